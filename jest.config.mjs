@@ -1,0 +1,17 @@
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/packages'],
+  testMatch: ['**/src/**/*.test.ts', '**/src/**/*.test.tsx'],
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  modulePathIgnorePatterns: ['<rootDir>/packages/[^/]+/dist'],
+  moduleNameMapper: {
+    '^(\\.{1,2}/.*)\\.(js|ts|tsx)$': '$1',
+    '^@fictile/(core|contract|kernels|fonts|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
+  },
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'es6' } },
+    ],
+  },
+};

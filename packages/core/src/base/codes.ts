@@ -1,0 +1,61 @@
+/**
+ * Every error and remark that core can give, with the values that its sentence needs.
+ * Core never speaks English: the interface and the command line hold the sentences.
+ */
+export interface ErrorParams {
+  /** The bytes are no font that can be read. `why` is one of a few short reasons. */
+  FONT_BROKEN: { name: string; why: 'signature' | 'tables' | 'no-glyphs' | 'too-large' };
+  /** The font is packed for the web (WOFF, WOFF2) and has to be unpacked first. */
+  FONT_PACKED: { name: string; format: 'woff' | 'woff2' };
+  /** No font of this family, style or hash is at hand. */
+  FONT_UNKNOWN: { name: string };
+  /** A value lies outside what its field takes. */
+  VALUE_OUT_OF_RANGE: { field: string; value: string; min: number; max: number; unit: string };
+  /** A document does not have the shape that its schema asks for. */
+  PROJECT_BROKEN: { path: string; why: string };
+  /** A document was written by a later version of the application. */
+  PROJECT_NEWER: { version: number; known: number };
+  /** A mesh file cannot be read; `place` is a line (text) or a byte (binary). */
+  MESH_BROKEN: { format: string; place: number; why: string };
+  /** Something is larger than the limit for it. */
+  TOO_LARGE: { what: string; size: number; limit: number };
+  /** An edit names something the document does not hold. */
+  EDIT_MISPLACED: { what: string; id: string };
+  /** The person or a newer edit stopped the work. */
+  CANCELLED: Record<string, never>;
+}
+export type ErrorCode = keyof ErrorParams;
+
+export interface RemarkParams {
+  /** Nothing to build: no text, or only spaces. */
+  TEXT_EMPTY: Record<string, never>;
+  /** The font has no glyph for these characters; a box stands in. */
+  GLYPH_MISSING: { characters: string; font: string };
+  /** Depth 0: a flat sheet, open on purpose. */
+  FLAT_SHEET: Record<string, never>;
+  /** Front and back edge together are deeper than the body; both were scaled. */
+  EDGES_SCALED: { askedMm: number; takenMm: number };
+  /** Strokes are thinner than the edge asked for somewhere: the slopes meet in ridges and no flat front is left on these letters. */
+  EDGE_MEETS: { letters: string };
+  /** The edge could only be built after moving points by up to this much (first rung of the ladder). */
+  EDGE_JITTERED: { letters: string; byMm: number };
+  /** The edge could only be built after opening the outline by this much (second rung). */
+  EDGE_OPENED: { letters: string; byMm: number };
+  /** The edge had to be made narrower (last rung); 0 is none at all. */
+  EDGE_NARROWED: { letters: string; askedMm: number; takenMm: number };
+  /** Not even a plain wall could be proved sound: these letters are left out. */
+  LETTER_LEFT_OUT: { letters: string };
+  /** The words are kept, the solid is held back: it would have more faces than the budget. */
+  OVER_BUDGET: { faces: number; budget: number };
+  /** More characters than are shaped; the words are kept, the solid is held back. */
+  TEXT_TOO_LONG: { characters: number; limit: number };
+  /** Rounding to 32 bit would collapse this many faces. */
+  ROUNDING_COLLAPSED: { faces: number };
+}
+export type RemarkCode = keyof RemarkParams;
+
+export type Remark = { [C in RemarkCode]: { code: C; params: RemarkParams[C] } }[RemarkCode];
+
+export function remark<C extends RemarkCode>(code: C, params: RemarkParams[C]): Remark {
+  return { code, params } as Remark;
+}

@@ -1,0 +1,11 @@
+export { ByteCache } from './byteCache.ts';
+export { remark } from './codes.ts';
+export type { ErrorCode, ErrorParams, Remark, RemarkCode, RemarkParams } from './codes.ts';
+export { LIMITS } from './limits.ts';
+export { seededRandom } from './random.ts';
+export { fail, ok, unwrap } from './result.ts';
+export type { Failure, Result } from './result.ts';
+export { quietContext } from './runContext.ts';
+export type { RunContext } from './runContext.ts';
+export { MM_PER, parseLength } from './units.ts';
+export type { LengthUnit } from './units.ts';

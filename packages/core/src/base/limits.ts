@@ -1,0 +1,17 @@
+/** One table of limits: what is larger is refused or held back with a remark, never tried. */
+export const LIMITS = {
+  fontBytes: 40 * 1024 * 1024,
+  meshBytes: 400 * 1024 * 1024,
+  projectBytes: 16 * 1024 * 1024,
+  /** graphemes of one piece that are kept */
+  graphemes: 20_000,
+  /** graphemes that are shaped and built */
+  graphemesBuilt: 2_000,
+  /** points of one flattened glyph */
+  glyphPoints: 40_000,
+  /** faces of one mesh that checks and files take */
+  meshFaces: 8_000_000,
+  /** default budget of faces of a project */
+  faceBudget: 2_000_000,
+  pieces: 400,
+} as const;

@@ -1,0 +1,16 @@
+/** Goes through everything that may take longer than a frame. */
+export interface RunContext {
+  /** True once a newer request or the person stopped this run. */
+  cancelled(): boolean;
+  /** Never falls; 0 to 1. */
+  progress(share: number): void;
+  /** Gives others a turn; awaited between units of work. */
+  breathe(): Promise<void>;
+}
+
+/** A context that never stops and tells nobody: for tests, benches and short work. */
+export const quietContext: RunContext = {
+  cancelled: () => false,
+  progress: () => undefined,
+  breathe: () => Promise.resolve(),
+};

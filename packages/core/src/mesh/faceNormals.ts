@@ -1,0 +1,30 @@
+import { faceCount, type PolygonMesh } from './polygonMesh.ts';
+
+/** Area vectors of all faces (three numbers a face; length = area in square mm), by Newell's sum about the face's first corner. */
+export function faceAreaVectors(mesh: PolygonMesh): Float64Array {
+  const out = new Float64Array(faceCount(mesh) * 3);
+  const p = mesh.positions;
+  for (let f = 0; f < faceCount(mesh); f++) {
+    const o = mesh.faceVertices[mesh.faceStart[f]] * 3;
+    let nx = 0;
+    let ny = 0;
+    let nz = 0;
+    for (let c = mesh.faceStart[f] + 1; c + 1 < mesh.faceStart[f + 1]; c++) {
+      const a = mesh.faceVertices[c] * 3;
+      const b = mesh.faceVertices[c + 1] * 3;
+      const ax = p[a] - p[o];
+      const ay = p[a + 1] - p[o + 1];
+      const az = p[a + 2] - p[o + 2];
+      const bx = p[b] - p[o];
+      const by = p[b + 1] - p[o + 1];
+      const bz = p[b + 2] - p[o + 2];
+      nx += ay * bz - az * by;
+      ny += az * bx - ax * bz;
+      nz += ax * by - ay * bx;
+    }
+    out[f * 3] = nx / 2;
+    out[f * 3 + 1] = ny / 2;
+    out[f * 3 + 2] = nz / 2;
+  }
+  return out;
+}

@@ -1,0 +1,10 @@
+export { adjacency } from './adjacency.ts';
+export type { Adjacency } from './adjacency.ts';
+export { triangulateInside } from './constrained.ts';
+export { cornerNormals } from './cornerNormals.ts';
+export { faceAreaVectors } from './faceNormals.ts';
+export { MeshBuilder } from './meshBuilder.ts';
+export { cornerFaces, emptyMesh, faceCount, meshBytes, nextCorner, vertexCount } from './polygonMesh.ts';
+export type { Part, PolygonMesh, Region } from './polygonMesh.ts';
+export { triangulate } from './triangulate.ts';
+export type { Triangles } from './triangulate.ts';

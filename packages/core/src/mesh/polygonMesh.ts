@@ -1,0 +1,56 @@
+/** What a face belongs to; drawn, coloured and named by this. */
+export type Part = 'front' | 'frontEdge' | 'outerWall' | 'innerWall' | 'backEdge' | 'back' | 'body';
+
+/** A row of a mesh's small table of regions. */
+export interface Region {
+  part: Part;
+  /** index into the letters of the lettering; -1 for what is no lettering */
+  letter: number;
+  /** ring of the outline that the face grew from; -1 for fronts and backs */
+  contour: number;
+}
+
+/**
+ * A mesh of simple polygons, corners counter-clockwise seen from outside. No face has a hole or comes through a vertex twice.
+ * An edge is named by the corner it starts at.
+ */
+export interface PolygonMesh {
+  /** three numbers a vertex, mm */
+  positions: Float64Array;
+  /** first corner of each face, and the number of corners at the end */
+  faceStart: Uint32Array;
+  /** vertex of each corner */
+  faceVertices: Uint32Array;
+  /** per corner: 1 when shading breaks at the edge starting here */
+  sharp: Uint8Array;
+  /** per face: row of `regions` */
+  region: Uint32Array;
+  regions: Region[];
+}
+
+export const faceCount = (mesh: PolygonMesh): number => mesh.faceStart.length - 1;
+export const vertexCount = (mesh: PolygonMesh): number => mesh.positions.length / 3;
+
+export const emptyMesh = (): PolygonMesh => ({
+  positions: new Float64Array(0),
+  faceStart: new Uint32Array(1),
+  faceVertices: new Uint32Array(0),
+  sharp: new Uint8Array(0),
+  region: new Uint32Array(0),
+  regions: [],
+});
+
+export const meshBytes = (mesh: PolygonMesh): number =>
+  mesh.positions.byteLength + mesh.faceStart.byteLength + mesh.faceVertices.byteLength + mesh.sharp.byteLength + mesh.region.byteLength + 64 * mesh.regions.length;
+
+/** Corner after `corner` in face `face`. */
+export function nextCorner(mesh: PolygonMesh, face: number, corner: number): number {
+  return corner + 1 < mesh.faceStart[face + 1] ? corner + 1 : mesh.faceStart[face];
+}
+
+/** Face of every corner. */
+export function cornerFaces(mesh: PolygonMesh): Uint32Array {
+  const faces = new Uint32Array(mesh.faceVertices.length);
+  for (let f = 0; f < faceCount(mesh); f++) faces.fill(f, mesh.faceStart[f], mesh.faceStart[f + 1]);
+  return faces;
+}

@@ -1,0 +1,10 @@
+export { condition, OPENING_EM } from './condition.ts';
+export type { Conditioned } from './condition.ts';
+export { contact } from './contact.ts';
+export { CurveBuilder, pointAt } from './curves.ts';
+export type { CurveTable } from './curves.ts';
+export { flatten } from './flatten.ts';
+export { gridStep, LARGEST_EXTENT_MM } from './grid.ts';
+export { doubledArea, fromRings, nextVertices, outlineBytes, placed, toRings } from './outline.ts';
+export type { Outline, Vertex, VertexRing } from './outline.ts';
+export { open } from './unite.ts';

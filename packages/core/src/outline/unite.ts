@@ -1,0 +1,34 @@
+import { Clipper64, ClipperOffset, ClipType, EndType, FillRule, JoinType, type Paths64 } from 'clipper2-ts';
+import { ORIGIN_LIMIT, restoreOrigins } from './origins.ts';
+import type { VertexRing } from './outline.ts';
+
+/** Union with non-zero winding on the grid; every edge keeps its curve and letter. Outer rings come out counter-clockwise. */
+export function unite(rings: readonly VertexRing[]): VertexRing[] {
+  const clipper = new Clipper64();
+  clipper.addSubject(toPaths(rings));
+  const solution: Paths64 = [];
+  clipper.execute(ClipType.Union, FillRule.NonZero, solution);
+  return restoreOrigins(toPoints(solution), rings, ORIGIN_LIMIT);
+}
+
+/**
+ * Opening: erodes by `distance` grid steps and dilates by 0.9 of it, which parts what merely touches. (Mitred joins put touching
+ * corners back where they touched when both distances are equal.)
+ */
+export function open(rings: readonly VertexRing[], distance: number): VertexRing[] {
+  const eroded = inflate(toPaths(rings), -distance);
+  const dilated = inflate(eroded, 0.9 * distance);
+  return restoreOrigins(toPoints(dilated), rings, 2 * distance);
+}
+
+function inflate(paths: Paths64, delta: number): Paths64 {
+  const offset = new ClipperOffset(10);
+  offset.addPaths(paths, JoinType.Miter, EndType.Polygon);
+  const solution: Paths64 = [];
+  offset.execute(delta, solution);
+  return solution;
+}
+
+const toPaths = (rings: readonly VertexRing[]): Paths64 => rings.map((ring) => ring.map(({ x, y }) => ({ x, y })));
+
+const toPoints = (paths: Paths64): { x: number; y: number }[][] => paths.map((path) => path.map(({ x, y }) => ({ x, y })));

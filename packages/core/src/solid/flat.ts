@@ -1,0 +1,117 @@
+import { seededRandom } from '../base/index.ts';
+import { open, OPENING_EM, toRings, fromRings, contact, type Outline } from '../outline/index.ts';
+import { buildCap, type Cap } from './cap.ts';
+import { partition, SMALLEST_LAYER, type Partition } from './wavefront/index.ts';
+
+/** How far down the ladder a flat wavefront had to go before it could be proved. */
+export type Rung =
+  | { kind: 'first-try' }
+  | { kind: 'jittered'; byGridSteps: number }
+  | { kind: 'opened'; byGridSteps: number }
+  | { kind: 'narrowed'; share: number }
+  | { kind: 'given-up' };
+
+/** The proved plan of a cluster for one list of layers, before any depth: what is cached when only depths change. */
+export interface FlatWavefront {
+  outline: Outline;
+  partition: Partition;
+  /** filled rings of the layers asked for as caps, by layer index */
+  caps: ReadonlyMap<number, Cap>;
+  rung: Rung;
+}
+
+export interface FlatOptions {
+  /** insets of the section, ascending, > 0, grid steps */
+  layers: readonly number[];
+  /** insets at which the section starts and ends */
+  capInsets: readonly number[];
+  /** grid steps an em */
+  em: number;
+  seed: number;
+}
+
+const JITTERS_EM = [1e-6, 5e-6, 1.5e-5];
+const NARROWER = [0.75, 0.5, 0.25, 0];
+
+/**
+ * The flat wavefront with its ladder: as it is; with source points moved by a hair (the outline itself stays exact); with touching parts
+ * opened; with narrower edges; with none. Each rung is proved like the first and told. 'given-up' comes with an empty outline.
+ */
+export function flatWavefront(outline: Outline, options: FlatOptions): FlatWavefront {
+  const plain = attempt(outline, options, undefined);
+  if (plain) return { ...plain, rung: { kind: 'first-try' } };
+  for (const share of JITTERS_EM) {
+    const by = share * options.em;
+    const jittered = attempt(outline, options, jitter(outline, by, options.seed));
+    if (jittered) return { ...jittered, rung: { kind: 'jittered', byGridSteps: by } };
+  }
+  const distance = OPENING_EM * options.em;
+  const opened = fromRings(open(toRings(outline), distance));
+  if (opened.x.length > 0 && contact(toRings(opened), 0) !== 'crossing') {
+    const found = attempt(opened, options, undefined);
+    if (found) return { ...found, rung: { kind: 'opened', byGridSteps: distance } };
+  }
+  for (const share of NARROWER) {
+    const found = attempt(outline, narrower(options, share), undefined);
+    if (found) return { ...found, rung: { kind: 'narrowed', share } };
+  }
+  const nothing: Outline = fromRings([]);
+  return { outline: nothing, partition: emptyPartition(options.layers), caps: new Map(), rung: { kind: 'given-up' } };
+}
+
+type Attempt = Omit<FlatWavefront, 'rung'>;
+
+function attempt(
+  outline: Outline,
+  options: FlatOptions,
+  jittered: { x: Float64Array; y: Float64Array } | undefined,
+): Attempt | undefined {
+  const result = partition(outline, { layers: options.layers, jittered });
+  if (!result.ok) return undefined;
+  const caps = new Map<number, Cap>();
+  const indices = [result.partition.rings.length - 1, ...options.capInsets.map((inset) => result.partition.layers.indexOf(inset))];
+  for (const layer of new Set(indices)) {
+    const cap = buildCap(result.partition, layer, outline.letter);
+    if (!cap) return undefined;
+    caps.set(layer, cap);
+  }
+  return { outline, partition: result.partition, caps };
+}
+
+function jitter(outline: Outline, by: number, seed: number): { x: Float64Array; y: Float64Array } {
+  const random = seededRandom(seed);
+  const moved = (value: number): number => value + (2 * random() - 1) * by;
+  return { x: outline.x.map(moved), y: outline.y.map(moved) };
+}
+
+/** The same number of layers, so that the section still fits, drawn closer together. */
+function narrower(options: FlatOptions, share: number): FlatOptions {
+  const scaled = new Map<number, number>();
+  options.layers.forEach((inset, i) => scaled.set(inset, Math.max(Math.round(inset * share), SMALLEST_LAYER * (i + 1))));
+  return {
+    ...options,
+    layers: [...scaled.values()],
+    capInsets: options.capInsets.map((inset) => scaled.get(inset) ?? inset),
+  };
+}
+
+function emptyPartition(layers: readonly number[]): Partition {
+  const none = new Uint32Array(0);
+  const insets = Float64Array.from([0, ...layers]);
+  return {
+    x: new Float64Array(0),
+    y: new Float64Array(0),
+    inset: new Float64Array(0),
+    layer: new Int32Array(0),
+    layers: insets,
+    bands: Array.from(layers, () => ({ start: new Uint32Array(1), nodes: none, edge: none })),
+    rings: Array.from(insets, () => ({ from: none, to: none, edge: none })),
+  };
+}
+
+export function flatBytes(flat: FlatWavefront): number {
+  const p = flat.partition;
+  const bands = p.bands.reduce((sum, b) => sum + b.nodes.byteLength + b.start.byteLength + b.edge.byteLength, 0);
+  const rings = p.rings.reduce((sum, r) => sum + 3 * r.from.byteLength, 0);
+  return p.x.length * 32 + bands + rings + flat.outline.x.length * 45 + 1000;
+}

@@ -1,0 +1,64 @@
+import { atan2, cos, sin } from '../../math/index.ts';
+import type { Outline } from '../../outline/index.ts';
+import { FAN_FROM, FAN_STEP } from './tolerances.ts';
+
+/**
+ * The outline's edges as lines n.p = c + t moving inward at unit speed. Edge i of the outline keeps its number; the zero-length
+ * edges of fans at sharp reflex corners come after them.
+ */
+export interface MovingEdges {
+  count: number;
+  nx: Float64Array;
+  ny: Float64Array;
+  /** direction of walk */
+  dx: Float64Array;
+  dy: Float64Array;
+  c: Float64Array;
+  /** outline edge that a fan edge belongs to; for outline edges themselves their own number */
+  source: Int32Array;
+  /** per outline vertex: the fan edges between its two edges, in order */
+  fans: Map<number, number[]>;
+}
+
+/** `x`, `y`: vertex positions to move from (those of the outline, or jittered ones). */
+export function movingEdges(outline: Outline, next: Uint32Array, x: Float64Array, y: Float64Array): MovingEdges {
+  const n = outline.x.length;
+  const directions: { dx: number; dy: number; px: number; py: number; source: number }[] = [];
+  for (let i = 0; i < n; i++) {
+    const ux = x[next[i]] - x[i];
+    const uy = y[next[i]] - y[i];
+    const length = Math.sqrt(ux * ux + uy * uy);
+    directions.push({ dx: ux / length, dy: uy / length, px: x[i], py: y[i], source: i });
+  }
+  const fans = new Map<number, number[]>();
+  for (let i = 0; i < n; i++) {
+    const v = next[i];
+    const before = directions[i];
+    const after = directions[v];
+    const cross = before.dx * after.dy - before.dy * after.dx;
+    const dot = before.dx * after.dx + before.dy * after.dy;
+    if (cross >= 0 && !(cross === 0 && dot < 0)) continue;
+    const turn = atan2(-cross, dot);
+    if (turn <= FAN_FROM) continue;
+    const pieces = Math.ceil(turn / FAN_STEP);
+    const list: number[] = [];
+    for (let k = 1; k < pieces; k++) {
+      const angle = (-turn * k) / pieces;
+      const dx = before.dx * cos(angle) - before.dy * sin(angle);
+      const dy = before.dx * sin(angle) + before.dy * cos(angle);
+      list.push(directions.length);
+      directions.push({ dx, dy, px: x[v], py: y[v], source: v });
+    }
+    fans.set(v, list);
+  }
+  return {
+    count: directions.length,
+    nx: Float64Array.from(directions, (d) => -d.dy),
+    ny: Float64Array.from(directions, (d) => d.dx),
+    dx: Float64Array.from(directions, (d) => d.dx),
+    dy: Float64Array.from(directions, (d) => d.dy),
+    c: Float64Array.from(directions, (d) => -d.dy * d.px + d.dx * d.py),
+    source: Int32Array.from(directions, (d) => d.source),
+    fans,
+  };
+}

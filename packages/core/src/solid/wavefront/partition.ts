@@ -1,0 +1,106 @@
+import { doubledArea, nextVertices, toRings, type Outline } from '../../outline/index.ts';
+import { buildFaces } from './faces.ts';
+import { movingEdges } from './movingEdges.ts';
+import { simulate } from './simulate.ts';
+import { SMALLEST_LAYER } from './tolerances.ts';
+
+/**
+ * The outline's inside cut into bands by its inward offsets: band k lies between layer k and layer k + 1 (layer 0 is the outline), cut
+ * along the straight skeleton into the faces of the outline's edges, and those into triangles and convex quads. Whole grid steps.
+ * Proved for every instance that leaves this folder: all triangles of all bands and the innermost ring's area are positive and their
+ * sum is exactly the outline's area, so the plan is a valid triangulation.
+ */
+export interface Partition {
+  x: Float64Array;
+  y: Float64Array;
+  /** inset of each node, in grid steps; between layers not whole */
+  inset: Float64Array;
+  /** layer of each node, -1 between layers */
+  layer: Int32Array;
+  /** insets of the layers, the outline's 0 first */
+  layers: Float64Array;
+  bands: Band[];
+  /** rings[k]: directed segments of layer k, the inside to their left */
+  rings: Ring[];
+}
+
+/** Pieces of one band: triangles and quads, counter-clockwise. */
+export interface Band {
+  /** first corner of each piece, and the number of corners at the end */
+  start: Uint32Array;
+  nodes: Uint32Array;
+  /** outline edge that each piece belongs to */
+  edge: Uint32Array;
+}
+
+export interface Ring {
+  from: Uint32Array;
+  to: Uint32Array;
+  edge: Uint32Array;
+}
+
+/** Why a plan could not be proved. */
+export type PartitionFault = 'events' | 'open-loop' | 'folded' | 'area';
+
+export type PartitionResult = { ok: true; partition: Partition } | { ok: false; fault: PartitionFault };
+
+export interface PartitionOptions {
+  /** whole, ascending insets > 0, at least SMALLEST_LAYER apart */
+  layers: readonly number[];
+  /** positions to run the simulation from; the outline's own points stay exact in the result */
+  jittered?: { x: Float64Array; y: Float64Array };
+}
+
+export function partition(outline: Outline, options: PartitionOptions): PartitionResult {
+  const layers = options.layers;
+  layers.forEach((inset, k) => {
+    if (!Number.isInteger(inset) || inset - (k === 0 ? 0 : layers[k - 1]) < SMALLEST_LAYER) {
+      throw new Error(`layers must be whole and at least ${SMALLEST_LAYER} apart: ${layers.join(' ')}`);
+    }
+  });
+  const next = nextVertices(outline);
+  if (layers.length === 0) return { ok: true, partition: plainPartition(outline, next) };
+  const edges = movingEdges(outline, next, options.jittered?.x ?? outline.x, options.jittered?.y ?? outline.y);
+  const traces = simulate({ outline, next, edges, layers });
+  if (!traces) return { ok: false, fault: 'events' };
+  const built = buildFaces(traces, edges.source, layers);
+  if (!built.ok) return built;
+  return areaSum(built.partition) === outlineArea(outline) ? built : { ok: false, fault: 'area' };
+}
+
+const outlineArea = (outline: Outline): number => toRings(outline).reduce((sum, ring) => sum + doubledArea(ring), 0);
+
+/** Doubled area of all bands and the innermost ring; exact. */
+function areaSum(p: Partition): number {
+  let sum = 0;
+  const ox = p.x[0];
+  const oy = p.y[0];
+  const cross = (a: number, b: number): number => (p.x[a] - ox) * (p.y[b] - oy) - (p.x[b] - ox) * (p.y[a] - oy);
+  for (const band of p.bands) {
+    for (let f = 0; f + 1 < band.start.length; f++) {
+      let last = band.nodes[band.start[f + 1] - 1];
+      for (let i = band.start[f]; i < band.start[f + 1]; i++) {
+        sum += cross(last, band.nodes[i]);
+        last = band.nodes[i];
+      }
+    }
+  }
+  const inner = p.rings[p.rings.length - 1];
+  inner.from.forEach((a, i) => (sum += cross(a, inner.to[i])));
+  return sum;
+}
+
+/** No layers: just the outline as a ring. */
+function plainPartition(outline: Outline, next: Uint32Array): Partition {
+  const n = outline.x.length;
+  const all = Uint32Array.from({ length: n }, (_, i) => i);
+  return {
+    x: outline.x,
+    y: outline.y,
+    inset: new Float64Array(n),
+    layer: new Int32Array(n),
+    layers: new Float64Array(1),
+    bands: [],
+    rings: [{ from: all, to: next, edge: all }],
+  };
+}

@@ -1,0 +1,152 @@
+import type * as HarfBuzz from 'harfbuzzjs';
+import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { CurveBuilder, type CurveTable } from '../outline/index.ts';
+
+/** The loaded WASM modules, handed in by whoever runs core (packages/kernels). */
+export interface Kernels {
+  hb: typeof HarfBuzz;
+}
+
+export interface FontMetrics {
+  unitsPerEm: number;
+  ascender: number;
+  descender: number;
+  lineGap: number;
+  /** OS/2, else height of H, else 0.7 em */
+  capHeight: number;
+}
+
+export interface ShapedGlyph {
+  glyph: number;
+  /** offset in the shaped text (UTF-16) of the cluster it belongs to */
+  cluster: number;
+  advance: number;
+  offsetX: number;
+  offsetY: number;
+}
+
+export interface ShapeOptions {
+  direction: 'ltr' | 'rtl' | 'auto';
+  language: string;
+  /** OpenType features by tag; 0 is off */
+  features: Readonly<Record<string, number>>;
+}
+
+/** A font at one place of its axes: shaping and outlines in font units. */
+export interface FontFace {
+  /** says which font this is in cache keys: hash of the bytes and the axes' values */
+  readonly key: string;
+  readonly name: string;
+  readonly metrics: FontMetrics;
+  has(codePoint: number): boolean;
+  shape(text: string, options: ShapeOptions): ShapedGlyph[];
+  curves(glyph: number): CurveTable;
+}
+
+export interface FontSource {
+  bytes: Uint8Array;
+  /** hash of the bytes */
+  hash: string;
+  name: string;
+  /** values of variation axes by tag; the others stay at their default */
+  axes: Readonly<Record<string, number>>;
+}
+
+const SIGNATURES: readonly number[] = [0x00010000, 0x4f54544f, 0x74727565, 0x74746366]; // 1.0, OTTO, true, ttcf
+
+/** Opens a font. HarfBuzz gives an empty face for what it can't read, so signatures and glyph counts are checked here. */
+export function openFont(kernels: Kernels, source: FontSource): Result<FontFace> {
+  const { bytes, name } = source;
+  if (bytes.length > LIMITS.fontBytes) return fail('FONT_BROKEN', { name, why: 'too-large' });
+  if (bytes.length < 12) return fail('FONT_BROKEN', { name, why: 'signature' });
+  const signature = new DataView(bytes.buffer, bytes.byteOffset).getUint32(0);
+  if (signature === 0x774f4632) return fail('FONT_PACKED', { name, format: 'woff2' });
+  if (signature === 0x774f4646) return fail('FONT_PACKED', { name, format: 'woff' });
+  if (!SIGNATURES.includes(signature)) return fail('FONT_BROKEN', { name, why: 'signature' });
+  const { hb } = kernels;
+  const face = new hb.Face(new hb.Blob(bytes));
+  if (!face.referenceTable('head') || !face.referenceTable('maxp')) return fail('FONT_BROKEN', { name, why: 'tables' });
+  if (face.collectUnicodes().length === 0) return fail('FONT_BROKEN', { name, why: 'no-glyphs' });
+  const font = new hb.Font(face);
+  font.setScale(face.upem, face.upem);
+  const axes = Object.entries(source.axes).filter(([tag]) => tag in face.getAxisInfos());
+  if (axes.length > 0) font.setVariations(axes.map(([tag, value]) => new hb.Variation(tag, value)));
+  const place = axes.map(([tag, value]) => `${tag}=${value}`).sort();
+  return ok(new OpenFont(hb, face, font, name, [source.hash, ...place].join(':')));
+}
+
+class OpenFont implements FontFace {
+  readonly key: string;
+  readonly name: string;
+  readonly metrics: FontMetrics;
+  readonly #hb: Kernels['hb'];
+  readonly #font: HarfBuzz.Font;
+  readonly #pen: HarfBuzz.DrawFuncs;
+
+  constructor(hb: Kernels['hb'], face: HarfBuzz.Face, font: HarfBuzz.Font, name: string, key: string) {
+    this.#hb = hb;
+    this.#font = font;
+    this.name = name;
+    this.key = key;
+    this.#pen = penFor(hb);
+    this.metrics = readMetrics(hb, face, font);
+  }
+
+  has(codePoint: number): boolean {
+    return this.#font.nominalGlyph(codePoint) !== undefined;
+  }
+
+  shape(text: string, options: ShapeOptions): ShapedGlyph[] {
+    const hb = this.#hb;
+    const buffer = new hb.Buffer();
+    buffer.setClusterLevel(hb.ClusterLevel.MONOTONE_GRAPHEMES);
+    buffer.addText(text);
+    if (options.direction !== 'auto') buffer.setDirection(options.direction === 'rtl' ? hb.Direction.RTL : hb.Direction.LTR);
+    if (options.language !== '') buffer.setLanguage(options.language);
+    buffer.guessSegmentProperties();
+    const features = Object.entries(options.features).map(([tag, value]) => new hb.Feature(tag, value));
+    hb.shape(this.#font, buffer, features);
+    return buffer.getGlyphInfosAndPositions().map((g) => ({
+      glyph: g.codepoint,
+      cluster: g.cluster,
+      advance: g.xAdvance ?? 0,
+      offsetX: g.xOffset ?? 0,
+      offsetY: g.yOffset ?? 0,
+    }));
+  }
+
+  curves(glyph: number): CurveTable {
+    const builder = new CurveBuilder();
+    this.#font.drawGlyph(glyph, this.#pen, builder);
+    return builder.finish();
+  }
+}
+
+function penFor(hb: Kernels['hb']): HarfBuzz.DrawFuncs {
+  const pen = new hb.DrawFuncs();
+  const builder = (data: unknown): CurveBuilder => data as CurveBuilder;
+  pen.setMoveToFunc((x, y, data) => builder(data).moveTo(x, y));
+  pen.setLineToFunc((x, y, data) => builder(data).lineTo(x, y));
+  pen.setQuadraticToFunc((cx, cy, x, y, data) => builder(data).quadraticTo(cx, cy, x, y));
+  pen.setCubicToFunc((ax, ay, bx, by, x, y, data) => builder(data).cubicTo(ax, ay, bx, by, x, y));
+  pen.setClosePathFunc((data) => builder(data).close());
+  return pen;
+}
+
+function readMetrics(hb: Kernels['hb'], face: HarfBuzz.Face, font: HarfBuzz.Font): FontMetrics {
+  const { ascender, descender, lineGap } = font.hExtents();
+  const heightOfH = (): number => {
+    const glyph = font.nominalGlyph(0x48);
+    const extents = glyph === undefined ? undefined : font.glyphExtents(glyph);
+    return extents ? extents.yBearing : 0;
+  };
+  const fromTable = font.getMetricPosition(hb.MetricsTag.CAP_HEIGHT) ?? 0;
+  const capHeight = fromTable > 0 ? fromTable : heightOfH();
+  return {
+    unitsPerEm: face.upem,
+    ascender,
+    descender,
+    lineGap,
+    capHeight: capHeight > 0 ? capHeight : 0.7 * face.upem,
+  };
+}

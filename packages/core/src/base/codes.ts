@@ -49,6 +49,8 @@ export interface RemarkParams {
   OVER_BUDGET: { faces: number; budget: number };
   /** More characters than are shaped; the words are kept, the solid is held back. */
   TEXT_TOO_LONG: { characters: number; limit: number };
+  /** Letters stand apart but run into each other. */
+  LETTERS_CROSS: { letters: string };
   /** Rounding to 32 bit would collapse this many faces. */
   ROUNDING_COLLAPSED: { faces: number };
 }

@@ -1,10 +1,14 @@
 export { adjacency } from './adjacency.ts';
 export type { Adjacency } from './adjacency.ts';
+export { asTriangles } from './asTriangles.ts';
+export { boxTree, overlappingPairs } from './boxTree.ts';
 export { triangulateInside } from './constrained.ts';
 export { cornerNormals } from './cornerNormals.ts';
 export { faceAreaVectors } from './faceNormals.ts';
 export { MeshBuilder } from './meshBuilder.ts';
 export { cornerFaces, emptyMesh, faceCount, meshBytes, nextCorner, vertexCount } from './polygonMesh.ts';
 export type { Part, PolygonMesh, Region } from './polygonMesh.ts';
+export { toFloat32 } from './toFloat32.ts';
 export { triangulate } from './triangulate.ts';
 export type { Triangles } from './triangulate.ts';
+export { weld } from './weld.ts';

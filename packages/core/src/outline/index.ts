@@ -1,3 +1,4 @@
+export { boundingBox, touches } from './apart.ts';
 export { condition, OPENING_EM } from './condition.ts';
 export type { Conditioned } from './condition.ts';
 export { contact } from './contact.ts';

@@ -31,7 +31,7 @@ export interface FlatOptions {
 }
 
 const JITTERS_EM = [1e-6, 5e-6, 1.5e-5];
-const NARROWER = [0.75, 0.5, 0.25, 0];
+const NARROWER = [0.75, 0.5, 0.25, 0.05];
 
 /**
  * The flat wavefront with its ladder: as it is; with source points moved by a hair (the outline itself stays exact); with touching parts
@@ -55,6 +55,8 @@ export function flatWavefront(outline: Outline, options: FlatOptions): FlatWavef
     const found = attempt(outline, narrower(options, share), undefined);
     if (found) return { ...found, rung: { kind: 'narrowed', share } };
   }
+  const bare = attempt(outline, { ...options, layers: [], capInsets: [0] }, undefined);
+  if (bare) return { ...bare, rung: { kind: 'narrowed', share: 0 } };
   const nothing: Outline = fromRings([]);
   return { outline: nothing, partition: emptyPartition(options.layers), caps: new Map(), rung: { kind: 'given-up' } };
 }

@@ -1,2 +1,10 @@
+export { findFont } from './catalogue.ts';
+export type { FontAxis, FontCatalogue, FontFamily, FontRef, FontStyle } from './catalogue.ts';
+export { fontAxes } from './describeFont.ts';
 export { openFont } from './fontFace.ts';
 export type { FontFace, FontMetrics, FontSource, Kernels, ShapedGlyph, ShapeOptions } from './fontFace.ts';
+export { glyphCurves } from './glyphCurves.ts';
+export { splitGraphemes } from './graphemes.ts';
+export type { Grapheme } from './graphemes.ts';
+export { BOX_GLYPH, layoutWords } from './layout.ts';
+export type { Layout, LayoutOptions, Letter, PlacedGlyph } from './layout.ts';

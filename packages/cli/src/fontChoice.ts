@@ -1,0 +1,39 @@
+import { createHash } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import { basename } from 'node:path';
+import { fontAxes, openFont, type FontCatalogue, type Kernels } from '@fictile/core';
+import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
+import { fault, faultOf } from './messages.ts';
+
+export interface FontChoice {
+  catalogue: FontCatalogue;
+  family: string;
+  loadFont(hash: string): Promise<Uint8Array | undefined>;
+}
+
+const shipped: FontChoice['catalogue'] = SHIPPED_FONTS;
+
+/** A shipped family by name, or a font file, which becomes a family of its own. */
+export async function chooseFont(font: string, kernels: Kernels): Promise<FontChoice> {
+  const known = shipped.find((f) => f.family.toLowerCase() === font.trim().toLowerCase());
+  if (known) return { catalogue: shipped, family: known.family, loadFont: readFont };
+  if (!/[./\\]/.test(font)) throw faultOf({ code: 'FONT_UNKNOWN', params: { name: font } });
+  let bytes: Uint8Array;
+  try {
+    bytes = await readFile(font);
+  } catch {
+    throw fault('FILE_UNREADABLE', `The font file ${font} can't be opened. Check its path.`);
+  }
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const name = basename(font);
+  const opened = openFont(kernels, { bytes, hash, name, axes: {} });
+  if (!opened.ok) throw faultOf(opened.error);
+  return {
+    catalogue: [{ family: name, kind: 'sans', licence: '', styles: [{ name: 'file', weight: 400, italic: false, hash }], axes: fontAxes(kernels, bytes) }],
+    family: name,
+    loadFont: (wanted) => Promise.resolve(wanted === hash ? bytes : undefined),
+  };
+}
+
+/** The shipped fonts alone, for documents. */
+export const shippedFonts = (): Pick<FontChoice, 'catalogue' | 'loadFont'> => ({ catalogue: shipped, loadFont: readFont });

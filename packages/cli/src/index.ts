@@ -1,0 +1,2 @@
+export { makeCase } from './makeCase.ts';
+export type { CaseResult } from './makeCase.ts';

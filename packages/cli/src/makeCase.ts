@@ -1,0 +1,142 @@
+import {
+  Engine,
+  applyEdit,
+  faceCount,
+  newPiece,
+  newProject,
+  pieceMesh,
+  quietContext,
+  splitGraphemes,
+  usualWriteOptions,
+  vertexCount,
+  writeMesh,
+  type Edit,
+  type Evaluated,
+  type Kernels,
+  type Piece,
+  type PolygonMesh,
+  type Project,
+  type Remark,
+  type WriteOptions,
+} from '@fictile/core';
+import { chooseFont } from './fontChoice.ts';
+import type { Flags } from './flags.ts';
+import { fault, faultOf, remarkText } from './messages.ts';
+import { formatOf, writeWhole } from './output.ts';
+
+const CACHE_BYTES = 128 * 1024 * 1024;
+
+export interface CaseResult {
+  file: string;
+  vertices: number;
+  faces: number;
+  quads: number;
+  seconds: number;
+  remarks: Remark[];
+}
+
+/** One case from flags to file, through the same document, edits and evaluation as the application. */
+export async function makeCase(flags: Flags, kernels: Kernels): Promise<CaseResult> {
+  const started = performance.now();
+  if (flags.out === undefined) throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
+  if (flags.text === undefined) throw fault('FLAG_MISSING', 'There is no --text. Say which words to build.');
+  const format = formatOf(flags.out);
+  const font = await chooseFont(flags.font ?? 'Zilla Slab', kernels);
+  const project = documentOf(flags, font.family);
+  const engine = new Engine({ kernels, catalogue: font.catalogue, loadFont: font.loadFont, cacheBytes: CACHE_BYTES, seed: flags.seed });
+  const evaluated = await evaluatePiece(engine, project, project.pieceOrder[0]);
+  const { mesh, bytes, remarks } = await writeMesh(pieceMesh(evaluated), {
+    ...usualWriteOptions(format, project.name, evaluated.letters.map((l) => l.text)),
+    ...writeChoices(flags),
+  });
+  await writeWhole(flags.out, bytes);
+  return resultOf(flags.out, mesh, [...evaluated.remarks, ...remarks], started);
+}
+
+export function resultOf(file: string, mesh: PolygonMesh, remarks: Remark[], started: number): CaseResult {
+  let quads = 0;
+  for (let f = 0; f < faceCount(mesh); f++) if (mesh.faceStart[f + 1] - mesh.faceStart[f] === 4) quads++;
+  const seconds = Math.round(performance.now() - started) / 1000;
+  return { file, vertices: vertexCount(mesh), faces: faceCount(mesh), quads, seconds, remarks };
+}
+
+/** A piece with something in it; where the solid is held back or nothing is there, the input is at fault. */
+export async function evaluatePiece(engine: Engine, project: Project, pieceId: string): Promise<Evaluated> {
+  const evaluated = await engine.evaluate(project, pieceId, quietContext);
+  if (!evaluated.ok) throw faultOf(evaluated.error);
+  if (evaluated.value.clusters.length === 0) {
+    const why = evaluated.value.remarks.map(remarkText).join(' ');
+    throw fault('NOTHING_BUILT', why === '' ? 'These words have no ink: nothing to build. Choose other words.' : why);
+  }
+  return evaluated.value;
+}
+
+function documentOf(flags: Flags, family: string): Project {
+  const text = (flags.text as string).replace(/\\n/g, '\n');
+  const name = text.replace(/\s+/g, ' ').trim().slice(0, 60) || 'Words';
+  const piece = newPiece('words', name, splitGraphemes(text));
+  return editsOf(flags, family, piece).reduce((project, edit) => {
+    const changed = applyEdit(project, edit);
+    if (!changed.ok) throw faultOf(changed.error);
+    return changed.value;
+  }, newProject('command-line', name, [piece]));
+}
+
+function editsOf(flags: Flags, family: string, piece: Piece): Edit[] {
+  const pieceId = piece.id;
+  const { front } = piece.body.solid;
+  const edge = {
+    kind: flags.edge ?? front.kind,
+    inMm: flags['edge-in'] ?? front.inMm,
+    deepMm: flags['edge-deep'] ?? front.deepMm,
+    steps: flags['edge-steps'] ?? front.steps,
+  };
+  const words: Extract<Edit, { kind: 'setWords' }>['values'] = defined({
+    font: { family, weight: flags.weight ?? (family === piece.source.font.family ? piece.source.font.weight : 400), italic: false, axes: {} },
+    sizeMm: flags.size,
+    align: flags.align,
+    anchor: flags.anchor,
+    depthAnchor: flags['depth-anchor'],
+    tracking: flags.tracking,
+    leadingPercent: flags.leading,
+    kerning: flags.kerning === undefined ? undefined : flags.kerning === 'on',
+    features: flags.features === undefined ? undefined : parseFeatures(flags.features),
+    language: flags.lang,
+    direction: flags.direction,
+    letters: flags.letters,
+  });
+  return [
+    { kind: 'setWords', pieceId, values: words },
+    { kind: 'setSolid', pieceId, values: defined({ depthMm: flags.depth, front: edge, backAsFront: flags['back-edge'] === 'same' }) },
+    { kind: 'setFaces', pieceId, values: defined({ toleranceMm: flags.tolerance }) },
+  ];
+}
+
+/** Without the fields that are undefined, so that they don't overwrite the usual values. */
+function defined<T extends object>(values: T): { [K in keyof T]: Exclude<T[K], undefined> } {
+  return Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]: Exclude<T[K], undefined>;
+  };
+}
+
+/** "liga=0,ss01" -> { liga: 0, ss01: 1 } */
+function parseFeatures(text: string): Record<string, number> {
+  const rows = text.split(',').filter((row) => row.trim() !== '');
+  return Object.fromEntries(
+    rows.map((row) => {
+      const match = /^\s*([ -<>-~]{4})\s*(?:=\s*(\d{1,2}))?\s*$/.exec(row);
+      if (!match) throw fault('FLAG_VALUE', `--features has "${row.trim()}"; write tags of four letters like "liga=0,ss01". Change it.`);
+      return [match[1], Number(match[2] ?? 1)];
+    }),
+  );
+}
+
+function writeChoices(flags: Flags): Partial<WriteOptions> {
+  return {
+    unit: flags['out-unit'] ?? 'mm',
+    up: flags['out-up'] ?? 'usual',
+    triangles: flags.triangles === true,
+    weld: flags.weld === true,
+    nodes: flags.nodes ?? 'one',
+  };
+}

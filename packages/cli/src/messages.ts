@@ -1,0 +1,100 @@
+import type { ErrorParams, Failure, Remark } from '@fictile/core';
+
+/** Faults that only the command line knows. */
+export interface CliFault {
+  code: 'FLAG_UNKNOWN' | 'FLAG_VALUE' | 'FLAG_MISSING' | 'FILE_UNREADABLE' | 'FILE_UNWRITABLE' | 'COMMAND_UNKNOWN' | 'CASE_BROKEN' | 'PIECE_UNKNOWN' | 'NOTHING_BUILT' | 'FORMAT_UNKNOWN';
+  message: string;
+}
+
+export class InputFault extends Error {
+  readonly code: string;
+
+  constructor(code: string, message: string) {
+    super(message);
+    this.code = code;
+  }
+}
+
+export const fault = (code: CliFault['code'], message: string): InputFault => new InputFault(code, message);
+
+export const faultOf = (failure: Failure): InputFault => new InputFault(failure.code, failureText(failure));
+
+const FONT_WHY: Readonly<Record<ErrorParams['FONT_BROKEN']['why'], string>> = {
+  signature: 'it does not begin like a font',
+  tables: 'it lacks the tables every font has',
+  'no-glyphs': 'it has no characters',
+  'too-large': 'it is larger than 40 MB',
+};
+
+/** What happened, and what to do. */
+export function failureText(failure: Failure): string {
+  switch (failure.code) {
+    case 'FONT_BROKEN':
+      return `${failure.params.name} can't be read as a font: ${FONT_WHY[failure.params.why]}. Give a TTF or OTF file.`;
+    case 'FONT_PACKED':
+      return `${failure.params.name} is packed for the web (${failure.params.format}). Unpack it to TTF or OTF first.`;
+    case 'FONT_UNKNOWN':
+      return `No font called "${failure.params.name}". Give a shipped family (Work Sans, Zilla Slab, Bodoni Moda, Pacifico, Recursive) or a font file.`;
+    case 'VALUE_OUT_OF_RANGE': {
+      const { field, value, min, max, unit } = failure.params;
+      return `${field} is ${value} ${unit}; it can lie between ${min} and ${max}. Choose a value in between.`;
+    }
+    case 'PROJECT_BROKEN':
+      return `The project does not fit together at "${failure.params.path}": ${failure.params.why}. Save it again from the application.`;
+    case 'PROJECT_NEWER':
+      return `The project was saved by a later version (${failure.params.version}; this one reads up to ${failure.params.known}). Update Fictile.`;
+    case 'MESH_BROKEN':
+      return meshText(failure.params);
+    case 'TOO_LARGE':
+      return `The ${failure.params.what} is too large: ${failure.params.size}, the limit is ${failure.params.limit}. Divide it.`;
+    case 'EDIT_MISPLACED':
+      return `There is no ${failure.params.what} "${failure.params.id}" in this project. Look at its pieces.`;
+    case 'CANCELLED':
+      return 'The work was stopped. Start it again.';
+  }
+}
+
+function meshText({ format, place, why }: ErrorParams['MESH_BROKEN']): string {
+  if (why === 'text') return 'This STL is written as text. Save it as binary STL.';
+  const where = format === 'obj' ? `line ${place}` : `byte ${place}`;
+  const what: Record<string, string> = {
+    vertex: 'a point is not three numbers',
+    face: 'a face names points that are not there',
+    'no faces': 'it holds no faces',
+    short: 'it ends before its header does',
+    count: 'its length does not fit the number of triangles it names',
+  };
+  return `The ${format.toUpperCase()} can't be read (${where}): ${what[why] ?? why}. Save it again from where it came.`;
+}
+
+export function remarkText(remark: Remark): string {
+  const mm = (v: number): string => `${Number(v.toPrecision(3))} mm`;
+  switch (remark.code) {
+    case 'TEXT_EMPTY':
+      return 'There are no words: nothing to build.';
+    case 'GLYPH_MISSING':
+      return `${remark.params.font} has no shape for ${remark.params.characters}: a box stands in.`;
+    case 'FLAT_SHEET':
+      return 'Depth 0: a flat sheet, open on purpose.';
+    case 'EDGES_SCALED':
+      return `The edges are ${mm(remark.params.askedMm)} deep together, the body ${mm(remark.params.takenMm)}: both were scaled to fit.`;
+    case 'EDGE_MEETS':
+      return `The edge is wider than these strokes, the slopes meet in a ridge: ${remark.params.letters}`;
+    case 'EDGE_JITTERED':
+      return `Points were moved by up to ${mm(remark.params.byMm)} to build the edge of: ${remark.params.letters}`;
+    case 'EDGE_OPENED':
+      return `Outlines were opened by ${mm(remark.params.byMm)} to build the edge of: ${remark.params.letters}`;
+    case 'EDGE_NARROWED':
+      return `The edge was narrowed from ${mm(remark.params.askedMm)} to ${mm(remark.params.takenMm)} on: ${remark.params.letters}`;
+    case 'LETTER_LEFT_OUT':
+      return `No sound solid could be built, left out: ${remark.params.letters}`;
+    case 'OVER_BUDGET':
+      return `About ${remark.params.faces} faces, the budget is ${remark.params.budget}: the solid is held back.`;
+    case 'TEXT_TOO_LONG':
+      return `${remark.params.characters} characters; up to ${remark.params.limit} are built: the solid is held back.`;
+    case 'LETTERS_CROSS':
+      return `These letters stand apart but run into each other: ${remark.params.letters}`;
+    case 'ROUNDING_COLLAPSED':
+      return `${remark.params.faces} faces vanished in rounding to 32 bit. Choose mm, or less detail.`;
+  }
+}

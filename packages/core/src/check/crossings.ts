@@ -1,0 +1,37 @@
+import { boxTree, overlappingPairs, type PolygonMesh, type Triangles } from '../mesh/index.ts';
+import { trianglesMeet } from './meet.ts';
+
+export interface Crossings {
+  /** pairs of triangles that meet beyond what they share */
+  pairs: number;
+  /** faces of the mesh involved */
+  faces: Uint32Array;
+  /** true when the search stopped at `limit` pairs: then both are lower bounds */
+  capped: boolean;
+}
+
+/** Finds crossing faces by exact predicates over a tree of boxes. Triangles without area are left out: they are counted elsewhere. */
+export function findCrossings(mesh: PolygonMesh, triangles: Triangles, hasArea: Uint8Array, limit = 10_000): Crossings {
+  const count = triangles.face.length;
+  const p = mesh.positions;
+  const vertices = triangles.corners.map((corner) => mesh.faceVertices[corner]);
+  const boxes = new Float64Array(count * 6);
+  for (let t = 0; t < count; t++) {
+    for (let k = 0; k < 3; k++) {
+      const [a, b, c] = [p[vertices[3 * t] * 3 + k], p[vertices[3 * t + 1] * 3 + k], p[vertices[3 * t + 2] * 3 + k]];
+      boxes[t * 6 + k] = Math.min(a, b, c);
+      boxes[t * 6 + 3 + k] = Math.max(a, b, c);
+    }
+  }
+  const tree = boxTree(boxes);
+  const faces = new Set<number>();
+  let pairs = 0;
+  const corners = (t: number): number[] => [vertices[3 * t], vertices[3 * t + 1], vertices[3 * t + 2]];
+  overlappingPairs(tree, boxes, (a, b) => {
+    if (!hasArea[a] || !hasArea[b] || !trianglesMeet(p, corners(a), corners(b))) return true;
+    pairs++;
+    faces.add(triangles.face[a]).add(triangles.face[b]);
+    return pairs < limit;
+  });
+  return { pairs, faces: Uint32Array.from(faces).sort(), capped: pairs >= limit };
+}

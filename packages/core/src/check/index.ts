@@ -1,0 +1,4 @@
+export { findCrossings } from './crossings.ts';
+export type { Crossings } from './crossings.ts';
+export { checkMesh } from './report.ts';
+export type { MeshReport } from './report.ts';

@@ -1,0 +1,87 @@
+import { orient2d, orient3d } from '../math/index.ts';
+
+/**
+ * Whether two triangles meet beyond the vertices and edges they share, decided by exact predicates. Triangles are three vertex numbers
+ * each; touching counts. Neither may have zero area.
+ */
+export function trianglesMeet(p: Float64Array, a: readonly number[], b: readonly number[]): boolean {
+  const shared = a.filter((v) => b.includes(v));
+  if (shared.length >= 3) return true;
+  if (shared.length === 2) return foldedOnEdge(p, a, b, shared);
+  if (shared.length === 1) return meetAtVertex(p, a, b, shared[0]);
+  if (onOneSide(p, a, b) || onOneSide(p, b, a)) return false;
+  return anyEdgeMeets(p, a, b) || anyEdgeMeets(p, b, a);
+}
+
+/** Two triangles over one edge overlap only when they lie in one plane on the same side of it. */
+function foldedOnEdge(p: Float64Array, a: readonly number[], b: readonly number[], shared: readonly number[]): boolean {
+  const [u, v] = shared;
+  const c = a.find((w) => w !== u && w !== v) as number;
+  const d = b.find((w) => w !== u && w !== v) as number;
+  if (orient3d(p, u * 3, v * 3, c * 3, d * 3) !== 0) return false;
+  const [i, j] = planeAxes(p, a);
+  const side = (w: number): number =>
+    orient2d(p[u * 3 + i], p[u * 3 + j], p[v * 3 + i], p[v * 3 + j], p[w * 3 + i], p[w * 3 + j]);
+  return side(c) > 0 === side(d) > 0;
+}
+
+/** Both leave the shared vertex; they meet again exactly where the side opposite it of one meets the other. */
+function meetAtVertex(p: Float64Array, a: readonly number[], b: readonly number[], v: number): boolean {
+  const [a1, a2] = a.filter((w) => w !== v);
+  const [b1, b2] = b.filter((w) => w !== v);
+  return segmentMeets(p, a1, a2, b) || segmentMeets(p, b1, b2, a);
+}
+
+function onOneSide(p: Float64Array, plane: readonly number[], other: readonly number[]): boolean {
+  const [x, y, z] = other.map((v) => Math.sign(orient3d(p, plane[0] * 3, plane[1] * 3, plane[2] * 3, v * 3)));
+  return x !== 0 && x === y && y === z;
+}
+
+function anyEdgeMeets(p: Float64Array, a: readonly number[], b: readonly number[]): boolean {
+  return segmentMeets(p, a[0], a[1], b) || segmentMeets(p, a[1], a[2], b) || segmentMeets(p, a[2], a[0], b);
+}
+
+function segmentMeets(p: Float64Array, q: number, r: number, t: readonly number[]): boolean {
+  const [a, b, c] = [t[0] * 3, t[1] * 3, t[2] * 3];
+  const sq = Math.sign(orient3d(p, a, b, c, q * 3));
+  const sr = Math.sign(orient3d(p, a, b, c, r * 3));
+  if (sq === 0 && sr === 0) return segmentMeetsInPlane(p, q, r, t);
+  if (sq * sr > 0) return false;
+  const s1 = orient3d(p, q * 3, r * 3, a, b);
+  const s2 = orient3d(p, q * 3, r * 3, b, c);
+  const s3 = orient3d(p, q * 3, r * 3, c, a);
+  return (s1 >= 0 && s2 >= 0 && s3 >= 0) || (s1 <= 0 && s2 <= 0 && s3 <= 0);
+}
+
+function segmentMeetsInPlane(p: Float64Array, q: number, r: number, t: readonly number[]): boolean {
+  const [i, j] = planeAxes(p, t);
+  const side = (u: number, v: number, w: number): number =>
+    Math.sign(orient2d(p[u * 3 + i], p[u * 3 + j], p[v * 3 + i], p[v * 3 + j], p[w * 3 + i], p[w * 3 + j]));
+  const turn = side(t[0], t[1], t[2]);
+  const inside = (w: number): boolean => [0, 1, 2].every((k) => side(t[k], t[(k + 1) % 3], w) * turn >= 0);
+  if (inside(q) || inside(r)) return true;
+  return [0, 1, 2].some((k) => {
+    const u = t[k];
+    const v = t[(k + 1) % 3];
+    return side(q, r, u) * side(q, r, v) <= 0 && side(u, v, q) * side(u, v, r) <= 0 && boxesMeet(p, [q, r], [u, v], i, j);
+  });
+}
+
+function boxesMeet(p: Float64Array, a: readonly number[], b: readonly number[], i: number, j: number): boolean {
+  return [i, j].every((k) => {
+    const [a0, a1] = a.map((v) => p[v * 3 + k]);
+    const [b0, b1] = b.map((v) => p[v * 3 + k]);
+    return Math.min(a0, a1) <= Math.max(b0, b1) && Math.min(b0, b1) <= Math.max(a0, a1);
+  });
+}
+
+/** Two axes in which the triangle keeps an area, decided exactly. */
+function planeAxes(p: Float64Array, t: readonly number[]): [number, number] {
+  const [a, b, c] = [t[0] * 3, t[1] * 3, t[2] * 3];
+  const axes: [number, number][] = [
+    [0, 1],
+    [1, 2],
+    [2, 0],
+  ];
+  return axes.find(([i, j]) => orient2d(p[a + i], p[a + j], p[b + i], p[b + j], p[c + i], p[c + j]) !== 0) ?? [0, 1];
+}

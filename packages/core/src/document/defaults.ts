@@ -1,0 +1,51 @@
+import { LIMITS } from '../base/index.ts';
+import { SCHEMA_VERSION, type Body, type Piece, type Project, type Words } from './schema.ts';
+
+export function usualWords(graphemes: readonly string[]): Words {
+  return {
+    kind: 'words',
+    graphemes: graphemes.map((text, i) => ({ id: i + 1, text })),
+    nextId: graphemes.length + 1,
+    font: { family: 'Zilla Slab', weight: 700, italic: false, axes: {} },
+    sizeMm: 72,
+    align: 'center',
+    anchor: 'baseline',
+    depthAnchor: 'back',
+    tracking: 0,
+    leadingPercent: 100,
+    kerning: true,
+    features: {},
+    language: '',
+    direction: 'auto',
+    letters: 'joined',
+  };
+}
+
+export function usualBody(): Body {
+  return {
+    solid: {
+      depthMm: 18,
+      front: { kind: 'round', inMm: 2, deepMm: 2, steps: 4 },
+      back: { kind: 'plain', inMm: 2, deepMm: 2, steps: 4 },
+      backAsFront: false,
+    },
+    faces: { style: 'plain', toleranceMm: 0.05 },
+  };
+}
+
+export function newPiece(id: string, name: string, graphemes: readonly string[]): Piece {
+  return { id, name, role: 'seen', visible: true, locked: false, source: usualWords(graphemes), body: usualBody(), steps: [] };
+}
+
+export function newProject(id: string, name: string, pieces: readonly Piece[]): Project {
+  return {
+    id,
+    schemaVersion: SCHEMA_VERSION,
+    name,
+    unit: 'mm',
+    pieces: Object.fromEntries(pieces.map((p) => [p.id, p])),
+    pieceOrder: pieces.map((p) => p.id),
+    tracks: [],
+    faceBudget: LIMITS.faceBudget,
+  };
+}

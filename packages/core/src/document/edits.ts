@@ -1,0 +1,91 @@
+import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { firstIssue } from './parse.ts';
+import { projectSchema, type Piece, type Project, type Words } from './schema.ts';
+
+/** All that can be done to a document. Edits are data: they can be named, sent, and joined. */
+export type Edit =
+  | { kind: 'renameProject'; name: string }
+  | { kind: 'spliceWords'; pieceId: string; at: number; remove: number; insert: readonly string[] }
+  | { kind: 'setWords'; pieceId: string; values: Partial<Omit<Words, 'kind' | 'graphemes' | 'nextId'>> }
+  | { kind: 'setSolid'; pieceId: string; values: Partial<Piece['body']['solid']> }
+  | { kind: 'setFaces'; pieceId: string; values: Partial<Piece['body']['faces']> }
+  | { kind: 'addPiece'; piece: Piece }
+  | { kind: 'removePiece'; pieceId: string };
+
+/** The document after an edit; the one before stays as it is and shares what did not change. */
+export function applyEdit(project: Project, edit: Edit): Result<Project> {
+  const changed = change(project, edit);
+  if (!changed.ok) return changed;
+  const parsed = projectSchema.safeParse(changed.value);
+  if (parsed.success) return ok(changed.value);
+  return fail('PROJECT_BROKEN', firstIssue(parsed.error));
+}
+
+function change(project: Project, edit: Edit): Result<Project> {
+  switch (edit.kind) {
+    case 'renameProject':
+      return ok({ ...project, name: edit.name });
+    case 'addPiece':
+      return ok({
+        ...project,
+        pieces: { ...project.pieces, [edit.piece.id]: edit.piece },
+        pieceOrder: [...project.pieceOrder, edit.piece.id],
+      });
+    case 'removePiece': {
+      const pieces = Object.fromEntries(Object.entries(project.pieces).filter(([id]) => id !== edit.pieceId));
+      return ok({ ...project, pieces, pieceOrder: project.pieceOrder.filter((id) => id !== edit.pieceId) });
+    }
+    default: {
+      const piece = project.pieces[edit.pieceId];
+      if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: edit.pieceId });
+      const changed = changePiece(piece, edit);
+      return changed.ok ? ok({ ...project, pieces: { ...project.pieces, [piece.id]: changed.value } }) : changed;
+    }
+  }
+}
+
+type PieceEdit = Extract<Edit, { pieceId: string }>;
+
+function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
+  switch (edit.kind) {
+    case 'spliceWords': {
+      const words = spliceWords(piece.source, edit.at, edit.remove, edit.insert);
+      return words.ok ? ok({ ...piece, source: words.value }) : words;
+    }
+    case 'setWords':
+      return ok({ ...piece, source: { ...piece.source, ...edit.values } });
+    case 'setSolid':
+      return ok({ ...piece, body: { ...piece.body, solid: { ...piece.body.solid, ...edit.values } } });
+    case 'setFaces':
+      return ok({ ...piece, body: { ...piece.body, faces: { ...piece.body.faces, ...edit.values } } });
+    case 'removePiece':
+      return ok(piece);
+  }
+}
+
+/** New graphemes get new ids; those that stay keep theirs, so that what was said of a letter stays with it. */
+function spliceWords(words: Words, at: number, remove: number, insert: readonly string[]): Result<Words> {
+  const { graphemes } = words;
+  if (!(at >= 0 && remove >= 0 && at + remove <= graphemes.length)) {
+    return fail('EDIT_MISPLACED', { what: 'text', id: `${at}+${remove} of ${graphemes.length}` });
+  }
+  const size = graphemes.length - remove + insert.length;
+  if (size > LIMITS.graphemes) return fail('TOO_LARGE', { what: 'text', size, limit: LIMITS.graphemes });
+  const made = insert.map((text, i) => ({ id: words.nextId + i, text }));
+  return ok({
+    ...words,
+    graphemes: [...graphemes.slice(0, at), ...made, ...graphemes.slice(at + remove)],
+    nextId: words.nextId + insert.length,
+  });
+}
+
+/**
+ * The splice that turns the old row into the new one: what is alike at both ends stays. For a text field that only tells its whole new text.
+ */
+export function spliceBetween(before: readonly string[], after: readonly string[]): { at: number; remove: number; insert: string[] } {
+  let start = 0;
+  while (start < before.length && start < after.length && before[start] === after[start]) start++;
+  let end = 0;
+  while (end < before.length - start && end < after.length - start && before[before.length - 1 - end] === after[after.length - 1 - end]) end++;
+  return { at: start, remove: before.length - start - end, insert: after.slice(start, after.length - end) };
+}

@@ -1,0 +1,10 @@
+export { newPiece, newProject, usualBody, usualWords } from './defaults.ts';
+export { applyEdit, spliceBetween } from './edits.ts';
+export type { Edit } from './edits.ts';
+export { commit, redo, startHistory, undo } from './history.ts';
+export type { History } from './history.ts';
+export type { Migration } from './migrations.ts';
+export { migrate, parseProject } from './parse.ts';
+export { resolveAt } from './resolveAt.ts';
+export { edgeSchema, pieceSchema, projectSchema, SCHEMA_VERSION, wordsSchema } from './schema.ts';
+export type { Body, Edge, Piece, Project, Words } from './schema.ts';

@@ -1,0 +1,29 @@
+import type { z } from 'zod';
+import { fail, ok, type Result } from '../base/index.ts';
+import { MIGRATIONS, type Migration } from './migrations.ts';
+import { projectSchema, SCHEMA_VERSION, type Project } from './schema.ts';
+
+/** Anything -> a project of the present version: migrated, then held against the schema. */
+export function parseProject(data: unknown): Result<Project> {
+  const version = versionOf(data);
+  if (version === undefined) return fail('PROJECT_BROKEN', { path: 'schemaVersion', why: 'missing' });
+  if (version > SCHEMA_VERSION) return fail('PROJECT_NEWER', { version, known: SCHEMA_VERSION });
+  const parsed = projectSchema.safeParse(migrate(data, version, MIGRATIONS));
+  return parsed.success ? ok(parsed.data) : fail('PROJECT_BROKEN', firstIssue(parsed.error));
+}
+
+function versionOf(data: unknown): number | undefined {
+  if (typeof data !== 'object' || data === null || !('schemaVersion' in data)) return undefined;
+  const version = data.schemaVersion;
+  return typeof version === 'number' && Number.isInteger(version) && version >= 1 ? version : undefined;
+}
+
+/** Runs the steps from `version` on; step n brings a document of version n to n + 1. */
+export function migrate(data: unknown, version: number, migrations: readonly Migration[]): unknown {
+  return migrations.slice(version - 1).reduce((document, step) => step(document), data);
+}
+
+export function firstIssue(error: z.ZodError): { path: string; why: string } {
+  const issue = error.issues[0];
+  return { path: issue.path.map(String).join('.') || 'document', why: issue.message };
+}

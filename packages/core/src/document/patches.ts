@@ -1,0 +1,37 @@
+/** One place of a plain document and what stood there before and after; undefined means absent. */
+export interface Patch {
+  path: readonly (string | number)[];
+  before: unknown;
+  after: unknown;
+}
+
+type Plain = Readonly<Record<string, unknown>>;
+
+const isPlain = (v: unknown): v is Plain => typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/** Differences of two plain documents, as deep as objects go; arrays are compared as wholes. Shared parts cost nothing. */
+export function diff(before: unknown, after: unknown, path: readonly (string | number)[] = []): Patch[] {
+  if (Object.is(before, after)) return [];
+  if (isPlain(before) && isPlain(after)) {
+    const keys = new Set([...Object.keys(before), ...Object.keys(after)]);
+    return [...keys].flatMap((key) => diff(before[key], after[key], [...path, key]));
+  }
+  if (Array.isArray(before) && Array.isArray(after) && JSON.stringify(before) === JSON.stringify(after)) return [];
+  return [{ path, before, after }];
+}
+
+export const reversed = (patches: readonly Patch[]): Patch[] =>
+  [...patches].reverse().map(({ path, before, after }) => ({ path, before: after, after: before }));
+
+export function applyPatches<T>(document: T, patches: readonly Patch[]): T {
+  return patches.reduce<unknown>((current, patch) => put(current, patch.path, patch.after), document) as T;
+}
+
+function put(target: unknown, path: readonly (string | number)[], value: unknown): unknown {
+  if (path.length === 0) return value;
+  const [key, ...rest] = path;
+  const source = isPlain(target) ? target : {};
+  const child = put(source[key], rest, value);
+  if (child !== undefined) return { ...source, [key]: child };
+  return Object.fromEntries(Object.entries(source).filter(([name]) => name !== String(key)));
+}

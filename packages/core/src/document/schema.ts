@@ -1,0 +1,97 @@
+import { z } from 'zod';
+import { LIMITS } from '../base/index.ts';
+
+/** Version of the document's shape; older documents are brought up by migrations.ts. */
+export const SCHEMA_VERSION = 1;
+
+/** What a value means to the interface: its unit, and whether it may change in time. */
+const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({ unit, moves });
+const length = (min: number, max: number): z.ZodNumber => z.number().min(min).max(max).meta(value('mm', true));
+
+export const edgeSchema = z.object({
+  kind: z.enum(['plain', 'chamfer', 'round']),
+  inMm: length(0, 1000),
+  deepMm: length(0, 1000),
+  steps: z.number().int().min(1).max(64).meta(value('count', false)),
+});
+
+export const graphemeSchema = z.object({ id: z.number().int().positive(), text: z.string().min(1).max(256) });
+
+const fontSchema = z.object({
+  family: z.string().min(1).max(200),
+  weight: z.number().min(1).max(1000),
+  italic: z.boolean(),
+  axes: z.record(z.string().regex(/^[ -~]{4}$/), z.number()),
+});
+
+export const wordsSchema = z.object({
+  kind: z.literal('words'),
+  graphemes: z.array(graphemeSchema).max(LIMITS.graphemes),
+  /** the id that the next grapheme gets; ids are never used twice */
+  nextId: z.number().int().positive(),
+  font: fontSchema,
+  /** height of capitals */
+  sizeMm: length(0.1, 10_000),
+  align: z.enum(['left', 'center', 'right']),
+  anchor: z.enum(['baseline', 'top', 'middle', 'bottom']),
+  depthAnchor: z.enum(['back', 'middle', 'front']),
+  tracking: z.number().min(-500).max(5000).meta(value('‰', true)),
+  leadingPercent: z.number().min(10).max(1000).meta(value('%', true)),
+  kerning: z.boolean(),
+  features: z.record(z.string().regex(/^[ -~]{4}$/), z.number().int().min(0).max(100)),
+  language: z.string().max(35).regex(/^[A-Za-z0-9-]*$/),
+  direction: z.enum(['ltr', 'rtl', 'auto']),
+  letters: z.enum(['joined', 'apart']),
+});
+
+export const bodySchema = z.object({
+  solid: z.object({
+    /** the whole depth, edges included; 0 is a flat sheet */
+    depthMm: length(0, 10_000),
+    front: edgeSchema,
+    back: edgeSchema,
+    /** the back edge follows the front edge */
+    backAsFront: z.boolean(),
+  }),
+  faces: z.object({
+    style: z.literal('plain'),
+    /** largest distance of a chord from its curve */
+    toleranceMm: length(0.0005, 10),
+  }),
+});
+
+export const pieceSchema = z.object({
+  id: z.string().min(1).max(64),
+  name: z.string().max(200),
+  role: z.enum(['seen', 'cutter']),
+  visible: z.boolean(),
+  locked: z.boolean(),
+  source: wordsSchema,
+  body: bodySchema,
+  /** shape, onto a model, with other pieces, refine: none exists in this version */
+  steps: z.array(z.never()),
+});
+
+export const projectSchema = z
+  .object({
+    id: z.string().min(1).max(64),
+    schemaVersion: z.literal(SCHEMA_VERSION),
+    name: z.string().max(200),
+    unit: z.enum(['mm', 'cm', 'm', 'in']),
+    pieces: z.record(z.string(), pieceSchema),
+    pieceOrder: z.array(z.string()).max(LIMITS.pieces),
+    /** changes in time: none exists in this version */
+    tracks: z.array(z.never()),
+    /** most faces that are built */
+    faceBudget: z.number().int().min(100).max(LIMITS.meshFaces).meta(value('count', false)),
+  })
+  .refine(
+    (p) => new Set(p.pieceOrder).size === p.pieceOrder.length && p.pieceOrder.length === Object.keys(p.pieces).length && p.pieceOrder.every((id) => p.pieces[id]?.id === id),
+    { path: ['pieceOrder'], message: 'pieces and their order do not agree' },
+  );
+
+export type Edge = z.infer<typeof edgeSchema>;
+export type Words = z.infer<typeof wordsSchema>;
+export type Body = z.infer<typeof bodySchema>;
+export type Piece = z.infer<typeof pieceSchema>;
+export type Project = z.infer<typeof projectSchema>;

@@ -1,0 +1,61 @@
+import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
+
+/** Wavefront OBJ -> mesh, polygons as they are; groups, materials, texture coordinates and normals are passed over. */
+export function readObj(bytes: Uint8Array): Result<PolygonMesh> {
+  if (bytes.length > LIMITS.meshBytes) return fail('TOO_LARGE', { what: 'mesh file', size: bytes.length, limit: LIMITS.meshBytes });
+  const builder = new MeshBuilder();
+  const body = builder.region('body', -1, -1);
+  let faces = 0;
+  for (const { text, number } of linesOf(bytes)) {
+    const words = text.trim().split(/\s+/);
+    if (words[0] === 'v') {
+      const [x, y, z] = words.slice(1, 4).map(Number);
+      if (!(Number.isFinite(x) && Number.isFinite(y) && Number.isFinite(z))) return broken(number, 'vertex');
+      builder.vertex(x, y, z);
+    } else if (words[0] === 'f') {
+      const corners = words.slice(1).map((word) => cornerIndex(word, builder.vertexCount));
+      if (corners.length < 3 || corners.includes(-1)) return broken(number, 'face');
+      if (++faces > LIMITS.meshFaces) return fail('TOO_LARGE', { what: 'faces', size: faces, limit: LIMITS.meshFaces });
+      builder.face(corners, body);
+    }
+  }
+  return faces > 0 ? ok(builder.finish()) : broken(0, 'no faces');
+}
+
+const broken = (place: number, why: string): Result<PolygonMesh> => fail('MESH_BROKEN', { format: 'obj', place, why });
+
+/** "3", "3/1", "3//2", "-1" -> index from 0; -1 when it names no vertex so far. */
+function cornerIndex(word: string, count: number): number {
+  const value = Number(word.split('/')[0]);
+  if (!Number.isInteger(value)) return -1;
+  const index = value > 0 ? value - 1 : count + value;
+  return value !== 0 && index >= 0 && index < count ? index : -1;
+}
+
+/** Lines of a text file one after the other; a backslash at the end joins the next. Bytes beyond ASCII only occur in what is passed over. */
+function* linesOf(bytes: Uint8Array): Generator<{ text: string; number: number }> {
+  let text = '';
+  let number = 1;
+  let first = 1;
+  let start = 0;
+  for (let i = 0; i <= bytes.length; i++) {
+    if (i < bytes.length && bytes[i] !== 10) continue;
+    text += asText(bytes, start, i);
+    start = i + 1;
+    if (text.endsWith('\\')) text = text.slice(0, -1) + ' ';
+    else {
+      yield { text, number: first };
+      text = '';
+      first = number + 1;
+    }
+    number++;
+  }
+}
+
+function asText(bytes: Uint8Array, start: number, end: number): string {
+  const last = end > start && bytes[end - 1] === 13 ? end - 1 : end;
+  let text = '';
+  for (let i = start; i < last; i += 4096) text += String.fromCharCode(...bytes.subarray(i, Math.min(last, i + 4096)));
+  return text;
+}

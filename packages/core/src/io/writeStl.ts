@@ -1,0 +1,31 @@
+import { triangulate, type PolygonMesh } from '../mesh/index.ts';
+
+/** Binary STL (3D Systems 1989): triangles of 32-bit numbers with their normals. The mesh must hold 32-bit values already (toFloat32). */
+export function writeStl(mesh: PolygonMesh): Uint8Array {
+  const { corners } = triangulate(mesh);
+  const count = corners.length / 3;
+  const bytes = new Uint8Array(84 + 50 * count);
+  'Fictile'.split('').forEach((letter, i) => (bytes[i] = letter.charCodeAt(0)));
+  const view = new DataView(bytes.buffer);
+  view.setUint32(80, count, true);
+  const p = mesh.positions;
+  for (let t = 0; t < count; t++) {
+    const at = 84 + 50 * t;
+    const v = [0, 1, 2].map((k) => mesh.faceVertices[corners[3 * t + k]] * 3);
+    unitNormal(p, v).forEach((n, k) => view.setFloat32(at + 4 * k, n, true));
+    v.forEach((o, i) => [0, 1, 2].forEach((k) => view.setFloat32(at + 12 + 12 * i + 4 * k, p[o + k], true)));
+  }
+  return bytes;
+}
+
+function unitNormal(p: Float64Array, [a, b, c]: number[]): [number, number, number] {
+  const ux = p[b] - p[a];
+  const uy = p[b + 1] - p[a + 1];
+  const uz = p[b + 2] - p[a + 2];
+  const vx = p[c] - p[a];
+  const vy = p[c + 1] - p[a + 1];
+  const vz = p[c + 2] - p[a + 2];
+  const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+  const length = Math.sqrt(x * x + y * y + z * z);
+  return length > 0 ? [x / length, y / length, z / length] : [0, 0, 0];
+}

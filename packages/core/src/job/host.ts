@@ -1,0 +1,142 @@
+import type { RunContext } from '../base/index.ts';
+import { checkMesh } from '../check/index.ts';
+import type { Project } from '../document/index.ts';
+import { display, Engine, pieceMesh, type EngineTools, type Evaluated } from '../evaluate/index.ts';
+import { usualWriteOptions, writeMesh } from '../io/index.ts';
+import { faceCount } from '../mesh/index.ts';
+import { JOB_VERSION, type JobAnswer, type JobReply, type JobRequest, type ShownCluster, type ShownPiece } from './messages.ts';
+
+export interface JobHostOptions extends EngineTools {
+  /** the newest serial asked for; an evaluation of an older one gives up */
+  newest(): number;
+  /** gives the event loop a turn */
+  breathe(): Promise<void>;
+  now(): number;
+  send(reply: JobReply, transfer: ArrayBuffer[]): void;
+}
+
+/** The worker's side: answers one request after the other; meshes never leave it, only buffers, reports and files do. */
+export class JobHost {
+  readonly #options: JobHostOptions;
+  readonly #engine: Engine;
+  #queue: Promise<void> = Promise.resolve();
+
+  constructor(options: JobHostOptions) {
+    this.#options = options;
+    this.#engine = new Engine(options);
+  }
+
+  take(request: JobRequest): void {
+    this.#queue = this.#queue.then(() => this.#work(request));
+  }
+
+  async #work(request: JobRequest): Promise<void> {
+    let answer: JobAnswer;
+    try {
+      answer = await this.#answer(request);
+    } catch (error) {
+      answer = { kind: 'crashed', message: error instanceof Error ? error.message : String(error) };
+    }
+    this.#options.send({ serial: request.serial, kind: 'answer', answer }, buffersOf(answer));
+  }
+
+  #answer(request: JobRequest): Promise<JobAnswer> {
+    if (request.version !== JOB_VERSION) throw new Error(`worker speaks version ${JOB_VERSION}, page ${request.version}`);
+    switch (request.kind) {
+      case 'evaluate':
+        return this.#evaluate(request);
+      case 'check':
+        return this.#withPiece(request, async (evaluated) => ({
+          kind: 'checked',
+          pieceId: request.pieceId,
+          report: checkMesh(pieceMesh(evaluated)),
+        }));
+      case 'write':
+        return this.#withPiece(request, async (evaluated) => {
+          const options = usualWriteOptions(request.format, request.project.name, evaluated.letters.map((l) => l.text));
+          const { bytes, remarks } = await writeMesh(pieceMesh(evaluated), options);
+          return { kind: 'written', bytes, remarks };
+        });
+    }
+  }
+
+  async #withPiece(
+    request: Extract<JobRequest, { pieceId: string }>,
+    use: (evaluated: Evaluated) => Promise<JobAnswer>,
+  ): Promise<JobAnswer> {
+    const evaluated = await this.#engine.evaluate(request.project, request.pieceId, this.#context(request.serial, false));
+    return evaluated.ok ? use(evaluated.value) : { kind: 'failed', error: evaluated.error };
+  }
+
+  async #evaluate(request: Extract<JobRequest, { kind: 'evaluate' }>): Promise<JobAnswer> {
+    const started = this.#options.now();
+    const known = new Set(request.known);
+    const pieces: ShownPiece[] = [];
+    const failures: Extract<JobAnswer, { kind: 'evaluated' }>['failures'] = [];
+    for (const pieceId of visiblePieces(request.project)) {
+      const evaluated = await this.#engine.evaluate(request.project, pieceId, this.#context(request.serial, true));
+      if (evaluated.ok) pieces.push(shown(evaluated.value, known));
+      else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
+      else failures.push({ pieceId, error: evaluated.error });
+    }
+    return { kind: 'evaluated', pieces, failures, milliseconds: this.#options.now() - started };
+  }
+
+  #context(serial: number, yields: boolean): RunContext {
+    const { newest, breathe, now, send } = this.#options;
+    let last = now();
+    let told = last;
+    return {
+      cancelled: () => yields && newest() > serial,
+      progress: (share) => {
+        if (now() - told < 50) return;
+        told = now();
+        send({ serial, kind: 'progress', share }, []);
+      },
+      breathe: async () => {
+        // a turn costs more than most clusters: one a frame is enough for cancelling, which goes through shared memory anyway
+        if (now() - last < 16) return;
+        await breathe();
+        last = now();
+      },
+    };
+  }
+}
+
+const visiblePieces = (project: Project): string[] => project.pieceOrder.filter((id) => project.pieces[id].visible);
+
+function shown(evaluated: Evaluated, known: Set<string>): ShownPiece {
+  let faces = 0;
+  let quads = 0;
+  const clusters = evaluated.clusters.map((cluster): ShownCluster => {
+    faces += faceCount(cluster.mesh);
+    quads += countQuads(cluster.mesh.faceStart);
+    const isNew = !known.has(cluster.key);
+    known.add(cluster.key);
+    return { key: cluster.key, x: cluster.x, y: cluster.y, z: cluster.z, buffers: isNew ? display(cluster.mesh) : undefined };
+  });
+  return {
+    pieceId: evaluated.pieceId,
+    clusters,
+    letters: evaluated.letters.map(({ id, text, line, word, x, y, advance }) => ({ id, text, line, word, x, y, advance })),
+    remarks: evaluated.remarks,
+    faces,
+    quads,
+    built: evaluated.built,
+  };
+}
+
+function countQuads(faceStart: Uint32Array): number {
+  let quads = 0;
+  for (let f = 0; f + 1 < faceStart.length; f++) if (faceStart[f + 1] - faceStart[f] === 4) quads++;
+  return quads;
+}
+
+function buffersOf(answer: JobAnswer): ArrayBuffer[] {
+  if (answer.kind === 'written') return [answer.bytes.buffer as ArrayBuffer];
+  if (answer.kind !== 'evaluated') return [];
+  return answer.pieces
+    .flatMap((piece) => piece.clusters)
+    .flatMap(({ buffers }) => (buffers ? [buffers.positions, buffers.normals, buffers.index, buffers.edges] : []))
+    .map((array) => array.buffer as ArrayBuffer);
+}

@@ -1,0 +1,4 @@
+export { JobHost } from './host.ts';
+export type { JobHostOptions } from './host.ts';
+export { JOB_VERSION } from './messages.ts';
+export type { JobAnswer, JobReply, JobRequest, ShownCluster, ShownLetter, ShownPiece } from './messages.ts';

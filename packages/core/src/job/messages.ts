@@ -1,0 +1,55 @@
+import type { Failure, Remark } from '../base/index.ts';
+import type { MeshReport } from '../check/index.ts';
+import type { Project } from '../document/index.ts';
+import type { DisplayBuffers } from '../evaluate/index.ts';
+import type { LetteringStats } from '../lettering/index.ts';
+import type { MeshFormat } from '../io/index.ts';
+
+/** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
+export const JOB_VERSION = 1;
+
+/** What a worker is asked. `serial` grows from request to request. */
+export type JobRequest =
+  | { version: number; serial: number; kind: 'evaluate'; project: Project; known: string[] }
+  | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
+  | { version: number; serial: number; kind: 'write'; project: Project; pieceId: string; format: MeshFormat };
+
+/** A cluster to draw; buffers only when the page does not hold this key yet. */
+export interface ShownCluster {
+  key: string;
+  x: number;
+  y: number;
+  z: number;
+  buffers: DisplayBuffers | undefined;
+}
+
+export interface ShownLetter {
+  id: number;
+  text: string;
+  line: number;
+  word: number;
+  x: number;
+  y: number;
+  advance: number;
+}
+
+export interface ShownPiece {
+  pieceId: string;
+  clusters: ShownCluster[];
+  letters: ShownLetter[];
+  remarks: Remark[];
+  faces: number;
+  quads: number;
+  built: LetteringStats;
+}
+
+export type JobAnswer =
+  | { kind: 'evaluated'; pieces: ShownPiece[]; failures: { pieceId: string; error: Failure }[]; milliseconds: number }
+  | { kind: 'checked'; pieceId: string; report: MeshReport }
+  | { kind: 'written'; bytes: Uint8Array; remarks: Remark[] }
+  | { kind: 'failed'; error: Failure }
+  | { kind: 'crashed'; message: string };
+
+export type JobReply =
+  | { serial: number; kind: 'progress'; share: number }
+  | { serial: number; kind: 'answer'; answer: JobAnswer };

@@ -1,0 +1,25 @@
+import { ByteCache } from '../base/index.ts';
+import type { PolygonMesh } from '../mesh/index.ts';
+import type { Conditioned } from '../outline/index.ts';
+import type { FlatWavefront } from '../solid/index.ts';
+
+/** What stays between two evaluations; bounded in bytes. */
+export interface LetteringCaches {
+  /** conditioned outlines of single letters */
+  outlines: ByteCache<Conditioned>;
+  /** whether two letters at a certain distance touch */
+  contacts: ByteCache<boolean>;
+  /** proved plans of clusters: what dragging the depth does not change */
+  flats: ByteCache<FlatWavefront>;
+  /** clusters lifted to solids */
+  solids: ByteCache<PolygonMesh>;
+}
+
+export function letteringCaches(limitBytes: number): LetteringCaches {
+  return {
+    outlines: new ByteCache(limitBytes * 0.15),
+    contacts: new ByteCache(limitBytes * 0.05),
+    flats: new ByteCache(limitBytes * 0.4),
+    solids: new ByteCache(limitBytes * 0.4),
+  };
+}

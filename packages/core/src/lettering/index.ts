@@ -1,0 +1,5 @@
+export { assemble } from './assemble.ts';
+export { buildLettering } from './buildLettering.ts';
+export type { BuiltCluster, Lettering, LetteringOptions, LetteringStats } from './buildLettering.ts';
+export { letteringCaches } from './caches.ts';
+export type { LetteringCaches } from './caches.ts';

@@ -1,0 +1,93 @@
+/**
+ * A tree of boxes over boxes, split at the middle of the longest axis' order; float64, flat arrays. Leaves hold up to LEAF items.
+ */
+export interface BoxTree {
+  /** items in tree order */
+  order: Uint32Array;
+  /** six numbers a node: lower then upper corner */
+  bounds: Float64Array;
+  /** per node: first and one-past-last place in `order` */
+  first: Uint32Array;
+  last: Uint32Array;
+  /** per node: left child, or -1 in leaves; the right child follows the left one */
+  child: Int32Array;
+}
+
+const LEAF = 8;
+
+/** `boxes`: six numbers an item, lower then upper corner. */
+export function boxTree(boxes: Float64Array): BoxTree {
+  const count = boxes.length / 6;
+  const capacity = Math.max(1, 4 * Math.ceil(count / LEAF) + 4) * 2;
+  const tree: BoxTree = {
+    order: Uint32Array.from({ length: count }, (_, i) => i),
+    bounds: new Float64Array(capacity * 6),
+    first: new Uint32Array(capacity),
+    last: new Uint32Array(capacity),
+    child: new Int32Array(capacity).fill(-1),
+  };
+  tree.last[0] = count;
+  let made = 1;
+  for (let node = 0; node < made; node++) {
+    const axis = measure(tree, node, boxes);
+    if (tree.last[node] - tree.first[node] <= LEAF) continue;
+    const centre = (item: number): number => boxes[item * 6 + axis] + boxes[item * 6 + 3 + axis];
+    tree.order.subarray(tree.first[node], tree.last[node]).sort((a, b) => centre(a) - centre(b) || a - b);
+    const middle = (tree.first[node] + tree.last[node]) >> 1;
+    tree.child[node] = made;
+    tree.first[made] = tree.first[node];
+    tree.last[made] = middle;
+    tree.first[made + 1] = middle;
+    tree.last[made + 1] = tree.last[node];
+    made += 2;
+  }
+  return tree;
+}
+
+/** Fills in a node's bounds; gives its longest axis. */
+function measure(tree: BoxTree, node: number, boxes: Float64Array): number {
+  const b = tree.bounds;
+  const o = node * 6;
+  b.fill(Infinity, o, o + 3);
+  b.fill(-Infinity, o + 3, o + 6);
+  for (let i = tree.first[node]; i < tree.last[node]; i++) {
+    const item = tree.order[i] * 6;
+    for (let k = 0; k < 3; k++) {
+      if (boxes[item + k] < b[o + k]) b[o + k] = boxes[item + k];
+      if (boxes[item + 3 + k] > b[o + 3 + k]) b[o + 3 + k] = boxes[item + 3 + k];
+    }
+  }
+  const size = [0, 1, 2].map((k) => b[o + 3 + k] - b[o + k]);
+  return size[0] >= size[1] && size[0] >= size[2] ? 0 : size[1] >= size[2] ? 1 : 2;
+}
+
+const overlap = (a: Float64Array, i: number, b: Float64Array, j: number): boolean =>
+  a[i] <= b[j + 3] && b[j] <= a[i + 3] && a[i + 1] <= b[j + 4] && b[j + 1] <= a[i + 4] && a[i + 2] <= b[j + 5] && b[j + 2] <= a[i + 5];
+
+/** Visits every pair of items whose boxes meet, each once; stops when `visit` gives false. */
+export function overlappingPairs(tree: BoxTree, boxes: Float64Array, visit: (a: number, b: number) => boolean): void {
+  const stack: number[] = [0, 0];
+  while (stack.length > 0) {
+    const j = stack.pop() as number;
+    const i = stack.pop() as number;
+    if (i !== j && !overlap(tree.bounds, i * 6, tree.bounds, j * 6)) continue;
+    const ci = tree.child[i];
+    const cj = tree.child[j];
+    if (ci < 0 && cj < 0) {
+      if (!visitLeaves(tree, boxes, i, j, visit)) return;
+    } else if (i === j) stack.push(ci, ci, ci + 1, ci + 1, ci, ci + 1);
+    else if (cj < 0 || (ci >= 0 && tree.last[i] - tree.first[i] >= tree.last[j] - tree.first[j])) stack.push(ci, j, ci + 1, j);
+    else stack.push(i, cj, i, cj + 1);
+  }
+}
+
+function visitLeaves(tree: BoxTree, boxes: Float64Array, i: number, j: number, visit: (a: number, b: number) => boolean): boolean {
+  for (let p = tree.first[i]; p < tree.last[i]; p++) {
+    const a = tree.order[p];
+    for (let q = i === j ? p + 1 : tree.first[j]; q < tree.last[j]; q++) {
+      const b = tree.order[q];
+      if (overlap(boxes, a * 6, boxes, b * 6) && !visit(a, b)) return false;
+    }
+  }
+  return true;
+}

@@ -1,0 +1,52 @@
+/** A style of a family: one file, at one place of its axes. */
+export interface FontStyle {
+  name: string;
+  weight: number;
+  italic: boolean;
+  /** hash of the file's bytes, by which it is loaded */
+  hash: string;
+}
+
+export interface FontAxis {
+  tag: string;
+  min: number;
+  max: number;
+  usual: number;
+}
+
+export interface FontFamily {
+  family: string;
+  kind: 'sans' | 'slab' | 'serif' | 'script' | 'variable';
+  styles: FontStyle[];
+  /** variation axes; a family with a `wght` axis has one style that serves every weight */
+  axes: FontAxis[];
+  licence: string;
+}
+
+export type FontCatalogue = readonly FontFamily[];
+
+/** What the document says of a font. */
+export interface FontRef {
+  family: string;
+  weight: number;
+  italic: boolean;
+  axes: Readonly<Record<string, number>>;
+}
+
+/** The file for a font reference and the axes to open it at; undefined when the family is unknown. */
+export function findFont(
+  catalogue: FontCatalogue,
+  ref: FontRef,
+): { style: FontStyle; axes: Record<string, number> } | undefined {
+  const wanted = ref.family.trim().toLowerCase();
+  const family = catalogue.find((f) => f.family.toLowerCase() === wanted);
+  if (!family) return undefined;
+  const distance = (s: FontStyle): number => Math.abs(s.weight - ref.weight) + (s.italic === ref.italic ? 0 : 10_000);
+  const style = family.styles.reduce((best, s) => (distance(s) < distance(best) ? s : best));
+  const axes: Record<string, number> = {};
+  for (const axis of family.axes) {
+    const value = ref.axes[axis.tag] ?? (axis.tag === 'wght' ? ref.weight : axis.usual);
+    axes[axis.tag] = Math.min(axis.max, Math.max(axis.min, value));
+  }
+  return { style, axes };
+}

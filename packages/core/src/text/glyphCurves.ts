@@ -1,0 +1,24 @@
+import { CurveBuilder, type CurveTable } from '../outline/index.ts';
+import type { FontFace } from './fontFace.ts';
+import { BOX_GLYPH, boxWidth } from './layout.ts';
+
+/** Curves of a glyph in font units; for what the font lacks a hollow box as high as its capitals. */
+export function glyphCurves(face: FontFace, glyph: number): CurveTable {
+  if (glyph !== BOX_GLYPH) return face.curves(glyph);
+  const builder = new CurveBuilder();
+  const width = boxWidth(face);
+  const height = face.metrics.capHeight;
+  const wall = 0.09 * height;
+  rectangle(builder, 0, 0, width, height);
+  rectangle(builder, wall, height - wall, width - wall, wall);
+  return builder.finish();
+}
+
+/** From (x0, y0) by way of (x1, y0); counter-clockwise when y0 < y1. */
+function rectangle(builder: CurveBuilder, x0: number, y0: number, x1: number, y1: number): void {
+  builder.moveTo(x0, y0);
+  builder.lineTo(x1, y0);
+  builder.lineTo(x1, y1);
+  builder.lineTo(x0, y1);
+  builder.close();
+}

@@ -1,5 +1,5 @@
-import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
-import { dirname, extname } from 'node:path';
+import { access, mkdir, rename, rm, writeFile } from 'node:fs/promises';
+import { dirname, extname, resolve } from 'node:path';
 import { MESH_FORMATS, type MeshFormat } from '@fictile/core';
 import { fault } from './messages.ts';
 
@@ -17,7 +17,7 @@ export async function writeWhole(path: string, bytes: Uint8Array): Promise<void>
   const part = `${path}.${process.pid}.part`;
   unfinished.add(part);
   try {
-    await mkdir(dirname(path), { recursive: true });
+    await makeFolder(dirname(resolve(path)));
     await writeFile(part, bytes);
     await rename(part, path);
   } catch (error) {
@@ -26,6 +26,19 @@ export async function writeWhole(path: string, bytes: Uint8Array): Promise<void>
   } finally {
     unfinished.delete(part);
   }
+}
+
+/** Folder by folder: the built-in recursive way never returns in a few special file systems. */
+async function makeFolder(path: string): Promise<void> {
+  const isThere = await access(path).then(
+    () => true,
+    () => false,
+  );
+  if (isThere) return;
+  await makeFolder(dirname(path));
+  await mkdir(path).catch((error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EEXIST') throw error;
+  });
 }
 
 /** For Ctrl-C: takes away what is half written. */

@@ -5,6 +5,7 @@ export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';
 export type { Migration } from './migrations.ts';
 export { migrate, parseProject } from './parse.ts';
+export { sameDocument } from './patches.ts';
 export { resolveAt } from './resolveAt.ts';
 export { edgeSchema, pieceSchema, projectSchema, SCHEMA_VERSION, wordsSchema } from './schema.ts';
 export type { Body, Edge, Piece, Project, Words } from './schema.ts';

@@ -20,6 +20,9 @@ export function diff(before: unknown, after: unknown, path: readonly (string | n
   return [{ path, before, after }];
 }
 
+/** Equal in all values; the order of fields does not matter. */
+export const sameDocument = (a: unknown, b: unknown): boolean => diff(a, b).length === 0;
+
 export const reversed = (patches: readonly Patch[]): Patch[] =>
   [...patches].reverse().map(({ path, before, after }) => ({ path, before: after, after: before }));
 

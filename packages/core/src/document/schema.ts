@@ -69,7 +69,7 @@ export const pieceSchema = z.object({
   source: wordsSchema,
   body: bodySchema,
   /** shape, onto a model, with other pieces, refine: none exists in this version */
-  steps: z.array(z.never()),
+  steps: z.array(z.unknown()).max(0),
 });
 
 export const projectSchema = z
@@ -81,7 +81,7 @@ export const projectSchema = z
     pieces: z.record(z.string(), pieceSchema),
     pieceOrder: z.array(z.string()).max(LIMITS.pieces),
     /** changes in time: none exists in this version */
-    tracks: z.array(z.never()),
+    tracks: z.array(z.unknown()).max(0),
     /** most faces that are built */
     faceBudget: z.number().int().min(100).max(LIMITS.meshFaces).meta(value('count', false)),
   })

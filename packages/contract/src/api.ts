@@ -1,0 +1,79 @@
+import { projectSchema } from '@fictile/core';
+import { z } from 'zod';
+
+const when = z.iso.datetime().meta({ description: 'UTC' });
+const revisionNumber = z.number().int().positive();
+
+export const projectCardSchema = z
+  .object({
+    id: z.string(),
+    name: z.string(),
+    /** the words of the first piece, cut short */
+    words: z.string(),
+    pieces: z.number().int(),
+    revision: revisionNumber,
+    createdAt: when,
+    updatedAt: when,
+  })
+  .meta({ id: 'ProjectCard' });
+
+export const projectListSchema = z.object({ projects: z.array(projectCardSchema) }).meta({ id: 'ProjectList' });
+
+export const storedProjectSchema = z
+  .object({ project: projectSchema, revision: revisionNumber, updatedAt: when })
+  .meta({ id: 'StoredProject' });
+
+export const createProjectSchema = z.object({ project: z.unknown() }).meta({ id: 'CreateProject' });
+
+export const saveProjectSchema = z
+  .object({ project: z.unknown(), baseRevision: revisionNumber })
+  .meta({ id: 'SaveProject' });
+
+export const savedSchema = z.object({ revision: revisionNumber, updatedAt: when }).meta({ id: 'Saved' });
+
+export const revisionSchema = z
+  .object({
+    number: revisionNumber,
+    kind: z.enum(['created', 'saved']),
+    name: z.string().nullable(),
+    coreVersion: z.string(),
+    createdAt: when,
+  })
+  .meta({ id: 'Revision' });
+
+export const revisionListSchema = z.object({ revisions: z.array(revisionSchema) }).meta({ id: 'RevisionList' });
+
+export const assetKindSchema = z.enum(['font', 'obj', 'stl']);
+export const assetSchema = z
+  .object({ hash: z.string(), kind: assetKindSchema, size: z.number().int() })
+  .meta({ id: 'Asset' });
+
+export const fontFamilySchema = z
+  .object({
+    family: z.string(),
+    kind: z.enum(['sans', 'slab', 'serif', 'script', 'variable']),
+    styles: z.array(z.object({ name: z.string(), weight: z.number(), italic: z.boolean(), hash: z.string() })),
+    axes: z.array(z.object({ tag: z.string(), min: z.number(), max: z.number(), usual: z.number() })),
+    licence: z.string(),
+  })
+  .meta({ id: 'FontFamily' });
+
+export const fontListSchema = z.object({ families: z.array(fontFamilySchema) }).meta({ id: 'FontList' });
+
+export const errorSchema = z
+  .object({ error: z.object({ code: z.string(), params: z.record(z.string(), z.unknown()) }) })
+  .meta({ id: 'Error' });
+
+/** A save that came too late: what stands now. */
+export const conflictSchema = errorSchema.extend({ newer: storedProjectSchema }).meta({ id: 'Conflict' });
+
+export type ProjectCard = z.infer<typeof projectCardSchema>;
+export type StoredProject = z.infer<typeof storedProjectSchema>;
+export type Saved = z.infer<typeof savedSchema>;
+export type Revision = z.infer<typeof revisionSchema>;
+export type AssetKind = z.infer<typeof assetKindSchema>;
+export type FontFamilyInfo = z.infer<typeof fontFamilySchema>;
+export type Conflict = z.infer<typeof conflictSchema>;
+
+/** Retries carry the same key and get the first answer again. */
+export const IDEMPOTENCY_HEADER = 'idempotency-key';

@@ -1,0 +1,85 @@
+import { OpenApiGeneratorV31, OpenAPIRegistry } from '@asteasolutions/zod-to-openapi';
+import { z } from 'zod';
+import {
+  assetKindSchema,
+  assetSchema,
+  conflictSchema,
+  createProjectSchema,
+  errorSchema,
+  fontListSchema,
+  IDEMPOTENCY_HEADER,
+  projectListSchema,
+  revisionListSchema,
+  savedSchema,
+  saveProjectSchema,
+  storedProjectSchema,
+} from './api.ts';
+
+const json = (schema: z.ZodType, description: string): { description: string; content: Record<string, { schema: z.ZodType }> } => ({
+  description,
+  content: { 'application/json': { schema } },
+});
+const fault = (description: string): ReturnType<typeof json> => json(errorSchema, description);
+const id = z.object({ id: z.string() });
+const hash = z.object({ hash: z.string().regex(/^[0-9a-f]{64}$/) });
+const key = z.object({ [IDEMPOTENCY_HEADER]: z.string().min(8).max(100) });
+
+/** The OpenAPI 3.1 document of the API, made from the schemas that the server parses with. */
+export function openApiDocument(): object {
+  const registry = new OpenAPIRegistry();
+  const add = registry.registerPath.bind(registry);
+  add({ method: 'get', path: '/api/projects', responses: { 200: json(projectListSchema, 'All projects, newest first') } });
+  add({
+    method: 'post',
+    path: '/api/projects',
+    request: { headers: key, body: json(createProjectSchema, 'A whole document') },
+    responses: { 201: json(savedSchema, 'Kept as revision 1'), 409: fault('There is one with this id'), 422: fault('No valid document') },
+  });
+  add({
+    method: 'get',
+    path: '/api/projects/{id}',
+    request: { params: id },
+    responses: { 200: json(storedProjectSchema, 'The newest revision'), 404: fault('No such project') },
+  });
+  add({
+    method: 'put',
+    path: '/api/projects/{id}',
+    request: { params: id, headers: key, body: json(saveProjectSchema, 'The whole document and the revision it grew from') },
+    responses: { 200: json(savedSchema, 'Kept'), 409: json(conflictSchema, 'A newer revision stands'), 422: fault('No valid document') },
+  });
+  add({
+    method: 'get',
+    path: '/api/projects/{id}/revisions',
+    request: { params: id },
+    responses: { 200: json(revisionListSchema, 'Newest first'), 404: fault('No such project') },
+  });
+  add({
+    method: 'get',
+    path: '/api/projects/{id}/revisions/{number}',
+    request: { params: id.extend({ number: z.coerce.number().int().positive() }) },
+    responses: { 200: json(storedProjectSchema, 'That revision'), 404: fault('No such revision') },
+  });
+  add({
+    method: 'put',
+    path: '/api/assets/{hash}',
+    request: { params: hash, query: z.object({ kind: assetKindSchema }), body: { content: { 'application/octet-stream': { schema: z.string() } } } },
+    responses: { 201: json(assetSchema, 'Checked and kept'), 413: fault('Too large'), 422: fault('Not what it claims to be') },
+  });
+  add({
+    method: 'get',
+    path: '/api/assets/{hash}',
+    request: { params: hash },
+    responses: { 200: { description: 'The bytes' }, 404: fault('No such asset') },
+  });
+  add({ method: 'get', path: '/api/fonts', responses: { 200: json(fontListSchema, 'The shipped families') } });
+  add({
+    method: 'get',
+    path: '/api/fonts/{hash}',
+    request: { params: hash },
+    responses: { 200: { description: 'The font file' }, 404: fault('No such font') },
+  });
+  return new OpenApiGeneratorV31(registry.definitions).generateDocument({
+    openapi: '3.1.0',
+    info: { title: 'Fictile', version: '0.1.0', description: 'Projects of lettering in 3D: documents, revisions, assets, fonts.' },
+  });
+}

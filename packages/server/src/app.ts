@@ -1,0 +1,95 @@
+import { LIMITS } from '@fictile/core';
+import { openApiDocument } from '@fictile/contract';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { checkAsset } from './checks/checkAsset.ts';
+import type { Database } from './db/open.ts';
+import { assetRoutes } from './routes/assetRoutes.ts';
+import { errorHandler } from './routes/errorHandler.ts';
+import { fontRoutes } from './routes/fontRoutes.ts';
+import { guard } from './routes/guard.ts';
+import { projectRoutes } from './routes/projectRoutes.ts';
+import { AssetService, type AssetCheck } from './services/assets.ts';
+import { httpFault } from './services/faults.ts';
+import { ProjectService } from './services/projects.ts';
+
+export interface AppOptions {
+  database: Database;
+  log: Logger;
+  /** folder of the built page; without one only the API is served */
+  page?: string;
+  listensLocally: boolean;
+  checkAsset?: AssetCheck;
+}
+
+export function createApp(options: AppOptions): Express {
+  const { database, log } = options;
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (request) => request.url?.startsWith('/assets/') ?? false } }));
+  app.use(securityHeaders());
+  app.use(guard(options.listensLocally));
+  app.use(compression());
+  app.use('/api', api(database, options.checkAsset ?? checkAsset));
+  if (options.page !== undefined) servePage(app, options.page);
+  app.use(errorHandler(log));
+  return app;
+}
+
+/** Cross-origin isolation gives the workers shared memory; 'wasm-unsafe-eval' lets them compile the shaping engine, and nothing else. */
+function securityHeaders(): express.RequestHandler {
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        'default-src': ["'self'"],
+        'script-src': ["'self'", "'wasm-unsafe-eval'"],
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'img-src': ["'self'", 'blob:', 'data:'],
+        'font-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'worker-src': ["'self'", 'blob:'],
+        'object-src': ["'none'"],
+        'base-uri': ["'none'"],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+      },
+    },
+    crossOriginOpenerPolicy: { policy: 'same-origin' },
+    crossOriginEmbedderPolicy: { policy: 'require-corp' },
+    crossOriginResourcePolicy: { policy: 'same-origin' },
+    strictTransportSecurity: false,
+  });
+}
+
+function api(database: Database, check: AssetCheck): express.Router {
+  const router = express.Router();
+  const document = openApiDocument();
+  router.use((_request, response, next) => {
+    response.set('cache-control', 'no-store');
+    next();
+  });
+  router.use('/assets', assetRoutes(new AssetService(database, check)));
+  router.use(express.json({ limit: LIMITS.projectBytes }));
+  router.get('/openapi.json', (_request, response) => {
+    response.json(document);
+  });
+  router.use('/projects', projectRoutes(new ProjectService(database)));
+  router.use('/fonts', fontRoutes());
+  router.use((request) => {
+    throw httpFault('NOT_FOUND', { what: 'address', id: request.originalUrl });
+  });
+  return router;
+}
+
+/** The built page; every address that is no file is one of its own routes. */
+function servePage(app: Express, folder: string): void {
+  app.use('/assets', express.static(`${folder}/assets`, { immutable: true, maxAge: '365d', fallthrough: false }));
+  app.use(express.static(folder, { index: false, setHeaders: (response) => response.setHeader('cache-control', 'no-cache') }));
+  app.get('/{*route}', (_request, response) => {
+    response.set('cache-control', 'no-cache').sendFile('index.html', { root: folder });
+  });
+}

@@ -1,0 +1,54 @@
+import { blob, index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+
+/** Times are UTC in ISO 8601. */
+export const projects = sqliteTable(
+  'projects',
+  {
+    id: text('id').primaryKey(),
+    name: text('name').notNull(),
+    words: text('words').notNull(),
+    pieces: integer('pieces').notNull(),
+    /** newest revision */
+    revision: integer('revision').notNull(),
+    createdAt: text('created_at').notNull(),
+    updatedAt: text('updated_at').notNull(),
+  },
+  (table) => [index('projects_updated').on(table.updatedAt)],
+);
+
+export const revisions = sqliteTable(
+  'revisions',
+  {
+    projectId: text('project_id')
+      .notNull()
+      .references(() => projects.id, { onDelete: 'cascade' }),
+    number: integer('number').notNull(),
+    kind: text('kind', { enum: ['created', 'saved'] }).notNull(),
+    /** kept for good when named */
+    name: text('name'),
+    coreVersion: text('core_version').notNull(),
+    document: text('document').notNull(),
+    createdAt: text('created_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.projectId, table.number] })],
+);
+
+/** Answers already given to requests with an idempotency key. */
+export const answers = sqliteTable('answers', {
+  key: text('key').primaryKey(),
+  /** method, path and hash of the body, so that a key can't be used for another request */
+  request: text('request').notNull(),
+  body: text('body').notNull(),
+  createdAt: text('created_at').notNull(),
+});
+
+export const assets = sqliteTable('assets', {
+  hash: text('hash').primaryKey(),
+  kind: text('kind', { enum: ['font', 'obj', 'stl'] }).notNull(),
+  size: integer('size').notNull(),
+  bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+  createdAt: text('created_at').notNull(),
+});
+
+/** Facts about this database itself. */
+export const facts = sqliteTable('facts', { name: text('name').primaryKey(), value: text('value').notNull() });

@@ -1,0 +1,158 @@
+import { createHash } from 'node:crypto';
+import type { Project } from '@fictile/core';
+import { parseProject } from '@fictile/core';
+import type { ProjectCard, Revision, Saved, StoredProject } from '@fictile/contract';
+import { and, desc, eq, inArray, lt } from 'drizzle-orm';
+import type { Database, Tables } from '../db/open.ts';
+import { answers, projects, revisions } from '../db/schema.ts';
+import { coreFault, httpFault } from './faults.ts';
+import { thinnedOut } from './thinning.ts';
+
+export const CORE_VERSION = '0.1.0';
+/** How long an idempotency key is remembered. */
+const KEY_DAYS = 7;
+
+/** Keeps documents with all their revisions. Every change is one atomic write, acknowledged when it is on the disk. */
+export class ProjectService {
+  readonly #database: Database;
+  readonly #now: () => Date;
+
+  constructor(database: Database, now: () => Date = () => new Date()) {
+    this.#database = database;
+    this.#now = now;
+  }
+
+  async list(): Promise<ProjectCard[]> {
+    return this.#database.tables.select().from(projects).orderBy(desc(projects.updatedAt), projects.id);
+  }
+
+  async read(id: string): Promise<StoredProject> {
+    const stored = await this.#newest(this.#database.tables, id);
+    if (!stored) throw httpFault('NOT_FOUND', { what: 'project', id });
+    return stored;
+  }
+
+  async readRevision(id: string, number: number): Promise<StoredProject> {
+    const [row] = await this.#database.tables
+      .select()
+      .from(revisions)
+      .where(and(eq(revisions.projectId, id), eq(revisions.number, number)));
+    if (!row) throw httpFault('NOT_FOUND', { what: 'revision', id: `${id} ${number}` });
+    return { project: parsed(JSON.parse(row.document)), revision: row.number, updatedAt: row.createdAt };
+  }
+
+  async listRevisions(id: string): Promise<Revision[]> {
+    await this.read(id);
+    return this.#database.tables
+      .select({
+        number: revisions.number,
+        kind: revisions.kind,
+        name: revisions.name,
+        coreVersion: revisions.coreVersion,
+        createdAt: revisions.createdAt,
+      })
+      .from(revisions)
+      .where(eq(revisions.projectId, id))
+      .orderBy(desc(revisions.number));
+  }
+
+  create(document: unknown, key: string): Promise<Saved> {
+    const project = parsed(document);
+    return this.#once(key, requestOf('create', project), async (tables) => {
+      if (await this.#newest(tables, project.id)) throw httpFault('ALREADY_THERE', { what: 'project', id: project.id });
+      const at = this.#now().toISOString();
+      return {
+        answer: { revision: 1, updatedAt: at },
+        writes: [
+          tables.insert(projects).values({ id: project.id, ...summary(project), revision: 1, createdAt: at, updatedAt: at }),
+          tables.insert(revisions).values(this.#row(project, 1, 'created', at)),
+        ],
+      };
+    });
+  }
+
+  /** Refuses a document that grew from an older revision than the newest, and tells that one. */
+  save(id: string, document: unknown, baseRevision: number, key: string): Promise<Saved> {
+    const project = parsed(document);
+    if (project.id !== id) throw httpFault('REQUEST_BROKEN', { path: 'project.id', why: 'is not the one in the address' });
+    return this.#once(key, requestOf(`save ${baseRevision}`, project), async (tables) => {
+      const newest = await this.#newest(tables, id);
+      if (!newest) throw httpFault('NOT_FOUND', { what: 'project', id });
+      if (newest.revision !== baseRevision) {
+        throw httpFault('REVISION_OLD', { base: baseRevision, newest: newest.revision }, { newer: newest });
+      }
+      const number = baseRevision + 1;
+      const at = this.#now().toISOString();
+      const rows = await tables
+        .select({ number: revisions.number, name: revisions.name, createdAt: revisions.createdAt })
+        .from(revisions)
+        .where(eq(revisions.projectId, id));
+      const gone = thinnedOut([...rows, { number, name: null, createdAt: at }], this.#now());
+      return {
+        answer: { revision: number, updatedAt: at },
+        writes: [
+          tables.insert(revisions).values(this.#row(project, number, 'saved', at)),
+          tables.update(projects).set({ ...summary(project), revision: number, updatedAt: at }).where(eq(projects.id, id)),
+          tables.delete(revisions).where(and(eq(revisions.projectId, id), inArray(revisions.number, gone))),
+        ],
+      };
+    });
+  }
+
+  async #newest(tables: Tables, id: string): Promise<StoredProject | undefined> {
+    const [row] = await tables
+      .select({ document: revisions.document, number: revisions.number, createdAt: revisions.createdAt })
+      .from(projects)
+      .innerJoin(revisions, and(eq(revisions.projectId, projects.id), eq(revisions.number, projects.revision)))
+      .where(eq(projects.id, id));
+    return row && { project: parsed(JSON.parse(row.document)), revision: row.number, updatedAt: row.createdAt };
+  }
+
+  #row(project: Project, number: number, kind: 'created' | 'saved', at: string): typeof revisions.$inferInsert {
+    return { projectId: project.id, number, kind, name: null, coreVersion: CORE_VERSION, document: JSON.stringify(project), createdAt: at };
+  }
+
+  /** Runs a change once for its key: the change and the memory of its answer are one atomic write. */
+  #once(key: string, request: string, prepare: (tables: Tables) => Promise<Change>): Promise<Saved> {
+    return this.#database.write(async (tables) => {
+      const [known] = await tables.select().from(answers).where(eq(answers.key, key));
+      if (known && known.request !== request) throw httpFault('KEY_REUSED', { key });
+      if (known) return JSON.parse(known.body) as Saved;
+      const { answer, writes } = await prepare(tables);
+      const at = this.#now();
+      const old = new Date(at.getTime() - KEY_DAYS * 24 * 3_600_000).toISOString();
+      await tables.batch([
+        tables.insert(answers).values({ key, request, body: JSON.stringify(answer), createdAt: at.toISOString() }),
+        ...writes,
+        tables.delete(answers).where(lt(answers.createdAt, old)),
+      ]);
+      return answer;
+    });
+  }
+}
+
+type Write = Parameters<Tables['batch']>[0][number];
+
+interface Change {
+  answer: Saved;
+  writes: Write[];
+}
+
+function parsed(document: unknown): Project {
+  const project = parseProject(document);
+  if (!project.ok) throw coreFault(project.error);
+  return project.value;
+}
+
+const requestOf = (what: string, project: Project): string =>
+  createHash('sha256')
+    .update(`${what} ${project.id} ${JSON.stringify(project)}`)
+    .digest('hex');
+
+const LONGEST_WORDS = 200;
+
+function summary(project: Project): Pick<typeof projects.$inferInsert, 'name' | 'words' | 'pieces'> {
+  const first = project.pieces[project.pieceOrder[0]];
+  const words = first ? first.source.graphemes.map((g) => g.text).join('') : '';
+  return { name: project.name, words: words.slice(0, LONGEST_WORDS), pieces: project.pieceOrder.length };
+}

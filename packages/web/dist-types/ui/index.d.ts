@@ -1,0 +1,2 @@
+export { ValueField } from './ValueField.tsx';
+//# sourceMappingURL=index.d.ts.map

@@ -1,0 +1,2 @@
+export { JobClient } from './jobClient.ts';
+//# sourceMappingURL=index.d.ts.map

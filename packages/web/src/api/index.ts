@@ -1,0 +1,2 @@
+export { api, Refused, Unreachable } from './client.ts';
+export type { SaveResult } from './client.ts';

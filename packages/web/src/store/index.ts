@@ -1,0 +1,2 @@
+export { ProjectStore } from './projectStore.ts';
+export type { ProjectState, SaveState } from './projectStore.ts';

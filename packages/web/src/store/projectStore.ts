@@ -1,0 +1,154 @@
+import type { StoredProject } from '@fictile/contract';
+import { commit, redo, sameDocument, startHistory, undo, type Edit, type Failure, type History, type Project } from '@fictile/core';
+import { api, Refused } from '../api/index.ts';
+import { dropDraft, keepDraft, readDraft } from './drafts.ts';
+
+export type SaveState = 'saved' | 'saving' | 'unsaved' | 'offline' | 'refused' | 'conflict';
+
+export interface ProjectState {
+  history: History;
+  save: SaveState;
+  /** what stands on the server, when someone else saved meanwhile */
+  newer: StoredProject | undefined;
+  /** why the last edit was not taken */
+  refusal: Failure | undefined;
+}
+
+const QUIET_MS = 400;
+const LONGEST_WAIT_MS = 4000;
+const RETRY_MS = 2000;
+
+/**
+ * One open project: its document, what can be undone, and its saving. Every edit is kept in the browser at once and sent within a second
+ * after the last one, or every few seconds while editing goes on.
+ */
+export class ProjectStore {
+  #state: ProjectState;
+  #revision: number;
+  #listeners = new Set<() => void>();
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #dirtySince: number | undefined;
+  #sending = false;
+
+  constructor(stored: StoredProject) {
+    const draft = readDraft(stored.project.id);
+    this.#revision = stored.revision;
+    this.#state = { history: startHistory(stored.project), save: 'saved', newer: undefined, refusal: undefined };
+    if (!draft) return;
+    this.#state = { ...this.#state, history: startHistory(draft.project), save: 'unsaved' };
+    this.#revision = draft.baseRevision;
+    this.#dirtySince = Date.now();
+    this.#sendLater(0);
+  }
+
+  get state(): ProjectState {
+    return this.#state;
+  }
+
+  get project(): Project {
+    return this.#state.history.project;
+  }
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  /** Edits with the same key in a row undo as one. */
+  edit(edit: Edit, joinKey?: string): void {
+    const next = commit(this.#state.history, edit, joinKey);
+    if (!next.ok) this.#set({ refusal: next.error });
+    else this.#change(next.value);
+  }
+
+  undo(): void {
+    this.#change(undo(this.#state.history));
+  }
+
+  redo(): void {
+    this.#change(redo(this.#state.history));
+  }
+
+  /** Takes what someone else saved; what was typed here since is given up on purpose. */
+  takeTheirs(): void {
+    const { newer } = this.#state;
+    if (!newer) return;
+    dropDraft(newer.project.id);
+    this.#revision = newer.revision;
+    this.#dirtySince = undefined;
+    this.#set({ history: startHistory(newer.project), save: 'saved', newer: undefined });
+  }
+
+  /** After what is here was kept under another name. */
+  forgetMine(): void {
+    dropDraft(this.project.id);
+  }
+
+  stop(): void {
+    clearTimeout(this.#timer);
+    if (this.#dirtySince !== undefined) void this.#send();
+  }
+
+  #change(history: History): void {
+    if (history === this.#state.history) return;
+    const changed = history.project !== this.#state.history.project;
+    this.#set({ history, refusal: undefined });
+    if (!changed) return;
+    this.#dirtySince ??= Date.now();
+    keepDraft({ project: history.project, baseRevision: this.#revision });
+    if (this.#state.save !== 'conflict' && this.#state.save !== 'offline') this.#set({ save: 'unsaved' });
+    const waited = Date.now() - this.#dirtySince;
+    this.#sendLater(Math.max(0, Math.min(QUIET_MS, LONGEST_WAIT_MS - waited)));
+  }
+
+  #sendLater(wait: number): void {
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.#send(), wait);
+  }
+
+  async #send(): Promise<void> {
+    if (this.#sending || this.#state.save === 'conflict' || this.#dirtySince === undefined) return;
+    this.#sending = true;
+    const project = this.project;
+    this.#dirtySince = undefined;
+    if (this.#state.save !== 'offline') this.#set({ save: 'saving' });
+    try {
+      const result = await api.saveProject(project, this.#revision, crypto.randomUUID());
+      if (result.kind === 'conflict') this.#meetConflict(project, result.newer);
+      else this.#acknowledge(project, result.saved.revision);
+    } catch (error) {
+      this.#dirtySince ??= Date.now();
+      if (error instanceof Refused) this.#set({ save: 'refused' });
+      else {
+        this.#set({ save: 'offline' });
+        this.#sendLater(RETRY_MS);
+      }
+    } finally {
+      this.#sending = false;
+      if (this.#dirtySince !== undefined && this.#state.save !== 'offline' && this.#state.save !== 'refused') this.#sendLater(QUIET_MS);
+    }
+  }
+
+  #acknowledge(sent: Project, revision: number): void {
+    this.#revision = revision;
+    if (this.project === sent) {
+      dropDraft(sent.id);
+      this.#set({ save: 'saved', newer: undefined });
+    } else {
+      keepDraft({ project: this.project, baseRevision: revision });
+      this.#dirtySince ??= Date.now();
+      this.#set({ save: 'unsaved' });
+    }
+  }
+
+  /** The same document saved twice (an answer that got lost) is no conflict. */
+  #meetConflict(sent: Project, newer: StoredProject): void {
+    if (sameDocument(newer.project, sent)) this.#acknowledge(sent, newer.revision);
+    else this.#set({ save: 'conflict', newer });
+  }
+
+  #set(values: Partial<ProjectState>): void {
+    this.#state = { ...this.#state, ...values };
+    for (const listener of this.#listeners) listener();
+  }
+}

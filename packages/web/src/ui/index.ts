@@ -1,0 +1,1 @@
+export { ValueField } from './ValueField.tsx';

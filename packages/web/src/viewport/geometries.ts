@@ -1,0 +1,59 @@
+import type { DisplayBuffers, Part, ShownCluster, ShownPiece } from '@fictile/core';
+import { BufferAttribute, BufferGeometry } from 'three';
+
+/** A cluster's buffers as the renderer holds them; equal clusters share one. */
+export interface ClusterGeometry {
+  solid: BufferGeometry;
+  edges: BufferGeometry;
+  parts: Part[];
+}
+
+/** Geometries by cluster key: made when buffers come, freed when no piece shows them any more. */
+export class GeometryShelf {
+  readonly #shelf = new Map<string, ClusterGeometry>();
+
+  keys(): string[] {
+    return [...this.#shelf.keys()];
+  }
+
+  get(key: string): ClusterGeometry | undefined {
+    return this.#shelf.get(key);
+  }
+
+  /** Takes the buffers of newly shown pieces and forgets what is shown no longer. */
+  update(pieces: readonly ShownPiece[]): void {
+    const clusters = pieces.flatMap((piece) => piece.clusters);
+    for (const cluster of clusters) this.#take(cluster);
+    const shown = new Set(clusters.map((cluster) => cluster.key));
+    for (const [key, geometry] of this.#shelf) {
+      if (shown.has(key)) continue;
+      free(geometry);
+      this.#shelf.delete(key);
+    }
+  }
+
+  clear(): void {
+    this.#shelf.forEach(free);
+    this.#shelf.clear();
+  }
+
+  #take({ key, buffers }: ShownCluster): void {
+    if (buffers && !this.#shelf.has(key)) this.#shelf.set(key, toGeometry(buffers));
+  }
+}
+
+function free({ solid, edges }: ClusterGeometry): void {
+  solid.dispose();
+  edges.dispose();
+}
+
+function toGeometry(buffers: DisplayBuffers): ClusterGeometry {
+  const solid = new BufferGeometry();
+  solid.setAttribute('position', new BufferAttribute(buffers.positions, 3));
+  solid.setAttribute('normal', new BufferAttribute(buffers.normals, 3));
+  solid.setIndex(new BufferAttribute(buffers.index, 1));
+  buffers.groups.forEach(({ start, count }, i) => solid.addGroup(start, count, i));
+  const edges = new BufferGeometry();
+  edges.setAttribute('position', new BufferAttribute(buffers.edges, 3));
+  return { solid, edges, parts: buffers.groups.map((group) => group.part) };
+}

@@ -1,0 +1,3 @@
+export { canDraw } from './canDraw.ts';
+export { GeometryShelf } from './geometries.ts';
+export { Viewport } from './Viewport.tsx';

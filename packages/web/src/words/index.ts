@@ -1,0 +1,2 @@
+export { failureText, remarkText } from './remarks.ts';
+export { texts } from './texts.ts';

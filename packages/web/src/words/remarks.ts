@@ -1,0 +1,53 @@
+import type { Failure, Remark } from '@fictile/core';
+
+const mm = (value: number): string => `${Number(value.toPrecision(3))} mm`;
+
+/** What the mesh has to tell: what happened, what it means, what to do. */
+export function remarkText(remark: Remark): string {
+  switch (remark.code) {
+    case 'TEXT_EMPTY':
+      return 'No words yet. Type some to see them here.';
+    case 'GLYPH_MISSING':
+      return `${remark.params.font} has no shape for ${remark.params.characters}. A box stands in; try another font.`;
+    case 'FLAT_SHEET':
+      return 'Raised 0 mm: a flat sheet, open at its rim.';
+    case 'EDGES_SCALED':
+      return `The edges together are ${mm(remark.params.askedMm)} deep, the body only ${mm(remark.params.takenMm)}. Both were scaled to fit.`;
+    case 'EDGE_MEETS':
+      return `The edge is wider than these strokes, so the slopes meet in a ridge: ${remark.params.letters}`;
+    case 'EDGE_JITTERED':
+      return `Some points were moved by up to ${mm(remark.params.byMm)} to build the edge of ${remark.params.letters}`;
+    case 'EDGE_OPENED':
+      return `The outline was opened by ${mm(remark.params.byMm)} to build the edge of ${remark.params.letters}`;
+    case 'EDGE_NARROWED':
+      return `The edge of ${remark.params.letters} had to be narrowed from ${mm(remark.params.askedMm)} to ${mm(remark.params.takenMm)}.`;
+    case 'LETTER_LEFT_OUT':
+      return `No sound solid could be built for ${remark.params.letters}; left out.`;
+    case 'OVER_BUDGET':
+      return `These words would make about ${remark.params.faces.toLocaleString('en')} faces, more than the ${remark.params.budget.toLocaleString('en')} allowed. The words are kept, the solid is held back.`;
+    case 'TEXT_TOO_LONG':
+      return `${remark.params.characters.toLocaleString('en')} characters: up to ${remark.params.limit.toLocaleString('en')} are built. The words are kept, the solid is held back.`;
+    case 'LETTERS_CROSS':
+      return `These letters stand apart but run into each other: ${remark.params.letters}`;
+    case 'ROUNDING_COLLAPSED':
+      return `${remark.params.faces} faces vanished in rounding to 32 bit. Save in millimetres, or with less detail.`;
+  }
+}
+
+export function failureText(failure: Failure): string {
+  switch (failure.code) {
+    case 'FONT_UNKNOWN':
+      return `The font ${failure.params.name} can’t be loaded. Is the server running?`;
+    case 'FONT_BROKEN':
+    case 'FONT_PACKED':
+      return `The font ${failure.params.name} can’t be read. Choose another.`;
+    case 'VALUE_OUT_OF_RANGE':
+      return `The ${failure.params.field} would be ${failure.params.value} ${failure.params.unit}; up to ${failure.params.max} can be built. Make it smaller.`;
+    case 'TOO_LARGE':
+      return `That is more ${failure.params.what} than fits (${failure.params.size.toLocaleString('en')}, the limit is ${failure.params.limit.toLocaleString('en')}). Nothing was changed.`;
+    case 'PROJECT_BROKEN':
+      return `That value does not fit (${failure.params.path}). Nothing was changed.`;
+    default:
+      return 'The solid could not be built. Undo the last change.';
+  }
+}

@@ -1,0 +1,1 @@
+export { JobClient } from './jobClient.ts';

@@ -32,7 +32,12 @@ function stage(name, [command, ...args], env = {}) {
 function unitTests() {
   rmSync(results, { force: true });
   const ok = stage('unit tests', [
-    'node', '--no-warnings', '--experimental-vm-modules', 'node_modules/jest/bin/jest.js', '--json', `--outputFile=${results}`,
+    'node',
+    '--no-warnings',
+    '--experimental-vm-modules',
+    'node_modules/jest/bin/jest.js',
+    '--json',
+    `--outputFile=${results}`,
   ]);
   count(ok, () => {
     const report = JSON.parse(readFileSync(results, 'utf8'));
@@ -43,7 +48,9 @@ function unitTests() {
 function browserTests() {
   build();
   rmSync(browserResults, { force: true });
-  const ok = stage('browser tests', ['npm', 'run', '--silent', 'browser'], { PLAYWRIGHT_JSON_OUTPUT_NAME: browserResults });
+  const ok = stage('browser tests', ['npm', 'run', '--silent', 'browser'], {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: browserResults,
+  });
   count(ok, () => {
     const { stats } = JSON.parse(readFileSync(browserResults, 'utf8'));
     return { passed: stats.expected + stats.flaky, failed: stats.unexpected };

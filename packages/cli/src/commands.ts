@@ -28,14 +28,18 @@ const remarkOn = (line: string): void => void process.stderr.write(`fictile: ${l
 
 export async function make(row: readonly string[]): Promise<void> {
   const { positional, flags: raw } = parseArguments(row, isSwitch);
-  if (positional.length > 0) throw fault('FLAG_UNKNOWN', `"${positional[0]}" belongs to no flag. Put words with spaces in quotes.`);
+  if (positional.length > 0)
+    throw fault('FLAG_UNKNOWN', `"${positional[0]}" belongs to no flag. Put words with spaces in quotes.`);
   const flags = Object.fromEntries(Object.entries(raw).map(([name, value]) => [name, readFlag(name, value)])) as Flags;
   tell(await makeCase(flags, await loadKernels()), flags);
 }
 
 function tell(result: CaseResult, flags: { json?: true; quiet?: true }): void {
   if (flags.json) say(JSON.stringify(result));
-  else if (!flags.quiet) say(`${result.file}: ${result.faces} faces, ${result.quads} of them quads, ${result.vertices} points, ${result.seconds} s`);
+  else if (!flags.quiet)
+    say(
+      `${result.file}: ${result.faces} faces, ${result.quads} of them quads, ${result.vertices} points, ${result.seconds} s`,
+    );
   if (!flags.quiet) result.remarks.forEach((remark) => remarkOn(remarkText(remark)));
 }
 
@@ -43,10 +47,12 @@ export async function batch(row: readonly string[]): Promise<void> {
   const { positional, flags } = parseArguments(row, () => false);
   only(flags, ['out-dir', 'jobs']);
   const [cases] = positional;
-  if (cases === undefined) throw fault('FLAG_MISSING', 'There is no file of cases. Give one: fictile batch CASES.jsonl --out-dir DIR.');
+  if (cases === undefined)
+    throw fault('FLAG_MISSING', 'There is no file of cases. Give one: fictile batch CASES.jsonl --out-dir DIR.');
   if (flags['out-dir'] === undefined) throw fault('FLAG_MISSING', 'There is no --out-dir. Say where to write.');
   const jobs = Number(flags.jobs ?? 1);
-  if (!(Number.isInteger(jobs) && jobs >= 1 && jobs <= 64)) throw fault('FLAG_VALUE', `--jobs is "${flags.jobs}"; it takes a whole number from 1 to 64. Change it.`);
+  if (!(Number.isInteger(jobs) && jobs >= 1 && jobs <= 64))
+    throw fault('FLAG_VALUE', `--jobs is "${flags.jobs}"; it takes a whole number from 1 to 64. Change it.`);
   const lines = await readLines(cases);
   const kernels = await loadKernels();
   const folders = { from: dirname(resolve(cases)), to: resolve(String(flags['out-dir'])) };
@@ -95,7 +101,8 @@ function parseCase(line: string): Record<string, unknown> {
   } catch {
     throw fault('CASE_BROKEN', 'This line is no JSON. Write one object a line.');
   }
-  if (typeof data !== 'object' || data === null || Array.isArray(data)) throw fault('CASE_BROKEN', 'This line is no object. Write one object a line.');
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    throw fault('CASE_BROKEN', 'This line is no object. Write one object a line.');
   return data as Record<string, unknown>;
 }
 
@@ -112,11 +119,29 @@ export async function bake(row: readonly string[]): Promise<void> {
   const kernels = await loadKernels();
   const engine = new Engine({ kernels, ...shippedFonts(), cacheBytes: 256 * 1024 * 1024 });
   const pieces = Object.values(project.value.pieces);
-  const wanted = flags.piece === undefined ? pieces.filter((p) => p.visible) : pieces.filter((p) => p.name === flags.piece || p.id === flags.piece);
-  if (wanted.length === 0) throw fault('PIECE_UNKNOWN', `The project has no piece "${String(flags.piece ?? 'that is shown')}". It has: ${pieces.map((p) => p.name).join(', ')}.`);
-  if (wanted.length > 1) throw fault('PIECE_UNKNOWN', `The project has several pieces. Say which with --piece: ${wanted.map((p) => p.name).join(', ')}.`);
+  const wanted =
+    flags.piece === undefined
+      ? pieces.filter((p) => p.visible)
+      : pieces.filter((p) => p.name === flags.piece || p.id === flags.piece);
+  if (wanted.length === 0)
+    throw fault(
+      'PIECE_UNKNOWN',
+      `The project has no piece "${String(flags.piece ?? 'that is shown')}". It has: ${pieces.map((p) => p.name).join(', ')}.`,
+    );
+  if (wanted.length > 1)
+    throw fault(
+      'PIECE_UNKNOWN',
+      `The project has several pieces. Say which with --piece: ${wanted.map((p) => p.name).join(', ')}.`,
+    );
   const evaluated = await evaluatePiece(engine, project.value, wanted[0].id);
-  const written = await writeMesh(pieceMesh(evaluated), usualWriteOptions(format, project.value.name, evaluated.letters.map((l) => l.text)));
+  const written = await writeMesh(
+    pieceMesh(evaluated),
+    usualWriteOptions(
+      format,
+      project.value.name,
+      evaluated.letters.map((l) => l.text),
+    ),
+  );
   await writeWhole(flags.out, written.bytes);
   tell(resultOf(flags.out, written.mesh, [...evaluated.remarks, ...written.remarks], started), {
     json: flags.json === true ? true : undefined,
@@ -160,9 +185,15 @@ export async function check(row: readonly string[]): Promise<void> {
     return;
   }
   const yes = (value: boolean): string => (value ? 'yes' : 'NO');
-  say(`closed ${yes(report.closed)}, manifold ${yes(report.manifold)}, outward ${yes(report.outward)}, crossing faces ${report.crossingFaces}${report.crossingCapped ? ' or more' : ''}`);
-  say(`${report.faces} faces: ${report.quads} quads, ${report.triangles} triangles, ${report.ngons} larger; ${report.slivers} slivers, ${report.degenerate} without area`);
-  say(`${report.sizeMm.map((v) => Number(v.toFixed(3))).join(' x ')}, edges ${report.edgeMm.shortest.toPrecision(3)} to ${report.edgeMm.longest.toPrecision(3)}`);
+  say(
+    `closed ${yes(report.closed)}, manifold ${yes(report.manifold)}, outward ${yes(report.outward)}, crossing faces ${report.crossingFaces}${report.crossingCapped ? ' or more' : ''}`,
+  );
+  say(
+    `${report.faces} faces: ${report.quads} quads, ${report.triangles} triangles, ${report.ngons} larger; ${report.slivers} slivers, ${report.degenerate} without area`,
+  );
+  say(
+    `${report.sizeMm.map((v) => Number(v.toFixed(3))).join(' x ')}, edges ${report.edgeMm.shortest.toPrecision(3)} to ${report.edgeMm.longest.toPrecision(3)}`,
+  );
 }
 
 export function schema(row: readonly string[]): void {
@@ -174,9 +205,18 @@ export function schema(row: readonly string[]): void {
 
 function caseSchema(): object {
   const properties = Object.fromEntries(
-    Object.entries(MAKE_FLAGS).map(([name, kind]) => [name.replace(/-(.)/g, (_, letter: string) => letter.toUpperCase()), flagSchema(kind)]),
+    Object.entries(MAKE_FLAGS).map(([name, kind]) => [
+      name.replace(/-(.)/g, (_, letter: string) => letter.toUpperCase()),
+      flagSchema(kind),
+    ]),
   );
-  return { $schema: 'https://json-schema.org/draft/2020-12/schema', type: 'object', properties, required: ['text', 'out'], additionalProperties: false };
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    type: 'object',
+    properties,
+    required: ['text', 'out'],
+    additionalProperties: false,
+  };
 }
 
 function flagSchema(kind: FlagKind): object {
@@ -190,11 +230,20 @@ function flagSchema(kind: FlagKind): object {
     case 'number':
       return { type: kind.whole ? 'integer' : 'number', minimum: kind.min, maximum: kind.max };
     case 'length':
-      return { anyOf: [{ type: 'number', minimum: kind.min, maximum: kind.max }, { type: 'string', description: 'a length: 18mm, 1.8cm, 0.7in' }] };
+      return {
+        anyOf: [
+          { type: 'number', minimum: kind.min, maximum: kind.max },
+          { type: 'string', description: 'a length: 18mm, 1.8cm, 0.7in' },
+        ],
+      };
   }
 }
 
 function only(flags: Readonly<Record<string, unknown>>, allowed: readonly string[]): void {
   const stray = Object.keys(flags).find((name) => !allowed.includes(name));
-  if (stray !== undefined) throw fault('FLAG_UNKNOWN', `There is no flag --${stray} here. There are: ${allowed.map((n) => `--${n}`).join(', ')}.`);
+  if (stray !== undefined)
+    throw fault(
+      'FLAG_UNKNOWN',
+      `There is no flag --${stray} here. There are: ${allowed.map((n) => `--${n}`).join(', ')}.`,
+    );
 }

@@ -60,7 +60,8 @@ type FlagValue<K extends FlagKind> = K extends { kind: 'text' }
       : number;
 
 export function readFlag(name: string, raw: string | number | boolean): string | number | true {
-  if (!isFlag(name)) throw fault('FLAG_UNKNOWN', `There is no flag --${name}. Look at docs/command-line.md for those there are.`);
+  if (!isFlag(name))
+    throw fault('FLAG_UNKNOWN', `There is no flag --${name}. Look at docs/command-line.md for those there are.`);
   const kind: FlagKind = MAKE_FLAGS[name];
   const wrong = (wanted: string): never => {
     throw fault('FLAG_VALUE', `--${name} is "${raw}"; it takes ${wanted}. Change it.`);
@@ -74,11 +75,14 @@ export function readFlag(name: string, raw: string | number | boolean): string |
       return kind.of.includes(String(raw)) ? String(raw) : wrong(kind.of.join(', ').replace(/, ([^,]*)$/, ' or $1'));
     case 'length':
     case 'number': {
-      const value = kind.kind === 'length' ? parseLength(String(raw)) : Number(raw === '' || typeof raw === 'boolean' ? NaN : raw);
+      const value =
+        kind.kind === 'length' ? parseLength(String(raw)) : Number(raw === '' || typeof raw === 'boolean' ? NaN : raw);
       const fits = value !== undefined && value >= kind.min && value <= kind.max;
       const whole = kind.kind === 'number' && kind.whole;
       if (fits && (!whole || Number.isInteger(value))) return value;
-      return wrong(`${kind.kind === 'length' ? 'a length' : whole ? 'a whole number' : 'a number'} from ${kind.min} to ${kind.max}${kind.kind === 'length' ? ' mm' : ''}`);
+      return wrong(
+        `${kind.kind === 'length' ? 'a length' : whole ? 'a whole number' : 'a number'} from ${kind.min} to ${kind.max}${kind.kind === 'length' ? ' mm' : ''}`,
+      );
     }
   }
 }

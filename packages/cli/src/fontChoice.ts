@@ -29,11 +29,22 @@ export async function chooseFont(font: string, kernels: Kernels): Promise<FontCh
   const opened = openFont(kernels, { bytes, hash, name, axes: {} });
   if (!opened.ok) throw faultOf(opened.error);
   return {
-    catalogue: [{ family: name, kind: 'sans', licence: '', styles: [{ name: 'file', weight: 400, italic: false, hash }], axes: fontAxes(kernels, bytes) }],
+    catalogue: [
+      {
+        family: name,
+        kind: 'sans',
+        licence: '',
+        styles: [{ name: 'file', weight: 400, italic: false, hash }],
+        axes: fontAxes(kernels, bytes),
+      },
+    ],
     family: name,
     loadFont: (wanted) => Promise.resolve(wanted === hash ? bytes : undefined),
   };
 }
 
 /** The shipped fonts alone, for documents. */
-export const shippedFonts = (): Pick<FontChoice, 'catalogue' | 'loadFont'> => ({ catalogue: shipped, loadFont: readFont });
+export const shippedFonts = (): Pick<FontChoice, 'catalogue' | 'loadFont'> => ({
+  catalogue: shipped,
+  loadFont: readFont,
+});

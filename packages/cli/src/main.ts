@@ -2,12 +2,21 @@ import { batch, bake, check, make, schema } from './commands.ts';
 import { fault, InputFault } from './messages.ts';
 import { dropUnfinished } from './output.ts';
 
-const COMMANDS: Readonly<Record<string, (row: readonly string[]) => void | Promise<void>>> = { make, batch, bake, check, schema };
+const COMMANDS: Readonly<Record<string, (row: readonly string[]) => void | Promise<void>>> = {
+  make,
+  batch,
+  bake,
+  check,
+  schema,
+};
 
 async function main([name = '', ...row]: string[]): Promise<number> {
   try {
     if (!Object.hasOwn(COMMANDS, name)) {
-      throw fault('COMMAND_UNKNOWN', `${name === '' ? 'No command' : `"${name}" is no command`}. There are: ${Object.keys(COMMANDS).join(', ')}.`);
+      throw fault(
+        'COMMAND_UNKNOWN',
+        `${name === '' ? 'No command' : `"${name}" is no command`}. There are: ${Object.keys(COMMANDS).join(', ')}.`,
+      );
     }
     await COMMANDS[name](row);
     return 0;
@@ -16,7 +25,9 @@ async function main([name = '', ...row]: string[]): Promise<number> {
       process.stderr.write(`fictile: ${error.code}: ${error.message}\n`);
       return 2;
     }
-    process.stderr.write(`fictile: INTERNAL: ${error instanceof Error ? error.message : String(error)}. This is a fault of ours; please report it.\n`);
+    process.stderr.write(
+      `fictile: INTERNAL: ${error instanceof Error ? error.message : String(error)}. This is a fault of ours; please report it.\n`,
+    );
     return 1;
   }
 }

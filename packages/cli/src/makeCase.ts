@@ -43,10 +43,20 @@ export async function makeCase(flags: Flags, kernels: Kernels): Promise<CaseResu
   const format = formatOf(flags.out);
   const font = await chooseFont(flags.font ?? 'Zilla Slab', kernels);
   const project = documentOf(flags, font.family);
-  const engine = new Engine({ kernels, catalogue: font.catalogue, loadFont: font.loadFont, cacheBytes: CACHE_BYTES, seed: flags.seed });
+  const engine = new Engine({
+    kernels,
+    catalogue: font.catalogue,
+    loadFont: font.loadFont,
+    cacheBytes: CACHE_BYTES,
+    seed: flags.seed,
+  });
   const evaluated = await evaluatePiece(engine, project, project.pieceOrder[0]);
   const { mesh, bytes, remarks } = await writeMesh(pieceMesh(evaluated), {
-    ...usualWriteOptions(format, project.name, evaluated.letters.map((l) => l.text)),
+    ...usualWriteOptions(
+      format,
+      project.name,
+      evaluated.letters.map((l) => l.text),
+    ),
     ...writeChoices(flags),
   });
   await writeWhole(flags.out, bytes);
@@ -75,11 +85,14 @@ function documentOf(flags: Flags, family: string): Project {
   const text = (flags.text as string).replace(/\\n/g, '\n');
   const name = text.replace(/\s+/g, ' ').trim().slice(0, 60) || 'Words';
   const piece = newPiece('words', name, splitGraphemes(text));
-  return editsOf(flags, family, piece).reduce((project, edit) => {
-    const changed = applyEdit(project, edit);
-    if (!changed.ok) throw faultOf(changed.error);
-    return changed.value;
-  }, newProject('command-line', name, [piece]));
+  return editsOf(flags, family, piece).reduce(
+    (project, edit) => {
+      const changed = applyEdit(project, edit);
+      if (!changed.ok) throw faultOf(changed.error);
+      return changed.value;
+    },
+    newProject('command-line', name, [piece]),
+  );
 }
 
 function editsOf(flags: Flags, family: string, piece: Piece): Edit[] {
@@ -92,7 +105,12 @@ function editsOf(flags: Flags, family: string, piece: Piece): Edit[] {
     steps: flags['edge-steps'] ?? front.steps,
   };
   const words: Extract<Edit, { kind: 'setWords' }>['values'] = defined({
-    font: { family, weight: flags.weight ?? (family === piece.source.font.family ? piece.source.font.weight : 400), italic: false, axes: {} },
+    font: {
+      family,
+      weight: flags.weight ?? (family === piece.source.font.family ? piece.source.font.weight : 400),
+      italic: false,
+      axes: {},
+    },
     sizeMm: flags.size,
     align: flags.align,
     anchor: flags.anchor,
@@ -107,7 +125,11 @@ function editsOf(flags: Flags, family: string, piece: Piece): Edit[] {
   });
   return [
     { kind: 'setWords', pieceId, values: words },
-    { kind: 'setSolid', pieceId, values: defined({ depthMm: flags.depth, front: edge, backAsFront: flags['back-edge'] === 'same' }) },
+    {
+      kind: 'setSolid',
+      pieceId,
+      values: defined({ depthMm: flags.depth, front: edge, backAsFront: flags['back-edge'] === 'same' }),
+    },
     { kind: 'setFaces', pieceId, values: defined({ toleranceMm: flags.tolerance }) },
   ];
 }
@@ -125,7 +147,11 @@ function parseFeatures(text: string): Record<string, number> {
   return Object.fromEntries(
     rows.map((row) => {
       const match = /^\s*([ -<>-~]{4})\s*(?:=\s*(\d{1,2}))?\s*$/.exec(row);
-      if (!match) throw fault('FLAG_VALUE', `--features has "${row.trim()}"; write tags of four letters like "liga=0,ss01". Change it.`);
+      if (!match)
+        throw fault(
+          'FLAG_VALUE',
+          `--features has "${row.trim()}"; write tags of four letters like "liga=0,ss01". Change it.`,
+        );
       return [match[1], Number(match[2] ?? 1)];
     }),
   );

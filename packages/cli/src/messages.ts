@@ -2,7 +2,17 @@ import type { ErrorParams, Failure, Remark } from '@fictile/core';
 
 /** Faults that only the command line knows. */
 export interface CliFault {
-  code: 'FLAG_UNKNOWN' | 'FLAG_VALUE' | 'FLAG_MISSING' | 'FILE_UNREADABLE' | 'FILE_UNWRITABLE' | 'COMMAND_UNKNOWN' | 'CASE_BROKEN' | 'PIECE_UNKNOWN' | 'NOTHING_BUILT' | 'FORMAT_UNKNOWN';
+  code:
+    | 'FLAG_UNKNOWN'
+    | 'FLAG_VALUE'
+    | 'FLAG_MISSING'
+    | 'FILE_UNREADABLE'
+    | 'FILE_UNWRITABLE'
+    | 'COMMAND_UNKNOWN'
+    | 'CASE_BROKEN'
+    | 'PIECE_UNKNOWN'
+    | 'NOTHING_BUILT'
+    | 'FORMAT_UNKNOWN';
   message: string;
 }
 

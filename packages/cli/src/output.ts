@@ -6,7 +6,11 @@ import { fault } from './messages.ts';
 export function formatOf(path: string): MeshFormat {
   const ending = extname(path).slice(1).toLowerCase();
   const format = MESH_FORMATS.find((f) => f === ending);
-  if (!format) throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be written. Use ${MESH_FORMATS.map((f) => `.${f}`).join(', ')}.`);
+  if (!format)
+    throw fault(
+      'FORMAT_UNKNOWN',
+      `${path} ends in no format that can be written. Use ${MESH_FORMATS.map((f) => `.${f}`).join(', ')}.`,
+    );
   return format;
 }
 
@@ -22,7 +26,10 @@ export async function writeWhole(path: string, bytes: Uint8Array): Promise<void>
     await rename(part, path);
   } catch (error) {
     await rm(part, { force: true });
-    throw fault('FILE_UNWRITABLE', `${path} can't be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'}). Choose another place.`);
+    throw fault(
+      'FILE_UNWRITABLE',
+      `${path} can't be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'}). Choose another place.`,
+    );
   } finally {
     unfinished.delete(part);
   }

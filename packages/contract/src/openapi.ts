@@ -15,7 +15,10 @@ import {
   storedProjectSchema,
 } from './api.ts';
 
-const json = (schema: z.ZodType, description: string): { description: string; content: Record<string, { schema: z.ZodType }> } => ({
+const json = (
+  schema: z.ZodType,
+  description: string,
+): { description: string; content: Record<string, { schema: z.ZodType }> } => ({
   description,
   content: { 'application/json': { schema } },
 });
@@ -24,16 +27,39 @@ const id = z.object({ id: z.string() });
 const hash = z.object({ hash: z.string().regex(/^[0-9a-f]{64}$/) });
 const key = z.object({ [IDEMPOTENCY_HEADER]: z.string().min(8).max(100) });
 
+type Add = OpenAPIRegistry['registerPath'];
+
 /** The OpenAPI 3.1 document of the API, made from the schemas that the server parses with. */
 export function openApiDocument(): object {
   const registry = new OpenAPIRegistry();
-  const add = registry.registerPath.bind(registry);
-  add({ method: 'get', path: '/api/projects', responses: { 200: json(projectListSchema, 'All projects, newest first') } });
+  const add: Add = registry.registerPath.bind(registry);
+  addProjects(add);
+  addFiles(add);
+  return new OpenApiGeneratorV31(registry.definitions).generateDocument({
+    openapi: '3.1.0',
+    info: {
+      title: 'Fictile',
+      version: '0.1.0',
+      description: 'Projects of lettering in 3D: documents, revisions, assets, fonts.',
+    },
+  });
+}
+
+function addProjects(add: Add): void {
+  add({
+    method: 'get',
+    path: '/api/projects',
+    responses: { 200: json(projectListSchema, 'All projects, newest first') },
+  });
   add({
     method: 'post',
     path: '/api/projects',
     request: { headers: key, body: json(createProjectSchema, 'A whole document') },
-    responses: { 201: json(savedSchema, 'Kept as revision 1'), 409: fault('There is one with this id'), 422: fault('No valid document') },
+    responses: {
+      201: json(savedSchema, 'Kept as revision 1'),
+      409: fault('There is one with this id'),
+      422: fault('No valid document'),
+    },
   });
   add({
     method: 'get',
@@ -44,8 +70,16 @@ export function openApiDocument(): object {
   add({
     method: 'put',
     path: '/api/projects/{id}',
-    request: { params: id, headers: key, body: json(saveProjectSchema, 'The whole document and the revision it grew from') },
-    responses: { 200: json(savedSchema, 'Kept'), 409: json(conflictSchema, 'A newer revision stands'), 422: fault('No valid document') },
+    request: {
+      params: id,
+      headers: key,
+      body: json(saveProjectSchema, 'The whole document and the revision it grew from'),
+    },
+    responses: {
+      200: json(savedSchema, 'Kept'),
+      409: json(conflictSchema, 'A newer revision stands'),
+      422: fault('No valid document'),
+    },
   });
   add({
     method: 'get',
@@ -59,11 +93,22 @@ export function openApiDocument(): object {
     request: { params: id.extend({ number: z.coerce.number().int().positive() }) },
     responses: { 200: json(storedProjectSchema, 'That revision'), 404: fault('No such revision') },
   });
+}
+
+function addFiles(add: Add): void {
   add({
     method: 'put',
     path: '/api/assets/{hash}',
-    request: { params: hash, query: z.object({ kind: assetKindSchema }), body: { content: { 'application/octet-stream': { schema: z.string() } } } },
-    responses: { 201: json(assetSchema, 'Checked and kept'), 413: fault('Too large'), 422: fault('Not what it claims to be') },
+    request: {
+      params: hash,
+      query: z.object({ kind: assetKindSchema }),
+      body: { content: { 'application/octet-stream': { schema: z.string() } } },
+    },
+    responses: {
+      201: json(assetSchema, 'Checked and kept'),
+      413: fault('Too large'),
+      422: fault('Not what it claims to be'),
+    },
   });
   add({
     method: 'get',
@@ -77,9 +122,5 @@ export function openApiDocument(): object {
     path: '/api/fonts/{hash}',
     request: { params: hash },
     responses: { 200: { description: 'The font file' }, 404: fault('No such font') },
-  });
-  return new OpenApiGeneratorV31(registry.definitions).generateDocument({
-    openapi: '3.1.0',
-    info: { title: 'Fictile', version: '0.1.0', description: 'Projects of lettering in 3D: documents, revisions, assets, fonts.' },
   });
 }

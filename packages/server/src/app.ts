@@ -29,7 +29,9 @@ export function createApp(options: AppOptions): Express {
   const { database, log } = options;
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (request) => request.url?.startsWith('/assets/') ?? false } }));
+  app.use(
+    pinoHttp({ logger: log, autoLogging: { ignore: (request) => request.url?.startsWith('/assets/') ?? false } }),
+  );
   app.use(securityHeaders());
   app.use(guard(options.listensLocally));
   app.use(compression());
@@ -88,7 +90,9 @@ function api(database: Database, check: AssetCheck): express.Router {
 /** The built page; every address that is no file is one of its own routes. */
 function servePage(app: Express, folder: string): void {
   app.use('/assets', express.static(`${folder}/assets`, { immutable: true, maxAge: '365d', fallthrough: false }));
-  app.use(express.static(folder, { index: false, setHeaders: (response) => response.setHeader('cache-control', 'no-cache') }));
+  app.use(
+    express.static(folder, { index: false, setHeaders: (response) => response.setHeader('cache-control', 'no-cache') }),
+  );
   app.get('/{*route}', (_request, response) => {
     response.set('cache-control', 'no-cache').sendFile('index.html', { root: folder });
   });

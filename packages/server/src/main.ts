@@ -12,7 +12,10 @@ const local = ['127.0.0.1', 'localhost', '::1'].includes(settings.host);
 const server = createServer(createApp({ database, log, page: settings.page, listensLocally: local }));
 
 server.on('error', (error: NodeJS.ErrnoException) => {
-  const why = error.code === 'EADDRINUSE' ? `Port ${settings.port} is taken. Stop what runs there, or choose another: PORT=4200 npm start` : error.message;
+  const why =
+    error.code === 'EADDRINUSE'
+      ? `Port ${settings.port} is taken. Stop what runs there, or choose another: PORT=4200 npm start`
+      : error.message;
   process.stderr.write(`Fictile can't start. ${why}\n`);
   process.exit(1);
 });

@@ -14,7 +14,8 @@ const DEFAULT_PORT = 4173;
 
 export function readSettings(env: NodeJS.ProcessEnv): Settings {
   const port = Number(env.PORT ?? DEFAULT_PORT);
-  if (!(Number.isInteger(port) && port >= 0 && port <= 65_535)) throw new Error(`PORT is "${env.PORT}"; it takes a number from 0 to 65535.`);
+  if (!(Number.isInteger(port) && port >= 0 && port <= 65_535))
+    throw new Error(`PORT is "${env.PORT}"; it takes a number from 0 to 65535.`);
   return {
     port,
     host: env.HOST ?? '127.0.0.1',

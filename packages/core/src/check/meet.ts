@@ -63,7 +63,9 @@ function segmentMeetsInPlane(p: Float64Array, q: number, r: number, t: readonly 
   return [0, 1, 2].some((k) => {
     const u = t[k];
     const v = t[(k + 1) % 3];
-    return side(q, r, u) * side(q, r, v) <= 0 && side(u, v, q) * side(u, v, r) <= 0 && boxesMeet(p, [q, r], [u, v], i, j);
+    return (
+      side(q, r, u) * side(q, r, v) <= 0 && side(u, v, q) * side(u, v, r) <= 0 && boxesMeet(p, [q, r], [u, v], i, j)
+    );
   });
 }
 

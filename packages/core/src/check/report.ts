@@ -1,4 +1,13 @@
-import { adjacency, faceCount, nextCorner, triangulate, vertexCount, type Adjacency, type PolygonMesh, type Triangles } from '../mesh/index.ts';
+import {
+  adjacency,
+  faceCount,
+  nextCorner,
+  triangulate,
+  vertexCount,
+  type Adjacency,
+  type PolygonMesh,
+  type Triangles,
+} from '../mesh/index.ts';
 import { findCrossings } from './crossings.ts';
 import { findShells, wronglyTurned } from './shells.ts';
 
@@ -68,7 +77,11 @@ function countSizes(mesh: PolygonMesh): { triangles: number; quads: number; ngon
   return counts;
 }
 
-function triangleArea(mesh: PolygonMesh, triangles: Triangles, t: number): { area: number; sides: [number, number, number] } {
+function triangleArea(
+  mesh: PolygonMesh,
+  triangles: Triangles,
+  t: number,
+): { area: number; sides: [number, number, number] } {
   const p = mesh.positions;
   const [a, b, c] = [0, 1, 2].map((k) => mesh.faceVertices[triangles.corners[3 * t + k]] * 3);
   const ux = p[b] - p[a];
@@ -92,7 +105,10 @@ function triangleArea(mesh: PolygonMesh, triangles: Triangles, t: number): { are
 /** sine of one degree */
 const SLIVER_SINE = 0.01745240643728351;
 
-function measureTriangles(mesh: PolygonMesh, triangles: Triangles): { hasArea: Uint8Array; slivers: number; degenerate: number } {
+function measureTriangles(
+  mesh: PolygonMesh,
+  triangles: Triangles,
+): { hasArea: Uint8Array; slivers: number; degenerate: number } {
   const hasArea = new Uint8Array(triangles.face.length);
   let slivers = 0;
   let degenerate = 0;
@@ -161,7 +177,10 @@ function boundingSize(mesh: PolygonMesh): [number, number, number] {
   return mesh.positions.length === 0 ? [0, 0, 0] : [high[0] - low[0], high[1] - low[1], high[2] - low[2]];
 }
 
-function edgeLengths(mesh: PolygonMesh, { twin, face }: Adjacency): { shortest: number; median: number; longest: number } {
+function edgeLengths(
+  mesh: PolygonMesh,
+  { twin, face }: Adjacency,
+): { shortest: number; median: number; longest: number } {
   const lengths: number[] = [];
   const p = mesh.positions;
   for (let c = 0; c < twin.length; c++) {

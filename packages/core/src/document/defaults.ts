@@ -34,7 +34,16 @@ export function usualBody(): Body {
 }
 
 export function newPiece(id: string, name: string, graphemes: readonly string[]): Piece {
-  return { id, name, role: 'seen', visible: true, locked: false, source: usualWords(graphemes), body: usualBody(), steps: [] };
+  return {
+    id,
+    name,
+    role: 'seen',
+    visible: true,
+    locked: false,
+    source: usualWords(graphemes),
+    body: usualBody(),
+    steps: [],
+  };
 }
 
 export function newProject(id: string, name: string, pieces: readonly Piece[]): Project {

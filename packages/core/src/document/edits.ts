@@ -82,10 +82,18 @@ function spliceWords(words: Words, at: number, remove: number, insert: readonly 
 /**
  * The splice that turns the old row into the new one: what is alike at both ends stays. For a text field that only tells its whole new text.
  */
-export function spliceBetween(before: readonly string[], after: readonly string[]): { at: number; remove: number; insert: string[] } {
+export function spliceBetween(
+  before: readonly string[],
+  after: readonly string[],
+): { at: number; remove: number; insert: string[] } {
   let start = 0;
   while (start < before.length && start < after.length && before[start] === after[start]) start++;
   let end = 0;
-  while (end < before.length - start && end < after.length - start && before[before.length - 1 - end] === after[after.length - 1 - end]) end++;
+  while (
+    end < before.length - start &&
+    end < after.length - start &&
+    before[before.length - 1 - end] === after[after.length - 1 - end]
+  )
+    end++;
   return { at: start, remove: before.length - start - end, insert: after.slice(start, after.length - end) };
 }

@@ -29,7 +29,10 @@ export function commit(history: History, edit: Edit, joinKey?: string): Result<H
   const joins = joinKey !== undefined && last?.joinKey === joinKey && history.future.length === 0;
   const before = joins ? applyPatches(history.project, reversed(last.patches)) : history.project;
   const entry: Entry = { edit, patches: joins ? diff(before, next.value) : patches, joinKey };
-  return { ok: true, value: { project: next.value, past: [...history.past.slice(0, joins ? -1 : undefined), entry], future: [] } };
+  return {
+    ok: true,
+    value: { project: next.value, past: [...history.past.slice(0, joins ? -1 : undefined), entry], future: [] },
+  };
 }
 
 export function undo(history: History): History {

@@ -5,7 +5,10 @@ import { LIMITS } from '../base/index.ts';
 export const SCHEMA_VERSION = 1;
 
 /** What a value means to the interface: its unit, and whether it may change in time. */
-const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({ unit, moves });
+const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
+  unit,
+  moves,
+});
 const length = (min: number, max: number): z.ZodNumber => z.number().min(min).max(max).meta(value('mm', true));
 
 export const edgeSchema = z.object({
@@ -39,7 +42,10 @@ export const wordsSchema = z.object({
   leadingPercent: z.number().min(10).max(1000).meta(value('%', true)),
   kerning: z.boolean(),
   features: z.record(z.string().regex(/^[ -~]{4}$/), z.number().int().min(0).max(100)),
-  language: z.string().max(35).regex(/^[A-Za-z0-9-]*$/),
+  language: z
+    .string()
+    .max(35)
+    .regex(/^[A-Za-z0-9-]*$/),
   direction: z.enum(['ltr', 'rtl', 'auto']),
   letters: z.enum(['joined', 'apart']),
 });
@@ -86,7 +92,10 @@ export const projectSchema = z
     faceBudget: z.number().int().min(100).max(LIMITS.meshFaces).meta(value('count', false)),
   })
   .refine(
-    (p) => new Set(p.pieceOrder).size === p.pieceOrder.length && p.pieceOrder.length === Object.keys(p.pieces).length && p.pieceOrder.every((id) => p.pieces[id]?.id === id),
+    (p) =>
+      new Set(p.pieceOrder).size === p.pieceOrder.length &&
+      p.pieceOrder.length === Object.keys(p.pieces).length &&
+      p.pieceOrder.every((id) => p.pieces[id]?.id === id),
     { path: ['pieceOrder'], message: 'pieces and their order do not agree' },
   );
 

@@ -1,4 +1,12 @@
-import { adjacency, cornerNormals, nextCorner, toFloat32, triangulate, type Part, type PolygonMesh } from '../mesh/index.ts';
+import {
+  adjacency,
+  cornerNormals,
+  nextCorner,
+  toFloat32,
+  triangulate,
+  type Part,
+  type PolygonMesh,
+} from '../mesh/index.ts';
 
 /** What a renderer takes of a cluster: fresh 32-bit buffers about the cluster's own origin, to be handed over. */
 export interface DisplayBuffers {
@@ -59,7 +67,14 @@ function edgeLines(mesh: PolygonMesh, twin: Int32Array, face: Uint32Array): Floa
     if (twin[c] >= 0 && twin[c] < c) continue;
     const a = mesh.faceVertices[c] * 3;
     const b = mesh.faceVertices[nextCorner(mesh, face[c], c)] * 3;
-    lines.push(mesh.positions[a], mesh.positions[a + 1], mesh.positions[a + 2], mesh.positions[b], mesh.positions[b + 1], mesh.positions[b + 2]);
+    lines.push(
+      mesh.positions[a],
+      mesh.positions[a + 1],
+      mesh.positions[a + 2],
+      mesh.positions[b],
+      mesh.positions[b + 1],
+      mesh.positions[b + 2],
+    );
   }
   return Float32Array.from(lines);
 }

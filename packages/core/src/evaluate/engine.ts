@@ -1,9 +1,24 @@
 import { ByteCache, fail, LIMITS, ok, remark, type Remark, type Result, type RunContext } from '../base/index.ts';
 import { resolveAt, type Edge, type Piece, type Project } from '../document/index.ts';
-import { assemble, buildLettering, letteringCaches, type BuiltCluster, type LetteringCaches, type LetteringStats } from '../lettering/index.ts';
+import {
+  assemble,
+  buildLettering,
+  letteringCaches,
+  type BuiltCluster,
+  type LetteringCaches,
+  type LetteringStats,
+} from '../lettering/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { LARGEST_EXTENT_MM } from '../outline/index.ts';
-import { findFont, layoutWords, openFont, type FontCatalogue, type FontFace, type Kernels, type Letter } from '../text/index.ts';
+import {
+  findFont,
+  layoutWords,
+  openFont,
+  type FontCatalogue,
+  type FontFace,
+  type Kernels,
+  type Letter,
+} from '../text/index.ts';
 
 /** A piece as computed: its clusters with their letters, and what is to be told. Lengths in mm. */
 export interface Evaluated {
@@ -43,7 +58,14 @@ export class Engine {
     const piece = resolved.pieces[pieceId];
     if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
     const early = heldBack(piece);
-    if (early) return ok({ pieceId, clusters: [], letters: [], remarks: [early], built: { clusters: 0, wavefronts: 0, lifted: 0 } });
+    if (early)
+      return ok({
+        pieceId,
+        clusters: [],
+        letters: [],
+        remarks: [early],
+        built: { clusters: 0, wavefronts: 0, lifted: 0 },
+      });
     const face = await this.#openFace(piece);
     if (!face.ok) return face;
     return this.#build(resolved, piece, face.value, context);
@@ -54,7 +76,13 @@ export class Engine {
     const { solid, faces } = piece.body;
     const layout = layoutWords(words.graphemes, face, words);
     if (!(layout.extentMm < LARGEST_EXTENT_MM)) {
-      return fail('VALUE_OUT_OF_RANGE', { field: 'size of the words', value: `${Math.round(layout.extentMm)}`, min: 0, max: LARGEST_EXTENT_MM, unit: 'mm' });
+      return fail('VALUE_OUT_OF_RANGE', {
+        field: 'size of the words',
+        value: `${Math.round(layout.extentMm)}`,
+        min: 0,
+        max: LARGEST_EXTENT_MM,
+        unit: 'mm',
+      });
     }
     const lettering = await buildLettering(
       layout,
@@ -72,8 +100,17 @@ export class Engine {
       { caches: this.#lettering, context },
     );
     if (!lettering) return fail('CANCELLED', {});
-    const missing = layout.missing.length > 0 ? [remark('GLYPH_MISSING', { characters: layout.missing.slice(0, 40).join(' '), font: face.name })] : [];
-    return ok({ pieceId: piece.id, clusters: lettering.clusters, letters: layout.letters, remarks: [...missing, ...lettering.remarks], built: lettering.built });
+    const missing =
+      layout.missing.length > 0
+        ? [remark('GLYPH_MISSING', { characters: layout.missing.slice(0, 40).join(' '), font: face.name })]
+        : [];
+    return ok({
+      pieceId: piece.id,
+      clusters: lettering.clusters,
+      letters: layout.letters,
+      remarks: [...missing, ...lettering.remarks],
+      built: lettering.built,
+    });
   }
 
   async #openFace(piece: Piece): Promise<Result<FontFace>> {

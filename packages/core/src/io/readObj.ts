@@ -3,7 +3,8 @@ import { MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
 
 /** Wavefront OBJ -> mesh, polygons as they are; groups, materials, texture coordinates and normals are passed over. */
 export function readObj(bytes: Uint8Array): Result<PolygonMesh> {
-  if (bytes.length > LIMITS.meshBytes) return fail('TOO_LARGE', { what: 'mesh file', size: bytes.length, limit: LIMITS.meshBytes });
+  if (bytes.length > LIMITS.meshBytes)
+    return fail('TOO_LARGE', { what: 'mesh file', size: bytes.length, limit: LIMITS.meshBytes });
   const builder = new MeshBuilder();
   const body = builder.region('body', -1, -1);
   let faces = 0;

@@ -29,7 +29,8 @@ export function writeObj(mesh: PolygonMesh): Uint8Array {
       group = part;
     }
     let line = 'f';
-    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) line += ` ${mesh.faceVertices[c] + 1}//${normalOf[c]}`;
+    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++)
+      line += ` ${mesh.faceVertices[c] + 1}//${normalOf[c]}`;
     lines.push(line);
   }
   return asciiBytes(lines.join('\n') + '\n');

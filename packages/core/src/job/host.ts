@@ -4,7 +4,14 @@ import type { Project } from '../document/index.ts';
 import { display, Engine, pieceMesh, type EngineTools, type Evaluated } from '../evaluate/index.ts';
 import { usualWriteOptions, writeMesh } from '../io/index.ts';
 import { faceCount } from '../mesh/index.ts';
-import { JOB_VERSION, type JobAnswer, type JobReply, type JobRequest, type ShownCluster, type ShownPiece } from './messages.ts';
+import {
+  JOB_VERSION,
+  type JobAnswer,
+  type JobReply,
+  type JobRequest,
+  type ShownCluster,
+  type ShownPiece,
+} from './messages.ts';
 
 export interface JobHostOptions extends EngineTools {
   /** the newest serial asked for; an evaluation of an older one gives up */
@@ -41,7 +48,8 @@ export class JobHost {
   }
 
   #answer(request: JobRequest): Promise<JobAnswer> {
-    if (request.version !== JOB_VERSION) throw new Error(`worker speaks version ${JOB_VERSION}, page ${request.version}`);
+    if (request.version !== JOB_VERSION)
+      throw new Error(`worker speaks version ${JOB_VERSION}, page ${request.version}`);
     switch (request.kind) {
       case 'evaluate':
         return this.#evaluate(request);
@@ -53,7 +61,11 @@ export class JobHost {
         }));
       case 'write':
         return this.#withPiece(request, async (evaluated) => {
-          const options = usualWriteOptions(request.format, request.project.name, evaluated.letters.map((l) => l.text));
+          const options = usualWriteOptions(
+            request.format,
+            request.project.name,
+            evaluated.letters.map((l) => l.text),
+          );
           const { bytes, remarks } = await writeMesh(pieceMesh(evaluated), options);
           return { kind: 'written', bytes, remarks };
         });
@@ -64,7 +76,11 @@ export class JobHost {
     request: Extract<JobRequest, { pieceId: string }>,
     use: (evaluated: Evaluated) => Promise<JobAnswer>,
   ): Promise<JobAnswer> {
-    const evaluated = await this.#engine.evaluate(request.project, request.pieceId, this.#context(request.serial, false));
+    const evaluated = await this.#engine.evaluate(
+      request.project,
+      request.pieceId,
+      this.#context(request.serial, false),
+    );
     return evaluated.ok ? use(evaluated.value) : { kind: 'failed', error: evaluated.error };
   }
 
@@ -113,12 +129,26 @@ function shown(evaluated: Evaluated, known: Set<string>): ShownPiece {
     quads += countQuads(cluster.mesh.faceStart);
     const isNew = !known.has(cluster.key);
     known.add(cluster.key);
-    return { key: cluster.key, x: cluster.x, y: cluster.y, z: cluster.z, buffers: isNew ? display(cluster.mesh) : undefined };
+    return {
+      key: cluster.key,
+      x: cluster.x,
+      y: cluster.y,
+      z: cluster.z,
+      buffers: isNew ? display(cluster.mesh) : undefined,
+    };
   });
   return {
     pieceId: evaluated.pieceId,
     clusters,
-    letters: evaluated.letters.map(({ id, text, line, word, x, y, advance }) => ({ id, text, line, word, x, y, advance })),
+    letters: evaluated.letters.map(({ id, text, line, word, x, y, advance }) => ({
+      id,
+      text,
+      line,
+      word,
+      x,
+      y,
+      advance,
+    })),
     remarks: evaluated.remarks,
     faces,
     quads,

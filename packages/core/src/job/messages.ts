@@ -51,5 +51,4 @@ export type JobAnswer =
   | { kind: 'crashed'; message: string };
 
 export type JobReply =
-  | { serial: number; kind: 'progress'; share: number }
-  | { serial: number; kind: 'answer'; answer: JobAnswer };
+  { serial: number; kind: 'progress'; share: number } | { serial: number; kind: 'answer'; answer: JobAnswer };

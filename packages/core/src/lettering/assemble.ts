@@ -21,10 +21,15 @@ export function assemble(clusters: readonly BuiltCluster[]): PolygonMesh {
   return mesh;
 }
 
-function append(mesh: PolygonMesh, { mesh: part, letters, x, y, z }: BuiltCluster, at: { vertex: number; corner: number; face: number }): void {
+function append(
+  mesh: PolygonMesh,
+  { mesh: part, letters, x, y, z }: BuiltCluster,
+  at: { vertex: number; corner: number; face: number },
+): void {
   const offset = [x, y, z];
   for (let i = 0; i < part.positions.length; i++) mesh.positions[at.vertex * 3 + i] = part.positions[i] + offset[i % 3];
-  for (let i = 0; i < part.faceVertices.length; i++) mesh.faceVertices[at.corner + i] = part.faceVertices[i] + at.vertex;
+  for (let i = 0; i < part.faceVertices.length; i++)
+    mesh.faceVertices[at.corner + i] = part.faceVertices[i] + at.vertex;
   mesh.sharp.set(part.sharp, at.corner);
   const row = mesh.regions.length;
   for (let f = 0; f < part.region.length; f++) {

@@ -1,7 +1,17 @@
 import { remark, type Remark, type RunContext } from '../base/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { gridStep } from '../outline/index.ts';
-import { buildSection, flatBytes, flatWavefront, lift, liftSheet, sectionLayers, type EdgeShape, type FlatWavefront, type Section } from '../solid/index.ts';
+import {
+  buildSection,
+  flatBytes,
+  flatWavefront,
+  lift,
+  liftSheet,
+  sectionLayers,
+  type EdgeShape,
+  type FlatWavefront,
+  type Section,
+} from '../solid/index.ts';
 import type { FontFace, Layout } from '../text/index.ts';
 import type { LetteringCaches } from './caches.ts';
 import { clusterOutline, findClusters, type Cluster } from './clusters.ts';
@@ -53,12 +63,28 @@ export async function buildLettering(
   const step = gridStep(Math.max(layout.extentMm, options.depthMm));
   const scale: DrawingScale = { face, mmPerUnit: layout.mmPerUnit, step, toleranceMm: options.toleranceMm };
   const { clusters, crossing } = findClusters(layout.letters, scale, tools.caches, options.apart);
-  const { section, remarks } = buildSection({ depthMm: options.depthMm, front: options.front, back: options.back, step });
+  const { section, remarks } = buildSection({
+    depthMm: options.depthMm,
+    front: options.front,
+    back: options.back,
+    step,
+  });
   const told = new RungRemarks(layout, step);
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
-  const job: ClusterJob = { scale, section, isSheet: options.depthMm === 0, seed: options.seed, caches: tools.caches, built };
+  const job: ClusterJob = {
+    scale,
+    section,
+    isSheet: options.depthMm === 0,
+    seed: options.seed,
+    caches: tools.caches,
+    built,
+  };
   const solids: BuiltCluster[] = [];
-  const z = { back: 0, middle: -Math.round(options.depthMm / step / 2) * step, front: -Math.round(options.depthMm / step) * step };
+  const z = {
+    back: 0,
+    middle: -Math.round(options.depthMm / step / 2) * step,
+    front: -Math.round(options.depthMm / step) * step,
+  };
   let faces = 0;
   for (const [i, cluster] of clusters.entries()) {
     if (tools.context.cancelled()) return undefined;
@@ -67,7 +93,11 @@ export async function buildLettering(
     faces += faceCount(mesh);
     if (faces > options.faceBudget) {
       const estimate = Math.round((faces / (i + 1)) * clusters.length);
-      return { clusters: [], remarks: [...remarks, remark('OVER_BUDGET', { faces: estimate, budget: options.faceBudget })], built };
+      return {
+        clusters: [],
+        remarks: [...remarks, remark('OVER_BUDGET', { faces: estimate, budget: options.faceBudget })],
+        built,
+      };
     }
     solids.push({
       key: solidKey(cluster, job),
@@ -81,7 +111,8 @@ export async function buildLettering(
     await tools.context.breathe();
   }
   if (job.isSheet && solids.length > 0) remarks.push(remark('FLAT_SHEET', {}));
-  if (crossing.length > 0) remarks.push(remark('LETTERS_CROSS', { letters: crossing.map((i) => layout.letters[i].text).join(' ') }));
+  if (crossing.length > 0)
+    remarks.push(remark('LETTERS_CROSS', { letters: crossing.map((i) => layout.letters[i].text).join(' ') }));
   return { clusters: solids, remarks: [...remarks, ...told.remarks()], built };
 }
 
@@ -102,7 +133,9 @@ function flatKey(cluster: Cluster, { section, isSheet, seed }: ClusterJob): stri
 
 function solidKey(cluster: Cluster, job: ClusterJob): string {
   const { section, isSheet } = job;
-  return isSheet ? flatKey(cluster, job) : `${flatKey(cluster, job)} # ${section.inset.join(' ')} # ${section.z.join(' ')}`;
+  return isSheet
+    ? flatKey(cluster, job)
+    : `${flatKey(cluster, job)} # ${section.inset.join(' ')} # ${section.z.join(' ')}`;
 }
 
 function buildCluster(cluster: Cluster, job: ClusterJob): { mesh: PolygonMesh; flat: FlatWavefront } {
@@ -159,11 +192,13 @@ class RungRemarks {
   add(cluster: Cluster, flat: FlatWavefront, section: Section): void {
     const asked = Math.max(...section.inset) * this.#step;
     const { rung } = flat;
-    if (rung.kind === 'jittered' || rung.kind === 'opened') this.#note(rung.kind, cluster, { askedMm: 0, takenMm: rung.byGridSteps * this.#step });
+    if (rung.kind === 'jittered' || rung.kind === 'opened')
+      this.#note(rung.kind, cluster, { askedMm: 0, takenMm: rung.byGridSteps * this.#step });
     if (rung.kind === 'narrowed') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: asked * rung.share });
     if (rung.kind === 'given-up') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: 0 });
     const innermost = flat.partition.rings[flat.partition.rings.length - 1];
-    if (rung.kind !== 'given-up' && innermost.from.length === 0) this.#note('meets', cluster, { askedMm: asked, takenMm: asked });
+    if (rung.kind !== 'given-up' && innermost.from.length === 0)
+      this.#note('meets', cluster, { askedMm: asked, takenMm: asked });
   }
 
   #note(kind: string, cluster: Cluster, values: { askedMm: number; takenMm: number }): void {

@@ -99,7 +99,13 @@ function groups(count: number, pairs: readonly [number, number][]): number[][] {
 
 function clusterOf(parts: readonly Placed[]): Cluster {
   const { x, y } = parts[0];
-  const members = parts.map((p) => ({ letter: p.letter, dx: p.x - x, dy: p.y - y, outline: p.outline, outlineKey: p.outlineKey }));
+  const members = parts.map((p) => ({
+    letter: p.letter,
+    dx: p.x - x,
+    dy: p.y - y,
+    outline: p.outline,
+    outlineKey: p.outlineKey,
+  }));
   return { key: members.map((m) => `${m.outlineKey}+${m.dx},${m.dy}`).join(' & '), x, y, members };
 }
 

@@ -18,10 +18,15 @@ export function outlineKey(glyphs: readonly PlacedGlyph[], scale: DrawingScale):
 }
 
 /** The em in grid steps, to which tolerances relate. */
-export const emInSteps = (scale: DrawingScale): number => (scale.face.metrics.unitsPerEm * scale.mmPerUnit) / scale.step;
+export const emInSteps = (scale: DrawingScale): number =>
+  (scale.face.metrics.unitsPerEm * scale.mmPerUnit) / scale.step;
 
 /** The conditioned outline of a letter about its own origin, all of its glyphs united; its edges carry letter 0. */
-export function letterOutline(glyphs: readonly PlacedGlyph[], scale: DrawingScale, caches: LetteringCaches): Conditioned {
+export function letterOutline(
+  glyphs: readonly PlacedGlyph[],
+  scale: DrawingScale,
+  caches: LetteringCaches,
+): Conditioned {
   const key = outlineKey(glyphs, scale);
   const known = caches.outlines.get(key);
   if (known) return known;

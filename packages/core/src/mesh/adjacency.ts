@@ -51,7 +51,8 @@ function pairRow(
     let opposite = -1;
     for (let j = i + 1; j < to; j++) {
       const b = rows[j];
-      if (Math.max(mesh.faceVertices[b], other[b]) !== high || Math.min(mesh.faceVertices[b], other[b]) !== low) continue;
+      if (Math.max(mesh.faceVertices[b], other[b]) !== high || Math.min(mesh.faceVertices[b], other[b]) !== low)
+        continue;
       users++;
       if (mesh.faceVertices[b] === other[a]) opposite = b;
       else if (opposite < 0) opposite = -2;

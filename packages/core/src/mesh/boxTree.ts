@@ -62,7 +62,12 @@ function measure(tree: BoxTree, node: number, boxes: Float64Array): number {
 }
 
 const overlap = (a: Float64Array, i: number, b: Float64Array, j: number): boolean =>
-  a[i] <= b[j + 3] && b[j] <= a[i + 3] && a[i + 1] <= b[j + 4] && b[j + 1] <= a[i + 4] && a[i + 2] <= b[j + 5] && b[j + 2] <= a[i + 5];
+  a[i] <= b[j + 3] &&
+  b[j] <= a[i + 3] &&
+  a[i + 1] <= b[j + 4] &&
+  b[j + 1] <= a[i + 4] &&
+  a[i + 2] <= b[j + 5] &&
+  b[j + 2] <= a[i + 5];
 
 /** Visits every pair of items whose boxes meet, each once; stops when `visit` gives false. */
 export function overlappingPairs(tree: BoxTree, boxes: Float64Array, visit: (a: number, b: number) => boolean): void {
@@ -76,12 +81,19 @@ export function overlappingPairs(tree: BoxTree, boxes: Float64Array, visit: (a: 
     if (ci < 0 && cj < 0) {
       if (!visitLeaves(tree, boxes, i, j, visit)) return;
     } else if (i === j) stack.push(ci, ci, ci + 1, ci + 1, ci, ci + 1);
-    else if (cj < 0 || (ci >= 0 && tree.last[i] - tree.first[i] >= tree.last[j] - tree.first[j])) stack.push(ci, j, ci + 1, j);
+    else if (cj < 0 || (ci >= 0 && tree.last[i] - tree.first[i] >= tree.last[j] - tree.first[j]))
+      stack.push(ci, j, ci + 1, j);
     else stack.push(i, cj, i, cj + 1);
   }
 }
 
-function visitLeaves(tree: BoxTree, boxes: Float64Array, i: number, j: number, visit: (a: number, b: number) => boolean): boolean {
+function visitLeaves(
+  tree: BoxTree,
+  boxes: Float64Array,
+  i: number,
+  j: number,
+  visit: (a: number, b: number) => boolean,
+): boolean {
   for (let p = tree.first[i]; p < tree.last[i]; p++) {
     const a = tree.order[p];
     for (let q = i === j ? p + 1 : tree.first[j]; q < tree.last[j]; q++) {

@@ -47,17 +47,23 @@ function previousCorners(mesh: PolygonMesh): Uint32Array {
 }
 
 /** All corners of one vertex that share its normal with `corner`: turns first one way, then the other, until a sharp or open edge. */
-function collectFan(mesh: PolygonMesh, { twin, face }: Adjacency, previous: Uint32Array, corner: number, fan: number[]): void {
+function collectFan(
+  mesh: PolygonMesh,
+  { twin, face }: Adjacency,
+  previous: Uint32Array,
+  corner: number,
+  fan: number[],
+): void {
   fan.length = 0;
   fan.push(corner);
-  for (let c = corner; ; ) {
+  for (let c = corner; ;) {
     const incoming = previous[c];
     if (mesh.sharp[incoming] || twin[incoming] < 0) break;
     c = twin[incoming];
     if (c === corner) return;
     fan.push(c);
   }
-  for (let c = corner; ; ) {
+  for (let c = corner; ;) {
     if (mesh.sharp[c] || twin[c] < 0) break;
     c = nextCorner(mesh, face[twin[c]], twin[c]);
     if (c === corner) return;
@@ -65,7 +71,12 @@ function collectFan(mesh: PolygonMesh, { twin, face }: Adjacency, previous: Uint
   }
 }
 
-function fanNormal(mesh: PolygonMesh, { face }: Adjacency, areas: Float64Array, fan: readonly number[]): [number, number, number] {
+function fanNormal(
+  mesh: PolygonMesh,
+  { face }: Adjacency,
+  areas: Float64Array,
+  fan: readonly number[],
+): [number, number, number] {
   const rankOf = (c: number): number => RANK[mesh.regions[mesh.region[face[c]]].part];
   let top = -1;
   for (const c of fan) top = Math.max(top, rankOf(c));

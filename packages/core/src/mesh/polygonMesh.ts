@@ -41,7 +41,12 @@ export const emptyMesh = (): PolygonMesh => ({
 });
 
 export const meshBytes = (mesh: PolygonMesh): number =>
-  mesh.positions.byteLength + mesh.faceStart.byteLength + mesh.faceVertices.byteLength + mesh.sharp.byteLength + mesh.region.byteLength + 64 * mesh.regions.length;
+  mesh.positions.byteLength +
+  mesh.faceStart.byteLength +
+  mesh.faceVertices.byteLength +
+  mesh.sharp.byteLength +
+  mesh.region.byteLength +
+  64 * mesh.regions.length;
 
 /** Corner after `corner` in face `face`. */
 export function nextCorner(mesh: PolygonMesh, face: number, corner: number): number {

@@ -53,8 +53,10 @@ function edgesWithin(outline: Outline, dx: number, dy: number, box: Box): Segmen
 }
 
 function segmentsWithin(p: Segment, q: Segment, distance: number): boolean {
-  if (Math.min(p[0], p[2]) - distance > Math.max(q[0], q[2]) || Math.min(q[0], q[2]) - distance > Math.max(p[0], p[2])) return false;
-  if (Math.min(p[1], p[3]) - distance > Math.max(q[1], q[3]) || Math.min(q[1], q[3]) - distance > Math.max(p[1], p[3])) return false;
+  if (Math.min(p[0], p[2]) - distance > Math.max(q[0], q[2]) || Math.min(q[0], q[2]) - distance > Math.max(p[0], p[2]))
+    return false;
+  if (Math.min(p[1], p[3]) - distance > Math.max(q[1], q[3]) || Math.min(q[1], q[3]) - distance > Math.max(p[1], p[3]))
+    return false;
   const side = (s: Segment, x: number, y: number): number => (s[2] - s[0]) * (y - s[1]) - (s[3] - s[1]) * (x - s[0]);
   const crosses =
     Math.sign(side(p, q[0], q[1])) * Math.sign(side(p, q[2], q[3])) < 0 &&
@@ -86,7 +88,8 @@ function windingAt(outline: Outline, x: number, y: number): number {
     const j = next[i];
     const up = outline.y[i] <= y;
     if (up === outline.y[j] <= y) continue;
-    const side = (outline.x[j] - outline.x[i]) * (y - outline.y[i]) - (outline.y[j] - outline.y[i]) * (x - outline.x[i]);
+    const side =
+      (outline.x[j] - outline.x[i]) * (y - outline.y[i]) - (outline.y[j] - outline.y[i]) * (x - outline.x[i]);
     if (up ? side > 0 : side < 0) winding += up ? 1 : -1;
   }
   return winding;

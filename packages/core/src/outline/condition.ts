@@ -2,7 +2,7 @@ import { contact } from './contact.ts';
 import { orientByWinding } from './orient.ts';
 import { fromRings, type Outline, type VertexRing } from './outline.ts';
 import { tidy } from './tidy.ts';
-import { open, unite } from './unite.ts';
+import { openRings, unite } from './unite.ts';
 
 /** Relative to the em, from docs/geometry.md: what counts as a short edge, as dust, as touching, and by how much an opening parts it. */
 export const SHORTEST_EDGE_EM = 2e-5;
@@ -35,10 +35,15 @@ export function condition(rings: readonly VertexRing[], em: number): Conditioned
 }
 
 /** Opens by growing distances until no two edges meet; an outline that never does is given up (empty). */
-function opening(rings: VertexRing[], options: { shortest: number; smallestDoubledArea: number }, distance: number): VertexRing[] {
+function opening(
+  rings: VertexRing[],
+  options: { shortest: number; smallestDoubledArea: number },
+  distance: number,
+): VertexRing[] {
   for (let attempt = 0; attempt < 4; attempt++) {
-    let current = tidy(open(rings, distance * (attempt + 1)), options);
-    for (let round = 0; round < 3 && contact(current, 0) === 'crossing'; round++) current = tidy(unite(current), options);
+    let current = tidy(openRings(rings, distance * (attempt + 1)), options);
+    for (let round = 0; round < 3 && contact(current, 0) === 'crossing'; round++)
+      current = tidy(unite(current), options);
     if (contact(current, 0) !== 'crossing') return orientByWinding(current);
   }
   return [];

@@ -8,4 +8,4 @@ export { flatten } from './flatten.ts';
 export { gridStep, LARGEST_EXTENT_MM } from './grid.ts';
 export { doubledArea, fromRings, nextVertices, outlineBytes, placed, toRings } from './outline.ts';
 export type { Outline, Vertex, VertexRing } from './outline.ts';
-export { open } from './unite.ts';
+export { openRings } from './unite.ts';

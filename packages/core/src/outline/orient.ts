@@ -15,7 +15,7 @@ export function orientByWinding(rings: readonly VertexRing[]): VertexRing[] {
     const inside = outside + turns[i];
     if ((outside === 0) === (inside === 0)) return;
     const inkInside = inside !== 0;
-    kept.push((turns[i] > 0) === inkInside ? ring : reversed(ring));
+    kept.push(turns[i] > 0 === inkInside ? ring : reversed(ring));
   });
   return kept;
 }

@@ -60,7 +60,8 @@ function visitCells(cell: number, a: Point, b: Point, margin: number, visit: (ke
 
 function cornerTable(sources: readonly VertexRing[]): Map<string, number> {
   const table = new Map<string, number>();
-  for (const ring of sources) for (const v of ring) table.set(`${v.x},${v.y}`, v.corner | (table.get(`${v.x},${v.y}`) ?? 0));
+  for (const ring of sources)
+    for (const v of ring) table.set(`${v.x},${v.y}`, v.corner | (table.get(`${v.x},${v.y}`) ?? 0));
   return table;
 }
 

@@ -15,7 +15,7 @@ export function unite(rings: readonly VertexRing[]): VertexRing[] {
  * Opening: erodes by `distance` grid steps and dilates by 0.9 of it, which parts what merely touches. (Mitred joins put touching
  * corners back where they touched when both distances are equal.)
  */
-export function open(rings: readonly VertexRing[], distance: number): VertexRing[] {
+export function openRings(rings: readonly VertexRing[], distance: number): VertexRing[] {
   const eroded = inflate(toPaths(rings), -distance);
   const dilated = inflate(eroded, 0.9 * distance);
   return restoreOrigins(toPoints(dilated), rings, 2 * distance);
@@ -31,4 +31,5 @@ function inflate(paths: Paths64, delta: number): Paths64 {
 
 const toPaths = (rings: readonly VertexRing[]): Paths64 => rings.map((ring) => ring.map(({ x, y }) => ({ x, y })));
 
-const toPoints = (paths: Paths64): { x: number; y: number }[][] => paths.map((path) => path.map(({ x, y }) => ({ x, y })));
+const toPoints = (paths: Paths64): { x: number; y: number }[][] =>
+  paths.map((path) => path.map(({ x, y }) => ({ x, y })));

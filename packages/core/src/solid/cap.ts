@@ -17,7 +17,8 @@ export interface Cap {
  */
 export function buildCap(p: Partition, layer: number, letterOfEdge: Int32Array): Cap | undefined {
   const ring = p.rings[layer];
-  if (ring.from.length === 0) return { start: new Uint32Array(1), nodes: new Uint32Array(0), letter: new Int32Array(0) };
+  if (ring.from.length === 0)
+    return { start: new Uint32Array(1), nodes: new Uint32Array(0), letter: new Int32Array(0) };
   const local = localPoints(p, ring.from, ring.to);
   const triangles = triangulateInside(local.x, local.y, local.from, local.to);
   if (!triangles || !areasMatch(local, triangles)) return undefined;

@@ -1,5 +1,5 @@
 import { seededRandom } from '../base/index.ts';
-import { open, OPENING_EM, toRings, fromRings, contact, type Outline } from '../outline/index.ts';
+import { openRings, OPENING_EM, toRings, fromRings, contact, type Outline } from '../outline/index.ts';
 import { buildCap, type Cap } from './cap.ts';
 import { partition, SMALLEST_LAYER, type Partition } from './wavefront/index.ts';
 
@@ -46,7 +46,7 @@ export function flatWavefront(outline: Outline, options: FlatOptions): FlatWavef
     if (jittered) return { ...jittered, rung: { kind: 'jittered', byGridSteps: by } };
   }
   const distance = OPENING_EM * options.em;
-  const opened = fromRings(open(toRings(outline), distance));
+  const opened = fromRings(openRings(toRings(outline), distance));
   if (opened.x.length > 0 && contact(toRings(opened), 0) !== 'crossing') {
     const found = attempt(opened, options, undefined);
     if (found) return { ...found, rung: { kind: 'opened', byGridSteps: distance } };
@@ -71,7 +71,10 @@ function attempt(
   const result = partition(outline, { layers: options.layers, jittered });
   if (!result.ok) return undefined;
   const caps = new Map<number, Cap>();
-  const indices = [result.partition.rings.length - 1, ...options.capInsets.map((inset) => result.partition.layers.indexOf(inset))];
+  const indices = [
+    result.partition.rings.length - 1,
+    ...options.capInsets.map((inset) => result.partition.layers.indexOf(inset)),
+  ];
   for (const layer of new Set(indices)) {
     const cap = buildCap(result.partition, layer, outline.letter);
     if (!cap) return undefined;
@@ -89,7 +92,9 @@ function jitter(outline: Outline, by: number, seed: number): { x: Float64Array; 
 /** The same number of layers, so that the section still fits, drawn closer together. */
 function narrower(options: FlatOptions, share: number): FlatOptions {
   const scaled = new Map<number, number>();
-  options.layers.forEach((inset, i) => scaled.set(inset, Math.max(Math.round(inset * share), SMALLEST_LAYER * (i + 1))));
+  options.layers.forEach((inset, i) =>
+    scaled.set(inset, Math.max(Math.round(inset * share), SMALLEST_LAYER * (i + 1))),
+  );
   return {
     ...options,
     layers: [...scaled.values()],

@@ -39,7 +39,13 @@ export function liftSheet(flat: FlatWavefront, step: number): PolygonMesh {
   return builder.finish();
 }
 
-function addCap(builder: MeshBuilder, cap: Cap, part: Part, reverse: boolean, vertexOf: (node: number) => number): void {
+function addCap(
+  builder: MeshBuilder,
+  cap: Cap,
+  part: Part,
+  reverse: boolean,
+  vertexOf: (node: number) => number,
+): void {
   for (let f = 0; f + 1 < cap.start.length; f++) {
     const corners = Array.from(cap.nodes.subarray(cap.start[f], cap.start[f + 1]), vertexOf);
     builder.face(reverse ? corners.reverse() : corners, builder.region(part, cap.letter[f], -1));
@@ -103,7 +109,11 @@ class Lifter {
     const table = this.#onVertex[sectionVertex];
     if (table[node] < 0) {
       const { x, y } = this.#p;
-      table[node] = this.#builder.vertex(x[node] * this.#step, y[node] * this.#step, this.#section.z[sectionVertex] * this.#step);
+      table[node] = this.#builder.vertex(
+        x[node] * this.#step,
+        y[node] * this.#step,
+        this.#section.z[sectionVertex] * this.#step,
+      );
     }
     return table[node];
   }

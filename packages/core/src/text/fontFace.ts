@@ -101,7 +101,8 @@ class OpenFont implements FontFace {
     const buffer = new hb.Buffer();
     buffer.setClusterLevel(hb.ClusterLevel.MONOTONE_GRAPHEMES);
     buffer.addText(text);
-    if (options.direction !== 'auto') buffer.setDirection(options.direction === 'rtl' ? hb.Direction.RTL : hb.Direction.LTR);
+    if (options.direction !== 'auto')
+      buffer.setDirection(options.direction === 'rtl' ? hb.Direction.RTL : hb.Direction.LTR);
     if (options.language !== '') buffer.setLanguage(options.language);
     buffer.guessSegmentProperties();
     const features = Object.entries(options.features).map(([tag, value]) => new hb.Feature(tag, value));

@@ -15,7 +15,6 @@ export function splitGraphemes(text: string): string[] {
   const clean = text
     .replace(/\r\n?|\u2028|\u2029/g, '\n')
     .replace(/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g, '\ufffd')
-    // eslint-disable-next-line no-control-regex -- they are what is to be dropped
     .replace(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f]/g, '')
     .normalize('NFC');
   const segmenter = new Intl.Segmenter('und', { granularity: 'grapheme' });
@@ -26,5 +25,7 @@ function cutLong(grapheme: string): string[] {
   if (grapheme.length <= LONGEST_GRAPHEME) return [grapheme];
   const points = Array.from(grapheme);
   const half = LONGEST_GRAPHEME / 2;
-  return Array.from({ length: Math.ceil(points.length / half) }, (_, i) => points.slice(i * half, (i + 1) * half).join(''));
+  return Array.from({ length: Math.ceil(points.length / half) }, (_, i) =>
+    points.slice(i * half, (i + 1) * half).join(''),
+  );
 }

@@ -72,7 +72,14 @@ export function layoutWords(graphemes: readonly Grapheme[], face: FontFace, opti
       const isSpace = letter.text.trim() === '';
       if (!isSpace && !inWord) words++;
       inWord = !isSpace;
-      layout.letters.push({ ...letter, x, y: top - index * leading, line: index, word: words - 1, rank: layout.letters.length });
+      layout.letters.push({
+        ...letter,
+        x,
+        y: top - index * leading,
+        line: index,
+        word: words - 1,
+        rank: layout.letters.length,
+      });
       x += letter.advance;
     }
   });
@@ -156,7 +163,10 @@ function clusterText(
 ): string {
   const later = all.map((g) => g.cluster).filter((c) => c > group[0].cluster);
   const end = later.length > 0 ? (starts.get(Math.min(...later)) ?? line.length) : line.length;
-  return line.slice(first, Math.max(end, first + 1)).map((g) => g.text).join('');
+  return line
+    .slice(first, Math.max(end, first + 1))
+    .map((g) => g.text)
+    .join('');
 }
 
 interface LetterContext {

@@ -13,7 +13,8 @@ export function assetRoutes(service: AssetService): Router {
   router.put('/:hash', express.raw({ type: () => true, limit: LARGEST_UPLOAD }), async (request, response) => {
     const kind = parseBody(assetKindSchema, request.query.kind);
     const body: unknown = request.body;
-    if (!Buffer.isBuffer(body) || body.length === 0) throw httpFault('REQUEST_BROKEN', { path: 'body', why: 'is empty' });
+    if (!Buffer.isBuffer(body) || body.length === 0)
+      throw httpFault('REQUEST_BROKEN', { path: 'body', why: 'is empty' });
     if (kind === 'font' && body.length > LIMITS.fontBytes) {
       throw httpFault('REQUEST_BROKEN', { path: 'body', why: 'is larger than a font may be' });
     }

@@ -18,8 +18,12 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
 
 /** The body parsers throw errors with a status of their own. */
 function faultOfParser(error: unknown): Fault {
-  const { status, type } = (typeof error === 'object' && error !== null ? error : {}) as { status?: number; type?: string };
+  const { status, type } = (typeof error === 'object' && error !== null ? error : {}) as {
+    status?: number;
+    type?: string;
+  };
   if (status === STATUS.TOO_LARGE) return new Fault('TOO_LARGE', { what: 'request', size: 0, limit: 0 });
-  if (status !== undefined && status < 500) return httpFault('REQUEST_BROKEN', { path: 'body', why: type ?? 'can not be read' });
+  if (status !== undefined && status < 500)
+    return httpFault('REQUEST_BROKEN', { path: 'body', why: type ?? 'can not be read' });
   return httpFault('INTERNAL', {});
 }

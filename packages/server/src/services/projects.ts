@@ -64,7 +64,9 @@ export class ProjectService {
       return {
         answer: { revision: 1, updatedAt: at },
         writes: [
-          tables.insert(projects).values({ id: project.id, ...summary(project), revision: 1, createdAt: at, updatedAt: at }),
+          tables
+            .insert(projects)
+            .values({ id: project.id, ...summary(project), revision: 1, createdAt: at, updatedAt: at }),
           tables.insert(revisions).values(this.#row(project, 1, 'created', at)),
         ],
       };
@@ -74,7 +76,8 @@ export class ProjectService {
   /** Refuses a document that grew from an older revision than the newest, and tells that one. */
   save(id: string, document: unknown, baseRevision: number, key: string): Promise<Saved> {
     const project = parsed(document);
-    if (project.id !== id) throw httpFault('REQUEST_BROKEN', { path: 'project.id', why: 'is not the one in the address' });
+    if (project.id !== id)
+      throw httpFault('REQUEST_BROKEN', { path: 'project.id', why: 'is not the one in the address' });
     return this.#once(key, requestOf(`save ${baseRevision}`, project), async (tables) => {
       const newest = await this.#newest(tables, id);
       if (!newest) throw httpFault('NOT_FOUND', { what: 'project', id });
@@ -92,7 +95,10 @@ export class ProjectService {
         answer: { revision: number, updatedAt: at },
         writes: [
           tables.insert(revisions).values(this.#row(project, number, 'saved', at)),
-          tables.update(projects).set({ ...summary(project), revision: number, updatedAt: at }).where(eq(projects.id, id)),
+          tables
+            .update(projects)
+            .set({ ...summary(project), revision: number, updatedAt: at })
+            .where(eq(projects.id, id)),
           tables.delete(revisions).where(and(eq(revisions.projectId, id), inArray(revisions.number, gone))),
         ],
       };
@@ -109,7 +115,15 @@ export class ProjectService {
   }
 
   #row(project: Project, number: number, kind: 'created' | 'saved', at: string): typeof revisions.$inferInsert {
-    return { projectId: project.id, number, kind, name: null, coreVersion: CORE_VERSION, document: JSON.stringify(project), createdAt: at };
+    return {
+      projectId: project.id,
+      number,
+      kind,
+      name: null,
+      coreVersion: CORE_VERSION,
+      document: JSON.stringify(project),
+      createdAt: at,
+    };
   }
 
   /** Runs a change once for its key: the change and the memory of its answer are one atomic write. */

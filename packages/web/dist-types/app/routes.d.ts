@@ -1,2 +1,2 @@
-export declare const router: import("react-router").DataRouter;
+export declare const router: import('react-router').DataRouter;
 //# sourceMappingURL=routes.d.ts.map

@@ -41,7 +41,12 @@ export const api = {
   },
 
   saveProject: async (project: Project, baseRevision: number, key: string): Promise<SaveResult> => {
-    const response = await send('PUT', `/api/projects/${encodeURIComponent(project.id)}`, { project, baseRevision }, key);
+    const response = await send(
+      'PUT',
+      `/api/projects/${encodeURIComponent(project.id)}`,
+      { project, baseRevision },
+      key,
+    );
     if (response.status === 409) return { kind: 'conflict', newer: conflictSchema.parse(await response.json()).newer };
     return { kind: 'saved', saved: savedSchema.parse(await bodyOf(response)) };
   },
@@ -52,7 +57,11 @@ async function get(path: string): Promise<unknown> {
 }
 
 const send = (method: string, path: string, body: unknown, key: string): Promise<Response> =>
-  reach(path, { method, headers: { 'content-type': 'application/json', [IDEMPOTENCY_HEADER]: key }, body: JSON.stringify(body) });
+  reach(path, {
+    method,
+    headers: { 'content-type': 'application/json', [IDEMPOTENCY_HEADER]: key },
+    body: JSON.stringify(body),
+  });
 
 async function reach(path: string, init?: RequestInit): Promise<Response> {
   let response: Response;

@@ -21,7 +21,8 @@ export function keepDraft({ project, baseRevision }: Draft): boolean {
 export function readDraft(projectId: string): Draft | undefined {
   try {
     const stored: unknown = JSON.parse(localStorage.getItem(keyOf(projectId)) ?? 'null');
-    if (typeof stored !== 'object' || stored === null || !('project' in stored) || !('baseRevision' in stored)) return undefined;
+    if (typeof stored !== 'object' || stored === null || !('project' in stored) || !('baseRevision' in stored))
+      return undefined;
     const project = parseProject(stored.project);
     return project.ok && typeof stored.baseRevision === 'number'
       ? { project: project.value, baseRevision: stored.baseRevision }

@@ -1,5 +1,15 @@
 import type { StoredProject } from '@fictile/contract';
-import { commit, redo, sameDocument, startHistory, undo, type Edit, type Failure, type History, type Project } from '@fictile/core';
+import {
+  commit,
+  redo,
+  sameDocument,
+  startHistory,
+  undo,
+  type Edit,
+  type Failure,
+  type History,
+  type Project,
+} from '@fictile/core';
 import { api, Refused } from '../api/index.ts';
 import { dropDraft, keepDraft, readDraft } from './drafts.ts';
 
@@ -125,7 +135,8 @@ export class ProjectStore {
       }
     } finally {
       this.#sending = false;
-      if (this.#dirtySince !== undefined && this.#state.save !== 'offline' && this.#state.save !== 'refused') this.#sendLater(QUIET_MS);
+      if (this.#dirtySince !== undefined && this.#state.save !== 'offline' && this.#state.save !== 'refused')
+        this.#sendLater(QUIET_MS);
     }
   }
 

@@ -15,7 +15,8 @@ interface ValueFieldProps {
 /** A number with its unit. What is typed half-way (empty, out of range) waits in the field and never reaches the document. */
 export function ValueField({ label, value, unit, min, max, step = 1, whole = false, onChange }: ValueFieldProps) {
   const [typed, setTyped] = useState<string | number>();
-  const accepts = (v: string | number): v is number => typeof v === 'number' && Number.isFinite(v) && v >= min && v <= max;
+  const accepts = (v: string | number): v is number =>
+    typeof v === 'number' && Number.isFinite(v) && v >= min && v <= max;
   const shown = typed ?? value;
   return (
     <NumberInput

@@ -7,9 +7,9 @@ import {
   Color,
   LineBasicMaterial,
   MeshStandardMaterial,
-  PerspectiveCamera,
   PMREMGenerator,
   Vector3,
+  type PerspectiveCamera,
 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { GeometryShelf } from './geometries.ts';
@@ -49,7 +49,7 @@ function boundsOf(pieces: readonly ShownPiece[], shelf: GeometryShelf): Box3 {
   for (const cluster of pieces.flatMap((piece) => piece.clusters)) {
     const solid = shelf.get(cluster.key)?.solid;
     if (!solid) continue;
-    solid.boundingBox ?? solid.computeBoundingBox();
+    if (!solid.boundingBox) solid.computeBoundingBox();
     box.union((solid.boundingBox as Box3).clone().translate(new Vector3(cluster.x, cluster.y, cluster.z)));
   }
   return box;
@@ -110,7 +110,14 @@ function materialOf(part: Part): MeshStandardMaterial {
   let material = materials.get(part);
   if (!material) {
     const { colour, roughness } = PART_LOOKS[part];
-    material = new MeshStandardMaterial({ color: new Color(...colour), roughness, metalness: 0, polygonOffset: true, polygonOffsetFactor: 1, polygonOffsetUnits: 1 });
+    material = new MeshStandardMaterial({
+      color: new Color(...colour),
+      roughness,
+      metalness: 0,
+      polygonOffset: true,
+      polygonOffsetFactor: 1,
+      polygonOffsetUnits: 1,
+    });
     materials.set(part, material);
   }
   return material;

@@ -14,7 +14,10 @@ export function daylight(): Scene {
     wall('#cbbda4', 0.5),
   ]);
   scene.add(room);
-  const pane = new Mesh(new BoxGeometry(0.2, 7, 9), new MeshBasicMaterial({ color: new Color('#ffffff').multiplyScalar(6) }));
+  const pane = new Mesh(
+    new BoxGeometry(0.2, 7, 9),
+    new MeshBasicMaterial({ color: new Color('#ffffff').multiplyScalar(6) }),
+  );
   pane.position.set(-9.5, 1.5, 3);
   scene.add(pane);
   return scene;

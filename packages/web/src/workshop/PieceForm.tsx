@@ -36,12 +36,19 @@ function WordsFields({ piece, store }: Omit<PieceFormProps, 'remarks'>) {
   const set = (values: Values<'setWords'>, key?: string): void =>
     store.edit({ kind: 'setWords', pieceId: piece.id, values }, key && `${piece.id} ${key}`);
   const retype = (text: string): void => {
-    const splice = spliceBetween(words.graphemes.map((g) => g.text), splitGraphemes(text));
+    const splice = spliceBetween(
+      words.graphemes.map((g) => g.text),
+      splitGraphemes(text),
+    );
     store.edit({ kind: 'spliceWords', pieceId: piece.id, ...splice }, `${piece.id} words`);
   };
-  const styles = (fonts.data ?? []).flatMap((f) => f.styles.map((s) => ({ value: `${f.family}|${s.weight}`, label: `${f.family} ${s.name}` })));
+  const styles = (fonts.data ?? []).flatMap((f) =>
+    f.styles.map((s) => ({ value: `${f.family}|${s.weight}`, label: `${f.family} ${s.name}` })),
+  );
   const chosen = `${words.font.family}|${words.font.weight}`;
-  const known = styles.some((s) => s.value === chosen) ? styles : [...styles, { value: chosen, label: words.font.family }];
+  const known = styles.some((s) => s.value === chosen)
+    ? styles
+    : [...styles, { value: chosen, label: words.font.family }];
   return (
     <>
       <Textarea
@@ -63,8 +70,23 @@ function WordsFields({ piece, store }: Omit<PieceFormProps, 'remarks'>) {
         }}
       />
       <Group grow align="start">
-        <ValueField label={texts.workshop.size} value={words.sizeMm} unit="mm" min={0.1} max={10_000} onChange={(sizeMm) => set({ sizeMm }, 'size')} />
-        <ValueField label={texts.workshop.tracking} value={words.tracking} unit="‰" min={-500} max={5000} step={5} onChange={(tracking) => set({ tracking }, 'tracking')} />
+        <ValueField
+          label={texts.workshop.size}
+          value={words.sizeMm}
+          unit="mm"
+          min={0.1}
+          max={10_000}
+          onChange={(sizeMm) => set({ sizeMm }, 'size')}
+        />
+        <ValueField
+          label={texts.workshop.tracking}
+          value={words.tracking}
+          unit="‰"
+          min={-500}
+          max={5000}
+          step={5}
+          onChange={(tracking) => set({ tracking }, 'tracking')}
+        />
       </Group>
       <NativeSelect
         label={texts.workshop.align}
@@ -80,11 +102,19 @@ function SolidFields({ piece, store }: Omit<PieceFormProps, 'remarks'>) {
   const { solid } = piece.body;
   const set = (values: Values<'setSolid'>, key?: string): void =>
     store.edit({ kind: 'setSolid', pieceId: piece.id, values }, key && `${piece.id} ${key}`);
-  const setFront = (values: Partial<typeof solid.front>, key?: string): void => set({ front: { ...solid.front, ...values } }, key);
+  const setFront = (values: Partial<typeof solid.front>, key?: string): void =>
+    set({ front: { ...solid.front, ...values } }, key);
   const hasEdge = solid.front.kind !== 'plain';
   return (
     <>
-      <ValueField label={texts.workshop.depth} value={solid.depthMm} unit="mm" min={0} max={10_000} onChange={(depthMm) => set({ depthMm }, 'depth')} />
+      <ValueField
+        label={texts.workshop.depth}
+        value={solid.depthMm}
+        unit="mm"
+        min={0}
+        max={10_000}
+        onChange={(depthMm) => set({ depthMm }, 'depth')}
+      />
       <NativeSelect
         label={texts.workshop.edge}
         data={Object.entries(texts.kinds).map(([value, label]) => ({ value, label }))}
@@ -93,14 +123,42 @@ function SolidFields({ piece, store }: Omit<PieceFormProps, 'remarks'>) {
       />
       {hasEdge && (
         <Group grow align="start">
-          <ValueField label={texts.workshop.edgeIn} value={solid.front.inMm} unit="mm" min={0} max={1000} step={0.5} onChange={(inMm) => setFront({ inMm }, 'in')} />
-          <ValueField label={texts.workshop.edgeDeep} value={solid.front.deepMm} unit="mm" min={0} max={1000} step={0.5} onChange={(deepMm) => setFront({ deepMm }, 'deep')} />
+          <ValueField
+            label={texts.workshop.edgeIn}
+            value={solid.front.inMm}
+            unit="mm"
+            min={0}
+            max={1000}
+            step={0.5}
+            onChange={(inMm) => setFront({ inMm }, 'in')}
+          />
+          <ValueField
+            label={texts.workshop.edgeDeep}
+            value={solid.front.deepMm}
+            unit="mm"
+            min={0}
+            max={1000}
+            step={0.5}
+            onChange={(deepMm) => setFront({ deepMm }, 'deep')}
+          />
           {solid.front.kind === 'round' && (
-            <ValueField label={texts.workshop.edgeSteps} value={solid.front.steps} unit="" min={1} max={64} whole onChange={(steps) => setFront({ steps }, 'steps')} />
+            <ValueField
+              label={texts.workshop.edgeSteps}
+              value={solid.front.steps}
+              unit=""
+              min={1}
+              max={64}
+              whole
+              onChange={(steps) => setFront({ steps }, 'steps')}
+            />
           )}
         </Group>
       )}
-      <Checkbox label={texts.workshop.backAsFront} checked={solid.backAsFront} onChange={(event) => set({ backAsFront: event.currentTarget.checked })} />
+      <Checkbox
+        label={texts.workshop.backAsFront}
+        checked={solid.backAsFront}
+        onChange={(event) => set({ backAsFront: event.currentTarget.checked })}
+      />
     </>
   );
 }

@@ -44,18 +44,30 @@ export function Workbench({ store }: { store: ProjectStore }) {
       <main className={classes.view} aria-busy={evaluation.busy}>
         {drawing ? (
           parameters.get('view') !== 'off' && (
-            <Viewport pieces={evaluation.pieces} shelf={shelf} showEdges={showEdges} fitRequest={fitRequest} label={texts.workshop.view} />
+            <Viewport
+              pieces={evaluation.pieces}
+              shelf={shelf}
+              showEdges={showEdges}
+              fitRequest={fitRequest}
+              label={texts.workshop.view}
+            />
           )
         ) : (
           <Text p="xl">{texts.workshop.noView}</Text>
         )}
         <Group className={classes.bar} gap="md">
-          <Switch label={texts.workshop.edges} checked={showEdges} onChange={(event) => setShowEdges(event.currentTarget.checked)} />
+          <Switch
+            label={texts.workshop.edges}
+            checked={showEdges}
+            onChange={(event) => setShowEdges(event.currentTarget.checked)}
+          />
           <Button size="compact-sm" variant="default" onClick={() => setFitRequest((n) => n + 1)}>
             {texts.workshop.fit}
           </Button>
           <Text size="sm" c="var(--ink-soft)" aria-live="polite" data-testid="figures">
-            {shown && !evaluation.busy ? texts.figures(shown.faces, shown.quads, evaluation.milliseconds) : texts.workshop.working}
+            {shown && !evaluation.busy
+              ? texts.figures(shown.faces, shown.quads, evaluation.milliseconds)
+              : texts.workshop.working}
           </Text>
         </Group>
       </main>
@@ -91,8 +103,18 @@ function Top({ store, client, canSave }: { store: ProjectStore; client: JobClien
       {state.save === 'conflict' && <Conflict store={store} />}
       {failed && <Text c="red">{failed}</Text>}
       <span className={classes.gap} />
-      <Step label={texts.workshop.undo} disabled={past.length === 0} onClick={() => store.undo()} icon={<IconArrowBackUp size={18} />} />
-      <Step label={texts.workshop.redo} disabled={future.length === 0} onClick={() => store.redo()} icon={<IconArrowForwardUp size={18} />} />
+      <Step
+        label={texts.workshop.undo}
+        disabled={past.length === 0}
+        onClick={() => store.undo()}
+        icon={<IconArrowBackUp size={18} />}
+      />
+      <Step
+        label={texts.workshop.redo}
+        disabled={future.length === 0}
+        onClick={() => store.redo()}
+        icon={<IconArrowForwardUp size={18} />}
+      />
       <Menu>
         <Menu.Target>
           <Button disabled={!canSave || !client}>{texts.workshop.download}</Button>
@@ -112,7 +134,11 @@ function Top({ store, client, canSave }: { store: ProjectStore; client: JobClien
 function Conflict({ store }: { store: ProjectStore }) {
   const navigate = useNavigate();
   const keep = async (): Promise<void> => {
-    const project = { ...store.project, id: crypto.randomUUID(), name: texts.saving.copyOf(store.project.name).slice(0, 200) };
+    const project = {
+      ...store.project,
+      id: crypto.randomUUID(),
+      name: texts.saving.copyOf(store.project.name).slice(0, 200),
+    };
     await api.createProject(project, crypto.randomUUID());
     store.forgetMine();
     await navigate(`/projects/${project.id}`);

@@ -17,7 +17,11 @@ const NOTHING: Evaluation = { pieces: [], failures: [], milliseconds: 0, busy: t
 export const MEASURE = 'edit to mesh';
 
 /** Keeps the meshes of a project up to date: asks the worker at every change; the last good result stays until the next is there. */
-export function useEvaluation(project: Project): { evaluation: Evaluation; shelf: GeometryShelf; client: JobClient | undefined } {
+export function useEvaluation(project: Project): {
+  evaluation: Evaluation;
+  shelf: GeometryShelf;
+  client: JobClient | undefined;
+} {
   const [shelf] = useState(() => new GeometryShelf());
   const [ready, setReady] = useState<JobClient>();
   const [evaluation, setEvaluation] = useState<Evaluation>(NOTHING);

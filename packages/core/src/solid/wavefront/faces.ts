@@ -174,8 +174,17 @@ function compactBands(pieces: Pieces, source: Int32Array, count: number, nodeOf:
   }));
 }
 
-function compactRings(traces: Traces, source: Int32Array, layerCount: number, nodeOf: (node: number) => number): Ring[] {
-  const rows = Array.from({ length: layerCount + 1 }, () => ({ from: [] as number[], to: [] as number[], edge: [] as number[] }));
+function compactRings(
+  traces: Traces,
+  source: Int32Array,
+  layerCount: number,
+  nodeOf: (node: number) => number,
+): Ring[] {
+  const rows = Array.from({ length: layerCount + 1 }, () => ({
+    from: [] as number[],
+    to: [] as number[],
+    edge: [] as number[],
+  }));
   const add = (layer: number, edge: number, from: number, to: number): void => {
     const a = nodeOf(from);
     const b = nodeOf(to);
@@ -185,7 +194,8 @@ function compactRings(traces: Traces, source: Int32Array, layerCount: number, no
     rows[layer].edge.push(source[edge]);
   };
   for (let i = 0; i < traces.outlineSegments; i++) add(0, traces.edge[i], traces.from[i], traces.to[i]);
-  for (let i = 0; i < traces.ringFrom.length; i++) add(traces.ringLayer[i], traces.ringEdge[i], traces.ringFrom[i], traces.ringTo[i]);
+  for (let i = 0; i < traces.ringFrom.length; i++)
+    add(traces.ringLayer[i], traces.ringEdge[i], traces.ringFrom[i], traces.ringTo[i]);
   return rows.map((row) => {
     cancelOpposites(row);
     return { from: Uint32Array.from(row.from), to: Uint32Array.from(row.to), edge: Uint32Array.from(row.edge) };

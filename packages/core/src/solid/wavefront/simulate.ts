@@ -161,7 +161,13 @@ class Simulation {
   }
 
   #foreseeHits(v: WaveVertex): void {
-    if (!this.#finder) this.#finder = new HitFinder(this.#edges, this.#alive.filter((a) => a.alive), this.#now, this.#slabEnd);
+    if (!this.#finder)
+      this.#finder = new HitFinder(
+        this.#edges,
+        this.#alive.filter((a) => a.alive),
+        this.#now,
+        this.#slabEnd,
+      );
     v.version++;
     v.hits = this.#finder.hits(v, Math.max(this.#now, v.born));
     this.#nextHit(v);
@@ -184,8 +190,7 @@ class Simulation {
     if (growth >= -1e-14) return;
     const e = a.right;
     const now = Math.max(this.#now, a.born, b.born);
-    const length =
-      this.#edges.dx[e] * (xAt(b, now) - xAt(a, now)) + this.#edges.dy[e] * (yAt(b, now) - yAt(a, now));
+    const length = this.#edges.dx[e] * (xAt(b, now) - xAt(a, now)) + this.#edges.dy[e] * (yAt(b, now) - yAt(a, now));
     const time = now + Math.max(0, length) / -growth;
     if (time <= this.#end) this.#queue.push(time, a, b, e, 0);
   }
@@ -270,7 +275,15 @@ class Simulation {
   }
 
   /** Puts a new vertex between two others. */
-  #link(left: number, right: number, prev: WaveVertex, next: WaveVertex, x: number, y: number, node: number): WaveVertex {
+  #link(
+    left: number,
+    right: number,
+    prev: WaveVertex,
+    next: WaveVertex,
+    x: number,
+    y: number,
+    node: number,
+  ): WaveVertex {
     const v = this.#blank(left, right, node);
     v.x = x;
     v.y = y;
@@ -308,7 +321,13 @@ class Simulation {
   }
 
   /** Two new vertices at one place, both in their rings before either is settled. */
-  #joinTwo(first: [number, number, WaveVertex, WaveVertex], second: [number, number, WaveVertex, WaveVertex], x: number, y: number, node: number): void {
+  #joinTwo(
+    first: [number, number, WaveVertex, WaveVertex],
+    second: [number, number, WaveVertex, WaveVertex],
+    x: number,
+    y: number,
+    node: number,
+  ): void {
     const one = this.#link(...first, x, y, node);
     const two = this.#link(...second, x, y, node);
     if (one.alive) this.#settle(one);

@@ -1,0 +1,64 @@
+import { loadKernels } from '@fictile/kernels';
+import { benchFaces } from './fonts.ts';
+import { benchKeystrokes } from './keystroke.ts';
+import { benchRetype } from './retype.ts';
+import { benchFont, type Row } from './solids.ts';
+import { yardstick } from './three.ts';
+
+// Ratios within one run: machines here are noisy. `--every N` takes every Nth character, `--no-browser` leaves out the page.
+const every = Number(process.argv[process.argv.indexOf('--every') + 1] || 1) || 1;
+const say = (line: string): void => void process.stdout.write(`${line}\n`);
+
+say(`yardstick: three extrudes a fixed set of polylines in ${yardstick().toFixed(2)} ms`);
+const kernels = await loadKernels();
+const faces = await benchFaces(kernels);
+
+say('\nSolids: Basic Latin x widths 0.3, 2, 10, 40 mm x chamfer 1, round 6 (capitals 72 mm, both edges)');
+const rows = faces.map((face) => {
+  const row = benchFont(face, every);
+  tell(row);
+  return row;
+});
+tell(total(rows));
+
+say('\nOne letter of 40 changed');
+for (const face of faces.filter((f) => f.name === 'Work Sans' || f.name === 'Zilla Slab'))
+  say(await benchRetype(kernels, face));
+
+if (!process.argv.includes('--no-browser')) {
+  say('\nKeystroke to mesh at the renderer, headless Chromium, drawing off');
+  say(await benchKeystrokes());
+}
+say(`\nyardstick again: ${yardstick().toFixed(2)} ms`);
+
+function tell(row: Row): void {
+  const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
+  const fallbacks = Object.entries(row.rungs).filter(([kind]) => kind !== 'first-try');
+  say(
+    `${row.font.padEnd(12)} ${row.valid} of ${row.solids} valid, fallbacks ${fallbacks.length === 0 ? 'none' : JSON.stringify(Object.fromEntries(fallbacks))}, ` +
+      `quads by area of edge and wall ${percent(row.quadArea / row.area)}, slivers ${percent(row.slivers / row.triangles)}, ` +
+      `ours ${(row.ours / row.solids).toFixed(2)} ms, three ${(row.theirs / row.solids).toFixed(2)} ms, ours / three ${(row.ours / row.theirs).toFixed(2)}, ` +
+      `three crosses itself in ${percent(row.theirCrossing / row.solids)}`,
+  );
+}
+
+function total(all: readonly Row[]): Row {
+  return all.reduce((a, b) => ({
+    font: 'all',
+    solids: a.solids + b.solids,
+    valid: a.valid + b.valid,
+    rungs: Object.fromEntries(
+      [...new Set([...Object.keys(a.rungs), ...Object.keys(b.rungs)])].map((k) => [
+        k,
+        (a.rungs[k] ?? 0) + (b.rungs[k] ?? 0),
+      ]),
+    ),
+    area: a.area + b.area,
+    quadArea: a.quadArea + b.quadArea,
+    slivers: a.slivers + b.slivers,
+    triangles: a.triangles + b.triangles,
+    ours: a.ours + b.ours,
+    theirs: a.theirs + b.theirs,
+    theirCrossing: a.theirCrossing + b.theirCrossing,
+  }));
+}

@@ -1,0 +1,77 @@
+import {
+  applyEdit,
+  Engine,
+  newPiece,
+  newProject,
+  quietContext,
+  splitGraphemes,
+  unwrap,
+  type FontFace,
+  type Kernels,
+  type Project,
+} from '@fictile/core';
+import { condition, flatten, glyphCurves, gridStep } from '@fictile/core';
+import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
+import { glyphOf } from './fonts.ts';
+import { extrude, shapesOf } from './three.ts';
+
+const TEXT = 'Kiln opening weekend at Saltglaze Row 17 pots';
+const REPEATS = 15;
+
+/** One letter of 40 changes: what we build anew and how long it takes, beside the general library building all letters. */
+export async function benchRetype(kernels: Kernels, face: FontFace): Promise<string> {
+  const letters = splitGraphemes(TEXT)
+    .filter((g) => g !== ' ')
+    .slice(0, 40);
+  const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 256e6 });
+  let project = newProject('bench', 'bench', [newPiece('words', 'bench', letters)]);
+  project = edited(project, {
+    kind: 'setWords',
+    pieceId: 'words',
+    values: { font: { family: face.name, weight: 700, italic: false, axes: {} }, tracking: 40 },
+  });
+  unwrap(await engine.evaluate(project, 'words', quietContext));
+  const times: number[] = [];
+  let most = 0;
+  for (let i = 0; i < REPEATS; i++) {
+    const at = (i * 7) % letters.length;
+    project = edited(project, {
+      kind: 'spliceWords',
+      pieceId: 'words',
+      at,
+      remove: 1,
+      insert: [String.fromCodePoint(0xc0 + i)],
+    });
+    const start = performance.now();
+    const evaluated = unwrap(await engine.evaluate(project, 'words', quietContext));
+    times.push(performance.now() - start);
+    most = Math.max(most, evaluated.built.wavefronts);
+  }
+  const theirs = extrudeAll(face, letters);
+  const ours = median(times);
+  return `${face.name}: at most ${most} cluster built, ours ${ours.toFixed(1)} ms, three rebuilding 40 letters ${theirs.toFixed(1)} ms, ${(theirs / ours).toFixed(1)} times`;
+}
+
+const edited = (project: Project, edit: Parameters<typeof applyEdit>[1]): Project => unwrap(applyEdit(project, edit));
+
+const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1];
+
+function extrudeAll(face: FontFace, letters: readonly string[]): number {
+  const step = gridStep(200);
+  const mmPerUnit = 72 / face.metrics.capHeight;
+  const em = (face.metrics.unitsPerEm * mmPerUnit) / step;
+  const shapes = letters.flatMap((letter) => {
+    const rings = flatten(glyphCurves(face, glyphOf(face, letter)), {
+      scale: mmPerUnit / step,
+      tolerance: 0.05 / step,
+      letter: 0,
+    });
+    return shapesOf(condition(rings, em).outline, step);
+  });
+  const times = Array.from({ length: REPEATS }, () => {
+    const start = performance.now();
+    extrude(shapes, { depth: 18, inset: 2, deep: 2, steps: 4 }).dispose();
+    return performance.now() - start;
+  });
+  return median(times);
+}

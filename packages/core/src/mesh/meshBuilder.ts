@@ -7,7 +7,6 @@ export class MeshBuilder {
   readonly #faceVertices: number[] = [];
   readonly #region: number[] = [];
   readonly #regions: Region[] = [];
-  readonly #regionRow = new Map<string, number>();
 
   get vertexCount(): number {
     return this.#positions.length / 3;
@@ -18,31 +17,34 @@ export class MeshBuilder {
     return this.#positions.length / 3 - 1;
   }
 
-  /** Row of the region table, made when it is new. */
+  /** Row of the region table, made when it is new. The table is short; who asks often keeps the row. */
   region(part: Part, letter: number, contour: number): number {
-    const key = `${part} ${letter} ${contour}`;
-    let row = this.#regionRow.get(key);
-    if (row === undefined) {
-      row = this.#regions.length;
-      this.#regions.push({ part, letter, contour });
-      this.#regionRow.set(key, row);
-    }
-    return row;
+    const found = this.#regions.findIndex((r) => r.contour === contour && r.letter === letter && r.part === part);
+    return found >= 0 ? found : this.#regions.push({ part, letter, contour }) - 1;
   }
 
-  face(vertices: ArrayLike<number>, region: number): void {
-    for (let i = 0; i < vertices.length; i++) this.#faceVertices.push(vertices[i]);
+  /** The next corner of the face being made; `endFace` ends it. */
+  corner(vertex: number): void {
+    this.#faceVertices.push(vertex);
+  }
+
+  endFace(region: number): void {
     this.#faceStart.push(this.#faceVertices.length);
     this.#region.push(region);
   }
 
+  face(vertices: ArrayLike<number>, region: number): void {
+    for (let i = 0; i < vertices.length; i++) this.#faceVertices.push(vertices[i]);
+    this.endFace(region);
+  }
+
   finish(): PolygonMesh {
     return {
-      positions: Float64Array.from(this.#positions),
-      faceStart: Uint32Array.from(this.#faceStart),
-      faceVertices: Uint32Array.from(this.#faceVertices),
+      positions: new Float64Array(this.#positions),
+      faceStart: new Uint32Array(this.#faceStart),
+      faceVertices: new Uint32Array(this.#faceVertices),
       sharp: new Uint8Array(this.#faceVertices.length),
-      region: Uint32Array.from(this.#region),
+      region: new Uint32Array(this.#region),
       regions: this.#regions,
     };
   }

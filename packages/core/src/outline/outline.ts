@@ -49,18 +49,35 @@ export function toRings(outline: Outline): VertexRing[] {
 }
 
 export function fromRings(rings: readonly VertexRing[]): Outline {
-  const all = rings.flat();
   const ringStart = new Uint32Array(rings.length + 1);
   rings.forEach((ring, r) => (ringStart[r + 1] = ringStart[r] + ring.length));
+  const outline = blankOutline(ringStart);
+  let at = 0;
+  for (const ring of rings) {
+    for (const v of ring) {
+      outline.x[at] = v.x;
+      outline.y[at] = v.y;
+      outline.curve[at] = v.curve;
+      outline.t0[at] = v.t0;
+      outline.t1[at] = v.t1;
+      outline.letter[at] = v.letter;
+      outline.corner[at++] = v.corner;
+    }
+  }
+  return outline;
+}
+
+function blankOutline(ringStart: Uint32Array): Outline {
+  const count = ringStart[ringStart.length - 1];
   return {
-    x: Float64Array.from(all, (v) => v.x),
-    y: Float64Array.from(all, (v) => v.y),
+    x: new Float64Array(count),
+    y: new Float64Array(count),
     ringStart,
-    curve: Int32Array.from(all, (v) => v.curve),
-    t0: Float64Array.from(all, (v) => v.t0),
-    t1: Float64Array.from(all, (v) => v.t1),
-    letter: Int32Array.from(all, (v) => v.letter),
-    corner: Uint8Array.from(all, (v) => v.corner),
+    curve: new Int32Array(count),
+    t0: new Float64Array(count),
+    t1: new Float64Array(count),
+    letter: new Int32Array(count),
+    corner: new Uint8Array(count),
   };
 }
 

@@ -47,8 +47,11 @@ function addCap(
   vertexOf: (node: number) => number,
 ): void {
   for (let f = 0; f + 1 < cap.start.length; f++) {
-    const corners = Array.from(cap.nodes.subarray(cap.start[f], cap.start[f + 1]), vertexOf);
-    builder.face(reverse ? corners.reverse() : corners, builder.region(part, cap.letter[f], -1));
+    const first = cap.start[f];
+    const last = cap.start[f + 1] - 1;
+    if (reverse) for (let c = last; c >= first; c--) builder.corner(vertexOf(cap.nodes[c]));
+    else for (let c = first; c <= last; c++) builder.corner(vertexOf(cap.nodes[c]));
+    builder.endFace(builder.region(part, cap.letter[f], -1));
   }
 }
 
@@ -118,57 +121,73 @@ class Lifter {
     return table[node];
   }
 
-  #regionOf(part: Part, edge: number): number {
-    return this.#builder.region(part, this.#flat.outline.letter[edge], this.#ringOfEdge[edge]);
+  /** Rows of the region table by outline edge, for one piece of the section. */
+  #regionsOf(piece: number): Int32Array {
+    const { letter } = this.#flat.outline;
+    const rows = new Int32Array(letter.length);
+    for (let edge = 0; edge < rows.length; edge++) {
+      const ring = this.#ringOfEdge[edge];
+      const same = edge > 0 && this.#ringOfEdge[edge - 1] === ring && letter[edge - 1] === letter[edge];
+      rows[edge] = same ? rows[edge - 1] : this.#builder.region(this.#partOf(piece, ring), letter[edge], ring);
+    }
+    return rows;
   }
 
-  #partOf(piece: number, edge: number): Part {
+  #partOf(piece: number, ring: number): Part {
     const part = this.#section.part[piece];
     if (part !== 'wall') return part;
-    return this.#isCounter[this.#ringOfEdge[edge]] ? 'innerWall' : 'outerWall';
+    return this.#isCounter[ring] ? 'innerWall' : 'outerWall';
   }
 
   /** The inset stays: one quad an outline edge. The section runs from front to back. */
   #wall(piece: number, layer: number): void {
     const ring = this.#p.rings[layer];
+    const regions = this.#regionsOf(piece);
+    const builder = this.#builder;
     for (let i = 0; i < ring.from.length; i++) {
       const a = ring.from[i];
       const b = ring.to[i];
-      const loop = [
-        this.#ringVertex(a, piece),
-        this.#ringVertex(a, piece + 1),
-        this.#ringVertex(b, piece + 1),
-        this.#ringVertex(b, piece),
-      ];
-      this.#face(loop, piece, ring.edge[i]);
+      builder.corner(this.#ringVertex(a, piece));
+      builder.corner(this.#ringVertex(a, piece + 1));
+      builder.corner(this.#ringVertex(b, piece + 1));
+      builder.corner(this.#ringVertex(b, piece));
+      this.#endFace(piece, ring.edge[i], regions);
     }
   }
 
-  #face(loop: number[], piece: number, edge: number): void {
-    this.#builder.face(loop, this.#regionOf(this.#partOf(piece, edge), edge));
+  #endFace(piece: number, edge: number, regions: Int32Array): void {
+    this.#builder.endFace(regions[edge]);
     this.#facePiece.push(piece);
     this.#faceEdge.push(edge);
   }
 
   /** The band between `inner` and `inner + 1`; seen from the front where the inset falls along the section, from behind where it rises. */
   #slope(piece: number, bandIndex: number, falls: boolean): void {
-    const band = this.#p.bands[bandIndex];
-    const between = new Map<number, number>();
-    const vertexOf = (node: number): number => {
-      const layer = this.#p.layer[node];
-      if (layer === this.#layerOf[piece]) return this.#ringVertex(node, piece);
-      if (layer === this.#layerOf[piece + 1]) return this.#ringVertex(node, piece + 1);
-      let found = between.get(node);
-      if (found === undefined) {
-        found = this.#betweenVertex(node, piece);
-        between.set(node, found);
-      }
-      return found;
-    };
-    for (let f = 0; f + 1 < band.start.length; f++) {
-      const loop = Array.from(band.nodes.subarray(band.start[f], band.start[f + 1]), vertexOf);
-      this.#face(falls ? loop : loop.reverse(), piece, band.edge[f]);
+    const { start, nodes, edge } = this.#p.bands[bandIndex];
+    const regions = this.#regionsOf(piece);
+    const vertices = this.#bandVertices(piece, nodes);
+    for (let f = 0; f + 1 < start.length; f++) {
+      const first = start[f];
+      const last = start[f + 1] - 1;
+      if (falls) for (let c = first; c <= last; c++) this.#builder.corner(vertices[nodes[c]]);
+      else for (let c = last; c >= first; c--) this.#builder.corner(vertices[nodes[c]]);
+      this.#endFace(piece, edge[f], regions);
     }
+  }
+
+  /** Mesh vertex of every node that a band uses, by node. */
+  #bandVertices(piece: number, nodes: Uint32Array): Int32Array {
+    const { layer, x } = this.#p;
+    const [from, to] = [this.#layerOf[piece], this.#layerOf[piece + 1]];
+    const vertices = new Int32Array(x.length).fill(-1);
+    for (let c = 0; c < nodes.length; c++) {
+      const node = nodes[c];
+      if (vertices[node] >= 0) continue;
+      if (layer[node] === from) vertices[node] = this.#ringVertex(node, piece);
+      else if (layer[node] === to) vertices[node] = this.#ringVertex(node, piece + 1);
+      else vertices[node] = this.#betweenVertex(node, piece);
+    }
+    return vertices;
   }
 
   #betweenVertex(node: number, piece: number): number {
@@ -191,31 +210,32 @@ class Lifter {
     const cosines = sectionCosines(this.#section);
     const next = nextVertices(this.#flat.outline);
     const corner = this.#flat.outline.corner;
-    const isFan = this.#fanSources();
-    for (let c = 0; c < mesh.faceVertices.length; c++) {
-      if (twin[c] < 0) {
-        mesh.sharp[c] = 1;
-        continue;
-      }
+    const carriesFan = this.#fanSources();
+    const follows = (d: number, e: number): boolean => next[d] === e && carriesFan[d] === 0 && carriesFan[e] === 0;
+    for (let c = 0; c < twin.length; c++) {
+      const other = twin[c];
+      if (other < 0) mesh.sharp[c] = 1;
+      if (other < c) continue;
       const f = face[c];
-      const g = face[twin[c]];
+      const g = face[other];
       const [p, q] = [this.#facePiece[f], this.#facePiece[g]];
-      if (p !== q) {
-        mesh.sharp[c] = cosines[Math.max(p, q)] < CRISP_COSINE ? 1 : 0;
-        continue;
-      }
       const [d, e] = [this.#faceEdge[f], this.#faceEdge[g]];
-      const follows = d >= 0 && e >= 0 && d !== e && !isFan.has(d) && !isFan.has(e) && (next[d] === e || next[e] === d);
-      if (follows) mesh.sharp[c] = corner[next[d] === e ? e : d];
-      else mesh.sharp[c] = cosineBetween(areas, f, g) < CRISP_COSINE ? 1 : 0;
+      let sharp: boolean;
+      if (p !== q) sharp = cosines[Math.max(p, q)] < CRISP_COSINE;
+      else if (d < 0 || e < 0 || d === e)
+        sharp = d >= 0 && carriesFan[d] === 1 && cosineBetween(areas, f, g) < CRISP_COSINE;
+      else if (follows(d, e)) sharp = corner[e] === 1;
+      else if (follows(e, d)) sharp = corner[d] === 1;
+      else sharp = cosineBetween(areas, f, g) < CRISP_COSINE;
+      mesh.sharp[c] = mesh.sharp[other] = sharp ? 1 : 0;
     }
   }
 
   /** Outline edges that also carry the fan of a sharp corner; their faces are told apart by angle alone. */
-  #fanSources(): Set<number> {
+  #fanSources(): Uint8Array {
     const { x, y, corner } = this.#flat.outline;
     const next = nextVertices(this.#flat.outline);
-    const found = new Set<number>();
+    const found = new Uint8Array(x.length);
     for (let i = 0; i < x.length; i++) {
       const v = next[i];
       if (!corner[v]) continue;
@@ -224,17 +244,20 @@ class Lifter {
       const uy = y[v] - y[i];
       const vx = x[w] - x[v];
       const vy = y[w] - y[v];
-      if (ux * vy - uy * vx <= 0) found.add(v);
+      if (ux * vy - uy * vx <= 0) found[v] = 1;
     }
     return found;
   }
 }
 
 function cosineBetween(areas: Float64Array, f: number, g: number): number {
-  const [ax, ay, az] = areas.subarray(f * 3, f * 3 + 3);
-  const [bx, by, bz] = areas.subarray(g * 3, g * 3 + 3);
-  const lengths = Math.sqrt((ax * ax + ay * ay + az * az) * (bx * bx + by * by + bz * bz));
-  return lengths > 0 ? (ax * bx + ay * by + az * bz) / lengths : 1;
+  const i = f * 3;
+  const j = g * 3;
+  const dot = areas[i] * areas[j] + areas[i + 1] * areas[j + 1] + areas[i + 2] * areas[j + 2];
+  const ff = areas[i] * areas[i] + areas[i + 1] * areas[i + 1] + areas[i + 2] * areas[i + 2];
+  const gg = areas[j] * areas[j] + areas[j + 1] * areas[j + 1] + areas[j + 2] * areas[j + 2];
+  const lengths = Math.sqrt(ff * gg);
+  return lengths > 0 ? dot / lengths : 1;
 }
 
 function ringOfEdges(outline: Outline): Int32Array {

@@ -12,8 +12,8 @@ const ROUNDS = 6;
  * without a proper cut, its closest pair of nodes is united and everything is linked again.
  */
 export function buildFaces(traces: Traces, source: Int32Array, layers: readonly number[]): PartitionResult {
-  const x = Float64Array.from(traces.x, Math.round);
-  const y = Float64Array.from(traces.y, Math.round);
+  const x = rounded(traces.x);
+  const y = rounded(traces.y);
   uniteEqual(traces, x, y);
   const groups = groupSegments(traces, layers.length, source.length);
   for (let round = 0; ; round++) {
@@ -26,6 +26,12 @@ export function buildFaces(traces: Traces, source: Int32Array, layers: readonly 
       return { ok: false, fault: 'folded' };
     }
   }
+}
+
+function rounded(values: readonly number[]): Float64Array {
+  const out = new Float64Array(values.length);
+  for (let i = 0; i < out.length; i++) out[i] = Math.round(values[i]);
+  return out;
 }
 
 /** Ends of a segment that rounding made equal become one node. */
@@ -93,10 +99,13 @@ function cutFaces(traces: Traces, groups: Groups, x: Float64Array, y: Float64Arr
 }
 
 function cutLoop(attempt: Attempt, loop: number[], x: Float64Array, y: Float64Array, band: number, edge: number): void {
-  const cut = dissect(
-    loop.map((node) => x[node]),
-    loop.map((node) => y[node]),
-  );
+  const px = new Float64Array(loop.length);
+  const py = new Float64Array(loop.length);
+  for (let i = 0; i < loop.length; i++) {
+    px[i] = x[loop[i]];
+    py[i] = y[loop[i]];
+  }
+  const cut = dissect(px, py);
   if (!cut) {
     attempt.folded.push(loop);
     return;
@@ -105,7 +114,7 @@ function cutLoop(attempt: Attempt, loop: number[], x: Float64Array, y: Float64Ar
   for (const piece of cut) {
     pieces.band.push(band);
     pieces.edge.push(edge);
-    for (const corner of piece) pieces.nodes.push(loop[corner]);
+    for (let k = 0; k < piece.length; k++) pieces.nodes.push(loop[piece[k]]);
     pieces.start.push(pieces.nodes.length);
   }
 }
@@ -136,92 +145,104 @@ interface Places {
 
 /** Drops unused nodes and splits the pieces by band. */
 function compact(traces: Traces, pieces: Pieces, source: Int32Array, places: Places): Partition {
-  const number = new Int32Array(traces.x.length).fill(-1);
-  const kept: number[] = [];
-  const nodeOf = (node: number): number => {
-    const root = traces.find(node);
-    if (number[root] < 0) {
-      number[root] = kept.length;
-      kept.push(root);
-    }
-    return number[root];
-  };
-  const rings = compactRings(traces, source, places.layers.length, nodeOf);
-  const bands = compactBands(pieces, source, places.layers.length, nodeOf);
-  return {
-    x: Float64Array.from(kept, (k) => places.x[k]),
-    y: Float64Array.from(kept, (k) => places.y[k]),
-    inset: Float64Array.from(kept, (k) => (traces.layer[k] > 0 ? places.layers[traces.layer[k] - 1] : traces.inset[k])),
-    layer: Int32Array.from(kept, (k) => traces.layer[k]),
-    layers: Float64Array.from([0, ...places.layers]),
-    bands,
-    rings,
-  };
-}
-
-function compactBands(pieces: Pieces, source: Int32Array, count: number, nodeOf: (node: number) => number): Band[] {
-  const rows = Array.from({ length: count }, () => ({ start: [0], nodes: [] as number[], edge: [] as number[] }));
-  for (let p = 0; p < pieces.band.length; p++) {
-    const row = rows[pieces.band[p]];
-    for (let i = pieces.start[p]; i < pieces.start[p + 1]; i++) row.nodes.push(nodeOf(pieces.nodes[i]));
-    row.start.push(row.nodes.length);
-    row.edge.push(source[pieces.edge[p]]);
+  const numbers = new NodeNumbers(traces);
+  const rings = compactRings(traces, source, places.layers.length, numbers);
+  const bands = compactBands(pieces, source, places.layers.length, numbers);
+  const { kept } = numbers;
+  const x = new Float64Array(kept.length);
+  const y = new Float64Array(kept.length);
+  const inset = new Float64Array(kept.length);
+  const layer = new Int32Array(kept.length);
+  for (let i = 0; i < kept.length; i++) {
+    const k = kept[i];
+    x[i] = places.x[k];
+    y[i] = places.y[k];
+    layer[i] = traces.layer[k];
+    inset[i] = traces.layer[k] > 0 ? places.layers[traces.layer[k] - 1] : traces.inset[k];
   }
-  return rows.map(({ start, nodes, edge }) => ({
-    start: Uint32Array.from(start),
-    nodes: Uint32Array.from(nodes),
-    edge: Uint32Array.from(edge),
-  }));
+  return { x, y, inset, layer, layers: Float64Array.from([0, ...places.layers]), bands, rings };
 }
 
-function compactRings(
-  traces: Traces,
-  source: Int32Array,
-  layerCount: number,
-  nodeOf: (node: number) => number,
-): Ring[] {
-  const rows = Array.from({ length: layerCount + 1 }, () => ({
-    from: [] as number[],
-    to: [] as number[],
-    edge: [] as number[],
-  }));
-  const add = (layer: number, edge: number, from: number, to: number): void => {
-    const a = nodeOf(from);
-    const b = nodeOf(to);
+/** New numbers for the nodes that are used, in the order in which they are first met. */
+class NodeNumbers {
+  readonly kept: number[] = [];
+  readonly #traces: Traces;
+  readonly #number: Int32Array;
+
+  constructor(traces: Traces) {
+    this.#traces = traces;
+    this.#number = new Int32Array(traces.x.length).fill(-1);
+  }
+
+  of(node: number): number {
+    const root = this.#traces.find(node);
+    if (this.#number[root] < 0) this.#number[root] = this.kept.push(root) - 1;
+    return this.#number[root];
+  }
+}
+
+function compactBands(pieces: Pieces, source: Int32Array, count: number, numbers: NodeNumbers): Band[] {
+  const bands: Band[] = [];
+  let p = 0;
+  // pieces come sorted by band
+  for (let band = 0; band < count; band++) {
+    const first = p;
+    while (p < pieces.band.length && pieces.band[p] === band) p++;
+    const corner = pieces.start[first];
+    const made: Band = {
+      start: new Uint32Array(p - first + 1),
+      nodes: new Uint32Array(pieces.start[p] - corner),
+      edge: new Uint32Array(p - first),
+    };
+    for (let i = first; i < p; i++) {
+      made.start[i - first + 1] = pieces.start[i + 1] - corner;
+      made.edge[i - first] = source[pieces.edge[i]];
+    }
+    for (let c = 0; c < made.nodes.length; c++) made.nodes[c] = numbers.of(pieces.nodes[corner + c]);
+    bands.push(made);
+  }
+  return bands;
+}
+
+interface RingRow {
+  from: number[];
+  to: number[];
+  edge: number[];
+}
+
+function compactRings(traces: Traces, source: Int32Array, layerCount: number, numbers: NodeNumbers): Ring[] {
+  const rows: RingRow[] = Array.from({ length: layerCount + 1 }, () => ({ from: [], to: [], edge: [] }));
+  const add = (row: RingRow, edge: number, from: number, to: number): void => {
+    const a = numbers.of(from);
+    const b = numbers.of(to);
     if (a === b) return;
-    rows[layer].from.push(a);
-    rows[layer].to.push(b);
-    rows[layer].edge.push(source[edge]);
+    row.from.push(a);
+    row.to.push(b);
+    row.edge.push(source[edge]);
   };
-  for (let i = 0; i < traces.outlineSegments; i++) add(0, traces.edge[i], traces.from[i], traces.to[i]);
-  for (let i = 0; i < traces.ringFrom.length; i++)
-    add(traces.ringLayer[i], traces.ringEdge[i], traces.ringFrom[i], traces.ringTo[i]);
+  for (let i = 0; i < traces.outlineSegments; i++) add(rows[0], traces.edge[i], traces.from[i], traces.to[i]);
+  for (let i = 0; i < traces.ringFrom.length; i++) {
+    add(rows[traces.ringLayer[i]], traces.ringEdge[i], traces.ringFrom[i], traces.ringTo[i]);
+  }
   return rows.map((row) => {
     cancelOpposites(row);
-    return { from: Uint32Array.from(row.from), to: Uint32Array.from(row.to), edge: Uint32Array.from(row.edge) };
+    return { from: new Uint32Array(row.from), to: new Uint32Array(row.to), edge: new Uint32Array(row.edge) };
   });
 }
 
-/** Two ring segments that run against each other bound nothing. */
-function cancelOpposites(row: { from: number[]; to: number[]; edge: number[] }): void {
-  const seen = new Map<number, number>();
-  const size = 2 ** 26;
+/** Two ring segments that run against each other bound nothing; only where the front closed up exactly at a layer are there any. */
+function cancelOpposites(row: RingRow): void {
+  const leaving = new Map<number, number>();
+  for (let i = 0; i < row.from.length; i++) leaving.set(row.from[i], i);
   const drop = new Set<number>();
   for (let i = 0; i < row.from.length; i++) {
-    const opposite = row.to[i] * size + row.from[i];
-    const other = seen.get(opposite);
-    if (other !== undefined) {
-      drop.add(i);
-      drop.add(other);
-      seen.delete(opposite);
-    } else {
-      seen.set(row.from[i] * size + row.to[i], i);
-    }
+    const back = leaving.get(row.to[i]);
+    if (back !== undefined && row.to[back] === row.from[i]) drop.add(i);
   }
   if (drop.size === 0) return;
   for (const column of [row.from, row.to, row.edge]) {
     const kept = column.filter((_, i) => !drop.has(i));
     column.length = 0;
-    column.push(...kept);
+    for (const value of kept) column.push(value);
   }
 }

@@ -23,7 +23,7 @@ export interface MovingEdges {
 /** `x`, `y`: vertex positions to move from (those of the outline, or jittered ones). */
 export function movingEdges(outline: Outline, next: Uint32Array, x: Float64Array, y: Float64Array): MovingEdges {
   const n = outline.x.length;
-  const directions: { dx: number; dy: number; px: number; py: number; source: number }[] = [];
+  const directions: Direction[] = [];
   for (let i = 0; i < n; i++) {
     const ux = x[next[i]] - x[i];
     const uy = y[next[i]] - y[i];
@@ -51,14 +51,30 @@ export function movingEdges(outline: Outline, next: Uint32Array, x: Float64Array
     }
     fans.set(v, list);
   }
-  return {
-    count: directions.length,
-    nx: Float64Array.from(directions, (d) => -d.dy),
-    ny: Float64Array.from(directions, (d) => d.dx),
-    dx: Float64Array.from(directions, (d) => d.dx),
-    dy: Float64Array.from(directions, (d) => d.dy),
-    c: Float64Array.from(directions, (d) => -d.dy * d.px + d.dx * d.py),
-    source: Int32Array.from(directions, (d) => d.source),
-    fans,
+  return { ...columns(directions), fans };
+}
+
+type Direction = { dx: number; dy: number; px: number; py: number; source: number };
+
+function columns(directions: readonly Direction[]): Omit<MovingEdges, 'fans'> {
+  const count = directions.length;
+  const made = {
+    count,
+    nx: new Float64Array(count),
+    ny: new Float64Array(count),
+    dx: new Float64Array(count),
+    dy: new Float64Array(count),
+    c: new Float64Array(count),
+    source: new Int32Array(count),
   };
+  for (let i = 0; i < count; i++) {
+    const { dx, dy, px, py, source } = directions[i];
+    made.nx[i] = -dy;
+    made.ny[i] = dx;
+    made.dx[i] = dx;
+    made.dy[i] = dy;
+    made.c[i] = -dy * px + dx * py;
+    made.source[i] = source;
+  }
+  return made;
 }

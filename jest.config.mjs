@@ -1,7 +1,7 @@
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/packages'],
-  testMatch: ['**/src/**/*.test.ts', '**/src/**/*.test.tsx'],
+  roots: ['<rootDir>/packages', '<rootDir>/scripts'],
+  testMatch: ['**/src/**/*.test.ts', '**/src/**/*.test.tsx', '**/scripts/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   modulePathIgnorePatterns: ['<rootDir>/packages/[^/]+/dist'],
   moduleNameMapper: {

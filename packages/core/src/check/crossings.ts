@@ -1,5 +1,5 @@
 import { boxTree, overlappingPairs, type PolygonMesh, type Triangles } from '../mesh/index.ts';
-import { trianglesMeet } from './meet.ts';
+import { areParted, trianglesMeet } from './meet.ts';
 
 export interface Crossings {
   /** pairs of triangles that meet beyond what they share */
@@ -28,7 +28,8 @@ export function findCrossings(mesh: PolygonMesh, triangles: Triangles, hasArea: 
   let pairs = 0;
   const corners = (t: number): number[] => [vertices[3 * t], vertices[3 * t + 1], vertices[3 * t + 2]];
   overlappingPairs(tree, boxes, (a, b) => {
-    if (!hasArea[a] || !hasArea[b] || !trianglesMeet(p, corners(a), corners(b))) return true;
+    if (!hasArea[a] || !hasArea[b] || areParted(p, vertices, a, b)) return true;
+    if (!trianglesMeet(p, corners(a), corners(b))) return true;
     pairs++;
     faces.add(triangles.face[a]).add(triangles.face[b]);
     return pairs < limit;

@@ -9,8 +9,30 @@ export function trianglesMeet(p: Float64Array, a: readonly number[], b: readonly
   if (shared.length >= 3) return true;
   if (shared.length === 2) return foldedOnEdge(p, a, b, shared);
   if (shared.length === 1) return meetAtVertex(p, a, b, shared[0]);
-  if (onOneSide(p, a, b) || onOneSide(p, b, a)) return false;
   return anyEdgeMeets(p, a, b) || anyEdgeMeets(p, b, a);
+}
+
+/**
+ * A quick no for most pairs whose boxes meet: one triangle lies wholly on one side of the other's plane, but for the vertices they share.
+ * `t` holds three vertex numbers a triangle, i and j are triangles.
+ */
+export function areParted(p: Float64Array, t: Uint32Array, i: number, j: number): boolean {
+  return liesBeside(p, t, i * 3, j * 3) || liesBeside(p, t, j * 3, i * 3);
+}
+
+function liesBeside(p: Float64Array, t: Uint32Array, plane: number, other: number): boolean {
+  const a = t[plane];
+  const b = t[plane + 1];
+  const c = t[plane + 2];
+  let side = 0;
+  for (let k = 0; k < 3; k++) {
+    const v = t[other + k];
+    if (v === a || v === b || v === c) continue;
+    const s = orient3d(p, a * 3, b * 3, c * 3, v * 3);
+    if (s === 0 || s * side < 0) return false;
+    side = s > 0 ? 1 : -1;
+  }
+  return side !== 0;
 }
 
 /** Two triangles over one edge overlap only when they lie in one plane on the same side of it. */
@@ -30,11 +52,6 @@ function meetAtVertex(p: Float64Array, a: readonly number[], b: readonly number[
   const [a1, a2] = a.filter((w) => w !== v);
   const [b1, b2] = b.filter((w) => w !== v);
   return segmentMeets(p, a1, a2, b) || segmentMeets(p, b1, b2, a);
-}
-
-function onOneSide(p: Float64Array, plane: readonly number[], other: readonly number[]): boolean {
-  const [x, y, z] = other.map((v) => Math.sign(orient3d(p, plane[0] * 3, plane[1] * 3, plane[2] * 3, v * 3)));
-  return x !== 0 && x === y && y === z;
 }
 
 function anyEdgeMeets(p: Float64Array, a: readonly number[], b: readonly number[]): boolean {

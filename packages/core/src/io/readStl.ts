@@ -6,9 +6,9 @@ export function readStl(bytes: Uint8Array): Result<PolygonMesh> {
   if (bytes.length < 84) return broken(bytes.length, 'short');
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const count = view.getUint32(80, true);
-  if (count > LIMITS.meshFaces) return fail('TOO_LARGE', { what: 'faces', size: count, limit: LIMITS.meshFaces });
   if (bytes.length !== 84 + 50 * count)
     return broken(80, String.fromCharCode(...bytes.subarray(0, 5)) === 'solid' ? 'text' : 'count');
+  if (count > LIMITS.meshFaces) return fail('TOO_LARGE', { what: 'faces', size: count, limit: LIMITS.meshFaces });
   const builder = new MeshBuilder();
   const body = builder.region('body', -1, -1);
   for (let t = 0; t < count; t++) {

@@ -1,5 +1,5 @@
 /**
- * A tree of boxes over boxes, split at the middle of the longest axis' order; float64, flat arrays. Leaves hold up to LEAF items.
+ * A tree of boxes over boxes, split at the middle of the longest axis; float64, flat arrays. Leaves hold up to LEAF items.
  */
 export interface BoxTree {
   /** items in tree order */
@@ -18,7 +18,7 @@ const LEAF = 8;
 /** `boxes`: six numbers an item, lower then upper corner. */
 export function boxTree(boxes: Float64Array): BoxTree {
   const count = boxes.length / 6;
-  const capacity = Math.max(1, 4 * Math.ceil(count / LEAF) + 4) * 2;
+  const capacity = 2 * count + 4;
   const tree: BoxTree = {
     order: Uint32Array.from({ length: count }, (_, i) => i),
     bounds: new Float64Array(capacity * 6),
@@ -31,9 +31,7 @@ export function boxTree(boxes: Float64Array): BoxTree {
   for (let node = 0; node < made; node++) {
     const axis = measure(tree, node, boxes);
     if (tree.last[node] - tree.first[node] <= LEAF) continue;
-    const centre = (item: number): number => boxes[item * 6 + axis] + boxes[item * 6 + 3 + axis];
-    tree.order.subarray(tree.first[node], tree.last[node]).sort((a, b) => centre(a) - centre(b) || a - b);
-    const middle = (tree.first[node] + tree.last[node]) >> 1;
+    const middle = partition(tree, node, boxes, axis);
     tree.child[node] = made;
     tree.first[made] = tree.first[node];
     tree.last[made] = middle;
@@ -42,6 +40,26 @@ export function boxTree(boxes: Float64Array): BoxTree {
     made += 2;
   }
   return tree;
+}
+
+/** Orders a node's items by the side of its middle their boxes lie on; halves by number where all lie on one side. */
+function partition(tree: BoxTree, node: number, boxes: Float64Array, axis: number): number {
+  const { order, bounds } = tree;
+  const cut = bounds[node * 6 + axis] + bounds[node * 6 + 3 + axis];
+  const first = tree.first[node];
+  const last = tree.last[node];
+  let low = first;
+  let high = last;
+  while (low < high) {
+    const item = order[low];
+    if (boxes[item * 6 + axis] + boxes[item * 6 + 3 + axis] < cut) low++;
+    else {
+      high--;
+      order[low] = order[high];
+      order[high] = item;
+    }
+  }
+  return low === first || low === last ? (first + last) >> 1 : low;
 }
 
 /** Fills in a node's bounds; gives its longest axis. */

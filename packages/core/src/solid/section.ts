@@ -71,10 +71,9 @@ function edgeRows(edge: EdgeShape | undefined, scale: number, step: number): { i
     const round = edge.kind === 'round';
     const inset = i === steps ? 0 : Math.round(width * (round ? 1 - sin(angle) : 1 - i / steps));
     const down = i === steps ? deep : Math.round(deep * (round ? 1 - cos(angle) : i / steps));
-    const before = rows[rows.length - 1];
-    const tooClose = before && before.inset !== inset && before.inset - inset < SMALLEST_LAYER;
-    if (tooClose && i < steps) continue;
-    if (tooClose) rows.pop();
+    const isClose = (): boolean => rows.length > 0 && rows[rows.length - 1].inset - inset < SMALLEST_LAYER;
+    if (isClose() && i < steps) continue;
+    while (isClose()) rows.pop(); // the outline's own layer stays
     rows.push({ inset, down });
   }
   return rows;

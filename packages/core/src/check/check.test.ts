@@ -1,0 +1,80 @@
+import { seededRandom } from '../base/index.ts';
+import { cubes, insideOut, joined, opened } from '../testing/meshes.ts';
+import { checkMesh } from './index.ts';
+
+const verdict = (mesh: Parameters<typeof checkMesh>[0]): string => {
+  const { closed, manifold, outward, crossingFaces } = checkMesh(mesh);
+  return `${closed} ${manifold} ${outward} ${crossingFaces}`;
+};
+
+describe('good meshes', () => {
+  test('a cube', () => {
+    const report = checkMesh(cubes(2, [0, 0, 0]));
+    expect(report).toMatchObject({
+      vertices: 8,
+      faces: 6,
+      quads: 6,
+      shells: 1,
+      closed: true,
+      manifold: true,
+      outward: true,
+      crossingFaces: 0,
+      slivers: 0,
+      degenerate: 0,
+    });
+    expect(report.volumeMm3).toBeCloseTo(8, 12);
+    expect(report.sizeMm).toEqual([2, 2, 2]);
+    expect(report.quadAreaShare).toBe(1);
+  });
+
+  test('two apart, and a hollow: the inner shell must face inward', () => {
+    expect(verdict(cubes(1, [0, 0, 0], [3, 0, 0]))).toBe('true true true 0');
+    expect(verdict(joined(cubes(4, [0, 0, 0]), insideOut(cubes(1, [1, 1, 1]))))).toBe('true true true 0');
+    expect(verdict(joined(cubes(4, [0, 0, 0]), cubes(1, [1, 1, 1])))).toBe('true true false 0');
+  });
+});
+
+describe('bad meshes', () => {
+  test('a missing face', () => expect(verdict(opened(cubes(1, [0, 0, 0])))).toBe('false true false 0'));
+  test('inside out', () => expect(verdict(insideOut(cubes(1, [0, 0, 0])))).toBe('true true false 0'));
+
+  test('two cubes through each other', () => {
+    expect(checkMesh(cubes(2, [0, 0, 0], [1, 1, 1])).crossingFaces).toBe(6);
+  });
+
+  test('touching counts: a shared corner place, a shared face', () => {
+    expect(checkMesh(cubes(1, [0, 0, 0], [1, 1, 1])).crossingFaces).toBeGreaterThan(0);
+    expect(checkMesh(cubes(1, [0, 0, 0], [1, 0, 0])).crossingFaces).toBeGreaterThan(0);
+    expect(checkMesh(cubes(1, [0, 0, 0], [1 + 2 ** -40, 0, 0])).crossingFaces).toBe(0);
+  });
+
+  test('two cubes that share one vertex are not manifold there', () => {
+    const mesh = cubes(1, [0, 0, 0], [1, 1, 1]);
+    const faceVertices = mesh.faceVertices.map((v) => (v === 8 ? 6 : v));
+    expect(checkMesh({ ...mesh, faceVertices })).toMatchObject({ closed: true, manifold: false, crossingFaces: 0 });
+  });
+
+  test('a face doubled', () => {
+    const cube = cubes(1, [0, 0, 0]);
+    const doubled = {
+      ...cube,
+      faceStart: Uint32Array.from([...cube.faceStart, 28]),
+      faceVertices: Uint32Array.from([...cube.faceVertices, 0, 3, 2, 1]),
+      region: new Uint32Array(7),
+    };
+    expect(checkMesh(doubled)).toMatchObject({ closed: false, manifold: false });
+    expect(checkMesh(doubled).crossingFaces).toBeGreaterThan(0);
+  });
+});
+
+test('crossing faces agree with boxes overlapping, for random cubes on a lattice', () => {
+  const random = seededRandom(31);
+  const place = (): [number, number, number] =>
+    [0, 0, 0].map(() => Math.floor(random() * 13) / 4) as [number, number, number];
+  for (let i = 0; i < 200; i++) {
+    const [a, b] = [place(), place()];
+    const gaps = a.map((v, k) => Math.abs(v - b[k]));
+    // surfaces of equal cubes meet exactly when the boxes touch or overlap
+    expect(checkMesh(cubes(1, a, b)).crossingFaces > 0).toBe(gaps.every((g) => g <= 1));
+  }
+});

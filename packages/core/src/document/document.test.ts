@@ -1,0 +1,144 @@
+import { seededRandom, unwrap } from '../base/index.ts';
+import {
+  applyEdit,
+  commit,
+  migrate,
+  newPiece,
+  newProject,
+  parseProject,
+  redo,
+  sameDocument,
+  spliceBetween,
+  startHistory,
+  undo,
+  type Edit,
+  type Project,
+} from './index.ts';
+
+const start = (): Project => newProject('p', 'Kiln', [newPiece('a', 'Kiln', ['K', 'i', 'l', 'n'])]);
+const textOf = (project: Project): string => project.pieces.a.source.graphemes.map((g) => g.text).join('');
+const idsOf = (project: Project): number[] => project.pieces.a.source.graphemes.map((g) => g.id);
+
+describe('edits', () => {
+  test('a splice keeps the ids of what stays and never uses one twice', () => {
+    const project = unwrap(
+      applyEdit(start(), { kind: 'spliceWords', pieceId: 'a', at: 1, remove: 2, insert: ['x', 'y', 'z'] }),
+    );
+    expect(textOf(project)).toBe('Kxyzn');
+    expect(idsOf(project)).toEqual([1, 5, 6, 7, 4]);
+    const again = unwrap(applyEdit(project, { kind: 'spliceWords', pieceId: 'a', at: 0, remove: 5, insert: ['q'] }));
+    expect(idsOf(again)).toEqual([8]);
+  });
+
+  test.each<[string, Edit]>([
+    ['an unknown piece', { kind: 'setWords', pieceId: 'nobody', values: {} }],
+    ['a place behind the text', { kind: 'spliceWords', pieceId: 'a', at: 3, remove: 2, insert: [] }],
+    ['a negative depth', { kind: 'setSolid', pieceId: 'a', values: { depthMm: -1 } }],
+    ['no number', { kind: 'setWords', pieceId: 'a', values: { sizeMm: NaN } }],
+    ['size 0', { kind: 'setWords', pieceId: 'a', values: { sizeMm: 0 } }],
+    [
+      'far too much text',
+      { kind: 'spliceWords', pieceId: 'a', at: 0, remove: 0, insert: Array<string>(20_001).fill('x') },
+    ],
+  ])('%s is refused and changes nothing', (_, edit) => {
+    const project = start();
+    expect(applyEdit(project, edit).ok).toBe(false);
+    expect(project).toEqual(start());
+  });
+
+  test('pieces come and go', () => {
+    const two = unwrap(applyEdit(start(), { kind: 'addPiece', piece: newPiece('b', 'Row', ['R']) }));
+    expect(two.pieceOrder).toEqual(['a', 'b']);
+    expect(unwrap(applyEdit(two, { kind: 'removePiece', pieceId: 'a' })).pieceOrder).toEqual(['b']);
+    expect(applyEdit(two, { kind: 'addPiece', piece: newPiece('b', 'Row', ['R']) }).ok).toBe(false);
+  });
+});
+
+test('the splice between two texts turns one into the other and leaves alone what is alike', () => {
+  const random = seededRandom(3);
+  const word = (): string[] => Array.from({ length: Math.floor(random() * 9) }, () => 'ab'[Math.floor(random() * 2)]);
+  for (let i = 0; i < 500; i++) {
+    const [before, after] = [word(), word()];
+    const { at, remove, insert } = spliceBetween(before, after);
+    const result = before.slice();
+    result.splice(at, remove, ...insert);
+    expect(result).toEqual(after);
+    expect(Math.min(remove, insert.length) === 0 || before[at] !== insert[0]).toBe(true);
+  }
+});
+
+describe('history', () => {
+  test('any row of edits undoes to the start and redoes to the end', () => {
+    const random = seededRandom(11);
+    let history = startHistory(start());
+    for (let i = 0; i < 60; i++) {
+      const length = history.project.pieces.a.source.graphemes.length;
+      const at = Math.floor(random() * (length + 1));
+      const edits: Edit[] = [
+        {
+          kind: 'spliceWords',
+          pieceId: 'a',
+          at,
+          remove: Math.min(length - at, Math.floor(random() * 3)),
+          insert: ['é'],
+        },
+        { kind: 'setSolid', pieceId: 'a', values: { depthMm: Math.floor(random() * 50) } },
+        { kind: 'setWords', pieceId: 'a', values: { features: random() < 0.5 ? {} : { liga: 0 } } },
+        { kind: 'renameProject', name: `n${i}` },
+      ];
+      history = unwrap(commit(history, edits[Math.floor(random() * edits.length)], random() < 0.3 ? 'key' : undefined));
+    }
+    const end = history.project;
+    const steps = history.past.length;
+    for (let i = 0; i < steps; i++) history = undo(history);
+    expect(history.project).toEqual(start());
+    expect(undo(history)).toBe(history);
+    for (let i = 0; i < steps; i++) history = redo(history);
+    expect(history.project).toEqual(end);
+  });
+
+  test('a drag is one entry, and an edit that changes nothing is none', () => {
+    let history = startHistory(start());
+    for (const depthMm of [19, 20, 21])
+      history = unwrap(commit(history, { kind: 'setSolid', pieceId: 'a', values: { depthMm } }, 'depth'));
+    expect(history.past).toHaveLength(1);
+    history = unwrap(commit(history, { kind: 'setSolid', pieceId: 'a', values: { depthMm: 21 } }));
+    expect(history.past).toHaveLength(1);
+    expect(undo(history).project.pieces.a.body.solid.depthMm).toBe(18);
+  });
+});
+
+describe('reading a document', () => {
+  const stored = (): Record<string, unknown> => JSON.parse(JSON.stringify(start()));
+
+  test('comes back as it was saved', () => {
+    expect(sameDocument(unwrap(parseProject(stored())), start())).toBe(true);
+  });
+
+  test.each<[string, unknown, string]>([
+    ['nothing', null, 'PROJECT_BROKEN'],
+    ['a text', 'hello', 'PROJECT_BROKEN'],
+    ['no version', { id: 'x' }, 'PROJECT_BROKEN'],
+    ['a later version', { ...stored(), schemaVersion: 99 }, 'PROJECT_NEWER'],
+    ['a piece that is not in the order', { ...stored(), pieceOrder: [] }, 'PROJECT_BROKEN'],
+    ['an order of pieces that are not there', { ...stored(), pieceOrder: ['__proto__'] }, 'PROJECT_BROKEN'],
+    [
+      'steps of the future',
+      { ...stored(), pieces: { a: { ...start().pieces.a, steps: [{ kind: 'bend' }] } } },
+      'PROJECT_BROKEN',
+    ],
+  ])('%s is refused', (_, data, code) => {
+    const parsed = parseProject(data);
+    expect(parsed.ok ? 'taken' : parsed.error.code).toBe(code);
+  });
+
+  test('migrations run from the document’s version on, in order', () => {
+    const step = (name: string) => (document: unknown) => ({
+      log: [...((document as { log?: string[] }).log ?? []), name],
+    });
+    const migrations = [step('1 to 2'), step('2 to 3')];
+    expect(migrate({}, 1, migrations)).toEqual({ log: ['1 to 2', '2 to 3'] });
+    expect(migrate({}, 2, migrations)).toEqual({ log: ['2 to 3'] });
+    expect(migrate({}, 3, migrations)).toEqual({});
+  });
+});

@@ -1,0 +1,135 @@
+import { quietContext, unwrap, type RunContext } from '../base/index.ts';
+import { checkMesh } from '../check/index.ts';
+import { applyEdit, newPiece, newProject, type Edit, type Project } from '../document/index.ts';
+import { writeMesh, usualWriteOptions } from '../io/index.ts';
+import { testEngine } from '../testing/faces.ts';
+import { splitGraphemes } from '../text/index.ts';
+import { assetsNeeded, display, pieceMesh, type Engine } from './index.ts';
+import { SHIPPED_FONTS } from '@fictile/fonts';
+
+type Values<K extends Edit['kind']> = Extract<Edit, { kind: K }> extends { values: infer V } ? V : never;
+
+function project(text: string, words: Values<'setWords'> = {}, solid: Values<'setSolid'> = {}): Project {
+  const start = newProject('p', 'test', [newPiece('a', 'test', splitGraphemes(text))]);
+  return [
+    { kind: 'setWords', pieceId: 'a', values: words } as const,
+    { kind: 'setSolid', pieceId: 'a', values: solid } as const,
+  ].reduce((p, edit) => unwrap(applyEdit(p, edit)), start);
+}
+
+const edited = (p: Project, edit: Edit): Project => unwrap(applyEdit(p, edit));
+
+let engine: Engine;
+beforeEach(async () => {
+  engine = await testEngine();
+});
+const run = async (p: Project) => unwrap(await engine.evaluate(p, 'a', quietContext));
+const script = { font: { family: 'Pacifico', weight: 400, italic: false, axes: {} } };
+
+describe('clusters', () => {
+  test('changing one letter of 40 builds one cluster; dragging the depth builds none anew', async () => {
+    const letters = 'Kiln opening weekend at Saltglaze Row 17 pots';
+    let p = project(letters, { tracking: 40 });
+    expect((await run(p)).built.wavefronts).toBeGreaterThan(15);
+    p = edited(p, { kind: 'spliceWords', pieceId: 'a', at: 20, remove: 1, insert: ['Q'] });
+    expect((await run(p)).built).toMatchObject({ wavefronts: 1, lifted: 1 });
+    p = edited(p, { kind: 'setSolid', pieceId: 'a', values: { depthMm: 25 } });
+    expect((await run(p)).built.wavefronts).toBe(0);
+    expect((await run(p)).built).toMatchObject({ wavefronts: 0, lifted: 0 });
+  });
+
+  test('equal letters share one mesh', async () => {
+    const { clusters } = await run(project('OO'));
+    expect(clusters[0].mesh).toBe(clusters[1].mesh);
+    expect(clusters[0].x).not.toBe(clusters[1].x);
+  });
+
+  test('a joining script is one sound solid whose faces know their letters', async () => {
+    const evaluated = await run(project('kiln', script));
+    expect(evaluated.clusters).toHaveLength(1);
+    const mesh = pieceMesh(evaluated);
+    expect(checkMesh(mesh)).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
+    expect(new Set(mesh.regions.map((r) => r.letter))).toEqual(new Set([0, 1, 2, 3]));
+  });
+
+  test('apart: shells of their own, and those that cross are named', async () => {
+    const evaluated = await run(project('kiln', { ...script, letters: 'apart' }));
+    expect(evaluated.clusters).toHaveLength(4);
+    expect(evaluated.remarks).toEqual([{ code: 'LETTERS_CROSS', params: { letters: 'k i l n' } }]);
+  });
+});
+
+describe('what is told instead of an error', () => {
+  test.each<[string, Project, string]>([
+    ['no words', project(''), 'TEXT_EMPTY'],
+    ['only spaces', project('  \n\t '), 'TEXT_EMPTY'],
+    ['ten thousand characters', project('kiln '.repeat(2000)), 'TEXT_TOO_LONG'],
+    ['more faces than the budget', { ...project('Saltglaze'), faceBudget: 100 }, 'OVER_BUDGET'],
+  ])('%s', async (_, p, code) => {
+    const evaluated = await run(p);
+    expect([evaluated.clusters.length, evaluated.remarks[0].code]).toEqual([0, code]);
+  });
+
+  test('missing glyphs, a flat sheet, ridges', async () => {
+    expect((await run(project('漢'))).remarks).toEqual([
+      { code: 'GLYPH_MISSING', params: { characters: '漢', font: 'Zilla Slab Bold' } },
+    ]);
+    expect((await run(project('I', {}, { depthMm: 0 }))).remarks.map((r) => r.code)).toContain('FLAT_SHEET');
+    const front = { kind: 'chamfer', inMm: 60, deepMm: 5, steps: 1 } as const;
+    expect((await run(project('I', {}, { front }))).remarks).toEqual([
+      { code: 'EDGE_MEETS', params: { letters: 'I' } },
+    ]);
+  });
+});
+
+test('unknown fonts and pieces are errors', async () => {
+  const font = { family: 'Nobody', weight: 400, italic: false, axes: {} };
+  expect(await engine.evaluate(project('x', { font }), 'a', quietContext)).toEqual({
+    ok: false,
+    error: { code: 'FONT_UNKNOWN', params: { name: 'Nobody' } },
+  });
+  expect((await engine.evaluate(project('x'), 'nobody', quietContext)).ok).toBe(false);
+});
+
+test('a run can be stopped between clusters, and the next one goes on from its caches', async () => {
+  let turns = 0;
+  const impatient: RunContext = {
+    cancelled: () => turns >= 2,
+    progress: () => undefined,
+    breathe: async () => void turns++,
+  };
+  const p = project('Saltglaze', { tracking: 100 });
+  expect(await engine.evaluate(p, 'a', impatient)).toEqual({ ok: false, error: { code: 'CANCELLED', params: {} } });
+  expect((await run(p)).built.wavefronts).toBeLessThan(8);
+});
+
+test('the depth’s anchor moves the solid', async () => {
+  const z = async (depthAnchor: 'back' | 'middle' | 'front'): Promise<number> =>
+    (await run(project('I', { depthAnchor }))).clusters[0].z;
+  expect([await z('back'), await z('middle'), await z('front')]).toEqual([0, -9, -18]);
+});
+
+test('the same document gives the same bytes, whatever was computed before', async () => {
+  const p = project('Kiln & Row', script);
+  const bytes = async (): Promise<Uint8Array> =>
+    (await writeMesh(pieceMesh(await run(p)), usualWriteOptions('obj', 'x', []))).bytes;
+  const first = await bytes();
+  await run(project('Other words', script));
+  engine = await testEngine();
+  expect(await bytes()).toEqual(first);
+});
+
+test('display buffers hold each corner, each triangle by part, each edge once', async () => {
+  const { clusters } = await run(project('L'));
+  const { positions, normals, index, groups, edges } = display(clusters[0].mesh);
+  const { mesh } = clusters[0];
+  expect(positions).toHaveLength(mesh.faceVertices.length * 3);
+  expect(groups.reduce((sum, g) => sum + g.count, 0)).toBe(index.length);
+  expect(edges.length / 6).toBe(mesh.faceVertices.length / 2);
+  for (let i = 0; i < normals.length; i += 3)
+    expect(Math.hypot(normals[i], normals[i + 1], normals[i + 2])).toBeCloseTo(1, 5);
+});
+
+test('the fonts that a document needs', () => {
+  expect(assetsNeeded(project('x', script), SHIPPED_FONTS)).toHaveLength(1);
+});

@@ -1,0 +1,79 @@
+import { loadKernels } from '@fictile/kernels';
+import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
+import { newPiece, newProject, type Project } from '../document/index.ts';
+import { JOB_VERSION, JobHost, type JobAnswer, type JobReply, type JobRequest } from './index.ts';
+
+type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version' | 'serial'> : never) : never;
+
+/** A host with the page's side of it: answers by serial, and the newest serial that shared memory would hold. */
+async function startHost() {
+  const waiting = new Map<number, (answer: JobAnswer) => void>();
+  const state = { newest: 0, serial: 0 };
+  const host = new JobHost({
+    kernels: await loadKernels(),
+    catalogue: SHIPPED_FONTS,
+    loadFont: readFont,
+    cacheBytes: 32e6,
+    newest: () => state.newest,
+    breathe: () => new Promise((resolve) => setImmediate(resolve)),
+    now: () => performance.now(),
+    send: (reply: JobReply) => {
+      if (reply.kind === 'answer') waiting.get(reply.serial)?.(reply.answer);
+    },
+  });
+  const ask = (request: Ask, version = JOB_VERSION): Promise<JobAnswer> => {
+    const serial = ++state.serial;
+    if (request.kind === 'evaluate') state.newest = serial;
+    return new Promise((resolve) => {
+      waiting.set(serial, resolve);
+      host.take({ ...request, version, serial } as JobRequest);
+    });
+  };
+  return { ask };
+}
+
+const project = (...texts: string[]): Project =>
+  newProject(
+    'p',
+    'Kiln',
+    texts.map((text, i) => newPiece(`piece${i}`, text, [...text])),
+  );
+
+test('sends buffers once: not for keys the page holds, nor twice for equal letters', async () => {
+  const { ask } = await startHost();
+  const first = await ask({ kind: 'evaluate', project: project('OOx'), known: [] });
+  if (first.kind !== 'evaluated') throw new Error(first.kind);
+  const { clusters } = first.pieces[0];
+  expect(clusters.map((c) => c.buffers !== undefined)).toEqual([true, false, true]);
+  const again = await ask({ kind: 'evaluate', project: project('OOxy'), known: clusters.map((c) => c.key) });
+  if (again.kind !== 'evaluated') throw new Error(again.kind);
+  expect(again.pieces[0].clusters.map((c) => c.buffers !== undefined)).toEqual([false, false, false, true]);
+});
+
+test('a newer evaluation makes an older one give up; checks and files are not given up', async () => {
+  const { ask } = await startHost();
+  const long = ask({ kind: 'evaluate', project: project('abcdefghijklmnopqrstuvwxyz'), known: [] });
+  const check = ask({ kind: 'check', project: project('K'), pieceId: 'piece0' });
+  const write = ask({ kind: 'write', project: project('K'), pieceId: 'piece0', format: 'obj' });
+  const newer = ask({ kind: 'evaluate', project: project('K'), known: [] });
+  expect(await long).toEqual({ kind: 'failed', error: { code: 'CANCELLED', params: {} } });
+  expect(await check).toMatchObject({ kind: 'checked', report: { closed: true, crossingFaces: 0 } });
+  expect(await write).toMatchObject({ kind: 'written', remarks: [] });
+  expect((await newer).kind).toBe('evaluated');
+});
+
+test('pieces that are hidden are left out, one that fails does not take the others with it', async () => {
+  const { ask } = await startHost();
+  const p = project('K', 'L', 'M');
+  p.pieces.piece1.visible = false;
+  p.pieces.piece2.source.font = { family: 'Nobody', weight: 400, italic: false, axes: {} };
+  const answer = await ask({ kind: 'evaluate', project: p, known: [] });
+  if (answer.kind !== 'evaluated') throw new Error(answer.kind);
+  expect(answer.pieces.map((piece) => piece.pieceId)).toEqual(['piece0']);
+  expect(answer.failures.map((f) => [f.pieceId, f.error.code])).toEqual([['piece2', 'FONT_UNKNOWN']]);
+});
+
+test('a page of another build is told, not obeyed', async () => {
+  const { ask } = await startHost();
+  expect((await ask({ kind: 'evaluate', project: project('K'), known: [] }, 99)).kind).toBe('crashed');
+});

@@ -1,0 +1,149 @@
+import { checkMesh } from '../check/index.ts';
+import { adjacency, cornerNormals, type PolygonMesh } from '../mesh/index.ts';
+import type { Outline } from '../outline/index.ts';
+import { outlineOf, shippedFaces, STEP } from '../testing/faces.ts';
+import { outlineOfRings, rectangle } from '../testing/rings.ts';
+import { buildSection, flatWavefront, lift, liftSheet, sectionLayers, type EdgeShape } from './index.ts';
+
+const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
+const edge = (kind: EdgeShape['kind'], inMm: number, deepMm: number, steps = 1): EdgeShape => ({
+  kind,
+  inMm,
+  deepMm,
+  steps,
+});
+const mm = (value: number): number => Math.round(value / STEP);
+
+function solidOf(outline: Outline, depthMm: number, front: EdgeShape, back: EdgeShape, em = mm(110)): PolygonMesh {
+  const { section } = buildSection({ depthMm, front, back, step: STEP });
+  const ends = [section.inset[0], section.inset[section.inset.length - 1]];
+  const flat = flatWavefront(outline, { layers: sectionLayers(section), capInsets: ends, em, seed: 1 });
+  return lift(flat, { section, step: STEP });
+}
+
+function expectSound(mesh: PolygonMesh, name = ''): void {
+  const { closed, manifold, outward, crossingFaces, degenerate } = checkMesh(mesh);
+  expect({ name, closed, manifold, outward, crossingFaces, degenerate }).toEqual({
+    name,
+    closed: true,
+    manifold: true,
+    outward: true,
+    crossingFaces: 0,
+    degenerate: 0,
+  });
+}
+
+describe('section', () => {
+  test('runs from the front’s rim to the back’s, on the grid', () => {
+    const { section, remarks } = buildSection({
+      depthMm: 18,
+      front: edge('round', 2, 3, 4),
+      back: edge('chamfer', 1, 1),
+      step: STEP,
+    });
+    expect(section.inset.map((v) => v * STEP)[0]).toBe(2);
+    expect(section.z.map((v) => v * STEP)[0]).toBe(18);
+    expect([section.inset[section.inset.length - 1] * STEP, section.z[section.z.length - 1]]).toEqual([1, 0]);
+    expect(section.inset.every(Number.isInteger) && section.z.every(Number.isInteger)).toBe(true);
+    expect(section.part).toHaveLength(section.inset.length - 1);
+    expect(remarks).toEqual([]);
+  });
+
+  test('edges deeper than the body are scaled and told', () => {
+    const { section, remarks } = buildSection({
+      depthMm: 4,
+      front: edge('chamfer', 1, 6),
+      back: edge('chamfer', 1, 2),
+      step: STEP,
+    });
+    expect(remarks).toEqual([{ code: 'EDGES_SCALED', params: { askedMm: 8, takenMm: 4 } }]);
+    expect(section.z.map((v) => v * STEP)).toEqual([4, 1, 0]);
+  });
+
+  test('layers closer than the grid bears are left out', () => {
+    const { section } = buildSection({ depthMm: 4, front: edge('round', 0.0005, 1, 64), back: PLAIN, step: STEP });
+    const layers = sectionLayers(section);
+    layers.forEach((inset, i) => expect(inset - (i === 0 ? 0 : layers[i - 1])).toBeGreaterThanOrEqual(4));
+  });
+});
+
+describe('solids of a box', () => {
+  const box = outlineOfRings(rectangle(0, 0, mm(40), mm(20)));
+
+  test('without edges: six faces and the exact volume', () => {
+    const mesh = solidOf(box, 10, PLAIN, PLAIN);
+    expectSound(mesh);
+    expect(mesh.faceStart).toHaveLength(7);
+    expect(checkMesh(mesh).volumeMm3).toBeCloseTo(40 * 20 * 10, 9);
+  });
+
+  test('chamfered all round: the volume of the formula', () => {
+    const [w, d] = [2, 3];
+    const mesh = solidOf(box, 10, edge('chamfer', w, d), edge('chamfer', w, d));
+    expectSound(mesh);
+    const top = (40 - 2 * w) * (20 - 2 * w);
+    const prismatoid = (d / 6) * (40 * 20 + top + 4 * (40 - w) * (20 - w));
+    expect(checkMesh(mesh).volumeMm3).toBeCloseTo(40 * 20 * (10 - 2 * d) + 2 * prismatoid, 6);
+  });
+
+  test('wider than half: a roof with a ridge, no front left', () => {
+    const mesh = solidOf(box, 10, edge('chamfer', 50, 4), PLAIN);
+    expectSound(mesh);
+    expect(mesh.regions.some((r) => r.part === 'front')).toBe(false);
+    // inset 10 of 50 is reached: the ridge stands at 6 + 4 * 10 / 50
+    expect(checkMesh(mesh).sizeMm[2]).toBeCloseTo(6.8, 3);
+  });
+
+  test('edges that meet at the outline leave no wall', () => {
+    const mesh = solidOf(box, 6, edge('chamfer', 2, 3), edge('chamfer', 2, 3));
+    expectSound(mesh);
+    expect(mesh.regions.map((r) => r.part).sort()).toEqual(['back', 'backEdge', 'front', 'frontEdge']);
+  });
+
+  test('different edges front and back share the plan', () => {
+    expectSound(solidOf(box, 12, edge('round', 3, 3, 5), edge('chamfer', 5, 2)));
+  });
+
+  test('depth 0 is an open sheet facing up', () => {
+    const flat = flatWavefront(box, { layers: [], capInsets: [0], em: mm(110), seed: 1 });
+    const sheet = liftSheet(flat, STEP);
+    expect([sheet.faceStart.length, checkMesh(sheet).closed]).toEqual([2, false]);
+    expect(Array.from(cornerNormals(sheet)).slice(0, 3)).toEqual([0, 0, 1]);
+  });
+});
+
+describe('shading', () => {
+  test('is crisp at corners and smooth along curves and over a rounding', async () => {
+    const [sans] = await shippedFaces();
+    const { outline, em } = outlineOf(sans, 'O');
+    const mesh = solidOf(outline, 18, edge('round', 2, 2, 6), PLAIN, em);
+    const { twin, face } = adjacency(mesh);
+    const partOf = (c: number): string => mesh.regions[mesh.region[face[c]]].part;
+    const pairs = Array.from(twin.keys()).filter((c) => twin[c] > c);
+    const between = (a: string, b: string): number[] =>
+      pairs
+        .filter((c) => [partOf(c), partOf(twin[c])].sort().join() === [a, b].sort().join())
+        .map((c) => mesh.sharp[c]);
+    expect(new Set(between('frontEdge', 'frontEdge'))).toEqual(new Set([0]));
+    expect(new Set(between('frontEdge', 'outerWall'))).toEqual(new Set([0]));
+    expect(new Set(between('front', 'frontEdge'))).toEqual(new Set([0]));
+    expect(new Set(between('back', 'outerWall'))).toEqual(new Set([1]));
+    const normals = cornerNormals(mesh);
+    const fronts = Array.from(face.keys()).filter((c) => partOf(c) === 'front');
+    expect(fronts.every((c) => normals[3 * c + 2] === 1)).toBe(true);
+    const box = solidOf(outlineOfRings(rectangle(0, 0, mm(9), mm(9))), 9, PLAIN, PLAIN);
+    expect(box.sharp.every((s) => s === 1)).toBe(true);
+  });
+});
+
+test('letters of all shipped families are sound with edges of any width and kind', async () => {
+  for (const face of await shippedFaces()) {
+    for (const character of 'A%') {
+      const { outline, em } = outlineOf(face, character);
+      for (const front of [edge('round', 0.2, 2, 3), edge('chamfer', 60, 5)]) {
+        const mesh = solidOf(outline, 18, front, edge('chamfer', 1, 1), em);
+        expectSound(mesh, `${face.name} ${character} ${front.inMm}`);
+      }
+    }
+  }
+});

@@ -1,0 +1,33 @@
+import { loadKernels } from '@fictile/kernels';
+import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
+import { unwrap } from '../base/index.ts';
+import { Engine } from '../evaluate/index.ts';
+import { condition, flatten, type Outline } from '../outline/index.ts';
+import { glyphCurves, openFont, type FontFace } from '../text/index.ts';
+
+/** One style of every shipped family, opened. */
+export async function shippedFaces(): Promise<FontFace[]> {
+  const kernels = await loadKernels();
+  return Promise.all(
+    SHIPPED_FONTS.map(async ({ family, styles }) => {
+      const { hash } = styles[styles.length - 1];
+      const bytes = (await readFont(hash)) as Uint8Array;
+      return unwrap(openFont(kernels, { bytes, hash, name: family, axes: { wght: 650 } }));
+    }),
+  );
+}
+
+export const STEP = 2 ** -16;
+
+/** A character's conditioned outline with capitals of 72 mm, and the em in grid steps. */
+export function outlineOf(face: FontFace, character: string): { outline: Outline; em: number } {
+  const scale = 72 / face.metrics.capHeight / STEP;
+  const em = face.metrics.unitsPerEm * scale;
+  const { glyph } = face.shape(character, { direction: 'ltr', language: 'en', features: {} })[0];
+  const rings = flatten(glyphCurves(face, glyph), { scale, tolerance: 0.05 / STEP, letter: 0 });
+  return { outline: condition(rings, em).outline, em };
+}
+
+export async function testEngine(): Promise<Engine> {
+  return new Engine({ kernels: await loadKernels(), catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 64e6 });
+}

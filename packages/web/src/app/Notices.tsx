@@ -1,16 +1,8 @@
-import { Anchor, Button, Center, Loader, Stack, Text, Title } from '@mantine/core';
+import { Anchor, Button, Center, Stack, Text, Title } from '@mantine/core';
 import { Link } from 'react-router';
 import { texts } from '../words/index.ts';
 
-/** Whole-page states: loading, an address that leads nowhere, a fault of ours. Never a blank page. */
-export function Loading() {
-  return (
-    <Center h="100vh">
-      <Loader aria-label={texts.loading} />
-    </Center>
-  );
-}
-
+/** Whole-page states: an address that leads nowhere, a fault of ours. Never a blank page. */
 export function Lost() {
   return (
     <Center h="100vh">

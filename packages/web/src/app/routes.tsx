@@ -1,13 +1,15 @@
 import { createBrowserRouter } from 'react-router';
 import { Rack } from '../rack/Rack.tsx';
-import { Loading, Lost, Mishap } from './Notices.tsx';
+import { Loading } from '../ui/index.ts';
+import { texts } from '../words/index.ts';
+import { Lost, Mishap } from './Notices.tsx';
 
 export const router = createBrowserRouter([
   { path: '/', element: <Rack />, errorElement: <Mishap /> },
   {
     path: '/projects/:id',
     lazy: async () => ({ Component: (await import('../workshop/Workshop.tsx')).Workshop }),
-    HydrateFallback: Loading,
+    HydrateFallback: () => <Loading label={texts.loading} />,
     errorElement: <Mishap />,
   },
   { path: '*', element: <Lost /> },

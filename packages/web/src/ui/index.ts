@@ -1,1 +1,2 @@
+export { Loading } from './Loading.tsx';
 export { ValueField } from './ValueField.tsx';

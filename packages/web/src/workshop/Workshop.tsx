@@ -4,8 +4,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, Refused } from '../api/index.ts';
-import { Loading } from '../app/Notices.tsx';
 import { ProjectStore } from '../store/index.ts';
+import { Loading } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Workbench } from './Workbench.tsx';
 
@@ -19,7 +19,7 @@ export function Workshop() {
     gcTime: 0,
     retry: (count, error) => !(error instanceof Refused) && count < 2,
   });
-  if (stored.isPending) return <Loading />;
+  if (stored.isPending) return <Loading label={texts.loading} />;
   if (stored.isError) return <Missing gone={stored.error instanceof Refused} />;
   return <Opened key={id} stored={stored.data} />;
 }

@@ -1,6 +1,6 @@
 import { dissect } from './dissect.ts';
 import { linkLoops } from './linkLoops.ts';
-import type { Band, Partition, PartitionResult, Ring } from './partition.ts';
+import type { Band, Partition, PartitionResult, Ring } from './plan.ts';
 import { SMALLEST_LAYER } from './tolerances.ts';
 import type { Traces } from './traces.ts';
 

@@ -1,3 +1,3 @@
 export { partition } from './partition.ts';
-export type { Band, Partition, PartitionFault, PartitionResult, Ring } from './partition.ts';
+export type { Band, Partition, PartitionFault, PartitionResult, Ring } from './plan.ts';
 export { SMALLEST_LAYER } from './tolerances.ts';

@@ -3,7 +3,8 @@ import { toRings } from '../../outline/index.ts';
 import { outlineOf, shippedFaces } from '../../testing/faces.ts';
 import { outlineOfRings, rectangle, ringOf } from '../../testing/rings.ts';
 import { dissect } from './dissect.ts';
-import { partition, type Partition } from './partition.ts';
+import { partition } from './partition.ts';
+import type { Partition } from './plan.ts';
 
 const pieceCount = (p: Partition, band: number): number => p.bands[band].edge.length;
 

@@ -1,0 +1,109 @@
+import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { checkMesh, readObj, unwrap } from '@fictile/core';
+import { loadKernels } from '@fictile/kernels';
+import { parseArguments } from './arguments.ts';
+import { flagsOf, isSwitch, readFlag } from './flags.ts';
+import { makeCase } from './makeCase.ts';
+import { InputFault } from './messages.ts';
+
+let folder: string;
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'fictile-cli-'));
+});
+afterEach(() => rm(folder, { recursive: true, force: true }));
+
+const codeOf = async (work: () => unknown): Promise<string> => {
+  try {
+    await work();
+    return 'done';
+  } catch (error) {
+    return error instanceof InputFault ? error.code : `threw ${String(error)}`;
+  }
+};
+
+describe('arguments', () => {
+  test('values, equals signs, switches', () => {
+    expect(parseArguments(['a', '--size', '-3', '--text=x=y', '--weld', 'b'], isSwitch)).toEqual({
+      positional: ['a', 'b'],
+      flags: { size: '-3', text: 'x=y', weld: true },
+    });
+  });
+
+  test.each([[['--size']], [['--size', '1', '--size', '2']]])('%j is refused', async (row) => {
+    expect(await codeOf(() => parseArguments(row, isSwitch))).toBe('FLAG_VALUE');
+  });
+});
+
+describe('flags', () => {
+  test('lengths, numbers and choices are read', () => {
+    expect([readFlag('depth', '1.8cm'), readFlag('tracking', '-10'), readFlag('edge', 'round')]).toEqual([
+      18,
+      -10,
+      'round',
+    ]);
+    expect(flagsOf({ edgeIn: 2, backEdge: 'same', weld: true })).toEqual({
+      'edge-in': 2,
+      'back-edge': 'same',
+      weld: true,
+    });
+  });
+
+  test.each<[string, string | number | boolean, string]>([
+    ['bend', '90', 'FLAG_UNKNOWN'],
+    ['constructor', '1', 'FLAG_UNKNOWN'],
+    ['size', '0', 'FLAG_VALUE'],
+    ['depth', '-1mm', 'FLAG_VALUE'],
+    ['depth', 'NaN', 'FLAG_VALUE'],
+    ['tracking', '', 'FLAG_VALUE'],
+    ['edge-steps', '2.5', 'FLAG_VALUE'],
+    ['edge', 'cove', 'FLAG_VALUE'],
+    ['weld', 'yes', 'FLAG_VALUE'],
+  ])('--%s %s is %s', async (name, raw, code) => {
+    expect(await codeOf(() => readFlag(name, raw))).toBe(code);
+  });
+});
+
+describe('make', () => {
+  test('writes a sound solid and nothing else', async () => {
+    const out = join(folder, 'deep', 'kiln.obj');
+    const flags = flagsOf({
+      text: 'Ki\\nln',
+      out,
+      size: '72mm',
+      depth: '18mm',
+      edge: 'round',
+      edgeIn: '2mm',
+      edgeDeep: '2mm',
+      edgeSteps: 4,
+    });
+    const result = await makeCase(flags, await loadKernels());
+    const report = checkMesh(unwrap(readObj(await readFile(out))));
+    expect(report).toMatchObject({
+      closed: true,
+      manifold: true,
+      outward: true,
+      crossingFaces: 0,
+      faces: result.faces,
+      quads: result.quads,
+    });
+    expect(await readdir(join(folder, 'deep'))).toEqual(['kiln.obj']);
+  });
+
+  test.each<[Record<string, unknown>, string]>([
+    [{ text: '   ', out: 'a.obj' }, 'NOTHING_BUILT'],
+    [{ text: 'x'.repeat(10_000), out: 'a.obj' }, 'NOTHING_BUILT'],
+    [{ text: 'x', out: 'a.doc' }, 'FORMAT_UNKNOWN'],
+    [{ text: 'x' }, 'FLAG_MISSING'],
+    [{ text: 'x', out: 'a.obj', font: 'Nobody' }, 'FONT_UNKNOWN'],
+    [{ text: 'x', out: 'a.obj', font: './none.ttf' }, 'FILE_UNREADABLE'],
+    [{ text: 'x', out: 'a.obj', font: './package.json' }, 'FONT_BROKEN'],
+    [{ text: 'x', out: 'a.obj', features: 'ligatures' }, 'FLAG_VALUE'],
+  ])('%j gives %s and no file', async (fields, code) => {
+    const record = typeof fields.out === 'string' ? { ...fields, out: join(folder, fields.out) } : fields;
+    const kernels = await loadKernels();
+    expect(await codeOf(() => makeCase(flagsOf(record), kernels))).toBe(code);
+    expect(await readdir(folder)).toEqual([]);
+  });
+});

@@ -1,0 +1,176 @@
+import { createHash } from 'node:crypto';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { newPiece, newProject, type Project } from '@fictile/core';
+import { openApiDocument } from '@fictile/contract';
+import { pino } from 'pino';
+import request from 'supertest';
+import { createApp } from './app.ts';
+import { openDatabase, type Database } from './db/open.ts';
+import { seed } from './seed/seed.ts';
+import { coreFault } from './services/faults.ts';
+
+let folder: string;
+let database: Database;
+let app: ReturnType<typeof createApp>;
+
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'fictile-test-'));
+  database = await openDatabase(folder);
+  app = createApp({
+    database,
+    log: pino({ level: 'silent' }),
+    listensLocally: true,
+    checkAsset: (kind) =>
+      kind === 'font'
+        ? Promise.resolve()
+        : Promise.reject(coreFault({ code: 'MESH_BROKEN', params: { format: kind, place: 0, why: 'short' } })),
+  });
+});
+afterEach(async () => {
+  await database.close();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const document = (name = 'Kiln'): Project => newProject('p1', name, [newPiece('a', name, [...name])]);
+let keys = 0;
+const key = (): string => `key-number-${++keys}`;
+const create = (project: unknown, k = key()) =>
+  request(app).post('/api/projects').set('idempotency-key', k).send({ project });
+const save = (project: Project, baseRevision: number, k = key()) =>
+  request(app).put(`/api/projects/${project.id}`).set('idempotency-key', k).send({ project, baseRevision });
+
+describe('projects', () => {
+  test('are made, listed newest first, read and saved', async () => {
+    expect((await create(document()).expect(201)).body.revision).toBe(1);
+    const listed = await request(app).get('/api/projects').expect(200);
+    expect(listed.body.projects).toMatchObject([{ id: 'p1', name: 'Kiln', words: 'Kiln', pieces: 1, revision: 1 }]);
+    expect((await save(document('Row'), 1).expect(200)).body.revision).toBe(2);
+    const read = await request(app).get('/api/projects/p1').expect(200);
+    expect(read.body).toMatchObject({ revision: 2, project: { name: 'Row' } });
+    const first = await request(app).get('/api/projects/p1/revisions/1').expect(200);
+    expect(first.body.project.name).toBe('Kiln');
+    const revisions = await request(app).get('/api/projects/p1/revisions').expect(200);
+    expect(revisions.body.revisions.map((r: { number: number }) => r.number)).toEqual([2, 1]);
+  });
+
+  test('an old base is refused with the newer revision, and nothing is lost', async () => {
+    await create(document());
+    await save(document('Mine'), 1).expect(200);
+    const late = await save(document('Yours'), 1).expect(409);
+    expect(late.body).toMatchObject({
+      error: { code: 'REVISION_OLD', params: { base: 1, newest: 2 } },
+      newer: { revision: 2, project: { name: 'Mine' } },
+    });
+    expect((await request(app).get('/api/projects/p1')).body.project.name).toBe('Mine');
+  });
+
+  test('the same key gives the same answer once; for another request it is refused', async () => {
+    await create(document());
+    const k = key();
+    const once = await save(document('Row'), 1, k).expect(200);
+    const again = await save(document('Row'), 1, k).expect(200);
+    expect(again.body).toEqual(once.body);
+    await save(document('Other'), 1, k).expect(422);
+    expect((await request(app).get('/api/projects/p1')).body.revision).toBe(2);
+  });
+
+  test('twenty writers at once: one wins each revision', async () => {
+    await create(document());
+    const answers = await Promise.all(Array.from({ length: 20 }, (_, i) => save(document(`w${i}`), 1)));
+    expect(answers.filter((a) => a.status === 200)).toHaveLength(1);
+    expect(answers.filter((a) => a.status === 409)).toHaveLength(19);
+  });
+
+  test.each<[string, unknown, string]>([
+    ['nothing', null, 'PROJECT_BROKEN'],
+    ['a later version', { ...document(), schemaVersion: 2 }, 'PROJECT_NEWER'],
+    ['a negative size', JSON.parse(JSON.stringify(document()).replace('"sizeMm":72', '"sizeMm":-1')), 'PROJECT_BROKEN'],
+  ])('%s is refused', async (_, project, code) => {
+    expect((await create(project).expect(422)).body.error.code).toBe(code);
+    expect((await request(app).get('/api/projects')).body.projects).toEqual([]);
+  });
+
+  test('broken requests get a coded answer', async () => {
+    const raw = request(app)
+      .post('/api/projects')
+      .set('content-type', 'application/json')
+      .set('idempotency-key', key());
+    expect((await raw.send('{"project":').expect(400)).body.error.code).toBe('REQUEST_BROKEN');
+    expect((await request(app).post('/api/projects').send({ project: document() }).expect(400)).body.error.code).toBe(
+      'REQUEST_BROKEN',
+    );
+    expect((await request(app).get('/api/projects/..%2f..%2fetc').expect(404)).body.error.code).toBe('NOT_FOUND');
+    expect((await request(app).get('/api/nowhere').expect(404)).body.error.code).toBe('NOT_FOUND');
+    await create(document());
+    const huge = { ...document(), name: 'x'.repeat(17 * 1024 * 1024) };
+    expect((await save(huge, 1).expect(413)).body.error.code).toBe('TOO_LARGE');
+  });
+});
+
+describe('safety', () => {
+  test('security headers allow isolation and WebAssembly, nothing more', async () => {
+    const { headers } = await request(app).get('/api/projects');
+    expect(headers['cross-origin-opener-policy']).toBe('same-origin');
+    expect(headers['cross-origin-embedder-policy']).toBe('require-corp');
+    expect(headers['content-security-policy']).toContain("script-src 'self' 'wasm-unsafe-eval';");
+  });
+
+  test('changes from other pages and other host names are refused', async () => {
+    const foreign = await create(document()).set('origin', 'http://elsewhere.example');
+    expect([foreign.status, foreign.body.error.code]).toEqual([403, 'ORIGIN_FOREIGN']);
+    expect((await request(app).get('/api/projects').set('host', 'rebound.example')).status).toBe(403);
+  });
+});
+
+describe('assets', () => {
+  const bytes = Buffer.from('some font');
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const put = (h: string, kind: string) =>
+    request(app).put(`/api/assets/${h}?kind=${kind}`).set('content-type', 'application/octet-stream').send(bytes);
+
+  test('are kept by the hash of their content after a check', async () => {
+    expect((await put(hash, 'font').expect(201)).body).toEqual({ hash, kind: 'font', size: bytes.length });
+    await put(hash, 'font').expect(201);
+    const back = await request(app).get(`/api/assets/${hash}`).expect(200);
+    expect(Buffer.compare(back.body, bytes)).toBe(0);
+  });
+
+  test('another hash, another kind and a failed check are refused', async () => {
+    expect((await put('0'.repeat(64), 'font').expect(422)).body.error.code).toBe('HASH_DIFFERS');
+    expect((await put(hash, 'script').expect(400)).body.error.code).toBe('REQUEST_BROKEN');
+    expect((await put(hash, 'stl').expect(422)).body.error.code).toBe('MESH_BROKEN');
+    await request(app).get(`/api/assets/${hash}`).expect(404);
+  });
+});
+
+test('shipped fonts are listed and served; nothing else is', async () => {
+  const list = await request(app).get('/api/fonts').expect(200);
+  expect(list.body.families).toHaveLength(5);
+  const { hash } = list.body.families[0].styles[0];
+  const font = await request(app).get(`/api/fonts/${hash}`).buffer().expect(200);
+  expect(createHash('sha256').update(font.body).digest('hex')).toBe(hash);
+  await request(app).get('/api/fonts/WorkSans_400Regular.ttf').expect(404);
+});
+
+test('the OpenAPI document names every address', async () => {
+  const served = await request(app).get('/api/openapi.json').expect(200);
+  expect(served.body).toEqual(openApiDocument());
+  expect(Object.keys(served.body.paths)).toEqual([
+    '/api/projects',
+    '/api/projects/{id}',
+    '/api/projects/{id}/revisions',
+    '/api/projects/{id}/revisions/{number}',
+    '/api/assets/{hash}',
+    '/api/fonts',
+    '/api/fonts/{hash}',
+  ]);
+});
+
+test('sample projects are made once and never come back', async () => {
+  expect(await seed(database)).toBe(3);
+  expect(await seed(database)).toBe(0);
+  const { body } = await request(app).get('/api/projects');
+  expect(body.projects.map((p: { name: string }) => p.name)).toEqual(['Opening night', 'House number 17', 'Shop sign']);
+});

@@ -1,2 +1,0 @@
-export { ValueField } from './ValueField.tsx';
-//# sourceMappingURL=index.d.ts.map

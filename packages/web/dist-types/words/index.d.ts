@@ -1,3 +1,0 @@
-export { failureText, remarkText } from './remarks.ts';
-export { texts } from './texts.ts';
-//# sourceMappingURL=index.d.ts.map

@@ -1,2 +1,0 @@
-export { JobClient } from './jobClient.ts';
-//# sourceMappingURL=index.d.ts.map

@@ -1,4 +1,0 @@
-import type { ProjectStore } from '../store/index.ts';
-/** The plain workshop: values left, view right, saving and files above. */
-export declare function Bench({ store }: { store: ProjectStore }): import('react').JSX.Element;
-//# sourceMappingURL=Bench.d.ts.map

@@ -1,0 +1,120 @@
+import { jest } from '@jest/globals';
+import { newPiece, newProject, type Project } from '@fictile/core';
+import { ProjectStore } from './projectStore.ts';
+
+const stored = {
+  project: newProject('p', 'Kiln', [newPiece('a', 'Kiln', ['K'])]),
+  revision: 3,
+  updatedAt: '2026-11-25T12:00:00Z',
+};
+const rename = (name: string) => ({ kind: 'renameProject', name }) as const;
+
+/** Stands in for the network and the browser's storage. */
+let answers: ((sent: { project: Project; baseRevision: number }) => { status: number; body: unknown } | 'down')[];
+let sent: { project: Project; baseRevision: number }[];
+let shelf: Map<string, string>;
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  answers = [];
+  sent = [];
+  shelf = new Map();
+  Object.assign(globalThis, {
+    localStorage: {
+      getItem: (k: string) => shelf.get(k) ?? null,
+      setItem: (k: string, v: string) => shelf.set(k, v),
+      removeItem: (k: string) => shelf.delete(k),
+    },
+    fetch: async (_: string, init: { body: string }) => {
+      const request = JSON.parse(init.body) as (typeof sent)[number];
+      sent.push(request);
+      const answer = (answers.shift() ?? taken)(request);
+      if (answer === 'down') throw new TypeError('no network');
+      return { ok: answer.status < 300, status: answer.status, json: async () => answer.body };
+    },
+  });
+});
+afterEach(() => jest.useRealTimers());
+
+const taken: (typeof answers)[number] = ({ baseRevision }) => ({
+  status: 200,
+  body: { revision: baseRevision + 1, updatedAt: stored.updatedAt },
+});
+const wait = (ms: number) => jest.advanceTimersByTimeAsync(ms);
+
+test('saves within a second of the last edit, and the draft goes when it is acknowledged', async () => {
+  const store = new ProjectStore(stored);
+  store.edit(rename('A'));
+  store.edit(rename('B'));
+  expect(shelf.size).toBe(1);
+  await wait(1000);
+  expect(sent.map((s) => [s.project.name, s.baseRevision])).toEqual([['B', 3]]);
+  expect([store.state.save, shelf.size]).toEqual(['saved', 0]);
+  store.edit(rename('C'));
+  await wait(1000);
+  expect(sent[1].baseRevision).toBe(4);
+});
+
+test('saves at least every five seconds while editing goes on', async () => {
+  const store = new ProjectStore(stored);
+  for (let i = 0; i < 100; i++) {
+    store.edit(rename(`n${i}`));
+    await wait(100);
+  }
+  expect(sent.length).toBeGreaterThanOrEqual(2);
+});
+
+test('without a server the words are kept in the browser and sent when it is back', async () => {
+  answers = [() => 'down', () => ({ status: 503, body: {} })];
+  const store = new ProjectStore(stored);
+  store.edit(rename('A'));
+  await wait(1000);
+  expect([store.state.save, shelf.size]).toEqual(['offline', 1]);
+  await wait(10_000);
+  expect([store.state.save, shelf.size, sent.length]).toEqual(['saved', 0, 3]);
+});
+
+test('a reload while typing takes up the draft and sends it', async () => {
+  new ProjectStore(stored).edit(rename('typed'));
+  const again = new ProjectStore(stored);
+  expect([again.project.name, again.state.save]).toEqual(['typed', 'unsaved']);
+  await wait(1000);
+  expect(sent[0].project.name).toBe('typed');
+});
+
+test('a newer version elsewhere is told, and nothing is sent until the person chose', async () => {
+  const newer = { ...stored, revision: 9, project: { ...stored.project, name: 'theirs' } };
+  answers = [() => ({ status: 409, body: { error: { code: 'REVISION_OLD', params: {} }, newer } })];
+  const store = new ProjectStore(stored);
+  store.edit(rename('mine'));
+  await wait(1000);
+  store.edit(rename('mine still'));
+  await wait(10_000);
+  expect([store.state.save, sent.length, store.project.name]).toEqual(['conflict', 1, 'mine still']);
+  store.takeTheirs();
+  expect([store.state.save, store.project.name, shelf.size]).toEqual(['saved', 'theirs', 0]);
+});
+
+test('an answer that got lost is no conflict', async () => {
+  answers = [
+    () => 'down',
+    ({ project }) => ({
+      status: 409,
+      body: { error: { code: 'REVISION_OLD', params: {} }, newer: { ...stored, project, revision: 4 } },
+    }),
+  ];
+  const store = new ProjectStore(stored);
+  store.edit(rename('A'));
+  await wait(5000);
+  expect(store.state.save).toBe('saved');
+});
+
+test('an edit that does not fit is refused and told; undo and redo are saved like edits', async () => {
+  const store = new ProjectStore(stored);
+  store.edit({ kind: 'setWords', pieceId: 'a', values: { sizeMm: -1 } });
+  expect(store.state.refusal?.code).toBe('PROJECT_BROKEN');
+  store.edit(rename('A'));
+  store.undo();
+  await wait(1000);
+  expect([store.project.name, store.state.save, sent[0].project.name]).toEqual(['Kiln', 'saved', 'Kiln']);
+});

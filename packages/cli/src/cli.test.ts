@@ -5,8 +5,9 @@ import { checkMesh, readObj, unwrap } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from './arguments.ts';
 import { flagsOf, isSwitch, readFlag } from './flags.ts';
-import { makeCase } from './makeCase.ts';
+import { buildCase } from './makeCase.ts';
 import { InputFault } from './messages.ts';
+import { writeWhole } from './output.ts';
 
 let folder: string;
 beforeEach(async () => {
@@ -78,7 +79,8 @@ describe('make', () => {
       edgeDeep: '2mm',
       edgeSteps: 4,
     });
-    const result = await makeCase(flags, await loadKernels());
+    const { bytes, result } = await buildCase(flags, await loadKernels());
+    await writeWhole(out, bytes);
     const report = checkMesh(unwrap(readObj(await readFile(out))));
     expect(report).toMatchObject({
       closed: true,
@@ -103,7 +105,7 @@ describe('make', () => {
   ])('%j gives %s and no file', async (fields, code) => {
     const record = typeof fields.out === 'string' ? { ...fields, out: join(folder, fields.out) } : fields;
     const kernels = await loadKernels();
-    expect(await codeOf(() => makeCase(flagsOf(record), kernels))).toBe(code);
+    expect(await codeOf(() => buildCase(flagsOf(record), kernels))).toBe(code);
     expect(await readdir(folder)).toEqual([]);
   });
 });

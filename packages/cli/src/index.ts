@@ -1,2 +1,2 @@
-export { makeCase } from './makeCase.ts';
-export type { CaseResult } from './makeCase.ts';
+export { buildCase } from './makeCase.ts';
+export type { BuiltCase, CaseResult } from './makeCase.ts';

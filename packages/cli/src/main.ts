@@ -1,6 +1,5 @@
-import { batch, bake, check, make, schema } from './commands.ts';
+import { batch, bake, check, make, schema } from './commands/index.ts';
 import { fault, InputFault } from './messages.ts';
-import { dropUnfinished } from './output.ts';
 
 const COMMANDS: Readonly<Record<string, (row: readonly string[]) => void | Promise<void>>> = {
   make,
@@ -32,5 +31,4 @@ async function main([name = '', ...row]: string[]): Promise<number> {
   }
 }
 
-process.on('SIGINT', () => void dropUnfinished().finally(() => process.exit(130)));
 process.exitCode = await main(process.argv.slice(2));

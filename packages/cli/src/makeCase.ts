@@ -3,12 +3,14 @@ import {
   applyEdit,
   faceCount,
   newPiece,
+  nameOf,
   newProject,
   pieceMesh,
   quietContext,
   splitGraphemes,
   usualWriteOptions,
   vertexCount,
+  wordsName,
   writeMesh,
   type Edit,
   type Evaluated,
@@ -22,7 +24,7 @@ import {
 import { chooseFont } from './fontChoice.ts';
 import type { Flags } from './flags.ts';
 import { fault, faultOf, remarkText } from './messages.ts';
-import { formatOf, writeWhole } from './output.ts';
+import { formatOf } from './output.ts';
 
 const CACHE_BYTES = 128 * 1024 * 1024;
 
@@ -35,8 +37,14 @@ export interface CaseResult {
   remarks: Remark[];
 }
 
-/** One case from flags to file, through the same document, edits and evaluation as the application. */
-export async function makeCase(flags: Flags, kernels: Kernels): Promise<CaseResult> {
+/** A case's file, not written yet. */
+export interface BuiltCase {
+  bytes: Uint8Array;
+  result: CaseResult;
+}
+
+/** One case from flags to the bytes of its file, through the same document, edits and evaluation as the application. */
+export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCase> {
   const started = performance.now();
   if (flags.out === undefined) throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
   if (flags.text === undefined) throw fault('FLAG_MISSING', 'There is no --text. Say which words to build.');
@@ -50,17 +58,17 @@ export async function makeCase(flags: Flags, kernels: Kernels): Promise<CaseResu
     cacheBytes: CACHE_BYTES,
     seed: flags.seed,
   });
-  const evaluated = await evaluatePiece(engine, project, project.pieceOrder[0]);
+  const [pieceId] = project.pieceOrder;
+  const evaluated = await evaluatePiece(engine, project, pieceId);
   const { mesh, bytes, remarks } = await writeMesh(pieceMesh(evaluated), {
     ...usualWriteOptions(
       format,
-      project.name,
+      wordsName(project.pieces[pieceId].source.graphemes),
       evaluated.letters.map((l) => l.text),
     ),
     ...writeChoices(flags),
   });
-  await writeWhole(flags.out, bytes);
-  return resultOf(flags.out, mesh, [...evaluated.remarks, ...remarks], started);
+  return { bytes, result: resultOf(flags.out, mesh, [...evaluated.remarks, ...remarks], started) };
 }
 
 export function resultOf(file: string, mesh: PolygonMesh, remarks: Remark[], started: number): CaseResult {
@@ -83,7 +91,7 @@ export async function evaluatePiece(engine: Engine, project: Project, pieceId: s
 
 function documentOf(flags: Flags, family: string): Project {
   const text = (flags.text as string).replace(/\\n/g, '\n');
-  const name = text.replace(/\s+/g, ' ').trim().slice(0, 60) || 'Words';
+  const name = nameOf(text);
   const piece = newPiece('words', name, splitGraphemes(text));
   return editsOf(flags, family, piece).reduce(
     (project, edit) => {

@@ -1,3 +1,4 @@
+import { rmSync } from 'node:fs';
 import { access, mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { dirname, extname, resolve } from 'node:path';
 import { MESH_FORMATS, type MeshFormat } from '@fictile/core';
@@ -14,12 +15,14 @@ export function formatOf(path: string): MeshFormat {
   return format;
 }
 
+const STOP_NUMBERS = { SIGINT: 2, SIGTERM: 15 };
+const STOPS = ['SIGINT', 'SIGTERM'] as const;
 const unfinished = new Set<string>();
 
 /** Writes to a file beside and renames it at the end, so that nobody ever meets half a file. */
 export async function writeWhole(path: string, bytes: Uint8Array): Promise<void> {
   const part = `${path}.${process.pid}.part`;
-  unfinished.add(part);
+  begin(part);
   try {
     await makeFolder(dirname(resolve(path)));
     await writeFile(part, bytes);
@@ -31,8 +34,24 @@ export async function writeWhole(path: string, bytes: Uint8Array): Promise<void>
       `${path} can't be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'}). Choose another place.`,
     );
   } finally {
-    unfinished.delete(part);
+    end(part);
   }
+}
+
+/** Ctrl-C is ours only while a file is half written: at other times it ends the program at once, as usual. */
+function begin(part: string): void {
+  if (unfinished.size === 0) for (const signal of STOPS) process.on(signal, dropUnfinished);
+  unfinished.add(part);
+}
+
+function end(part: string): void {
+  unfinished.delete(part);
+  if (unfinished.size === 0) for (const signal of STOPS) process.off(signal, dropUnfinished);
+}
+
+function dropUnfinished(signal: keyof typeof STOP_NUMBERS): void {
+  for (const part of unfinished) rmSync(part, { force: true });
+  process.exit(128 + STOP_NUMBERS[signal]);
 }
 
 /** Folder by folder: the built-in recursive way never returns in a few special file systems. */
@@ -46,9 +65,4 @@ async function makeFolder(path: string): Promise<void> {
   await mkdir(path).catch((error: NodeJS.ErrnoException) => {
     if (error.code !== 'EEXIST') throw error;
   });
-}
-
-/** For Ctrl-C: takes away what is half written. */
-export async function dropUnfinished(): Promise<void> {
-  await Promise.all([...unfinished].map((part) => rm(part, { force: true })));
 }

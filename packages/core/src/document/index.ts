@@ -4,6 +4,7 @@ export type { Edit } from './edits.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';
 export type { Migration } from './migrations.ts';
+export { nameOf, wordsName } from './names.ts';
 export { migrate, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';
 export { resolveAt } from './resolveAt.ts';

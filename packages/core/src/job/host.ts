@@ -1,6 +1,6 @@
 import type { RunContext } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import type { Project } from '../document/index.ts';
+import { wordsName, type Project } from '../document/index.ts';
 import { display, Engine, pieceMesh, type EngineTools, type Evaluated } from '../evaluate/index.ts';
 import { usualWriteOptions, writeMesh } from '../io/index.ts';
 import { faceCount } from '../mesh/index.ts';
@@ -63,7 +63,7 @@ export class JobHost {
         return this.#withPiece(request, async (evaluated) => {
           const options = usualWriteOptions(
             request.format,
-            request.project.name,
+            wordsName(request.project.pieces[request.pieceId].source.graphemes),
             evaluated.letters.map((l) => l.text),
           );
           const { bytes, remarks } = await writeMesh(pieceMesh(evaluated), options);

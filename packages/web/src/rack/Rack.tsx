@@ -1,5 +1,5 @@
 import { Alert, Anchor, Box, Button, Container, Group, Loader, Text, TextInput, Title } from '@mantine/core';
-import { newPiece, newProject, splitGraphemes } from '@fictile/core';
+import { nameOf, newPiece, newProject, splitGraphemes } from '@fictile/core';
 import type { ProjectCard } from '@fictile/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
@@ -7,8 +7,6 @@ import { Link, useNavigate } from 'react-router';
 import { api } from '../api/index.ts';
 import { texts } from '../words/index.ts';
 import classes from './Rack.module.css';
-
-const LONGEST_NAME = 80;
 
 /** All projects, and the field that makes a new one. */
 export function Rack() {
@@ -30,7 +28,7 @@ function WordsField() {
   const queries = useQueryClient();
   const make = useMutation({
     mutationFn: async (text: string) => {
-      const name = text.replace(/\s+/g, ' ').trim().slice(0, LONGEST_NAME);
+      const name = nameOf(text);
       const project = newProject(crypto.randomUUID(), name, [newPiece('title', name, splitGraphemes(text))]);
       await api.createProject(project, crypto.randomUUID());
       return project.id;

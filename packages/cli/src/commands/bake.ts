@@ -1,0 +1,78 @@
+import { readFile } from 'node:fs/promises';
+import {
+  Engine,
+  parseProject,
+  pieceMesh,
+  usualWriteOptions,
+  wordsName,
+  writeMesh,
+  type Piece,
+  type Project,
+} from '@fictile/core';
+import { loadKernels } from '@fictile/kernels';
+import { parseArguments } from '../arguments.ts';
+import { shippedFonts } from '../fontChoice.ts';
+import { evaluatePiece, resultOf } from '../makeCase.ts';
+import { fault, faultOf } from '../messages.ts';
+import { formatOf, writeWhole } from '../output.ts';
+import { only } from './only.ts';
+import { tell } from './tell.ts';
+
+const CACHE_BYTES = 256 * 1024 * 1024;
+
+/** One piece of a saved project to a mesh file, with the bytes the application would write. */
+export async function bake(row: readonly string[]): Promise<void> {
+  const { positional, flags } = parseArguments(row, (name) => name === 'json' || name === 'quiet');
+  only(flags, ['piece', 'out', 'json', 'quiet']);
+  const [path] = positional;
+  if (path === undefined) throw fault('FLAG_MISSING', 'There is no project. Give its JSON file.');
+  if (typeof flags.out !== 'string') throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
+  const started = performance.now();
+  const format = formatOf(flags.out);
+  const project = await readProject(path);
+  const piece = choosePiece(project, typeof flags.piece === 'string' ? flags.piece : undefined);
+  const engine = new Engine({ kernels: await loadKernels(), ...shippedFonts(), cacheBytes: CACHE_BYTES });
+  const evaluated = await evaluatePiece(engine, project, piece.id);
+  const letters = evaluated.letters.map((l) => l.text);
+  const written = await writeMesh(
+    pieceMesh(evaluated),
+    usualWriteOptions(format, wordsName(piece.source.graphemes), letters),
+  );
+  await writeWhole(flags.out, written.bytes);
+  const result = resultOf(flags.out, written.mesh, [...evaluated.remarks, ...written.remarks], started);
+  tell(result, { json: flags.json === true, quiet: flags.quiet === true });
+}
+
+/** By name or id; without either, the only one that is seen. */
+function choosePiece(project: Project, wanted: string | undefined): Piece {
+  const pieces = Object.values(project.pieces);
+  const found = pieces.filter((p) => (wanted === undefined ? p.visible : p.name === wanted || p.id === wanted));
+  const names = (list: readonly Piece[]): string => list.map((p) => p.name).join(', ');
+  if (found.length === 1) return found[0];
+  throw fault(
+    'PIECE_UNKNOWN',
+    found.length === 0
+      ? `The project has no piece "${wanted ?? 'that is shown'}". It has: ${names(pieces)}.`
+      : `The project has several pieces. Say which with --piece: ${names(found)}.`,
+  );
+}
+
+async function readProject(path: string): Promise<Project> {
+  let text: string;
+  try {
+    text = await readFile(path, 'utf8');
+  } catch {
+    throw fault('FILE_UNREADABLE', `${path} can't be opened. Check its path.`);
+  }
+  const project = parseProject(parseJson(text));
+  if (!project.ok) throw faultOf(project.error);
+  return project.value;
+}
+
+function parseJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw faultOf({ code: 'PROJECT_BROKEN', params: { path: 'document', why: 'it is no JSON' } });
+  }
+}

@@ -1,0 +1,44 @@
+import { readFile } from 'node:fs/promises';
+import { extname } from 'node:path';
+import { checkMesh, readObj, readStl, type MeshReport } from '@fictile/core';
+import { parseArguments } from '../arguments.ts';
+import { say } from '../console.ts';
+import { fault, faultOf } from '../messages.ts';
+import { only } from './only.ts';
+
+const READERS: Readonly<Record<string, typeof readObj>> = { '.obj': readObj, '.stl': readStl };
+
+/** Judges a mesh file. A verdict, good or bad, is a success; a file that cannot be read is not. */
+export async function check(row: readonly string[]): Promise<void> {
+  const { positional, flags } = parseArguments(row, (name) => name === 'json');
+  only(flags, ['json']);
+  const [path] = positional;
+  if (path === undefined) throw fault('FLAG_MISSING', 'There is no mesh. Give an OBJ or STL file.');
+  const ending = extname(path).toLowerCase();
+  if (!Object.hasOwn(READERS, ending))
+    throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be read. Use .obj or .stl.`);
+  const mesh = READERS[ending](await readBytes(path));
+  if (!mesh.ok) throw faultOf(mesh.error);
+  const report = checkMesh(mesh.value);
+  if (flags.json) say(JSON.stringify({ file: path, ...report }));
+  else linesOf(report).forEach(say);
+}
+
+async function readBytes(path: string): Promise<Uint8Array> {
+  try {
+    return await readFile(path);
+  } catch {
+    throw fault('FILE_UNREADABLE', `${path} can't be opened. Check its path.`);
+  }
+}
+
+function linesOf(report: MeshReport): string[] {
+  const yes = (value: boolean): string => (value ? 'yes' : 'NO');
+  const crossing = `${report.crossingFaces}${report.crossingCapped ? ' or more' : ''}`;
+  const { shortest, longest } = report.edgeMm;
+  return [
+    `closed ${yes(report.closed)}, manifold ${yes(report.manifold)}, outward ${yes(report.outward)}, crossing faces ${crossing}`,
+    `${report.faces} faces: ${report.quads} quads, ${report.triangles} triangles, ${report.ngons} larger; ${report.slivers} slivers, ${report.degenerate} without area`,
+    `${report.sizeMm.map((v) => Number(v.toFixed(3))).join(' x ')}, edges ${shortest.toPrecision(3)} to ${longest.toPrecision(3)}`,
+  ];
+}

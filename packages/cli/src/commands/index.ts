@@ -1,0 +1,5 @@
+export { bake } from './bake.ts';
+export { batch } from './batch.ts';
+export { check } from './check.ts';
+export { make } from './make.ts';
+export { schema } from './schema.ts';

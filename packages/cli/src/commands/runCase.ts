@@ -1,0 +1,53 @@
+import { isAbsolute, join } from 'node:path';
+import type { Kernels } from '@fictile/core';
+import { flagsOf } from '../flags.ts';
+import { buildCase, type BuiltCase } from '../makeCase.ts';
+import { fault, InputFault } from '../messages.ts';
+
+/** Where a case's paths start. */
+export interface Folders {
+  from: string;
+  to: string;
+}
+
+/** What became of a case, as it is told. */
+export type CaseAnswer =
+  ({ ok: true; out: string } & Omit<BuiltCase['result'], 'file'>) | { ok: false; code: string; message: string };
+
+export interface WorkedCase {
+  answer: CaseAnswer;
+  /** of the file to write; none where the case failed */
+  bytes?: Uint8Array;
+}
+
+/** One line of a batch, up to the bytes of its file. Whatever is wrong with it becomes its answer. */
+export async function runCase(line: string, folders: Folders, kernels: Kernels): Promise<WorkedCase> {
+  try {
+    const flags = flagsOf(parseCase(line));
+    const out = flags.out === undefined ? undefined : join(folders.to, flags.out);
+    const isFile = flags.font !== undefined && /[/\\]|\.(ttf|otf|ttc|woff2?)$/i.test(flags.font);
+    const font = isFile && !isAbsolute(flags.font as string) ? join(folders.from, flags.font as string) : flags.font;
+    const { bytes, result } = await buildCase({ ...flags, out, font }, kernels);
+    const { file, ...rest } = result;
+    return { answer: { ok: true, out: file, ...rest }, bytes };
+  } catch (error) {
+    return { answer: failed(error) };
+  }
+}
+
+export function failed(error: unknown): CaseAnswer {
+  if (error instanceof InputFault) return { ok: false, code: error.code, message: error.message };
+  return { ok: false, code: 'INTERNAL', message: error instanceof Error ? error.message : String(error) };
+}
+
+function parseCase(line: string): Record<string, unknown> {
+  let data: unknown;
+  try {
+    data = JSON.parse(line);
+  } catch {
+    throw fault('CASE_BROKEN', 'This line is no JSON. Write one object a line.');
+  }
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    throw fault('CASE_BROKEN', 'This line is no object. Write one object a line.');
+  return data as Record<string, unknown>;
+}

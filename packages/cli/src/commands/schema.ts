@@ -1,0 +1,49 @@
+import { projectSchema } from '@fictile/core';
+import { z } from 'zod';
+import { say } from '../console.ts';
+import { MAKE_FLAGS, type FlagKind } from '../flags.ts';
+import { fault } from '../messages.ts';
+
+/** The JSON Schema of a file that this program reads. */
+export function schema(row: readonly string[]): void {
+  const [name = 'project'] = row;
+  if (name === 'project') say(JSON.stringify(z.toJSONSchema(projectSchema, { unrepresentable: 'any' }), null, 2));
+  else if (name === 'case') say(JSON.stringify(caseSchema(), null, 2));
+  else throw fault('COMMAND_UNKNOWN', `There is no schema "${name}". There are: project, case.`);
+}
+
+function caseSchema(): object {
+  const properties = Object.fromEntries(
+    Object.entries(MAKE_FLAGS).map(([name, kind]) => [
+      name.replace(/-(.)/g, (_, letter: string) => letter.toUpperCase()),
+      flagSchema(kind),
+    ]),
+  );
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    type: 'object',
+    properties,
+    required: ['text', 'out'],
+    additionalProperties: false,
+  };
+}
+
+function flagSchema(kind: FlagKind): object {
+  switch (kind.kind) {
+    case 'text':
+      return { type: 'string' };
+    case 'switch':
+      return { const: true };
+    case 'choice':
+      return { enum: kind.of };
+    case 'number':
+      return { type: kind.whole ? 'integer' : 'number', minimum: kind.min, maximum: kind.max };
+    case 'length':
+      return {
+        anyOf: [
+          { type: 'number', minimum: kind.min, maximum: kind.max },
+          { type: 'string', description: 'a length: 18mm, 1.8cm, 0.7in' },
+        ],
+      };
+  }
+}

@@ -1,0 +1,11 @@
+const LONGEST = 80;
+
+/** A name for something made of a text: one line of it, not too long; "Words" where it has no ink. */
+export function nameOf(text: string): string {
+  const line = text.replace(/\s+/g, ' ').trim();
+  return Array.from(line).slice(0, LONGEST).join('').trim() || 'Words';
+}
+
+/** The name that words give to what is made of them, in files too. */
+export const wordsName = (graphemes: readonly { text: string }[]): string =>
+  nameOf(graphemes.map((g) => g.text).join(''));

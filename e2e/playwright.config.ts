@@ -13,7 +13,7 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 30_000 },
   workers: 1,
-  reporter: [['list'], ['json']],
+  reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : 'list',
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },

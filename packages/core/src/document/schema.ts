@@ -50,6 +50,9 @@ export const wordsSchema = z.object({
   letters: z.enum(['joined', 'apart']),
 });
 
+const idsAreOwn = ({ graphemes, nextId }: { graphemes: { id: number }[]; nextId: number }): boolean =>
+  new Set(graphemes.map((g) => g.id)).size === graphemes.length && graphemes.every((g) => g.id < nextId);
+
 export const bodySchema = z.object({
   solid: z.object({
     /** the whole depth, edges included; 0 is a flat sheet */
@@ -72,7 +75,7 @@ export const pieceSchema = z.object({
   role: z.enum(['seen', 'cutter']),
   visible: z.boolean(),
   locked: z.boolean(),
-  source: wordsSchema,
+  source: wordsSchema.refine(idsAreOwn, { path: ['graphemes'], message: 'ids are used twice or reach nextId' }),
   body: bodySchema,
   /** shape, onto a model, with other pieces, refine: none exists in this version */
   steps: z.array(z.unknown()).max(0),

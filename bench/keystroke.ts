@@ -8,7 +8,7 @@ import { chromium, type Page } from '@playwright/test';
 const PORT = 4391;
 const ROOT = fileURLToPath(new URL('../..', import.meta.url));
 const WARM_UP = 15;
-const KEYS = 'Saltglaze Row kiln opening, pots by the lane';
+const KEYS = 'Saltglaze Row kiln opening, pots by the lane, glazes, salt and ash, mugs and jugs, bread at noon';
 
 /** Types into the words field of a real page and reads the page's own measures from edit to mesh. */
 export async function benchKeystrokes(): Promise<string> {

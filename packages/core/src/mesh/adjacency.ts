@@ -1,4 +1,4 @@
-import { cornerFaces, faceCount, nextCorner, vertexCount, type PolygonMesh } from './polygonMesh.ts';
+import { cornerFaces, vertexCount, type PolygonMesh } from './polygonMesh.ts';
 
 /** Who lies across each edge. Built when asked for, never stored. */
 export interface Adjacency {
@@ -12,72 +12,59 @@ export interface Adjacency {
   badEdges: number;
 }
 
-/** Pairs the corners' edges through a table of rows by their lower vertex. */
+/** Pairs the corners' edges through a table of the corners by the vertex they stand on. */
 export function adjacency(mesh: PolygonMesh): Adjacency {
-  const corners = mesh.faceVertices.length;
-  const face = cornerFaces(mesh);
-  const start = new Uint32Array(vertexCount(mesh) + 1);
-  const other = new Uint32Array(corners);
-  for (let f = 0; f < faceCount(mesh); f++) {
-    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
-      other[c] = mesh.faceVertices[nextCorner(mesh, f, c)];
-      start[Math.min(mesh.faceVertices[c], other[c]) + 1]++;
+  const from = mesh.faceVertices;
+  const to = edgeEnds(mesh);
+  const { start, rows } = cornersByVertex(from, vertexCount(mesh));
+  const twin = new Int32Array(from.length).fill(-1);
+  let openEdges = 0;
+  let badEdges = 0;
+  for (let c = 0; c < from.length; c++) {
+    if (twin[c] >= 0) continue;
+    const a = from[c];
+    const b = to[c];
+    let back = -1;
+    let backs = 0;
+    for (let i = start[b]; i < start[b + 1]; i++) {
+      if (to[rows[i]] !== a) continue;
+      if (backs++ === 0) back = rows[i];
     }
+    let same = 0;
+    let isFirst = true;
+    for (let i = start[a]; i < start[a + 1]; i++) {
+      if (to[rows[i]] !== b) continue;
+      same++;
+      if (rows[i] < c) isFirst = false;
+    }
+    if (same === 1 && backs === 1) {
+      twin[c] = back;
+      twin[back] = c;
+    } else if (same + backs === 1) openEdges++;
+    else if (isFirst && (backs === 0 || c < back)) badEdges++;
   }
-  for (let v = 1; v < start.length; v++) start[v] += start[v - 1];
+  return { twin, face: cornerFaces(mesh), openEdges, badEdges };
+}
+
+/** The vertex at which each corner's edge ends. */
+function edgeEnds({ faceStart, faceVertices }: PolygonMesh): Uint32Array {
+  const to = new Uint32Array(faceVertices.length);
+  for (let f = 0; f + 1 < faceStart.length; f++) {
+    const first = faceStart[f];
+    const last = faceStart[f + 1] - 1;
+    for (let c = first; c < last; c++) to[c] = faceVertices[c + 1];
+    if (last >= first) to[last] = faceVertices[first];
+  }
+  return to;
+}
+
+/** Counting sort; rows of one vertex are in ascending order. */
+function cornersByVertex(from: Uint32Array, vertices: number): { start: Uint32Array; rows: Uint32Array } {
+  const start = new Uint32Array(vertices + 1);
+  for (let c = 0; c < from.length; c++) start[from[c] + 1]++;
+  for (let v = 1; v <= vertices; v++) start[v] += start[v - 1];
   const fill = start.slice();
-  const rows = new Uint32Array(corners);
-  for (let c = 0; c < corners; c++) rows[fill[Math.min(mesh.faceVertices[c], other[c])]++] = c;
-  const twin = new Int32Array(corners).fill(-1);
-  const result: Adjacency = { twin, face, openEdges: 0, badEdges: 0 };
-  for (let v = 0; v + 1 < start.length; v++) pairRow(mesh, rows, start[v], start[v + 1], other, result);
-  return result;
-}
-
-function pairRow(
-  mesh: PolygonMesh,
-  rows: Uint32Array,
-  from: number,
-  to: number,
-  other: Uint32Array,
-  result: Adjacency,
-): void {
-  for (let i = from; i < to; i++) {
-    const a = rows[i];
-    if (result.twin[a] !== -1) continue;
-    const low = Math.min(mesh.faceVertices[a], other[a]);
-    const high = Math.max(mesh.faceVertices[a], other[a]);
-    let users = 1;
-    let opposite = -1;
-    for (let j = i + 1; j < to; j++) {
-      const b = rows[j];
-      if (Math.max(mesh.faceVertices[b], other[b]) !== high || Math.min(mesh.faceVertices[b], other[b]) !== low)
-        continue;
-      users++;
-      if (mesh.faceVertices[b] === other[a]) opposite = b;
-      else if (opposite < 0) opposite = -2;
-    }
-    if (users === 1) result.openEdges++;
-    else if (users === 2 && opposite >= 0) {
-      result.twin[a] = opposite;
-      result.twin[opposite] = a;
-    } else if (isFirstOfEdge(mesh, rows, from, i, other, low, high)) result.badEdges++;
-  }
-}
-
-function isFirstOfEdge(
-  mesh: PolygonMesh,
-  rows: Uint32Array,
-  from: number,
-  i: number,
-  other: Uint32Array,
-  low: number,
-  high: number,
-): boolean {
-  for (let j = from; j < i; j++) {
-    const v = mesh.faceVertices[rows[j]];
-    const w = other[rows[j]];
-    if (Math.min(v, w) === low && Math.max(v, w) === high) return false;
-  }
-  return true;
+  const rows = new Uint32Array(from.length);
+  for (let c = 0; c < from.length; c++) rows[fill[from[c]]++] = c;
+  return { start, rows };
 }

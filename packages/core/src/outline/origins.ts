@@ -26,8 +26,9 @@ export function restoreOrigins(paths: readonly Point[][], sources: readonly Vert
     path.map((p, i) => {
       const q = path[(i + 1) % path.length];
       const before = path[(i + path.length - 1) % path.length];
-      const known = corners.get(`${p.x},${p.y}`);
-      return { ...p, ...originOf(index, p, q, limit), corner: known ?? (turnsSharply(before, p, q) ? 1 : 0) };
+      const { curve, t0, t1, letter } = originOf(index, p, q, limit);
+      const corner = corners.get(placeKey(p)) ?? (turnsSharply(before, p, q) ? 1 : 0);
+      return { x: p.x, y: p.y, curve, t0, t1, letter, corner };
     }),
   );
 }
@@ -58,10 +59,12 @@ function visitCells(cell: number, a: Point, b: Point, margin: number, visit: (ke
   for (let cx = x0; cx <= x1; cx++) for (let cy = y0; cy <= y1; cy++) visit(cellKey(cx, cy));
 }
 
-function cornerTable(sources: readonly VertexRing[]): Map<string, number> {
-  const table = new Map<string, number>();
-  for (const ring of sources)
-    for (const v of ring) table.set(`${v.x},${v.y}`, v.corner | (table.get(`${v.x},${v.y}`) ?? 0));
+/** One number for a point of the grid: coordinates are whole and below 2^25. */
+const placeKey = ({ x, y }: Point): number => cellKey(x, y);
+
+function cornerTable(sources: readonly VertexRing[]): Map<number, number> {
+  const table = new Map<number, number>();
+  for (const ring of sources) for (const v of ring) table.set(placeKey(v), v.corner | (table.get(placeKey(v)) ?? 0));
   return table;
 }
 

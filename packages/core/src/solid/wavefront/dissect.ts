@@ -11,7 +11,7 @@ const LEAST_JACOBIAN = 0.02;
  * right angles and little area in triangles. Undefined when there is no such cut (the polygon is folded, or has a zero-area ear everywhere).
  * Interval dynamic programme over the corners (after Klincsek 1980).
  */
-export function dissect(x: ArrayLike<number>, y: ArrayLike<number>): Piece[] | undefined {
+export function dissect(x: readonly number[], y: readonly number[]): Piece[] | undefined {
   const n = x.length;
   if (n < 3) return undefined;
   if (n === 3) return area2(x, y, 0, 1, 2) > 0 ? [[0, 1, 2]] : undefined;
@@ -20,27 +20,28 @@ export function dissect(x: ArrayLike<number>, y: ArrayLike<number>): Piece[] | u
 }
 
 /** Twice the signed area of a triangle; exact for whole numbers below 2^25. */
-function area2(x: ArrayLike<number>, y: ArrayLike<number>, a: number, b: number, c: number): number {
+function area2(x: readonly number[], y: readonly number[], a: number, b: number, c: number): number {
   return (x[b] - x[a]) * (y[c] - y[a]) - (y[b] - y[a]) * (x[c] - x[a]);
 }
 
 /** Smallest sine of a convex quad's corner angles; 0 when a corner is straight or turns back. */
-function jacobian(x: ArrayLike<number>, y: ArrayLike<number>, a: number, b: number, c: number, d: number): number {
-  const corner = (p: number, q: number, r: number): number => {
-    const cross = area2(x, y, p, q, r);
-    if (cross <= 0) return 0;
-    const ux = x[q] - x[p];
-    const uy = y[q] - y[p];
-    const vx = x[r] - x[q];
-    const vy = y[r] - y[q];
-    return cross / Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
-  };
-  return Math.min(corner(a, b, c), corner(b, c, d), corner(c, d, a), corner(d, a, b));
+function jacobian(x: readonly number[], y: readonly number[], a: number, b: number, c: number, d: number): number {
+  return Math.min(sine(x, y, a, b, c), sine(x, y, b, c, d), sine(x, y, c, d, a), sine(x, y, d, a, b));
+}
+
+/** Of the left turn at b; 0 when it is none. */
+function sine(x: readonly number[], y: readonly number[], a: number, b: number, c: number): number {
+  const ux = x[b] - x[a];
+  const uy = y[b] - y[a];
+  const vx = x[c] - x[b];
+  const vy = y[c] - y[b];
+  const cross = ux * vy - uy * vx;
+  return cross > 0 ? cross / Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy)) : 0;
 }
 
 function quadOrTriangles(
-  x: ArrayLike<number>,
-  y: ArrayLike<number>,
+  x: readonly number[],
+  y: readonly number[],
   [a, b, c, d]: [number, number, number, number],
 ): Piece[] | undefined {
   if (jacobian(x, y, a, b, c, d) >= LEAST_JACOBIAN) return [[a, b, c, d]];
@@ -58,7 +59,7 @@ function quadOrTriangles(
       ];
 }
 
-function programme(x: ArrayLike<number>, y: ArrayLike<number>): Piece[] | undefined {
+function programme(x: readonly number[], y: readonly number[]): Piece[] | undefined {
   const n = x.length;
   const cost = new Float64Array(n * n).fill(Infinity);
   const choice: (Piece | undefined)[] = new Array(n * n);
@@ -101,7 +102,7 @@ function collect(choice: readonly (Piece | undefined)[], n: number, i: number, j
 }
 
 /** Cuts the ear with the largest smallest sine, so that no needles are left over; only the last four corners may become a quad. */
-function cutEars(x: ArrayLike<number>, y: ArrayLike<number>): Piece[] | undefined {
+function cutEars(x: readonly number[], y: readonly number[]): Piece[] | undefined {
   const left = Array.from({ length: x.length }, (_, i) => i);
   const pieces: Piece[] = [];
   while (left.length > 4) {
@@ -124,7 +125,7 @@ function cutEars(x: ArrayLike<number>, y: ArrayLike<number>): Piece[] | undefine
 }
 
 /** Sine of the ear's smallest angle, 0 when it is no ear (turns back, or another corner lies in it or on its rim). */
-function earQuality(x: ArrayLike<number>, y: ArrayLike<number>, left: readonly number[], k: number): number {
+function earQuality(x: readonly number[], y: readonly number[], left: readonly number[], k: number): number {
   const n = left.length;
   const a = left[(k + n - 1) % n];
   const b = left[k];

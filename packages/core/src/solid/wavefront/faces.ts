@@ -99,11 +99,11 @@ function cutFaces(traces: Traces, groups: Groups, x: Float64Array, y: Float64Arr
 }
 
 function cutLoop(attempt: Attempt, loop: number[], x: Float64Array, y: Float64Array, band: number, edge: number): void {
-  const px = new Float64Array(loop.length);
-  const py = new Float64Array(loop.length);
+  const px: number[] = [];
+  const py: number[] = [];
   for (let i = 0; i < loop.length; i++) {
-    px[i] = x[loop[i]];
-    py[i] = y[loop[i]];
+    px.push(x[loop[i]]);
+    py.push(y[loop[i]]);
   }
   const cut = dissect(px, py);
   if (!cut) {

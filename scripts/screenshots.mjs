@@ -1,0 +1,75 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { CHROMIUM, ensureChromium } from './chromium.mjs';
+import { build, ensureInstalled, ROOT, run } from './steps.mjs';
+
+// One current picture of each main view, from the sample projects in a database of their own, in docs/screenshots.
+const PORT = 4392;
+const FOLDER = `${ROOT}/docs/screenshots`;
+const FLAGS = [
+  '--no-sandbox',
+  '--use-gl=angle',
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
+  '--disable-background-networking',
+  '--no-first-run',
+];
+
+ensureInstalled();
+ensureChromium();
+build();
+const data = mkdtempSync(join(tmpdir(), 'fictile-pictures-'));
+const env = { ...process.env, PORT: String(PORT), FICTILE_DATA: data, LOG_LEVEL: 'warn' };
+run('node', ['packages/server/dist/seed/main.js'], { env });
+const server = spawn('node', ['packages/server/dist/main.js'], {
+  cwd: ROOT,
+  env,
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+await new Promise((resolve) => server.stdout.once('data', resolve));
+const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`http://localhost:${PORT}/`);
+  await page
+    .getByRole('link', { name: /version/ })
+    .first()
+    .waitFor();
+  await take(page, 'rack');
+
+  await page
+    .getByRole('link', { name: /version/ })
+    .first()
+    .click();
+  await stands(page);
+  await take(page, 'workshop');
+
+  await page.getByLabel('Polygon edges').check({ force: true });
+  await page.getByRole('button', { name: 'Check the mesh' }).click();
+  await page.getByTestId('checks').waitFor();
+  await stands(page);
+  await take(page, 'workshop-edges');
+} finally {
+  await browser.close();
+  server.kill();
+  rmSync(data, { recursive: true, force: true });
+}
+
+/** Until the solid is built and two frames are drawn. */
+async function stands(page) {
+  await page
+    .getByTestId('figures')
+    .filter({ hasText: /\d faces/ })
+    .waitFor();
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  await page.waitForTimeout(1500);
+}
+
+async function take(page, name) {
+  await page.mouse.move(640, 795);
+  await page.screenshot({ path: `${FOLDER}/${name}.png` });
+  process.stdout.write(`docs/screenshots/${name}.png\n`);
+}

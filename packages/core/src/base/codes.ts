@@ -35,6 +35,8 @@ export interface RemarkParams {
   FLAT_SHEET: Record<string, never>;
   /** Front and back edge together are deeper than the body; both were scaled. */
   EDGES_SCALED: { askedMm: number; takenMm: number };
+  /** An edge is finer than the grid of so large a lettering: it was left plain. */
+  EDGE_TOO_FINE: { leastMm: number };
   /** Strokes are thinner than the edge asked for somewhere: the slopes meet in ridges and no flat front is left on these letters. */
   EDGE_MEETS: { letters: string };
   /** The edge could only be built after moving points by up to this much (first rung of the ladder). */

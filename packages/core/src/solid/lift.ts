@@ -196,7 +196,10 @@ class Lifter {
     const i1 = layers[this.#layerOf[piece + 1]];
     const z0 = this.#section.z[piece];
     const z1 = this.#section.z[piece + 1];
-    const z = Math.round(z0 + ((inset[node] - i0) / (i1 - i0)) * (z1 - z0));
+    const rounded = Math.round(z0 + ((inset[node] - i0) / (i1 - i0)) * (z1 - z0));
+    // never rounded onto the outer layer's depth: where front and back edge meet there, their ridges would touch
+    const [outer, inner] = i0 < i1 ? [z0, z1] : [z1, z0];
+    const z = rounded === outer ? outer + Math.sign(inner - outer) : rounded;
     return this.#builder.vertex(x[node] * this.#step, y[node] * this.#step, z * this.#step);
   }
 

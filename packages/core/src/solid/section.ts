@@ -1,6 +1,7 @@
 import type { Remark } from '../base/index.ts';
 import { remark } from '../base/index.ts';
 import { cos, PI, sin } from '../math/index.ts';
+import { sectionIsSimple } from './sectionIsSimple.ts';
 import { SMALLEST_LAYER } from './wavefront/index.ts';
 
 export type EdgeKind = 'plain' | 'chamfer' | 'round';
@@ -35,16 +36,29 @@ export interface SectionOptions {
   step: number;
 }
 
-/** Builds the section with its back at z = 0; edges deeper than the body are scaled to it and told. */
+/**
+ * Builds the section with its back at z = 0. Edges deeper than the body are scaled to it and told; edges finer than the grid, or of a body
+ * so thin that its rows fall together on the grid, are left plain and told.
+ */
 export function buildSection(options: SectionOptions): { section: Section; remarks: Remark[] } {
   const { depthMm, step } = options;
   const front = options.front.kind === 'plain' ? undefined : options.front;
   const back = options.back.kind === 'plain' ? undefined : options.back;
   const asked = (front?.deepMm ?? 0) + (back?.deepMm ?? 0);
   const scale = asked > depthMm ? depthMm / asked : 1;
-  const depth = Math.round(depthMm / step);
-  const frontRows = edgeRows(front, scale, step);
-  const backRows = edgeRows(back, scale, step);
+  const depth = Math.max(SMALLEST_LAYER, Math.round(depthMm / step));
+  const frontRows = edgeRows(front, { scale, step, room: depth });
+  const room = depth - frontRows[frontRows.length - 1].down;
+  const backRows = onLayersOf(frontRows, edgeRows(back, { scale, step, room }));
+  const section = withPassedLayers(joinRows(frontRows, backRows, depth));
+  const isFit = sectionIsSimple(section);
+  const remarks: Remark[] = scale < 1 ? [remark('EDGES_SCALED', { askedMm: asked, takenMm: depthMm })] : [];
+  if (!isFit || (front && frontRows.length === 1) || (back && backRows.length === 1))
+    remarks.push(remark('EDGE_TOO_FINE', { leastMm: SMALLEST_LAYER * step }));
+  return { section: isFit ? section : joinRows([NO_EDGE], [NO_EDGE], depth), remarks };
+}
+
+function joinRows(frontRows: readonly Row[], backRows: readonly Row[], depth: number): Section {
   const section: Section = { inset: [], z: [], part: [] };
   const add = (inset: number, z: number, part: SectionPart): void => {
     const last = section.inset.length - 1;
@@ -54,29 +68,53 @@ export function buildSection(options: SectionOptions): { section: Section; remar
     section.z.push(z);
   };
   for (const row of frontRows) add(row.inset, depth - row.down, 'frontEdge');
-  for (const [i, row] of backRows.reverse().entries()) add(row.inset, row.down, i === 0 ? 'wall' : 'backEdge');
-  const remarks = scale < 1 ? [remark('EDGES_SCALED', { askedMm: asked, takenMm: depthMm })] : [];
-  return { section: withPassedLayers(section), remarks };
+  for (const [i, row] of backRows.toReversed().entries()) add(row.inset, row.down, i === 0 ? 'wall' : 'backEdge');
+  return section;
 }
 
-/** From the rim of the cap (inset = width, down = 0) to the outline (inset = 0, down = deep). */
-function edgeRows(edge: EdgeShape | undefined, scale: number, step: number): { inset: number; down: number }[] {
-  if (!edge) return [{ inset: 0, down: 0 }];
-  const width = Math.round(edge.inMm / step);
-  const deep = Math.round((edge.deepMm * scale) / step);
-  const rows: { inset: number; down: number }[] = [];
-  const steps = edge.kind === 'chamfer' ? 1 : edge.steps;
-  for (let i = 0; i <= steps; i++) {
+interface Row {
+  inset: number;
+  /** from the cap towards the middle */
+  down: number;
+}
+
+const NO_EDGE: Row = { inset: 0, down: 0 };
+
+interface EdgeRoom {
+  /** what the edge's depth is multiplied by to fit the body */
+  scale: number;
+  step: number;
+  /** grid steps that are left for its depth */
+  room: number;
+}
+
+/**
+ * From the rim of the cap (inset = width, down = 0) to the outline (inset = 0, down = deep). An edge finer than the grid bears is none: one row.
+ */
+function edgeRows(edge: EdgeShape | undefined, { scale, step, room }: EdgeRoom): Row[] {
+  const width = edge ? Math.round(edge.inMm / step) : 0;
+  const deep = edge ? Math.min(room, Math.round((edge.deepMm * scale) / step)) : 0;
+  if (!edge || width < SMALLEST_LAYER || deep < 1) return [NO_EDGE];
+  const rows = [{ inset: width, down: 0 }];
+  const steps = edge.kind === 'round' ? edge.steps : 1;
+  for (let i = 1; i < steps; i++) {
     const angle = ((i / steps) * PI) / 2;
-    const round = edge.kind === 'round';
-    const inset = i === steps ? 0 : Math.round(width * (round ? 1 - sin(angle) : 1 - i / steps));
-    const down = i === steps ? deep : Math.round(deep * (round ? 1 - cos(angle) : i / steps));
-    const isClose = (): boolean => rows.length > 0 && rows[rows.length - 1].inset - inset < SMALLEST_LAYER;
-    if (isClose() && i < steps) continue;
-    while (isClose()) rows.pop(); // the outline's own layer stays
-    rows.push({ inset, down });
+    const inset = Math.round(width * (1 - sin(angle)));
+    const down = Math.round(deep * (1 - cos(angle)));
+    // rows too close to the one before, or to the outline's own, are left out
+    if (rows[rows.length - 1].inset - inset >= SMALLEST_LAYER && inset >= SMALLEST_LAYER) rows.push({ inset, down });
   }
-  return rows;
+  return [...rows, { inset: 0, down: deep }];
+}
+
+/** Layers may not lie closer than SMALLEST_LAYER: where a row of one edge comes so close to one of the other's, it takes that one's inset. */
+function onLayersOf(others: readonly Row[], rows: readonly Row[]): Row[] {
+  const snapped = rows.map(({ inset, down }) => {
+    const near = others.find((other) => Math.abs(other.inset - inset) < SMALLEST_LAYER);
+    return { inset: near?.inset ?? inset, down };
+  });
+  const isLast = (i: number): boolean => i === snapped.length - 1;
+  return snapped.filter((row, i) => isLast(i) || i === 0 || row.inset !== snapped[i - 1].inset);
 }
 
 /** Layers that a section needs: its insets above zero, ascending. */

@@ -1,9 +1,11 @@
+import { seededRandom } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import { adjacency, cornerNormals, type PolygonMesh } from '../mesh/index.ts';
 import type { Outline } from '../outline/index.ts';
 import { outlineOf, shippedFaces, STEP } from '../testing/faces.ts';
 import { outlineOfRings, rectangle } from '../testing/rings.ts';
 import { buildSection, flatWavefront, lift, liftSheet, sectionLayers, type EdgeShape } from './index.ts';
+import { sectionIsSimple } from './sectionIsSimple.ts';
 
 const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
 const edge = (kind: EdgeShape['kind'], inMm: number, deepMm: number, steps = 1): EdgeShape => ({
@@ -60,11 +62,47 @@ describe('section', () => {
     expect(section.z.map((v) => v * STEP)).toEqual([4, 1, 0]);
   });
 
-  test('layers closer than the grid bears are left out', () => {
-    const { section } = buildSection({ depthMm: 4, front: edge('round', 0.0005, 1, 64), back: PLAIN, step: STEP });
-    const layers = sectionLayers(section);
-    layers.forEach((inset, i) => expect(inset - (i === 0 ? 0 : layers[i - 1])).toBeGreaterThanOrEqual(4));
+  test('an edge too fine for the grid is left plain and told', () => {
+    const { section, remarks } = buildSection({
+      depthMm: 4,
+      front: edge('round', 0.00002, 30),
+      back: PLAIN,
+      step: STEP,
+    });
+    expect(section).toEqual({ inset: [0, 0], z: [mm(4), 0], part: ['wall'] });
+    expect(remarks.map((r) => r.code)).toEqual(['EDGES_SCALED', 'EDGE_TOO_FINE']);
   });
+
+  test('is simple, with layers as far apart as the plan needs, for any two edges on any grid', () => {
+    const random = seededRandom(7);
+    const length = (): number => 10 ** (random() * 8 - 5);
+    const anyEdge = (): EdgeShape =>
+      edge(
+        (['plain', 'chamfer', 'round'] as const)[Math.floor(random() * 3)],
+        length(),
+        length(),
+        1 + Math.floor(random() * 64),
+      );
+    for (let run = 0; run < 2000; run++) {
+      const front = anyEdge();
+      const close = { ...front, inMm: front.inMm + random() * 10 * STEP };
+      const step = 2 ** -(8 + 2 * Math.floor(random() * 5));
+      const { section } = buildSection({ depthMm: length(), front, back: random() < 0.5 ? anyEdge() : close, step });
+      const layers = sectionLayers(section);
+      const gaps = layers.map((inset, i) => inset - (i === 0 ? 0 : layers[i - 1]));
+      expect(Math.min(...gaps, 4)).toBe(4);
+      expect(sectionIsSimple(section)).toBe(true);
+    }
+  });
+});
+
+test.each([
+  ['crosses itself', [4, 0, 0, 4], [2, 9, 0, 7]],
+  ['comes back on its way', [0, 0, 0], [9, 0, 4]],
+  ['stands still', [0, 0, 0], [9, 9, 0]],
+  ['touches its front', [4, 0, 8, 0], [9, 5, 9, 0]],
+])('a section that %s is not simple', (_, inset, z) => {
+  expect(sectionIsSimple({ inset, z, part: inset.slice(1).map(() => 'wall') })).toBe(false);
 });
 
 describe('solids of a box', () => {

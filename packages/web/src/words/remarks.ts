@@ -13,6 +13,8 @@ export function remarkText(remark: Remark): string {
       return 'Raised 0 mm: a flat sheet, open at its rim.';
     case 'EDGES_SCALED':
       return `The edges together are ${mm(remark.params.askedMm)} deep, the body only ${mm(remark.params.takenMm)}. Both were scaled to fit.`;
+    case 'EDGE_TOO_FINE':
+      return `Lettering this large takes edges from ${mm(remark.params.leastMm)} on; a finer one was left plain.`;
     case 'EDGE_MEETS':
       return `The edge is wider than these strokes, so the slopes meet in a ridge: ${remark.params.letters}`;
     case 'EDGE_JITTERED':

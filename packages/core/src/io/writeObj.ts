@@ -12,7 +12,7 @@ export function writeObj(mesh: PolygonMesh): Uint8Array {
   const rows = new Map<string, number>();
   const normalOf = new Uint32Array(mesh.faceVertices.length);
   for (let c = 0; c < normalOf.length; c++) {
-    const text = [0, 1, 2].map((k) => plain(Math.round(normals[c * 3 + k] * 1e6) / 1e6)).join(' ');
+    const text = `${short(normals[c * 3])} ${short(normals[c * 3 + 1])} ${short(normals[c * 3 + 2])}`;
     let row = rows.get(text);
     if (row === undefined) {
       row = rows.size + 1;
@@ -38,6 +38,8 @@ export function writeObj(mesh: PolygonMesh): Uint8Array {
 
 /** Without the sign of a negative zero. */
 const plain = (value: number): string => String(value === 0 ? 0 : value);
+
+const short = (value: number): string => plain(Math.round(value * 1e6) / 1e6);
 
 function asciiBytes(text: string): Uint8Array {
   const bytes = new Uint8Array(text.length);

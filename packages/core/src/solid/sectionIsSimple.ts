@@ -1,10 +1,8 @@
-import type { Section } from './section.ts';
-
 /**
  * Whether the section, with the flat front and back as its continuations inward, neither crosses nor touches nor folds back onto itself: then no
  * solid along it crosses itself (docs/geometry.md). Exact: coordinates are whole and below 2^25.
  */
-export function sectionIsSimple({ inset, z }: Section): boolean {
+export function sectionIsSimple({ inset, z }: { inset: readonly number[]; z: readonly number[] }): boolean {
   const far = Math.max(...inset) + 1;
   const x = [far, ...inset, far];
   const y = [z[0], ...z, z[z.length - 1]];

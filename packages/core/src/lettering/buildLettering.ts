@@ -63,12 +63,14 @@ export async function buildLettering(
   const step = gridStep(Math.max(layout.extentMm, options.depthMm));
   const scale: DrawingScale = { face, mmPerUnit: layout.mmPerUnit, step, toleranceMm: options.toleranceMm };
   const { clusters, crossing } = findClusters(layout.letters, scale, tools.caches, options.apart);
-  const { section, remarks } = buildSection({
+  const { section, remarks: ofSection } = buildSection({
     depthMm: options.depthMm,
     front: options.front,
     back: options.back,
     step,
   });
+  // a sheet has no edges that could be scaled or left out
+  const remarks = options.depthMm === 0 ? [] : ofSection;
   const told = new RungRemarks(layout, step);
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
   const job: ClusterJob = {

@@ -1,0 +1,172 @@
+import { quietContext, type RunContext } from '../base/index.ts';
+import { checkMesh } from '../check/index.ts';
+import { shippedFaces } from '../testing/faces.ts';
+import { layoutWords, splitGraphemes, type FontFace, type LayoutOptions } from '../text/index.ts';
+import { assemble, buildLettering, letteringCaches, type Lettering, type LetteringOptions } from './index.ts';
+
+const EDGE = { kind: 'round', inMm: 2, deepMm: 2, steps: 2 } as const;
+const USUAL: LetteringOptions = {
+  depthMm: 18,
+  depthAnchor: 'back',
+  front: EDGE,
+  back: { ...EDGE, kind: 'plain' },
+  toleranceMm: 0.2,
+  apart: false,
+  seed: 1,
+  faceBudget: 100_000,
+};
+const LINE: LayoutOptions = {
+  sizeMm: 72,
+  align: 'left',
+  anchor: 'baseline',
+  tracking: 0,
+  leadingPercent: 100,
+  kerning: true,
+  features: {},
+  language: '',
+  direction: 'auto',
+};
+
+let faces: FontFace[];
+let caches = letteringCaches(32e6);
+beforeAll(async () => {
+  faces = await shippedFaces();
+});
+beforeEach(() => {
+  caches = letteringCaches(32e6);
+});
+
+interface Choices {
+  font?: string;
+  layout?: Partial<LayoutOptions>;
+  options?: Partial<LetteringOptions>;
+  context?: RunContext;
+}
+
+async function build(text: string, { font = 'Zilla Slab', layout = {}, options = {}, context }: Choices = {}) {
+  const face = faces.find((f) => f.name === font) as FontFace;
+  const graphemes = splitGraphemes(text).map((t, i) => ({ id: i + 1, text: t }));
+  const laid = layoutWords(graphemes, face, { ...LINE, ...layout });
+  return buildLettering(laid, face, { ...USUAL, ...options }, { caches, context: context ?? quietContext });
+}
+
+const built = async (text: string, choices?: Choices): Promise<Lettering> => (await build(text, choices)) as Lettering;
+const codes = (lettering: Lettering): string[] => lettering.remarks.map((r) => r.code);
+
+describe('clusters', () => {
+  test('letters that stand apart are clusters of one, in reading order', async () => {
+    const { clusters } = await built('Kiln', { layout: { tracking: 100 } });
+    expect(clusters.map((c) => c.letters)).toEqual([[0], [1], [2], [3]]);
+    expect(clusters.map((c) => c.x)).toEqual([...clusters.map((c) => c.x)].sort((a, b) => a - b));
+  });
+
+  test('a joining script is one solid, and every letter is still found in it', async () => {
+    const { clusters } = await built('kiln', { font: 'Pacifico' });
+    expect(clusters).toHaveLength(1);
+    const mesh = assemble(clusters);
+    expect(new Set(mesh.regions.map((r) => r.letter))).toEqual(new Set([0, 1, 2, 3]));
+    expect(checkMesh(mesh)).toMatchObject({ shells: 2, closed: true, manifold: true, crossingFaces: 0 });
+  });
+
+  test('a letter pushed into its neighbour joins it; apart, both stay and are named', async () => {
+    const layout = { tracking: -400 };
+    const joined = await built('HIH', { layout });
+    expect(joined.clusters.map((c) => c.letters)).toEqual([[0, 1, 2]]);
+    expect(checkMesh(assemble(joined.clusters)).crossingFaces).toBe(0);
+    const apart = await built('HIH', { layout, options: { apart: true } });
+    expect(apart.clusters).toHaveLength(3);
+    expect(apart.remarks).toContainEqual({ code: 'LETTERS_CROSS', params: { letters: 'H I H' } });
+  });
+
+  test('spaces have no solid; words without ink have none at all', async () => {
+    expect((await built('a b')).clusters).toHaveLength(2);
+    expect((await built('  \n ')).clusters).toEqual([]);
+  });
+
+  test('equal letters share one mesh', async () => {
+    const { clusters, built: stats } = await built('oo', { layout: { tracking: 200 } });
+    expect(clusters[0].mesh).toBe(clusters[1].mesh);
+    expect(stats).toEqual({ clusters: 2, wavefronts: 1, lifted: 1 });
+  });
+});
+
+describe('what is built anew', () => {
+  const layout = { tracking: 100 };
+  test('nothing for the same words', async () => {
+    await built('Glaze', { layout });
+    expect((await built('Glaze', { layout })).built).toEqual({ clusters: 5, wavefronts: 0, lifted: 0 });
+  });
+
+  test('one cluster for one letter', async () => {
+    await built('Glaze', { layout });
+    expect((await built('Glare', { layout })).built).toEqual({ clusters: 5, wavefronts: 1, lifted: 1 });
+  });
+
+  test('only the lift for another depth', async () => {
+    await built('Glaze', { layout });
+    const deeper = await built('Glaze', { layout, options: { depthMm: 30 } });
+    expect(deeper.built).toEqual({ clusters: 5, wavefronts: 0, lifted: 5 });
+  });
+});
+
+describe('places', () => {
+  test.each([
+    ['back', 0, 18],
+    ['middle', -9, 9],
+    ['front', -18, 0],
+  ] as const)('depth anchored at the %s', async (depthAnchor, low, high) => {
+    const { positions } = assemble((await built('I', { options: { depthAnchor } })).clusters);
+    const z = positions.filter((_, i) => i % 3 === 2);
+    expect([Math.min(...z), Math.max(...z)]).toEqual([low, high]);
+  });
+
+  test('a cluster alone is the same as in the whole, but for its place', async () => {
+    const { clusters } = await built('Ki', { layout: { tracking: 100 } });
+    const whole = assemble(clusters);
+    const first = clusters[0].mesh.positions.length;
+    clusters[1].mesh.positions.forEach((value, i) =>
+      expect(whole.positions[first + i]).toBe(value + [clusters[1].x, clusters[1].y, clusters[1].z][i % 3]),
+    );
+  });
+});
+
+describe('remarks', () => {
+  test('a ridge names the letters, each once', async () => {
+    const { remarks } = await built('Hill', { options: { front: { ...EDGE, inMm: 40 } } });
+    expect(remarks).toContainEqual({ code: 'EDGE_MEETS', params: { letters: 'H i l' } });
+  });
+
+  test('a sheet is told and open', async () => {
+    const sheet = await built('K', { options: { depthMm: 0 } });
+    expect(codes(sheet)).toEqual(['FLAT_SHEET']);
+    const report = checkMesh(assemble(sheet.clusters));
+    expect(report).toMatchObject({ closed: false, crossingFaces: 0 });
+    expect(report.sizeMm[2]).toBe(0);
+  });
+
+  test('beyond the budget nothing is built, and about how much it would be is told', async () => {
+    const whole = assemble((await built('Kiln opening')).clusters).faceStart.length - 1;
+    const held = await built('Kiln opening', { options: { faceBudget: 1000 } });
+    expect(held.clusters).toEqual([]);
+    const [told] = held.remarks;
+    expect(told).toMatchObject({ code: 'OVER_BUDGET', params: { budget: 1000 } });
+    const { faces: estimate } = told.params as { faces: number };
+    expect(estimate / whole).toBeGreaterThan(0.4);
+    expect(estimate / whole).toBeLessThan(2.5);
+  });
+});
+
+test('a cancelled run gives nothing, and what it built stays for the next', async () => {
+  let asked = 0;
+  const context = { ...quietContext, cancelled: () => ++asked > 2 };
+  expect(await build('Kiln', { layout: { tracking: 100 }, context })).toBeUndefined();
+  expect((await built('Kiln', { layout: { tracking: 100 } })).built.wavefronts).toBe(2);
+});
+
+test('the same words give the same mesh, whatever was built before', async () => {
+  const cold = assemble((await built('Saltglaze', { font: 'Work Sans' })).clusters);
+  caches = letteringCaches(32e6);
+  await built('glaze salt', { font: 'Work Sans' });
+  const warm = assemble((await built('Saltglaze', { font: 'Work Sans' })).clusters);
+  expect(warm).toEqual(cold);
+});

@@ -4,14 +4,23 @@ export default {
   testMatch: ['**/src/**/*.test.ts', '**/src/**/*.test.tsx', '**/scripts/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   modulePathIgnorePatterns: ['<rootDir>/packages/[^/]+/dist'],
+  setupFiles: ['<rootDir>/packages/web/src/testing/setup.ts'],
   moduleNameMapper: {
+    '\\.css$': '<rootDir>/packages/web/src/testing/styles.ts',
     '^(\\.{1,2}/.*)\\.(js|ts|tsx)$': '$1',
     '^@fictile/(core|contract|kernels|fonts|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
   },
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',
-      { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'es6' } },
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          target: 'es2022',
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
     ],
   },
 };

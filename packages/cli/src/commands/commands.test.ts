@@ -1,0 +1,139 @@
+import { jest } from '@jest/globals';
+import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { newPiece, newProject, parseProject } from '@fictile/core';
+import { InputFault } from '../messages.ts';
+import { bake, batch, check, make, schema } from './index.ts';
+
+let folder: string;
+let said: string[];
+let remarked: string[];
+
+beforeEach(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'fictile-commands-'));
+  said = [];
+  remarked = [];
+  jest.spyOn(process.stdout, 'write').mockImplementation((line) => said.push(String(line)) > 0);
+  jest.spyOn(process.stderr, 'write').mockImplementation((line) => remarked.push(String(line)) > 0);
+});
+afterEach(async () => {
+  jest.restoreAllMocks();
+  await rm(folder, { recursive: true, force: true });
+});
+
+const at = (name: string): string => join(folder, name);
+const lastLine = (): Record<string, unknown> => JSON.parse(said[said.length - 1]) as Record<string, unknown>;
+
+async function codeOf(work: () => unknown): Promise<string> {
+  try {
+    await work();
+    return 'done';
+  } catch (error) {
+    return error instanceof InputFault ? error.code : `threw ${String(error)}`;
+  }
+}
+
+const project = newProject('p', 'Kiln day', [newPiece('a', 'Title', [...'Kiln']), newPiece('b', 'Foot', [...'Row'])]);
+
+describe('make', () => {
+  test('says what it wrote, as a sentence, as JSON, or not at all; remarks go beside', async () => {
+    await make(['--text', 'I', '--out', at('a.obj'), '--depth', '0']);
+    expect(said.join('')).toMatch(/a\.obj: \d+ faces, /);
+    expect(remarked.join('')).toContain('flat sheet');
+    await make(['--text', 'I', '--out', at('b.obj'), '--json']);
+    expect(lastLine()).toMatchObject({ file: at('b.obj'), remarks: [] });
+    const before = said.length;
+    await make(['--text', 'I', '--out', at('c.obj'), '--quiet', '--depth', '0']);
+    expect([said.length, remarked.length]).toEqual([before, 1]);
+  });
+
+  test('a word that belongs to no flag is told', async () => {
+    expect(await codeOf(() => make(['Kiln', '--out', at('a.obj')]))).toBe('FLAG_UNKNOWN');
+    expect(await readdir(folder)).toEqual([]);
+  });
+});
+
+describe('bake', () => {
+  beforeEach(() => writeFile(at('project.json'), JSON.stringify(project)));
+
+  test('writes the piece that is asked for, with the bytes that make gives', async () => {
+    await bake([at('project.json'), '--piece', 'Title', '--out', at('baked.obj')]);
+    await make(['--text', 'Kiln', '--out', at('made.obj')]);
+    expect(await readFile(at('baked.obj'))).toEqual(await readFile(at('made.obj')));
+  });
+
+  test.each([
+    ['no piece chosen of several', [], 'PIECE_UNKNOWN'],
+    ['a piece that is not there', ['--piece', 'Lid'], 'PIECE_UNKNOWN'],
+    ['a flag of another command', ['--piece', 'Title', '--depth', '3'], 'FLAG_UNKNOWN'],
+  ])('%s', async (_, more, code) => {
+    expect(await codeOf(() => bake([at('project.json'), '--out', at('x.obj'), ...more]))).toBe(code);
+    expect(await readdir(folder)).toEqual(['project.json']);
+  });
+
+  test.each([
+    ['no JSON', '{', 'PROJECT_BROKEN'],
+    ['another document', '{"schemaVersion":1}', 'PROJECT_BROKEN'],
+    ['one of a later version', JSON.stringify({ ...project, schemaVersion: 999 }), 'PROJECT_NEWER'],
+  ])('%s', async (_, text, code) => {
+    await writeFile(at('project.json'), text);
+    expect(await codeOf(() => bake([at('project.json'), '--out', at('x.obj')]))).toBe(code);
+  });
+
+  test('a file that is not there', async () => {
+    expect(await codeOf(() => bake([at('none.json'), '--out', at('x.obj')]))).toBe('FILE_UNREADABLE');
+  });
+});
+
+test('batch answers every line in order, and a bad one stops nothing', async () => {
+  const lines = [{ text: 'I', out: 'a.obj' }, { text: 'I', out: 'b.doc' }, 'broken', { text: 'L', out: 'deep/c.stl' }];
+  const cases = lines.map((line) => (typeof line === 'string' ? line : JSON.stringify(line))).join('\n');
+  await writeFile(at('cases.jsonl'), `${cases}\n\n`);
+  await batch([at('cases.jsonl'), '--out-dir', at('out')]);
+  const answers = said.map((line) => JSON.parse(line) as { case: number; ok: boolean; code?: string });
+  expect(answers.map(({ case: number, ok, code }) => [number, ok, code])).toEqual([
+    [1, true, undefined],
+    [2, false, 'FORMAT_UNKNOWN'],
+    [3, false, 'CASE_BROKEN'],
+    [4, true, undefined],
+  ]);
+  expect((await readdir(at('out'), { recursive: true })).sort()).toEqual(['a.obj', 'deep', 'deep/c.stl']);
+});
+
+test.each([
+  [['--out-dir', 'x'], 'FLAG_MISSING'],
+  [['cases.jsonl'], 'FLAG_MISSING'],
+  [['cases.jsonl', '--out-dir', 'x', '--jobs', 'many'], 'FLAG_VALUE'],
+  [['nowhere.jsonl', '--out-dir', 'x'], 'FILE_UNREADABLE'],
+])('batch %j is %s', async (row, code) => expect(await codeOf(() => batch(row))).toBe(code));
+
+describe('check', () => {
+  test('judges good and bad meshes alike without failing', async () => {
+    await make(['--text', 'I', '--out', at('a.stl'), '--quiet']);
+    await check([at('a.stl'), '--json']);
+    expect(lastLine()).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
+    await writeFile(at('open.obj'), 'v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n');
+    await check([at('open.obj')]);
+    expect(said.join('')).toContain('closed NO');
+  });
+
+  test.each([
+    ['a.obj', 'hello', 'MESH_BROKEN'],
+    ['a.stl', 'solid text', 'MESH_BROKEN'],
+    ['a.doc', 'hello', 'FORMAT_UNKNOWN'],
+  ])('%s holding "%s" cannot be read', async (name, text, code) => {
+    await writeFile(at(name), text);
+    expect(await codeOf(() => check([at(name)]))).toBe(code);
+  });
+});
+
+test('schema prints a JSON Schema of a document, of a case, and of nothing else', async () => {
+  schema(['project']);
+  const printed = lastLine() as { required: string[] };
+  expect(parseProject(project).ok).toBe(true);
+  expect(Object.keys(project).sort()).toEqual([...printed.required].sort());
+  schema(['case']);
+  expect(lastLine()).toMatchObject({ required: ['text', 'out'], additionalProperties: false });
+  expect(await codeOf(() => schema(['soup']))).toBe('COMMAND_UNKNOWN');
+});

@@ -2,9 +2,9 @@ import type { Outline } from '../../outline/index.ts';
 import { EventQueue, type WaveEvent } from './eventQueue.ts';
 import { HitFinder } from './hitFinder.ts';
 import type { MovingEdges } from './movingEdges.ts';
-import { ALONG_SPEED, ANTI_PARALLEL, EPS, GRID_WIDTH, SAME } from './tolerances.ts';
+import { ALONG_SPEED, EPS, GRID_WIDTH, SAME } from './tolerances.ts';
 import { Traces } from './traces.ts';
-import { xAt, yAt, type WaveVertex } from './waveVertex.ts';
+import { newWaveVertex, placeOnLines, xAt, yAt, type WaveVertex } from './waveVertex.ts';
 
 /**
  * The outline moves inward at unit speed, every edge parallel to itself (straight skeleton, Aichholzer and Aurenhammer 1996, as an
@@ -95,8 +95,8 @@ class Simulation {
         const base = this.#traces.node(x[i], y[i], 0, 0);
         const chain = [before, ...(e.fans.get(i) ?? []), i];
         for (let k = 0; k + 1 < chain.length; k++) {
-          const v = this.#blank(chain[k], chain[k + 1], base);
-          this.#place(v, e, before, i, x[i], y[i]);
+          const v = newWaveVertex(e, chain[k], chain[k + 1], base);
+          placeOnLines(v, e, before, i, x[i], y[i]);
           ring.push(v);
         }
       }
@@ -111,41 +111,6 @@ class Simulation {
       }
       for (const v of ring) this.#foreseeCollapse(v, v.next);
     }
-  }
-
-  /** Start position: where the two moving lines meet (the outline's own point unless it was jittered). */
-  #place(v: WaveVertex, e: MovingEdges, before: number, after: number, x: number, y: number): void {
-    const det = e.nx[before] * e.ny[after] - e.ny[before] * e.nx[after];
-    v.x = x;
-    v.y = y;
-    if (Math.abs(det) < 1e-3) return;
-    v.x = (e.c[before] * e.ny[after] - e.c[after] * e.ny[before]) / det;
-    v.y = (e.nx[before] * e.c[after] - e.nx[after] * e.c[before]) / det;
-  }
-
-  #blank(left: number, right: number, node: number): WaveVertex {
-    const { nx, ny, dx, dy } = this.#edges;
-    const dot = nx[left] * nx[right] + ny[left] * ny[right];
-    const cross = dx[left] * dy[right] - dy[left] * dx[right];
-    const zips = dot < 0 && Math.abs(cross) < ANTI_PARALLEL;
-    const v = {
-      x: 0,
-      y: 0,
-      born: 0,
-      vx: zips ? 0 : (nx[left] + nx[right]) / (1 + dot),
-      vy: zips ? 0 : (ny[left] + ny[right]) / (1 + dot),
-      left,
-      right,
-      node,
-      alive: true,
-      reflex: cross < -1e-12 && !zips,
-      zips,
-      version: 0,
-      hits: [],
-    } as unknown as WaveVertex;
-    v.prev = v;
-    v.next = v;
-    return v;
   }
 
   // ---- foreseeing ------------------------------------------------------------------------------------------------------------
@@ -284,7 +249,7 @@ class Simulation {
     y: number,
     node: number,
   ): WaveVertex {
-    const v = this.#blank(left, right, node);
+    const v = newWaveVertex(this.#edges, left, right, node);
     v.x = x;
     v.y = y;
     v.born = this.#now;

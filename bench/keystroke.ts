@@ -46,7 +46,7 @@ async function typeWords(page: Page): Promise<number[]> {
   await page.keyboard.press('Enter');
   await page.waitForURL(/projects/);
   await page.goto(`${page.url()}?view=off`);
-  const field = page.getByLabel('Words', { exact: true });
+  const field = page.getByRole('textbox', { name: 'Words', exact: true });
   await field.click();
   await page.keyboard.press('End');
   for (const key of KEYS) {

@@ -4,36 +4,42 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { checkMesh, readObj, unwrap } from '@fictile/core';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { validateBytes } from 'gltf-validator';
-import { makeProject, makeUndrawn, saveAs, settled } from './testing/workshop.ts';
+import {
+  choose,
+  makeProject,
+  makeUndrawn,
+  saveAs,
+  saving,
+  settled,
+  typeValue,
+  value,
+  words,
+} from './testing/workshop.ts';
 
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
-const value = (page: Page, label: string) => page.getByLabel(label, { exact: true });
-
 test('type, change, undo, reload, download', async ({ page }) => {
   await makeProject(page, 'KILN OPENING');
-  const first = await settled(page);
+  await settled(page);
   expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);
 
-  await value(page, 'Raise').fill('30');
-  await value(page, 'Front edge').selectOption('chamfer');
-  await value(page, 'Words').fill('KILNS OPENING');
-  await expect(page.getByTestId('figures')).not.toHaveText(first);
-  await value(page, 'Words').blur();
-  await page.keyboard.press('Control+z');
-  await expect(value(page, 'Words')).toHaveValue('KILN OPENING');
+  await typeValue(page, 'Raise', '2 * 15mm');
+  await choose(page, /^Front edge: /, 'chamfered');
+  await words(page).fill('KILNS OPENING');
+  await words(page).press('Control+z');
+  await expect(words(page)).toHaveValue('KILN OPENING');
   await page.keyboard.press('Control+Shift+z');
-  await expect(value(page, 'Words')).toHaveValue('KILNS OPENING');
+  await expect(words(page)).toHaveValue('KILNS OPENING');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('status').first()).toHaveText('saved');
+  await expect(saving(page)).toHaveText('saved');
 
   await page.reload();
-  await settled(page);
-  await expect(value(page, 'Words')).toHaveValue('KILN OPENING');
-  await expect(value(page, 'Raise')).toHaveValue('30 mm');
-  await expect(value(page, 'Front edge')).toHaveValue('chamfer');
+  expect(await settled(page)).toMatch(/× 30 mm$/);
+  await expect(words(page)).toHaveValue('KILN OPENING');
+  await expect(value(page, 'Raise')).toHaveAttribute('aria-valuenow', '30');
+  await expect(page.getByRole('button', { name: 'Front edge: chamfered' })).toBeVisible();
 
   const bytes = await saveAs(page, 'OBJ');
   expect(checkMesh(unwrap(readObj(bytes)))).toMatchObject({
@@ -47,21 +53,72 @@ test('type, change, undo, reload, download', async ({ page }) => {
   expect(bytes.equals(await commandLine(asked, 'kiln.obj'))).toBe(true);
 });
 
-test('a GLB is without fault for the standard’s own validator', async ({ page }) => {
+test('a GLB of two pieces is without fault for the standard’s own validator', async ({ page }) => {
   await makeUndrawn(page, 'Kiln');
   await settled(page);
+  await page.getByRole('button', { name: 'Add words' }).click();
+  await expect(page.getByRole('listitem')).toHaveCount(2);
+  await typeValue(page, 'Turned', '30');
+  await choose(page, /^Stands: /, 'on the table');
   const report = await validateBytes(new Uint8Array(await saveAs(page, 'GLB')));
   expect(report.issues.messages).toEqual([]);
-  expect(report.info.totalTriangleCount).toBeGreaterThan(500);
+  expect(report.info).toMatchObject({ drawCallCount: 9, materialCount: 3 });
+  expect(report.info.totalTriangleCount).toBeGreaterThan(1000);
 });
 
 test('the checks tell what the mesh is', async ({ page }) => {
   await makeUndrawn(page, 'Glaze');
   await settled(page);
-  await page.getByRole('button', { name: 'Check the mesh' }).click();
   const checks = page.getByTestId('checks');
-  await expect(checks.getByRole('row', { name: /Closed/ })).toContainText('yes');
-  await expect(checks.getByRole('row', { name: /Crossing faces/ })).toContainText('none');
+  await expect(checks).toContainText('all well');
+  await expect(checks).toContainText(/Closed\s*yes/);
+  await expect(checks).toContainText(/Crossing faces\s*none/);
+});
+
+test('pieces are hidden, duplicated, removed and brought back', async ({ page }) => {
+  await makeUndrawn(page, 'Kiln');
+  await settled(page);
+  const menu = async (item: string): Promise<void> => {
+    await page
+      .getByRole('button', { name: /^More for Kiln/ })
+      .first()
+      .click();
+    await page.getByRole('menuitem', { name: item, exact: true }).click();
+  };
+  await menu('Duplicate');
+  await expect(page.getByRole('listitem')).toHaveCount(2);
+  await words(page).fill('Row');
+  await menu('Hide');
+  await expect(page.getByText('hidden')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('hidden')).toHaveCount(0);
+  await menu('Remove');
+  await expect(page.getByRole('listitem')).toHaveCount(1);
+  await expect(words(page)).toHaveValue('Row');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('listitem')).toHaveCount(2);
+});
+
+test('a command is found by its words and run by keyboard', async ({ page }) => {
+  await makeUndrawn(page, 'Kiln');
+  await settled(page);
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('What do you want to do?').fill('duplicate');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('listitem')).toHaveCount(2);
+});
+
+test('the view is saved as a picture of the wished size', async ({ page }) => {
+  await makeProject(page, 'I');
+  await settled(page);
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await page.getByLabel('Width').fill('320');
+  await page.getByLabel('Height').fill('200');
+  await page.getByLabel('Clear ground').check();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the picture' }).click();
+  const png = await readFile(await (await download).path());
+  expect([png.toString('latin1', 1, 4), png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual(['PNG', 320, 200]);
 });
 
 /** The file that the same values give without a browser. */

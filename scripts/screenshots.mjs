@@ -47,11 +47,20 @@ try {
   await stands(page);
   await take(page, 'workshop');
 
-  await page.getByLabel('Polygon edges').check({ force: true });
-  await page.getByRole('button', { name: 'Check the mesh' }).click();
-  await page.getByTestId('checks').waitFor();
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.getByRole('button', { name: 'Edges' }).click();
   await stands(page);
-  await take(page, 'workshop-edges');
+  await take(page, 'workshop-dark');
+
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.getByRole('button', { name: 'Edges' }).click();
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await page
+    .getByTestId('holds')
+    .filter({ hasText: /points/ })
+    .waitFor();
+  await stands(page);
+  await take(page, 'hand-over');
 } finally {
   await browser.close();
   server.kill();

@@ -1,7 +1,7 @@
 declare module 'gltf-validator' {
   interface ValidationReport {
     issues: { numErrors: number; numWarnings: number; messages: unknown[] };
-    info: { totalTriangleCount: number };
+    info: { totalTriangleCount: number; drawCallCount: number; materialCount: number };
   }
   export function validateBytes(bytes: Uint8Array): Promise<ValidationReport>;
 }

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** From the rack, as a person does it. */
 export async function makeProject(page: Page, words: string): Promise<void> {
@@ -18,17 +18,38 @@ export async function makeUndrawn(page: Page, words: string): Promise<void> {
   await expect(page.getByText('can’t draw in 3D')).toBeVisible();
 }
 
-/** Waits until the solid stands; gives the line of figures. */
+/** Waits until the solids stand; gives their label: name and size. */
 export async function settled(page: Page): Promise<string> {
-  const figures = page.getByTestId('figures');
-  await expect(figures).toContainText(/\d faces/);
+  const label = page.getByTestId('figures');
+  await expect(label).toContainText(/\d mm/);
   await expect(page.getByRole('main')).toHaveAttribute('aria-busy', 'false');
-  return figures.innerText();
+  return label.innerText();
 }
 
-export async function saveAs(page: Page, format: 'OBJ' | 'STL' | 'GLB'): Promise<Buffer> {
-  await page.getByRole('button', { name: 'Save as' }).click();
+export const words = (page: Page): Locator => page.getByRole('textbox', { name: 'Words', exact: true });
+export const saving = (page: Page): Locator => page.getByRole('banner').getByRole('status');
+/** A number in a sentence. */
+export const value = (page: Page, name: string): Locator => page.getByRole('spinbutton', { name, exact: true });
+
+/** Types a value into a sentence by keyboard alone. */
+export async function typeValue(page: Page, name: string, text: string): Promise<void> {
+  await value(page, name).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(text);
+  await page.keyboard.press('Enter');
+}
+
+/** Takes another word from a sentence's menu. */
+export async function choose(page: Page, name: RegExp, item: string): Promise<void> {
+  await page.getByRole('button', { name }).click();
+  await page.getByRole('menuitem', { name: item, exact: true }).click();
+}
+
+export async function saveAs(page: Page, format: 'OBJ' | 'STL' | 'PLY' | 'GLB'): Promise<Buffer> {
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await page.getByRole('radio', { name: new RegExp(format) }).check();
+  await expect(page.getByTestId('holds')).toContainText(/points/);
   const download = page.waitForEvent('download');
-  await page.getByRole('menuitem', { name: format }).click();
+  await page.getByRole('button', { name: 'Save the file' }).click();
   return readFile(await (await download).path());
 }

@@ -5,13 +5,13 @@ import {
   newPiece,
   nameOf,
   newProject,
-  pieceMesh,
+  quadCount,
   quietContext,
+  scenePart,
   splitGraphemes,
   usualWriteOptions,
   vertexCount,
-  wordsName,
-  writeMesh,
+  writeScene,
   type Edit,
   type Evaluated,
   type Kernels,
@@ -20,6 +20,7 @@ import {
   type Project,
   type Remark,
   type WriteOptions,
+  type WrittenScene,
 } from '@fictile/core';
 import { chooseFont } from './fontChoice.ts';
 import type { Flags } from './flags.ts';
@@ -60,22 +61,22 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   });
   const [pieceId] = project.pieceOrder;
   const evaluated = await evaluatePiece(engine, project, pieceId);
-  const { mesh, bytes, remarks } = await writeMesh(pieceMesh(evaluated), {
-    ...usualWriteOptions(
-      format,
-      wordsName(project.pieces[pieceId].source.graphemes),
-      evaluated.letters.map((l) => l.text),
-    ),
-    ...writeChoices(flags),
-  });
-  return { bytes, result: resultOf(flags.out, mesh, [...evaluated.remarks, ...remarks], started) };
+  const part = scenePart(project.pieces[pieceId], evaluated);
+  const written = await writeScene([part], { ...usualWriteOptions(format, part.name), ...writeChoices(flags) });
+  return { bytes: written.bytes, result: resultOf(flags.out, written, evaluated.remarks, started) };
 }
 
-export function resultOf(file: string, mesh: PolygonMesh, remarks: Remark[], started: number): CaseResult {
-  let quads = 0;
-  for (let f = 0; f < faceCount(mesh); f++) if (mesh.faceStart[f + 1] - mesh.faceStart[f] === 4) quads++;
-  const seconds = Math.round(performance.now() - started) / 1000;
-  return { file, vertices: vertexCount(mesh), faces: faceCount(mesh), quads, seconds, remarks };
+export function resultOf(file: string, written: WrittenScene, remarks: readonly Remark[], started: number): CaseResult {
+  const sum = (count: (mesh: PolygonMesh) => number): number =>
+    written.meshes.reduce((total, mesh) => total + count(mesh), 0);
+  return {
+    file,
+    vertices: sum(vertexCount),
+    faces: sum(faceCount),
+    quads: sum(quadCount),
+    seconds: Math.round(performance.now() - started) / 1000,
+    remarks: [...remarks, ...written.remarks],
+  };
 }
 
 /** A piece with something in it; where the solid is held back or nothing is there, the input is at fault. */

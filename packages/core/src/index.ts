@@ -5,6 +5,8 @@ export * from './evaluate/index.ts';
 export * from './io/index.ts';
 export * from './job/index.ts';
 export * from './lettering/index.ts';
+export { isStill, STILL, transformPoints, turnOf } from './math/index.ts';
+export type { Transform } from './math/index.ts';
 export * from './mesh/index.ts';
 export * from './outline/index.ts';
 export * from './solid/index.ts';

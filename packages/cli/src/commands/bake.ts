@@ -2,10 +2,9 @@ import { readFile } from 'node:fs/promises';
 import {
   Engine,
   parseProject,
-  pieceMesh,
+  scenePart,
   usualWriteOptions,
-  wordsName,
-  writeMesh,
+  writeScene,
   type Piece,
   type Project,
 } from '@fictile/core';
@@ -33,13 +32,10 @@ export async function bake(row: readonly string[]): Promise<void> {
   const piece = choosePiece(project, typeof flags.piece === 'string' ? flags.piece : undefined);
   const engine = new Engine({ kernels: await loadKernels(), ...shippedFonts(), cacheBytes: CACHE_BYTES });
   const evaluated = await evaluatePiece(engine, project, piece.id);
-  const letters = evaluated.letters.map((l) => l.text);
-  const written = await writeMesh(
-    pieceMesh(evaluated),
-    usualWriteOptions(format, wordsName(piece.source.graphemes), letters),
-  );
+  const part = scenePart(piece, evaluated);
+  const written = await writeScene([part], usualWriteOptions(format, part.name));
   await writeWhole(flags.out, written.bytes);
-  const result = resultOf(flags.out, written.mesh, [...evaluated.remarks, ...written.remarks], started);
+  const result = resultOf(flags.out, written, evaluated.remarks, started);
   tell(result, { json: flags.json === true, quiet: flags.quiet === true });
 }
 

@@ -1,22 +1,22 @@
 import { readFile } from 'node:fs/promises';
 import { extname } from 'node:path';
-import { checkMesh, readObj, readStl, type MeshReport } from '@fictile/core';
+import { checkMesh, readObj, readPly, readStl, type MeshReport } from '@fictile/core';
 import { parseArguments } from '../arguments.ts';
 import { say } from '../console.ts';
 import { fault, faultOf } from '../messages.ts';
 import { only } from './only.ts';
 
-const READERS: Readonly<Record<string, typeof readObj>> = { '.obj': readObj, '.stl': readStl };
+const READERS: Readonly<Record<string, typeof readObj>> = { '.obj': readObj, '.stl': readStl, '.ply': readPly };
 
 /** Judges a mesh file. A verdict, good or bad, is a success; a file that cannot be read is not. */
 export async function check(row: readonly string[]): Promise<void> {
   const { positional, flags } = parseArguments(row, (name) => name === 'json');
   only(flags, ['json']);
   const [path] = positional;
-  if (path === undefined) throw fault('FLAG_MISSING', 'There is no mesh. Give an OBJ or STL file.');
+  if (path === undefined) throw fault('FLAG_MISSING', 'There is no mesh. Give an OBJ, STL or PLY file.');
   const ending = extname(path).toLowerCase();
   if (!Object.hasOwn(READERS, ending))
-    throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be read. Use .obj or .stl.`);
+    throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be read. Use .obj, .stl or .ply.`);
   const mesh = READERS[ending](await readBytes(path));
   if (!mesh.ok) throw faultOf(mesh.error);
   const report = checkMesh(mesh.value);

@@ -1,4 +1,4 @@
-import { ByteCache, parseLength, seededRandom } from './index.ts';
+import { ByteCache, parseLength, parseQuantity, seededRandom } from './index.ts';
 
 describe('parseLength', () => {
   test.each([
@@ -13,6 +13,37 @@ describe('parseLength', () => {
 
   test.each(['', 'mm', '3 feet', 'NaN', '1,5', '1e999', '3mm4'])('%s is no length', (text) => {
     expect(parseLength(text)).toBeUndefined();
+  });
+});
+
+describe('quantities as people type them', () => {
+  test.each([
+    ['18', 18],
+    ['2in', 50.8],
+    ['18/2', 9],
+    ['2 * (3mm + 1 cm)', 26],
+    ['-5,5', -5.5],
+    ['1,5 + 0.5', undefined],
+    ['10 - 3 - 2', 5],
+    ['2+3*4', 14],
+    ['--4', 4],
+    ['\u22123 mm', -3],
+    ['1"', 25.4],
+    ['72pt', 25.4],
+  ])('%s as a length', (text, mm) => {
+    const value = parseQuantity(text, 'length');
+    if (mm === undefined) expect(value).toBeUndefined();
+    else expect(value).toBeCloseTo(mm, 12);
+  });
+
+  test.each([
+    ['90°', 90],
+    ['0.25 turn', 90],
+    ['180deg/4', 45],
+  ])('%s as an angle', (text, degrees) => expect(parseQuantity(text, 'angle')).toBeCloseTo(degrees, 12));
+
+  test.each(['', 'tall', '1/0', '2(3)', '(3', '3)', '4 kg', '1..2', '3mm4', '+', '90°'])('%s is no length', (text) => {
+    expect(parseQuantity(text, 'length')).toBeUndefined();
   });
 });
 

@@ -7,5 +7,7 @@ export { fail, ok, unwrap } from './result.ts';
 export type { Failure, Result } from './result.ts';
 export { quietContext } from './runContext.ts';
 export type { RunContext } from './runContext.ts';
+export { parseQuantity } from './quantity.ts';
+export type { QuantityKind } from './quantity.ts';
 export { MM_PER, parseLength } from './units.ts';
 export type { LengthUnit } from './units.ts';

@@ -1,5 +1,6 @@
 import { LIMITS } from '../base/index.ts';
-import { SCHEMA_VERSION, type Body, type Piece, type Project, type Words } from './schema.ts';
+import { usualSlots } from './finishes.ts';
+import { SCHEMA_VERSION, type Body, type Piece, type Placement, type Project, type Words } from './schema.ts';
 
 export function usualWords(graphemes: readonly string[]): Words {
   return {
@@ -33,6 +34,8 @@ export function usualBody(): Body {
   };
 }
 
+export const usualPlacement = (): Placement => ({ stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] });
+
 export function newPiece(id: string, name: string, graphemes: readonly string[]): Piece {
   return {
     id,
@@ -42,6 +45,8 @@ export function newPiece(id: string, name: string, graphemes: readonly string[])
     locked: false,
     source: usualWords(graphemes),
     body: usualBody(),
+    placement: usualPlacement(),
+    slots: usualSlots(),
     steps: [],
   };
 }

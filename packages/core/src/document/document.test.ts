@@ -6,7 +6,9 @@ import {
   newPiece,
   newProject,
   parseProject,
+  findFinish,
   redo,
+  SHELF_FINISHES,
   sameDocument,
   spliceBetween,
   startHistory,
@@ -65,6 +67,50 @@ test('the splice between two texts turns one into the other and leaves alone wha
     expect(result).toEqual(after);
     expect(Math.min(remove, insert.length) === 0 || before[at] !== insert[0]).toBe(true);
   }
+});
+
+describe('pieces', () => {
+  const two = (): Project => unwrap(applyEdit(start(), { kind: 'addPiece', piece: newPiece('b', 'Row', ['R']) }));
+
+  test('stand beside the one they came from', () => {
+    const three = unwrap(applyEdit(two(), { kind: 'addPiece', piece: newPiece('c', 'x', []), after: 'a' }));
+    expect(three.pieceOrder).toEqual(['a', 'c', 'b']);
+  });
+
+  test('several edits are one: all or none', () => {
+    const hide = (pieceId: string): Edit => ({ kind: 'setPiece', pieceId, values: { visible: false } });
+    const hidden = unwrap(applyEdit(two(), { kind: 'many', edits: [hide('a'), hide('b')] }));
+    expect(Object.values(hidden.pieces).map((p) => p.visible)).toEqual([false, false]);
+    expect(applyEdit(two(), { kind: 'many', edits: [hide('a'), hide('nobody')] }).ok).toBe(false);
+  });
+
+  test('finishes go onto several parts, a value alone keeps the rest', () => {
+    const gilded = unwrap(
+      applyEdit(two(), {
+        kind: 'setFinish',
+        pieceId: 'a',
+        slots: ['front', 'back'],
+        values: { metal: 90, name: '' },
+      }),
+    );
+    const { front, back, wall } = gilded.pieces.a.slots;
+    expect([front.metal, back.metal, wall.metal]).toEqual([90, 90, 0]);
+    expect(front.colour).toBe(start().pieces.a.slots.front.colour);
+  });
+
+  test.each<[string, Edit]>([
+    ['a colour that is none', { kind: 'setFinish', pieceId: 'a', slots: ['wall'], values: { colour: 'red' } }],
+    ['more gloss than all', { kind: 'setFinish', pieceId: 'a', slots: ['wall'], values: { gloss: 101 } }],
+    ['a place beyond the world', { kind: 'setPlacement', pieceId: 'a', values: { atMm: [0, 1e9, 0] } }],
+    ['a turn that is no number', { kind: 'setPlacement', pieceId: 'a', values: { turnDegrees: [0, NaN, 0] } }],
+  ])('%s is refused', (_, edit) => expect(applyEdit(start(), edit).ok).toBe(false));
+
+  test('every finish of the shelf fits its schema, and no two share a name', () => {
+    for (const finish of SHELF_FINISHES)
+      expect(applyEdit(start(), { kind: 'setFinish', pieceId: 'a', slots: ['front'], values: finish }).ok).toBe(true);
+    expect(new Set(SHELF_FINISHES.map((f) => f.name)).size).toBe(SHELF_FINISHES.length);
+    expect(findFinish('nothing of the kind')).toBe(SHELF_FINISHES[0]);
+  });
 });
 
 describe('history', () => {
@@ -130,6 +176,12 @@ describe('reading a document', () => {
   ])('%s is refused', (_, data, code) => {
     const parsed = parseProject(data);
     expect(parsed.ok ? 'taken' : parsed.error.code).toBe(code);
+  });
+
+  test('a document of version 1 gets the place and the looks it was drawn with', () => {
+    const { placement: _place, slots: _slots, ...before } = start().pieces.a;
+    const old = { ...stored(), schemaVersion: 1, pieces: { a: before } };
+    expect(unwrap(parseProject(old))).toEqual(start());
   });
 
   test('migrations run from the document’s version on, in order', () => {

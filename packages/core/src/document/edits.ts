@@ -1,6 +1,14 @@
 import { fail, LIMITS, ok, type Result } from '../base/index.ts';
 import { firstIssue } from './parse.ts';
-import { projectSchema, type Piece, type Project, type Words } from './schema.ts';
+import {
+  projectSchema,
+  type Finish,
+  type Piece,
+  type Placement,
+  type Project,
+  type Slot,
+  type Words,
+} from './schema.ts';
 
 /** All that can be done to a document. Edits are data: they can be named, sent, and joined. */
 export type Edit =
@@ -9,8 +17,13 @@ export type Edit =
   | { kind: 'setWords'; pieceId: string; values: Partial<Omit<Words, 'kind' | 'graphemes' | 'nextId'>> }
   | { kind: 'setSolid'; pieceId: string; values: Partial<Piece['body']['solid']> }
   | { kind: 'setFaces'; pieceId: string; values: Partial<Piece['body']['faces']> }
-  | { kind: 'addPiece'; piece: Piece }
-  | { kind: 'removePiece'; pieceId: string };
+  | { kind: 'setPlacement'; pieceId: string; values: Partial<Placement> }
+  | { kind: 'setFinish'; pieceId: string; slots: readonly Slot[]; values: Partial<Finish> }
+  | { kind: 'setPiece'; pieceId: string; values: Partial<Pick<Piece, 'name' | 'role' | 'visible' | 'locked'>> }
+  | { kind: 'setRecipe'; pieceId: string; values: Partial<Pick<Piece, 'source' | 'body' | 'placement' | 'slots'>> }
+  | { kind: 'addPiece'; piece: Piece; after?: string }
+  | { kind: 'removePiece'; pieceId: string }
+  | { kind: 'many'; edits: readonly Edit[] };
 
 /** The document after an edit; the one before stays as it is and shares what did not change. */
 export function applyEdit(project: Project, edit: Edit): Result<Project> {
@@ -26,11 +39,9 @@ function change(project: Project, edit: Edit): Result<Project> {
     case 'renameProject':
       return ok({ ...project, name: edit.name });
     case 'addPiece':
-      return ok({
-        ...project,
-        pieces: { ...project.pieces, [edit.piece.id]: edit.piece },
-        pieceOrder: [...project.pieceOrder, edit.piece.id],
-      });
+      return ok(addPiece(project, edit.piece, edit.after));
+    case 'many':
+      return edit.edits.reduce<Result<Project>>((so, one) => (so.ok ? change(so.value, one) : so), ok(project));
     case 'removePiece': {
       const pieces = Object.fromEntries(Object.entries(project.pieces).filter(([id]) => id !== edit.pieceId));
       return ok({ ...project, pieces, pieceOrder: project.pieceOrder.filter((id) => id !== edit.pieceId) });
@@ -42,6 +53,13 @@ function change(project: Project, edit: Edit): Result<Project> {
       return changed.ok ? ok({ ...project, pieces: { ...project.pieces, [piece.id]: changed.value } }) : changed;
     }
   }
+}
+
+function addPiece(project: Project, piece: Piece, after: string | undefined): Project {
+  const at = after === undefined ? -1 : project.pieceOrder.indexOf(after);
+  const order = project.pieceOrder.slice();
+  order.splice(at < 0 ? order.length : at + 1, 0, piece.id);
+  return { ...project, pieces: { ...project.pieces, [piece.id]: piece }, pieceOrder: order };
 }
 
 type PieceEdit = Extract<Edit, { pieceId: string }>;
@@ -58,6 +76,16 @@ function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
       return ok({ ...piece, body: { ...piece.body, solid: { ...piece.body.solid, ...edit.values } } });
     case 'setFaces':
       return ok({ ...piece, body: { ...piece.body, faces: { ...piece.body.faces, ...edit.values } } });
+    case 'setPlacement':
+      return ok({ ...piece, placement: { ...piece.placement, ...edit.values } });
+    case 'setFinish': {
+      const slots = { ...piece.slots };
+      for (const slot of edit.slots) slots[slot] = { ...slots[slot], ...edit.values };
+      return ok({ ...piece, slots });
+    }
+    case 'setPiece':
+    case 'setRecipe':
+      return ok({ ...piece, ...edit.values });
     case 'removePiece':
       return ok(piece);
   }

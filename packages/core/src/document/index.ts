@@ -1,6 +1,7 @@
-export { newPiece, newProject, usualBody, usualWords } from './defaults.ts';
+export { newPiece, newProject, usualBody, usualPlacement, usualWords } from './defaults.ts';
 export { applyEdit, spliceBetween } from './edits.ts';
 export type { Edit } from './edits.ts';
+export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';
 export type { Migration } from './migrations.ts';
@@ -8,5 +9,5 @@ export { nameOf, wordsName } from './names.ts';
 export { migrate, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';
 export { resolveAt } from './resolveAt.ts';
-export { edgeSchema, pieceSchema, projectSchema, SCHEMA_VERSION, wordsSchema } from './schema.ts';
-export type { Body, Edge, Piece, Project, Words } from './schema.ts';
+export { edgeSchema, pieceSchema, projectSchema, SCHEMA_VERSION, SLOTS, wordsSchema } from './schema.ts';
+export type { Body, Edge, Finish, Piece, Placement, Project, Slot, Slots, Words } from './schema.ts';

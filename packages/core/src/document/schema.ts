@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 /** What a value means to the interface: its unit, and whether it may change in time. */
 const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
@@ -69,6 +69,43 @@ export const bodySchema = z.object({
   }),
 });
 
+export const SLOTS = ['front', 'frontEdge', 'wall', 'backEdge', 'back'] as const;
+export type Slot = (typeof SLOTS)[number];
+
+const percent = z.number().min(0).max(100).meta(value('%', true));
+
+/** How a surface looks. Kept by value: a document looks the same wherever it is opened. */
+export const finishSchema = z.object({
+  /** of the shelf it came from; empty for one's own */
+  name: z.string().max(60),
+  /** sRGB, #rrggbb */
+  colour: z.string().regex(/^#[0-9a-f]{6}$/),
+  gloss: percent,
+  metal: percent,
+  glow: percent,
+});
+
+const slotsSchema = z.object({
+  front: finishSchema,
+  frontEdge: finishSchema,
+  wall: finishSchema,
+  backEdge: finishSchema,
+  back: finishSchema,
+});
+
+const place = z.number().min(-100_000).max(100_000).meta(value('mm', true));
+const turn = z.number().min(-3600).max(3600).meta(value('deg', true));
+
+/** Where a piece stands: turned about its own origin (depth, then across, then upright), then moved. */
+export const placementSchema = z.object({
+  /** 'table': its lowest point lies on the table, and `atMm`'s height counts from there */
+  stand: z.enum(['free', 'table']),
+  /** across, up, towards the viewer */
+  atMm: z.tuple([place, place, place]),
+  /** about the axis across, the upright one, and the depth */
+  turnDegrees: z.tuple([turn, turn, turn]),
+});
+
 export const pieceSchema = z.object({
   id: z.string().min(1).max(64),
   name: z.string().max(200),
@@ -77,6 +114,8 @@ export const pieceSchema = z.object({
   locked: z.boolean(),
   source: wordsSchema.refine(idsAreOwn, { path: ['graphemes'], message: 'ids are used twice or reach nextId' }),
   body: bodySchema,
+  placement: placementSchema,
+  slots: slotsSchema,
   /** shape, onto a model, with other pieces, refine: none exists in this version */
   steps: z.array(z.unknown()).max(0),
 });
@@ -105,5 +144,8 @@ export const projectSchema = z
 export type Edge = z.infer<typeof edgeSchema>;
 export type Words = z.infer<typeof wordsSchema>;
 export type Body = z.infer<typeof bodySchema>;
+export type Finish = z.infer<typeof finishSchema>;
+export type Slots = z.infer<typeof slotsSchema>;
+export type Placement = z.infer<typeof placementSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Project = z.infer<typeof projectSchema>;

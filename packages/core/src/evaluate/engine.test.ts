@@ -112,7 +112,7 @@ test('the depth’s anchor moves the solid', async () => {
 test('the same document gives the same bytes, whatever was computed before', async () => {
   const p = project('Kiln & Row', script);
   const bytes = async (): Promise<Uint8Array> =>
-    (await writeMesh(pieceMesh(await run(p)), usualWriteOptions('obj', 'x', []))).bytes;
+    (await writeMesh(pieceMesh(await run(p)), usualWriteOptions('obj', 'x'))).bytes;
   const first = await bytes();
   await run(project('Other words', script));
   engine = await testEngine();

@@ -1,5 +1,6 @@
 import { ByteCache, fail, LIMITS, ok, remark, type Remark, type Result, type RunContext } from '../base/index.ts';
-import { resolveAt, type Edge, type Piece, type Project } from '../document/index.ts';
+import { resolveAt, wordsName, type Edge, type Piece, type Project } from '../document/index.ts';
+import type { ScenePart } from '../io/index.ts';
 import {
   assemble,
   buildLettering,
@@ -8,6 +9,7 @@ import {
   type LetteringCaches,
   type LetteringStats,
 } from '../lettering/index.ts';
+import type { Transform } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { LARGEST_EXTENT_MM } from '../outline/index.ts';
 import {
@@ -20,13 +22,25 @@ import {
   type Letter,
 } from '../text/index.ts';
 
+import { pieceTransform } from './placement.ts';
+
 /** A piece as computed: its clusters with their letters, and what is to be told. Lengths in mm. */
 export interface Evaluated {
   pieceId: string;
   clusters: BuiltCluster[];
   letters: Letter[];
+  /** where the piece stands in the scene */
+  transform: Transform;
+  /** for what is drawn on letters: heights of the line, mm */
+  line: LineMeasures;
   remarks: Remark[];
   built: LetteringStats;
+}
+
+/** Heights of a line of text about its baseline, mm; down is negative. */
+export interface LineMeasures {
+  up: number;
+  down: number;
 }
 
 export interface EngineTools {
@@ -63,6 +77,8 @@ export class Engine {
         pieceId,
         clusters: [],
         letters: [],
+        transform: pieceTransform(piece.placement, []),
+        line: { up: piece.source.sizeMm, down: 0 },
         remarks: [early],
         built: { clusters: 0, wavefronts: 0, lifted: 0 },
       });
@@ -108,6 +124,8 @@ export class Engine {
       pieceId: piece.id,
       clusters: lettering.clusters,
       letters: layout.letters,
+      transform: pieceTransform(piece.placement, lettering.clusters),
+      line: { up: face.metrics.ascender * layout.mmPerUnit, down: face.metrics.descender * layout.mmPerUnit },
       remarks: [...missing, ...lettering.remarks],
       built: lettering.built,
     });
@@ -140,6 +158,15 @@ function heldBack(piece: Piece): Remark | undefined {
   }
   return undefined;
 }
+
+/** What files are written from. */
+export const scenePart = (piece: Piece, evaluated: Evaluated): ScenePart => ({
+  name: wordsName(piece.source.graphemes),
+  mesh: pieceMesh(evaluated),
+  transform: evaluated.transform,
+  slots: piece.slots,
+  letters: evaluated.letters.map((letter) => letter.text),
+});
 
 /** One mesh of a whole piece. */
 export const pieceMesh = (evaluated: Evaluated): PolygonMesh => assemble(evaluated.clusters);

@@ -1,6 +1,7 @@
-export { PART_LOOKS } from './partLooks.ts';
-export type { PartLook } from './partLooks.ts';
+export { finishName, finishOf, lookOf } from './looks.ts';
+export type { Look } from './looks.ts';
 export { readObj } from './readObj.ts';
+export { readPly } from './readPly.ts';
 export { readStl } from './readStl.ts';
-export { MESH_FORMATS, usualWriteOptions, writeMesh } from './writeMesh.ts';
-export type { MeshFormat, WriteOptions, WrittenMesh } from './writeMesh.ts';
+export { MESH_FORMATS, quadCount, usualWriteOptions, writeMesh, writeScene } from './writeMesh.ts';
+export type { MeshFormat, ScenePart, WriteOptions, WrittenScene } from './writeMesh.ts';

@@ -1,56 +1,88 @@
-import { Document, WebIO, type Buffer as GltfBuffer, type Material, type Mesh } from '@gltf-transform/core';
+import { Document, WebIO, type Buffer as GltfBuffer, type Material, type Mesh, type Node } from '@gltf-transform/core';
+import type { Finish, Slots } from '../document/index.ts';
+import { isStill, type Transform } from '../math/index.ts';
 import { cornerNormals, triangulate, type Part, type PolygonMesh } from '../mesh/index.ts';
-import { PART_LOOKS } from './partLooks.ts';
+import { finishKey, finishName, finishOf, lookOf } from './looks.ts';
 
-export interface GlbOptions {
+/** A piece in its own space, and where it stands. */
+export interface GlbPart {
   name: string;
-  /** one node for everything, or one a letter, named after it */
-  nodes: 'one' | 'letters';
+  mesh: PolygonMesh;
+  transform: Transform;
+  slots: Slots;
   /** texts of the letters by their number in the regions */
   letters: readonly string[];
 }
 
+export interface GlbOptions {
+  name: string;
+  /** one node a piece, or one a letter, named after it */
+  nodes: 'one' | 'letters';
+}
+
 /**
- * Binary glTF 2.0: triangles, a material a part. The format is in metres; the points stay millimetres on our grid, where 32-bit numbers
- * are exact, and the top node scales by 0.001. The mesh must hold 32-bit values already (toFloat32).
+ * Binary glTF 2.0: triangles, a node a piece, a material a finish. The format is in metres; the points stay millimetres on our grid, where
+ * 32-bit numbers are exact, and the top node scales by 0.001. The meshes must hold 32-bit values already (toFloat32).
  */
-export async function writeGlb(mesh: PolygonMesh, options: GlbOptions): Promise<Uint8Array> {
+export async function writeGlb(parts: readonly GlbPart[], options: GlbOptions): Promise<Uint8Array> {
   const document = new Document();
   document.getRoot().getAsset().generator = 'Fictile';
-  const buffer = document.createBuffer();
-  const writer = new Writer(document, buffer, mesh);
+  const shared: Shared = { document, buffer: document.createBuffer(), materials: new Map() };
   const top = document.createNode(options.name).setScale([0.001, 0.001, 0.001]);
   document.createScene(options.name).addChild(top);
-  if (options.nodes === 'one') {
-    if (mesh.region.length > 0) top.setMesh(writer.mesh(options.name, () => true));
-  } else {
-    const present = [...new Set(mesh.regions.map((r) => r.letter))].sort((a, b) => a - b);
-    for (const letter of present) {
-      const name = `${options.letters[letter] ?? 'rest'} ${letter + 1}`;
-      top.addChild(document.createNode(name).setMesh(writer.mesh(name, (l) => l === letter)));
+  for (const part of parts) {
+    const isAlone = parts.length === 1 && isStill(part.transform);
+    const node = isAlone ? top : document.createNode(part.name);
+    if (!isAlone) {
+      place(node, part.transform);
+      top.addChild(node);
     }
+    fill(node, part, options, shared);
   }
   return new WebIO().writeBinary(document);
 }
 
+interface Shared {
+  document: Document;
+  buffer: GltfBuffer;
+  materials: Map<string, Material>;
+}
+
+function place(node: Node, { rows: r, move }: Transform): void {
+  node.setMatrix([r[0], r[3], r[6], 0, r[1], r[4], r[7], 0, r[2], r[5], r[8], 0, ...move, 1]);
+}
+
+function fill(node: Node, part: GlbPart, options: GlbOptions, shared: Shared): void {
+  const { mesh, letters } = part;
+  const writer = new Writer(shared, part);
+  if (options.nodes === 'one') {
+    if (mesh.region.length > 0) node.setMesh(writer.mesh(part.name, () => true));
+    return;
+  }
+  const present = [...new Set(mesh.regions.map((r) => r.letter))].sort((a, b) => a - b);
+  for (const letter of present) {
+    const name = `${letters[letter] ?? 'rest'} ${letter + 1}`;
+    node.addChild(shared.document.createNode(name).setMesh(writer.mesh(name, (l) => l === letter)));
+  }
+}
+
 class Writer {
-  readonly #document: Document;
-  readonly #buffer: GltfBuffer;
+  readonly #shared: Shared;
   readonly #mesh: PolygonMesh;
+  readonly #slots: Slots;
   readonly #normals: Float64Array;
   readonly #triangles: { corners: Uint32Array; face: Uint32Array };
-  readonly #materials = new Map<Part, Material>();
 
-  constructor(document: Document, buffer: GltfBuffer, mesh: PolygonMesh) {
-    this.#document = document;
-    this.#buffer = buffer;
+  constructor(shared: Shared, { mesh, slots }: GlbPart) {
+    this.#shared = shared;
     this.#mesh = mesh;
+    this.#slots = slots;
     this.#normals = cornerNormals(mesh);
     this.#triangles = triangulate(mesh);
   }
 
   mesh(name: string, takes: (letter: number) => boolean): Mesh {
-    const made = this.#document.createMesh(name);
+    const made = this.#shared.document.createMesh(name);
     const corners = new Map<Part, number[]>();
     const { face } = this.#triangles;
     for (let t = 0; t < face.length; t++) {
@@ -82,28 +114,33 @@ class Writer {
       return row;
     });
     const index = positions.length / 3 < 65_535 ? Uint16Array.from(indices) : Uint32Array.from(indices);
-    return this.#document
+    const { document, buffer } = this.#shared;
+    return document
       .createPrimitive()
-      .setIndices(this.#document.createAccessor().setType('SCALAR').setArray(index).setBuffer(this.#buffer))
+      .setIndices(document.createAccessor().setType('SCALAR').setArray(index).setBuffer(buffer))
       .setAttribute('POSITION', this.#vectors(positions))
       .setAttribute('NORMAL', this.#vectors(normals))
-      .setMaterial(this.#material(part));
+      .setMaterial(this.#material(finishOf(this.#slots, part)));
   }
 
   #vectors(values: readonly number[]): ReturnType<Document['createAccessor']> {
-    return this.#document.createAccessor().setType('VEC3').setArray(Float32Array.from(values)).setBuffer(this.#buffer);
+    const { document, buffer } = this.#shared;
+    return document.createAccessor().setType('VEC3').setArray(Float32Array.from(values)).setBuffer(buffer);
   }
 
-  #material(part: Part): Material {
-    let material = this.#materials.get(part);
+  #material(finish: Finish): Material {
+    const { document, materials } = this.#shared;
+    const key = finishKey(finish);
+    let material = materials.get(key);
     if (!material) {
-      const { colour, roughness } = PART_LOOKS[part];
-      material = this.#document
-        .createMaterial(part)
+      const { colour, roughness, metallic, emissive } = lookOf(finish);
+      material = document
+        .createMaterial(finishName(finish))
         .setBaseColorFactor([...colour, 1])
         .setRoughnessFactor(roughness)
-        .setMetallicFactor(0);
-      this.#materials.set(part, material);
+        .setMetallicFactor(metallic)
+        .setEmissiveFactor(emissive);
+      materials.set(key, material);
     }
     return material;
   }

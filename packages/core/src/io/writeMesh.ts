@@ -1,28 +1,35 @@
 import { remark, type LengthUnit, type Remark } from '../base/index.ts';
-import { asTriangles, toFloat32, weld, type PolygonMesh } from '../mesh/index.ts';
+import { usualSlots, type Slots } from '../document/index.ts';
+import { isStill, STILL, transformPoints, type Transform } from '../math/index.ts';
+import { asTriangles, faceCount, toFloat32, weld, type PolygonMesh } from '../mesh/index.ts';
+import { MaterialNames } from './materialNames.ts';
 import { inFrame, type FileFrame } from './orientation.ts';
 import { writeGlb } from './writeGlb.ts';
-import { writeObj } from './writeObj.ts';
+import { writeMtl } from './writeMtl.ts';
+import { oneWord, writeObj } from './writeObj.ts';
+import { writePly } from './writePly.ts';
 import { writeStl } from './writeStl.ts';
 
-export type MeshFormat = 'obj' | 'stl' | 'glb';
+export type MeshFormat = 'obj' | 'stl' | 'ply' | 'glb';
 
-export const MESH_FORMATS: readonly MeshFormat[] = ['obj', 'stl', 'glb'];
+export const MESH_FORMATS: readonly MeshFormat[] = ['obj', 'stl', 'ply', 'glb'];
 
 export interface WriteOptions {
   format: MeshFormat;
   name: string;
-  /** obj and stl only: a glb is always metres with y up */
+  /** obj, stl and ply only: a glb is always metres with y up */
   unit: LengthUnit;
   up: 'y' | 'z' | 'usual';
   triangles: boolean;
   weld: boolean;
+  /** glb only */
   nodes: 'one' | 'letters';
-  letters: readonly string[];
+  /** obj only: a file of materials beside it */
+  materials: boolean;
 }
 
 /** A way to write that needs no choices, for a format. */
-export const usualWriteOptions = (format: MeshFormat, name: string, letters: readonly string[]): WriteOptions => ({
+export const usualWriteOptions = (format: MeshFormat, name: string): WriteOptions => ({
   format,
   name,
   unit: 'mm',
@@ -30,36 +37,84 @@ export const usualWriteOptions = (format: MeshFormat, name: string, letters: rea
   triangles: false,
   weld: false,
   nodes: 'one',
-  letters,
+  materials: false,
 });
 
-export interface WrittenMesh {
-  bytes: Uint8Array;
-  /** as it stands in the file */
+/** A piece to be written: in its own space, with its place and looks. */
+export interface ScenePart {
+  name: string;
   mesh: PolygonMesh;
+  transform: Transform;
+  slots: Slots;
+  letters: readonly string[];
+}
+
+export interface WrittenScene {
+  bytes: Uint8Array;
+  /** materials of an OBJ, when asked for */
+  mtl: Uint8Array | undefined;
+  /** the pieces as they stand in the file */
+  meshes: PolygonMesh[];
   remarks: Remark[];
 }
 
-/** The one way from a mesh to a file, for the page and the command line alike. */
-export async function writeMesh(mesh: PolygonMesh, options: WriteOptions): Promise<WrittenMesh> {
-  let current = options.format === 'glb' ? mesh : inFrame(mesh, frameOf(options));
-  const remarks: Remark[] = [];
-  if (options.format !== 'obj') {
-    const rounded = toFloat32(current);
-    current = rounded.mesh;
-    if (rounded.collapsed > 0) remarks.push(remark('ROUNDING_COLLAPSED', { faces: rounded.collapsed }));
-  }
-  if (options.weld) current = weld(current);
-  if (options.triangles || options.format !== 'obj') current = asTriangles(current);
-  return { bytes: await bytesOf(current, options), mesh: current, remarks };
+/** The one way from pieces to a file, for the page and the command line alike. */
+export async function writeScene(parts: readonly ScenePart[], options: WriteOptions): Promise<WrittenScene> {
+  let collapsed = 0;
+  const meshes = parts.map((part) => {
+    let mesh = options.format === 'glb' ? part.mesh : inFrame(placed(part), frameOf(options));
+    if (options.format !== 'obj') {
+      const rounded = toFloat32(mesh);
+      mesh = rounded.mesh;
+      collapsed += rounded.collapsed;
+    }
+    if (options.weld) mesh = weld(mesh);
+    return options.triangles || options.format === 'stl' || options.format === 'glb' ? asTriangles(mesh) : mesh;
+  });
+  const remarks = collapsed > 0 ? [remark('ROUNDING_COLLAPSED', { faces: collapsed })] : [];
+  const ready = parts.map((part, i) => ({ ...part, mesh: meshes[i] }));
+  return { ...(await bytesOf(ready, options)), meshes, remarks };
+}
+
+function placed({ mesh, transform }: ScenePart): PolygonMesh {
+  return isStill(transform) ? mesh : { ...mesh, positions: transformPoints(transform, mesh.positions) };
 }
 
 function frameOf({ format, unit, up }: WriteOptions): FileFrame {
-  return { unit, up: up === 'usual' ? (format === 'stl' ? 'z' : 'y') : up };
+  return { unit, up: up === 'usual' ? (format === 'obj' ? 'y' : 'z') : up };
 }
 
-async function bytesOf(mesh: PolygonMesh, { format, name, nodes, letters }: WriteOptions): Promise<Uint8Array> {
-  if (format === 'obj') return writeObj(mesh);
-  if (format === 'stl') return writeStl(mesh);
-  return writeGlb(mesh, { name, nodes, letters });
+async function bytesOf(
+  parts: readonly ScenePart[],
+  options: WriteOptions,
+): Promise<Pick<WrittenScene, 'bytes' | 'mtl'>> {
+  switch (options.format) {
+    case 'obj': {
+      if (!options.materials) return { bytes: writeObj(parts), mtl: undefined };
+      const names = new MaterialNames();
+      const file = `${oneWord(options.name)}.mtl`;
+      return { bytes: writeObj(parts, { materials: { file, names } }), mtl: writeMtl(names) };
+    }
+    case 'stl':
+      return { bytes: writeStl(parts.map((p) => p.mesh)), mtl: undefined };
+    case 'ply':
+      return { bytes: writePly(parts.map((p) => p.mesh)), mtl: undefined };
+    case 'glb':
+      return { bytes: await writeGlb(parts, options), mtl: undefined };
+  }
 }
+
+/** One mesh alone, as clay. */
+export async function writeMesh(
+  mesh: PolygonMesh,
+  options: WriteOptions,
+  letters: readonly string[] = [],
+): Promise<WrittenScene> {
+  return writeScene([{ name: options.name, mesh, transform: STILL, slots: usualSlots(), letters }], options);
+}
+
+export const quadCount = (mesh: PolygonMesh): number => {
+  let quads = 0;
+  for (let f = 0; f < faceCount(mesh); f++) if (mesh.faceStart[f + 1] - mesh.faceStart[f] === 4) quads++;
+  return quads;
+};

@@ -1,39 +1,80 @@
+import type { Slots } from '../document/index.ts';
 import { cornerNormals, faceCount, type PolygonMesh } from '../mesh/index.ts';
+import { finishOf } from './looks.ts';
+import type { MaterialNames } from './materialNames.ts';
+import { utf8Bytes } from './utf8.ts';
+
+/** One piece of a file that holds all its points in one space. */
+export interface ObjPart {
+  name: string;
+  mesh: PolygonMesh;
+  slots: Slots;
+}
+
+export interface ObjOptions {
+  /** file of materials beside this one, and the names in it */
+  materials?: { file: string; names: MaterialNames };
+}
 
 /**
- * Wavefront OBJ: polygons as they are, a group a part, a normal a corner. Coordinates are written in the shortest form that reads back to the
- * same doubles. ASCII.
+ * Wavefront OBJ: polygons as they are, an object a piece where there are several, a group a part, a normal a corner. Coordinates are written
+ * in the shortest form that reads back to the same doubles.
  */
-export function writeObj(mesh: PolygonMesh): Uint8Array {
-  const lines: string[] = ['# Fictile'];
-  const p = mesh.positions;
-  for (let v = 0; v < p.length; v += 3) lines.push(`v ${plain(p[v])} ${plain(p[v + 1])} ${plain(p[v + 2])}`);
-  const normals = cornerNormals(mesh);
-  const rows = new Map<string, number>();
-  const normalOf = new Uint32Array(mesh.faceVertices.length);
-  for (let c = 0; c < normalOf.length; c++) {
-    const text = `${short(normals[c * 3])} ${short(normals[c * 3 + 1])} ${short(normals[c * 3 + 2])}`;
-    let row = rows.get(text);
-    if (row === undefined) {
-      row = rows.size + 1;
-      rows.set(text, row);
-      lines.push(`vn ${text}`);
-    }
-    normalOf[c] = row;
+export function writeObj(parts: readonly ObjPart[], { materials }: ObjOptions = {}): Uint8Array {
+  const writer = new ObjWriter(materials?.names);
+  if (materials) writer.lines.push(`mtllib ${materials.file}`);
+  for (const part of parts) {
+    if (parts.length > 1) writer.lines.push(`o ${oneWord(part.name)}`);
+    writer.add(part);
   }
-  let group = '';
-  for (let f = 0; f < faceCount(mesh); f++) {
-    const { part } = mesh.regions[mesh.region[f]];
-    if (part !== group) {
-      lines.push(`g ${part}`);
-      group = part;
-    }
-    let line = 'f';
-    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++)
-      line += ` ${mesh.faceVertices[c] + 1}//${normalOf[c]}`;
-    lines.push(line);
+  return utf8Bytes(writer.lines);
+}
+
+class ObjWriter {
+  readonly lines: string[] = ['# Fictile'];
+  readonly #names: MaterialNames | undefined;
+  readonly #normals = new Map<string, number>();
+  #vertices = 0;
+
+  constructor(names: MaterialNames | undefined) {
+    this.#names = names;
   }
-  return asciiBytes(lines.join('\n') + '\n');
+
+  add({ mesh, slots }: ObjPart): void {
+    const p = mesh.positions;
+    for (let v = 0; v < p.length; v += 3) this.lines.push(`v ${plain(p[v])} ${plain(p[v + 1])} ${plain(p[v + 2])}`);
+    const normalOf = this.#normalRows(mesh);
+    let group = '';
+    for (let f = 0; f < faceCount(mesh); f++) {
+      const { part } = mesh.regions[mesh.region[f]];
+      if (part !== group) {
+        this.lines.push(`g ${part}`);
+        if (this.#names) this.lines.push(`usemtl ${this.#names.of(finishOf(slots, part))}`);
+        group = part;
+      }
+      let line = 'f';
+      for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++)
+        line += ` ${mesh.faceVertices[c] + this.#vertices + 1}//${normalOf[c]}`;
+      this.lines.push(line);
+    }
+    this.#vertices += p.length / 3;
+  }
+
+  #normalRows(mesh: PolygonMesh): Uint32Array {
+    const normals = cornerNormals(mesh);
+    const normalOf = new Uint32Array(mesh.faceVertices.length);
+    for (let c = 0; c < normalOf.length; c++) {
+      const text = `${short(normals[c * 3])} ${short(normals[c * 3 + 1])} ${short(normals[c * 3 + 2])}`;
+      let row = this.#normals.get(text);
+      if (row === undefined) {
+        row = this.#normals.size + 1;
+        this.#normals.set(text, row);
+        this.lines.push(`vn ${text}`);
+      }
+      normalOf[c] = row;
+    }
+    return normalOf;
+  }
 }
 
 /** Without the sign of a negative zero. */
@@ -41,8 +82,5 @@ const plain = (value: number): string => String(value === 0 ? 0 : value);
 
 const short = (value: number): string => plain(Math.round(value * 1e6) / 1e6);
 
-function asciiBytes(text: string): Uint8Array {
-  const bytes = new Uint8Array(text.length);
-  for (let i = 0; i < text.length; i++) bytes[i] = text.charCodeAt(i);
-  return bytes;
-}
+/** Names in an OBJ end at the first space in many readers. */
+export const oneWord = (name: string): string => name.replace(/\s+/g, '_');

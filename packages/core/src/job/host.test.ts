@@ -1,3 +1,4 @@
+import { usualWriteOptions } from '../io/index.ts';
 import { loadKernels } from '@fictile/kernels';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { newPiece, newProject, type Project } from '../document/index.ts';
@@ -54,11 +55,18 @@ test('a newer evaluation makes an older one give up; checks and files are not gi
   const { ask } = await startHost();
   const long = ask({ kind: 'evaluate', project: project('abcdefghijklmnopqrstuvwxyz'), known: [] });
   const check = ask({ kind: 'check', project: project('K'), pieceId: 'piece0' });
-  const write = ask({ kind: 'write', project: project('K'), pieceId: 'piece0', format: 'obj' });
+  const write = ask({
+    kind: 'write',
+    project: project('K', 'I'),
+    pieceIds: ['piece0', 'piece1'],
+    options: usualWriteOptions('obj', 'two'),
+  });
   const newer = ask({ kind: 'evaluate', project: project('K'), known: [] });
   expect(await long).toEqual({ kind: 'failed', error: { code: 'CANCELLED', params: {} } });
   expect(await check).toMatchObject({ kind: 'checked', report: { closed: true, crossingFaces: 0 } });
-  expect(await write).toMatchObject({ kind: 'written', remarks: [] });
+  const written = await write;
+  expect(written).toMatchObject({ kind: 'written', remarks: [] });
+  if (written.kind === 'written') expect(written.counts.faces).toBeGreaterThan(written.counts.quads);
   expect((await newer).kind).toBe('evaluated');
 });
 

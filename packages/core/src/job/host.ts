@@ -1,9 +1,9 @@
-import type { RunContext } from '../base/index.ts';
+import type { Remark, RunContext } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import { wordsName, type Project } from '../document/index.ts';
-import { display, Engine, pieceMesh, type EngineTools, type Evaluated } from '../evaluate/index.ts';
-import { usualWriteOptions, writeMesh } from '../io/index.ts';
-import { faceCount } from '../mesh/index.ts';
+import type { Project } from '../document/index.ts';
+import { display, Engine, pieceMesh, scenePart, type EngineTools, type Evaluated } from '../evaluate/index.ts';
+import { quadCount, writeScene, type ScenePart } from '../io/index.ts';
+import { faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
 import {
   JOB_VERSION,
   type JobAnswer,
@@ -60,16 +60,30 @@ export class JobHost {
           report: checkMesh(pieceMesh(evaluated)),
         }));
       case 'write':
-        return this.#withPiece(request, async (evaluated) => {
-          const options = usualWriteOptions(
-            request.format,
-            wordsName(request.project.pieces[request.pieceId].source.graphemes),
-            evaluated.letters.map((l) => l.text),
-          );
-          const { bytes, remarks } = await writeMesh(pieceMesh(evaluated), options);
-          return { kind: 'written', bytes, remarks };
-        });
+        return this.#write(request);
     }
+  }
+
+  async #write(request: Extract<JobRequest, { kind: 'write' }>): Promise<JobAnswer> {
+    const { project, pieceIds, options, serial } = request;
+    const parts: ScenePart[] = [];
+    const remarks: Remark[] = [];
+    for (const id of pieceIds) {
+      const evaluated = await this.#engine.evaluate(project, id, this.#context(serial, false));
+      if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
+      parts.push(scenePart(project.pieces[id], evaluated.value));
+      remarks.push(...evaluated.value.remarks);
+    }
+    const written = await writeScene(parts, options);
+    const sum = (count: (mesh: PolygonMesh) => number): number =>
+      written.meshes.reduce((total, mesh) => total + count(mesh), 0);
+    return {
+      kind: 'written',
+      bytes: written.bytes,
+      mtl: written.mtl,
+      counts: { vertices: sum(vertexCount), faces: sum(faceCount), quads: sum(quadCount) },
+      remarks: [...remarks, ...written.remarks],
+    };
   }
 
   async #withPiece(
@@ -126,7 +140,7 @@ function shown(evaluated: Evaluated, known: Set<string>): ShownPiece {
   let quads = 0;
   const clusters = evaluated.clusters.map((cluster): ShownCluster => {
     faces += faceCount(cluster.mesh);
-    quads += countQuads(cluster.mesh.faceStart);
+    quads += quadCount(cluster.mesh);
     const isNew = !known.has(cluster.key);
     known.add(cluster.key);
     return {
@@ -149,6 +163,8 @@ function shown(evaluated: Evaluated, known: Set<string>): ShownPiece {
       y,
       advance,
     })),
+    transform: evaluated.transform,
+    line: evaluated.line,
     remarks: evaluated.remarks,
     faces,
     quads,
@@ -156,14 +172,9 @@ function shown(evaluated: Evaluated, known: Set<string>): ShownPiece {
   };
 }
 
-function countQuads(faceStart: Uint32Array): number {
-  let quads = 0;
-  for (let f = 0; f + 1 < faceStart.length; f++) if (faceStart[f + 1] - faceStart[f] === 4) quads++;
-  return quads;
-}
-
 function buffersOf(answer: JobAnswer): ArrayBuffer[] {
-  if (answer.kind === 'written') return [answer.bytes.buffer as ArrayBuffer];
+  if (answer.kind === 'written')
+    return [answer.bytes, ...(answer.mtl ? [answer.mtl] : [])].map((bytes) => bytes.buffer as ArrayBuffer);
   if (answer.kind !== 'evaluated') return [];
   return answer.pieces
     .flatMap((piece) => piece.clusters)

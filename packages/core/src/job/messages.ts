@@ -1,18 +1,19 @@
 import type { Failure, Remark } from '../base/index.ts';
 import type { MeshReport } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
-import type { DisplayBuffers } from '../evaluate/index.ts';
+import type { DisplayBuffers, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats } from '../lettering/index.ts';
-import type { MeshFormat } from '../io/index.ts';
+import type { WriteOptions } from '../io/index.ts';
+import type { Transform } from '../math/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 1;
+export const JOB_VERSION = 2;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
   | { version: number; serial: number; kind: 'evaluate'; project: Project; known: string[] }
   | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
-  | { version: number; serial: number; kind: 'write'; project: Project; pieceId: string; format: MeshFormat };
+  | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions };
 
 /** A cluster to draw; buffers only when the page does not hold this key yet. */
 export interface ShownCluster {
@@ -37,16 +38,25 @@ export interface ShownPiece {
   pieceId: string;
   clusters: ShownCluster[];
   letters: ShownLetter[];
+  transform: Transform;
+  line: LineMeasures;
   remarks: Remark[];
   faces: number;
   quads: number;
   built: LetteringStats;
 }
 
+/** What a file holds. */
+export interface WrittenCounts {
+  vertices: number;
+  faces: number;
+  quads: number;
+}
+
 export type JobAnswer =
   | { kind: 'evaluated'; pieces: ShownPiece[]; failures: { pieceId: string; error: Failure }[]; milliseconds: number }
   | { kind: 'checked'; pieceId: string; report: MeshReport }
-  | { kind: 'written'; bytes: Uint8Array; remarks: Remark[] }
+  | { kind: 'written'; bytes: Uint8Array; mtl: Uint8Array | undefined; counts: WrittenCounts; remarks: Remark[] }
   | { kind: 'failed'; error: Failure }
   | { kind: 'crashed'; message: string };
 

@@ -17,7 +17,7 @@ if (!root) throw new Error('the page has no root element');
 createRoot(root).render(
   <StrictMode>
     <QueryClientProvider client={queries}>
-      <MantineProvider theme={theme} forceColorScheme="light">
+      <MantineProvider theme={theme} defaultColorScheme="auto">
         <RouterProvider router={router} />
       </MantineProvider>
     </QueryClientProvider>

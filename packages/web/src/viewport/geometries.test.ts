@@ -1,4 +1,4 @@
-import type { DisplayBuffers, ShownCluster, ShownPiece } from '@fictile/core';
+import { STILL, type DisplayBuffers, type ShownCluster, type ShownPiece } from '@fictile/core';
 import { GeometryShelf } from './geometries.ts';
 
 const buffers = (): DisplayBuffers => ({
@@ -20,6 +20,8 @@ const piece = (...clusters: ShownCluster[]): ShownPiece[] => [
     pieceId: 'a',
     clusters,
     letters: [],
+    transform: STILL,
+    line: { up: 1, down: 0 },
     remarks: [],
     faces: 0,
     quads: 0,

@@ -1,3 +1,7 @@
 export { canDraw } from './canDraw.ts';
+export type { ViewName, ViewWish } from './Controls.tsx';
 export { GeometryShelf } from './geometries.ts';
+export type { SurfaceMode } from './materials.ts';
+export { boundsOf } from './scene.ts';
 export { Viewport } from './Viewport.tsx';
+export type { PictureWish, TakePicture } from './PictureTaker.tsx';

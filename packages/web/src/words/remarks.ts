@@ -36,6 +36,20 @@ export function remarkText(remark: Remark): string {
   }
 }
 
+/** What the button of a cure says. */
+export function cureText(remark: Remark): string {
+  switch (remark.code) {
+    case 'EDGES_SCALED':
+      return `Raise ${Math.ceil(remark.params.askedMm)} mm`;
+    case 'LETTERS_CROSS':
+      return 'Join them';
+    case 'OVER_BUDGET':
+      return 'Coarser curves';
+    default:
+      return 'Mend it';
+  }
+}
+
 export function failureText(failure: Failure): string {
   switch (failure.code) {
     case 'FONT_UNKNOWN':

@@ -1,4 +1,4 @@
-import { newPiece, newProject, type JobReply } from '@fictile/core';
+import { newPiece, newProject, usualWriteOptions, type JobReply } from '@fictile/core';
 
 /** Stands in for a browser's worker; import.meta.url of the client is never loaded by it. */
 class FakeWorker {
@@ -43,7 +43,7 @@ test('only an evaluation makes older evaluations give up', () => {
   void client.ask({ kind: 'evaluate', project, known: [] });
   const evaluated = FakeWorker.last.posted[1].serial;
   expect(newest()).toBe(evaluated);
-  void client.ask({ kind: 'write', project, pieceId: 'a', format: 'obj' });
+  void client.ask({ kind: 'write', project, pieceIds: ['a'], options: usualWriteOptions('obj', 'x') });
   expect(newest()).toBe(evaluated);
 });
 

@@ -1,189 +1,151 @@
-import { ActionIcon, Alert, Anchor, Button, Group, Menu, Switch, Text, TextInput, Tooltip } from '@mantine/core';
-import { MESH_FORMATS, type MeshFormat } from '@fictile/core';
-import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
-import { useEffect, useState, useSyncExternalStore } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
-import { api } from '../api/index.ts';
+import { Alert, Text, useMantineColorScheme } from '@mantine/core';
+import { spotlight } from '@mantine/spotlight';
+import type { Project } from '@fictile/core';
+import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { Checks } from '../checks/index.ts';
+import { CommandSearch, useKeys } from '../commands/index.ts';
+import { HandOver } from '../handover/index.ts';
+import { pieceActions, Pieces } from '../pieces/index.ts';
+import { Recipe } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
-import { canDraw, Viewport } from '../viewport/index.ts';
+import { boundsOf, canDraw, Viewport, type TakePicture } from '../viewport/index.ts';
 import { failureText, texts } from '../words/index.ts';
-import type { JobClient } from '../worker/index.ts';
+import { TopBar } from './TopBar.tsx';
+import { useEvaluation, type Evaluation } from './useEvaluation.ts';
+import { USUAL_VIEW, ViewBar, type ViewSettings } from './ViewBar.tsx';
 import classes from './Workbench.module.css';
-import { Checks } from './Checks.tsx';
-import { PieceForm } from './PieceForm.tsx';
-import { saveFile } from './saveFile.ts';
-import { useEvaluation } from './useEvaluation.ts';
+import { workshopCommands } from './workshopCommands.ts';
 
-/** The plain workshop: values left, view right, saving and files above. */
+/** The workshop: recipe left, view in the middle, pieces and checks right. */
 export function Workbench({ store }: { store: ProjectStore }) {
   const state = useSyncExternalStore(store.subscribe, () => store.state);
   const { project } = state.history;
   const { evaluation, shelf, client } = useEvaluation(project);
-  const [showEdges, setShowEdges] = useState(false);
-  const [fitRequest, setFitRequest] = useState(0);
-  const [drawing] = useState(canDraw);
-  const [parameters] = useSearchParams();
-  useKeys(store);
-  const pieceId = project.pieceOrder[0];
-  const piece = project.pieces[pieceId];
-  const shown = evaluation.pieces.find((p) => p.pieceId === pieceId);
-  const failure = state.refusal ?? evaluation.failures.find((f) => f.pieceId === pieceId)?.error;
+  const [view, setView] = useState<ViewSettings>(USUAL_VIEW);
+  const [isHandingOver, setIsHandingOver] = useState(false);
+  const [take, setTake] = useState<TakePicture>();
+  const [wanted, setWanted] = useState<string>();
+  const chosen = wanted !== undefined && project.pieces[wanted] ? wanted : project.pieceOrder[0];
+  const piece = chosen === undefined ? undefined : project.pieces[chosen];
+  const shown = evaluation.pieces.find((p) => p.pieceId === chosen);
+  const actions = useMemo(() => pieceActions(store), [store]);
+  const navigate = useNavigate();
+  const { toggleColorScheme } = useMantineColorScheme();
+  const commands = workshopCommands({
+    store,
+    actions,
+    piece,
+    view,
+    setView,
+    choose: setWanted,
+    openHandOver: () => setIsHandingOver(true),
+    toggleLight: toggleColorScheme,
+    toRack: () => void navigate('/'),
+  });
+  useKeys(commands);
+  const onPictures = useCallback((next: TakePicture | undefined) => setTake(() => next), []);
   return (
     <div className={classes.bench}>
-      <Top store={store} client={client} canSave={(shown?.faces ?? 0) > 0} />
-      <aside className={classes.values}>
-        {piece && <PieceForm piece={piece} store={store} remarks={shown?.remarks ?? []} />}
-        {failure && (
-          <Alert color="red" role="alert">
-            {failureText(failure)}
-          </Alert>
+      <TopBar store={store} onSearch={() => spotlight.open()} onHandOver={() => setIsHandingOver(true)} />
+      <aside className={classes.recipe} aria-label={texts.recipe.label}>
+        {piece ? (
+          <Recipe piece={piece} store={store} shown={shown} milliseconds={evaluation.milliseconds} />
+        ) : (
+          <Text p="md">{texts.workshop.noPieces}</Text>
         )}
-        {evaluation.crashed && <Alert color="red">{texts.mishap.title}</Alert>}
-        {client && (shown?.faces ?? 0) > 0 && <Checks client={client} project={project} pieceId={pieceId} />}
+        <Faults evaluation={evaluation} refusal={state.refusal} pieceId={chosen} />
       </aside>
       <main className={classes.view} aria-busy={evaluation.busy}>
-        {drawing ? (
-          parameters.get('view') !== 'off' && (
-            <Viewport
-              pieces={evaluation.pieces}
-              shelf={shelf}
-              showEdges={showEdges}
-              fitRequest={fitRequest}
-              label={texts.workshop.view}
-            />
-          )
-        ) : (
-          <Text p="xl">{texts.workshop.noView}</Text>
-        )}
-        <Group className={classes.bar} gap="md">
-          <Switch
-            label={texts.workshop.edges}
-            checked={showEdges}
-            onChange={(event) => setShowEdges(event.currentTarget.checked)}
-          />
-          <Button size="compact-sm" variant="default" onClick={() => setFitRequest((n) => n + 1)}>
-            {texts.workshop.fit}
-          </Button>
-          <Text size="sm" c="var(--ink-soft)" aria-live="polite" data-testid="figures">
-            {shown && !evaluation.busy
-              ? texts.figures(shown.faces, shown.quads, evaluation.milliseconds)
-              : texts.workshop.working}
-          </Text>
-        </Group>
+        <Drawn
+          project={project}
+          evaluation={evaluation}
+          shelf={shelf}
+          view={view}
+          onChoose={setWanted}
+          onPictures={onPictures}
+        />
+        <SizeLabel project={project} evaluation={evaluation} shelf={shelf} />
+        <ViewBar settings={view} onChange={setView} />
       </main>
+      <aside className={classes.side}>
+        <Pieces project={project} shown={evaluation.pieces} chosen={chosen} actions={actions} onChoose={setWanted} />
+        {(shown?.faces ?? 0) > 0 && <Checks client={client} project={project} pieceId={chosen} />}
+      </aside>
+      <HandOver
+        opened={isHandingOver}
+        onClose={() => setIsHandingOver(false)}
+        client={client}
+        project={project}
+        takePicture={take}
+      />
+      <CommandSearch commands={commands} />
     </div>
   );
 }
 
-function Top({ store, client, canSave }: { store: ProjectStore; client: JobClient | undefined; canSave: boolean }) {
-  const state = useSyncExternalStore(store.subscribe, () => store.state);
-  const { project, past, future } = state.history;
-  const [failed, setFailed] = useState<string>();
-  const download = async (format: MeshFormat): Promise<void> => {
-    const answer = await client?.ask({ kind: 'write', project, pieceId: project.pieceOrder[0], format });
-    if (answer?.kind === 'written') saveFile(answer.bytes, `${project.name || 'Words'}.${format}`);
-    setFailed(answer?.kind === 'failed' ? failureText(answer.error) : undefined);
-  };
-  return (
-    <header className={classes.top}>
-      <Anchor component={Link} to="/" className={classes.product}>
-        {texts.product}
-      </Anchor>
-      <TextInput
-        aria-label={texts.workshop.name}
-        variant="unstyled"
-        classNames={{ input: classes.name }}
-        value={project.name}
-        maxLength={200}
-        onChange={(event) => store.edit({ kind: 'renameProject', name: event.currentTarget.value }, 'name')}
-      />
-      <Text size="sm" className={classes.state} data-state={state.save} role="status">
-        {state.save === 'conflict' ? texts.saving.conflict : texts.saving[state.save]}
-      </Text>
-      {state.save === 'conflict' && <Conflict store={store} />}
-      {failed && <Text c="red">{failed}</Text>}
-      <span className={classes.gap} />
-      <Step
-        label={texts.workshop.undo}
-        disabled={past.length === 0}
-        onClick={() => store.undo()}
-        icon={<IconArrowBackUp size={18} />}
-      />
-      <Step
-        label={texts.workshop.redo}
-        disabled={future.length === 0}
-        onClick={() => store.redo()}
-        icon={<IconArrowForwardUp size={18} />}
-      />
-      <Menu>
-        <Menu.Target>
-          <Button disabled={!canSave || !client}>{texts.workshop.download}</Button>
-        </Menu.Target>
-        <Menu.Dropdown>
-          {MESH_FORMATS.map((format) => (
-            <Menu.Item key={format} onClick={() => void download(format)}>
-              {format.toUpperCase()}
-            </Menu.Item>
-          ))}
-        </Menu.Dropdown>
-      </Menu>
-    </header>
-  );
+interface FaultsProps {
+  evaluation: Evaluation;
+  refusal: Parameters<typeof failureText>[0] | undefined;
+  pieceId: string | undefined;
 }
 
-function Conflict({ store }: { store: ProjectStore }) {
-  const navigate = useNavigate();
-  const keep = async (): Promise<void> => {
-    const project = {
-      ...store.project,
-      id: crypto.randomUUID(),
-      name: texts.saving.copyOf(store.project.name).slice(0, 200),
-    };
-    await api.createProject(project, crypto.randomUUID());
-    store.forgetMine();
-    await navigate(`/projects/${project.id}`);
-  };
+function Faults({ evaluation, refusal, pieceId }: FaultsProps) {
+  const failure = refusal ?? evaluation.failures.find((f) => f.pieceId === pieceId)?.error;
   return (
     <>
-      <Button size="compact-sm" variant="default" onClick={() => store.takeTheirs()}>
-        {texts.saving.takeTheirs}
-      </Button>
-      <Button size="compact-sm" variant="default" onClick={() => void keep()}>
-        {texts.saving.keepMine}
-      </Button>
+      {failure && (
+        <Alert color="red" role="alert" m="md">
+          {failureText(failure)}
+        </Alert>
+      )}
+      {evaluation.crashed && (
+        <Alert color="red" m="md">
+          {texts.mishap.title} {texts.mishap.text}
+        </Alert>
+      )}
     </>
   );
 }
 
-interface StepProps {
-  label: string;
-  disabled: boolean;
-  onClick: () => void;
-  icon: React.ReactNode;
+type Shelf = ReturnType<typeof useEvaluation>['shelf'];
+
+interface DrawnProps {
+  project: Project;
+  evaluation: Evaluation;
+  shelf: Shelf;
+  view: ViewSettings;
+  onChoose: (pieceId: string) => void;
+  onPictures: (take: TakePicture | undefined) => void;
 }
 
-function Step({ label, disabled, onClick, icon }: StepProps) {
+function Drawn({ project, evaluation, shelf, view, onChoose, onPictures }: DrawnProps) {
+  const [drawing] = useState(canDraw);
+  const [parameters] = useSearchParams();
+  if (!drawing) return <Text p="xl">{texts.workshop.noView}</Text>;
+  if (parameters.get('view') === 'off') return null;
   return (
-    <Tooltip label={label}>
-      <ActionIcon variant="subtle" color="dark" aria-label={label} disabled={disabled} onClick={onClick}>
-        {icon}
-      </ActionIcon>
-    </Tooltip>
+    <Viewport
+      project={project}
+      pieces={evaluation.pieces}
+      shelf={shelf}
+      mode={view.mode}
+      showEdges={view.showEdges}
+      wish={view.wish}
+      label={texts.workshop.view}
+      onChoose={onChoose}
+      onPictures={onPictures}
+    />
   );
 }
 
-/** Undo and redo as the desktop has them; the fields' own undo gives way to the document's. */
-function useKeys(store: ProjectStore): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
-      const key = event.key.toLowerCase();
-      if (key !== 'z' && key !== 'y') return;
-      event.preventDefault();
-      if (key === 'y' || event.shiftKey) store.redo();
-      else store.undo();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [store]);
+/** Name and outer size of everything that is seen. */
+function SizeLabel({ project, evaluation, shelf }: Pick<DrawnProps, 'project' | 'evaluation' | 'shelf'>) {
+  const box = useMemo(() => boundsOf(evaluation.pieces, shelf), [evaluation.pieces, shelf]);
+  const size = box.isEmpty() ? undefined : [box.max.x - box.min.x, box.max.y - box.min.y, box.max.z - box.min.z];
+  return (
+    <div className={classes.label} data-testid="figures" aria-live="polite">
+      {evaluation.busy ? texts.workshop.working : texts.workshop.size(project.name, size ?? [0, 0, 0])}
+    </div>
+  );
 }

@@ -1,0 +1,43 @@
+import type { Finish, Slot, Slots } from '../document/index.ts';
+import { linearFromSrgb } from '../math/index.ts';
+import type { Part } from '../mesh/index.ts';
+
+/** A finish as renderers and files take it (metallic-roughness model of glTF 2.0). */
+export interface Look {
+  /** linear red, green, blue, 0 to 1 */
+  colour: [number, number, number];
+  roughness: number;
+  metallic: number;
+  /** linear, 0 to 1 */
+  emissive: [number, number, number];
+}
+
+const SLOT_OF: Readonly<Record<Part, Slot>> = {
+  front: 'front',
+  frontEdge: 'frontEdge',
+  outerWall: 'wall',
+  innerWall: 'wall',
+  body: 'wall',
+  backEdge: 'backEdge',
+  back: 'back',
+};
+
+export const finishOf = (slots: Slots, part: Part): Finish => slots[SLOT_OF[part]];
+
+/** What two finishes of one material have in common. */
+export const finishKey = ({ name, colour, gloss, metal, glow }: Finish): string =>
+  `${name} ${colour} ${gloss} ${metal} ${glow}`;
+
+/** A name for people: the shelf's, else the colour itself. */
+export const finishName = ({ name, colour }: Finish): string => (name === '' ? colour : name);
+
+export function lookOf({ colour, gloss, metal, glow }: Finish): Look {
+  const channel = (at: number): number => linearFromSrgb(Number.parseInt(colour.slice(at, at + 2), 16) / 255);
+  const linear: [number, number, number] = [channel(1), channel(3), channel(5)];
+  return {
+    colour: linear,
+    roughness: 1 - 0.95 * (gloss / 100),
+    metallic: metal / 100,
+    emissive: linear.map((v) => v * (glow / 100)) as [number, number, number],
+  };
+}

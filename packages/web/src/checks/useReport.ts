@@ -1,0 +1,29 @@
+import type { MeshReport, Project } from '@fictile/core';
+import { useEffect, useState } from 'react';
+import type { JobClient } from '../worker/index.ts';
+
+/** Checking waits until the hands rest: a report of a state that is gone helps nobody. */
+const REST_MS = 350;
+
+/** The report on a piece as it stands; undefined while it is not there yet. */
+export function useReport(client: JobClient | undefined, project: Project, pieceId: string | undefined) {
+  const [found, setFound] = useState<{ of: unknown; report: MeshReport | undefined }>();
+  const piece = pieceId === undefined ? undefined : project.pieces[pieceId];
+  const subject = piece && JSON.stringify([piece.source, piece.body, project.faceBudget]);
+  useEffect(() => {
+    if (!client || subject === undefined || pieceId === undefined) return;
+    let current = true;
+    const timer = setTimeout(() => {
+      void client.ask({ kind: 'check', project, pieceId }).then((answer) => {
+        if (current) setFound({ of: subject, report: answer.kind === 'checked' ? answer.report : undefined });
+      });
+    }, REST_MS);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+    // the mesh depends on the subject alone
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [client, subject, pieceId]);
+  return found?.of === subject ? found : undefined;
+}

@@ -1,0 +1,4 @@
+export { CommandSearch } from './CommandSearch.tsx';
+export { keysText } from './commandList.ts';
+export type { Command } from './commandList.ts';
+export { useKeys } from './useKeys.ts';

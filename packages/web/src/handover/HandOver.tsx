@@ -1,0 +1,185 @@
+import { Button, Checkbox, Drawer, Group, NativeSelect, Radio, Stack, Text } from '@mantine/core';
+import {
+  usualWriteOptions,
+  wordsName,
+  type JobAnswer,
+  type LengthUnit,
+  type MeshFormat,
+  type Project,
+  type WriteOptions,
+} from '@fictile/core';
+import { useEffect, useState } from 'react';
+import type { TakePicture } from '../viewport/index.ts';
+import { saveFile } from '../ui/index.ts';
+import { failureText, remarkText, texts } from '../words/index.ts';
+import type { JobClient } from '../worker/index.ts';
+import { StillPicture } from './StillPicture.tsx';
+
+interface HandOverProps {
+  opened: boolean;
+  onClose: () => void;
+  client: JobClient | undefined;
+  project: Project;
+  takePicture: TakePicture | undefined;
+}
+
+const FORMATS: readonly MeshFormat[] = ['glb', 'obj', 'stl', 'ply'];
+
+/** Files for engines, renderers and printers, and a still picture. What a file will hold is said before it is saved. */
+export function HandOver({ opened, onClose, client, project, takePicture }: HandOverProps) {
+  return (
+    <Drawer
+      opened={opened}
+      onClose={onClose}
+      position="right"
+      size={400}
+      title={texts.handOver.title}
+      padding="lg"
+      overlayProps={{ backgroundOpacity: 0.12 }}
+    >
+      <Stack gap="xl">
+        <MeshFile client={client} project={project} />
+        {takePicture && <StillPicture take={takePicture} name={project.name} />}
+      </Stack>
+    </Drawer>
+  );
+}
+
+type Written = Extract<JobAnswer, { kind: 'written' }>;
+
+function MeshFile({ client, project }: Pick<HandOverProps, 'client' | 'project'>) {
+  const seen = project.pieceOrder.filter((id) => project.pieces[id].visible);
+  const [left, setLeft] = useState<readonly string[]>([]);
+  const pieceIds = seen.filter((id) => !left.includes(id));
+  const alone = pieceIds.length === 1 ? wordsName(project.pieces[pieceIds[0]].source.graphemes) : undefined;
+  const [options, setOptions] = useState<WriteOptions>(() => usualWriteOptions('glb', project.name));
+  const named = { ...options, name: alone ?? project.name };
+  const { written, failed } = useWritten(client, project, pieceIds, named);
+  const save = (): void => {
+    if (!written) return;
+    const base = project.name.trim() || texts.pieces.newWords;
+    saveFile(written.bytes, `${base}.${options.format}`);
+    if (written.mtl) saveFile(written.mtl, `${named.name.replace(/\s+/g, '_')}.mtl`);
+  };
+  return (
+    <Stack gap="md">
+      {seen.length > 1 && (
+        <Checkbox.Group
+          label={texts.handOver.pieces}
+          value={[...pieceIds]}
+          onChange={(next) => setLeft(seen.filter((id) => !next.includes(id)))}
+        >
+          <Stack gap={6} mt={6}>
+            {seen.map((id) => (
+              <Checkbox key={id} value={id} label={project.pieces[id].name} />
+            ))}
+          </Stack>
+        </Checkbox.Group>
+      )}
+      <Radio.Group
+        label={texts.handOver.format}
+        value={options.format}
+        onChange={(format) => setOptions({ ...options, format: format as MeshFormat })}
+      >
+        <Stack gap={6} mt={6}>
+          {FORMATS.map((format) => (
+            <Radio key={format} value={format} label={texts.handOver.formats[format]} />
+          ))}
+        </Stack>
+      </Radio.Group>
+      <Choices options={options} onChange={setOptions} />
+      <Text size="sm" data-testid="holds" aria-live="polite">
+        {pieceIds.length === 0
+          ? texts.handOver.none
+          : written
+            ? texts.handOver.holds(
+                written.counts.faces,
+                written.counts.quads,
+                written.counts.vertices,
+                written.bytes.length,
+              )
+            : (failed ?? `${texts.handOver.count} …`)}
+      </Text>
+      {written?.remarks
+        .filter((r) => r.code === 'ROUNDING_COLLAPSED')
+        .map((r) => (
+          <Text key={r.code} size="sm" c="var(--clay)">
+            {remarkText(r)}
+          </Text>
+        ))}
+      <Button onClick={save} disabled={!written || written.counts.faces === 0}>
+        {texts.handOver.save}
+      </Button>
+    </Stack>
+  );
+}
+
+function Choices({ options, onChange }: { options: WriteOptions; onChange: (options: WriteOptions) => void }) {
+  if (options.format === 'glb') {
+    return (
+      <Checkbox
+        label={texts.handOver.nodes}
+        checked={options.nodes === 'letters'}
+        onChange={(event) => onChange({ ...options, nodes: event.currentTarget.checked ? 'letters' : 'one' })}
+      />
+    );
+  }
+  return (
+    <>
+      <Group grow align="end">
+        <NativeSelect
+          label={texts.handOver.unit}
+          data={['mm', 'cm', 'm', 'in']}
+          value={options.unit}
+          onChange={(event) => onChange({ ...options, unit: event.currentTarget.value as LengthUnit })}
+        />
+        <NativeSelect
+          label={texts.handOver.up}
+          data={['y', 'z']}
+          value={options.up === 'usual' ? (options.format === 'obj' ? 'y' : 'z') : options.up}
+          onChange={(event) => onChange({ ...options, up: event.currentTarget.value as 'y' | 'z' })}
+        />
+      </Group>
+      {options.format === 'obj' && (
+        <Checkbox
+          label={texts.handOver.materials}
+          checked={options.materials}
+          onChange={(event) => onChange({ ...options, materials: event.currentTarget.checked })}
+        />
+      )}
+      {options.format !== 'stl' && (
+        <Checkbox
+          label={texts.handOver.triangles}
+          checked={options.triangles}
+          onChange={(event) => onChange({ ...options, triangles: event.currentTarget.checked })}
+        />
+      )}
+    </>
+  );
+}
+
+/** The file as it would be saved, made anew whenever a choice changes. */
+function useWritten(
+  client: JobClient | undefined,
+  project: Project,
+  pieceIds: readonly string[],
+  options: WriteOptions,
+) {
+  const [made, setMade] = useState<{ wish: string; written?: Written; failed?: string }>();
+  const wish = JSON.stringify([pieceIds, options]);
+  useEffect(() => {
+    if (!client || pieceIds.length === 0) return;
+    let current = true;
+    void client.ask({ kind: 'write', project, pieceIds: [...pieceIds], options }).then((answer) => {
+      if (!current) return;
+      if (answer.kind === 'written') setMade({ wish, written: answer });
+      else setMade({ wish, failed: answer.kind === 'failed' ? failureText(answer.error) : texts.handOver.failed });
+    });
+    return () => {
+      current = false;
+    };
+    // `wish` holds everything that a choice can change
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [client, project, wish]);
+  return made?.wish === wish ? made : { written: undefined, failed: undefined };
+}

@@ -1,0 +1,3 @@
+export { pieceActions } from './pieceActions.ts';
+export type { PieceActions } from './pieceActions.ts';
+export { Pieces } from './Pieces.tsx';

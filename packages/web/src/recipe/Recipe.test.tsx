@@ -1,0 +1,186 @@
+/** @jest-environment jsdom */
+import { act, cleanup, screen, within } from '@testing-library/react';
+import { userEvent } from '@testing-library/user-event';
+import { newPiece, newProject, STILL, type Piece, type Remark, type ShownPiece } from '@fictile/core';
+import { useSyncExternalStore } from 'react';
+import { ProjectStore } from '../store/index.ts';
+import { renderInside, serve } from '../testing/render.tsx';
+import { Recipe } from './index.ts';
+
+const style = (name: string, weight: number) => ({ name, weight, italic: false, hash: name });
+const FAMILIES = [
+  { family: 'Zilla Slab', kind: 'slab', licence: '', axes: [], styles: [style('Bold', 700)] },
+  { family: 'Pacifico', kind: 'script', licence: '', axes: [], styles: [style('Regular', 400)] },
+];
+
+let store: ProjectStore;
+const piece = (): Piece => store.project.pieces.a;
+
+const shown = (remarks: Remark[]): ShownPiece => ({
+  pieceId: 'a',
+  clusters: [],
+  letters: [],
+  transform: STILL,
+  line: { up: 1, down: 0 },
+  remarks,
+  faces: 1234,
+  quads: 1000,
+  built: { clusters: 0, wavefronts: 0, lifted: 0 },
+});
+
+function Form() {
+  const state = useSyncExternalStore(store.subscribe, () => store.state);
+  const remarks: Remark[] = [
+    { code: 'EDGE_MEETS', params: { letters: 'K' } },
+    { code: 'EDGES_SCALED', params: { askedMm: 59.2, takenMm: 18 } },
+  ];
+  return <Recipe piece={state.history.project.pieces.a} store={store} shown={shown(remarks)} milliseconds={21} />;
+}
+
+beforeEach(async () => {
+  serve({ 'GET /api/fonts': () => ({ body: { families: FAMILIES } }) });
+  localStorage.clear();
+  const project = newProject('p', 'Kiln', [newPiece('a', 'Kiln', [...'Kiln'])]);
+  store = new ProjectStore({ project, revision: 1, updatedAt: '2026-11-25T12:00:00Z' });
+  renderInside(<Form />);
+  await screen.findByRole('button', { name: 'Font: Zilla Slab Bold' });
+});
+afterEach(() => {
+  cleanup();
+  store.stop();
+});
+
+test('typing keeps the ids of the letters that stay', async () => {
+  const field = screen.getByRole<HTMLTextAreaElement>('textbox', { name: 'Words' });
+  await userEvent.type(field, 's', { initialSelectionStart: 4 });
+  expect(piece().source.graphemes.map((g) => [g.id, g.text])).toEqual([
+    [1, 'K'],
+    [2, 'i'],
+    [3, 'l'],
+    [4, 'n'],
+    [5, 's'],
+  ]);
+  await userEvent.type(field, '{Backspace}', { initialSelectionStart: 1, initialSelectionEnd: 2 });
+  expect(piece().source.graphemes.map((g) => g.id)).toEqual([1, 3, 4, 5]);
+});
+
+test('a row of typed letters undoes as one', async () => {
+  await userEvent.type(screen.getByRole('textbox', { name: 'Words' }), ' day');
+  act(() => store.undo());
+  expect(
+    piece()
+      .source.graphemes.map((g) => g.text)
+      .join(''),
+  ).toBe('Kiln');
+});
+
+const value = (name: string) => screen.getByRole('spinbutton', { name });
+const pick = async (name: RegExp, item: string): Promise<void> => {
+  await userEvent.click(screen.getByRole('button', { name }));
+  await userEvent.click(await screen.findByRole('menuitem', { name: item }));
+};
+
+test('font, lines and edge are words that open menus', async () => {
+  await pick(/^Font/, 'Pacifico Regular');
+  await pick(/^Lines/, 'right');
+  await pick(/^Front edge/, 'chamfered');
+  expect(piece().source).toMatchObject({ font: { family: 'Pacifico', weight: 400 }, align: 'right' });
+  expect(piece().body.solid.front.kind).toBe('chamfer');
+});
+
+test('a plain edge has no sizes, a chamfer no steps', async () => {
+  const sizes = () => screen.queryAllByRole('spinbutton', { name: /^Front edge/ }).length;
+  expect(sizes()).toBe(3);
+  await pick(/^Front edge: /, 'chamfered');
+  expect(sizes()).toBe(2);
+  await pick(/^Front edge: /, 'plain');
+  expect(sizes()).toBe(0);
+});
+
+test('the back edge can be the same as the front, and then follows it', async () => {
+  await pick(/^Back edge/, 'the same as the front');
+  expect(piece().body.solid.backAsFront).toBe(true);
+  await pick(/^Back edge/, 'rounded');
+  expect(piece().body.solid).toMatchObject({ backAsFront: false, back: { kind: 'round' } });
+});
+
+describe('numbers', () => {
+  test('are typed with units and arithmetic', async () => {
+    value('Raise').focus();
+    await userEvent.keyboard('{Enter}1in + 2*(3mm){Enter}');
+    expect(piece().body.solid.depthMm).toBe(31.4);
+  });
+
+  test('are typed over at once', async () => {
+    value('Raise').focus();
+    await userEvent.keyboard('42{Enter}');
+    expect(piece().body.solid.depthMm).toBe(42);
+  });
+
+  test.each(['', 'tall', '-1', '1/0', '99999'])('"%s" changes nothing', async (text) => {
+    value('Raise').focus();
+    await userEvent.keyboard('{Enter}{Delete}');
+    if (text !== '') await userEvent.keyboard(text);
+    const field = screen.getByRole('textbox', { name: 'Raise' });
+    expect(field.getAttribute('aria-invalid')).toBe('true');
+    await userEvent.keyboard('{Enter}');
+    expect(piece().body.solid.depthMm).toBe(18);
+  });
+
+  test('Escape leaves them as they were', async () => {
+    value('Raise').focus();
+    await userEvent.keyboard('{Enter}77{Escape}');
+    expect(piece().body.solid.depthMm).toBe(18);
+  });
+
+  test('step with the arrow keys, tenfold with Shift, a tenth with Alt, and back to usual with Delete', async () => {
+    value('Raise').focus();
+    await userEvent.keyboard('{ArrowUp}{Shift>}{ArrowUp}{/Shift}{Alt>}{ArrowDown}{/Alt}');
+    expect(piece().body.solid.depthMm).toBe(28.9);
+    await userEvent.keyboard('{Delete}');
+    expect(piece().body.solid.depthMm).toBe(18);
+    act(() => store.undo());
+    act(() => store.undo());
+    expect(piece().body.solid.depthMm).toBe(18); // all the steps were one
+  });
+
+  test('whole ones stay whole and within their range', async () => {
+    value('Front edge, steps').focus();
+    await userEvent.keyboard('{Enter}2.6{Enter}');
+    expect(piece().body.solid.front.steps).toBe(3);
+    value('Front edge, steps').focus();
+    await userEvent.keyboard('{ArrowDown}{ArrowDown}{ArrowDown}{ArrowDown}');
+    expect(piece().body.solid.front.steps).toBe(1);
+  });
+});
+
+test('places and turns are numbers too; the rare ones lie under "more"', async () => {
+  value('Turned').focus();
+  await userEvent.keyboard('{Enter}0.25turn{Enter}');
+  expect(piece().placement.turnDegrees).toEqual([0, 90, 0]);
+  await pick(/^Stands/, 'on the table');
+  expect(piece().placement.stand).toBe('table');
+});
+
+test('a finish goes onto the parts that are ticked', async () => {
+  await userEvent.click(screen.getByRole('button', { name: /^walls: terracotta/ }));
+  await userEvent.click(await screen.findByRole('checkbox', { name: 'front' }));
+  await userEvent.click(screen.getByRole('button', { name: 'celadon' }));
+  expect([piece().slots.wall.name, piece().slots.front.name, piece().slots.back.name]).toEqual([
+    'celadon',
+    'celadon',
+    'bone glaze',
+  ]);
+});
+
+test('what the mesh has to tell stands under its chapter, with the cure as a button', async () => {
+  const solid = within(screen.getByRole('region', { name: 'Solid' }));
+  expect(solid.getByText(/ridge: K/)).toBeTruthy();
+  await userEvent.click(solid.getByRole('button', { name: 'Raise 60 mm' }));
+  expect(piece().body.solid.depthMm).toBe(60);
+});
+
+test('letters, faces and time are told at their chapters', () => {
+  expect(screen.getByText('4 letters')).toBeTruthy();
+  expect(screen.getByText('1,234 faces · 21 ms')).toBeTruthy();
+});

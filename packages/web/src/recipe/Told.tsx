@@ -1,0 +1,73 @@
+import { UnstyledButton } from '@mantine/core';
+import type { Piece, Remark, RemarkCode } from '@fictile/core';
+import { cureText, remarkText } from '../words/index.ts';
+import type { PieceEdits } from './pieceEdits.ts';
+import classes from './Recipe.module.css';
+
+export type ChapterName = 'words' | 'solid' | 'faces' | 'finish' | 'place';
+
+/** Under which chapter a remark stands. */
+const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
+  TEXT_EMPTY: 'words',
+  GLYPH_MISSING: 'words',
+  TEXT_TOO_LONG: 'words',
+  LETTERS_CROSS: 'words',
+  FLAT_SHEET: 'solid',
+  EDGES_SCALED: 'solid',
+  EDGE_TOO_FINE: 'solid',
+  EDGE_MEETS: 'solid',
+  EDGE_JITTERED: 'solid',
+  EDGE_OPENED: 'solid',
+  EDGE_NARROWED: 'solid',
+  LETTER_LEFT_OUT: 'solid',
+  OVER_BUDGET: 'faces',
+  ROUNDING_COLLAPSED: 'faces',
+};
+/** What is only said, as against what wants something done. */
+const NOTES: ReadonlySet<RemarkCode> = new Set(['TEXT_EMPTY', 'FLAT_SHEET', 'EDGE_MEETS', 'EDGE_JITTERED']);
+
+type Cure = (edits: PieceEdits, piece: Piece) => void;
+
+/** What one press can do about it. */
+function cureOf(remark: Remark): Cure | undefined {
+  switch (remark.code) {
+    case 'EDGES_SCALED':
+      return (edits) => edits.solid({ depthMm: Math.ceil(remark.params.askedMm) });
+    case 'LETTERS_CROSS':
+      return (edits) => edits.words({ letters: 'joined' });
+    case 'OVER_BUDGET':
+      return (edits, piece) => edits.faces({ toleranceMm: Math.min(10, piece.body.faces.toleranceMm * 4) });
+    default:
+      return undefined;
+  }
+}
+
+interface ToldProps {
+  chapter: ChapterName;
+  remarks: readonly Remark[];
+  edits: PieceEdits;
+  piece: Piece;
+}
+
+/** What has to be told of a chapter, with the cure as a button where there is one. */
+export function Told({ chapter, remarks, edits, piece }: ToldProps) {
+  const here = remarks.filter((remark) => CHAPTER_OF[remark.code] === chapter);
+  return here.map((remark) => {
+    const cure = cureOf(remark);
+    return (
+      <div
+        key={remark.code}
+        role="status"
+        className={classes.remark}
+        data-tone={NOTES.has(remark.code) ? 'note' : 'warning'}
+      >
+        <span>{remarkText(remark)}</span>
+        {cure && (
+          <UnstyledButton className={classes.cure} onClick={() => cure(edits, piece)}>
+            {cureText(remark)}
+          </UnstyledButton>
+        )}
+      </div>
+    );
+  });
+}

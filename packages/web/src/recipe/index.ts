@@ -1,0 +1,1 @@
+export { Recipe } from './Recipe.tsx';

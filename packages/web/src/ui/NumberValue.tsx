@@ -1,0 +1,133 @@
+import { parseQuantity, type QuantityKind } from '@fictile/core';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import classes from './values.module.css';
+
+export interface NumberValueProps {
+  label: string;
+  value: number;
+  kind: QuantityKind;
+  /** as it stands behind the number */
+  unit: string;
+  min: number;
+  max: number;
+  step: number;
+  whole?: boolean;
+  /** what it goes back to with Delete */
+  usual?: number;
+  onChange: (value: number, isDrag: boolean) => void;
+}
+
+const DRAG_FROM = 4;
+const PIXELS_A_STEP = 4;
+
+/** A number inside a sentence: typed (with units and arithmetic), stepped with the arrow keys, or dragged sideways. */
+export function NumberValue(props: NumberValueProps) {
+  const [typing, setTyping] = useState<Typing>();
+  return typing === undefined ? (
+    <Shown {...props} onType={setTyping} />
+  ) : (
+    <Typed {...props} {...typing} onText={(text) => setTyping(text === undefined ? undefined : { ...typing, text })} />
+  );
+}
+
+interface Typing {
+  text: string;
+  /** opened with the present value, which the first key replaces */
+  isWhole: boolean;
+}
+
+const rounded = ({ whole }: NumberValueProps, value: number): number =>
+  whole ? Math.round(value) : Math.round(value * 1e4) / 1e4;
+
+const clamped = (props: NumberValueProps, value: number): number =>
+  Math.min(props.max, Math.max(props.min, rounded(props, value)));
+
+const shownNumber = (value: number): string => String(value).replace('-', '\u2212');
+
+function stepOf({ step, whole }: NumberValueProps, event: { shiftKey: boolean; altKey: boolean }): number {
+  const factor = event.shiftKey ? 10 : event.altKey && !whole ? 0.1 : 1;
+  return step * factor;
+}
+
+function Shown(props: NumberValueProps & { onType: (typing: Typing) => void }) {
+  const { label, value, unit, min, max, usual, onChange, onType } = props;
+  const drag = useRef<{ x: number; from: number; moved: boolean }>(undefined);
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const direction = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
+    if (direction !== undefined) onChange(clamped(props, value + direction * stepOf(props, event)), true);
+    else if ((event.key === 'Delete' || event.key === 'Backspace') && usual !== undefined) onChange(usual, false);
+    else if (event.key === 'Enter') onType({ text: String(value), isWhole: true });
+    else if (/^[0-9.,(-]$/.test(event.key) && !event.ctrlKey && !event.metaKey)
+      onType({ text: event.key, isWhole: false });
+    else return;
+    event.preventDefault();
+  };
+  const onPointerDown = (event: PointerEvent<HTMLButtonElement>): void => {
+    if (event.button !== 0) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drag.current = { x: event.clientX, from: value, moved: false };
+  };
+  const onPointerMove = (event: PointerEvent): void => {
+    const start = drag.current;
+    if (!start) return;
+    const pixels = event.clientX - start.x;
+    if (!start.moved && Math.abs(pixels) < DRAG_FROM) return;
+    start.moved = true;
+    onChange(clamped(props, start.from + Math.trunc(pixels / PIXELS_A_STEP) * stepOf(props, event)), true);
+  };
+  const onPointerUp = (): void => {
+    if (drag.current && !drag.current.moved) onType({ text: String(value), isWhole: true });
+    drag.current = undefined;
+  };
+  return (
+    <button
+      type="button"
+      role="spinbutton"
+      aria-label={label}
+      aria-valuenow={value}
+      aria-valuemin={min}
+      aria-valuemax={max}
+      aria-valuetext={`${value} ${unit}`}
+      className={`${classes.value} ${classes.number} ${usual !== undefined && usual !== value ? classes.changed : ''}`}
+      onKeyDown={onKeyDown}
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={onPointerUp}
+    >
+      {shownNumber(value)}
+      {unit === '' || unit === '°' ? unit : `\u00a0${unit}`}
+    </button>
+  );
+}
+
+function Typed(props: NumberValueProps & Typing & { onText: (text: string | undefined) => void }) {
+  const { label, kind, min, max, text, isWhole, onChange, onText } = props;
+  const parsed = parseQuantity(text, kind);
+  const fits = parsed !== undefined && rounded(props, parsed) >= min && rounded(props, parsed) <= max;
+  const isOver = useRef(false);
+  const end = (keep: boolean): void => {
+    if (isOver.current) return;
+    isOver.current = true;
+    if (keep && fits) onChange(rounded(props, parsed), false);
+    onText(undefined);
+  };
+  return (
+    <input
+      className={classes.input}
+      aria-label={label}
+      aria-invalid={!fits}
+      title={fits ? undefined : `${shownNumber(min)} to ${shownNumber(max)}`}
+      autoFocus
+      value={text}
+      maxLength={80}
+      onFocus={(event) => isWhole && event.currentTarget.select()}
+      onChange={(event) => onText(event.currentTarget.value)}
+      onBlur={() => end(true)}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') end(true);
+        if (event.key === 'Escape') end(false);
+        if (event.key === 'Enter' || event.key === 'Escape') event.stopPropagation();
+      }}
+    />
+  );
+}

@@ -1,0 +1,77 @@
+import { useThree } from '@react-three/fiber';
+import { useEffect, useRef, useState } from 'react';
+import { Vector3, type Box3, type PerspectiveCamera } from 'three';
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+
+export type ViewName = 'free' | 'front' | 'side' | 'top';
+
+/** A wish for a view; a new serial makes it happen again. */
+export interface ViewWish {
+  serial: number;
+  view: ViewName;
+}
+
+/** Free: from a little right and above, so that the depth can be seen. */
+const FROM: Readonly<Record<ViewName, Vector3>> = {
+  free: new Vector3(0.26, 0.16, 1).normalize(),
+  front: new Vector3(0, 0, 1),
+  side: new Vector3(1, 0, 0),
+  top: new Vector3(0, 1, 0.0001).normalize(),
+};
+
+/** Drag turns, right drag moves, the wheel comes nearer. Fits when first something is there and whenever it is wished. */
+export function Controls({ box, wish }: { box: Box3; wish: ViewWish }) {
+  const { camera, gl, invalidate, size } = useThree();
+  const controls = useRef<OrbitControls>(null);
+  const [fitted, setFitted] = useState(-1);
+  useEffect(() => {
+    const made = new OrbitControls(camera, gl.domElement);
+    made.enableDamping = false;
+    made.zoomToCursor = true;
+    made.addEventListener('change', () => invalidate());
+    controls.current = made;
+    return () => made.dispose();
+  }, [camera, gl, invalidate]);
+  useEffect(() => {
+    if (box.isEmpty() || fitted === wish.serial || !controls.current) return;
+    fit(camera as PerspectiveCamera, controls.current, {
+      box,
+      aspect: size.width / size.height,
+      from: FROM[wish.view],
+    });
+    setFitted(wish.serial);
+    invalidate();
+  }, [box, wish, fitted, camera, size, invalidate]);
+  return null;
+}
+
+interface Fit {
+  box: Box3;
+  aspect: number;
+  from: Vector3;
+}
+
+/** Far enough that the box's corners, seen from there, lie inside the picture. */
+function fit(camera: PerspectiveCamera, controls: OrbitControls, { box, aspect, from }: Fit): void {
+  const middle = box.getCenter(new Vector3());
+  const half = Math.tan((camera.fov * Math.PI) / 360);
+  const right = new Vector3(0, 1, 0).cross(from).normalize();
+  const up = from.clone().cross(right);
+  let distance = 1;
+  for (let i = 0; i < 8; i++) {
+    const corner = new Vector3(
+      i & 1 ? box.max.x : box.min.x,
+      i & 2 ? box.max.y : box.min.y,
+      i & 4 ? box.max.z : box.min.z,
+    ).sub(middle);
+    const across = Math.abs(corner.dot(right)) / (half * aspect);
+    const upward = Math.abs(corner.dot(up)) / half;
+    distance = Math.max(distance, corner.dot(from) + 1.14 * Math.max(across, upward));
+  }
+  camera.near = distance / 100;
+  camera.far = distance * 40;
+  camera.position.copy(middle).addScaledVector(from, distance);
+  camera.updateProjectionMatrix();
+  controls.target.copy(middle);
+  controls.update();
+}

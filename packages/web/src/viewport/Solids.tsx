@@ -1,0 +1,52 @@
+import type { Project, ShownPiece } from '@fictile/core';
+import { useThree } from '@react-three/fiber';
+import { useEffect } from 'react';
+import { LineBasicMaterial } from 'three';
+import type { GeometryShelf } from './geometries.ts';
+import { materialOf, type SurfaceMode } from './materials.ts';
+import { matrixOf } from './scene.ts';
+
+const edgeMaterial = new LineBasicMaterial({ color: '#2b2118', transparent: true, opacity: 0.55 });
+
+export interface SolidsProps {
+  project: Project;
+  pieces: readonly ShownPiece[];
+  shelf: GeometryShelf;
+  mode: SurfaceMode;
+  showEdges: boolean;
+  onChoose: (pieceId: string) => void;
+}
+
+/** All clusters of all pieces where they stand. */
+export function Solids({ project, pieces, shelf, mode, showEdges, onChoose }: SolidsProps) {
+  const invalidate = useThree((three) => three.invalidate);
+  useEffect(() => invalidate(), [project, pieces, mode, showEdges, invalidate]);
+  return pieces.map((piece) => {
+    const slots = project.pieces[piece.pieceId]?.slots;
+    if (!slots) return null;
+    return (
+      <group
+        key={piece.pieceId}
+        matrixAutoUpdate={false}
+        matrix={matrixOf(piece.transform)}
+        onClick={(event) => {
+          if (event.delta > 4) return; // the end of a turn of the view
+          event.stopPropagation();
+          onChoose(piece.pieceId);
+        }}
+      >
+        {piece.clusters.map((cluster, i) => {
+          const geometry = shelf.get(cluster.key);
+          if (!geometry) return null;
+          const materials = geometry.parts.map((part) => materialOf(slots, part, mode));
+          return (
+            <group key={i} position={[cluster.x, cluster.y, cluster.z]}>
+              <mesh geometry={geometry.solid} material={materials} castShadow receiveShadow />
+              {showEdges && <lineSegments geometry={geometry.edges} material={edgeMaterial} raycast={() => null} />}
+            </group>
+          );
+        })}
+      </group>
+    );
+  });
+}

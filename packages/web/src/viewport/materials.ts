@@ -1,0 +1,46 @@
+import { finishOf, lookOf, type Part, type Slots } from '@fictile/core';
+import { Color, MeshStandardMaterial } from 'three';
+
+/** How surfaces are drawn: in their finishes, or each part in a tint of its own; facets told apart or shaded smoothly. */
+export interface SurfaceMode {
+  parts: boolean;
+  flat: boolean;
+}
+
+const PART_TINTS: Readonly<Record<Part, string>> = {
+  front: '#e9dfc8',
+  frontEdge: '#5f86c9',
+  outerWall: '#7fa893',
+  innerWall: '#c9a25c',
+  backEdge: '#8e7fb5',
+  back: '#c98f78',
+  body: '#b9b2a6',
+};
+
+const shelf = new Map<string, MeshStandardMaterial>();
+
+/** Equal looks share one material. */
+export function materialOf(slots: Slots, part: Part, { parts, flat }: SurfaceMode): MeshStandardMaterial {
+  const finish = finishOf(slots, part);
+  const key = `${parts ? part : JSON.stringify(finish)} ${flat}`;
+  const known = shelf.get(key);
+  if (known) return known;
+  const material = new MeshStandardMaterial({
+    flatShading: flat,
+    polygonOffset: true,
+    polygonOffsetFactor: 1,
+    polygonOffsetUnits: 1,
+  });
+  if (parts) {
+    material.color.set(PART_TINTS[part]);
+    material.roughness = 0.7;
+  } else {
+    const look = lookOf(finish);
+    material.color.setRGB(...look.colour);
+    material.roughness = look.roughness;
+    material.metalness = look.metallic;
+    material.emissive = new Color(...look.emissive);
+  }
+  shelf.set(key, material);
+  return material;
+}

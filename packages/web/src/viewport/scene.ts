@@ -1,0 +1,23 @@
+import type { ShownPiece, Transform } from '@fictile/core';
+import { Box3, Matrix4, Vector3 } from 'three';
+import type { GeometryShelf } from './geometries.ts';
+
+export function matrixOf({ rows: r, move }: Transform): Matrix4 {
+  return new Matrix4().set(r[0], r[1], r[2], move[0], r[3], r[4], r[5], move[1], r[6], r[7], r[8], move[2], 0, 0, 0, 1);
+}
+
+/** The box around pieces where they stand. */
+export function boundsOf(pieces: readonly ShownPiece[], shelf: GeometryShelf): Box3 {
+  const all = new Box3();
+  for (const piece of pieces) {
+    const own = new Box3();
+    for (const cluster of piece.clusters) {
+      const solid = shelf.get(cluster.key)?.solid;
+      if (!solid) continue;
+      if (!solid.boundingBox) solid.computeBoundingBox();
+      own.union((solid.boundingBox as Box3).clone().translate(new Vector3(cluster.x, cluster.y, cluster.z)));
+    }
+    if (!own.isEmpty()) all.union(own.applyMatrix4(matrixOf(piece.transform)));
+  }
+  return all;
+}

@@ -71,8 +71,8 @@ try {
 async function stands(page) {
   await page
     .getByTestId('figures')
-    .filter({ hasText: /\d faces/ })
-    .waitFor();
+    .filter({ hasText: /\d mm/ }).waitFor();
+  await page.getByText('all well').waitFor();
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   await page.waitForTimeout(1500);
 }

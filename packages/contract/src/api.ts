@@ -14,6 +14,7 @@ export const projectCardSchema = z
     revision: revisionNumber,
     createdAt: when,
     updatedAt: when,
+    binnedAt: when.nullable(),
   })
   .meta({ id: 'ProjectCard' });
 
@@ -42,6 +43,10 @@ export const revisionSchema = z
   .meta({ id: 'Revision' });
 
 export const revisionListSchema = z.object({ revisions: z.array(revisionSchema) }).meta({ id: 'RevisionList' });
+
+export const nameRevisionSchema = z
+  .object({ name: z.string().trim().min(1).max(200).nullable() })
+  .meta({ id: 'NameRevision' });
 
 export const assetKindSchema = z.enum(['font', 'obj', 'stl']);
 export const assetSchema = z

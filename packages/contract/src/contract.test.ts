@@ -45,6 +45,7 @@ describe('the OpenAPI document', () => {
       Object.keys(methods).map((method) => `${method} ${path}`),
     );
     expect(routes.sort()).toEqual([
+      'delete /api/projects/{id}',
       'get /api/assets/{hash}',
       'get /api/fonts',
       'get /api/fonts/{hash}',
@@ -53,8 +54,10 @@ describe('the OpenAPI document', () => {
       'get /api/projects/{id}/revisions',
       'get /api/projects/{id}/revisions/{number}',
       'post /api/projects',
+      'post /api/projects/{id}/restore',
       'put /api/assets/{hash}',
       'put /api/projects/{id}',
+      'put /api/projects/{id}/revisions/{number}/name',
     ]);
     for (const methods of Object.values(document.paths))
       for (const { responses } of Object.values(methods))

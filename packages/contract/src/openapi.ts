@@ -8,6 +8,7 @@ import {
   errorSchema,
   fontListSchema,
   IDEMPOTENCY_HEADER,
+  nameRevisionSchema,
   projectListSchema,
   revisionListSchema,
   savedSchema,
@@ -49,7 +50,8 @@ function addProjects(add: Add): void {
   add({
     method: 'get',
     path: '/api/projects',
-    responses: { 200: json(projectListSchema, 'All projects, newest first') },
+    request: { query: z.object({ bin: z.enum(['true']).optional() }) },
+    responses: { 200: json(projectListSchema, 'What is on the rack, or in the bin; newest first') },
   });
   add({
     method: 'post',
@@ -80,6 +82,18 @@ function addProjects(add: Add): void {
       409: json(conflictSchema, 'A newer revision stands'),
       422: fault('No valid document'),
     },
+  });
+  const done = { 204: { description: 'Done' }, 404: fault('No such project') };
+  add({ method: 'delete', path: '/api/projects/{id}', request: { params: id }, responses: done });
+  add({ method: 'post', path: '/api/projects/{id}/restore', request: { params: id }, responses: done });
+  add({
+    method: 'put',
+    path: '/api/projects/{id}/revisions/{number}/name',
+    request: {
+      params: id.extend({ number: z.coerce.number().int().positive() }),
+      body: json(nameRevisionSchema, 'A name keeps the revision for good'),
+    },
+    responses: done,
   });
   add({
     method: 'get',

@@ -76,6 +76,30 @@ describe('projects', () => {
     expect((await request(app).get('/api/projects/p1')).body.revision).toBe(2);
   });
 
+  test('go into the bin and come back, with everything they hold', async () => {
+    await create(document());
+    await request(app).delete('/api/projects/p1').expect(204);
+    expect((await request(app).get('/api/projects')).body.projects).toEqual([]);
+    const binned = (await request(app).get('/api/projects?bin=true')).body.projects;
+    expect(binned).toMatchObject([{ id: 'p1', binnedAt: expect.any(String) }]);
+    await request(app).post('/api/projects/p1/restore').expect(204);
+    expect((await request(app).get('/api/projects')).body.projects).toMatchObject([{ id: 'p1', binnedAt: null }]);
+    await request(app).delete('/api/projects/nobody').expect(404);
+  });
+
+  test('a revision gets a name, another, and none', async () => {
+    await create(document());
+    const name = (to: unknown, number = 1) =>
+      request(app).put(`/api/projects/p1/revisions/${number}/name`).send({ name: to });
+    const named = async () => (await request(app).get('/api/projects/p1/revisions')).body.revisions[0].name;
+    await name('Before the fair').expect(204);
+    expect(await named()).toBe('Before the fair');
+    await name(null).expect(204);
+    expect(await named()).toBeNull();
+    await name('').expect(400);
+    await name('x', 7).expect(404);
+  });
+
   test('twenty writers at once: one wins each revision', async () => {
     await create(document());
     const answers = await Promise.all(Array.from({ length: 20 }, (_, i) => save(document(`w${i}`), 1)));
@@ -85,7 +109,7 @@ describe('projects', () => {
 
   test.each<[string, unknown, string]>([
     ['nothing', null, 'PROJECT_BROKEN'],
-    ['a later version', { ...document(), schemaVersion: 2 }, 'PROJECT_NEWER'],
+    ['a later version', { ...document(), schemaVersion: 99 }, 'PROJECT_NEWER'],
     ['a negative size', JSON.parse(JSON.stringify(document()).replace('"sizeMm":72', '"sizeMm":-1')), 'PROJECT_BROKEN'],
   ])('%s is refused', async (_, project, code) => {
     expect((await create(project).expect(422)).body.error.code).toBe(code);
@@ -160,6 +184,8 @@ test('the OpenAPI document names every address', async () => {
   expect(Object.keys(served.body.paths)).toEqual([
     '/api/projects',
     '/api/projects/{id}',
+    '/api/projects/{id}/restore',
+    '/api/projects/{id}/revisions/{number}/name',
     '/api/projects/{id}/revisions',
     '/api/projects/{id}/revisions/{number}',
     '/api/assets/{hash}',

@@ -3,6 +3,7 @@ import {
   Engine,
   parseProject,
   scenePart,
+  unpackProject,
   usualWriteOptions,
   writeScene,
   type Piece,
@@ -24,7 +25,7 @@ export async function bake(row: readonly string[]): Promise<void> {
   const { positional, flags } = parseArguments(row, (name) => name === 'json' || name === 'quiet');
   only(flags, ['piece', 'out', 'json', 'quiet']);
   const [path] = positional;
-  if (path === undefined) throw fault('FLAG_MISSING', 'There is no project. Give its JSON file.');
+  if (path === undefined) throw fault('FLAG_MISSING', 'There is no project. Give its .fictile or JSON file.');
   if (typeof flags.out !== 'string') throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
   const started = performance.now();
   const format = formatOf(flags.out);
@@ -54,13 +55,18 @@ function choosePiece(project: Project, wanted: string | undefined): Piece {
 }
 
 async function readProject(path: string): Promise<Project> {
-  let text: string;
+  let bytes: Buffer;
   try {
-    text = await readFile(path, 'utf8');
+    bytes = await readFile(path);
   } catch {
     throw fault('FILE_UNREADABLE', `${path} can't be opened. Check its path.`);
   }
-  const project = parseProject(parseJson(text));
+  if (bytes.toString('latin1', 0, 2) === 'PK') {
+    const file = unpackProject(bytes);
+    if (!file.ok) throw faultOf(file.error);
+    return file.value.project;
+  }
+  const project = parseProject(parseJson(bytes.toString('utf8')));
   if (!project.ok) throw faultOf(project.error);
   return project.value;
 }

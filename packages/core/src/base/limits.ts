@@ -3,6 +3,8 @@ export const LIMITS = {
   fontBytes: 40 * 1024 * 1024,
   meshBytes: 400 * 1024 * 1024,
   projectBytes: 16 * 1024 * 1024,
+  /** unpacked */
+  projectFileBytes: 512 * 1024 * 1024,
   /** graphemes of one piece that are kept */
   graphemes: 20_000,
   /** graphemes that are shaped and built */

@@ -12,6 +12,8 @@ export const projects = sqliteTable(
     revision: integer('revision').notNull(),
     createdAt: text('created_at').notNull(),
     updatedAt: text('updated_at').notNull(),
+    /** when it went into the bin; null on the rack */
+    binnedAt: text('binned_at'),
   },
   (table) => [index('projects_updated').on(table.updatedAt)],
 );

@@ -1,4 +1,4 @@
-import { createProjectSchema, IDEMPOTENCY_HEADER, saveProjectSchema } from '@fictile/contract';
+import { createProjectSchema, IDEMPOTENCY_HEADER, nameRevisionSchema, saveProjectSchema } from '@fictile/contract';
 import { Router, type Request } from 'express';
 import { httpFault } from '../services/faults.ts';
 import type { ProjectService } from '../services/projects.ts';
@@ -6,8 +6,8 @@ import { parseBody } from './parseBody.ts';
 
 export function projectRoutes(service: ProjectService): Router {
   const router = Router();
-  router.get('/', async (_request, response) => {
-    response.json({ projects: await service.list() });
+  router.get('/', async (request, response) => {
+    response.json({ projects: await service.list(request.query.bin === 'true') });
   });
   router.post('/', async (request, response) => {
     const { project } = parseBody(createProjectSchema, request.body);
@@ -20,15 +20,32 @@ export function projectRoutes(service: ProjectService): Router {
     const { project, baseRevision } = parseBody(saveProjectSchema, request.body);
     response.json(await service.save(request.params.id, project, baseRevision, keyOf(request)));
   });
+  router.delete('/:id', async (request, response) => {
+    await service.setBinned(request.params.id, true);
+    response.status(204).end();
+  });
+  router.post('/:id/restore', async (request, response) => {
+    await service.setBinned(request.params.id, false);
+    response.status(204).end();
+  });
   router.get('/:id/revisions', async (request, response) => {
     response.json({ revisions: await service.listRevisions(request.params.id) });
   });
   router.get('/:id/revisions/:number', async (request, response) => {
-    const number = Number(request.params.number);
-    if (!Number.isInteger(number)) throw httpFault('REQUEST_BROKEN', { path: 'number', why: 'is no whole number' });
-    response.json(await service.readRevision(request.params.id, number));
+    response.json(await service.readRevision(request.params.id, numberOf(request.params.number)));
+  });
+  router.put('/:id/revisions/:number/name', async (request, response) => {
+    const { name } = parseBody(nameRevisionSchema, request.body);
+    await service.nameRevision(request.params.id, numberOf(request.params.number), name);
+    response.status(204).end();
   });
   return router;
+}
+
+function numberOf(text: string): number {
+  const number = Number(text);
+  if (!Number.isInteger(number)) throw httpFault('REQUEST_BROKEN', { path: 'number', why: 'is no whole number' });
+  return number;
 }
 
 function keyOf(request: Request): string {

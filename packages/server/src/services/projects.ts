@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { Project } from '@fictile/core';
 import { parseProject } from '@fictile/core';
 import type { ProjectCard, Revision, Saved, StoredProject } from '@fictile/contract';
-import { and, desc, eq, inArray, lt } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, lt } from 'drizzle-orm';
 import type { Database, Tables } from '../db/open.ts';
 import { answers, projects, revisions } from '../db/schema.ts';
 import { coreFault, httpFault } from './faults.ts';
@@ -22,8 +22,31 @@ export class ProjectService {
     this.#now = now;
   }
 
-  async list(): Promise<ProjectCard[]> {
-    return this.#database.tables.select().from(projects).orderBy(desc(projects.updatedAt), projects.id);
+  /** What is on the rack, or what is in the bin. */
+  async list(inBin = false): Promise<ProjectCard[]> {
+    const where = inBin ? isNotNull(projects.binnedAt) : isNull(projects.binnedAt);
+    return this.#database.tables.select().from(projects).where(where).orderBy(desc(projects.updatedAt), projects.id);
+  }
+
+  /** Into the bin, or out of it; nothing is deleted. */
+  async setBinned(id: string, isBinned: boolean): Promise<void> {
+    const binnedAt = isBinned ? this.#now().toISOString() : null;
+    const changed = await this.#database.write((tables) =>
+      tables.update(projects).set({ binnedAt }).where(eq(projects.id, id)).returning({ id: projects.id }),
+    );
+    if (changed.length === 0) throw httpFault('NOT_FOUND', { what: 'project', id });
+  }
+
+  /** A revision with a name is kept for good; null takes the name away. */
+  async nameRevision(id: string, number: number, name: string | null): Promise<void> {
+    const changed = await this.#database.write((tables) =>
+      tables
+        .update(revisions)
+        .set({ name })
+        .where(and(eq(revisions.projectId, id), eq(revisions.number, number)))
+        .returning({ number: revisions.number }),
+    );
+    if (changed.length === 0) throw httpFault('NOT_FOUND', { what: 'revision', id: `${id} ${number}` });
   }
 
   async read(id: string): Promise<StoredProject> {

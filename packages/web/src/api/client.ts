@@ -3,10 +3,12 @@ import {
   fontListSchema,
   IDEMPOTENCY_HEADER,
   projectListSchema,
+  revisionListSchema,
   savedSchema,
   storedProjectSchema,
   type FontFamilyInfo,
   type ProjectCard,
+  type Revision,
   type Saved,
   type StoredProject,
 } from '@fictile/contract';
@@ -30,8 +32,28 @@ export type SaveResult = { kind: 'saved'; saved: Saved } | { kind: 'conflict'; n
 export const api = {
   listProjects: async (): Promise<ProjectCard[]> => projectListSchema.parse(await get('/api/projects')).projects,
 
-  readProject: async (id: string): Promise<StoredProject> =>
-    storedProjectSchema.parse(await get(`/api/projects/${encodeURIComponent(id)}`)),
+  readProject: async (id: string): Promise<StoredProject> => storedProjectSchema.parse(await get(addressOf(id))),
+
+  listBin: async (): Promise<ProjectCard[]> => projectListSchema.parse(await get('/api/projects?bin=true')).projects,
+
+  bin: (id: string): Promise<void> => done(reach(addressOf(id), { method: 'DELETE' })),
+
+  restore: (id: string): Promise<void> => done(reach(`${addressOf(id)}/restore`, { method: 'POST' })),
+
+  listRevisions: async (id: string): Promise<Revision[]> =>
+    revisionListSchema.parse(await get(`${addressOf(id)}/revisions`)).revisions,
+
+  readRevision: async (id: string, number: number): Promise<StoredProject> =>
+    storedProjectSchema.parse(await get(`${addressOf(id)}/revisions/${number}`)),
+
+  nameRevision: (id: string, number: number, name: string | null): Promise<void> =>
+    done(
+      reach(`${addressOf(id)}/revisions/${number}/name`, {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ name }),
+      }),
+    ),
 
   listFonts: async (): Promise<FontFamilyInfo[]> => fontListSchema.parse(await get('/api/fonts')).families,
 
@@ -41,16 +63,18 @@ export const api = {
   },
 
   saveProject: async (project: Project, baseRevision: number, key: string): Promise<SaveResult> => {
-    const response = await send(
-      'PUT',
-      `/api/projects/${encodeURIComponent(project.id)}`,
-      { project, baseRevision },
-      key,
-    );
+    const response = await send('PUT', addressOf(project.id), { project, baseRevision }, key);
     if (response.status === 409) return { kind: 'conflict', newer: conflictSchema.parse(await response.json()).newer };
     return { kind: 'saved', saved: savedSchema.parse(await bodyOf(response)) };
   },
 };
+
+const addressOf = (id: string): string => `/api/projects/${encodeURIComponent(id)}`;
+
+async function done(asked: Promise<Response>): Promise<void> {
+  const response = await asked;
+  if (!response.ok) throw new Refused(response.status);
+}
 
 async function get(path: string): Promise<unknown> {
   return bodyOf(await reach(path));

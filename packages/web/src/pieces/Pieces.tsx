@@ -1,7 +1,8 @@
-import { ActionIcon, Menu, TextInput, Tooltip, UnstyledButton } from '@mantine/core';
+import { ActionIcon, Menu, Tooltip, UnstyledButton } from '@mantine/core';
 import type { Piece, Project, ShownPiece } from '@fictile/core';
 import { IconDots, IconEyeOff, IconLock, IconPlus } from '@tabler/icons-react';
 import { useState } from 'react';
+import { afterMenu, NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import type { PieceActions } from './pieceActions.ts';
 import classes from './Pieces.module.css';
@@ -64,10 +65,11 @@ function PieceRow({ piece, faces, isChosen, actions, onChoose }: RowProps) {
     <li className={classes.row} data-chosen={isChosen} data-hidden={!piece.visible}>
       {isNaming ? (
         <NameField
+          label={texts.pieces.rename}
           name={piece.name}
           onDone={(name) => {
             setIsNaming(false);
-            if (name !== undefined && name !== piece.name) actions.rename(piece, name);
+            if (name !== undefined) actions.rename(piece, name);
           }}
         />
       ) : (
@@ -100,26 +102,6 @@ function Tile({ piece }: { piece: Piece }) {
   );
 }
 
-function NameField({ name, onDone }: { name: string; onDone: (name: string | undefined) => void }) {
-  const [text, setText] = useState(name);
-  return (
-    <TextInput
-      aria-label={texts.pieces.rename}
-      size="xs"
-      flex={1}
-      autoFocus
-      maxLength={200}
-      value={text}
-      onChange={(event) => setText(event.currentTarget.value)}
-      onBlur={() => onDone(text.trim() === '' ? undefined : text)}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') onDone(text.trim() === '' ? undefined : text);
-        if (event.key === 'Escape') onDone(undefined);
-      }}
-    />
-  );
-}
-
 function PieceMenu({
   piece,
   actions,
@@ -135,7 +117,7 @@ function PieceMenu({
         </ActionIcon>
       </Menu.Target>
       <Menu.Dropdown>
-        <Menu.Item onClick={onRename}>{t.rename}</Menu.Item>
+        <Menu.Item onClick={() => afterMenu(onRename)}>{t.rename}</Menu.Item>
         <Menu.Item onClick={() => onChoose(actions.duplicate(piece))}>{t.duplicate}</Menu.Item>
         <Menu.Item onClick={() => actions.show(piece, !piece.visible)}>{piece.visible ? t.hide : t.show}</Menu.Item>
         <Menu.Item onClick={() => actions.showAlone(piece)}>{t.alone}</Menu.Item>

@@ -1,13 +1,22 @@
 /** @jest-environment jsdom */
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import type { Project } from '@fictile/core';
+import { newPiece, newProject, type Project } from '@fictile/core';
 import { Route, Routes, useParams } from 'react-router';
 import { renderInside, serve } from '../testing/render.tsx';
 import { Rack } from './Rack.tsx';
 
 const at = '2026-11-25T12:00:00Z';
-const card = { id: 'p1', name: 'Opening night', words: 'KILN', pieces: 2, revision: 7, createdAt: at, updatedAt: at };
+const card = {
+  id: 'p1',
+  name: 'Opening night',
+  words: 'KILN',
+  pieces: 2,
+  revision: 7,
+  createdAt: at,
+  updatedAt: at,
+  binnedAt: null,
+};
 
 const Opened = () => <p>opened {useParams().id}</p>;
 const show = () =>
@@ -22,9 +31,65 @@ test('lists what is there, with its figures', async () => {
   serve({ 'GET /api/projects': () => ({ body: { projects: [card] } }) });
   show();
   const link = await screen.findByRole('link', { name: /Opening night/ });
-  expect(link.textContent).toContain('2 pieces · version 7');
+  expect(screen.getByRole('listitem').textContent).toContain('2 pieces · version 7');
   await userEvent.click(link);
   expect(screen.getByText('opened p1')).toBeTruthy();
+});
+
+test('a project goes into the bin, and the bin gives it back', async () => {
+  let isBinned = false;
+  const shown = (inBin: boolean) => ({
+    body: { projects: isBinned === inBin ? [{ ...card, binnedAt: isBinned ? at : null }] : [] },
+  });
+  serve({
+    'GET /api/projects': () => shown(false),
+    'GET /api/projects?bin=true': () => shown(true),
+    'DELETE /api/projects/p1': () => ((isBinned = true), { status: 204, body: {} }),
+    'POST /api/projects/p1/restore': () => ((isBinned = false), { status: 204, body: {} }),
+  });
+  show();
+  const pick = async (item: string): Promise<void> => {
+    await userEvent.click(await screen.findByRole('button', { name: 'More for Opening night' }));
+    await userEvent.click(await screen.findByRole('menuitem', { name: item }));
+  };
+  await pick('Put into the bin');
+  expect(await screen.findByText(/Nothing here yet/)).toBeTruthy();
+  await userEvent.click(screen.getByRole('link', { name: 'Bin' }));
+  await pick('Back to the rack');
+  expect(await screen.findByText('The bin is empty.')).toBeTruthy();
+});
+
+test('renaming keeps everything else of the document', async () => {
+  const project = newProject('p1', 'Opening night', [newPiece('a', 'Kiln', [...'Kiln'])]);
+  let saved: { project: Project; baseRevision: number } | undefined;
+  serve({
+    'GET /api/projects': () => ({ body: { projects: [card] } }),
+    'GET /api/projects/p1': () => ({ body: { project, revision: 7, updatedAt: at } }),
+    'PUT /api/projects/p1': (body) => {
+      saved = body as typeof saved;
+      return { body: { revision: 8, updatedAt: at } };
+    },
+  });
+  show();
+  await userEvent.click(await screen.findByRole('button', { name: 'More for Opening night' }));
+  await userEvent.click(await screen.findByRole('menuitem', { name: 'Rename' }));
+  const field = await screen.findByRole('textbox', { name: 'Name of the project' });
+  await userEvent.clear(field);
+  await userEvent.type(field, 'Fair');
+  await userEvent.keyboard('{Enter}');
+  await waitFor(() => expect(saved).toEqual({ project: { ...project, name: 'Fair' }, baseRevision: 7 }));
+});
+
+test('a file that is no project is told, and nothing is made', async () => {
+  serve({ 'GET /api/projects': () => ({ body: { projects: [] } }) });
+  const { container } = show();
+  const input = container.querySelector<HTMLInputElement>('input[type=file]') as HTMLInputElement;
+  // jsdom's files can't be read
+  const file = Object.assign(new File(['hello'], 'pots.fictile'), {
+    arrayBuffer: async () => new TextEncoder().encode('hello').buffer,
+  });
+  await userEvent.upload(input, file);
+  expect(await screen.findByText(/pots.fictile can’t be read as a project/)).toBeTruthy();
 });
 
 test('an empty rack says what to do', async () => {

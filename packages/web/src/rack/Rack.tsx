@@ -1,105 +1,114 @@
-import { Alert, Anchor, Box, Button, Container, Group, Loader, Text, TextInput, Title } from '@mantine/core';
-import { nameOf, newPiece, newProject, splitGraphemes } from '@fictile/core';
-import type { ProjectCard } from '@fictile/contract';
+import { Alert, Anchor, Container, FileButton, Loader, Text, Title, UnstyledButton } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { api } from '../api/index.ts';
+import { useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { api, Unreachable } from '../api/index.ts';
 import { texts } from '../words/index.ts';
+import { ProjectCardView, type CardActions } from './ProjectCardView.tsx';
+import { bringIn, duplicateProject, renameProject, saveProjectFile } from './projectActions.ts';
 import classes from './Rack.module.css';
+import { WordsField } from './WordsField.tsx';
 
-/** All projects, and the field that makes a new one. */
+/** All projects, the field that makes a new one, and the bin. */
 export function Rack() {
+  const [parameters] = useSearchParams();
+  const inBin = parameters.has('bin');
+  const [fault, setFault] = useState<string>();
   return (
-    <Container size={1136} py="xl">
-      <Text className={classes.product}>{texts.product}</Text>
-      <WordsField />
-      <Title order={2} size="h3" mt={40} mb="sm">
-        {texts.rack.heading}
-      </Title>
-      <Projects />
-    </Container>
+    <>
+      <nav className={classes.nav}>
+        <Link to="/" className={classes.mark} aria-label={texts.product}>
+          f
+        </Link>
+        <Link to="/" className={classes.place} aria-current={inBin ? undefined : 'page'}>
+          {texts.rack.title}
+        </Link>
+        <span className={classes.gap} />
+        <BringIn onFault={setFault} />
+        <Link to="/?bin" className={classes.place} aria-current={inBin ? 'page' : undefined}>
+          {texts.rack.bin}
+        </Link>
+      </nav>
+      <Container size={1180} pt={28} pb={60}>
+        {!inBin && <WordsField />}
+        {fault && (
+          <Alert color="red" mt="md" withCloseButton onClose={() => setFault(undefined)}>
+            {fault}
+          </Alert>
+        )}
+        <Projects inBin={inBin} onFault={setFault} />
+      </Container>
+    </>
   );
 }
 
-function WordsField() {
-  const [words, setWords] = useState('');
+function BringIn({ onFault }: { onFault: (fault: string | undefined) => void }) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  const make = useMutation({
-    mutationFn: async (text: string) => {
-      const name = nameOf(text);
-      const project = newProject(crypto.randomUUID(), name, [newPiece('title', name, splitGraphemes(text))]);
-      await api.createProject(project, crypto.randomUUID());
-      return project.id;
-    },
-    onSuccess: async (id) => {
-      await queries.invalidateQueries({ queryKey: ['projects'] });
-      await navigate(`/projects/${id}`);
-    },
-  });
-  const submit = (event: FormEvent): void => {
-    event.preventDefault();
-    if (words.trim() !== '' && !make.isPending) make.mutate(words);
+  const take = async (file: File | null): Promise<void> => {
+    if (!file) return;
+    try {
+      const result = await bringIn(file);
+      if ('fault' in result) onFault(result.fault);
+      else await navigate(`/projects/${result.id}`);
+    } catch (error) {
+      onFault(error instanceof Unreachable ? texts.rack.failed : texts.rack.fileBroken(file.name));
+    }
   };
   return (
-    <form onSubmit={submit}>
-      <Group align="end" wrap="nowrap" className={classes.field}>
-        <TextInput
-          className={classes.grow}
-          classNames={{ input: classes.words, label: classes.prompt }}
-          variant="unstyled"
-          label={texts.rack.prompt}
-          value={words}
-          onChange={(event) => setWords(event.currentTarget.value)}
-          autoFocus
-        />
-        <Button type="submit" loading={make.isPending} disabled={words.trim() === ''}>
-          {texts.rack.make}
-        </Button>
-      </Group>
-      {make.isError && (
-        <Alert color="red" mt="sm">
-          {texts.rack.makeFailed}
+    <FileButton onChange={(file) => void take(file)} accept=".fictile">
+      {(props) => (
+        <UnstyledButton {...props} className={classes.place}>
+          {texts.rack.bringIn}
+        </UnstyledButton>
+      )}
+    </FileButton>
+  );
+}
+
+function Projects({ inBin, onFault }: { inBin: boolean; onFault: (fault: string | undefined) => void }) {
+  const list = useQuery({ queryKey: ['projects', inBin], queryFn: inBin ? api.listBin : api.listProjects });
+  const actions = useCardActions(onFault);
+  const t = texts.rack;
+  return (
+    <>
+      <div className={classes.heading}>
+        <Title order={1} size="h3">
+          {inBin ? t.inBin : t.heading}
+        </Title>
+        {list.data && list.data.length > 0 && <Text className={classes.figures}>{t.count(list.data.length)}</Text>}
+      </div>
+      {list.isPending && <Loader aria-label={texts.loading} />}
+      {list.isError && (
+        <Alert color="red">
+          {t.failed}{' '}
+          <Anchor component="button" onClick={() => void list.refetch()}>
+            {t.retry}
+          </Anchor>
         </Alert>
       )}
-    </form>
+      {list.data?.length === 0 && <Text>{inBin ? t.binEmpty : t.none}</Text>}
+      <ul className={classes.list}>
+        {list.data?.map((card) => (
+          <ProjectCardView key={card.id} card={card} actions={actions} />
+        ))}
+      </ul>
+    </>
   );
 }
 
-function Projects() {
-  const list = useQuery({ queryKey: ['projects'], queryFn: api.listProjects });
-  if (list.isPending) return <Loader aria-label={texts.loading} />;
-  if (list.isError) {
-    return (
-      <Alert color="red">
-        {texts.rack.failed}{' '}
-        <Anchor component="button" onClick={() => void list.refetch()}>
-          {texts.rack.retry}
-        </Anchor>
-      </Alert>
-    );
-  }
-  if (list.data.length === 0) return <Text>{texts.rack.none}</Text>;
-  return (
-    <Box component="ul" className={classes.list}>
-      {list.data.map((card) => (
-        <ProjectRow key={card.id} card={card} />
-      ))}
-    </Box>
-  );
-}
-
-function ProjectRow({ card }: { card: ProjectCard }) {
-  const when = new Date(card.updatedAt).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' });
-  return (
-    <li>
-      <Link to={`/projects/${card.id}`} className={classes.row}>
-        <span className={classes.name}>{card.name}</span>
-        <span className={classes.figures}>
-          {texts.rack.pieces(card.pieces)} · {texts.rack.revision(card.revision)} · {when}
-        </span>
-      </Link>
-    </li>
-  );
+function useCardActions(onFault: (fault: string | undefined) => void): CardActions {
+  const queries = useQueryClient();
+  const work = useMutation({
+    mutationFn: (run: () => Promise<unknown>) => run(),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['projects'] }),
+    onMutate: () => onFault(undefined),
+    onError: () => onFault(texts.rack.actionFailed),
+  });
+  return {
+    rename: (id, name) => work.mutate(() => renameProject(id, name)),
+    duplicate: (id) => work.mutate(() => duplicateProject(id)),
+    saveFile: (id) => work.mutate(() => saveProjectFile(id)),
+    bin: (id) => work.mutate(() => api.bin(id)),
+    restore: (id) => work.mutate(() => api.restore(id)),
+  };
 }

@@ -1,6 +1,8 @@
+export { afterMenu } from './afterMenu.ts';
 export { ChoiceValue } from './ChoiceValue.tsx';
 export type { Choice } from './ChoiceValue.tsx';
 export { Loading } from './Loading.tsx';
+export { NameField } from './NameField.tsx';
 export { NumberValue } from './NumberValue.tsx';
 export type { NumberValueProps } from './NumberValue.tsx';
 export { Sentence } from './Sentence.tsx';

@@ -1,0 +1,1 @@
+ALTER TABLE `projects` ADD `binned_at` text;

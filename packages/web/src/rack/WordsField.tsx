@@ -1,0 +1,54 @@
+import { Alert, Button, Group, TextInput } from '@mantine/core';
+import { nameOf, newPiece, newProject, splitGraphemes } from '@fictile/core';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { api } from '../api/index.ts';
+import { texts } from '../words/index.ts';
+import classes from './Rack.module.css';
+
+/** The big field: words and Enter make a project and open it. */
+export function WordsField() {
+  const [words, setWords] = useState('');
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const make = useMutation({
+    mutationFn: async (text: string) => {
+      const name = nameOf(text);
+      const project = newProject(crypto.randomUUID(), name, [newPiece('title', name, splitGraphemes(text))]);
+      await api.createProject(project, crypto.randomUUID());
+      return project.id;
+    },
+    onSuccess: async (id) => {
+      await queries.invalidateQueries({ queryKey: ['projects'] });
+      await navigate(`/projects/${id}`);
+    },
+  });
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    if (words.trim() !== '' && !make.isPending) make.mutate(words);
+  };
+  return (
+    <form onSubmit={submit}>
+      <Group align="end" wrap="nowrap" className={classes.field}>
+        <TextInput
+          className={classes.grow}
+          classNames={{ input: classes.words, label: classes.prompt }}
+          variant="unstyled"
+          label={texts.rack.prompt}
+          value={words}
+          onChange={(event) => setWords(event.currentTarget.value)}
+          autoFocus
+        />
+        <Button type="submit" radius="xl" loading={make.isPending} disabled={words.trim() === ''}>
+          {texts.rack.make}
+        </Button>
+      </Group>
+      {make.isError && (
+        <Alert color="red" mt="sm">
+          {texts.rack.makeFailed}
+        </Alert>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,40 @@
+import { applyEdit, packProject, unpackProject, type Project } from '@fictile/core';
+import { api } from '../api/index.ts';
+import { saveFile } from '../ui/index.ts';
+import { failureText, texts } from '../words/index.ts';
+
+/** A document as a new project: with an id of its own. */
+async function keepAsNew(project: Project, name: string): Promise<string> {
+  const made = { ...project, id: crypto.randomUUID(), name: name.slice(0, 200) };
+  await api.createProject(made, crypto.randomUUID());
+  return made.id;
+}
+
+export async function duplicateProject(id: string): Promise<string> {
+  const { project } = await api.readProject(id);
+  return keepAsNew(project, texts.saving.copyOf(project.name));
+}
+
+export async function renameProject(id: string, name: string): Promise<void> {
+  const { project, revision } = await api.readProject(id);
+  const renamed = applyEdit(project, { kind: 'renameProject', name });
+  if (!renamed.ok) throw new Error(failureText(renamed.error));
+  await api.saveProject(renamed.value, revision, crypto.randomUUID());
+}
+
+/** The project as one file of its own. */
+export async function saveProjectFile(id: string): Promise<void> {
+  const { project } = await api.readProject(id);
+  saveFile(packProject({ project, assets: new Map() }), `${project.name.trim() || texts.pieces.newWords}.fictile`);
+}
+
+const LARGEST_FILE = 256 * 1024 * 1024;
+
+/** Brings a project file in as a new project. Gives its id, or what is wrong with the file. */
+export async function bringIn(file: File): Promise<{ id: string } | { fault: string }> {
+  if (file.size > LARGEST_FILE) return { fault: texts.rack.fileTooLarge };
+  const read = unpackProject(new Uint8Array(await file.arrayBuffer()));
+  if (read.ok) return { id: await keepAsNew(read.value.project, read.value.project.name) };
+  if (read.error.code === 'PROJECT_NEWER') return { fault: texts.rack.fileNewer };
+  return { fault: texts.rack.fileBroken(file.name) };
+}

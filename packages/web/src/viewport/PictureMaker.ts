@@ -1,0 +1,62 @@
+import type { Project, ShownPiece } from '@fictile/core';
+import { JobClient } from '../worker/index.ts';
+import type { PictureReply, PictureRequest } from './picture.worker.ts';
+
+const WIDTH = 640;
+const HEIGHT = 376;
+
+/** Makes small pictures of projects, one after the other, in workers of its own. */
+export class PictureMaker {
+  #geometry: JobClient | undefined;
+  #drawing: Worker | undefined;
+  #serial = 0;
+  #queue: Promise<unknown> = Promise.resolve();
+  readonly #waiting = new Map<number, (picture: Blob | undefined) => void>();
+
+  make(project: Project): Promise<Blob | undefined> {
+    const made = this.#queue.then(() => this.#make(project));
+    this.#queue = made.catch(() => undefined);
+    return made;
+  }
+
+  stop(): void {
+    this.#geometry?.stop();
+    this.#drawing?.terminate();
+    for (const resolve of this.#waiting.values()) resolve(undefined);
+  }
+
+  async #make(project: Project): Promise<Blob | undefined> {
+    this.#geometry ??= new JobClient();
+    const answer = await this.#geometry.ask({ kind: 'evaluate', project, known: [] });
+    if (answer.kind !== 'evaluated' || answer.pieces.every((piece) => piece.clusters.length === 0)) return undefined;
+    return this.#draw(project, answer.pieces);
+  }
+
+  #draw(project: Project, pieces: ShownPiece[]): Promise<Blob | undefined> {
+    this.#drawing ??= this.#start();
+    const serial = ++this.#serial;
+    const slots = Object.fromEntries(pieces.map((piece) => [piece.pieceId, project.pieces[piece.pieceId].slots]));
+    const request: PictureRequest = { serial, pieces, slots, width: WIDTH, height: HEIGHT };
+    const buffers = pieces
+      .flatMap((piece) => piece.clusters)
+      .flatMap(({ buffers: b }) => (b ? [b.positions, b.normals, b.index, b.edges] : []))
+      .map((array) => array.buffer as ArrayBuffer);
+    return new Promise((resolve) => {
+      this.#waiting.set(serial, resolve);
+      this.#drawing?.postMessage(request, buffers);
+    });
+  }
+
+  #start(): Worker {
+    const worker = new Worker(new URL('./picture.worker.ts', import.meta.url), { type: 'module' });
+    worker.onmessage = (event: MessageEvent<PictureReply>) => {
+      this.#waiting.get(event.data.serial)?.(event.data.picture);
+      this.#waiting.delete(event.data.serial);
+    };
+    worker.onerror = () => {
+      for (const resolve of this.#waiting.values()) resolve(undefined);
+      this.#waiting.clear();
+    };
+    return worker;
+  }
+}

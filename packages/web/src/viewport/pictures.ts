@@ -1,0 +1,1 @@
+export { PictureMaker } from './PictureMaker.ts';

@@ -108,6 +108,23 @@ test('a command is found by its words and run by keyboard', async ({ page }) => 
   await expect(page.getByRole('listitem')).toHaveCount(2);
 });
 
+test('words are typed on the letters themselves', async ({ page }) => {
+  await makeProject(page, 'Kiln');
+  await settled(page);
+  await page.getByRole('img', { name: 'View of the solids' }).dblclick();
+  await expect(page.getByRole('textbox', { name: 'Words on the letters' })).toBeFocused();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.type('o');
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.type('h');
+  await expect(words(page)).toHaveValue('Kohn');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await expect(words(page)).toHaveValue('Kiln');
+});
+
 test('the view is saved as a picture of the wished size', async ({ page }) => {
   await makeProject(page, 'I');
   await settled(page);

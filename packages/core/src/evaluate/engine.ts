@@ -31,16 +31,20 @@ export interface Evaluated {
   letters: Letter[];
   /** where the piece stands in the scene */
   transform: Transform;
-  /** for what is drawn on letters: heights of the line, mm */
+  /** for what is drawn on letters */
   line: LineMeasures;
   remarks: Remark[];
   built: LetteringStats;
 }
 
-/** Heights of a line of text about its baseline, mm; down is negative. */
+/** Heights that a caret needs, mm, in the piece's own space. */
 export interface LineMeasures {
+  /** of a line above its baseline, and (negative) below it */
   up: number;
   down: number;
+  baselines: number[];
+  /** depth of the front */
+  front: number;
 }
 
 export interface EngineTools {
@@ -78,7 +82,7 @@ export class Engine {
         clusters: [],
         letters: [],
         transform: pieceTransform(piece.placement, []),
-        line: { up: piece.source.sizeMm, down: 0 },
+        line: { up: piece.source.sizeMm, down: 0, baselines: [], front: frontOf(piece) },
         remarks: [early],
         built: { clusters: 0, wavefronts: 0, lifted: 0 },
       });
@@ -125,7 +129,12 @@ export class Engine {
       clusters: lettering.clusters,
       letters: layout.letters,
       transform: pieceTransform(piece.placement, lettering.clusters),
-      line: { up: face.metrics.ascender * layout.mmPerUnit, down: face.metrics.descender * layout.mmPerUnit },
+      line: {
+        up: face.metrics.ascender * layout.mmPerUnit,
+        down: face.metrics.descender * layout.mmPerUnit,
+        baselines: layout.baselines,
+        front: frontOf(piece),
+      },
       remarks: [...missing, ...lettering.remarks],
       built: lettering.built,
     });
@@ -148,6 +157,9 @@ export class Engine {
 }
 
 const backEdge = (solid: Piece['body']['solid']): Edge => (solid.backAsFront ? solid.front : solid.back);
+
+const frontOf = ({ source, body }: Piece): number =>
+  body.solid.depthMm * { back: 1, middle: 0.5, front: 0 }[source.depthAnchor];
 
 /** Why a piece is not built at all, told instead of an error: the words are kept. */
 function heldBack(piece: Piece): Remark | undefined {

@@ -1,3 +1,5 @@
+export { caretStops, nearestStop } from './caret.ts';
+export type { CaretLetter, CaretStop } from './caret.ts';
 export { findFont } from './catalogue.ts';
 export type { FontAxis, FontCatalogue, FontFamily, FontRef, FontStyle } from './catalogue.ts';
 export { fontAxes } from './describeFont.ts';

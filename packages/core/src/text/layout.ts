@@ -45,6 +45,8 @@ export interface Letter {
 
 export interface Layout {
   letters: Letter[];
+  /** height of each line's baseline, mm; lines without letters too */
+  baselines: number[];
   /** characters the font has no glyph for, each once */
   missing: string[];
   mmPerUnit: number;
@@ -57,13 +59,14 @@ const LEFT_OFF_WHEN_TRACKED = { liga: 0, clig: 0 };
 /** Graphemes -> letters with their places: shaped line by line, tracked, aligned, anchored. */
 export function layoutWords(graphemes: readonly Grapheme[], face: FontFace, options: LayoutOptions): Layout {
   const mmPerUnit = options.sizeMm / face.metrics.capHeight;
-  const layout: Layout = { letters: [], missing: [], mmPerUnit, extentMm: 0 };
+  const layout: Layout = { letters: [], baselines: [], missing: [], mmPerUnit, extentMm: 0 };
   const lines = splitLines(graphemes);
   const lineHeight = (face.metrics.ascender - face.metrics.descender + face.metrics.lineGap) * mmPerUnit;
   const leading = (lineHeight * options.leadingPercent) / 100;
   const top = anchorShift(face, options.anchor, (lines.length - 1) * leading, mmPerUnit);
   let words = 0;
   lines.forEach((line, index) => {
+    layout.baselines.push(top - index * leading);
     const letters = shapeLine(line, face, options, mmPerUnit, layout.missing);
     const width = letters.reduce((sum, l) => sum + l.advance, 0) - trackingOf(options) * (letters.length > 0 ? 1 : 0);
     let x = { left: 0, center: -width / 2, right: -width }[options.align];

@@ -3,8 +3,10 @@ import { SHIPPED_FONTS } from '@fictile/fonts';
 import { shippedFaces } from '../testing/faces.ts';
 import {
   BOX_GLYPH,
+  caretStops,
   findFont,
   layoutWords,
+  nearestStop,
   openFont,
   splitGraphemes,
   type FontFace,
@@ -88,6 +90,53 @@ test('texts are cut into what a person sees, and cleaned', () => {
   const heap = splitGraphemes(`e${'\u0323'.repeat(5000)}`);
   expect(heap.every((g) => g.length <= 256)).toBe(true);
   expect(heap.join('')).toHaveLength(5001 - (heap.join('').startsWith('ẹ') ? 1 : 0));
+});
+
+describe('caret', () => {
+  const stopsOf = (text: string, options: Partial<LayoutOptions> = {}, face = sans()) => {
+    const graphemes = splitGraphemes(text).map((t, i) => ({ id: i + 1, text: t }));
+    const layout = layoutWords(graphemes, face, { ...USUAL, ...options });
+    return { layout, stops: caretStops(graphemes, layout.letters, layout.baselines) };
+  };
+
+  test('stands before each letter and behind the last, in every line', () => {
+    const { layout, stops } = stopsOf('Ki\n\nRow');
+    expect(stops.map((s) => [s.at, s.line])).toEqual([[0, 0], [1, 0], [2, 0], [3, 1], [4, 2], [5, 2], [6, 2], [7, 2]]); // prettier-ignore
+    expect(stops[1].x).toBe(layout.letters[1].x);
+    expect(stops[2].x).toBe(layout.letters[1].x + layout.letters[1].advance);
+    expect(stops[3]).toMatchObject({ x: 0, y: layout.baselines[1] });
+    expect(stops[4].y).toBe(layout.letters[2].y);
+  });
+
+  test('words without letters have one place', () => {
+    expect(stopsOf('').stops).toEqual([{ at: 0, line: 0, x: 0, y: 0 }]);
+  });
+
+  test('a ligature is shared out among its letters', () => {
+    const letters = [{ id: 1, line: 0, x: 10, advance: 9 }];
+    const graphemes = [...'ffi'].map((text, i) => ({ id: i + 1, text }));
+    expect(caretStops(graphemes, letters, [0]).map((s) => s.x)).toEqual([10, 13, 16, 19]);
+  });
+
+  test('in a line that runs to the left it stands at right edges', () => {
+    const letters = [
+      { id: 1, line: 0, x: 20, advance: 10 },
+      { id: 2, line: 0, x: 5, advance: 15 },
+    ];
+    const graphemes = [...'אב'].map((text, i) => ({ id: i + 1, text }));
+    expect(caretStops(graphemes, letters, [0]).map((s) => s.x)).toEqual([30, 20, 5]);
+  });
+
+  test('a point means the nearest place of the nearest line', () => {
+    const { layout, stops } = stopsOf('Kiln\nRow');
+    const second = layout.letters[5];
+    const at = (x: number, y: number): number | undefined => nearestStop(stops, x, y, 72)?.at;
+    expect(at(second.x + 0.4 * second.advance, second.y + 30)).toBe(6);
+    expect(at(second.x + 0.6 * second.advance, second.y + 30)).toBe(7);
+    expect(at(-999, 999)).toBe(0);
+    expect(at(999, -999)).toBe(8);
+    expect(nearestStop([], 0, 0, 72)).toBeUndefined();
+  });
 });
 
 describe('fonts', () => {

@@ -8,7 +8,7 @@ export function useKeys(commands: readonly Command[]): void {
       const pressed = pressedKeys(event);
       const command = commands.find((c) => c.keys?.toLowerCase() === pressed);
       if (!command || command.isPossible === false) return;
-      if (!pressed.startsWith('mod') && isTyping(event.target)) return;
+      if (!pressed.startsWith('mod') && (isTyping(event.target) || isPressed(event))) return;
       event.preventDefault();
       command.run();
     };
@@ -22,6 +22,9 @@ function pressedKeys(event: KeyboardEvent): string {
   const shift = event.shiftKey && mod !== '' ? 'shift+' : '';
   return `${mod}${shift}${event.key.toLowerCase()}`;
 }
+
+/** Enter belongs to what has the focus. */
+const isPressed = (event: KeyboardEvent): boolean => event.key === 'Enter' && event.target !== document.body;
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&

@@ -21,7 +21,7 @@ const shown = (remarks: Remark[]): ShownPiece => ({
   clusters: [],
   letters: [],
   transform: STILL,
-  line: { up: 1, down: 0 },
+  line: { up: 1, down: 0, baselines: [0], front: 0 },
   remarks,
   faces: 1234,
   quads: 1000,

@@ -1,1 +1,2 @@
+export { pieceEdits } from './pieceEdits.ts';
 export { Recipe } from './Recipe.tsx';

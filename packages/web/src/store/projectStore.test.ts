@@ -55,6 +55,17 @@ test('saves within a second of the last edit, and the draft goes when it is ackn
   expect(sent[1].baseRevision).toBe(4);
 });
 
+test('a burst of typing undoes as one, a pause begins another', async () => {
+  const store = new ProjectStore(stored);
+  for (const name of ['A', 'AB', 'ABC']) store.edit(rename(name), 'name');
+  await wait(1500);
+  store.edit(rename('ABCD'), 'name');
+  store.undo();
+  expect(store.project.name).toBe('ABC');
+  store.undo();
+  expect(store.project.name).toBe('Kiln');
+});
+
 test('saves at least every five seconds while editing goes on', async () => {
   const store = new ProjectStore(stored);
   for (let i = 0; i < 100; i++) {

@@ -27,6 +27,8 @@ export interface ProjectState {
 const QUIET_MS = 400;
 const LONGEST_WAIT_MS = 4000;
 const RETRY_MS = 2000;
+/** A pause as long as this ends a burst of typing. */
+const PAUSE_MS = 1200;
 
 /**
  * One open project: its document, what can be undone, and its saving. Every edit is kept in the browser at once and sent within a second
@@ -39,6 +41,8 @@ export class ProjectStore {
   #timer: ReturnType<typeof setTimeout> | undefined;
   #dirtySince: number | undefined;
   #sending = false;
+  #lastEdit = 0;
+  #burst = 0;
 
   constructor(stored: StoredProject) {
     const draft = readDraft(stored.project.id);
@@ -64,9 +68,11 @@ export class ProjectStore {
     return () => this.#listeners.delete(listener);
   };
 
-  /** Edits with the same key in a row undo as one. */
+  /** Edits with the same key in a row undo as one, as long as no pause parts them. */
   edit(edit: Edit, joinKey?: string): void {
-    const next = commit(this.#state.history, edit, joinKey);
+    if (Date.now() - this.#lastEdit > PAUSE_MS) this.#burst++;
+    this.#lastEdit = Date.now();
+    const next = commit(this.#state.history, edit, joinKey && `${joinKey} ${this.#burst}`);
     if (!next.ok) this.#set({ refusal: next.error });
     else this.#change(next.value);
   }

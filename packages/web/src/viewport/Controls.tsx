@@ -20,7 +20,7 @@ const FROM: Readonly<Record<ViewName, Vector3>> = {
 };
 
 /** Drag turns, right drag moves, the wheel comes nearer. Fits when first something is there and whenever it is wished. */
-export function Controls({ box, wish }: { box: Box3; wish: ViewWish }) {
+export function Controls({ box, wish, turns }: { box: Box3; wish: ViewWish; turns: boolean }) {
   const { camera, gl, invalidate, size } = useThree();
   const controls = useRef<OrbitControls>(null);
   const [fitted, setFitted] = useState(-1);
@@ -32,6 +32,10 @@ export function Controls({ box, wish }: { box: Box3; wish: ViewWish }) {
     controls.current = made;
     return () => made.dispose();
   }, [camera, gl, invalidate]);
+  useEffect(() => {
+    // while words are typed a drag selects; the wheel still comes nearer
+    if (controls.current) controls.current.enableRotate = turns;
+  }, [turns]);
   useEffect(() => {
     if (box.isEmpty() || fitted === wish.serial || !controls.current) return;
     fit(camera as PerspectiveCamera, controls.current, {

@@ -15,10 +15,14 @@ export interface SolidsProps {
   mode: SurfaceMode;
   showEdges: boolean;
   onChoose: (pieceId: string) => void;
+  /** double-click: the words want to be typed on */
+  onType: (pieceId: string) => void;
+  /** the piece that is typed on; it takes its clicks itself */
+  typed: string | undefined;
 }
 
 /** All clusters of all pieces where they stand. */
-export function Solids({ project, pieces, shelf, mode, showEdges, onChoose }: SolidsProps) {
+export function Solids({ project, pieces, shelf, mode, showEdges, onChoose, onType, typed }: SolidsProps) {
   const invalidate = useThree((three) => three.invalidate);
   useEffect(() => invalidate(), [project, pieces, mode, showEdges, invalidate]);
   return pieces.map((piece) => {
@@ -29,8 +33,12 @@ export function Solids({ project, pieces, shelf, mode, showEdges, onChoose }: So
         key={piece.pieceId}
         matrixAutoUpdate={false}
         matrix={matrixOf(piece.transform)}
+        onDoubleClick={(event) => {
+          event.stopPropagation();
+          if (piece.pieceId !== typed) onType(piece.pieceId);
+        }}
         onClick={(event) => {
-          if (event.delta > 4) return; // the end of a turn of the view
+          if (event.delta > 4 || piece.pieceId === typed) return; // the end of a turn of the view
           event.stopPropagation();
           onChoose(piece.pieceId);
         }}

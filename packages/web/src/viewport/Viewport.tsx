@@ -2,6 +2,7 @@ import type { Project, ShownPiece } from '@fictile/core';
 import { Canvas } from '@react-three/fiber';
 import { useMemo } from 'react';
 import { NeutralToneMapping } from 'three';
+import { Caret, type CaretPlace } from './Caret.tsx';
 import { Controls, type ViewWish } from './Controls.tsx';
 import type { GeometryShelf } from './geometries.ts';
 import type { SurfaceMode } from './materials.ts';
@@ -9,6 +10,12 @@ import { PictureTaker, type TakePicture } from './PictureTaker.tsx';
 import { boundsOf } from './scene.ts';
 import { Solids } from './Solids.tsx';
 import { Surroundings } from './Surroundings.tsx';
+
+/** The caret on a piece's letters. */
+export interface Typing {
+  pieceId: string;
+  place: CaretPlace;
+}
 
 interface ViewportProps {
   project: Project;
@@ -18,22 +25,32 @@ interface ViewportProps {
   showEdges: boolean;
   wish: ViewWish;
   label: string;
+  chosen: string | undefined;
   onChoose: (pieceId: string) => void;
+  onType: (pieceId: string) => void;
+  typing: Typing | undefined;
+  onPlace: (place: CaretPlace) => void;
   onPictures: (take: TakePicture | undefined) => void;
 }
 
 /** Draws the pieces; nothing here computes meshes. */
-export function Viewport({
-  project,
-  pieces,
-  shelf,
-  mode,
-  showEdges,
-  wish,
-  label,
-  onChoose,
-  onPictures,
-}: ViewportProps) {
+export function Viewport(props: ViewportProps) {
+  const {
+    project,
+    pieces,
+    shelf,
+    mode,
+    showEdges,
+    wish,
+    label,
+    chosen,
+    typing,
+    onChoose,
+    onType,
+    onPlace,
+    onPictures,
+  } = props;
+  const typed = typing && pieces.find((p) => p.pieceId === typing.pieceId);
   const box = useMemo(() => boundsOf(pieces, shelf), [pieces, shelf]);
   const standsOnTable = pieces.some((p) => project.pieces[p.pieceId]?.placement.stand === 'table');
   const lowest = box.isEmpty() ? -50 : box.min.y;
@@ -41,6 +58,7 @@ export function Viewport({
     <Canvas
       aria-label={label}
       role="img"
+      onPointerMissed={(event) => event.type === 'dblclick' && chosen !== undefined && onType(chosen)}
       frameloop="demand"
       shadows="percentage"
       dpr={[1, 2]}
@@ -48,8 +66,20 @@ export function Viewport({
       camera={{ fov: 30, near: 1, far: 100_000, position: [0, 0, 800] }}
     >
       <Surroundings box={box} table={standsOnTable ? Math.min(0, lowest) : lowest} />
-      <Solids project={project} pieces={pieces} shelf={shelf} mode={mode} showEdges={showEdges} onChoose={onChoose} />
-      <Controls box={box} wish={wish} />
+      <Solids
+        project={project}
+        pieces={pieces}
+        shelf={shelf}
+        mode={mode}
+        showEdges={showEdges}
+        onChoose={onChoose}
+        onType={onType}
+        typed={typing?.pieceId}
+      />
+      {typing && typed && (
+        <Caret piece={project.pieces[typing.pieceId]} shown={typed} place={typing.place} onPlace={onPlace} />
+      )}
+      <Controls box={box} wish={wish} turns={!typing} />
       <PictureTaker onReady={onPictures} />
     </Canvas>
   );

@@ -21,7 +21,7 @@ const piece = (...clusters: ShownCluster[]): ShownPiece[] => [
     clusters,
     letters: [],
     transform: STILL,
-    line: { up: 1, down: 0 },
+    line: { up: 1, down: 0, baselines: [0], front: 0 },
     remarks: [],
     faces: 0,
     quads: 0,

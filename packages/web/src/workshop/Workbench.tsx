@@ -1,19 +1,20 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { spotlight } from '@mantine/spotlight';
-import type { Project } from '@fictile/core';
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import { Checks } from '../checks/index.ts';
 import { CommandSearch, useKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces } from '../pieces/index.ts';
 import { Recipe } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
-import { boundsOf, canDraw, Viewport, type TakePicture } from '../viewport/index.ts';
+import type { TakePicture } from '../viewport/index.ts';
 import { failureText, texts } from '../words/index.ts';
 import { TopBar } from './TopBar.tsx';
 import { useEvaluation, type Evaluation } from './useEvaluation.ts';
-import { USUAL_VIEW, ViewBar, type ViewSettings } from './ViewBar.tsx';
+import { useTyping } from './useTyping.ts';
+import { USUAL_VIEW, type ViewSettings } from './ViewBar.tsx';
+import { ViewPane } from './ViewPane.tsx';
 import classes from './Workbench.module.css';
 import { workshopCommands } from './workshopCommands.ts';
 
@@ -26,6 +27,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
   const [isHandingOver, setIsHandingOver] = useState(false);
   const [take, setTake] = useState<TakePicture>();
   const [wanted, setWanted] = useState<string>();
+  const typing = useTyping(store, setWanted);
   const chosen = wanted !== undefined && project.pieces[wanted] ? wanted : project.pieceOrder[0];
   const piece = chosen === undefined ? undefined : project.pieces[chosen];
   const shown = evaluation.pieces.find((p) => p.pieceId === chosen);
@@ -40,6 +42,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
     setView,
     choose: setWanted,
     openHandOver: () => setIsHandingOver(true),
+    type: typing.start,
     toggleLight: toggleColorScheme,
     toRack: () => void navigate('/'),
   });
@@ -56,18 +59,18 @@ export function Workbench({ store }: { store: ProjectStore }) {
         )}
         <Faults evaluation={evaluation} refusal={state.refusal} pieceId={chosen} />
       </aside>
-      <main className={classes.view} aria-busy={evaluation.busy}>
-        <Drawn
-          project={project}
-          evaluation={evaluation}
-          shelf={shelf}
-          view={view}
-          onChoose={setWanted}
-          onPictures={onPictures}
-        />
-        <SizeLabel project={project} evaluation={evaluation} shelf={shelf} />
-        <ViewBar settings={view} onChange={setView} />
-      </main>
+      <ViewPane
+        store={store}
+        project={project}
+        evaluation={evaluation}
+        shelf={shelf}
+        view={view}
+        setView={setView}
+        chosen={chosen}
+        typing={typing}
+        onChoose={setWanted}
+        onPictures={onPictures}
+      />
       <aside className={classes.side}>
         <Pieces project={project} shown={evaluation.pieces} chosen={chosen} actions={actions} onChoose={setWanted} />
         {(shown?.faces ?? 0) > 0 && <Checks client={client} project={project} pieceId={chosen} />}
@@ -105,47 +108,5 @@ function Faults({ evaluation, refusal, pieceId }: FaultsProps) {
         </Alert>
       )}
     </>
-  );
-}
-
-type Shelf = ReturnType<typeof useEvaluation>['shelf'];
-
-interface DrawnProps {
-  project: Project;
-  evaluation: Evaluation;
-  shelf: Shelf;
-  view: ViewSettings;
-  onChoose: (pieceId: string) => void;
-  onPictures: (take: TakePicture | undefined) => void;
-}
-
-function Drawn({ project, evaluation, shelf, view, onChoose, onPictures }: DrawnProps) {
-  const [drawing] = useState(canDraw);
-  const [parameters] = useSearchParams();
-  if (!drawing) return <Text p="xl">{texts.workshop.noView}</Text>;
-  if (parameters.get('view') === 'off') return null;
-  return (
-    <Viewport
-      project={project}
-      pieces={evaluation.pieces}
-      shelf={shelf}
-      mode={view.mode}
-      showEdges={view.showEdges}
-      wish={view.wish}
-      label={texts.workshop.view}
-      onChoose={onChoose}
-      onPictures={onPictures}
-    />
-  );
-}
-
-/** Name and outer size of everything that is seen. */
-function SizeLabel({ project, evaluation, shelf }: Pick<DrawnProps, 'project' | 'evaluation' | 'shelf'>) {
-  const box = useMemo(() => boundsOf(evaluation.pieces, shelf), [evaluation.pieces, shelf]);
-  const size = box.isEmpty() ? undefined : [box.max.x - box.min.x, box.max.y - box.min.y, box.max.z - box.min.z];
-  return (
-    <div className={classes.label} data-testid="figures" aria-live="polite">
-      {evaluation.busy ? texts.workshop.working : texts.workshop.size(project.name, size ?? [0, 0, 0])}
-    </div>
   );
 }

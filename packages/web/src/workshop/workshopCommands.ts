@@ -13,6 +13,7 @@ interface Bench {
   setView: (view: ViewSettings) => void;
   choose: (pieceId: string) => void;
   openHandOver: () => void;
+  type: (pieceId: string) => void;
   toggleLight: () => void;
   toRack: () => void;
 }
@@ -44,6 +45,13 @@ export function workshopCommands(bench: Bench): Command[] {
       label: t.words,
       keys: '1',
       run: () => document.querySelector<HTMLElement>('[aria-label="Words"] textarea')?.focus(),
+    },
+    {
+      id: 'type',
+      label: t.type,
+      keys: 'Enter',
+      isPossible: bench.piece !== undefined,
+      run: () => bench.piece && bench.type(bench.piece.id),
     },
     ...pieceCommands(bench),
     ...viewCommands(bench),

@@ -1,0 +1,99 @@
+import { caretStops, nearestStop, type CaretStop, type Piece, type ShownPiece } from '@fictile/core';
+import { useThree, type ThreeEvent } from '@react-three/fiber';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Vector3, type Group } from 'three';
+import { matrixOf } from './scene.ts';
+
+/** Graphemes before the caret and before the other end of the selection. */
+export interface CaretPlace {
+  focus: number;
+  anchor: number;
+}
+
+interface CaretProps {
+  piece: Piece;
+  shown: ShownPiece;
+  place: CaretPlace;
+  onPlace: (place: CaretPlace) => void;
+}
+
+const BLINK_MS = 530;
+
+/** The caret and selection on the letters' own front, and the clicks that set them. */
+export function Caret({ piece, shown, place, onPlace }: CaretProps) {
+  const { line, letters, transform } = shown;
+  const stops = useMemo(
+    () => caretStops(piece.source.graphemes, letters, line.baselines),
+    [piece.source.graphemes, letters, line.baselines],
+  );
+  const group = useRef<Group>(null);
+  const isOn = useBlink(place);
+  const isDragging = useRef(false);
+  const height = line.up - line.down;
+  const stopAt = (event: ThreeEvent<PointerEvent>): number | undefined => {
+    const point = group.current?.worldToLocal(new Vector3().copy(event.point));
+    return point && nearestStop(stops, point.x, point.y, line.up + line.down)?.at;
+  };
+  const set = (event: ThreeEvent<PointerEvent>, keepsAnchor: boolean): void => {
+    const at = stopAt(event);
+    event.stopPropagation();
+    if (at !== undefined) onPlace({ focus: at, anchor: keepsAnchor ? place.anchor : at });
+  };
+  const caret = stops[Math.min(place.focus, stops.length - 1)];
+  const front = line.front + height * 0.004;
+  return (
+    <group ref={group} matrixAutoUpdate={false} matrix={matrixOf(transform)}>
+      <mesh
+        position={[0, (line.up + line.down) / 2, front]}
+        visible={false}
+        onPointerDown={(event) => {
+          isDragging.current = true;
+          set(event, event.shiftKey);
+        }}
+        onPointerMove={(event) => isDragging.current && set(event, true)}
+        onPointerUp={() => (isDragging.current = false)}
+      >
+        <planeGeometry
+          args={[shown.letters.length * height * 4 + height * 8, height * (line.baselines.length * 4 + 4)]}
+        />
+      </mesh>
+      {selectionRows(stops, place).map(([from, to]) => (
+        <mesh key={from.at} position={[(from.x + to.x) / 2, from.y + (line.up + line.down) / 2, front]} renderOrder={2}>
+          <planeGeometry args={[Math.max(Math.abs(to.x - from.x), height * 0.02), height]} />
+          <meshBasicMaterial color="#22489c" transparent opacity={0.28} depthTest={false} toneMapped={false} />
+        </mesh>
+      ))}
+      {caret && isOn && (
+        <mesh position={[caret.x, caret.y + (line.up + line.down) / 2, front]} renderOrder={3}>
+          <boxGeometry args={[height * 0.018, height, height * 0.006]} />
+          <meshBasicMaterial color="#22489c" depthTest={false} toneMapped={false} />
+        </mesh>
+      )}
+    </group>
+  );
+}
+
+/** First and last stop of the selection in each line it touches. */
+function selectionRows(stops: readonly CaretStop[], { focus, anchor }: CaretPlace): [CaretStop, CaretStop][] {
+  if (focus === anchor) return [];
+  const inside = stops.filter((s) => s.at >= Math.min(focus, anchor) && s.at <= Math.max(focus, anchor));
+  const lines = [...new Set(inside.map((s) => s.line))];
+  return lines.map((line) => {
+    const row = inside.filter((s) => s.line === line);
+    return [row[0], row[row.length - 1]];
+  });
+}
+
+/** On right after every move; steady for those who asked for less motion. */
+function useBlink(place: CaretPlace): boolean {
+  const invalidate = useThree((three) => three.invalidate);
+  const [isOn, setIsOn] = useState(true);
+  useEffect(() => {
+    setIsOn(true);
+    if (window.matchMedia('(prefers-reduced-motion: reduce)').matches) return;
+    const timer = setInterval(() => setIsOn((on) => !on), BLINK_MS);
+    return () => clearInterval(timer);
+  }, [place]);
+  useEffect(() => invalidate(), [isOn, place, invalidate]);
+  return isOn;
+}

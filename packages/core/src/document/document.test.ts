@@ -77,6 +77,13 @@ describe('pieces', () => {
     expect(three.pieceOrder).toEqual(['a', 'c', 'b']);
   });
 
+  test('a whole document is taken over as one edit, and undone as one', () => {
+    const older = { ...two(), id: 'another', name: 'Before' };
+    const history = unwrap(commit(startHistory(start()), { kind: 'takeDocument', project: older }));
+    expect(history.project).toEqual({ ...older, id: 'p' });
+    expect(undo(history).project).toEqual(start());
+  });
+
   test('several edits are one: all or none', () => {
     const hide = (pieceId: string): Edit => ({ kind: 'setPiece', pieceId, values: { visible: false } });
     const hidden = unwrap(applyEdit(two(), { kind: 'many', edits: [hide('a'), hide('b')] }));

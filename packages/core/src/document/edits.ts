@@ -13,6 +13,8 @@ import {
 /** All that can be done to a document. Edits are data: they can be named, sent, and joined. */
 export type Edit =
   | { kind: 'renameProject'; name: string }
+  /** the whole document as another one has it, an older version for one; the id stays */
+  | { kind: 'takeDocument'; project: Project }
   | { kind: 'spliceWords'; pieceId: string; at: number; remove: number; insert: readonly string[] }
   | { kind: 'setWords'; pieceId: string; values: Partial<Omit<Words, 'kind' | 'graphemes' | 'nextId'>> }
   | { kind: 'setSolid'; pieceId: string; values: Partial<Piece['body']['solid']> }
@@ -38,6 +40,8 @@ function change(project: Project, edit: Edit): Result<Project> {
   switch (edit.kind) {
     case 'renameProject':
       return ok({ ...project, name: edit.name });
+    case 'takeDocument':
+      return ok({ ...edit.project, id: project.id });
     case 'addPiece':
       return ok(addPiece(project, edit.piece, edit.after));
     case 'many':

@@ -4,9 +4,9 @@ import { IconDots } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { afterMenu, NameField } from '../ui/index.ts';
+import { afterMenu, ageText, NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import { ageText } from './age.ts';
+
 import { pictureOf } from './pictures.ts';
 import classes from './Rack.module.css';
 

@@ -1,2 +1,5 @@
+export { takeDraft } from './drafts.ts';
+export type { Draft } from './drafts.ts';
 export { ProjectStore } from './projectStore.ts';
 export type { ProjectState, SaveState } from './projectStore.ts';
+export { announceTab } from './tabs.ts';

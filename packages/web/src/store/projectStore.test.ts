@@ -1,5 +1,6 @@
 import { jest } from '@jest/globals';
 import { newPiece, newProject, type Project } from '@fictile/core';
+import { takeDraft } from './drafts.ts';
 import { ProjectStore } from './projectStore.ts';
 
 const stored = {
@@ -15,11 +16,13 @@ let sent: { project: Project; baseRevision: number }[];
 let shelf: Map<string, string>;
 
 beforeEach(() => {
+  FakeChannel.open.clear();
   jest.useFakeTimers();
   answers = [];
   sent = [];
   shelf = new Map();
   Object.assign(globalThis, {
+    BroadcastChannel: FakeChannel,
     localStorage: {
       getItem: (k: string) => shelf.get(k) ?? null,
       setItem: (k: string, v: string) => shelf.set(k, v),
@@ -35,6 +38,27 @@ beforeEach(() => {
   });
 });
 afterEach(() => jest.useRealTimers());
+
+/** Tabs of one browser, without a browser. */
+class FakeChannel {
+  static open = new Set<FakeChannel>();
+  onmessage?: (event: { data: unknown }) => void;
+  readonly #name: string;
+
+  constructor(name: string) {
+    this.#name = name;
+    FakeChannel.open.add(this);
+  }
+
+  postMessage(data: unknown): void {
+    for (const other of FakeChannel.open)
+      if (other !== this && other.#name === this.#name) other.onmessage?.({ data: structuredClone(data) });
+  }
+
+  close(): void {
+    FakeChannel.open.delete(this);
+  }
+}
 
 const taken: (typeof answers)[number] = ({ baseRevision }) => ({
   status: 200,
@@ -87,7 +111,7 @@ test('without a server the words are kept in the browser and sent when it is bac
 
 test('a reload while typing takes up the draft and sends it', async () => {
   new ProjectStore(stored).edit(rename('typed'));
-  const again = new ProjectStore(stored);
+  const again = new ProjectStore(stored, await takeDraft('p'));
   expect([again.project.name, again.state.save]).toEqual(['typed', 'unsaved']);
   await wait(1000);
   expect(sent[0].project.name).toBe('typed');
@@ -104,6 +128,27 @@ test('a newer version elsewhere is told, and nothing is sent until the person ch
   expect([store.state.save, sent.length, store.project.name]).toEqual(['conflict', 1, 'mine still']);
   store.takeTheirs();
   expect([store.state.save, store.project.name, shelf.size]).toEqual(['saved', 'theirs', 0]);
+});
+
+test('another tab takes over what is saved here, unless something of its own waits', async () => {
+  const [here, idle, busy] = [new ProjectStore(stored), new ProjectStore(stored), new ProjectStore(stored)];
+  here.edit(rename('here'));
+  await wait(300);
+  busy.edit(rename('busy'));
+  await wait(200);
+  expect([idle.project.name, idle.state.save]).toEqual(['here', 'saved']);
+  expect([busy.project.name, busy.state.save, busy.state.newer?.project.name]).toEqual(['busy', 'conflict', 'here']);
+});
+
+test('when the browser has no room left, that is known', async () => {
+  answers = Array.from({ length: 9 }, () => () => 'down');
+  globalThis.localStorage.setItem = () => {
+    throw new Error('quota');
+  };
+  const store = new ProjectStore(stored);
+  store.edit(rename('A'));
+  await wait(1000);
+  expect([store.state.save, store.state.isKept, store.project.name]).toEqual(['offline', false, 'A']);
 });
 
 test('an answer that got lost is no conflict', async () => {

@@ -11,7 +11,7 @@ import {
   type Project,
 } from '@fictile/core';
 import { api, Refused } from '../api/index.ts';
-import { dropDraft, keepDraft, readDraft } from './drafts.ts';
+import { dropDraft, keepDraft, type Draft } from './drafts.ts';
 
 export type SaveState = 'saved' | 'saving' | 'unsaved' | 'offline' | 'refused' | 'conflict';
 
@@ -20,6 +20,8 @@ export interface ProjectState {
   save: SaveState;
   /** what stands on the server, when someone else saved meanwhile */
   newer: StoredProject | undefined;
+  /** what is not saved yet is at least kept in this browser */
+  isKept: boolean;
   /** why the last edit was not taken */
   refusal: Failure | undefined;
 }
@@ -41,13 +43,21 @@ export class ProjectStore {
   #timer: ReturnType<typeof setTimeout> | undefined;
   #dirtySince: number | undefined;
   #sending = false;
+  #channel: BroadcastChannel | undefined;
   #lastEdit = 0;
   #burst = 0;
 
-  constructor(stored: StoredProject) {
-    const draft = readDraft(stored.project.id);
+  /** `draft`: what an earlier life of the page could not send any more. */
+  constructor(stored: StoredProject, draft?: Draft) {
     this.#revision = stored.revision;
-    this.#state = { history: startHistory(stored.project), save: 'saved', newer: undefined, refusal: undefined };
+    this.#state = {
+      history: startHistory(stored.project),
+      save: 'saved',
+      newer: undefined,
+      isKept: true,
+      refusal: undefined,
+    };
+    this.#listen(stored.project.id);
     if (!draft) return;
     this.#state = { ...this.#state, history: startHistory(draft.project), save: 'unsaved' };
     this.#revision = draft.baseRevision;
@@ -61,6 +71,11 @@ export class ProjectStore {
 
   get project(): Project {
     return this.#state.history.project;
+  }
+
+  /** the newest revision that the server acknowledged to this tab */
+  get revision(): number {
+    return this.#revision;
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -100,9 +115,33 @@ export class ProjectStore {
     dropDraft(this.project.id);
   }
 
+  /** Saves what waits; resolves when the server has it, or can't be reached. */
+  async settle(): Promise<void> {
+    clearTimeout(this.#timer);
+    while (this.#sending) await new Promise((resolve) => setTimeout(resolve, 20));
+    await this.#send();
+  }
+
   stop(): void {
     clearTimeout(this.#timer);
+    this.#channel?.close();
     if (this.#dirtySince !== undefined) void this.#send();
+  }
+
+  /** Other tabs with the same project: what they save is taken over where nothing of ours waits. */
+  #listen(projectId: string): void {
+    if (typeof BroadcastChannel === 'undefined') return;
+    this.#channel = new BroadcastChannel(`fictile project ${projectId}`);
+    this.#channel.onmessage = (event: MessageEvent<StoredProject>) => this.#meetOther(event.data);
+  }
+
+  #meetOther(newer: StoredProject): void {
+    if (newer.revision <= this.#revision) return;
+    if (this.#dirtySince !== undefined || this.#sending) this.#set({ save: 'conflict', newer });
+    else {
+      this.#revision = newer.revision;
+      this.#set({ history: startHistory(newer.project), save: 'saved' });
+    }
   }
 
   #change(history: History): void {
@@ -111,7 +150,7 @@ export class ProjectStore {
     this.#set({ history, refusal: undefined });
     if (!changed) return;
     this.#dirtySince ??= Date.now();
-    keepDraft({ project: history.project, baseRevision: this.#revision });
+    this.#set({ isKept: keepDraft({ project: history.project, baseRevision: this.#revision }) });
     if (this.#state.save !== 'conflict' && this.#state.save !== 'offline') this.#set({ save: 'unsaved' });
     const waited = Date.now() - this.#dirtySince;
     this.#sendLater(Math.max(0, Math.min(QUIET_MS, LONGEST_WAIT_MS - waited)));
@@ -148,6 +187,11 @@ export class ProjectStore {
 
   #acknowledge(sent: Project, revision: number): void {
     this.#revision = revision;
+    this.#channel?.postMessage({
+      project: sent,
+      revision,
+      updatedAt: new Date().toISOString(),
+    } satisfies StoredProject);
     if (this.project === sent) {
       dropDraft(sent.id);
       this.#set({ save: 'saved', newer: undefined });

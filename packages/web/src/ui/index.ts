@@ -1,4 +1,5 @@
 export { afterMenu } from './afterMenu.ts';
+export { ageText } from './age.ts';
 export { ChoiceValue } from './ChoiceValue.tsx';
 export type { Choice } from './ChoiceValue.tsx';
 export { Loading } from './Loading.tsx';

@@ -10,11 +10,12 @@ import classes from './Workbench.module.css';
 interface TopBarProps {
   store: ProjectStore;
   onSearch: () => void;
+  onVersions: () => void;
   onHandOver: () => void;
 }
 
 /** Name, saving, search, undo, handing over. */
-export function TopBar({ store, onSearch, onHandOver }: TopBarProps) {
+export function TopBar({ store, onSearch, onVersions, onHandOver }: TopBarProps) {
   const state = useSyncExternalStore(store.subscribe, () => store.state);
   const { project, past, future } = state.history;
   return (
@@ -30,9 +31,11 @@ export function TopBar({ store, onSearch, onHandOver }: TopBarProps) {
         maxLength={200}
         onChange={(event) => store.edit({ kind: 'renameProject', name: event.currentTarget.value }, 'name')}
       />
-      <Text size="sm" className={classes.state} data-state={state.save} role="status">
-        {texts.saving[state.save]}
-      </Text>
+      <UnstyledButton onClick={onVersions} title={texts.versions.title}>
+        <Text size="sm" className={classes.state} data-state={state.isKept ? state.save : 'offline'} role="status">
+          {state.save !== 'saved' && !state.isKept ? texts.saving.noRoom : texts.saving[state.save]}
+        </Text>
+      </UnstyledButton>
       {state.save === 'conflict' && <Conflict store={store} />}
       <span className={classes.gap} />
       <UnstyledButton className={classes.search} onClick={onSearch}>

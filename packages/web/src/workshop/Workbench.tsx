@@ -9,6 +9,7 @@ import { pieceActions, Pieces } from '../pieces/index.ts';
 import { Recipe } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import type { TakePicture } from '../viewport/index.ts';
+import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
 import { TopBar } from './TopBar.tsx';
 import { useEvaluation, type Evaluation } from './useEvaluation.ts';
@@ -24,7 +25,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
   const { project } = state.history;
   const { evaluation, shelf, client } = useEvaluation(project);
   const [view, setView] = useState<ViewSettings>(USUAL_VIEW);
-  const [isHandingOver, setIsHandingOver] = useState(false);
+  const [panel, setPanel] = useState<'hand over' | 'versions'>();
   const [take, setTake] = useState<TakePicture>();
   const [wanted, setWanted] = useState<string>();
   const typing = useTyping(store, setWanted);
@@ -41,7 +42,8 @@ export function Workbench({ store }: { store: ProjectStore }) {
     view,
     setView,
     choose: setWanted,
-    openHandOver: () => setIsHandingOver(true),
+    openHandOver: () => setPanel('hand over'),
+    openVersions: () => setPanel('versions'),
     type: typing.start,
     toggleLight: toggleColorScheme,
     toRack: () => void navigate('/'),
@@ -50,7 +52,12 @@ export function Workbench({ store }: { store: ProjectStore }) {
   const onPictures = useCallback((next: TakePicture | undefined) => setTake(() => next), []);
   return (
     <div className={classes.bench}>
-      <TopBar store={store} onSearch={() => spotlight.open()} onHandOver={() => setIsHandingOver(true)} />
+      <TopBar
+        store={store}
+        onSearch={() => spotlight.open()}
+        onVersions={() => setPanel('versions')}
+        onHandOver={() => setPanel('hand over')}
+      />
       <aside className={classes.recipe} aria-label={texts.recipe.label}>
         {piece ? (
           <Recipe piece={piece} store={store} shown={shown} milliseconds={evaluation.milliseconds} />
@@ -76,12 +83,13 @@ export function Workbench({ store }: { store: ProjectStore }) {
         {(shown?.faces ?? 0) > 0 && <Checks client={client} project={project} pieceId={chosen} />}
       </aside>
       <HandOver
-        opened={isHandingOver}
-        onClose={() => setIsHandingOver(false)}
+        opened={panel === 'hand over'}
+        onClose={() => setPanel(undefined)}
         client={client}
         project={project}
         takePicture={take}
       />
+      <Versions opened={panel === 'versions'} onClose={() => setPanel(undefined)} store={store} />
       <CommandSearch commands={commands} />
     </div>
   );

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, Refused } from '../api/index.ts';
-import { ProjectStore } from '../store/index.ts';
+import { announceTab, ProjectStore, takeDraft, type Draft } from '../store/index.ts';
 import { Loading } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Workbench } from './Workbench.tsx';
@@ -14,14 +14,32 @@ export function Workshop() {
   const { id = '' } = useParams();
   const stored = useQuery({
     queryKey: ['project', id],
-    queryFn: () => api.readProject(id),
+    queryFn: () => open(id),
     staleTime: Infinity,
     gcTime: 0,
     retry: (count, error) => !(error instanceof Refused) && count < 2,
   });
   if (stored.isPending) return <Loading label={texts.loading} />;
   if (stored.isError) return <Missing gone={stored.error instanceof Refused} />;
-  return <Opened key={id} stored={stored.data} />;
+  return <Opened key={id} opened={stored.data} />;
+}
+
+interface OpenedProject {
+  stored: StoredProject;
+  draft: Draft | undefined;
+}
+
+/** With the server gone, what this browser kept is opened all the same. */
+async function open(id: string): Promise<OpenedProject> {
+  await announceTab();
+  const draft = await takeDraft(id);
+  try {
+    return { stored: await api.readProject(id), draft };
+  } catch (error) {
+    if (!draft || error instanceof Refused) throw error;
+    const { project, baseRevision } = draft;
+    return { stored: { project, revision: baseRevision, updatedAt: new Date().toISOString() }, draft };
+  }
 }
 
 function Missing({ gone }: { gone: boolean }) {
@@ -37,8 +55,8 @@ function Missing({ gone }: { gone: boolean }) {
   );
 }
 
-function Opened({ stored }: { stored: StoredProject }) {
-  const [store] = useState(() => new ProjectStore(stored));
+function Opened({ opened }: { opened: OpenedProject }) {
+  const [store] = useState(() => new ProjectStore(opened.stored, opened.draft));
   useEffect(() => {
     const leave = (): void => store.stop();
     window.addEventListener('pagehide', leave);

@@ -13,6 +13,7 @@ interface Bench {
   setView: (view: ViewSettings) => void;
   choose: (pieceId: string) => void;
   openHandOver: () => void;
+  openVersions: () => void;
   type: (pieceId: string) => void;
   toggleLight: () => void;
   toRack: () => void;
@@ -55,6 +56,7 @@ export function workshopCommands(bench: Bench): Command[] {
     },
     ...pieceCommands(bench),
     ...viewCommands(bench),
+    { id: 'versions', label: t.versions, run: bench.openVersions },
     { id: 'light', label: t.light, run: toggleLight },
     { id: 'rack', label: t.rack, run: toRack },
   ];

@@ -1,0 +1,117 @@
+import { Alert, Button, Drawer, Loader, Stack, TextInput } from '@mantine/core';
+import type { Revision } from '@fictile/contract';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { api } from '../api/index.ts';
+import type { ProjectStore } from '../store/index.ts';
+import { ageText } from '../ui/index.ts';
+import { texts } from '../words/index.ts';
+import classes from './Versions.module.css';
+
+interface VersionsProps {
+  opened: boolean;
+  onClose: () => void;
+  store: ProjectStore;
+}
+
+/** What the project was before: a list to go back to, and a name for what must never be lost. */
+export function Versions({ opened, onClose, store }: VersionsProps) {
+  return (
+    <Drawer
+      opened={opened}
+      onClose={onClose}
+      position="right"
+      size={360}
+      title={texts.versions.title}
+      padding="lg"
+      overlayProps={{ backgroundOpacity: 0.12 }}
+    >
+      {opened && <VersionList store={store} />}
+    </Drawer>
+  );
+}
+
+function VersionList({ store }: { store: ProjectStore }) {
+  const { id } = store.project;
+  const queries = useQueryClient();
+  const list = useQuery({ queryKey: ['versions', id], queryFn: () => api.listRevisions(id), staleTime: 0 });
+  const goBack = useMutation({
+    mutationFn: (number: number) => api.readRevision(id, number),
+    onSuccess: ({ project }) => store.edit({ kind: 'takeDocument', project }),
+  });
+  const keep = useMutation({
+    mutationFn: async (name: string) => {
+      await store.settle();
+      await api.nameRevision(id, store.revision, name);
+    },
+    onSuccess: () => queries.invalidateQueries({ queryKey: ['versions', id] }),
+  });
+  return (
+    <Stack gap="lg">
+      <KeepForm onKeep={(name) => keep.mutate(name)} isBusy={keep.isPending} />
+      {(list.isError || goBack.isError || keep.isError) && <Alert color="red">{texts.versions.failed}</Alert>}
+      {list.isPending && <Loader aria-label={texts.loading} />}
+      <ul className={classes.list}>
+        {list.data?.map((revision, i) => (
+          <VersionRow
+            key={revision.number}
+            revision={revision}
+            isNewest={i === 0}
+            onGoBack={() => goBack.mutate(revision.number)}
+          />
+        ))}
+      </ul>
+    </Stack>
+  );
+}
+
+function KeepForm({ onKeep, isBusy }: { onKeep: (name: string) => void; isBusy: boolean }) {
+  const [name, setName] = useState('');
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    if (name.trim() === '') return;
+    onKeep(name.trim());
+    setName('');
+  };
+  return (
+    <form onSubmit={submit}>
+      <Stack gap="xs">
+        <TextInput
+          label={texts.versions.keep}
+          placeholder={texts.versions.example}
+          maxLength={200}
+          value={name}
+          onChange={(event) => setName(event.currentTarget.value)}
+        />
+        <Button type="submit" variant="default" loading={isBusy} disabled={name.trim() === ''}>
+          {texts.versions.keepIt}
+        </Button>
+      </Stack>
+    </form>
+  );
+}
+
+interface RowProps {
+  revision: Revision;
+  isNewest: boolean;
+  onGoBack: () => void;
+}
+
+function VersionRow({ revision, isNewest, onGoBack }: RowProps) {
+  return (
+    <li className={classes.row}>
+      <div className={classes.text}>
+        {revision.name && <div className={classes.name}>{revision.name}</div>}
+        <div className={classes.age}>
+          {texts.rack.revision(revision.number)} ·{' '}
+          <time dateTime={revision.createdAt}>{ageText(new Date(revision.createdAt), new Date())}</time>
+        </div>
+      </div>
+      {!isNewest && (
+        <Button size="compact-sm" variant="default" onClick={onGoBack}>
+          {texts.versions.goBack}
+        </Button>
+      )}
+    </li>
+  );
+}

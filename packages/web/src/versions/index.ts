@@ -1,0 +1,1 @@
+export { Versions } from './Versions.tsx';

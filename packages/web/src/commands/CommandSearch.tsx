@@ -21,6 +21,8 @@ export function CommandSearch({ commands }: { commands: readonly Command[] }) {
       highlightQuery
       scrollable
       maxHeight={420}
+      attributes={{ content: { 'aria-label': texts.commands.title } }}
+      scrollAreaProps={{ viewportProps: { tabIndex: 0, 'aria-label': texts.commands.title, role: 'group' } }}
       searchProps={{ placeholder: texts.workshop.search, 'aria-label': texts.workshop.search }}
     />
   );

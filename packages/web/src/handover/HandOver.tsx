@@ -36,6 +36,7 @@ export function HandOver({ opened, onClose, client, project, takePicture }: Hand
       title={texts.handOver.title}
       padding="lg"
       overlayProps={{ backgroundOpacity: 0.12 }}
+      closeButtonProps={{ 'aria-label': texts.close }}
     >
       <Stack gap="xl">
         <MeshFile client={client} project={project} />

@@ -25,6 +25,7 @@ export function Versions({ opened, onClose, store }: VersionsProps) {
       title={texts.versions.title}
       padding="lg"
       overlayProps={{ backgroundOpacity: 0.12 }}
+      closeButtonProps={{ 'aria-label': texts.close }}
     >
       {opened && <VersionList store={store} />}
     </Drawer>

@@ -5,6 +5,7 @@ const size = (bytes: number): string =>
 export const texts = {
   product: 'Fictile',
   loading: 'Loading',
+  close: 'Close',
   toRack: 'To the rack',
   lost: { title: 'There is nothing at this address.' },
   mishap: {
@@ -148,6 +149,7 @@ export const texts = {
   kinds: { plain: 'plain', chamfer: 'chamfered', round: 'rounded' },
   aligns: { left: 'left', center: 'centred', right: 'right' },
   commands: {
+    title: 'Commands',
     nothing: 'No such command',
     zero: 'Put the piece to zero',
     table: 'Put the piece onto the table',

@@ -1,0 +1,72 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { makeUndrawn, settled } from './testing/workshop.ts';
+
+/** What the checker calls serious or worse, by rule and place. */
+async function faults(page: Page): Promise<string[]> {
+  await page.waitForTimeout(400); // colours that are still fading in are no fault
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`nothing serious stands in anybody's way, ${colorScheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme });
+    await page.goto('/');
+    await expect(page.getByRole('listitem').first()).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    await page.goto('/?bin');
+    expect(await faults(page)).toEqual([]);
+
+    await makeUndrawn(page, 'Kiln');
+    await settled(page);
+    await expect(page.getByText('all well')).toBeVisible();
+    const more = page.getByRole('button', { name: 'more', exact: true });
+    while ((await more.count()) > 0) await more.first().click();
+    expect(await faults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Hand over' }).click();
+    await expect(page.getByTestId('holds')).toContainText('points');
+    expect(await faults(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByTitle('Versions').click();
+    await expect(page.getByText('version 1')).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+k');
+    expect(await faults(page)).toEqual([]);
+  });
+}
+
+test('from rack to file by keyboard alone', async ({ page }) => {
+  await page.addInitScript(() => {
+    HTMLCanvasElement.prototype.getContext = () => null;
+  });
+  await page.goto('/');
+  await expect(page.getByLabel('Type words')).toBeFocused();
+  await page.keyboard.type('Ash');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await page.keyboard.press('1');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' glaze');
+  for (
+    let i = 0;
+    i < 60 && !(await page.evaluate(() => document.activeElement?.getAttribute('aria-label') === 'Raise'));
+    i++
+  )
+    await page.keyboard.press('Tab');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(page.getByTestId('figures')).toContainText('× 29 mm');
+  await page.keyboard.press('Control+k');
+  await expect(page.getByPlaceholder('What do you want to do?')).toBeFocused();
+  await page.keyboard.type('hand over');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('holds')).toContainText('points');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the file' }).focus();
+  await page.keyboard.press('Enter');
+  expect((await download).suggestedFilename()).toBe('Ash.glb');
+});

@@ -75,6 +75,21 @@ test('the checks tell what the mesh is', async ({ page }) => {
   await expect(checks).toContainText(/Crossing faces\s*none/);
 });
 
+test('a fault is told where it lies, shown, and mended by one press', async ({ page }) => {
+  await makeUndrawn(page, 'Kiln');
+  await settled(page);
+  await choose(page, /^Font/, 'Pacifico Regular');
+  await page.getByRole('button', { name: 'more', exact: true }).first().click();
+  await choose(page, /^Touching letters/, 'stay apart');
+  const checks = page.getByTestId('checks');
+  await expect(checks).toContainText(/Crossing faces\s*show\s*\d+/);
+  await checks.getByRole('button', { name: 'show' }).first().click();
+  await expect(checks.getByRole('button', { name: 'hide' })).toBeVisible();
+  await page.getByRole('button', { name: 'Join them' }).click();
+  await expect(checks).toContainText('all well');
+  await expect(checks.getByRole('button', { name: 'hide' })).toHaveCount(0);
+});
+
 test('pieces are hidden, duplicated, removed and brought back', async ({ page }) => {
   await makeUndrawn(page, 'Kiln');
   await settled(page);

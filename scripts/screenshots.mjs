@@ -34,16 +34,10 @@ const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS })
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`http://localhost:${PORT}/`);
-  await page
-    .getByRole('link', { name: /version/ })
-    .first()
-    .waitFor();
+  await page.locator('img').nth(2).waitFor();
   await take(page, 'rack');
 
-  await page
-    .getByRole('link', { name: /version/ })
-    .first()
-    .click();
+  await page.getByRole('link', { name: 'Opening night' }).click();
   await stands(page);
   await take(page, 'workshop');
 
@@ -61,6 +55,16 @@ try {
     .waitFor();
   await stands(page);
   await take(page, 'hand-over');
+
+  await page.goto(`http://localhost:${PORT}/projects/row-shop-sign`);
+  await stands(page);
+  await page.getByRole('button', { name: 'more', exact: true }).first().click();
+  await page.getByRole('button', { name: /^Touching letters/ }).click();
+  await page.getByRole('menuitem', { name: 'stay apart' }).click();
+  await page.getByTestId('checks').getByRole('button', { name: 'show' }).first().click();
+  await page.getByTestId('checks').getByRole('button', { name: 'hide' }).waitFor();
+  await page.waitForTimeout(2500);
+  await take(page, 'checks-fault');
 } finally {
   await browser.close();
   server.kill();
@@ -69,9 +73,7 @@ try {
 
 /** Until the solid is built and two frames are drawn. */
 async function stands(page) {
-  await page
-    .getByTestId('figures')
-    .filter({ hasText: /\d mm/ }).waitFor();
+  await page.getByTestId('figures').filter({ hasText: /\d mm/ }).waitFor();
   await page.getByText('all well').waitFor();
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   await page.waitForTimeout(1500);

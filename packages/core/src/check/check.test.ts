@@ -1,6 +1,6 @@
 import { seededRandom } from '../base/index.ts';
 import { cubes, insideOut, joined, opened } from '../testing/meshes.ts';
-import { checkMesh } from './index.ts';
+import { checkMesh, faultPlaces } from './index.ts';
 
 const verdict = (mesh: Parameters<typeof checkMesh>[0]): string => {
   const { closed, manifold, outward, crossingFaces } = checkMesh(mesh);
@@ -64,6 +64,25 @@ describe('bad meshes', () => {
     };
     expect(checkMesh(doubled)).toMatchObject({ closed: false, manifold: false });
     expect(checkMesh(doubled).crossingFaces).toBeGreaterThan(0);
+  });
+});
+
+describe('places', () => {
+  test('of crossing faces: those of both bodies that meet, and no others', () => {
+    const mesh = cubes(2, [0, 0, 0], [1, 1, 1], [9, 9, 9]);
+    const places = faultPlaces(mesh, 'crossing');
+    expect(places).toHaveLength(checkMesh(mesh).crossingFaces * 2 * 9);
+    expect(Math.max(...places)).toBe(3);
+    expect(faultPlaces(cubes(2, [0, 0, 0]), 'crossing')).toHaveLength(0);
+  });
+
+  test('of slivers and of faces without area', () => {
+    const thin = cubes(1, [0, 0, 0]);
+    const flat = { ...thin, positions: thin.positions.map((v, i) => (i % 3 === 2 ? v * 1e-4 : v)) };
+    expect(faultPlaces(flat, 'slivers').length / 9).toBe(checkMesh(flat).slivers);
+    expect(checkMesh(flat).slivers).toBeGreaterThan(0);
+    const none = { ...thin, positions: thin.positions.map((v, i) => (i % 3 === 2 ? 0 : v)) };
+    expect(faultPlaces(none, 'degenerate').length / 9).toBe(checkMesh(none).degenerate);
   });
 });
 

@@ -1,3 +1,5 @@
+export { faultPlaces } from './places.ts';
+export type { PlaceKind } from './places.ts';
 export { findCrossings } from './crossings.ts';
 export type { Crossings } from './crossings.ts';
 export { checkMesh } from './report.ts';

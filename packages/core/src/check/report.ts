@@ -10,6 +10,7 @@ import {
 } from '../mesh/index.ts';
 import { findCrossings } from './crossings.ts';
 import { findShells, wronglyTurned } from './shells.ts';
+import { triangleShape } from './triangleShape.ts';
 
 /** What the checks panel, the command line and the tests read. Lengths in mm. */
 export interface MeshReport {
@@ -77,53 +78,18 @@ function countSizes(mesh: PolygonMesh): { triangles: number; quads: number; ngon
   return counts;
 }
 
-function triangleArea(
-  mesh: PolygonMesh,
-  triangles: Triangles,
-  t: number,
-): { area: number; sides: [number, number, number] } {
-  const p = mesh.positions;
-  const [a, b, c] = [0, 1, 2].map((k) => mesh.faceVertices[triangles.corners[3 * t + k]] * 3);
-  const ux = p[b] - p[a];
-  const uy = p[b + 1] - p[a + 1];
-  const uz = p[b + 2] - p[a + 2];
-  const vx = p[c] - p[a];
-  const vy = p[c + 1] - p[a + 1];
-  const vz = p[c + 2] - p[a + 2];
-  const x = uy * vz - uz * vy;
-  const y = uz * vx - ux * vz;
-  const z = ux * vy - uy * vx;
-  const wx = vx - ux;
-  const wy = vy - uy;
-  const wz = vz - uz;
-  return {
-    area: Math.sqrt(x * x + y * y + z * z) / 2,
-    sides: [ux * ux + uy * uy + uz * uz, vx * vx + vy * vy + vz * vz, wx * wx + wy * wy + wz * wz],
-  };
-}
-
-/** sine of one degree */
-const SLIVER_SINE = 0.01745240643728351;
-
 function measureTriangles(
   mesh: PolygonMesh,
   triangles: Triangles,
 ): { hasArea: Uint8Array; slivers: number; degenerate: number } {
   const hasArea = new Uint8Array(triangles.face.length);
   let slivers = 0;
-  let degenerate = 0;
   for (let t = 0; t < hasArea.length; t++) {
-    const { area, sides } = triangleArea(mesh, triangles, t);
-    if (!(area > 0)) {
-      degenerate++;
-      continue;
-    }
-    hasArea[t] = 1;
-    const [a, b, c] = sides.sort((p, q) => p - q);
-    // the smallest angle lies between the two longer sides
-    if ((2 * area) / Math.sqrt(b * c) < SLIVER_SINE && a > 0) slivers++;
+    const { area, isSliver } = triangleShape(mesh, triangles, t);
+    if (area > 0) hasArea[t] = 1;
+    if (isSliver) slivers++;
   }
-  return { hasArea, slivers, degenerate };
+  return { hasArea, slivers, degenerate: hasArea.reduce((sum, has) => sum + 1 - has, 0) };
 }
 
 function quadAreaShare(mesh: PolygonMesh, triangles: Triangles): number {
@@ -131,7 +97,7 @@ function quadAreaShare(mesh: PolygonMesh, triangles: Triangles): number {
   let all = 0;
   for (let t = 0; t < triangles.face.length; t++) {
     const f = triangles.face[t];
-    const { area } = triangleArea(mesh, triangles, t);
+    const { area } = triangleShape(mesh, triangles, t);
     all += area;
     if (mesh.faceStart[f + 1] - mesh.faceStart[f] === 4) quads += area;
   }

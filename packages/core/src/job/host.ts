@@ -1,5 +1,5 @@
 import type { Remark, RunContext } from '../base/index.ts';
-import { checkMesh } from '../check/index.ts';
+import { checkMesh, faultPlaces } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import { display, Engine, pieceMesh, scenePart, type EngineTools, type Evaluated } from '../evaluate/index.ts';
 import { quadCount, writeScene, type ScenePart } from '../io/index.ts';
@@ -58,6 +58,12 @@ export class JobHost {
           kind: 'checked',
           pieceId: request.pieceId,
           report: checkMesh(pieceMesh(evaluated)),
+        }));
+      case 'places':
+        return this.#withPiece(request, async (evaluated) => ({
+          kind: 'placed',
+          pieceId: request.pieceId,
+          triangles: faultPlaces(pieceMesh(evaluated), request.what),
         }));
       case 'write':
         return this.#write(request);
@@ -175,6 +181,7 @@ function shown(evaluated: Evaluated, known: Set<string>): ShownPiece {
 function buffersOf(answer: JobAnswer): ArrayBuffer[] {
   if (answer.kind === 'written')
     return [answer.bytes, ...(answer.mtl ? [answer.mtl] : [])].map((bytes) => bytes.buffer as ArrayBuffer);
+  if (answer.kind === 'placed') return [answer.triangles.buffer as ArrayBuffer];
   if (answer.kind !== 'evaluated') return [];
   return answer.pieces
     .flatMap((piece) => piece.clusters)

@@ -1,5 +1,5 @@
 import type { Failure, Remark } from '../base/index.ts';
-import type { MeshReport } from '../check/index.ts';
+import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { DisplayBuffers, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats } from '../lettering/index.ts';
@@ -7,12 +7,13 @@ import type { WriteOptions } from '../io/index.ts';
 import type { Transform } from '../math/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 2;
+export const JOB_VERSION = 3;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
   | { version: number; serial: number; kind: 'evaluate'; project: Project; known: string[] }
   | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
+  | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
   | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions };
 
 /** A cluster to draw; buffers only when the page does not hold this key yet. */
@@ -56,6 +57,7 @@ export interface WrittenCounts {
 export type JobAnswer =
   | { kind: 'evaluated'; pieces: ShownPiece[]; failures: { pieceId: string; error: Failure }[]; milliseconds: number }
   | { kind: 'checked'; pieceId: string; report: MeshReport }
+  | { kind: 'placed'; pieceId: string; triangles: Float32Array }
   | { kind: 'written'; bytes: Uint8Array; mtl: Uint8Array | undefined; counts: WrittenCounts; remarks: Remark[] }
   | { kind: 'failed'; error: Failure }
   | { kind: 'crashed'; message: string };

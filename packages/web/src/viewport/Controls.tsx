@@ -19,8 +19,16 @@ const FROM: Readonly<Record<ViewName, Vector3>> = {
   top: new Vector3(0, 1, 0.0001).normalize(),
 };
 
+interface ControlsProps {
+  box: Box3;
+  wish: ViewWish;
+  /** where to fly to, with a little room around */
+  near: Box3 | undefined;
+  turns: boolean;
+}
+
 /** Drag turns, right drag moves, the wheel comes nearer. Fits when first something is there and whenever it is wished. */
-export function Controls({ box, wish, turns }: { box: Box3; wish: ViewWish; turns: boolean }) {
+export function Controls({ box, wish, near, turns }: ControlsProps) {
   const { camera, gl, invalidate, size } = useThree();
   const controls = useRef<OrbitControls>(null);
   const [fitted, setFitted] = useState(-1);
@@ -32,6 +40,13 @@ export function Controls({ box, wish, turns }: { box: Box3; wish: ViewWish; turn
     controls.current = made;
     return () => made.dispose();
   }, [camera, gl, invalidate]);
+  useEffect(() => {
+    if (!near || !controls.current) return;
+    const roomy = near.clone().expandByScalar(near.getSize(new Vector3()).length() * 0.4 + 1);
+    const from = camera.position.clone().sub(controls.current.target).normalize();
+    fit(camera as PerspectiveCamera, controls.current, { box: roomy, aspect: size.width / size.height, from });
+    invalidate();
+  }, [near, camera, size, invalidate]);
   useEffect(() => {
     // while words are typed a drag selects; the wheel still comes nearer
     if (controls.current) controls.current.enableRotate = turns;

@@ -6,8 +6,9 @@ import { Caret, type CaretPlace } from './Caret.tsx';
 import { Controls, type ViewWish } from './Controls.tsx';
 import type { GeometryShelf } from './geometries.ts';
 import type { SurfaceMode } from './materials.ts';
+import { Marks, type MarkedPlaces } from './Marks.tsx';
 import { PictureTaker, type TakePicture } from './PictureTaker.tsx';
-import { boundsOf } from './scene.ts';
+import { boundsOf, boundsOfPlaces } from './scene.ts';
 import { Solids } from './Solids.tsx';
 import { Surroundings } from './Surroundings.tsx';
 
@@ -26,6 +27,7 @@ interface ViewportProps {
   wish: ViewWish;
   label: string;
   chosen: string | undefined;
+  marks: MarkedPlaces | undefined;
   onChoose: (pieceId: string) => void;
   onType: (pieceId: string) => void;
   typing: Typing | undefined;
@@ -44,12 +46,19 @@ export function Viewport(props: ViewportProps) {
     wish,
     label,
     chosen,
+    marks,
     typing,
     onChoose,
     onType,
     onPlace,
     onPictures,
   } = props;
+  const marked = marks && pieces.find((p) => p.pieceId === marks.pieceId);
+  const near = useMemo(
+    () =>
+      marks && marked && marks.triangles.length > 0 ? boundsOfPlaces(marks.triangles, marked.transform) : undefined,
+    [marks, marked],
+  );
   const typed = typing && pieces.find((p) => p.pieceId === typing.pieceId);
   const box = useMemo(() => boundsOf(pieces, shelf), [pieces, shelf]);
   const standsOnTable = pieces.some((p) => project.pieces[p.pieceId]?.placement.stand === 'table');
@@ -79,7 +88,8 @@ export function Viewport(props: ViewportProps) {
       {typing && typed && (
         <Caret piece={project.pieces[typing.pieceId]} shown={typed} place={typing.place} onPlace={onPlace} />
       )}
-      <Controls box={box} wish={wish} turns={!typing} />
+      {marks && marks.triangles.length > 0 && <Marks marks={marks} pieces={pieces} />}
+      <Controls box={box} near={near} wish={wish} turns={!typing} />
       <PictureTaker onReady={onPictures} />
     </Canvas>
   );

@@ -2,6 +2,7 @@ export type { CaretPlace } from './Caret.tsx';
 export { canDraw } from './canDraw.ts';
 export type { ViewName, ViewWish } from './Controls.tsx';
 export { GeometryShelf } from './geometries.ts';
+export type { MarkedPlaces } from './Marks.tsx';
 export type { SurfaceMode } from './materials.ts';
 export { boundsOf } from './scene.ts';
 export type { Typing } from './Viewport.tsx';

@@ -6,6 +6,11 @@ export function matrixOf({ rows: r, move }: Transform): Matrix4 {
   return new Matrix4().set(r[0], r[1], r[2], move[0], r[3], r[4], r[5], move[1], r[6], r[7], r[8], move[2], 0, 0, 0, 1);
 }
 
+/** The box around places on a piece. */
+export function boundsOfPlaces(triangles: Float32Array, transform: Transform): Box3 {
+  return new Box3().setFromArray(Array.from(triangles)).applyMatrix4(matrixOf(transform));
+}
+
 /** The box around pieces where they stand. */
 export function boundsOf(pieces: readonly ShownPiece[], shelf: GeometryShelf): Box3 {
   const all = new Box3();

@@ -188,8 +188,11 @@ export const texts = {
     triangles: 'Cut all faces into triangles',
     count: 'Counting',
     none: 'Choose a piece to hand over.',
-    holds: (faces: number, quads: number, points: number, bytes: number): string =>
-      `${faces.toLocaleString('en')} faces, ${quads.toLocaleString('en')} of them quads, ${points.toLocaleString('en')} points, ${size(bytes)}`,
+    holds: (faces: number, quads: number, points: number, bytes: number): string => {
+      const count = faces.toLocaleString('en');
+      const shapes = quads === 0 ? `${count} triangles` : `${count} faces, ${quads.toLocaleString('en')} of them quads`;
+      return `${shapes}, ${points.toLocaleString('en')} points, ${size(bytes)}`;
+    },
     save: 'Save the file',
     picture: 'Still picture',
     width: 'Width',
@@ -213,6 +216,8 @@ export const texts = {
   checks: {
     heading: 'Checks',
     checking: 'checking',
+    show: 'show',
+    hide: 'hide',
     well: 'all well',
     closed: 'Closed',
     manifold: 'Manifold',

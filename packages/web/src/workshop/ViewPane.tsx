@@ -4,7 +4,14 @@ import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
-import { boundsOf, canDraw, Viewport, type GeometryShelf, type TakePicture } from '../viewport/index.ts';
+import {
+  boundsOf,
+  canDraw,
+  Viewport,
+  type GeometryShelf,
+  type MarkedPlaces,
+  type TakePicture,
+} from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 import { TypingField } from './TypingField.tsx';
 import type { Evaluation } from './useEvaluation.ts';
@@ -20,6 +27,7 @@ interface ViewPaneProps {
   view: ViewSettings;
   setView: (view: ViewSettings) => void;
   chosen: string | undefined;
+  marks: MarkedPlaces | undefined;
   typing: TypingState;
   onChoose: (pieceId: string) => void;
   onPictures: (take: TakePicture | undefined) => void;
@@ -52,7 +60,7 @@ export function ViewPane(props: ViewPaneProps) {
   );
 }
 
-function Drawn({ project, evaluation, shelf, view, chosen, typing, onChoose, onPictures }: ViewPaneProps) {
+function Drawn({ project, evaluation, shelf, view, chosen, marks, typing, onChoose, onPictures }: ViewPaneProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
   if (!drawing) return <Text p="xl">{texts.workshop.noView}</Text>;
@@ -67,6 +75,7 @@ function Drawn({ project, evaluation, shelf, view, chosen, typing, onChoose, onP
       wish={view.wish}
       label={texts.workshop.view}
       chosen={chosen}
+      marks={marks}
       typing={typing.now}
       onChoose={onChoose}
       onType={typing.start}

@@ -1,11 +1,12 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { spotlight } from '@mantine/spotlight';
+import type { Project } from '@fictile/core';
 import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { Checks } from '../checks/index.ts';
 import { CommandSearch, useKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
-import { pieceActions, Pieces } from '../pieces/index.ts';
+import { pieceActions, Pieces, type PieceActions } from '../pieces/index.ts';
 import { Recipe } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import type { TakePicture } from '../viewport/index.ts';
@@ -13,6 +14,7 @@ import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
 import { TopBar } from './TopBar.tsx';
 import { useEvaluation, type Evaluation } from './useEvaluation.ts';
+import { useMarks, type MarksState } from './useMarks.ts';
 import { useTyping } from './useTyping.ts';
 import { USUAL_VIEW, type ViewSettings } from './ViewBar.tsx';
 import { ViewPane } from './ViewPane.tsx';
@@ -27,6 +29,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
   const [view, setView] = useState<ViewSettings>(USUAL_VIEW);
   const [panel, setPanel] = useState<'hand over' | 'versions'>();
   const [take, setTake] = useState<TakePicture>();
+  const marks = useMarks(project);
   const [wanted, setWanted] = useState<string>();
   const typing = useTyping(store, setWanted);
   const chosen = wanted !== undefined && project.pieces[wanted] ? wanted : project.pieceOrder[0];
@@ -50,6 +53,8 @@ export function Workbench({ store }: { store: ProjectStore }) {
   });
   useKeys(commands);
   const onPictures = useCallback((next: TakePicture | undefined) => setTake(() => next), []);
+  const common = { project, evaluation, chosen, onChoose: setWanted };
+  const close = (): void => setPanel(undefined);
   return (
     <div className={classes.bench}>
       <TopBar
@@ -67,31 +72,40 @@ export function Workbench({ store }: { store: ProjectStore }) {
         <Faults evaluation={evaluation} refusal={state.refusal} pieceId={chosen} />
       </aside>
       <ViewPane
+        {...common}
         store={store}
-        project={project}
-        evaluation={evaluation}
         shelf={shelf}
         view={view}
         setView={setView}
-        chosen={chosen}
+        marks={marks.places}
         typing={typing}
-        onChoose={setWanted}
         onPictures={onPictures}
       />
-      <aside className={classes.side}>
-        <Pieces project={project} shown={evaluation.pieces} chosen={chosen} actions={actions} onChoose={setWanted} />
-        {(shown?.faces ?? 0) > 0 && <Checks client={client} project={project} pieceId={chosen} />}
-      </aside>
-      <HandOver
-        opened={panel === 'hand over'}
-        onClose={() => setPanel(undefined)}
-        client={client}
-        project={project}
-        takePicture={take}
-      />
-      <Versions opened={panel === 'versions'} onClose={() => setPanel(undefined)} store={store} />
+      <SideColumn {...common} client={client} actions={actions} marks={marks} />
+      <HandOver opened={panel === 'hand over'} onClose={close} client={client} project={project} takePicture={take} />
+      <Versions opened={panel === 'versions'} onClose={close} store={store} />
       <CommandSearch commands={commands} />
     </div>
+  );
+}
+
+interface SideColumnProps {
+  project: Project;
+  evaluation: Evaluation;
+  client: ReturnType<typeof useEvaluation>['client'];
+  chosen: string | undefined;
+  actions: PieceActions;
+  marks: MarksState;
+  onChoose: (pieceId: string) => void;
+}
+
+function SideColumn({ project, evaluation, client, chosen, actions, marks, onChoose }: SideColumnProps) {
+  const faces = evaluation.pieces.find((p) => p.pieceId === chosen)?.faces ?? 0;
+  return (
+    <aside className={classes.side} aria-label={texts.pieces.heading}>
+      <Pieces project={project} shown={evaluation.pieces} chosen={chosen} actions={actions} onChoose={onChoose} />
+      {faces > 0 && <Checks client={client} project={project} pieceId={chosen} shown={marks.what} onShow={marks.set} />}
+    </aside>
   );
 }
 

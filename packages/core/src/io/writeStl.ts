@@ -1,4 +1,4 @@
-import { triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { areaVector, triangulate, type PolygonMesh } from '../mesh/index.ts';
 
 /** Binary STL (3D Systems 1989): triangles of 32-bit numbers with their normals. The meshes must hold 32-bit values already (toFloat32). */
 export function writeStl(meshes: readonly PolygonMesh[]): Uint8Array {
@@ -22,13 +22,7 @@ export function writeStl(meshes: readonly PolygonMesh[]): Uint8Array {
 }
 
 function unitNormal(p: Float64Array, [a, b, c]: number[]): [number, number, number] {
-  const ux = p[b] - p[a];
-  const uy = p[b + 1] - p[a + 1];
-  const uz = p[b + 2] - p[a + 2];
-  const vx = p[c] - p[a];
-  const vy = p[c + 1] - p[a + 1];
-  const vz = p[c + 2] - p[a + 2];
-  const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+  const [x, y, z] = areaVector(p, a, b, c);
   const length = Math.sqrt(x * x + y * y + z * z);
   return length > 0 ? [x / length, y / length, z / length] : [0, 0, 0];
 }

@@ -1,5 +1,6 @@
 export { adjacency } from './adjacency.ts';
 export type { Adjacency } from './adjacency.ts';
+export { areaVector } from './areaVector.ts';
 export { asTriangles } from './asTriangles.ts';
 export { boxTree, overlappingPairs } from './boxTree.ts';
 export { triangulateInside } from './constrained.ts';

@@ -1,4 +1,5 @@
 import { orient2d } from '../math/index.ts';
+import { areaVector } from './areaVector.ts';
 import { triangulateRing } from './constrained.ts';
 import { faceCount, type PolygonMesh } from './polygonMesh.ts';
 
@@ -46,16 +47,6 @@ function areasAgree(v: Float64Array, p: number, q: number, r: number, s: number)
   const one = areaVector(v, p, q, r);
   const two = areaVector(v, p, r, s);
   return one[0] * two[0] + one[1] * two[1] + one[2] * two[2] > 0;
-}
-
-function areaVector(v: Float64Array, p: number, q: number, r: number): [number, number, number] {
-  const ax = v[q] - v[p];
-  const ay = v[q + 1] - v[p + 1];
-  const az = v[q + 2] - v[p + 2];
-  const bx = v[r] - v[p];
-  const by = v[r + 1] - v[p + 1];
-  const bz = v[r + 2] - v[p + 2];
-  return [ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx];
 }
 
 function distanceSquared(v: Float64Array, p: number, q: number): number {

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Drawer, Group, NativeSelect, Radio, Stack, Text } from '@mantine/core';
+import { Button, Checkbox, Group, NativeSelect, Radio, Stack, Text } from '@mantine/core';
 import {
   usualWriteOptions,
   wordsName,
@@ -10,7 +10,7 @@ import {
 } from '@fictile/core';
 import { useEffect, useState } from 'react';
 import type { TakePicture } from '../viewport/index.ts';
-import { saveFile } from '../ui/index.ts';
+import { saveFile, SidePanel } from '../ui/index.ts';
 import { failureText, remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import { StillPicture } from './StillPicture.tsx';
@@ -28,21 +28,12 @@ const FORMATS: readonly MeshFormat[] = ['glb', 'obj', 'stl', 'ply'];
 /** Files for engines, renderers and printers, and a still picture. What a file will hold is said before it is saved. */
 export function HandOver({ opened, onClose, client, project, takePicture }: HandOverProps) {
   return (
-    <Drawer
-      opened={opened}
-      onClose={onClose}
-      position="right"
-      size={400}
-      title={texts.handOver.title}
-      padding="lg"
-      overlayProps={{ backgroundOpacity: 0.12 }}
-      closeButtonProps={{ 'aria-label': texts.close }}
-    >
+    <SidePanel opened={opened} onClose={onClose} title={texts.handOver.title}>
       <Stack gap="xl">
         <MeshFile client={client} project={project} />
         {takePicture && <StillPicture take={takePicture} name={project.name} />}
       </Stack>
-    </Drawer>
+    </SidePanel>
   );
 }
 

@@ -32,7 +32,7 @@ export function pieceActions(store: ProjectStore): PieceActions {
   return {
     add: () => add(newPiece(freshId(), nameFor(store.project), splitGraphemes(texts.pieces.newWords))),
     duplicate: (piece) =>
-      add({ ...structuredClone(piece), id: freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) }, piece.id),
+      add({ ...piece, id: freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) }, piece.id),
     rename: (piece, name) => store.edit(set(piece, { name })),
     show: (piece, visible) => store.edit(set(piece, { visible })),
     showAlone: (piece) => store.edit({ kind: 'many', edits: all().map((p) => set(p, { visible: p.id === piece.id })) }),

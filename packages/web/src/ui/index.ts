@@ -7,5 +7,6 @@ export { NameField } from './NameField.tsx';
 export { NumberValue } from './NumberValue.tsx';
 export type { NumberValueProps } from './NumberValue.tsx';
 export { Sentence } from './Sentence.tsx';
+export { SidePanel } from './SidePanel.tsx';
 export { Swatch } from './Swatch.tsx';
 export { saveFile } from './saveFile.ts';

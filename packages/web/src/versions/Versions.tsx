@@ -1,10 +1,10 @@
-import { Alert, Button, Drawer, Loader, Stack, TextInput } from '@mantine/core';
+import { Alert, Button, Loader, Stack, TextInput } from '@mantine/core';
 import type { Revision } from '@fictile/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { api } from '../api/index.ts';
 import type { ProjectStore } from '../store/index.ts';
-import { ageText } from '../ui/index.ts';
+import { ageText, SidePanel } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import classes from './Versions.module.css';
 
@@ -17,18 +17,9 @@ interface VersionsProps {
 /** What the project was before: a list to go back to, and a name for what must never be lost. */
 export function Versions({ opened, onClose, store }: VersionsProps) {
   return (
-    <Drawer
-      opened={opened}
-      onClose={onClose}
-      position="right"
-      size={360}
-      title={texts.versions.title}
-      padding="lg"
-      overlayProps={{ backgroundOpacity: 0.12 }}
-      closeButtonProps={{ 'aria-label': texts.close }}
-    >
+    <SidePanel opened={opened} onClose={onClose} title={texts.versions.title}>
       {opened && <VersionList store={store} />}
-    </Drawer>
+    </SidePanel>
   );
 }
 

@@ -1,0 +1,97 @@
+/** @jest-environment jsdom */
+import { act, cleanup, screen, waitFor } from '@testing-library/react';
+import { userEvent } from '@testing-library/user-event';
+import { newPiece, newProject, type Piece } from '@fictile/core';
+import { useState, useSyncExternalStore } from 'react';
+import { ProjectStore } from '../store/index.ts';
+import { renderInside, serve } from '../testing/render.tsx';
+import { pieceActions, Pieces } from './index.ts';
+
+let store: ProjectStore;
+const pieces = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
+const names = (): string[] => pieces().map((p) => p.name);
+
+function Column() {
+  const state = useSyncExternalStore(store.subscribe, () => store.state);
+  const [chosen, setChosen] = useState('a');
+  const actions = pieceActions(store);
+  return <Pieces project={state.history.project} shown={[]} chosen={chosen} actions={actions} onChoose={setChosen} />;
+}
+
+beforeEach(() => {
+  serve({});
+  localStorage.clear();
+  const project = newProject('p', 'Kiln', [newPiece('a', 'Title', [...'Kiln']), newPiece('b', 'Foot', [...'Row'])]);
+  store = new ProjectStore({ project, revision: 1, updatedAt: '2026-11-25T12:00:00Z' });
+  renderInside(<Column />);
+});
+afterEach(() => {
+  cleanup();
+  store.stop();
+});
+
+const pick = async (name: string, item: string): Promise<void> => {
+  await userEvent.click(screen.getByRole('button', { name: `More for ${name}` }));
+  await userEvent.click(await screen.findByRole('menuitem', { name: item }));
+};
+
+test('words are added behind the others, under a name of their own, and chosen', async () => {
+  const add = screen.getByRole('button', { name: 'Add words' });
+  await userEvent.click(add);
+  await userEvent.click(add);
+  expect(names()).toEqual(['Title', 'Foot', 'Words', 'Words 2']);
+  const chosen = screen.getAllByRole('button', { pressed: true });
+  expect(chosen.map((row) => row.textContent)).toEqual([expect.stringContaining('Words 2')]);
+});
+
+test('a copy stands beside its piece, with the whole recipe', async () => {
+  await pick('Title', 'Duplicate');
+  expect(names()).toEqual(['Title', 'Title again', 'Foot']);
+  const [first, copy] = pieces();
+  expect({ ...copy, id: first.id, name: first.name }).toEqual(first);
+});
+
+test('hide, show alone, show all', async () => {
+  const seen = (): boolean[] => pieces().map((p) => p.visible);
+  await pick('Title', 'Hide');
+  expect(seen()).toEqual([false, true]);
+  await pick('Title', 'Show alone');
+  expect(seen()).toEqual([true, false]);
+  await pick('Title', 'Show all');
+  expect(seen()).toEqual([true, true]);
+  act(() => store.undo());
+  expect(seen()).toEqual([true, false]);
+});
+
+test('a locked piece is not removed', async () => {
+  await pick('Title', 'Lock');
+  await userEvent.click(screen.getByRole('button', { name: 'More for Title' }));
+  const remove = await screen.findByRole<HTMLButtonElement>('menuitem', { name: 'Remove' });
+  expect(remove.disabled).toBe(true);
+  await userEvent.keyboard('{Escape}');
+  await pick('Foot', 'Remove');
+  expect(names()).toEqual(['Title']);
+});
+
+test('a piece is renamed in its place; Escape and emptiness leave the name', async () => {
+  const rename = async (keys: string): Promise<void> => {
+    await pick('Title', 'Rename');
+    const field = await screen.findByRole('textbox', { name: 'Rename' });
+    await userEvent.clear(field);
+    await userEvent.keyboard(keys);
+    await waitFor(() => expect(screen.queryByRole('textbox', { name: 'Rename' })).toBeNull());
+  };
+  await rename('Lid{Escape}');
+  await rename('{Enter}');
+  expect(names()[0]).toBe('Title');
+  await rename('Lid{Enter}');
+  expect(names()[0]).toBe('Lid');
+});
+
+test('to zero and onto the table', async () => {
+  act(() => store.edit({ kind: 'setPlacement', pieceId: 'a', values: { atMm: [5, 6, 7], turnDegrees: [0, 45, 0] } }));
+  await pick('Title', 'Onto the table');
+  expect(pieces()[0].placement).toEqual({ stand: 'table', atMm: [5, 0, 7], turnDegrees: [0, 45, 0] });
+  await pick('Title', 'To zero');
+  expect(pieces()[0].placement).toEqual({ stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] });
+});

@@ -64,6 +64,21 @@ describe('builder', () => {
     expect(nextCorner(mesh, 0, 2)).toBe(0);
   });
 
+  test('a quad that is folded in space is told, and from which corner it is cut', () => {
+    const folded = (heights: number[]): 0 | 1 | undefined => {
+      const builder = new MeshBuilder();
+      const corners = [[0, 0], [4, 0], [4, 1], [0, 1]].map(([x, y], i) => builder.vertex(x, y, heights[i])); // prettier-ignore
+      return builder.foldedFrom(corners);
+    };
+    expect([folded([0, 0, 0, 0]), folded([0, 0, 9, 9]), folded([0, 0.1, 0, 0.1])]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
+    const cuts = [folded([0, 90, 0, 60]), folded([90, 0, 60, 0])];
+    expect(cuts.toSorted()).toEqual([0, 1]); // the same quad, one corner on
+  });
+
   test('an empty mesh has no faces', () => expect(faceCount(emptyMesh())).toBe(0));
 });
 

@@ -166,12 +166,29 @@ class Lifter {
     const { start, nodes, edge } = this.#p.bands[bandIndex];
     const regions = this.#regionsOf(piece);
     const vertices = this.#bandVertices(piece, nodes);
+    const corners: number[] = [];
     for (let f = 0; f + 1 < start.length; f++) {
-      const first = start[f];
-      const last = start[f + 1] - 1;
-      if (falls) for (let c = first; c <= last; c++) this.#builder.corner(vertices[nodes[c]]);
-      else for (let c = last; c >= first; c--) this.#builder.corner(vertices[nodes[c]]);
-      this.#endFace(piece, edge[f], regions);
+      corners.length = 0;
+      for (let c = start[f]; c < start[f + 1]; c++) corners.push(vertices[nodes[c]]);
+      if (!falls) corners.reverse();
+      this.#slopeFace(corners, piece, edge[f], regions);
+    }
+  }
+
+  /** A quad that depth has folded, though its plan is convex, goes in as the two triangles that face one way. */
+  #slopeFace(corners: readonly number[], piece: number, edge: number, regions: Int32Array): void {
+    const start = corners.length === 4 ? this.#builder.foldedFrom(corners) : undefined;
+    if (start === undefined) {
+      for (const vertex of corners) this.#builder.corner(vertex);
+      this.#endFace(piece, edge, regions);
+      return;
+    }
+    for (const triangle of [
+      [0, 1, 2],
+      [0, 2, 3],
+    ]) {
+      for (const k of triangle) this.#builder.corner(corners[(start + k) % 4]);
+      this.#endFace(piece, edge, regions);
     }
   }
 

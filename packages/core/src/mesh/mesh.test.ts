@@ -64,19 +64,17 @@ describe('builder', () => {
     expect(nextCorner(mesh, 0, 2)).toBe(0);
   });
 
-  test('a quad that is folded in space is told, and from which corner it is cut', () => {
-    const folded = (heights: number[]): 0 | 1 | undefined => {
+  test('a quad that is folded is told, and from which corner it is cut', () => {
+    const cut = (points: readonly (readonly [number, number, number])[]): 0 | 1 | undefined => {
       const builder = new MeshBuilder();
-      const corners = [[0, 0], [4, 0], [4, 1], [0, 1]].map(([x, y], i) => builder.vertex(x, y, heights[i])); // prettier-ignore
-      return builder.foldedFrom(corners);
+      return builder.foldedFrom(points.map((p) => builder.vertex(...p)));
     };
-    expect([folded([0, 0, 0, 0]), folded([0, 0, 9, 9]), folded([0, 0.1, 0, 0.1])]).toEqual([
-      undefined,
-      undefined,
-      undefined,
-    ]);
-    const cuts = [folded([0, 90, 0, 60]), folded([90, 0, 60, 0])];
-    expect(cuts.toSorted()).toEqual([0, 1]); // the same quad, one corner on
+    const square = (...z: number[]) => cut([[0, 0, z[0]], [1, 0, z[1]], [1, 1, z[2]], [0, 1, z[3]]]); // prettier-ignore
+    expect([square(0, 0, 0, 0), square(0, 0, 9, 9), square(0, 0.1, 0, 0.1)]).toEqual([undefined, undefined, undefined]);
+    expect(square(0, 90, 0, 60)).toBeDefined();
+    // an arrow is cut from its notch
+    expect(cut([[0, 0, 0], [4, 2, 0], [0, 4, 0], [1, 2, 0]])).toBe(1); // prettier-ignore
+    expect(cut([[4, 2, 0], [0, 4, 0], [1, 2, 0], [0, 0, 0]])).toBe(0); // prettier-ignore
   });
 
   test('an empty mesh has no faces', () => expect(faceCount(emptyMesh())).toBe(0));

@@ -1,22 +1,18 @@
 import {
   Engine,
   applyEdit,
-  faceCount,
   newPiece,
   nameOf,
   newProject,
-  quadCount,
   quietContext,
   scenePart,
   splitGraphemes,
   usualWriteOptions,
-  vertexCount,
   writeScene,
   type Edit,
   type Evaluated,
   type Kernels,
   type Piece,
-  type PolygonMesh,
   type Project,
   type Remark,
   type WriteOptions,
@@ -67,13 +63,9 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
 }
 
 export function resultOf(file: string, written: WrittenScene, remarks: readonly Remark[], started: number): CaseResult {
-  const sum = (count: (mesh: PolygonMesh) => number): number =>
-    written.meshes.reduce((total, mesh) => total + count(mesh), 0);
   return {
     file,
-    vertices: sum(vertexCount),
-    faces: sum(faceCount),
-    quads: sum(quadCount),
+    ...written.counts,
     seconds: Math.round(performance.now() - started) / 1000,
     remarks: [...remarks, ...written.remarks],
   };

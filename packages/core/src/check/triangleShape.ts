@@ -1,4 +1,4 @@
-import type { PolygonMesh, Triangles } from '../mesh/index.ts';
+import { areaVector, type PolygonMesh, type Triangles } from '../mesh/index.ts';
 
 /** sine of one degree */
 const SLIVER_SINE = 0.01745240643728351;
@@ -25,20 +25,10 @@ function measure(
 ): { area: number; sides: [number, number, number] } {
   const p = mesh.positions;
   const [a, b, c] = [0, 1, 2].map((k) => mesh.faceVertices[triangles.corners[3 * t + k]] * 3);
-  const ux = p[b] - p[a];
-  const uy = p[b + 1] - p[a + 1];
-  const uz = p[b + 2] - p[a + 2];
-  const vx = p[c] - p[a];
-  const vy = p[c + 1] - p[a + 1];
-  const vz = p[c + 2] - p[a + 2];
-  const x = uy * vz - uz * vy;
-  const y = uz * vx - ux * vz;
-  const z = ux * vy - uy * vx;
-  const wx = vx - ux;
-  const wy = vy - uy;
-  const wz = vz - uz;
-  return {
-    area: Math.sqrt(x * x + y * y + z * z) / 2,
-    sides: [ux * ux + uy * uy + uz * uz, vx * vx + vy * vy + vz * vz, wx * wx + wy * wy + wz * wz],
+  const [x, y, z] = areaVector(p, a, b, c);
+  const side = (i: number, j: number): number => {
+    const [dx, dy, dz] = [p[i] - p[j], p[i + 1] - p[j + 1], p[i + 2] - p[j + 2]];
+    return dx * dx + dy * dy + dz * dz;
   };
+  return { area: Math.sqrt(x * x + y * y + z * z) / 2, sides: [side(b, a), side(c, a), side(c, b)] };
 }

@@ -22,7 +22,6 @@ export type Edit =
   | { kind: 'setPlacement'; pieceId: string; values: Partial<Placement> }
   | { kind: 'setFinish'; pieceId: string; slots: readonly Slot[]; values: Partial<Finish> }
   | { kind: 'setPiece'; pieceId: string; values: Partial<Pick<Piece, 'name' | 'role' | 'visible' | 'locked'>> }
-  | { kind: 'setRecipe'; pieceId: string; values: Partial<Pick<Piece, 'source' | 'body' | 'placement' | 'slots'>> }
   | { kind: 'addPiece'; piece: Piece; after?: string }
   | { kind: 'removePiece'; pieceId: string }
   | { kind: 'many'; edits: readonly Edit[] };
@@ -88,7 +87,6 @@ function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
       return ok({ ...piece, slots });
     }
     case 'setPiece':
-    case 'setRecipe':
       return ok({ ...piece, ...edit.values });
     case 'removePiece':
       return ok(piece);

@@ -5,5 +5,13 @@ export type { ProjectFile } from './projectFile.ts';
 export { readObj } from './readObj.ts';
 export { readPly } from './readPly.ts';
 export { readStl } from './readStl.ts';
-export { MESH_FORMATS, quadCount, usualWriteOptions, writeMesh, writeScene } from './writeMesh.ts';
-export type { MeshFormat, ScenePart, WriteOptions, WrittenScene } from './writeMesh.ts';
+export {
+  materialsFileName,
+  MESH_FORMATS,
+  quadCount,
+  usualUp,
+  usualWriteOptions,
+  writeMesh,
+  writeScene,
+} from './writeMesh.ts';
+export type { MeshFormat, ScenePart, WriteOptions, WrittenCounts, WrittenScene } from './writeMesh.ts';

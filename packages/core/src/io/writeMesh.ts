@@ -1,7 +1,7 @@
 import { remark, type LengthUnit, type Remark } from '../base/index.ts';
 import { usualSlots, type Slots } from '../document/index.ts';
 import { isStill, STILL, transformPoints, type Transform } from '../math/index.ts';
-import { asTriangles, faceCount, toFloat32, weld, type PolygonMesh } from '../mesh/index.ts';
+import { asTriangles, faceCount, toFloat32, vertexCount, weld, type PolygonMesh } from '../mesh/index.ts';
 import { MaterialNames } from './materialNames.ts';
 import { inFrame, type FileFrame } from './orientation.ts';
 import { writeGlb } from './writeGlb.ts';
@@ -49,12 +49,20 @@ export interface ScenePart {
   letters: readonly string[];
 }
 
+/** What a file holds. */
+export interface WrittenCounts {
+  vertices: number;
+  faces: number;
+  quads: number;
+}
+
 export interface WrittenScene {
   bytes: Uint8Array;
   /** materials of an OBJ, when asked for */
   mtl: Uint8Array | undefined;
   /** the pieces as they stand in the file */
   meshes: PolygonMesh[];
+  counts: WrittenCounts;
   remarks: Remark[];
 }
 
@@ -73,7 +81,12 @@ export async function writeScene(parts: readonly ScenePart[], options: WriteOpti
   });
   const remarks = collapsed > 0 ? [remark('ROUNDING_COLLAPSED', { faces: collapsed })] : [];
   const ready = parts.map((part, i) => ({ ...part, mesh: meshes[i] }));
-  return { ...(await bytesOf(ready, options)), meshes, remarks };
+  return { ...(await bytesOf(ready, options)), meshes, counts: countsOf(meshes), remarks };
+}
+
+function countsOf(meshes: readonly PolygonMesh[]): WrittenCounts {
+  const sum = (count: (mesh: PolygonMesh) => number): number => meshes.reduce((total, mesh) => total + count(mesh), 0);
+  return { vertices: sum(vertexCount), faces: sum(faceCount), quads: sum(quadCount) };
 }
 
 function placed({ mesh, transform }: ScenePart): PolygonMesh {
@@ -81,8 +94,14 @@ function placed({ mesh, transform }: ScenePart): PolygonMesh {
 }
 
 function frameOf({ format, unit, up }: WriteOptions): FileFrame {
-  return { unit, up: up === 'usual' ? (format === 'obj' ? 'y' : 'z') : up };
+  return { unit, up: up === 'usual' ? usualUp(format) : up };
 }
+
+/** The axis that points up in a format when nobody chose. */
+export const usualUp = (format: MeshFormat): 'y' | 'z' => (format === 'obj' || format === 'glb' ? 'y' : 'z');
+
+/** What the file of materials beside an OBJ must be called: the OBJ names it. */
+export const materialsFileName = (name: string): string => `${oneWord(name)}.mtl`;
 
 async function bytesOf(
   parts: readonly ScenePart[],
@@ -92,7 +111,7 @@ async function bytesOf(
     case 'obj': {
       if (!options.materials) return { bytes: writeObj(parts), mtl: undefined };
       const names = new MaterialNames();
-      const file = `${oneWord(options.name)}.mtl`;
+      const file = materialsFileName(options.name);
       return { bytes: writeObj(parts, { materials: { file, names } }), mtl: writeMtl(names) };
     }
     case 'stl':

@@ -3,7 +3,7 @@ import { checkMesh, faultPlaces } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import { display, Engine, pieceMesh, scenePart, type EngineTools, type Evaluated } from '../evaluate/index.ts';
 import { quadCount, writeScene, type ScenePart } from '../io/index.ts';
-import { faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount } from '../mesh/index.ts';
 import {
   JOB_VERSION,
   type JobAnswer,
@@ -81,13 +81,11 @@ export class JobHost {
       remarks.push(...evaluated.value.remarks);
     }
     const written = await writeScene(parts, options);
-    const sum = (count: (mesh: PolygonMesh) => number): number =>
-      written.meshes.reduce((total, mesh) => total + count(mesh), 0);
     return {
       kind: 'written',
       bytes: written.bytes,
       mtl: written.mtl,
-      counts: { vertices: sum(vertexCount), faces: sum(faceCount), quads: sum(quadCount) },
+      counts: written.counts,
       remarks: [...remarks, ...written.remarks],
     };
   }

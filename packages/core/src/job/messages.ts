@@ -3,7 +3,7 @@ import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { DisplayBuffers, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats } from '../lettering/index.ts';
-import type { WriteOptions } from '../io/index.ts';
+import type { WriteOptions, WrittenCounts } from '../io/index.ts';
 import type { Transform } from '../math/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
@@ -45,13 +45,6 @@ export interface ShownPiece {
   faces: number;
   quads: number;
   built: LetteringStats;
-}
-
-/** What a file holds. */
-export interface WrittenCounts {
-  vertices: number;
-  faces: number;
-  quads: number;
 }
 
 export type JobAnswer =

@@ -1,5 +1,7 @@
 import { Button, Checkbox, Group, NativeSelect, Radio, Stack, Text } from '@mantine/core';
 import {
+  materialsFileName,
+  usualUp,
   usualWriteOptions,
   wordsName,
   type JobAnswer,
@@ -51,7 +53,7 @@ function MeshFile({ client, project }: Pick<HandOverProps, 'client' | 'project'>
     if (!written) return;
     const base = project.name.trim() || texts.pieces.newWords;
     saveFile(written.bytes, `${base}.${options.format}`);
-    if (written.mtl) saveFile(written.mtl, `${named.name.replace(/\s+/g, '_')}.mtl`);
+    if (written.mtl) saveFile(written.mtl, materialsFileName(named.name));
   };
   return (
     <Stack gap="md">
@@ -128,7 +130,7 @@ function Choices({ options, onChange }: { options: WriteOptions; onChange: (opti
         <NativeSelect
           label={texts.handOver.up}
           data={['y', 'z']}
-          value={options.up === 'usual' ? (options.format === 'obj' ? 'y' : 'z') : options.up}
+          value={options.up === 'usual' ? usualUp(options.format) : options.up}
           onChange={(event) => onChange({ ...options, up: event.currentTarget.value as 'y' | 'z' })}
         />
       </Group>

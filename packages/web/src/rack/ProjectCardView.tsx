@@ -6,7 +6,6 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { afterMenu, ageText, NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-
 import { pictureOf } from './pictures.ts';
 import classes from './Rack.module.css';
 

@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, Unreachable } from '../api/index.ts';
+import { Mark } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { ProjectCardView, type CardActions } from './ProjectCardView.tsx';
 import { bringIn, duplicateProject, renameProject, saveProjectFile } from './projectActions.ts';
@@ -17,9 +18,7 @@ export function Rack() {
   return (
     <>
       <nav className={classes.nav}>
-        <Link to="/" className={classes.mark} aria-label={texts.product}>
-          f
-        </Link>
+        <Mark label={texts.product} />
         <Link to="/" className={classes.place} aria-current={inBin ? undefined : 'page'}>
           {texts.rack.title}
         </Link>

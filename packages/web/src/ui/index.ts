@@ -3,6 +3,7 @@ export { ageText } from './age.ts';
 export { ChoiceValue } from './ChoiceValue.tsx';
 export type { Choice } from './ChoiceValue.tsx';
 export { Loading } from './Loading.tsx';
+export { Mark } from './Mark.tsx';
 export { NameField } from './NameField.tsx';
 export { NumberValue } from './NumberValue.tsx';
 export type { NumberValueProps } from './NumberValue.tsx';

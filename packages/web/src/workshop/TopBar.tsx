@@ -1,9 +1,10 @@
 import { ActionIcon, Button, Text, TextInput, Tooltip, UnstyledButton } from '@mantine/core';
 import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
 import { useSyncExternalStore } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { api } from '../api/index.ts';
 import type { ProjectStore } from '../store/index.ts';
+import { Mark } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import classes from './Workbench.module.css';
 
@@ -20,9 +21,7 @@ export function TopBar({ store, onSearch, onVersions, onHandOver }: TopBarProps)
   const { project, past, future } = state.history;
   return (
     <header className={classes.top}>
-      <Link to="/" className={classes.mark} aria-label={`${texts.product}. ${texts.toRack}`}>
-        f
-      </Link>
+      <Mark label={`${texts.product}. ${texts.toRack}`} />
       <TextInput
         aria-label={texts.workshop.name}
         variant="unstyled"

@@ -59,6 +59,8 @@ export function failureText(failure: Failure): string {
       return `The ${failure.params.what} is too large: ${failure.params.size}, the limit is ${failure.params.limit}. Divide it.`;
     case 'EDIT_MISPLACED':
       return `There is no ${failure.params.what} "${failure.params.id}" in this project. Look at its pieces.`;
+    case 'PIECE_LOCKED':
+      return `The piece "${failure.params.name}" is locked. Unlock it first.`;
     case 'CANCELLED':
       return 'The work was stopped. Start it again.';
   }

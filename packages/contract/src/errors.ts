@@ -25,6 +25,7 @@ export const STATUS: Readonly<Record<ErrorCode | HttpErrorCode, number>> = {
   MESH_BROKEN: 422,
   TOO_LARGE: 413,
   EDIT_MISPLACED: 422,
+  PIECE_LOCKED: 422,
   CANCELLED: 409,
   NOT_FOUND: 404,
   REVISION_OLD: 409,

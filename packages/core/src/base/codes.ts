@@ -21,6 +21,8 @@ export interface ErrorParams {
   TOO_LARGE: { what: string; size: number; limit: number };
   /** An edit names something the document does not hold. */
   EDIT_MISPLACED: { what: string; id: string };
+  /** A locked piece is not to be changed. */
+  PIECE_LOCKED: { name: string };
   /** The person or a newer edit stopped the work. */
   CANCELLED: Record<string, never>;
 }

@@ -1,6 +1,14 @@
 import { LIMITS } from '../base/index.ts';
 import { usualSlots } from './finishes.ts';
-import { SCHEMA_VERSION, type Body, type Piece, type Placement, type Project, type Words } from './schema.ts';
+import {
+  SCHEMA_VERSION,
+  type Body,
+  type Piece,
+  type Placement,
+  type Project,
+  type SceneView,
+  type Words,
+} from './schema.ts';
 
 export function usualWords(graphemes: readonly string[]): Words {
   return {
@@ -34,7 +42,9 @@ export function usualBody(): Body {
   };
 }
 
-export const usualPlacement = (): Placement => ({ stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] });
+export const usualPlacement = (): Placement => ({ by: 'zero', stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] });
+
+export const usualView = (): SceneView => ({ surroundings: 'daylight', ground: true, kept: [] });
 
 export function newPiece(id: string, name: string, graphemes: readonly string[]): Piece {
   return {
@@ -59,6 +69,7 @@ export function newProject(id: string, name: string, pieces: readonly Piece[]): 
     unit: 'mm',
     pieces: Object.fromEntries(pieces.map((p) => [p.id, p])),
     pieceOrder: pieces.map((p) => p.id),
+    view: usualView(),
     tracks: [],
     faceBudget: LIMITS.faceBudget,
   };

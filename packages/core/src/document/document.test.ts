@@ -105,6 +105,48 @@ describe('pieces', () => {
     expect(front.colour).toBe(start().pieces.a.slots.front.colour);
   });
 
+  test('a back that follows the front keeps its look when it no longer does', () => {
+    const run = (project: Project, edit: Edit): Project => unwrap(applyEdit(project, edit));
+    const gold = run(two(), { kind: 'setFinish', pieceId: 'a', slots: ['front'], values: findFinish('gold lustre') });
+    const follows = run(gold, { kind: 'finishBack', pieceId: 'a', asFront: true });
+    expect(follows.pieces.a.slots).toMatchObject({ backAsFront: true, back: start().pieces.a.slots.back });
+    const own = run(follows, { kind: 'setFinish', pieceId: 'a', slots: ['backEdge'], values: { gloss: 1 } });
+    expect(own.pieces.a.slots).toMatchObject({
+      backAsFront: false,
+      back: { name: 'gold lustre' },
+      backEdge: { gloss: 1 },
+    });
+  });
+
+  test('a locked piece takes no change but to its lock, name and being seen', () => {
+    const locked = unwrap(applyEdit(two(), { kind: 'setPiece', pieceId: 'a', values: { locked: true } }));
+    const tried: Edit[] = [
+      { kind: 'setSolid', pieceId: 'a', values: { depthMm: 1 } },
+      { kind: 'spliceWords', pieceId: 'a', at: 0, remove: 1, insert: [] },
+      { kind: 'removePiece', pieceId: 'a' },
+      {
+        kind: 'many',
+        edits: [
+          { kind: 'removePiece', pieceId: 'b' },
+          { kind: 'removePiece', pieceId: 'a' },
+        ],
+      },
+    ];
+    for (const edit of tried)
+      expect(applyEdit(locked, edit)).toMatchObject({ error: { code: 'PIECE_LOCKED', params: { name: 'Kiln' } } });
+    expect(applyEdit(locked, { kind: 'setPiece', pieceId: 'a', values: { visible: false } }).ok).toBe(true);
+  });
+
+  test('views are kept with the document, and only so many', () => {
+    const view = { name: 'From the door', from: [0, 100, 500], to: [0, 0, 0] } as const;
+    const kept = (n: number): Edit => ({
+      kind: 'setView',
+      values: { kept: Array.from({ length: n }, () => ({ ...view, from: [...view.from], to: [...view.to] })) },
+    });
+    expect(unwrap(applyEdit(start(), kept(1))).view).toMatchObject({ surroundings: 'daylight', kept: [view] });
+    expect(applyEdit(start(), kept(51)).ok).toBe(false);
+  });
+
   test.each<[string, Edit]>([
     ['a colour that is none', { kind: 'setFinish', pieceId: 'a', slots: ['wall'], values: { colour: 'red' } }],
     ['more gloss than all', { kind: 'setFinish', pieceId: 'a', slots: ['wall'], values: { gloss: 101 } }],
@@ -185,11 +227,31 @@ describe('reading a document', () => {
     expect(parsed.ok ? 'taken' : parsed.error.code).toBe(code);
   });
 
+  test('a document of version 2 keeps its place and finishes', () => {
+    const { view: _, ...rest } = stored();
+    const { by: _by, ...placement } = start().pieces.a.placement;
+    const { backAsFront: _back, ...slots } = start().pieces.a.slots;
+    const own = { ...placement, atMm: [1, 2, 3] };
+    const old = { ...rest, schemaVersion: 2, pieces: { a: { ...start().pieces.a, placement: own, slots } } };
+    const read = unwrap(parseProject(old));
+    expect(read.pieces.a.placement).toEqual({ by: 'zero', ...own });
+    expect(read.view).toEqual(start().view);
+  });
+
+  test.each([null, 'x', { a: null }, { a: { placement: 7 } }, []])(
+    'pieces that are %j are refused in every version',
+    (pieces) => {
+      for (const schemaVersion of [1, 2, 3])
+        expect(parseProject({ ...stored(), schemaVersion, pieces }).ok).toBe(false);
+    },
+  );
+
   test('a document of version 1 gets the place and the looks it was drawn with', () => {
     const before: Record<string, unknown> = { ...start().pieces.a };
     delete before.placement;
     delete before.slots;
-    const old = { ...stored(), schemaVersion: 1, pieces: { a: before } };
+    const { view: _, ...rest } = stored();
+    const old = { ...rest, schemaVersion: 1, pieces: { a: before } };
     expect(unwrap(parseProject(old))).toEqual(start());
   });
 

@@ -6,7 +6,9 @@ import {
   type Piece,
   type Placement,
   type Project,
+  type SceneView,
   type Slot,
+  type Slots,
   type Words,
 } from './schema.ts';
 
@@ -19,8 +21,10 @@ export type Edit =
   | { kind: 'setWords'; pieceId: string; values: Partial<Omit<Words, 'kind' | 'graphemes' | 'nextId'>> }
   | { kind: 'setSolid'; pieceId: string; values: Partial<Piece['body']['solid']> }
   | { kind: 'setFaces'; pieceId: string; values: Partial<Piece['body']['faces']> }
+  | { kind: 'setView'; values: Partial<SceneView> }
   | { kind: 'setPlacement'; pieceId: string; values: Partial<Placement> }
   | { kind: 'setFinish'; pieceId: string; slots: readonly Slot[]; values: Partial<Finish> }
+  | { kind: 'finishBack'; pieceId: string; asFront: boolean }
   | { kind: 'setPiece'; pieceId: string; values: Partial<Pick<Piece, 'name' | 'role' | 'visible' | 'locked'>> }
   | { kind: 'addPiece'; piece: Piece; after?: string }
   | { kind: 'removePiece'; pieceId: string }
@@ -41,17 +45,22 @@ function change(project: Project, edit: Edit): Result<Project> {
       return ok({ ...project, name: edit.name });
     case 'takeDocument':
       return ok({ ...edit.project, id: project.id });
+    case 'setView':
+      return ok({ ...project, view: { ...project.view, ...edit.values } });
     case 'addPiece':
       return ok(addPiece(project, edit.piece, edit.after));
     case 'many':
       return edit.edits.reduce<Result<Project>>((so, one) => (so.ok ? change(so.value, one) : so), ok(project));
     case 'removePiece': {
+      if (project.pieces[edit.pieceId]?.locked)
+        return fail('PIECE_LOCKED', { name: project.pieces[edit.pieceId].name });
       const pieces = Object.fromEntries(Object.entries(project.pieces).filter(([id]) => id !== edit.pieceId));
       return ok({ ...project, pieces, pieceOrder: project.pieceOrder.filter((id) => id !== edit.pieceId) });
     }
     default: {
       const piece = project.pieces[edit.pieceId];
       if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: edit.pieceId });
+      if (piece.locked && edit.kind !== 'setPiece') return fail('PIECE_LOCKED', { name: piece.name });
       const changed = changePiece(piece, edit);
       return changed.ok ? ok({ ...project, pieces: { ...project.pieces, [piece.id]: changed.value } }) : changed;
     }
@@ -82,15 +91,25 @@ function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
     case 'setPlacement':
       return ok({ ...piece, placement: { ...piece.placement, ...edit.values } });
     case 'setFinish': {
-      const slots = { ...piece.slots };
+      // a back that gets a finish of its own no longer follows the front
+      const isOwn = edit.slots.some((slot) => slot === 'back' || slot === 'backEdge');
+      const slots = isOwn ? finishBack(piece.slots, false) : { ...piece.slots };
       for (const slot of edit.slots) slots[slot] = { ...slots[slot], ...edit.values };
       return ok({ ...piece, slots });
     }
+    case 'finishBack':
+      return ok({ ...piece, slots: finishBack(piece.slots, edit.asFront) });
     case 'setPiece':
       return ok({ ...piece, ...edit.values });
     case 'removePiece':
       return ok(piece);
   }
+}
+
+/** A back that stops following the front keeps the look it had. */
+function finishBack(slots: Slots, asFront: boolean): Slots {
+  if (asFront || !slots.backAsFront) return { ...slots, backAsFront: asFront };
+  return { ...slots, back: slots.front, backEdge: slots.frontEdge, backAsFront: false };
 }
 
 /** New graphemes get new ids; those that stay keep theirs, so that what was said of a letter stays with it. */

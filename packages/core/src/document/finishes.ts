@@ -36,4 +36,5 @@ export const usualSlots = (): Slots => ({
   wall: findFinish('terracotta'),
   backEdge: findFinish('sienna slip'),
   back: findFinish('bone glaze'),
+  backAsFront: false,
 });

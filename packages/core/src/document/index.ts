@@ -1,4 +1,4 @@
-export { newPiece, newProject, usualBody, usualPlacement, usualWords } from './defaults.ts';
+export { newPiece, newProject, usualBody, usualPlacement, usualView, usualWords } from './defaults.ts';
 export { applyEdit, spliceBetween } from './edits.ts';
 export type { Edit } from './edits.ts';
 export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
@@ -9,5 +9,17 @@ export { nameOf, wordsName } from './names.ts';
 export { migrate, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';
 export { resolveAt } from './resolveAt.ts';
-export { edgeSchema, pieceSchema, projectSchema, SCHEMA_VERSION, SLOTS, wordsSchema } from './schema.ts';
-export type { Body, Edge, Finish, Piece, Placement, Project, Slot, Slots, Words } from './schema.ts';
+export { edgeSchema, KEPT_VIEWS, pieceSchema, projectSchema, SCHEMA_VERSION, SLOTS, wordsSchema } from './schema.ts';
+export type {
+  Body,
+  Edge,
+  Finish,
+  KeptView,
+  Piece,
+  Placement,
+  Project,
+  SceneView,
+  Slot,
+  Slots,
+  Words,
+} from './schema.ts';

@@ -1,4 +1,4 @@
-import { usualPlacement } from './defaults.ts';
+import { usualPlacement, usualView } from './defaults.ts';
 import { usualSlots } from './finishes.ts';
 
 /** Pure: gives a new document, and never fails on what the version before could hold. */
@@ -8,15 +8,33 @@ type Plain = Record<string, unknown>;
 
 /** Pieces get a place and finishes: those that version 1 was drawn with. */
 function toVersion2(document: unknown): unknown {
-  const { pieces, ...rest } = document as Plain;
-  const moved = Object.fromEntries(
-    Object.entries((pieces ?? {}) as Plain).map(([id, piece]) => [
-      id,
-      { ...(piece as Plain), placement: usualPlacement(), slots: usualSlots() },
-    ]),
-  );
-  return { ...rest, schemaVersion: 2, pieces: moved };
+  const place = usualPlacement();
+  const { backAsFront: _, ...slots } = usualSlots();
+  return withPieces(document, 2, (piece) => ({
+    ...piece,
+    placement: { stand: place.stand, atMm: place.atMm, turnDegrees: place.turnDegrees },
+    slots,
+  }));
 }
 
+/** Pieces are held by their zero, and their backs look as they did; the scene gets a view. */
+function toVersion3(document: unknown): unknown {
+  const moved = withPieces(document, 3, (piece) => ({
+    ...piece,
+    placement: { by: 'zero', ...(piece.placement as Plain) },
+    slots: { ...(piece.slots as Plain), backAsFront: false },
+  }));
+  return { ...moved, view: usualView() };
+}
+
+function withPieces(document: unknown, schemaVersion: number, change: (piece: Plain) => Plain): Plain {
+  const { pieces, ...rest } = document as Plain;
+  const changed = Object.entries(plain(pieces)).map(([id, piece]) => [id, change(plain(piece))]);
+  return { ...rest, schemaVersion, pieces: Object.fromEntries(changed) };
+}
+
+/** What is no object at all is for the schema to refuse. */
+const plain = (value: unknown): Plain => (typeof value === 'object' && value !== null ? (value as Plain) : {});
+
 /** MIGRATIONS[n - 1] brings version n to n + 1. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2];
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3];

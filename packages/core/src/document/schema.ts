@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 /** What a value means to the interface: its unit, and whether it may change in time. */
 const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
@@ -91,13 +91,17 @@ const slotsSchema = z.object({
   wall: finishSchema,
   backEdge: finishSchema,
   back: finishSchema,
+  /** back and back edge look as front and front edge do */
+  backAsFront: z.boolean(),
 });
 
 const place = z.number().min(-100_000).max(100_000).meta(value('mm', true));
 const turn = z.number().min(-3600).max(3600).meta(value('deg', true));
 
-/** Where a piece stands: turned about its own origin (depth, then across, then upright), then moved. */
+/** Where a piece stands: turned about the point it is held by (depth, then across, then upright), then moved. */
 export const placementSchema = z.object({
+  /** the point that is put to `atMm`: where its baseline begins, the middle of its box, or the middle of its foot */
+  by: z.enum(['zero', 'middle', 'foot']),
   /** 'table': its lowest point lies on the table, and `atMm`'s height counts from there */
   stand: z.enum(['free', 'table']),
   /** across, up, towards the viewer */
@@ -120,6 +124,22 @@ export const pieceSchema = z.object({
   steps: z.array(z.unknown()).max(0),
 });
 
+/** Most views that a project keeps. */
+export const KEPT_VIEWS = 50;
+
+const point = z.tuple([place, place, place]);
+
+/** A place to look from, kept by name. Lengths in mm. */
+const keptViewSchema = z.object({ name: z.string().min(1).max(60), from: point, to: point });
+
+/** How the scene is shown. */
+export const viewSchema = z.object({
+  surroundings: z.enum(['daylight', 'window', 'kiln']),
+  /** the table that takes the shadows */
+  ground: z.boolean(),
+  kept: z.array(keptViewSchema).max(KEPT_VIEWS),
+});
+
 export const projectSchema = z
   .object({
     id: z.string().min(1).max(64),
@@ -128,6 +148,7 @@ export const projectSchema = z
     unit: z.enum(['mm', 'cm', 'm', 'in']),
     pieces: z.record(z.string(), pieceSchema),
     pieceOrder: z.array(z.string()).max(LIMITS.pieces),
+    view: viewSchema,
     /** changes in time: none exists in this version */
     tracks: z.array(z.unknown()).max(0),
     /** most faces that are built */
@@ -146,6 +167,8 @@ export type Words = z.infer<typeof wordsSchema>;
 export type Body = z.infer<typeof bodySchema>;
 export type Finish = z.infer<typeof finishSchema>;
 export type Slots = z.infer<typeof slotsSchema>;
+export type KeptView = z.infer<typeof keptViewSchema>;
+export type SceneView = z.infer<typeof viewSchema>;
 export type Placement = z.infer<typeof placementSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Project = z.infer<typeof projectSchema>;

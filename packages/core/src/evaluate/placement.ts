@@ -2,12 +2,35 @@ import type { Placement } from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { turnOf, type Transform } from '../math/index.ts';
 
+type Point = [number, number, number];
+
 /** Where a piece stands in the scene. A piece on the table is let down until its lowest point lies there, whatever its words have become. */
 export function pieceTransform(placement: Placement, clusters: readonly BuiltCluster[]): Transform {
   const rows = turnOf(placement.turnDegrees);
-  const [x, y, z] = placement.atMm;
-  const low = placement.stand === 'table' ? lowestPoint(rows, clusters) : 0;
-  return { rows, move: [x, y - low, z] };
+  const held: Point = placement.by === 'zero' ? [0, 0, 0] : middleOf(clusters);
+  const [x, y, z] = [0, 3, 6].map((r) => rows[r] * held[0] + rows[r + 1] * held[1] + rows[r + 2] * held[2]);
+  const isFoot = placement.stand === 'table' || placement.by === 'foot';
+  const low = isFoot ? lowestPoint(rows, clusters) : y;
+  const [atX, atY, atZ] = placement.atMm;
+  return { rows, move: [atX - x, atY - low, atZ - z] };
+}
+
+/** Of the box around the piece, before it is turned. */
+function middleOf(clusters: readonly BuiltCluster[]): Point {
+  const middle: Point = [0, 0, 0];
+  if (clusters.length === 0) return middle;
+  for (let k = 0; k < 3; k++) {
+    let [low, high] = [Infinity, -Infinity];
+    for (const { mesh, x, y, z } of clusters) {
+      const shift = [x, y, z][k];
+      for (let i = k; i < mesh.positions.length; i += 3) {
+        low = Math.min(low, mesh.positions[i] + shift);
+        high = Math.max(high, mesh.positions[i] + shift);
+      }
+    }
+    middle[k] = (low + high) / 2;
+  }
+  return middle;
 }
 
 function lowestPoint(rows: readonly number[], clusters: readonly BuiltCluster[]): number {

@@ -2,6 +2,8 @@ export { finishName, finishOf, lookOf } from './looks.ts';
 export type { Look } from './looks.ts';
 export { packProject, unpackProject } from './projectFile.ts';
 export type { ProjectFile } from './projectFile.ts';
+export { readBack } from './readBack.ts';
+export { readGlb } from './readGlb.ts';
 export { readObj } from './readObj.ts';
 export { readPly } from './readPly.ts';
 export { readStl } from './readStl.ts';

@@ -22,7 +22,12 @@ const SLOT_OF: Readonly<Record<Part, Slot>> = {
   back: 'back',
 };
 
-export const finishOf = (slots: Slots, part: Part): Finish => slots[SLOT_OF[part]];
+const FRONT_OF: Readonly<Partial<Record<Slot, Slot>>> = { back: 'front', backEdge: 'frontEdge' };
+
+export function finishOf(slots: Slots, part: Part): Finish {
+  const slot = SLOT_OF[part];
+  return slots[(slots.backAsFront && FRONT_OF[slot]) || slot];
+}
 
 /** What two finishes of one material have in common. */
 export const finishKey = ({ name, colour, gloss, metal, glow }: Finish): string =>

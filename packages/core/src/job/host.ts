@@ -2,7 +2,7 @@ import type { Remark, RunContext } from '../base/index.ts';
 import { checkMesh, faultPlaces } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import { display, Engine, pieceMesh, scenePart, type EngineTools, type Evaluated } from '../evaluate/index.ts';
-import { quadCount, writeScene, type ScenePart } from '../io/index.ts';
+import { quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount } from '../mesh/index.ts';
 import {
   JOB_VERSION,
@@ -67,6 +67,8 @@ export class JobHost {
         }));
       case 'write':
         return this.#write(request);
+      case 'readBack':
+        return holds(request);
     }
   }
 
@@ -185,4 +187,12 @@ function buffersOf(answer: JobAnswer): ArrayBuffer[] {
     .flatMap((piece) => piece.clusters)
     .flatMap(({ buffers }) => (buffers ? [buffers.positions, buffers.normals, buffers.index, buffers.edges] : []))
     .map((array) => array.buffer as ArrayBuffer);
+}
+
+/** What a file turns out to hold when read again. */
+async function holds({ bytes, format }: Extract<JobRequest, { kind: 'readBack' }>): Promise<JobAnswer> {
+  const read = await readBack(bytes, format);
+  if (!read.ok) return { kind: 'failed', error: read.error };
+  const { mesh, names, finishes } = read.value;
+  return { kind: 'readBack', names, finishes, report: checkMesh(mesh) };
 }

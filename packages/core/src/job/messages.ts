@@ -3,18 +3,19 @@ import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { DisplayBuffers, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats } from '../lettering/index.ts';
-import type { WriteOptions, WrittenCounts } from '../io/index.ts';
+import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
 import type { Transform } from '../math/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 3;
+export const JOB_VERSION = 4;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
   | { version: number; serial: number; kind: 'evaluate'; project: Project; known: string[] }
   | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
-  | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions };
+  | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions }
+  | { version: number; serial: number; kind: 'readBack'; bytes: Uint8Array; format: MeshFormat };
 
 /** A cluster to draw; buffers only when the page does not hold this key yet. */
 export interface ShownCluster {
@@ -52,6 +53,7 @@ export type JobAnswer =
   | { kind: 'checked'; pieceId: string; report: MeshReport }
   | { kind: 'placed'; pieceId: string; triangles: Float32Array }
   | { kind: 'written'; bytes: Uint8Array; mtl: Uint8Array | undefined; counts: WrittenCounts; remarks: Remark[] }
+  | { kind: 'readBack'; names: string[]; finishes: string[]; report: MeshReport }
   | { kind: 'failed'; error: Failure }
   | { kind: 'crashed'; message: string };
 

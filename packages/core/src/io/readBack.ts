@@ -1,0 +1,37 @@
+import { ok, type Result } from '../base/index.ts';
+import type { PolygonMesh } from '../mesh/index.ts';
+import { readGlb } from './readGlb.ts';
+import { readObj } from './readObj.ts';
+import { readPly } from './readPly.ts';
+import { readStl } from './readStl.ts';
+import { utf8Text } from './utf8.ts';
+import type { MeshFormat } from './writeMesh.ts';
+
+/** What a mesh file turns out to hold, in the file's own unit and axes. */
+export interface ReadBack {
+  mesh: PolygonMesh;
+  /** of pieces or letters, where the format names them */
+  names: string[];
+  finishes: string[];
+}
+
+/** Reads a file of ours with the readers for files of others: nothing that was known while writing is used. */
+export async function readBack(bytes: Uint8Array, format: MeshFormat): Promise<Result<ReadBack>> {
+  if (format === 'glb') {
+    const read = await readGlb(bytes);
+    return read.ok ? ok({ mesh: read.value.mesh, names: read.value.nodes, finishes: read.value.materials }) : read;
+  }
+  const mesh = { obj: readObj, stl: readStl, ply: readPly }[format](bytes);
+  if (!mesh.ok) return mesh;
+  const named = format === 'obj' ? namesIn(bytes) : { names: [], finishes: [] };
+  return ok({ mesh: mesh.value, ...named });
+}
+
+function namesIn(bytes: Uint8Array): { names: string[]; finishes: string[] } {
+  const lines = utf8Text(bytes).split('\n');
+  const after = (word: string): string[] => {
+    const found = lines.filter((line) => line.startsWith(`${word} `)).map((line) => line.slice(word.length + 1));
+    return [...new Set(found)];
+  };
+  return { names: after('o'), finishes: after('usemtl') };
+}

@@ -1,0 +1,82 @@
+import { Primitive, WebIO, type Document, type mat4, type Node } from '@gltf-transform/core';
+import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
+
+/** A GLB as one mesh of triangles, joined where points are equal, in metres as the format asks, with the names it gives. */
+export interface ReadGlb {
+  mesh: PolygonMesh;
+  /** of the nodes that hold faces */
+  nodes: string[];
+  materials: string[];
+}
+
+const MAGIC = 0x46546c67;
+
+/** Binary glTF 2.0 -> mesh; textures, motion and cameras are passed over. */
+export async function readGlb(bytes: Uint8Array): Promise<Result<ReadGlb>> {
+  if (bytes.length > LIMITS.meshBytes)
+    return fail('TOO_LARGE', { what: 'mesh file', size: bytes.length, limit: LIMITS.meshBytes });
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < 20 || view.getUint32(0, true) !== MAGIC || view.getUint32(4, true) !== 2)
+    return broken(0, 'header');
+  if (view.getUint32(8, true) > bytes.length) return broken(bytes.length, 'short');
+  try {
+    return gather(await new WebIO().readBinary(bytes));
+  } catch {
+    return broken(20, 'contents');
+  }
+}
+
+const broken = (place: number, why: string): Result<never> => fail('MESH_BROKEN', { format: 'glb', place, why });
+
+function gather(document: Document): Result<ReadGlb> {
+  const builder = new MeshBuilder();
+  const region = builder.region('body', -1, -1);
+  const nodes: string[] = [];
+  let faces = 0;
+  for (const node of document.getRoot().listNodes()) {
+    const primitives = node.getMesh()?.listPrimitives() ?? [];
+    if (primitives.length > 0) nodes.push(node.getName());
+    for (const primitive of primitives) {
+      const loops = trianglesOf(primitive);
+      faces += loops.length;
+      if (faces > LIMITS.meshFaces) return fail('TOO_LARGE', { what: 'faces', size: faces, limit: LIMITS.meshFaces });
+      const first = builder.vertexCount;
+      for (const [x, y, z] of placesOf(primitive, node)) builder.vertex(x, y, z);
+      const count = builder.vertexCount - first;
+      for (const loop of loops) {
+        if (loop.some((v) => v >= count)) return broken(20, 'face');
+        builder.face(
+          loop.map((v) => first + v),
+          region,
+        );
+      }
+    }
+  }
+  if (faces === 0) return broken(20, 'no faces');
+  const mesh = builder.finish();
+  if (!mesh.positions.every(Number.isFinite)) return broken(20, 'vertex');
+  const materials = document.getRoot().listMaterials();
+  return ok({ mesh: weld(mesh), nodes, materials: materials.map((m) => m.getName()) });
+}
+
+function trianglesOf(primitive: Primitive): number[][] {
+  if (primitive.getMode() !== Primitive.Mode.TRIANGLES) return [];
+  const index = primitive.getIndices()?.getArray();
+  const size = index?.length ?? primitive.getAttribute('POSITION')?.getCount() ?? 0;
+  const corner = (i: number): number => index?.[i] ?? i;
+  return Array.from({ length: Math.floor(size / 3) }, (_, t) => [corner(3 * t), corner(3 * t + 1), corner(3 * t + 2)]);
+}
+
+function placesOf(primitive: Primitive, node: Node): [number, number, number][] {
+  const position = primitive.getAttribute('POSITION');
+  const world = node.getWorldMatrix();
+  return Array.from({ length: position?.getCount() ?? 0 }, (_, i) => moved(world, position?.getElement(i, []) ?? []));
+}
+
+/** Column after column, as glTF writes matrices. */
+const moved = (m: mat4, [x, y, z]: readonly number[]): [number, number, number] => [
+  m[0] * x + m[4] * y + m[8] * z + m[12],
+  m[1] * x + m[5] * y + m[9] * z + m[13],
+  m[2] * x + m[6] * y + m[10] * z + m[14],
+];

@@ -8,6 +8,8 @@ export type { Migration } from './migrations.ts';
 export { nameOf, wordsName } from './names.ts';
 export { migrate, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';
+export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
+export type { RecipeChapter, RecipeCopy } from './recipes.ts';
 export { resolveAt } from './resolveAt.ts';
 export { edgeSchema, KEPT_VIEWS, pieceSchema, projectSchema, SCHEMA_VERSION, SLOTS, wordsSchema } from './schema.ts';
 export type {

@@ -11,5 +11,6 @@ export const theme = createTheme({
   fontFamily: 'var(--sans)',
   headings: { fontFamily: 'var(--serif)', fontWeight: '600' },
   defaultRadius: 'md',
+  respectReducedMotion: true,
   black: '#23262d',
 });

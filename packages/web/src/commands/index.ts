@@ -2,3 +2,5 @@ export { CommandSearch } from './CommandSearch.tsx';
 export { keysText } from './commandList.ts';
 export type { Command } from './commandList.ts';
 export { useKeys } from './useKeys.ts';
+export { useSingleKeys } from './useSingleKeys.ts';
+export type { SingleKeys } from './useSingleKeys.ts';

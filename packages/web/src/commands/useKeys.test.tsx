@@ -7,9 +7,18 @@ import { keysText, useKeys, type Command } from './index.ts';
 let ran: string[];
 beforeEach(() => (ran = []));
 
-function Keys({ isPossible = true }: { isPossible?: boolean }) {
+function Keys({ isPossible = true, singleKeys = true }: { isPossible?: boolean; singleKeys?: boolean }) {
   const command = (id: string, keys: string): Command => ({ id, label: id, keys, isPossible, run: () => ran.push(id) });
-  useKeys([command('undo', 'mod+Z'), command('redo', 'mod+shift+Z'), command('fit', 'V'), command('type', 'Enter')]);
+  useKeys(
+    [
+      command('undo', 'mod+Z'),
+      command('redo', 'mod+shift+Z'),
+      command('fit', 'V'),
+      command('type', 'Enter'),
+      command('copy', 'mod+C'),
+    ],
+    singleKeys,
+  );
   return (
     <>
       <input aria-label="field" />
@@ -36,6 +45,20 @@ test('what is not possible now does not run', async () => {
   renderInside(<Keys isPossible={false} />);
   await userEvent.keyboard('v{Control>}z{/Control}');
   expect(ran).toEqual([]);
+});
+
+test('single letters can be switched off, keys that none hits by chance stay', async () => {
+  renderInside(<Keys singleKeys={false} />);
+  await userEvent.keyboard('v{Enter}{Control>}z{/Control}');
+  expect(ran).toEqual(['type', 'undo']);
+});
+
+test('copying belongs to text where it is typed', async () => {
+  renderInside(<Keys />);
+  await userEvent.type(screen.getByLabelText('field'), '{Control>}c{/Control}');
+  screen.getByRole('button').focus();
+  await userEvent.keyboard('{Control>}c{/Control}');
+  expect(ran).toEqual(['copy']);
 });
 
 test('keys are written as people say them', () => expect(keysText('mod+shift+Z')).toBe('Ctrl Shift Z'));

@@ -15,6 +15,7 @@ import type { TakePicture } from '../viewport/index.ts';
 import { saveFile, SidePanel } from '../ui/index.ts';
 import { failureText, remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
+import { ReadBack } from './ReadBack.tsx';
 import { StillPicture } from './StillPicture.tsx';
 
 interface HandOverProps {
@@ -104,6 +105,9 @@ function MeshFile({ client, project }: Pick<HandOverProps, 'client' | 'project'>
       <Button onClick={save} disabled={!written || written.counts.faces === 0}>
         {texts.handOver.save}
       </Button>
+      {client && written && written.counts.faces > 0 && (
+        <ReadBack key={JSON.stringify(named)} client={client} written={written.bytes} options={named} />
+      )}
     </Stack>
   );
 }

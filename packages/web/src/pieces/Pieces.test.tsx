@@ -2,10 +2,18 @@
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { newPiece, newProject, type Piece } from '@fictile/core';
-import { useState, useSyncExternalStore } from 'react';
+import { useSyncExternalStore } from 'react';
 import { ProjectStore } from '../store/index.ts';
 import { renderInside, serve } from '../testing/render.tsx';
 import { pieceActions, Pieces } from './index.ts';
+import type { Box } from './alignment.ts';
+import { useChosen } from './useChosen.ts';
+
+/** As the solids stand: a letter of 10 x 20 x 2 at zero, another of 4 x 6 x 2 far off. */
+const BOXES: Record<string, Box> = {
+  a: { min: [0, 0, 0], max: [10, 20, 2] },
+  b: { min: [100, 50, 7], max: [104, 56, 9] },
+};
 
 let store: ProjectStore;
 const pieces = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
@@ -13,9 +21,9 @@ const names = (): string[] => pieces().map((p) => p.name);
 
 function Column() {
   const state = useSyncExternalStore(store.subscribe, () => store.state);
-  const [chosen, setChosen] = useState('a');
-  const actions = pieceActions(store);
-  return <Pieces project={state.history.project} shown={[]} chosen={chosen} actions={actions} onChoose={setChosen} />;
+  const chosen = useChosen(state.history.project);
+  const actions = pieceActions(store, (id) => BOXES[id]);
+  return <Pieces project={state.history.project} shown={[]} chosen={chosen.ids} actions={actions} selection={chosen} />;
 }
 
 beforeEach(() => {
@@ -91,7 +99,59 @@ test('a piece is renamed in its place; Escape and emptiness leave the name', asy
 test('to zero and onto the table', async () => {
   act(() => store.edit({ kind: 'setPlacement', pieceId: 'a', values: { atMm: [5, 6, 7], turnDegrees: [0, 45, 0] } }));
   await pick('Title', 'Onto the table');
-  expect(pieces()[0].placement).toEqual({ stand: 'table', atMm: [5, 0, 7], turnDegrees: [0, 45, 0] });
+  expect(pieces()[0].placement).toEqual({ by: 'zero', stand: 'table', atMm: [5, 0, 7], turnDegrees: [0, 45, 0] });
   await pick('Title', 'To zero');
-  expect(pieces()[0].placement).toEqual({ stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] });
+  expect(pieces()[0].placement).toEqual({ by: 'zero', stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] });
+});
+
+describe('several at once', () => {
+  const row = (name: string): HTMLElement => screen.getByRole('button', { name: new RegExp(`^.?${name}`) });
+  const user = userEvent.setup();
+
+  test('are chosen with Ctrl or from the menu, and changed as one', async () => {
+    await user.keyboard('{Control>}');
+    await user.click(row('Foot'));
+    await user.keyboard('{/Control}');
+    expect(screen.getAllByRole('button', { pressed: true })).toHaveLength(2);
+    await pick('Foot', 'Hide');
+    expect(pieces().map((p) => p.visible)).toEqual([false, false]);
+    act(() => store.undo());
+    await pick('Foot', 'Leave out of the choice');
+    expect(screen.getAllByRole('button', { pressed: true })).toHaveLength(1);
+  });
+
+  test('with Shift the whole row; the last chosen never goes', async () => {
+    await user.keyboard('{Shift>}');
+    await user.click(row('Foot'));
+    await user.keyboard('{/Shift}');
+    await pick('Title', 'Duplicate');
+    expect(names()).toEqual(['Title', 'Title again', 'Foot', 'Foot again']);
+    const chosen = screen.getAllByRole('button', { pressed: true });
+    expect(chosen.map((button) => button.textContent)).toEqual([
+      expect.stringContaining('Title again'),
+      expect.stringContaining('Foot again'),
+    ]);
+  });
+
+  test('those that are locked are left when the others go', async () => {
+    act(() => store.edit({ kind: 'setPiece', pieceId: 'a', values: { locked: true } }));
+    await pick('Foot', 'Choose this too');
+    await pick('Title', 'Remove');
+    expect(names()).toEqual(['Title']);
+  });
+});
+
+describe('placed by another piece', () => {
+  const at = async (name: string, item: string, other: string): Promise<number[]> => {
+    await userEvent.click(screen.getByRole('button', { name: `More for ${name}` }));
+    await userEvent.hover(await screen.findByRole('menuitem', { name: item }));
+    await userEvent.click(await screen.findByRole('menuitem', { name: other }));
+    return pieces().find((p) => p.name === name)?.placement.atMm ?? [];
+  };
+
+  test('centred as seen from the front', async () =>
+    expect(await at('Foot', 'Centre on', 'Title')).toEqual([-97, -43, 0]));
+
+  test('beside: a quarter of its height away, feet level, middles in depth', async () =>
+    expect(await at('Foot', 'Put beside', 'Title')).toEqual([-85, -50, -7]));
 });

@@ -1,7 +1,7 @@
 import { ActionIcon, Menu, Tooltip, UnstyledButton } from '@mantine/core';
 import type { Piece, Project, ShownPiece } from '@fictile/core';
 import { IconDots, IconEyeOff, IconLock, IconPlus } from '@tabler/icons-react';
-import { useState } from 'react';
+import { useState, type MouseEvent } from 'react';
 import { afterMenu, NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import type { PieceActions } from './pieceActions.ts';
@@ -10,13 +10,20 @@ import classes from './Pieces.module.css';
 interface PiecesProps {
   project: Project;
   shown: readonly ShownPiece[];
-  chosen: string | undefined;
+  /** the one at work first */
+  chosen: readonly string[];
   actions: PieceActions;
-  onChoose: (pieceId: string) => void;
+  selection: Selection;
+}
+
+export interface Selection {
+  choose: (pieceId: string, isAlso?: boolean) => void;
+  chooseTo: (pieceId: string) => void;
+  chooseThese: (ids: readonly string[]) => void;
 }
 
 /** All pieces of the project, and what can be done with each. */
-export function Pieces({ project, shown, chosen, actions, onChoose }: PiecesProps) {
+export function Pieces({ project, shown, chosen, actions, selection }: PiecesProps) {
   return (
     <section aria-label={texts.pieces.heading}>
       <header className={classes.head}>
@@ -27,7 +34,7 @@ export function Pieces({ project, shown, chosen, actions, onChoose }: PiecesProp
             color="dark"
             size="sm"
             aria-label={texts.pieces.add}
-            onClick={() => onChoose(actions.add())}
+            onClick={() => selection.choose(actions.add())}
           >
             <IconPlus size={15} />
           </ActionIcon>
@@ -39,9 +46,10 @@ export function Pieces({ project, shown, chosen, actions, onChoose }: PiecesProp
             key={id}
             piece={project.pieces[id]}
             faces={shown.find((p) => p.pieceId === id)?.faces}
-            isChosen={id === chosen}
+            project={project}
+            chosen={chosen}
             actions={actions}
-            onChoose={onChoose}
+            selection={selection}
           />
         ))}
       </ul>
@@ -52,17 +60,24 @@ export function Pieces({ project, shown, chosen, actions, onChoose }: PiecesProp
 interface RowProps {
   piece: Piece;
   faces: number | undefined;
-  isChosen: boolean;
+  project: Project;
+  chosen: readonly string[];
   actions: PieceActions;
-  onChoose: (pieceId: string) => void;
+  selection: Selection;
 }
 
-function PieceRow({ piece, faces, isChosen, actions, onChoose }: RowProps) {
+function PieceRow(props: RowProps) {
+  const { piece, faces, chosen, actions, selection } = props;
+  const isChosen = chosen.includes(piece.id);
+  const pick = (event: MouseEvent): void => {
+    if (event.shiftKey) selection.chooseTo(piece.id);
+    else selection.choose(piece.id, event.ctrlKey || event.metaKey);
+  };
   const [isNaming, setIsNaming] = useState(false);
   const marks = [piece.visible ? '' : texts.pieces.hidden, piece.locked ? texts.pieces.locked : ''].filter(Boolean);
   const figures = faces === undefined ? marks.join(', ') : [texts.pieces.figures(faces), ...marks].join(', ');
   return (
-    <li className={classes.row} data-chosen={isChosen} data-hidden={!piece.visible}>
+    <li className={classes.row} data-chosen={isChosen} data-lead={piece.id === chosen[0]} data-hidden={!piece.visible}>
       {isNaming ? (
         <NameField
           label={texts.pieces.rename}
@@ -73,7 +88,7 @@ function PieceRow({ piece, faces, isChosen, actions, onChoose }: RowProps) {
           }}
         />
       ) : (
-        <UnstyledButton className={classes.pick} aria-pressed={isChosen} onClick={() => onChoose(piece.id)}>
+        <UnstyledButton className={classes.pick} aria-pressed={isChosen} onClick={pick}>
           <Tile piece={piece} />
           <span style={{ minWidth: 0 }}>
             <div className={classes.name}>{piece.name || texts.pieces.newWords}</div>
@@ -83,7 +98,7 @@ function PieceRow({ piece, faces, isChosen, actions, onChoose }: RowProps) {
       )}
       {!piece.visible && <IconEyeOff size={14} aria-hidden />}
       {piece.locked && <IconLock size={14} aria-hidden />}
-      <PieceMenu piece={piece} actions={actions} onChoose={onChoose} onRename={() => setIsNaming(true)} />
+      <PieceMenu {...props} onRename={() => setIsNaming(true)} />
     </li>
   );
 }
@@ -102,13 +117,19 @@ function Tile({ piece }: { piece: Piece }) {
   );
 }
 
-function PieceMenu({
-  piece,
-  actions,
-  onChoose,
-  onRename,
-}: Pick<RowProps, 'piece' | 'actions' | 'onChoose'> & { onRename: () => void }) {
+/** Others that places can be taken from; more would be no menu any more. */
+const MOST_OTHERS = 40;
+
+function PieceMenu({ piece, project, chosen, actions, selection, onRename }: RowProps & { onRename: () => void }) {
   const t = texts.pieces;
+  const isChosen = chosen.includes(piece.id);
+  // the menu of a chosen piece is for all that are chosen
+  const several = isChosen ? chosen.map((id) => project.pieces[id]) : [piece];
+  const others = project.pieceOrder
+    .map((id) => project.pieces[id])
+    .filter((other) => other.visible && !several.includes(other))
+    .slice(0, MOST_OTHERS);
+  const isFree = several.some((p) => !p.locked);
   return (
     <Menu position="bottom-end" withinPortal>
       <Menu.Target>
@@ -117,20 +138,54 @@ function PieceMenu({
         </ActionIcon>
       </Menu.Target>
       <Menu.Dropdown>
+        {several.length > 1 && <Menu.Label>{t.several(several.length)}</Menu.Label>}
         <Menu.Item onClick={() => afterMenu(onRename)}>{t.rename}</Menu.Item>
-        <Menu.Item onClick={() => onChoose(actions.duplicate(piece))}>{t.duplicate}</Menu.Item>
-        <Menu.Item onClick={() => actions.show(piece, !piece.visible)}>{piece.visible ? t.hide : t.show}</Menu.Item>
-        <Menu.Item onClick={() => actions.showAlone(piece)}>{t.alone}</Menu.Item>
+        <Menu.Item onClick={() => selection.chooseThese(actions.duplicate(several))}>{t.duplicate}</Menu.Item>
+        <Menu.Item onClick={() => actions.show(several, !piece.visible)}>{piece.visible ? t.hide : t.show}</Menu.Item>
+        <Menu.Item onClick={() => actions.showAlone(several)}>{t.alone}</Menu.Item>
         <Menu.Item onClick={() => actions.showAll()}>{t.all}</Menu.Item>
-        <Menu.Item onClick={() => actions.lock(piece, !piece.locked)}>{piece.locked ? t.unlock : t.lock}</Menu.Item>
+        <Menu.Item onClick={() => actions.lock(several, !piece.locked)}>{piece.locked ? t.unlock : t.lock}</Menu.Item>
+        {project.pieceOrder.length > 1 && (
+          <Menu.Item onClick={() => selection.choose(piece.id, true)}>{isChosen ? t.notThis : t.alsoThis}</Menu.Item>
+        )}
         <Menu.Divider />
-        <Menu.Item onClick={() => actions.toZero(piece)}>{t.toZero}</Menu.Item>
-        <Menu.Item onClick={() => actions.ontoTable(piece)}>{t.onTable}</Menu.Item>
+        <Menu.Item disabled={!isFree} onClick={() => actions.toZero(several)}>
+          {t.toZero}
+        </Menu.Item>
+        <Menu.Item disabled={!isFree} onClick={() => actions.ontoTable(several)}>
+          {t.onTable}
+        </Menu.Item>
+        <Others label={t.centreOn} others={others} onTake={(other) => actions.centreOn(several, other)} />
+        <Others label={t.beside} others={others} onTake={(other) => actions.beside(several, other)} />
         <Menu.Divider />
-        <Menu.Item color="var(--clay)" disabled={piece.locked} onClick={() => actions.remove(piece)}>
+        <Menu.Item color="var(--clay)" disabled={!isFree} onClick={() => actions.remove(several)}>
           {t.remove}
         </Menu.Item>
       </Menu.Dropdown>
     </Menu>
+  );
+}
+
+interface OthersProps {
+  label: string;
+  others: readonly Piece[];
+  onTake: (other: Piece) => void;
+}
+
+function Others({ label, others, onTake }: OthersProps) {
+  if (others.length === 0) return null;
+  return (
+    <Menu.Sub>
+      <Menu.Sub.Target>
+        <Menu.Sub.Item>{label}</Menu.Sub.Item>
+      </Menu.Sub.Target>
+      <Menu.Sub.Dropdown mah={320} style={{ overflowY: 'auto' }}>
+        {others.map((other) => (
+          <Menu.Item key={other.id} onClick={() => onTake(other)}>
+            {other.name || texts.pieces.newWords}
+          </Menu.Item>
+        ))}
+      </Menu.Sub.Dropdown>
+    </Menu.Sub>
   );
 }

@@ -1,3 +1,6 @@
 export { pieceActions } from './pieceActions.ts';
 export type { PieceActions } from './pieceActions.ts';
+export type { BoxOf } from './alignment.ts';
 export { Pieces } from './Pieces.tsx';
+export { useChosen } from './useChosen.ts';
+export type { Chosen } from './useChosen.ts';

@@ -1,46 +1,68 @@
 import { newPiece, splitGraphemes, type Edit, type Piece, type Project } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
+import { centredOn, setBeside, type BoxOf } from './alignment.ts';
 
-/** What can be done with whole pieces. All of it is undoable. */
+type Several = readonly Piece[];
+
+/** What can be done with whole pieces, one or several at once. All of it is undoable. */
 export interface PieceActions {
   add(): string;
-  duplicate(piece: Piece): string;
+  /** gives the ids of the copies */
+  duplicate(pieces: Several): string[];
   rename(piece: Piece, name: string): void;
-  show(piece: Piece, visible: boolean): void;
-  showAlone(piece: Piece): void;
+  show(pieces: Several, visible: boolean): void;
+  showAlone(pieces: Several): void;
   showAll(): void;
-  lock(piece: Piece, locked: boolean): void;
-  remove(piece: Piece): void;
-  toZero(piece: Piece): void;
-  ontoTable(piece: Piece): void;
+  lock(pieces: Several, locked: boolean): void;
+  /** those that are not locked */
+  remove(pieces: Several): void;
+  toZero(pieces: Several): void;
+  ontoTable(pieces: Several): void;
+  centreOn(pieces: Several, other: Piece): void;
+  beside(pieces: Several, other: Piece): void;
 }
 
-export function pieceActions(store: ProjectStore): PieceActions {
-  const set = (piece: Piece, values: Extract<Edit, { kind: 'setPiece' }>['values']): Edit => ({
-    kind: 'setPiece',
-    pieceId: piece.id,
-    values,
-  });
-  const place = (piece: Piece, values: Partial<Piece['placement']>): void =>
-    store.edit({ kind: 'setPlacement', pieceId: piece.id, values });
-  const add = (piece: Piece, after?: string): string => {
-    store.edit({ kind: 'addPiece', piece, after });
-    return piece.id;
-  };
+export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
+  const forAll = (pieces: Several, edit: (piece: Piece) => Edit): void =>
+    store.edit({ kind: 'many', edits: pieces.map(edit) });
+  const set = (pieces: Several, values: Extract<Edit, { kind: 'setPiece' }>['values']): void =>
+    forAll(pieces, (piece) => ({ kind: 'setPiece', pieceId: piece.id, values }));
+  const place = (pieces: Several, values: (piece: Piece) => Partial<Piece['placement']>): void =>
+    forAll(pieces, (piece) => ({ kind: 'setPlacement', pieceId: piece.id, values: values(piece) }));
   const all = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
   return {
-    add: () => add(newPiece(freshId(), nameFor(store.project), splitGraphemes(texts.pieces.newWords))),
-    duplicate: (piece) =>
-      add({ ...piece, id: freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) }, piece.id),
-    rename: (piece, name) => store.edit(set(piece, { name })),
-    show: (piece, visible) => store.edit(set(piece, { visible })),
-    showAlone: (piece) => store.edit({ kind: 'many', edits: all().map((p) => set(p, { visible: p.id === piece.id })) }),
-    showAll: () => store.edit({ kind: 'many', edits: all().map((p) => set(p, { visible: true })) }),
-    lock: (piece, locked) => store.edit(set(piece, { locked })),
-    remove: (piece) => store.edit({ kind: 'removePiece', pieceId: piece.id }),
-    toZero: (piece) => place(piece, { stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] }),
-    ontoTable: (piece) => place(piece, { stand: 'table', atMm: [piece.placement.atMm[0], 0, piece.placement.atMm[2]] }),
+    add: () => {
+      const piece = newPiece(freshId(), nameFor(store.project), splitGraphemes(texts.pieces.newWords));
+      store.edit({ kind: 'addPiece', piece });
+      return piece.id;
+    },
+    duplicate: (pieces) => {
+      const copies = pieces.map((piece) => ({ ...piece, id: freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) })); // prettier-ignore
+      store.edit({
+        kind: 'many',
+        edits: copies.map((piece, i) => ({ kind: 'addPiece', piece, after: pieces[i].id })),
+      });
+      return copies.map((piece) => piece.id);
+    },
+    rename: (piece, name) => set([piece], { name }),
+    show: (pieces, visible) => set(pieces, { visible }),
+    showAlone: (pieces) => {
+      const alone = new Set(pieces.map((p) => p.id));
+      forAll(all(), (p) => ({ kind: 'setPiece', pieceId: p.id, values: { visible: alone.has(p.id) } }));
+    },
+    showAll: () => set(all(), { visible: true }),
+    lock: (pieces, locked) => set(pieces, { locked }),
+    remove: (pieces) =>
+      forAll(
+        pieces.filter((p) => !p.locked),
+        (p) => ({ kind: 'removePiece', pieceId: p.id }),
+      ),
+    toZero: (pieces) => place(pieces, () => ({ by: 'zero', stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] })),
+    ontoTable: (pieces) =>
+      place(pieces, ({ placement: { atMm } }) => ({ stand: 'table', atMm: [atMm[0], 0, atMm[2]] })),
+    centreOn: (pieces, other) => place(pieces, centredOn(pieces, other, boxOf)),
+    beside: (pieces, other) => place(pieces, setBeside(pieces, other, boxOf)),
   };
 }
 

@@ -1,12 +1,16 @@
-import { Collapse, UnstyledButton } from '@mantine/core';
+import { ActionIcon, Collapse, Menu, UnstyledButton } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
+import { RECIPE_CHAPTERS } from '@fictile/core';
+import { IconDots } from '@tabler/icons-react';
 import type { ReactNode } from 'react';
 import { texts } from '../words/index.ts';
 import classes from './Recipe.module.css';
+import type { ChapterWork } from './sentenceParts.tsx';
+import type { ChapterName } from './Told.tsx';
 
 interface ChapterProps {
-  number: number;
-  title: string;
+  name: ChapterName;
+  work: ChapterWork;
   /** small, at the right edge: what the step left and how long it took */
   figures?: string;
   remarks?: ReactNode;
@@ -15,17 +19,27 @@ interface ChapterProps {
   children: ReactNode;
 }
 
-/** A chapter of the recipe: its pale number, its sentences, what has to be told of it. */
-export function Chapter({ number, title, figures, remarks, more, children }: ChapterProps) {
+/** A chapter of the recipe: its pale number, its sentences, what has to be told of it. Only the one at work is lit. */
+export function Chapter({ name, work, figures, remarks, more, children }: ChapterProps) {
   const [isOpen, { toggle }] = useDisclosure(false);
+  const title = texts.chapters[name];
+  const begin = (): void => work.set(name);
   return (
-    <section className={classes.chapter} aria-label={title}>
+    <section
+      className={classes.chapter}
+      data-chapter={name}
+      data-at-work={work.at === name}
+      aria-label={title}
+      onFocus={begin}
+      onPointerDown={begin}
+    >
       <span className={classes.number} aria-hidden>
-        {number}
+        {RECIPE_CHAPTERS.indexOf(name) + 1}
       </span>
       <div className={classes.body}>
         <header className={classes.head}>
           <h2 className={classes.title}>{title}</h2>
+          <ChapterMenu name={name} work={work} />
           <span className={classes.figures}>{figures}</span>
         </header>
         <div className={classes.sentence}>{children}</div>
@@ -42,5 +56,28 @@ export function Chapter({ number, title, figures, remarks, more, children }: Cha
         {remarks}
       </div>
     </section>
+  );
+}
+
+function ChapterMenu({ name, work }: Pick<ChapterProps, 'name' | 'work'>) {
+  const t = texts.recipe;
+  return (
+    <Menu position="bottom-start" withinPortal>
+      <Menu.Target>
+        <ActionIcon
+          className={classes.menu}
+          variant="subtle"
+          color="dark"
+          size={18}
+          aria-label={t.chapterMenu(texts.chapters[name])}
+        >
+          <IconDots size={14} />
+        </ActionIcon>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item onClick={() => work.copy(name)}>{t.copyChapter}</Menu.Item>
+        <Menu.Item onClick={work.paste}>{t.paste}</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
   );
 }

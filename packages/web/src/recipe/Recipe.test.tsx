@@ -1,11 +1,11 @@
 /** @jest-environment jsdom */
-import { act, cleanup, screen, within } from '@testing-library/react';
+import { act, cleanup, screen, waitFor, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { newPiece, newProject, STILL, type Piece, type Remark, type ShownPiece } from '@fictile/core';
-import { useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { ProjectStore } from '../store/index.ts';
 import { renderInside, serve } from '../testing/render.tsx';
-import { Recipe } from './index.ts';
+import { Recipe, type ChapterName } from './index.ts';
 
 const style = (name: string, weight: number) => ({ name, weight, italic: false, hash: name });
 const FAMILIES = [
@@ -14,6 +14,8 @@ const FAMILIES = [
 ];
 
 let store: ProjectStore;
+/** whether the second piece is chosen with the first */
+let withOther = false;
 const piece = (): Piece => store.project.pieces.a;
 
 const shown = (remarks: Remark[]): ShownPiece => ({
@@ -34,13 +36,24 @@ function Form() {
     { code: 'EDGE_MEETS', params: { letters: 'K' } },
     { code: 'EDGES_SCALED', params: { askedMm: 59.2, takenMm: 18 } },
   ];
-  return <Recipe piece={state.history.project.pieces.a} store={store} shown={shown(remarks)} milliseconds={21} />;
+  const { a, b } = state.history.project.pieces;
+  const [atWork, setAtWork] = useState<ChapterName>();
+  return (
+    <Recipe
+      pieces={withOther ? [a, b] : [a]}
+      store={store}
+      shown={shown(remarks)}
+      milliseconds={21}
+      atWork={atWork}
+      onWork={setAtWork}
+    />
+  );
 }
 
 beforeEach(async () => {
   serve({ 'GET /api/fonts': () => ({ body: { families: FAMILIES } }) });
   localStorage.clear();
-  const project = newProject('p', 'Kiln', [newPiece('a', 'Kiln', [...'Kiln'])]);
+  const project = newProject('p', 'Kiln', [newPiece('a', 'Kiln', [...'Kiln']), newPiece('b', 'Row', [...'Row'])]);
   store = new ProjectStore({ project, revision: 1, updatedAt: '2026-11-25T12:00:00Z' });
   renderInside(<Form />);
   await screen.findByRole('button', { name: 'Font: Zilla Slab Bold' });
@@ -75,6 +88,7 @@ test('a row of typed letters undoes as one', async () => {
 });
 
 const value = (name: string) => screen.getByRole('spinbutton', { name });
+const focus = (name: string): void => act(() => value(name).focus());
 const pick = async (name: RegExp, item: string): Promise<void> => {
   await userEvent.click(screen.getByRole('button', { name }));
   await userEvent.click(await screen.findByRole('menuitem', { name: item }));
@@ -106,19 +120,19 @@ test('the back edge can be the same as the front, and then follows it', async ()
 
 describe('numbers', () => {
   test('are typed with units and arithmetic', async () => {
-    value('Raise').focus();
+    focus('Raise');
     await userEvent.keyboard('{Enter}1in + 2*(3mm){Enter}');
     expect(piece().body.solid.depthMm).toBe(31.4);
   });
 
   test('are typed over at once', async () => {
-    value('Raise').focus();
+    focus('Raise');
     await userEvent.keyboard('42{Enter}');
     expect(piece().body.solid.depthMm).toBe(42);
   });
 
   test.each(['', 'tall', '-1', '1/0', '99999'])('"%s" changes nothing', async (text) => {
-    value('Raise').focus();
+    focus('Raise');
     await userEvent.keyboard('{Enter}{Delete}');
     if (text !== '') await userEvent.keyboard(text);
     const field = screen.getByRole('textbox', { name: 'Raise' });
@@ -128,13 +142,13 @@ describe('numbers', () => {
   });
 
   test('Escape leaves them as they were', async () => {
-    value('Raise').focus();
+    focus('Raise');
     await userEvent.keyboard('{Enter}77{Escape}');
     expect(piece().body.solid.depthMm).toBe(18);
   });
 
   test('step with the arrow keys, tenfold with Shift, a tenth with Alt, and back to usual with Delete', async () => {
-    value('Raise').focus();
+    focus('Raise');
     await userEvent.keyboard('{ArrowUp}{Shift>}{ArrowUp}{/Shift}{Alt>}{ArrowDown}{/Alt}');
     expect(piece().body.solid.depthMm).toBe(28.9);
     await userEvent.keyboard('{Delete}');
@@ -145,17 +159,17 @@ describe('numbers', () => {
   });
 
   test('whole ones stay whole and within their range', async () => {
-    value('Front edge, steps').focus();
+    focus('Front edge, steps');
     await userEvent.keyboard('{Enter}2.6{Enter}');
     expect(piece().body.solid.front.steps).toBe(3);
-    value('Front edge, steps').focus();
+    focus('Front edge, steps');
     await userEvent.keyboard('{ArrowDown}{ArrowDown}{ArrowDown}{ArrowDown}');
     expect(piece().body.solid.front.steps).toBe(1);
   });
 });
 
 test('places and turns are numbers too; the rare ones lie under "more"', async () => {
-  value('Turned').focus();
+  focus('Turned');
   await userEvent.keyboard('{Enter}0.25turn{Enter}');
   expect(piece().placement.turnDegrees).toEqual([0, 90, 0]);
   await pick(/^Stands/, 'on the table');
@@ -183,4 +197,58 @@ test('what the mesh has to tell stands under its chapter, with the cure as a but
 test('letters, faces and time are told at their chapters', () => {
   expect(screen.getByText('4 letters')).toBeTruthy();
   expect(screen.getByText('1,234 faces · 21 ms')).toBeTruthy();
+});
+
+const chapterMenu = async (chapter: string, item: string): Promise<void> => {
+  await userEvent.click(screen.getByRole('button', { name: `More for the chapter ${chapter}` }));
+  await userEvent.click(await screen.findByRole('menuitem', { name: item }));
+};
+
+test('a chapter is copied and given to a piece of another make', async () => {
+  act(() => store.edit({ kind: 'setSolid', pieceId: 'a', values: { depthMm: 40 } }));
+  await chapterMenu('Solid', 'Copy this chapter');
+  act(() => store.undo());
+  act(() => store.edit({ kind: 'setWords', pieceId: 'a', values: { sizeMm: 9 } }));
+  await chapterMenu('Words', 'Paste what was copied');
+  expect([piece().body.solid.depthMm, piece().source.sizeMm]).toEqual([40, 9]);
+});
+
+test('the back finish follows the front, and stops when it gets one of its own', async () => {
+  await pick(/^Back: /, 'the same as the front');
+  expect(piece().slots.backAsFront).toBe(true);
+  expect(screen.queryByRole('button', { name: /^back: / })).toBeNull();
+  await pick(/^Back: /, 'of its own');
+  expect(piece().slots.backAsFront).toBe(false);
+});
+
+test('only the chapter at work is lit', async () => {
+  focus('Raise');
+  const lit = (name: string): string | undefined => screen.getByRole('region', { name }).dataset.atWork;
+  await waitFor(() => expect([lit('Words'), lit('Solid')]).toEqual(['false', 'true']));
+});
+
+test('a locked piece says so and takes no value until it is unlocked', async () => {
+  act(() => store.edit({ kind: 'setPiece', pieceId: 'a', values: { locked: true } }));
+  expect(screen.getByText(/This piece is locked/)).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Unlock' }));
+  expect(piece().locked).toBe(false);
+});
+
+describe('several pieces', () => {
+  beforeAll(() => (withOther = true));
+  afterAll(() => (withOther = false));
+
+  test('settings go to all of them, words and places stay their own', async () => {
+    expect(screen.getByText(/^2 pieces are chosen/)).toBeTruthy();
+    await pick(/^Front edge: /, 'chamfered');
+    focus('Raise');
+    await userEvent.keyboard('{ArrowUp}{ArrowUp}');
+    await pick(/^Stands/, 'on the table');
+    const { a, b } = store.project.pieces;
+    expect(b.body.solid).toEqual(a.body.solid);
+    expect([a.body.solid.depthMm, a.placement.stand, b.placement.stand]).toEqual([20, 'table', 'free']);
+    act(() => store.undo());
+    act(() => store.undo());
+    expect([store.project.pieces.a, store.project.pieces.b].map((p) => p.body.solid.depthMm)).toEqual([18, 18]);
+  });
 });

@@ -1,10 +1,10 @@
 import { UnstyledButton } from '@mantine/core';
-import type { Piece, Remark, RemarkCode } from '@fictile/core';
+import type { Piece, RecipeChapter, Remark, RemarkCode } from '@fictile/core';
 import { cureText, remarkText } from '../words/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
 
-export type ChapterName = 'words' | 'solid' | 'faces' | 'finish' | 'place';
+export type ChapterName = RecipeChapter;
 
 /** Under which chapter a remark stands. */
 const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
@@ -55,12 +55,7 @@ export function Told({ chapter, remarks, edits, piece }: ToldProps) {
   return here.map((remark) => {
     const cure = cureOf(remark);
     return (
-      <div
-        key={remark.code}
-        role="status"
-        className={classes.remark}
-        data-tone={NOTES.has(remark.code) ? 'note' : 'warning'}
-      >
+      <div key={remark.code} className={classes.remark} data-tone={NOTES.has(remark.code) ? 'note' : 'warning'}>
         <span>{remarkText(remark)}</span>
         {cure && (
           <UnstyledButton className={classes.cure} onClick={() => cure(edits, piece)}>

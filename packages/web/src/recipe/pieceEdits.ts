@@ -12,7 +12,10 @@ import type { ProjectStore } from '../store/index.ts';
 
 type Values<K extends Edit['kind']> = Extract<Edit, { kind: K }> extends { values: infer V } ? V : never;
 
-/** The edits that the sentences of one piece make. A `key` joins a drag or a burst of typing into one step of undo. */
+/**
+ * The edits that sentences make: on the piece at work, and on those chosen with it. Words and places stay each piece's own. A `key` joins a
+ * drag or a burst of typing into one step of undo.
+ */
 export interface PieceEdits {
   words(values: Values<'setWords'>, key?: string): void;
   retype(text: string): void;
@@ -20,24 +23,32 @@ export interface PieceEdits {
   edge(side: 'front' | 'back', values: Partial<Edge>, key?: string): void;
   faces(values: Values<'setFaces'>, key?: string): void;
   finish(slots: readonly Slot[], values: Partial<Finish>, key?: string): void;
+  finishBack(asFront: boolean): void;
   placement(values: Partial<Placement>, key?: string): void;
 }
 
-export function pieceEdits(store: ProjectStore, piece: Piece): PieceEdits {
-  const pieceId = piece.id;
-  const edit = (made: Edit, key?: string): void => store.edit(made, key && `${pieceId} ${key}`);
-  const { solid } = piece.body;
+export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): PieceEdits {
+  const [lead] = pieces;
+  const pieceId = lead.id;
+  const joined = (key?: string): string | undefined => key && `${pieceId} ${key}`;
+  const edit = (made: Edit, key?: string): void => store.edit(made, joined(key));
+  const forAll = (make: (piece: Piece) => Edit, key?: string): void =>
+    pieces.length === 1 ? edit(make(lead), key) : edit({ kind: 'many', edits: pieces.map(make) }, key);
   return {
-    words: (values, key) => edit({ kind: 'setWords', pieceId, values }, key),
+    words: (values, key) => forAll(({ id }) => ({ kind: 'setWords', pieceId: id, values }), key),
     retype: (text) => {
-      const before = piece.source.graphemes.map((g) => g.text);
+      const before = lead.source.graphemes.map((g) => g.text);
       edit({ kind: 'spliceWords', pieceId, ...spliceBetween(before, splitGraphemes(text)) }, 'words');
     },
-    solid: (values, key) => edit({ kind: 'setSolid', pieceId, values }, key),
+    solid: (values, key) => forAll(({ id }) => ({ kind: 'setSolid', pieceId: id, values }), key),
     edge: (side, values, key) =>
-      edit({ kind: 'setSolid', pieceId, values: { [side]: { ...solid[side], ...values } } }, key && `${side} ${key}`),
-    faces: (values, key) => edit({ kind: 'setFaces', pieceId, values }, key),
-    finish: (slots, values, key) => edit({ kind: 'setFinish', pieceId, slots, values }, key),
+      forAll(
+        ({ id, body }) => ({ kind: 'setSolid', pieceId: id, values: { [side]: { ...body.solid[side], ...values } } }),
+        key && `${side} ${key}`,
+      ),
+    faces: (values, key) => forAll(({ id }) => ({ kind: 'setFaces', pieceId: id, values }), key),
+    finish: (slots, values, key) => forAll(({ id }) => ({ kind: 'setFinish', pieceId: id, slots, values }), key),
+    finishBack: (asFront) => forAll(({ id }) => ({ kind: 'finishBack', pieceId: id, asFront })),
     placement: (values, key) => edit({ kind: 'setPlacement', pieceId, values }, key),
   };
 }

@@ -1,12 +1,14 @@
 import { Menu } from '@mantine/core';
 import { IconCheck } from '@tabler/icons-react';
-import type { ReactNode } from 'react';
+import type { CSSProperties, ReactNode } from 'react';
 import classes from './values.module.css';
 
 export interface Choice<T extends string> {
   value: T;
   label: string;
   picture?: ReactNode;
+  /** of its words, where those show what is meant */
+  style?: CSSProperties;
 }
 
 export interface ChoiceValueProps<T extends string> {
@@ -18,16 +20,17 @@ export interface ChoiceValueProps<T extends string> {
   mark?: ReactNode;
   /** when the value is none of the choices */
   shown?: string;
+  onOpen?: () => void;
   onChange: (value: T) => void;
   children?: ReactNode;
 }
 
 /** A word inside a sentence that opens a menu of others. */
 export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
-  const { label, value, choices, usual, mark, shown, onChange, children } = props;
+  const { label, value, choices, usual, mark, shown, onOpen, onChange, children } = props;
   const present = shown ?? choices.find((choice) => choice.value === value)?.label ?? value;
   return (
-    <Menu position="bottom-start" withinPortal trapFocus returnFocus>
+    <Menu position="bottom-start" withinPortal trapFocus returnFocus onOpen={onOpen}>
       <Menu.Target>
         <button
           type="button"
@@ -47,6 +50,7 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
             key={choice.value}
             leftSection={choice.picture}
             rightSection={choice.value === value ? <IconCheck size={14} aria-hidden /> : undefined}
+            style={choice.style}
             onClick={() => onChange(choice.value)}
           >
             {choice.label}

@@ -2,7 +2,7 @@ import { caretStops, nearestStop, type CaretStop, type Piece, type ShownPiece } 
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Vector3, type Group } from 'three';
-import { matrixOf } from './scene.ts';
+import { matrixOf, TOOL } from './scene.ts';
 
 /** Graphemes before the caret and before the other end of the selection. */
 export interface CaretPlace {
@@ -42,7 +42,7 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
   const caret = stops[Math.min(place.focus, stops.length - 1)];
   const front = line.front + height * 0.004;
   return (
-    <group ref={group} matrixAutoUpdate={false} matrix={matrixOf(transform)}>
+    <group ref={group} userData={TOOL} matrixAutoUpdate={false} matrix={matrixOf(transform)}>
       <mesh
         position={[0, (line.up + line.down) / 2, front]}
         visible={false}

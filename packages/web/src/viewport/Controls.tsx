@@ -2,13 +2,20 @@ import { useThree } from '@react-three/fiber';
 import { useEffect, useRef, useState } from 'react';
 import { Vector3, type Box3, type PerspectiveCamera } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import type { Pose } from './cameraMoves.ts';
 
 export type ViewName = 'free' | 'front' | 'side' | 'top';
 
-/** A wish for a view; a new serial makes it happen again. */
+/** A wish for a view; a new serial makes it happen again. A pose is a view that was kept. */
 export interface ViewWish {
   serial: number;
-  view: ViewName;
+  view: ViewName | Pose;
+}
+
+/** The camera, for keys and for keeping views. */
+export interface CameraHandle {
+  pose(): Pose;
+  change(move: (pose: Pose) => Pose): void;
 }
 
 /** Free: from a little right and above, so that the depth can be seen. */
@@ -25,11 +32,12 @@ interface ControlsProps {
   /** where to fly to, with a little room around */
   near: Box3 | undefined;
   turns: boolean;
+  onCamera: (camera: CameraHandle | undefined) => void;
 }
 
-/** Drag turns, right drag moves, the wheel comes nearer. Fits when first something is there and whenever it is wished. */
-export function Controls({ box, wish, near, turns }: ControlsProps) {
-  const { camera, gl, invalidate, size } = useThree();
+/** Drag turns, right drag (or Shift) moves, the wheel or two fingers come nearer. Fits when first something is there and whenever it is wished. */
+export function Controls({ box, wish, near, turns, onCamera }: ControlsProps) {
+  const { camera, gl, set, invalidate, size } = useThree();
   const controls = useRef<OrbitControls>(null);
   const [fitted, setFitted] = useState(-1);
   useEffect(() => {
@@ -38,8 +46,16 @@ export function Controls({ box, wish, near, turns }: ControlsProps) {
     made.zoomToCursor = true;
     made.addEventListener('change', () => invalidate());
     controls.current = made;
-    return () => made.dispose();
-  }, [camera, gl, invalidate]);
+    set({ controls: made }); // handles hold them while they are dragged
+    onCamera({
+      pose: () => poseOf(camera, made),
+      change: (move) => look(camera, made, move(poseOf(camera, made))),
+    });
+    return () => {
+      onCamera(undefined);
+      made.dispose();
+    };
+  }, [camera, gl, set, invalidate, onCamera]);
   useEffect(() => {
     if (!near || !controls.current) return;
     const roomy = near.clone().expandByScalar(near.getSize(new Vector3()).length() * 0.4 + 1);
@@ -53,15 +69,28 @@ export function Controls({ box, wish, near, turns }: ControlsProps) {
   }, [turns]);
   useEffect(() => {
     if (box.isEmpty() || fitted === wish.serial || !controls.current) return;
+    const isNamed = typeof wish.view === 'string';
     fit(camera as PerspectiveCamera, controls.current, {
       box,
       aspect: size.width / size.height,
-      from: FROM[wish.view],
+      from: isNamed ? FROM[wish.view as ViewName] : FROM.free,
     });
+    if (!isNamed) look(camera, controls.current, wish.view as Pose);
     setFitted(wish.serial);
     invalidate();
   }, [box, wish, fitted, camera, size, invalidate]);
   return null;
+}
+
+const poseOf = (camera: { position: Vector3 }, controls: OrbitControls): Pose => ({
+  from: camera.position.toArray(),
+  to: controls.target.toArray(),
+});
+
+function look(camera: { position: Vector3 }, controls: OrbitControls, { from, to }: Pose): void {
+  camera.position.set(...from);
+  controls.target.set(...to);
+  controls.update();
 }
 
 interface Fit {
@@ -89,8 +118,6 @@ function fit(camera: PerspectiveCamera, controls: OrbitControls, { box, aspect, 
   }
   camera.near = distance / 100;
   camera.far = distance * 40;
-  camera.position.copy(middle).addScaledVector(from, distance);
   camera.updateProjectionMatrix();
-  controls.target.copy(middle);
-  controls.update();
+  look(camera, controls, { from: middle.clone().addScaledVector(from, distance).toArray(), to: middle.toArray() });
 }

@@ -2,7 +2,7 @@ import type { ShownPiece } from '@fictile/core';
 import { useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide } from 'three';
-import { matrixOf } from './scene.ts';
+import { matrixOf, TOOL } from './scene.ts';
 
 /** Places on a piece that are pointed at: nine numbers a triangle, in the piece's own space. */
 export interface MarkedPlaces {
@@ -28,7 +28,7 @@ export function Marks({ marks, pieces }: { marks: MarkedPlaces; pieces: readonly
   const piece = pieces.find((p) => p.pieceId === marks.pieceId);
   if (!piece) return null;
   return (
-    <group matrixAutoUpdate={false} matrix={matrixOf(piece.transform)}>
+    <group userData={TOOL} matrixAutoUpdate={false} matrix={matrixOf(piece.transform)}>
       <mesh geometry={geometry} renderOrder={4} raycast={() => null}>
         <meshBasicMaterial
           color="#c2321a"

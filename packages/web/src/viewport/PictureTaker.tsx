@@ -1,6 +1,8 @@
 import { useThree } from '@react-three/fiber';
 import { useEffect } from 'react';
-import { Color, type PerspectiveCamera, type Scene, type WebGLRenderer } from 'three';
+import type { SceneView } from '@fictile/core';
+import type { PerspectiveCamera, Scene, WebGLRenderer } from 'three';
+import { backdropOf, backdropTexture } from './backdrop.ts';
 
 export interface PictureWish {
   width: number;
@@ -10,23 +12,31 @@ export interface PictureWish {
 
 export type TakePicture = (wish: PictureWish) => Promise<Uint8Array | undefined>;
 
+interface PictureTakerProps {
+  surroundings: SceneView['surroundings'];
+  onReady: (take: TakePicture | undefined) => void;
+}
+
 /** Hands out a way to draw the present view at any size. */
-export function PictureTaker({ onReady }: { onReady: (take: TakePicture | undefined) => void }) {
+export function PictureTaker({ surroundings, onReady }: PictureTakerProps) {
   const { gl, scene, camera } = useThree();
   useEffect(() => {
-    onReady((wish) => draw(gl, scene, camera as PerspectiveCamera, wish));
+    onReady((wish) => draw({ gl, scene, camera: camera as PerspectiveCamera, surroundings }, wish));
     return () => onReady(undefined);
-  }, [gl, scene, camera, onReady]);
+  }, [gl, scene, camera, surroundings, onReady]);
   return null;
 }
 
-const GROUND = new Color('#e9e2d4');
+interface Studio {
+  gl: WebGLRenderer;
+  scene: Scene;
+  camera: PerspectiveCamera;
+  surroundings: SceneView['surroundings'];
+}
 
 /** Draws into the canvas itself at the wished size for one frame: so tone mapping and antialiasing are those of the view. */
 async function draw(
-  gl: WebGLRenderer,
-  scene: Scene,
-  camera: PerspectiveCamera,
+  { gl, scene, camera, surroundings }: Studio,
   { width, height, clearGround }: PictureWish,
 ): Promise<Uint8Array | undefined> {
   const own = camera.clone();
@@ -41,14 +51,19 @@ async function draw(
     ratio: gl.getPixelRatio(),
     ground: scene.background,
   };
+  const ground = clearGround ? null : backdropTexture(backdropOf(surroundings));
+  const tools = scene.children.filter((child) => child.userData.isTool === true && child.visible);
   try {
-    scene.background = clearGround ? null : GROUND;
+    for (const tool of tools) tool.visible = false;
+    scene.background = ground;
     gl.setPixelRatio(1);
     gl.setSize(width, height, false);
     gl.render(scene, own);
     const blob = await new Promise<Blob | null>((resolve) => gl.domElement.toBlob(resolve, 'image/png'));
     return blob ? new Uint8Array(await blob.arrayBuffer()) : undefined;
   } finally {
+    for (const tool of tools) tool.visible = true;
+    ground?.dispose();
     scene.background = before.ground;
     gl.setPixelRatio(before.ratio);
     gl.setSize(before.width / before.ratio, before.height / before.ratio, false);

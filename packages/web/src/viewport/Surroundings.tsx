@@ -1,41 +1,53 @@
 import { useThree } from '@react-three/fiber';
+import type { SceneView } from '@fictile/core';
 import { useEffect } from 'react';
 import { PMREMGenerator, Vector3, type Box3 } from 'three';
-import { daylight } from './daylight.ts';
+import { LOOKS, roomOf } from './surroundings.ts';
 
 interface SurroundingsProps {
   box: Box3;
   /** height of the table */
   table: number;
+  view: SceneView;
 }
 
-/** Daylight from a window to the left, and the table that the words stand on. */
-export function Surroundings({ box, table }: SurroundingsProps) {
+/** Fine enough for glazes, small enough that a machine without a graphics card computes it in a moment. */
+const ROOM_SIZE = 64;
+
+/** The light that was chosen, and the table that the words stand on. */
+export function Surroundings({ box, table, view }: SurroundingsProps) {
   const { gl, scene, invalidate } = useThree();
+  const look = LOOKS[view.surroundings];
   useEffect(() => {
     const generator = new PMREMGenerator(gl);
-    const target = generator.fromScene(daylight(), 0.03);
+    const target = generator.fromScene(roomOf(look), 0.03, 0.1, 100, { size: ROOM_SIZE });
     scene.environment = target.texture;
-    scene.environmentIntensity = 0.75;
+    scene.environmentIntensity = look.around;
     invalidate();
     return () => {
       scene.environment = null;
       target.dispose();
       generator.dispose();
     };
-  }, [gl, scene, invalidate]);
+  }, [gl, scene, invalidate, look]);
+  useEffect(() => invalidate(), [view.ground, invalidate]);
   const isEmpty = box.isEmpty();
   const size = isEmpty ? new Vector3(100, 100, 20) : box.getSize(new Vector3());
   const middle = isEmpty ? new Vector3() : box.getCenter(new Vector3());
   const reach = Math.max(size.x, size.y, size.z);
+  const stand = ([x, y, z]: readonly [number, number, number]): [number, number, number] => [
+    middle.x + reach * x,
+    table + reach * y,
+    middle.z + reach * z,
+  ];
   return (
     <>
       <directionalLight
-        key={Math.round(reach)}
-        position={[middle.x - reach * 0.55, table + reach * 1.3, middle.z + reach * 1.1]}
+        key={`${view.surroundings} ${Math.round(reach)}`}
+        position={stand(look.key.from)}
         target-position={[middle.x, middle.y, middle.z]}
-        intensity={2.1}
-        color="#fff3e2"
+        intensity={look.key.strength}
+        color={look.key.colour}
         castShadow
         shadow-mapSize={[2048, 2048]}
         shadow-camera-left={-reach}
@@ -48,10 +60,15 @@ export function Surroundings({ box, table }: SurroundingsProps) {
         shadow-normalBias={reach * 0.0006}
         shadow-radius={6}
       />
-      <mesh rotation-x={-Math.PI / 2} position={[middle.x, table - reach * 0.0005, middle.z]} receiveShadow>
-        <planeGeometry args={[reach * 40, reach * 40]} />
-        <shadowMaterial transparent opacity={0.3} color="#4a3520" />
-      </mesh>
+      {look.rim && (
+        <directionalLight position={stand(look.rim.from)} intensity={look.rim.strength} color={look.rim.colour} />
+      )}
+      {view.ground && (
+        <mesh rotation-x={-Math.PI / 2} position={[middle.x, table - reach * 0.0005, middle.z]} receiveShadow>
+          <planeGeometry args={[reach * 40, reach * 40]} />
+          <shadowMaterial transparent opacity={look.shadow.opacity} color={look.shadow.colour} />
+        </mesh>
+      )}
     </>
   );
 }

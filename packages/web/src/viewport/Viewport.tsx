@@ -1,13 +1,15 @@
 import type { Project, ShownPiece } from '@fictile/core';
 import { Canvas } from '@react-three/fiber';
 import { useMemo } from 'react';
-import { NeutralToneMapping } from 'three';
+import { NeutralToneMapping, Vector3 } from 'three';
 import { Caret, type CaretPlace } from './Caret.tsx';
-import { Controls, type ViewWish } from './Controls.tsx';
+import { Controls, type CameraHandle, type ViewWish } from './Controls.tsx';
 import type { GeometryShelf } from './geometries.ts';
 import type { SurfaceMode } from './materials.ts';
 import { Marks, type MarkedPlaces } from './Marks.tsx';
+import { gridStep, MeasureGrid } from './MeasureGrid.tsx';
 import { PictureTaker, type TakePicture } from './PictureTaker.tsx';
+import { PlaceHandles, type Placing } from './PlaceHandles.tsx';
 import { boundsOf, boundsOfPlaces } from './scene.ts';
 import { Solids } from './Solids.tsx';
 import { Surroundings } from './Surroundings.tsx';
@@ -18,41 +20,31 @@ export interface Typing {
   place: CaretPlace;
 }
 
-interface ViewportProps {
+export interface ViewportProps {
   project: Project;
   pieces: readonly ShownPiece[];
   shelf: GeometryShelf;
   mode: SurfaceMode;
   showEdges: boolean;
+  showGrid: boolean;
   wish: ViewWish;
   label: string;
-  chosen: string | undefined;
+  /** the piece at work first, then those chosen with it */
+  chosen: readonly string[];
   marks: MarkedPlaces | undefined;
-  onChoose: (pieceId: string) => void;
+  onChoose: (pieceId: string, isAlso: boolean) => void;
   onType: (pieceId: string) => void;
   typing: Typing | undefined;
   onPlace: (place: CaretPlace) => void;
+  /** while places are at work */
+  placing: Placing | undefined;
+  onCamera: (camera: CameraHandle | undefined) => void;
   onPictures: (take: TakePicture | undefined) => void;
 }
 
 /** Draws the pieces; nothing here computes meshes. */
 export function Viewport(props: ViewportProps) {
-  const {
-    project,
-    pieces,
-    shelf,
-    mode,
-    showEdges,
-    wish,
-    label,
-    chosen,
-    marks,
-    typing,
-    onChoose,
-    onType,
-    onPlace,
-    onPictures,
-  } = props;
+  const { project, pieces, shelf, chosen, marks, typing, placing, onType } = props;
   const marked = marks && pieces.find((p) => p.pieceId === marks.pieceId);
   const near = useMemo(
     () =>
@@ -63,34 +55,39 @@ export function Viewport(props: ViewportProps) {
   const box = useMemo(() => boundsOf(pieces, shelf), [pieces, shelf]);
   const standsOnTable = pieces.some((p) => project.pieces[p.pieceId]?.placement.stand === 'table');
   const lowest = box.isEmpty() ? -50 : box.min.y;
+  const table = standsOnTable ? Math.min(0, lowest) : lowest;
+  const lead = chosen.length > 0 ? chosen[0] : undefined;
+  const held = useMemo(() => new Set(chosen), [chosen]);
+  const size = box.isEmpty() ? 100 : Math.max(...box.getSize(new Vector3()).toArray());
   return (
     <Canvas
-      aria-label={label}
+      aria-label={props.label}
       role="img"
-      onPointerMissed={(event) => event.type === 'dblclick' && chosen !== undefined && onType(chosen)}
+      onPointerMissed={(event) => event.type === 'dblclick' && lead !== undefined && onType(lead)}
       frameloop="demand"
       shadows="percentage"
       dpr={[1, 2]}
       gl={{ antialias: true, alpha: true, toneMapping: NeutralToneMapping, preserveDrawingBuffer: true }}
       camera={{ fov: 30, near: 1, far: 100_000, position: [0, 0, 800] }}
     >
-      <Surroundings box={box} table={standsOnTable ? Math.min(0, lowest) : lowest} />
-      <Solids
-        project={project}
-        pieces={pieces}
-        shelf={shelf}
-        mode={mode}
-        showEdges={showEdges}
-        onChoose={onChoose}
-        onType={onType}
-        typed={typing?.pieceId}
-      />
+      <Surroundings box={box} table={table} view={project.view} />
+      {props.showGrid && <MeasureGrid box={box} table={table} />}
+      <Solids {...props} typed={typing?.pieceId} held={held} step={gridStep(size) / 20} />
       {typing && typed && (
-        <Caret piece={project.pieces[typing.pieceId]} shown={typed} place={typing.place} onPlace={onPlace} />
+        <Caret piece={project.pieces[typing.pieceId]} shown={typed} place={typing.place} onPlace={props.onPlace} />
       )}
+      {placing && lead !== undefined && <Handles {...props} pieceId={lead} placing={placing} />}
       {marks && marks.triangles.length > 0 && <Marks marks={marks} pieces={pieces} />}
-      <Controls box={box} near={near} wish={wish} turns={!typing} />
-      <PictureTaker onReady={onPictures} />
+      <Controls box={box} near={near} wish={props.wish} turns={!typing} onCamera={props.onCamera} />
+      <PictureTaker surroundings={project.view.surroundings} onReady={props.onPictures} />
     </Canvas>
   );
+}
+
+function Handles({ project, pieces, shelf, pieceId, placing }: ViewportProps & { pieceId: string; placing: Placing }) {
+  const shown = pieces.find((p) => p.pieceId === pieceId);
+  const box = useMemo(() => boundsOf(shown ? [shown] : [], shelf), [shown, shelf]);
+  const piece = project.pieces[pieceId];
+  if (!piece || piece.locked || box.isEmpty()) return null;
+  return <PlaceHandles placement={piece.placement} box={box} placing={placing} />;
 }

@@ -1,10 +1,15 @@
+export { backdropOf } from './backdrop.ts';
+export { moved, nearer, turned } from './cameraMoves.ts';
+export type { Pose } from './cameraMoves.ts';
 export type { CaretPlace } from './Caret.tsx';
 export { canDraw } from './canDraw.ts';
-export type { ViewName, ViewWish } from './Controls.tsx';
+export type { CameraHandle, ViewName, ViewWish } from './Controls.tsx';
 export { GeometryShelf } from './geometries.ts';
 export type { MarkedPlaces } from './Marks.tsx';
 export type { SurfaceMode } from './materials.ts';
+export { gridStep } from './MeasureGrid.tsx';
+export type { PictureWish, TakePicture } from './PictureTaker.tsx';
+export type { PlaceChange, Placing } from './PlaceHandles.tsx';
 export { boundsOf } from './scene.ts';
 export type { Typing } from './Viewport.tsx';
 export { Viewport } from './Viewport.tsx';
-export type { PictureWish, TakePicture } from './PictureTaker.tsx';

@@ -2,6 +2,9 @@ import type { ShownPiece, Transform } from '@fictile/core';
 import { Box3, Matrix4, Vector3 } from 'three';
 import type { GeometryShelf } from './geometries.ts';
 
+/** Marks what is drawn for the hands and never goes into a still picture. */
+export const TOOL = { isTool: true };
+
 export function matrixOf({ rows: r, move }: Transform): Matrix4 {
   return new Matrix4().set(r[0], r[1], r[2], move[0], r[3], r[4], r[5], move[1], r[6], r[7], r[8], move[2], 0, 0, 0, 1);
 }

@@ -63,6 +63,8 @@ export function failureText(failure: Failure): string {
       return `That is more ${failure.params.what} than fits (${failure.params.size.toLocaleString('en')}, the limit is ${failure.params.limit.toLocaleString('en')}). Nothing was changed.`;
     case 'PROJECT_BROKEN':
       return `That value does not fit (${failure.params.path}). Nothing was changed.`;
+    case 'PIECE_LOCKED':
+      return `${failure.params.name || 'This piece'} is locked. Unlock it to change it.`;
     default:
       return 'The solid could not be built. Undo the last change.';
   }

@@ -1,6 +1,8 @@
 const size = (bytes: number): string =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 
+const signed = (value: number): string => `${value > 0 ? '+' : value < 0 ? '\u2212' : ''}${Math.abs(value)}`;
+
 /** All texts of the interface in one place. Sentences of the recipe are templates with slots. */
 export const texts = {
   product: 'Fictile',
@@ -49,9 +51,18 @@ export const texts = {
     edgeSizes: ', {in} in by {deep} deep',
     roundSizes: ', {in} in by {deep} deep, in {steps} steps',
     faces: 'Plain faces. Curves within {tolerance}.',
-    finish: 'Front {front}, its edge {frontEdge}, walls {wall}, back edge {backEdge}, back {back}.',
-    place: 'Stands {stand}, {x} across, {y} up, turned {turn}.',
-    morePlace: '{z} forward. Tilted {tilt}, leaning {lean}.',
+    finish: 'Front {front}, its edge {frontEdge}, walls {wall}. Back {follows}: {back}, its edge {backEdge}.',
+    finishSame: 'Front {front}, its edge {frontEdge}, walls {wall}. Back {follows}.',
+    backFinish: 'Back',
+    place: 'Stands {stand}, its {by} {x} across, {y} up and {z} forward, turned {turn}.',
+    morePlace: 'Tilted {tilt}, leaning {lean}.',
+    heldBy: 'Held by',
+    several: (n: number): string =>
+      `${n} pieces are chosen: settings go to all of them, words and places stay each its own.`,
+    locked: 'This piece is locked.',
+    chapterMenu: (title: string): string => `More for the chapter ${title}`,
+    copyChapter: 'Copy this chapter',
+    paste: 'Paste what was copied',
     surface: '{gloss} gloss, {metal} metal, {glow} glow.',
     font: 'Font',
     size: 'Capitals',
@@ -85,14 +96,16 @@ export const texts = {
   },
   slots: { front: 'front', frontEdge: 'front edge', wall: 'walls', backEdge: 'back edge', back: 'back' },
   stands: { free: 'free', table: 'on the table' },
+  holds: { zero: 'own zero', middle: 'middle', foot: 'foot' },
+  backFinishes: { own: 'of its own', same: 'the same as the front' },
   anchors: { baseline: 'baseline', top: 'top', middle: 'middle', bottom: 'bottom' },
   depthAnchors: { back: 'back', middle: 'middle', front: 'front' },
   switches: { on: 'on', off: 'off' },
   lettersModes: { joined: 'become one', apart: 'stay apart' },
   directions: { auto: 'as the script asks', ltr: 'left to right', rtl: 'right to left' },
   workshop: {
-    undo: 'Undo',
-    redo: 'Redo',
+    undo: (what?: string): string => (what ? `Undo: ${what}` : 'Undo'),
+    redo: (what?: string): string => (what ? `Redo: ${what}` : 'Redo'),
     handOver: 'Hand over',
     name: 'Name of the project',
     search: 'What do you want to do?',
@@ -106,6 +119,23 @@ export const texts = {
     size: (name: string, mm: readonly number[]): string =>
       `${name} · ${mm.map((v) => v.toFixed(v < 10 ? 1 : 0)).join(' × ')} mm`,
   },
+  /** what an edit did, for undo and redo */
+  edits: {
+    renameProject: 'the project’s name',
+    takeDocument: 'going back to a version',
+    setView: 'the view',
+    spliceWords: 'typing',
+    setWords: 'how the words are set',
+    setSolid: 'the solid',
+    setFaces: 'the faces',
+    setPlacement: 'the place',
+    setFinish: 'the finish',
+    finishBack: 'the finish',
+    setPiece: 'the piece’s name, lock or being seen',
+    addPiece: 'adding a piece',
+    removePiece: 'removing a piece',
+    many: 'several changes',
+  },
   view: {
     bar: 'View',
     front: 'Front',
@@ -116,6 +146,25 @@ export const texts = {
     parts: 'Parts',
     flat: 'Flat',
     fit: 'Fit',
+    grid: 'Grid',
+    gridStep: (mm: number): string => `grid ${mm} mm`,
+    light: 'Light',
+    surroundings: { daylight: 'Daylight', window: 'Workshop window', kiln: 'Kiln at night' },
+    ground: 'Table and shadow',
+    views: 'Views',
+    second: 'Second view',
+    keep: 'Keep this view as',
+    keepIt: 'Keep it',
+    example: 'From the door',
+    none: 'No view is kept yet.',
+    drop: (name: string): string => `Drop ${name}`,
+    full: 'No more views fit. Drop one first.',
+    keys: 'View: arrow keys turn it, with Shift they move it, + and − come nearer and go back',
+    dragged: ({ moveMm, turnDegrees }: { moveMm: readonly number[]; turnDegrees: number }): string => {
+      if (turnDegrees !== 0) return `turned ${signed(turnDegrees)}°`;
+      const parts = moveMm.map((v, k) => (v === 0 ? '' : `${signed(v)} mm ${['across', 'up', 'forward'][k]}`));
+      return parts.filter(Boolean).join(', ') || '0 mm';
+    },
   },
   pieces: {
     heading: 'Pieces',
@@ -137,6 +186,11 @@ export const texts = {
     figures: (faces: number): string => `words · ${faces.toLocaleString('en')} faces`,
     toZero: 'To zero',
     onTable: 'Onto the table',
+    centreOn: 'Centre on',
+    beside: 'Put beside',
+    alsoThis: 'Choose this too',
+    notThis: 'Leave out of the choice',
+    several: (n: number): string => `${n} pieces`,
   },
   versions: {
     title: 'Versions',
@@ -164,6 +218,20 @@ export const texts = {
     versions: 'Versions: keep one, go back to one',
     rack: 'Back to the rack',
     light: 'Light or dark',
+    surroundings: (name: string): string => `Light: ${name.toLowerCase()}`,
+    ground: 'Show the table and its shadow, or not',
+    grid: 'Show the measure grid, or not',
+    second: 'Show a second view beside the first, or not',
+    centre: (name: string): string => `Centre on: ${name}`,
+    beside: (name: string): string => `Put beside: ${name}`,
+    copy: 'Copy the recipe',
+    paste: 'Paste the copied recipe or chapter',
+    place: 'Go to the place, with handles in the view',
+    chapter: (name: string): string => `Go to the chapter: ${name.toLowerCase()}`,
+    everything: 'Choose all pieces',
+    keysOff: 'Switch single keys off',
+    keysOn: 'Switch single keys on',
+    rest: 'Put the chapter at work down',
     next: 'Choose the next piece',
     hide: 'Hide or show the piece',
     duplicate: 'Duplicate the piece',
@@ -199,6 +267,19 @@ export const texts = {
     height: 'Height',
     ground: 'Clear ground',
     savePicture: 'Save the picture',
+    readBack: 'Read it back',
+    reading: 'Reading',
+    backTitle: 'Read again, the file holds',
+    back: (faces: number, points: number, shells: number): string =>
+      `${faces.toLocaleString('en')} faces, ${points.toLocaleString('en')} points, ${shells === 1 ? '1 closed body or sheet' : `${shells.toLocaleString('en')} bodies or sheets`}`,
+    backSize: (size: readonly number[], unit: string): string =>
+      `${size.map((v) => Number(v.toPrecision(4))).join(' × ')} ${unit}`,
+    backSound: 'Closed, manifold, outward, no crossing faces',
+    backNot: (faults: readonly string[]): string => `Not fit for printing: ${faults.join(', ')}`,
+    backFaults: { open: 'open', split: 'not manifold', inward: 'turned inside out', crossing: 'faces cross' },
+    backNames: (names: readonly string[]): string => `Named: ${names.join(', ')}`,
+    backFinishes: (names: readonly string[]): string => `Finishes: ${names.join(', ')}`,
+    backFailed: 'The file could not be read back. Do not use it; tell us.',
     failed: 'The file could not be made.',
   },
   saving: {
@@ -213,6 +294,9 @@ export const texts = {
     keepMine: 'Keep mine as a new project',
     copyOf: (name: string): string => `${name} (copy)`,
   },
+  /** told to screen readers when the hands rest */
+  told: (words: string, size: string, remarks: readonly string[]): string =>
+    [words === '' ? 'no words' : words, size, ...remarks].filter(Boolean).join('. '),
   checks: {
     heading: 'Checks',
     checking: 'checking',

@@ -54,6 +54,9 @@ test('progress is no answer; a crash answers everything that waits', async () =>
   FakeWorker.last.onmessage?.({ data: { serial, kind: 'progress', share: 0.5 } });
   FakeWorker.last.onerror?.({ message: 'out of memory' });
   expect(await waiting).toEqual({ kind: 'crashed', message: 'out of memory' });
+  const broken = FakeWorker.last;
+  void client.ask({ kind: 'check', project, pieceId: 'a' });
+  expect(broken.ended && FakeWorker.last !== broken).toBe(true); // the next question starts another
   client.stop();
   expect(FakeWorker.last.ended).toBe(true);
 });

@@ -6,6 +6,7 @@ import { api } from '../api/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { Mark } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
+import { lastEdit, nextEdit } from './workshopCommands.ts';
 import classes from './Workbench.module.css';
 
 interface TopBarProps {
@@ -42,13 +43,13 @@ export function TopBar({ store, onSearch, onVersions, onHandOver }: TopBarProps)
         <kbd>Ctrl K</kbd>
       </UnstyledButton>
       <Step
-        label={texts.workshop.undo}
+        label={texts.workshop.undo(lastEdit(store))}
         disabled={past.length === 0}
         onClick={() => store.undo()}
         icon={<IconArrowBackUp size={18} />}
       />
       <Step
-        label={texts.workshop.redo}
+        label={texts.workshop.redo(nextEdit(store))}
         disabled={future.length === 0}
         onClick={() => store.redo()}
         icon={<IconArrowForwardUp size={18} />}

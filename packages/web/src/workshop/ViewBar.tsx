@@ -1,64 +1,86 @@
-import { UnstyledButton } from '@mantine/core';
-import type { SurfaceMode, ViewName, ViewWish } from '../viewport/index.ts';
+import { Menu, UnstyledButton } from '@mantine/core';
+import type { Edit, SceneView } from '@fictile/core';
+import { IconCheck } from '@tabler/icons-react';
+import type { ReactNode } from 'react';
+import type { Pose, ViewName, ViewWish } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
+import { KeptViews } from './KeptViews.tsx';
+import { named, SURROUNDINGS, VIEWS, wishFor, type ViewSettings } from './viewSettings.ts';
 import classes from './Workbench.module.css';
-
-export interface ViewSettings {
-  wish: ViewWish;
-  mode: SurfaceMode;
-  showEdges: boolean;
-}
-
-export const USUAL_VIEW: ViewSettings = {
-  wish: { serial: 0, view: 'free' },
-  mode: { parts: false, flat: false },
-  showEdges: false,
-};
-
-export const wishFor = (settings: ViewSettings, view: ViewName): ViewSettings => ({
-  ...settings,
-  wish: { serial: settings.wish.serial + 1, view },
-});
 
 interface ViewBarProps {
   settings: ViewSettings;
   onChange: (settings: ViewSettings) => void;
+  scene: SceneView;
+  onScene: (values: Extract<Edit, { kind: 'setView' }>['values']) => void;
+  /** where the view looks from now */
+  pose: () => Pose | undefined;
 }
 
-const VIEWS: readonly ViewName[] = ['front', 'side', 'top', 'free'];
-
 /** The quiet bar that floats over the view. */
-export function ViewBar({ settings, onChange }: ViewBarProps) {
-  const { wish, mode, showEdges } = settings;
+export function ViewBar({ settings, onChange, scene, onScene, pose }: ViewBarProps) {
+  const { wish, mode, showEdges, showGrid } = settings;
+  const t = texts.view;
   return (
-    <div className={classes.bar} role="toolbar" aria-label={texts.view.bar}>
-      {VIEWS.map((view) => (
-        <BarButton
-          key={view}
-          label={texts.view[view]}
-          isOn={wish.view === view}
-          onClick={() => onChange(wishFor(settings, view))}
-        />
-      ))}
+    <div className={classes.bar} role="toolbar" aria-label={t.bar}>
+      <ViewNames wish={wish} onWish={(view) => onChange(wishFor(settings, view))} />
+      <BarButton label={t.fit} onClick={() => onChange(wishFor(settings, named(wish)))} />
       <span className={classes.rule} />
+      <BarButton label={t.edges} isOn={showEdges} onClick={() => onChange({ ...settings, showEdges: !showEdges })} />
       <BarButton
-        label={texts.view.edges}
-        isOn={showEdges}
-        onClick={() => onChange({ ...settings, showEdges: !showEdges })}
-      />
-      <BarButton
-        label={texts.view.parts}
+        label={t.parts}
         isOn={mode.parts}
         onClick={() => onChange({ ...settings, mode: { ...mode, parts: !mode.parts } })}
       />
       <BarButton
-        label={texts.view.flat}
+        label={t.flat}
         isOn={mode.flat}
         onClick={() => onChange({ ...settings, mode: { ...mode, flat: !mode.flat } })}
       />
+      <BarButton label={t.grid} isOn={showGrid} onClick={() => onChange({ ...settings, showGrid: !showGrid })} />
       <span className={classes.rule} />
-      <BarButton label={texts.view.fit} onClick={() => onChange(wishFor(settings, wish.view))} />
+      <LightMenu scene={scene} onScene={onScene} />
+      <KeptViews settings={settings} onChange={onChange} scene={scene} onScene={onScene} pose={pose} />
     </div>
+  );
+}
+
+export function ViewNames({ wish, onWish }: { wish: ViewWish; onWish: (view: ViewName) => void }) {
+  return VIEWS.map((view) => (
+    <BarButton key={view} label={texts.view[view]} isOn={wish.view === view} onClick={() => onWish(view)} />
+  ));
+}
+
+const SKIES: Readonly<Record<SceneView['surroundings'], string>> = {
+  daylight: 'linear-gradient(160deg, #ffffff, #e2d4bb)',
+  window: 'linear-gradient(110deg, #ffe9c2 30%, #8b7150 70%)',
+  kiln: 'radial-gradient(circle at 75% 80%, #ff8a34, #211d21 60%)',
+};
+
+function LightMenu({ scene, onScene }: Pick<ViewBarProps, 'scene' | 'onScene'>) {
+  const tick = (isOn: boolean): ReactNode => (isOn ? <IconCheck size={14} aria-hidden /> : undefined);
+  return (
+    <Menu position="top" withinPortal>
+      <Menu.Target>
+        <UnstyledButton className={classes.barButton}>{texts.view.light}</UnstyledButton>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {SURROUNDINGS.map((surroundings) => (
+          <Menu.Item
+            key={surroundings}
+            leftSection={<span className={classes.sky} style={{ background: SKIES[surroundings] }} />}
+            rightSection={tick(scene.surroundings === surroundings)}
+            onClick={() => onScene({ surroundings })}
+          >
+            {texts.view.surroundings[surroundings]}
+          </Menu.Item>
+        ))}
+        <Menu.Divider />
+        <Menu.Item rightSection={tick(scene.ground)} onClick={() => onScene({ ground: !scene.ground })}>
+          {texts.view.ground}
+        </Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
   );
 }
 

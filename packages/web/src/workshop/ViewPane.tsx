@@ -1,22 +1,33 @@
-import { Text } from '@mantine/core';
-import type { Project } from '@fictile/core';
-import { useMemo, useState } from 'react';
+import { Text, useComputedColorScheme } from '@mantine/core';
+import type { Edit, Project } from '@fictile/core';
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import {
+  backdropOf,
   boundsOf,
   canDraw,
+  gridStep,
+  moved,
+  nearer,
+  turned,
   Viewport,
+  type CameraHandle,
   type GeometryShelf,
   type MarkedPlaces,
+  type Placing,
+  type Pose,
   type TakePicture,
+  type ViewWish,
 } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 import { TypingField } from './TypingField.tsx';
+import type { Chosen } from '../pieces/index.ts';
 import type { Evaluation } from './useEvaluation.ts';
 import type { TypingState } from './useTyping.ts';
-import { ViewBar, type ViewSettings } from './ViewBar.tsx';
+import { ViewBar, ViewNames } from './ViewBar.tsx';
+import type { ViewSettings } from './viewSettings.ts';
 import classes from './Workbench.module.css';
 
 interface ViewPaneProps {
@@ -26,72 +37,150 @@ interface ViewPaneProps {
   shelf: GeometryShelf;
   view: ViewSettings;
   setView: (view: ViewSettings) => void;
-  chosen: string | undefined;
+  chosen: Chosen;
   marks: MarkedPlaces | undefined;
   typing: TypingState;
-  onChoose: (pieceId: string) => void;
+  placing: Placing | undefined;
   onPictures: (take: TakePicture | undefined) => void;
 }
 
-/** The view with what floats over it: size, bar, and the field behind the caret. */
+/** The view, or two of them, with what floats over it: size, bar, and the field behind the caret. */
 export function ViewPane(props: ViewPaneProps) {
-  const { store, project, evaluation, shelf, view, setView, typing } = props;
+  const { store, project, evaluation, shelf, view, setView, typing, onPictures } = props;
   const typed = typing.now && project.pieces[typing.now.pieceId];
+  const camera = useRef<CameraHandle>(undefined);
+  const backdrop = useBackdrop(project);
+  const onScene = (values: Extract<Edit, { kind: 'setView' }>['values']): void => store.edit({ kind: 'setView', values });
   return (
     <main
       className={classes.view}
+      style={{ background: backdrop }}
       aria-busy={evaluation.busy}
       onMouseDown={(event) => typing.now && event.preventDefault()} // the field behind the caret keeps the focus
     >
-      <Drawn {...props} />
+      <div className={classes.views} data-two={view.second !== undefined}>
+        <Drawn {...props} wish={view.wish} camera={camera} onPictures={onPictures} />
+        {view.second && <SecondView {...props} wish={view.second} />}
+      </div>
       {typing.now && typed && (
         <TypingField
           key={typed.id}
           piece={typed}
           place={typing.now.place}
           onPlace={typing.place}
-          onText={pieceEdits(store, typed).retype}
+          onText={pieceEdits(store, [typed]).retype}
           onEnd={typing.end}
         />
       )}
-      <SizeLabel project={project} evaluation={evaluation} shelf={shelf} />
-      <ViewBar settings={view} onChange={setView} />
+      <SizeLabel project={project} evaluation={evaluation} shelf={shelf} showGrid={view.showGrid} />
+      <ViewBar settings={view} onChange={setView} scene={project.view} onScene={onScene} pose={() => camera.current?.pose()} />
     </main>
+  );
+} // prettier-ignore
+
+/** Daylight takes the table of the scheme, which the tokens hold once it is set. */
+function useBackdrop(project: Project): string {
+  const scheme = useComputedColorScheme('light');
+  const { surroundings } = project.view;
+  return useMemo(
+    () => (surroundings === 'daylight' ? '' : `linear-gradient(${backdropOf(surroundings).join(', ')})`),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [surroundings, scheme],
   );
 }
 
-function Drawn({ project, evaluation, shelf, view, chosen, marks, typing, onChoose, onPictures }: ViewPaneProps) {
+const nothing = (): void => undefined;
+
+function SecondView(props: ViewPaneProps & { wish: ViewWish }) {
+  const { view, setView, wish } = props;
+  const camera = useRef<CameraHandle>(undefined);
+  return (
+    <div className={classes.second}>
+      <Drawn {...props} camera={camera} onPictures={nothing} />
+      <div className={classes.secondBar} role="toolbar" aria-label={texts.view.second}>
+        <ViewNames
+          wish={wish}
+          onWish={(name) => setView({ ...view, second: { serial: wish.serial + 1, view: name } })}
+        />
+      </div>
+    </div>
+  );
+}
+
+interface DrawnProps extends ViewPaneProps {
+  wish: ViewWish;
+  camera: React.RefObject<CameraHandle | undefined>;
+}
+
+function Drawn({ project, evaluation, shelf, view, wish, chosen, marks, typing, placing, camera, onPictures }: DrawnProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
+  const onCamera = useCallback((handle: CameraHandle | undefined) => void (camera.current = handle), [camera]);
   if (!drawing) return <Text p="xl">{texts.workshop.noView}</Text>;
   if (parameters.get('view') === 'off') return null;
   return (
-    <Viewport
-      project={project}
-      pieces={evaluation.pieces}
-      shelf={shelf}
-      mode={view.mode}
-      showEdges={view.showEdges}
-      wish={view.wish}
-      label={texts.workshop.view}
-      chosen={chosen}
-      marks={marks}
-      typing={typing.now}
-      onChoose={onChoose}
-      onType={typing.start}
-      onPlace={typing.place}
-      onPictures={onPictures}
-    />
+    <div
+      className={classes.drawn}
+      role="group"
+      tabIndex={0}
+      aria-label={texts.view.keys}
+      onKeyDown={(event) => {
+        const move = moveOf(event);
+        if (!move || typing.now) return;
+        event.preventDefault();
+        camera.current?.change(move);
+      }}
+    >
+      <Viewport
+        project={project}
+        pieces={evaluation.pieces}
+        shelf={shelf}
+        mode={view.mode}
+        showEdges={view.showEdges}
+        showGrid={view.showGrid}
+        wish={wish}
+        label={texts.workshop.view}
+        chosen={chosen.ids}
+        marks={marks}
+        typing={typing.now}
+        placing={placing}
+        onChoose={chosen.choose}
+        onType={typing.start}
+        onPlace={typing.place}
+        onCamera={onCamera}
+        onPictures={onPictures}
+      />
+    </div>
   );
+} // prettier-ignore
+
+const TURN_DEGREES = 7.5;
+const MOVE_SHARE = 0.04;
+const NEARER = 1.15;
+
+/** What a key does to the view. */
+function moveOf(event: KeyboardEvent): ((pose: Pose) => Pose) | undefined {
+  if (event.ctrlKey || event.metaKey || event.altKey) return undefined;
+  if (event.key === '+' || event.key === '=') return (pose) => nearer(pose, NEARER);
+  if (event.key === '-') return (pose) => nearer(pose, 1 / NEARER);
+  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+  if (!way) return undefined;
+  const [right, up] = way;
+  return event.shiftKey
+    ? (pose) => moved(pose, right * MOVE_SHARE, up * MOVE_SHARE)
+    : (pose) => turned(pose, right * TURN_DEGREES, up * TURN_DEGREES);
 }
 
+type SizeLabelProps = Pick<ViewPaneProps, 'project' | 'evaluation' | 'shelf'> & { showGrid: boolean };
+
 /** Name and outer size of everything that is seen. */
-function SizeLabel({ project, evaluation, shelf }: Pick<ViewPaneProps, 'project' | 'evaluation' | 'shelf'>) {
+function SizeLabel({ project, evaluation, shelf, showGrid }: SizeLabelProps) {
   const box = useMemo(() => boundsOf(evaluation.pieces, shelf), [evaluation.pieces, shelf]);
-  const size = box.isEmpty() ? undefined : [box.max.x - box.min.x, box.max.y - box.min.y, box.max.z - box.min.z];
+  const size = box.isEmpty() ? [0, 0, 0] : [box.max.x - box.min.x, box.max.y - box.min.y, box.max.z - box.min.z];
+  const grid = showGrid ? ` · ${texts.view.gridStep(gridStep(Math.max(...size) || 100))}` : '';
   return (
-    <div className={classes.label} data-testid="figures" aria-live="polite">
-      {evaluation.busy ? texts.workshop.working : texts.workshop.size(project.name, size ?? [0, 0, 0])}
+    <div className={classes.label} data-testid="figures">
+      {evaluation.busy ? texts.workshop.working : `${texts.workshop.size(project.name, size)}${grid}`}
     </div>
   );
 }

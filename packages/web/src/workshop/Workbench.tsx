@@ -1,60 +1,81 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { spotlight } from '@mantine/spotlight';
 import type { Project } from '@fictile/core';
-import { useCallback, useMemo, useState, useSyncExternalStore } from 'react';
+import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { Checks } from '../checks/index.ts';
-import { CommandSearch, useKeys } from '../commands/index.ts';
+import { CommandSearch, useKeys, useSingleKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
-import { pieceActions, Pieces, type PieceActions } from '../pieces/index.ts';
-import { Recipe } from '../recipe/index.ts';
+import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
+import { Recipe, type ChapterName } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
-import type { TakePicture } from '../viewport/index.ts';
+import { boundsOf, type GeometryShelf, type TakePicture } from '../viewport/index.ts';
 import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
+import { Announcer } from './Announcer.tsx';
 import { TopBar } from './TopBar.tsx';
+
 import { useEvaluation, type Evaluation } from './useEvaluation.ts';
 import { useMarks, type MarksState } from './useMarks.ts';
+import { usePlacing } from './usePlacing.ts';
 import { useTyping } from './useTyping.ts';
-import { USUAL_VIEW, type ViewSettings } from './ViewBar.tsx';
+import { USUAL_VIEW, type ViewSettings } from './viewSettings.ts';
 import { ViewPane } from './ViewPane.tsx';
 import classes from './Workbench.module.css';
 import { workshopCommands } from './workshopCommands.ts';
 
-/** The workshop: recipe left, view in the middle, pieces and checks right. */
-export function Workbench({ store }: { store: ProjectStore }) {
+/** All that the workshop holds: document, meshes, choice, view, what is at work. */
+function useBench(store: ProjectStore) {
   const state = useSyncExternalStore(store.subscribe, () => store.state);
   const { project } = state.history;
   const { evaluation, shelf, client } = useEvaluation(project);
   const [view, setView] = useState<ViewSettings>(USUAL_VIEW);
   const [panel, setPanel] = useState<'hand over' | 'versions'>();
-  const [take, setTake] = useState<TakePicture>();
+  const [atWork, setAtWork] = useState<ChapterName>();
   const marks = useMarks(project);
-  const [wanted, setWanted] = useState<string>();
-  const typing = useTyping(store, setWanted);
-  const chosen = wanted !== undefined && project.pieces[wanted] ? wanted : project.pieceOrder[0];
-  const piece = chosen === undefined ? undefined : project.pieces[chosen];
-  const shown = evaluation.pieces.find((p) => p.pieceId === chosen);
-  const actions = useMemo(() => pieceActions(store), [store]);
+  const chosen = useChosen(project);
+  const typing = useTyping(store, chosen.choose);
+  const placing = usePlacing(store, chosen.ids);
+  const actions = usePieceActions(store, evaluation, shelf);
   const navigate = useNavigate();
   const { toggleColorScheme } = useMantineColorScheme();
+  const singleKeys = useSingleKeys();
   const commands = workshopCommands({
     store,
     actions,
-    piece,
+    chosen,
     view,
     setView,
-    choose: setWanted,
+    goTo: (chapter) => {
+      setAtWork(chapter);
+      focusChapter(chapter);
+    },
+    rest: () => setAtWork(undefined),
     openHandOver: () => setPanel('hand over'),
     openVersions: () => setPanel('versions'),
     type: typing.start,
     toggleLight: toggleColorScheme,
+    singleKeys,
     toRack: () => void navigate('/'),
   });
-  useKeys(commands);
+  useKeys(commands, singleKeys.areOn);
+  return {
+    ...{ project, refusal: state.refusal, evaluation, shelf, client, view, setView, panel, setPanel },
+    ...{ atWork, setAtWork, marks, chosen, typing, actions, commands },
+    placing: atWork === 'place' && !typing.now ? placing : undefined,
+  };
+}
+
+/** The workshop: recipe left, view in the middle, pieces and checks right. */
+export function Workbench({ store }: { store: ProjectStore }) {
+  const bench = useBench(store);
+  const { project, evaluation, shelf, client, chosen, marks, panel, setPanel } = bench;
+  const [take, setTake] = useState<TakePicture>();
   const onPictures = useCallback((next: TakePicture | undefined) => setTake(() => next), []);
-  const common = { project, evaluation, chosen, onChoose: setWanted };
+  const lead = chosen.pieces.length > 0 ? chosen.pieces[0] : undefined;
+  const shown = evaluation.pieces.find((p) => p.pieceId === lead?.id);
   const close = (): void => setPanel(undefined);
+  const common = { project, evaluation, chosen };
   return (
     <div className={classes.bench}>
       <TopBar
@@ -64,50 +85,83 @@ export function Workbench({ store }: { store: ProjectStore }) {
         onHandOver={() => setPanel('hand over')}
       />
       <aside className={classes.recipe} aria-label={texts.recipe.label}>
-        {piece ? (
-          <Recipe piece={piece} store={store} shown={shown} milliseconds={evaluation.milliseconds} />
+        {lead ? (
+          <Recipe
+            pieces={chosen.pieces}
+            store={store}
+            shown={shown}
+            milliseconds={evaluation.milliseconds}
+            atWork={bench.atWork}
+            onWork={bench.setAtWork}
+          />
         ) : (
           <Text p="md">{texts.workshop.noPieces}</Text>
         )}
-        <Faults evaluation={evaluation} refusal={state.refusal} pieceId={chosen} />
+        <Faults evaluation={evaluation} refusal={bench.refusal} pieceId={lead?.id} />
       </aside>
       <ViewPane
         {...common}
         store={store}
         shelf={shelf}
-        view={view}
-        setView={setView}
+        view={bench.view}
+        setView={bench.setView}
         marks={marks.places}
-        typing={typing}
+        typing={bench.typing}
+        placing={bench.placing}
         onPictures={onPictures}
       />
-      <SideColumn {...common} client={client} actions={actions} marks={marks} />
+      <SideColumn {...common} client={client} actions={bench.actions} marks={marks} />
       <HandOver opened={panel === 'hand over'} onClose={close} client={client} project={project} takePicture={take} />
       <Versions opened={panel === 'versions'} onClose={close} store={store} />
-      <CommandSearch commands={commands} />
+      <CommandSearch commands={bench.commands} />
+      <Announcer piece={lead} shown={shown} shelf={shelf} isBusy={evaluation.busy} />
     </div>
   );
 }
+
+/** Alignment asks for the boxes as they stand when it is used. */
+function usePieceActions(store: ProjectStore, evaluation: Evaluation, shelf: GeometryShelf): PieceActions {
+  const pieces = useRef(evaluation.pieces);
+  pieces.current = evaluation.pieces;
+  return useMemo(
+    () =>
+      pieceActions(store, (id) => {
+        const shown = pieces.current.find((p) => p.pieceId === id);
+        const box = boundsOf(shown ? [shown] : [], shelf);
+        return box.isEmpty() ? undefined : { min: box.min.toArray(), max: box.max.toArray() };
+      }),
+    [store, shelf],
+  );
+}
+
+const focusChapter = (chapter: ChapterName): void =>
+  document.querySelector<HTMLElement>(`[data-chapter="${chapter}"] :is(textarea, [class*="value"])`)?.focus();
 
 interface SideColumnProps {
   project: Project;
   evaluation: Evaluation;
   client: ReturnType<typeof useEvaluation>['client'];
-  chosen: string | undefined;
+  chosen: Chosen;
   actions: PieceActions;
   marks: MarksState;
-  onChoose: (pieceId: string) => void;
 }
 
-function SideColumn({ project, evaluation, client, chosen, actions, marks, onChoose }: SideColumnProps) {
-  const faces = evaluation.pieces.find((p) => p.pieceId === chosen)?.faces ?? 0;
+function SideColumn({ project, evaluation, client, chosen, actions, marks }: SideColumnProps) {
+  const [lead] = chosen.ids;
+  const faces = evaluation.pieces.find((p) => p.pieceId === lead)?.faces ?? 0;
   return (
     <aside className={classes.side} aria-label={texts.pieces.heading}>
-      <Pieces project={project} shown={evaluation.pieces} chosen={chosen} actions={actions} onChoose={onChoose} />
-      {faces > 0 && <Checks client={client} project={project} pieceId={chosen} shown={marks.what} onShow={marks.set} />}
+      <Pieces
+        project={project}
+        shown={evaluation.pieces}
+        chosen={chosen.ids}
+        actions={actions}
+        selection={chosen}
+      />
+      {faces > 0 && <Checks client={client} project={project} pieceId={lead} shown={marks.what} onShow={marks.set} />}
     </aside>
   );
-}
+} // prettier-ignore
 
 interface FaultsProps {
   evaluation: Evaluation;

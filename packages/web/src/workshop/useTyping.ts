@@ -15,6 +15,7 @@ export function useTyping(store: ProjectStore, choose: (pieceId: string) => void
   return {
     now,
     start: (pieceId) => {
+      if (store.project.pieces[pieceId].locked) return;
       const end = store.project.pieces[pieceId].source.graphemes.length;
       choose(pieceId);
       setNow({ pieceId, place: { focus: end, anchor: end } });

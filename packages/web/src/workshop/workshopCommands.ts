@@ -1,99 +1,155 @@
-import type { Piece } from '@fictile/core';
-import type { Command } from '../commands/index.ts';
+import { RECIPE_CHAPTERS, type Edit, type Piece } from '@fictile/core';
+import type { Command, SingleKeys } from '../commands/index.ts';
 import type { PieceActions } from '../pieces/index.ts';
+import { pasteRecipe, putRecipe, type ChapterName } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
-import { wishFor, type ViewSettings } from './ViewBar.tsx';
+import type { Chosen } from '../pieces/index.ts';
+import { named, SURROUNDINGS, VIEWS, wishFor, withSecond, type ViewSettings } from './viewSettings.ts';
 
 interface Bench {
   store: ProjectStore;
   actions: PieceActions;
-  piece: Piece | undefined;
+  chosen: Chosen;
   view: ViewSettings;
   setView: (view: ViewSettings) => void;
-  choose: (pieceId: string) => void;
+  goTo: (chapter: ChapterName) => void;
+  rest: () => void;
   openHandOver: () => void;
   openVersions: () => void;
   type: (pieceId: string) => void;
   toggleLight: () => void;
+  singleKeys: SingleKeys;
   toRack: () => void;
 }
 
-/** Everything that can be done in the workshop without a value. Keys are initials of our own words. */
+/** Everything that can be done in the workshop without a value. Keys are initials of our own words, and chapter numbers. */
 export function workshopCommands(bench: Bench): Command[] {
-  const { store, openHandOver, toggleLight, toRack } = bench;
-  const { past, future } = store.state.history;
+  const { chosen, openHandOver, toggleLight, toRack, singleKeys } = bench;
   const t = texts.commands;
+  const lead = chosen.ids.length > 0 ? chosen.ids[0] : undefined;
   return [
-    { id: 'undo', label: texts.workshop.undo, keys: 'mod+Z', isPossible: past.length > 0, run: () => store.undo() },
-    {
-      id: 'redo',
-      label: texts.workshop.redo,
-      keys: 'mod+shift+Z',
-      isPossible: future.length > 0,
-      run: () => store.redo(),
-    },
-    {
-      id: 'redo-too',
-      label: texts.workshop.redo,
-      keys: 'mod+Y',
-      isPossible: future.length > 0,
-      run: () => store.redo(),
-    },
+    ...historyCommands(bench),
     { id: 'hand', label: t.hand, keys: 'H', run: openHandOver },
-    {
-      id: 'words',
-      label: t.words,
-      keys: '1',
-      run: () => document.querySelector<HTMLElement>('[aria-label="Words"] textarea')?.focus(),
-    },
     {
       id: 'type',
       label: t.type,
       keys: 'Enter',
-      isPossible: bench.piece !== undefined,
-      run: () => bench.piece && bench.type(bench.piece.id),
+      isPossible: lead !== undefined && !chosen.pieces[0].locked,
+      run: () => lead !== undefined && bench.type(lead),
     },
+    ...RECIPE_CHAPTERS.map((chapter, i) => ({
+      id: `chapter ${chapter}`,
+      label: chapter === 'place' ? t.place : t.chapter(texts.chapters[chapter]),
+      keys: String(i + 1),
+      isPossible: lead !== undefined,
+      run: () => bench.goTo(chapter),
+    })),
+    { id: 'rest', label: t.rest, keys: 'Escape', run: bench.rest },
     ...pieceCommands(bench),
+    ...alignCommands(bench),
     ...viewCommands(bench),
+    ...sceneCommands(bench),
     { id: 'versions', label: t.versions, run: bench.openVersions },
     { id: 'light', label: t.light, run: toggleLight },
+    { id: 'keys', label: singleKeys.areOn ? t.keysOff : t.keysOn, run: singleKeys.toggle },
     { id: 'rack', label: t.rack, run: toRack },
   ];
 }
 
-function pieceCommands({ store, actions, piece, choose }: Bench): Command[] {
-  const t = texts.commands;
-  const order = store.project.pieceOrder;
-  const next = (): void => choose(order[(order.indexOf(piece?.id ?? '') + 1) % order.length]);
-  const forPiece = (run: (piece: Piece) => void): Pick<Command, 'isPossible' | 'run'> => ({
-    isPossible: piece !== undefined,
-    run: () => piece && run(piece),
-  });
+function historyCommands({ store }: Bench): Command[] {
+  const { past, future } = store.state.history;
+  const redo = { isPossible: future.length > 0, run: () => store.redo() };
   return [
-    { id: 'add', label: t.add, keys: 'N', run: () => choose(actions.add()) },
-    { id: 'next', label: t.next, keys: 'J', isPossible: order.length > 1, run: next },
-    { id: 'duplicate', label: t.duplicate, keys: 'mod+D', ...forPiece((p) => choose(actions.duplicate(p))) },
-    { id: 'hide', label: t.hide, keys: 'S', ...forPiece((p) => actions.show(p, !p.visible)) },
-    { id: 'all', label: t.all, run: () => actions.showAll() },
-    { id: 'zero', label: t.zero, ...forPiece((p) => actions.toZero(p)) },
-    { id: 'table', label: t.table, ...forPiece((p) => actions.ontoTable(p)) },
-    { id: 'remove', label: t.remove, ...forPiece((p) => !p.locked && actions.remove(p)) },
-  ];
+    { id: 'undo', label: texts.workshop.undo(lastEdit(store)), keys: 'mod+Z', isPossible: past.length > 0, run: () => store.undo() },
+    { id: 'redo', label: texts.workshop.redo(nextEdit(store)), keys: 'mod+shift+Z', ...redo },
+    { id: 'redo-too', label: texts.workshop.redo(nextEdit(store)), keys: 'mod+Y', ...redo },
+  ]; // prettier-ignore
 }
 
-function viewCommands({ view, setView }: Bench): Command[] {
+const editName = (edit: Edit | undefined): string | undefined => edit && texts.edits[kindOf(edit)];
+export const lastEdit = (store: ProjectStore): string | undefined => editName(store.state.history.past.at(-1)?.edit);
+export const nextEdit = (store: ProjectStore): string | undefined => editName(store.state.history.future.at(0)?.edit);
+
+/** Several of one kind are called by that kind. */
+function kindOf(edit: Edit): Edit['kind'] {
+  if (edit.kind !== 'many') return edit.kind;
+  const kinds = new Set(edit.edits.map(kindOf));
+  return kinds.size === 1 ? [...kinds][0] : 'many';
+}
+
+function pieceCommands({ store, actions, chosen }: Bench): Command[] {
   const t = texts.commands;
-  const names = ['front', 'side', 'top', 'free'] as const;
+  const order = store.project.pieceOrder;
+  const next = (): void => chosen.choose(order[(order.indexOf(chosen.ids[0]) + 1) % order.length]);
+  const forChosen = (run: (pieces: readonly Piece[]) => void): Pick<Command, 'isPossible' | 'run'> => ({
+    isPossible: chosen.pieces.length > 0,
+    run: () => run(chosen.pieces),
+  });
   return [
-    ...names.map((name) => ({
+    { id: 'add', label: t.add, keys: 'N', run: () => chosen.choose(actions.add()) },
+    { id: 'next', label: t.next, keys: 'J', isPossible: order.length > 1, run: next },
+    { id: 'everything', label: t.everything, keys: 'mod+A', isPossible: order.length > 1, run: () => chosen.chooseThese(order) },
+    { id: 'duplicate', label: t.duplicate, keys: 'mod+D', ...forChosen((p) => chosen.chooseThese(actions.duplicate(p))) },
+    { id: 'copy', label: t.copy, keys: 'mod+C', ...forChosen(([p]) => putRecipe(p, RECIPE_CHAPTERS)) },
+    { id: 'paste', label: t.paste, keys: 'mod+V', ...forChosen((p) => pasteRecipe(store, p)) },
+    { id: 'hide', label: t.hide, keys: 'S', ...forChosen((p) => actions.show(p, !p[0].visible)) },
+    { id: 'all', label: t.all, run: () => actions.showAll() },
+    { id: 'zero', label: t.zero, ...forChosen(actions.toZero) },
+    { id: 'table', label: t.table, ...forChosen(actions.ontoTable) },
+    { id: 'remove', label: t.remove, keys: 'Delete', ...forChosen(actions.remove) },
+  ]; // prettier-ignore
+}
+
+/** With many pieces the menus of the pieces have them; a search would drown in them. */
+const MOST_OTHERS = 20;
+
+function alignCommands({ store, actions, chosen }: Bench): Command[] {
+  const t = texts.commands;
+  const others = store.project.pieceOrder.filter((id) => !chosen.ids.includes(id)).slice(0, MOST_OTHERS);
+  return others.flatMap((id) => {
+    const other = store.project.pieces[id];
+    return [
+      { id: `centre ${id}`, label: t.centre(other.name), run: () => actions.centreOn(chosen.pieces, other) },
+      { id: `beside ${id}`, label: t.beside(other.name), run: () => actions.beside(chosen.pieces, other) },
+    ];
+  });
+}
+
+function viewCommands({ store, view, setView }: Bench): Command[] {
+  const t = texts.commands;
+  return [
+    ...VIEWS.map((name) => ({
       id: `view ${name}`,
       label: t.view(texts.view[name]),
       run: () => setView(wishFor(view, name)),
     })),
-    { id: 'fit', label: t.fit, keys: 'V', run: () => setView(wishFor(view, view.wish.view)) },
+    ...store.project.view.kept.map((kept) => ({
+      id: `kept ${kept.name}`,
+      label: t.view(kept.name),
+      run: () => setView(wishFor(view, kept)),
+    })),
+    { id: 'fit', label: t.fit, keys: 'V', run: () => setView(wishFor(view, named(view.wish))) },
     { id: 'edges', label: t.edges, keys: 'P', run: () => setView({ ...view, showEdges: !view.showEdges }) },
     { id: 'parts', label: t.parts, run: () => setView({ ...view, mode: { ...view.mode, parts: !view.mode.parts } }) },
     { id: 'flat', label: t.flat, run: () => setView({ ...view, mode: { ...view.mode, flat: !view.mode.flat } }) },
+    { id: 'grid', label: t.grid, keys: 'G', run: () => setView({ ...view, showGrid: !view.showGrid }) },
+    { id: 'second', label: t.second, run: () => setView(withSecond(view)) },
+  ];
+}
+
+function sceneCommands({ store }: Bench): Command[] {
+  const t = texts.commands;
+  return [
+    ...SURROUNDINGS.map((surroundings) => ({
+      id: `light ${surroundings}`,
+      label: t.surroundings(texts.view.surroundings[surroundings]),
+      run: () => store.edit({ kind: 'setView', values: { surroundings } }),
+    })),
+    {
+      id: 'ground',
+      label: t.ground,
+      run: () => store.edit({ kind: 'setView', values: { ground: !store.project.view.ground } }),
+    },
   ];
 }

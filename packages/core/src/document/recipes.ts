@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { fail, ok, type Result } from '../base/index.ts';
+import type { Edit } from './edits.ts';
+import { firstIssue } from './parse.ts';
+import { pieceSchema, SLOTS, wordsSchema, type Piece } from './schema.ts';
+
+export const RECIPE_CHAPTERS = ['words', 'solid', 'faces', 'finish', 'place'] as const;
+export type RecipeChapter = (typeof RECIPE_CHAPTERS)[number];
+
+const { body, slots, placement } = pieceSchema.shape;
+
+/** A recipe, or chapters of one, on its way from a piece to others: all values, without the words themselves. */
+const recipeCopySchema = z.object({
+  kind: z.literal('fictile recipe'),
+  words: wordsSchema.omit({ kind: true, graphemes: true, nextId: true }).optional(),
+  solid: body.shape.solid.optional(),
+  faces: body.shape.faces.optional(),
+  finish: slots.optional(),
+  place: placement.optional(),
+});
+export type RecipeCopy = z.infer<typeof recipeCopySchema>;
+
+export function copyRecipe(piece: Piece, chapters: readonly RecipeChapter[]): RecipeCopy {
+  const { kind: _kind, graphemes: _graphemes, nextId: _nextId, ...words } = piece.source;
+  const whole = { words, solid: piece.body.solid, faces: piece.body.faces, finish: piece.slots, place: piece.placement };
+  const taken = chapters.map((chapter) => [chapter, whole[chapter]]);
+  return { kind: 'fictile recipe', ...Object.fromEntries(taken) } as RecipeCopy;
+}
+
+/** What lay on a clipboard -> a recipe, if it is one. */
+export function parseRecipe(data: unknown): Result<RecipeCopy> {
+  const parsed = recipeCopySchema.safeParse(data);
+  return parsed.success ? ok(parsed.data) : fail('PROJECT_BROKEN', firstIssue(parsed.error));
+}
+
+/** The edits that give a piece what was copied; its words stay. */
+export function recipeEdits({ words, solid, faces, finish, place }: RecipeCopy, pieceId: string): Edit[] {
+  return [
+    ...(words ? [{ kind: 'setWords', pieceId, values: words } as const] : []),
+    ...(solid ? [{ kind: 'setSolid', pieceId, values: solid } as const] : []),
+    ...(faces ? [{ kind: 'setFaces', pieceId, values: faces } as const] : []),
+    ...(finish
+      ? [
+          ...SLOTS.map((slot) => ({ kind: 'setFinish', pieceId, slots: [slot], values: finish[slot] }) as const),
+          { kind: 'finishBack', pieceId, asFront: finish.backAsFront } as const,
+        ]
+      : []),
+    ...(place ? [{ kind: 'setPlacement', pieceId, values: place } as const] : []),
+  ];
+}

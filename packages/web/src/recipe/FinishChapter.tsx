@@ -1,0 +1,29 @@
+import { SLOTS, type Slot } from '@fictile/core';
+import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { texts } from '../words/index.ts';
+import { Chapter } from './Chapter.tsx';
+import { FinishValue } from './FinishValue.tsx';
+import { PICTURES } from './pictures.tsx';
+import { choicesOf, type ChapterProps } from './sentenceParts.tsx';
+
+export function FinishChapter({ piece, edits, work }: ChapterProps) {
+  const { backAsFront } = piece.slots;
+  const t = texts.recipe;
+  const values = Object.fromEntries(
+    SLOTS.map((slot: Slot) => [slot, <FinishValue key={slot} slot={slot} finish={piece.slots[slot]} edits={edits} />]),
+  );
+  const follows = (
+    <ChoiceValue
+      label={t.backFinish}
+      value={backAsFront ? 'same' : 'own'}
+      choices={choicesOf(texts.backFinishes, PICTURES.backs)}
+      usual="own"
+      onChange={(value) => edits.finishBack(value === 'same')}
+    />
+  );
+  return (
+    <Chapter name="finish" work={work}>
+      <Sentence template={backAsFront ? t.finishSame : t.finish} values={{ ...values, follows }} />
+    </Chapter>
+  );
+}

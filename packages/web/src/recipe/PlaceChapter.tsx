@@ -1,0 +1,27 @@
+import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { texts } from '../words/index.ts';
+import { Chapter } from './Chapter.tsx';
+import { PICTURES } from './pictures.tsx';
+import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
+
+export function PlaceChapter({ piece, edits, work }: ChapterProps) {
+  const { placement } = piece;
+  const t = texts.recipe;
+  const put = (field: 'atMm' | 'turnDegrees', k: number) => (value: number, key: string | undefined) => {
+    const next: [number, number, number] = [...placement[field]];
+    next[k] = value;
+    edits.placement({ [field]: next }, key);
+  };
+  const at = (k: number) => number(`at${k}`, { label: t.at[k], value: placement.atMm[k], kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1, usual: 0 }, put('atMm', k)); // prettier-ignore
+  const turn = (k: number) => number(`turn${k}`, { label: t.turn[k], value: placement.turnDegrees[k], kind: 'angle', unit: '°', min: -3600, max: 3600, step: 1, usual: 0 }, put('turnDegrees', k)); // prettier-ignore
+  const values = {
+    stand: <ChoiceValue label={t.stands} value={placement.stand} choices={choicesOf(texts.stands, PICTURES.stands)} usual="free" onChange={(stand) => edits.placement({ stand })} />,
+    by: <ChoiceValue label={t.heldBy} value={placement.by} choices={choicesOf(texts.holds, PICTURES.holds)} usual="zero" onChange={(by) => edits.placement({ by })} />,
+    x: at(0), y: at(1), z: at(2), tilt: turn(0), turn: turn(1), lean: turn(2),
+  }; // prettier-ignore
+  return (
+    <Chapter name="place" work={work} more={<Sentence template={t.morePlace} values={values} />}>
+      <Sentence template={t.place} values={values} />
+    </Chapter>
+  );
+}

@@ -1,0 +1,77 @@
+import type { Edge, Placement, Words } from '@fictile/core';
+import type { ReactNode } from 'react';
+
+/** Small drawings for the menus of sentences: lines in the ink of the text, what is meant in cobalt. */
+function Picture({ lines, meant }: { lines: string; meant?: string }) {
+  return (
+    <svg width="20" height="18" viewBox="0 0 20 18" fill="none" strokeWidth="1.5" strokeLinecap="round" aria-hidden>
+      <path d={lines} stroke="currentColor" />
+      {meant && <path d={meant} stroke="var(--cobalt)" strokeWidth="1.8" />}
+    </svg>
+  );
+}
+
+const dot = (x: number, y: number): string => `M${x - 1} ${y}a1 1 0 1 0 2 0a1 1 0 1 0 -2 0`;
+const BLOCK = 'M5 4H15V14H5Z';
+
+const EDGES: Readonly<Record<Edge['kind'] | 'same', ReactNode>> = {
+  plain: <Picture lines="M3 4H15V16" />,
+  chamfer: <Picture lines="M3 4H9M15 10V16" meant="M9 4L15 10" />,
+  round: <Picture lines="M3 4H9M15 10V16" meant="M9 4A6 6 0 0 1 15 10" />,
+  same: <Picture lines="M10 2V16" meant="M3 5H6A2 2 0 0 1 8 7V15M17 5H14A2 2 0 0 0 12 7V15" />,
+};
+const ALIGNS: Readonly<Record<Words['align'], ReactNode>> = {
+  left: <Picture lines="M5 5H16M5 9H12M5 13H15" meant="M2 3V15" />,
+  center: <Picture lines="M4 5H16M7 9H13M5 13H15" meant="M10 2V3M10 15V16" />,
+  right: <Picture lines="M4 5H15M8 9H15M5 13H15" meant="M18 3V15" />,
+};
+const ANCHORS: Readonly<Record<Words['anchor'], ReactNode>> = {
+  baseline: <Picture lines="M6 12V4H11A3 3 0 0 1 11 9H6M13 9V16" meant="M2 12H18" />,
+  top: <Picture lines={BLOCK} meant="M2 4H18" />,
+  middle: <Picture lines={BLOCK} meant="M2 9H18" />,
+  bottom: <Picture lines={BLOCK} meant="M2 14H18" />,
+};
+const DEPTHS: Readonly<Record<Words['depthAnchor'], ReactNode>> = {
+  back: <Picture lines={BLOCK} meant="M5 2V16" />,
+  middle: <Picture lines={BLOCK} meant="M10 2V16" />,
+  front: <Picture lines={BLOCK} meant="M15 2V16" />,
+};
+const KERNINGS: Readonly<Record<'on' | 'off', ReactNode>> = {
+  on: <Picture lines="M2 14L6 4L10 14M8 4L12 14L16 4" />,
+  off: <Picture lines="M1 14L5 4L9 14M11 4L15 14L19 4" />,
+};
+const LETTERS: Readonly<Record<Words['letters'], ReactNode>> = {
+  joined: <Picture lines="M10 5.5A5 5 0 1 0 10 12.5A5 5 0 1 0 10 5.5" />,
+  apart: <Picture lines="M2 9A5 5 0 1 0 12 9A5 5 0 1 0 2 9M8 9A5 5 0 1 0 18 9A5 5 0 1 0 8 9" />,
+};
+const DIRECTIONS: Readonly<Record<Words['direction'], ReactNode>> = {
+  auto: <Picture lines="M3 5H12M8 13H17" meant="M10 3L12 5L10 7M10 11L8 13L10 15" />,
+  ltr: <Picture lines="M3 9H16" meant="M13 6L16 9L13 12" />,
+  rtl: <Picture lines="M17 9H4" meant="M7 6L4 9L7 12" />,
+};
+const STANDS: Readonly<Record<Placement['stand'], ReactNode>> = {
+  free: <Picture lines="M6 2H14V10H6Z" meant="M2 16H4M8 16H12M16 16H18" />,
+  table: <Picture lines="M6 7H14V15H6Z" meant="M2 16H18" />,
+};
+const HOLDS: Readonly<Record<Placement['by'], ReactNode>> = {
+  zero: <Picture lines={BLOCK} meant={dot(5, 14)} />,
+  middle: <Picture lines={BLOCK} meant={dot(10, 9)} />,
+  foot: <Picture lines={BLOCK} meant={dot(10, 14)} />,
+};
+const BACKS: Readonly<Record<'same' | 'own', ReactNode>> = {
+  same: EDGES.same,
+  own: <Picture lines="M10 2V16M3 5H6A2 2 0 0 1 8 7V15" meant="M17 5H12V15" />,
+};
+
+export const PICTURES = {
+  edges: EDGES,
+  aligns: ALIGNS,
+  anchors: ANCHORS,
+  depthAnchors: DEPTHS,
+  switches: KERNINGS,
+  letters: LETTERS,
+  directions: DIRECTIONS,
+  stands: STANDS,
+  holds: HOLDS,
+  backs: BACKS,
+};

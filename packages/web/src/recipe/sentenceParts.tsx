@@ -1,0 +1,36 @@
+import { newPiece, type Piece, type Remark } from '@fictile/core';
+import type { ReactNode } from 'react';
+import { NumberValue, type Choice, type NumberValueProps } from '../ui/index.ts';
+import type { ChapterName } from './Told.tsx';
+import type { PieceEdits } from './pieceEdits.ts';
+
+/** What every chapter gets. */
+export interface ChapterProps {
+  piece: Piece;
+  edits: PieceEdits;
+  remarks: readonly Remark[];
+  work: ChapterWork;
+}
+
+/** Which chapter is at work, and what the menu of each does. */
+export interface ChapterWork {
+  at: ChapterName | undefined;
+  set: (chapter: ChapterName) => void;
+  copy: (chapter: ChapterName) => void;
+  paste: () => void;
+}
+
+export const USUAL = newPiece('usual', '', []);
+
+type Take = (value: number, key: string | undefined) => void;
+
+/** A number value whose drags and arrow keys join under its name. */
+export function number(name: string, rest: Omit<NumberValueProps, 'onChange'>, take: Take) {
+  return <NumberValue {...rest} onChange={(value, isDrag) => take(value, isDrag ? name : undefined)} />;
+}
+
+export const choicesOf = <T extends string>(
+  labels: Readonly<Record<T, string>>,
+  pictures?: Readonly<Partial<Record<T, ReactNode>>>,
+): Choice<T>[] =>
+  (Object.entries(labels) as [T, string][]).map(([value, label]) => ({ value, label, picture: pictures?.[value] }));

@@ -1,0 +1,37 @@
+import { useMemo } from 'react';
+import { BufferGeometry, Float32BufferAttribute, Vector3, type Box3 } from 'three';
+
+const MOST_CELLS = 40;
+
+/** A round length (1, 2 or 5 times a power of ten) of which about ten go along the longest side. */
+export function gridStep(reach: number): number {
+  const rough = Math.max(reach, 1e-6) / 10;
+  const ten = 10 ** Math.floor(Math.log10(rough));
+  return [1, 2, 5, 10].find((k) => k * ten >= rough * 0.999)! * ten;
+}
+
+/** Lines on the table at round lengths, with zero among them. */
+export function MeasureGrid({ box, table }: { box: Box3; table: number }) {
+  const [geometry, step] = useMemo(() => {
+    const size = box.isEmpty() ? new Vector3(100, 100, 20) : box.getSize(new Vector3());
+    const middle = box.isEmpty() ? new Vector3() : box.getCenter(new Vector3());
+    const step = gridStep(Math.max(size.x, size.y, size.z));
+    return [gridLines(middle, step, Math.max(size.x, size.z) * 0.75), step];
+  }, [box]);
+  return (
+    <lineSegments geometry={geometry} position={[0, table + step * 0.002, 0]} raycast={() => null}>
+      <lineBasicMaterial color="#22489c" transparent opacity={0.35} toneMapped={false} />
+    </lineSegments>
+  );
+}
+
+function gridLines(middle: Vector3, step: number, half: number): BufferGeometry {
+  const cells = Math.min(MOST_CELLS, Math.ceil(half / step) + 1);
+  const [cx, cz] = [middle.x, middle.z].map((v) => Math.round(v / step) * step);
+  const points: number[] = [];
+  for (let i = -cells; i <= cells; i++) {
+    points.push(cx + i * step, 0, cz - cells * step, cx + i * step, 0, cz + cells * step);
+    points.push(cx - cells * step, 0, cz + i * step, cx + cells * step, 0, cz + i * step);
+  }
+  return new BufferGeometry().setAttribute('position', new Float32BufferAttribute(points, 3));
+}

@@ -1,0 +1,223 @@
+import { Html } from '@react-three/drei';
+import { useFrame, useThree, type ThreeEvent } from '@react-three/fiber';
+import type { Placement } from '@fictile/core';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { BufferGeometry, Float32BufferAttribute, Vector3, type Box3, type Group, type Ray } from 'three';
+import { bearing, facing, onPlane, onUpright, toStep, turnBetween } from './drags.ts';
+import { gridStep } from './MeasureGrid.tsx';
+import { TOOL } from './scene.ts';
+import { useDrag, type DragHandlers } from './useDrag.ts';
+
+/** How far a drag has come since it began. */
+export interface PlaceChange {
+  moveMm: readonly [number, number, number];
+  turnDegrees: number;
+}
+
+export interface Placing {
+  begin: () => void;
+  change: (change: PlaceChange) => void;
+  /** the words that stand at a handle while it is dragged */
+  words: (change: PlaceChange) => string;
+}
+
+interface HandlesProps {
+  placement: Placement;
+  /** around the piece where it stands */
+  box: Box3;
+  placing: Placing;
+}
+
+const COBALT = '#22489c';
+const STILL_THERE: PlaceChange = { moveMm: [0, 0, 0], turnDegrees: 0 };
+const UP = new Vector3(0, 1, 0);
+const COARSE_TURN = 15;
+
+/**
+ * What moves and turns a piece: a ring of dots on the table with a ball that turns it, a puck before it that slides it over the table, and a ball
+ * on a dotted stem that lifts it. Shift goes in coarse steps.
+ */
+export function PlaceHandles({ placement, box, placing }: HandlesProps) {
+  const [shown, setShown] = useState<{ by: string; text: string }>();
+  const size = box.getSize(new Vector3());
+  const middle = box.getCenter(new Vector3());
+  const step = gridStep(Math.max(size.x, size.y, size.z)) / 20;
+  const centre = new Vector3(placement.atMm[0], box.min.y, placement.atMm[2]);
+  const reach = Math.hypot(size.x, size.z) / 2 + Math.hypot(middle.x - centre.x, middle.z - centre.z);
+  const ring = Math.max(reach, size.y * 0.3) * 1.12;
+  const angle = (placement.turnDegrees[1] * Math.PI) / 180;
+  const top = new Vector3(middle.x, box.max.y, middle.z);
+  const ball = centre.clone().add(new Vector3(Math.sin(angle), 0, Math.cos(angle)).multiplyScalar(ring));
+  const puck = new Vector3(middle.x, box.min.y, box.max.z + size.y * 0.18);
+  const lift = top.clone().setY(box.max.y + size.y * 0.28);
+  const tell = (by: string, change: PlaceChange): void => {
+    placing.change(change);
+    setShown({ by, text: placing.words(change) });
+  };
+  const startAt = (by: string): void => {
+    placing.begin();
+    setShown({ by, text: placing.words(STILL_THERE) });
+  };
+  const grid = (coarse: boolean): number => step * (coarse ? 10 : 1);
+  const slide = useDrag((event) => {
+    startAt('puck');
+    return slideOver(event, UP, puck, (by, coarse) =>
+      tell('puck', { moveMm: [toStep(by.x, grid(coarse)), 0, toStep(by.z, grid(coarse))], turnDegrees: 0 }),
+    );
+  });
+  const raise = useDrag((event) => {
+    const from = onUpright(event.ray, lift)?.y;
+    if (from === undefined) return undefined;
+    startAt('lift');
+    return (ray, coarse) => {
+      const y = onUpright(ray, lift)?.y;
+      if (y !== undefined) tell('lift', { moveMm: [0, toStep(y - from, grid(coarse)), 0], turnDegrees: 0 });
+    };
+  });
+  const turn = useDrag((event) => {
+    const from = onPlane(event.ray, centre, UP);
+    if (!from) return undefined;
+    startAt('ball');
+    return (ray, coarse) => {
+      const at = onPlane(ray, centre, UP);
+      if (!at) return;
+      const by = turnBetween(bearing(from, centre), bearing(at, centre));
+      tell('ball', { moveMm: [0, 0, 0], turnDegrees: toStep(by, coarse ? COARSE_TURN : 1) });
+    };
+  });
+  const text = (by: string): string | undefined => (shown?.by === by ? shown.text : undefined);
+  const done = (): void => setShown(undefined);
+  return (
+    <group userData={TOOL}>
+      <Dots points={useMemo(() => circle(centre.toArray(), ring), [centre.x, centre.y, centre.z, ring])} /> {/* eslint-disable-line react-hooks/exhaustive-deps */}
+      <Dots points={useMemo(() => stem(top.toArray(), lift.y), [top.x, top.y, top.z, lift.y])} /> {/* eslint-disable-line react-hooks/exhaustive-deps */}
+      <Knob at={ball} drag={turn} text={text('ball')} onDone={done}>
+        <sphereGeometry args={[1, 24, 16]} />
+      </Knob>
+      <Knob at={puck} drag={slide} text={text('puck')} onDone={done}>
+        <cylinderGeometry args={[1.35, 1.35, 0.55, 32]} />
+      </Knob>
+      <Knob at={lift} drag={raise} text={text('lift')} onDone={done}>
+        <sphereGeometry args={[1, 24, 16]} />
+      </Knob>
+    </group>
+  ); // prettier-ignore
+}
+
+/** Follows the pointer in a plane through a point; gives how far it came. */
+export function slideOver(
+  event: ThreeEvent<PointerEvent>,
+  normal: Vector3,
+  through: Vector3,
+  take: (by: Vector3, coarse: boolean) => void,
+): ((ray: Ray, coarse: boolean) => void) | undefined {
+  const from = onPlane(event.ray, through, normal);
+  if (!from) return undefined;
+  return (ray, coarse) => {
+    const at = onPlane(ray, through, normal);
+    if (at) take(at.sub(from), coarse);
+  };
+}
+
+/** Drags of the solid itself: in the plane that the view faces; what stands on the table stays on it. */
+export function useSolidDrag(placing: Placing | undefined, isOnTable: boolean, step: number): DragHandlers {
+  return useDrag((event) => {
+    if (!placing) return undefined;
+    placing.begin();
+    const normal = facing(event.ray.direction);
+    return slideOver(event, normal, event.point.clone(), (by, coarse) => {
+      const to = (v: number): number => toStep(v, step * (coarse ? 10 : 1));
+      placing.change({ moveMm: [to(by.x), isOnTable ? 0 : to(by.y), to(by.z)], turnDegrees: 0 });
+    });
+  });
+}
+
+const DOTS = 72;
+
+const circle = ([x, y, z]: readonly number[], radius: number): number[] =>
+  Array.from({ length: DOTS }, (_, i) => (i / DOTS) * 2 * Math.PI).flatMap((a) => [
+    x + radius * Math.sin(a),
+    y,
+    z + radius * Math.cos(a),
+  ]);
+
+const stem = ([x, y, z]: readonly number[], to: number): number[] =>
+  Array.from({ length: 9 }, (_, i) => y + ((to - y) * i) / 9).flatMap((at) => [x, at, z]);
+
+/** A dotted line, told apart from the edges of a mesh. */
+function Dots({ points }: { points: readonly number[] }) {
+  const invalidate = useThree((three) => three.invalidate);
+  const geometry = useMemo(
+    () => new BufferGeometry().setAttribute('position', new Float32BufferAttribute([...points], 3)),
+    [points],
+  );
+  useEffect(() => {
+    invalidate();
+    return () => geometry.dispose();
+  }, [geometry, invalidate]);
+  return (
+    <points geometry={geometry} renderOrder={6} raycast={() => null}>
+      <pointsMaterial
+        color={COBALT}
+        size={4}
+        sizeAttenuation={false}
+        depthTest={false}
+        transparent
+        toneMapped={false}
+      />
+    </points>
+  );
+}
+
+interface KnobProps {
+  at: Vector3;
+  drag: DragHandlers;
+  text: string | undefined;
+  onDone: () => void;
+  children: ReactNode;
+}
+
+/** Something to take hold of, of the same size on the screen however far away. */
+function Knob({ at, drag, text, onDone, children }: KnobProps) {
+  const group = useRef<Group>(null);
+  const [isOver, setIsOver] = useState(false);
+  const { gl, invalidate } = useThree();
+  useFrame(({ camera, size }) => {
+    const half = Math.tan(((camera as { fov?: number }).fov ?? 30) * (Math.PI / 360));
+    group.current?.scale.setScalar((camera.position.distanceTo(at) * half * 16) / size.height);
+  });
+  useEffect(() => {
+    gl.domElement.style.cursor = isOver || text !== undefined ? 'grab' : '';
+    invalidate();
+    return () => void (gl.domElement.style.cursor = '');
+  }, [isOver, text, gl, invalidate]);
+  const isLit = isOver || text !== undefined;
+  return (
+    <group
+      ref={group}
+      position={at}
+      {...drag}
+      onPointerUp={(event) => {
+        drag.onPointerUp(event);
+        onDone();
+      }}
+      onPointerOver={() => setIsOver(true)}
+      onPointerOut={() => setIsOver(false)}
+      onClick={(event) => event.stopPropagation()}
+    >
+      <mesh renderOrder={7}>
+        {children}
+        <meshBasicMaterial color="#fdfbf6" depthTest={false} transparent toneMapped={false} />
+      </mesh>
+      <mesh renderOrder={8} scale={isLit ? 0.9 : 0.72} raycast={() => null}>
+        {children}
+        <meshBasicMaterial color={COBALT} depthTest={false} transparent toneMapped={false} />
+      </mesh>
+      {text !== undefined && (
+        <Html center position={[0, -3.2, 0]} zIndexRange={[5, 0]} style={{ pointerEvents: 'none' }}>
+          <span className="handle-words">{text}</span>
+        </Html>
+      )}
+    </group>
+  );
+}

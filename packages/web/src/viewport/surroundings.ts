@@ -1,0 +1,91 @@
+import type { SceneView } from '@fictile/core';
+import { BackSide, BoxGeometry, Color, Mesh, MeshBasicMaterial, Scene } from 'three';
+
+type Triple = readonly [number, number, number];
+
+/** A glowing slab of the room whose light falls on the pieces. */
+interface Pane {
+  at: Triple;
+  size: Triple;
+  colour: string;
+  strength: number;
+}
+
+/** A lamp as it stands, in multiples of the scene's reach from its middle; one of them throws the shadow. */
+export interface Lamp {
+  from: Triple;
+  colour: string;
+  strength: number;
+}
+
+export interface Look {
+  /** colours and strengths of right, left, ceiling, floor, front and back of the room */
+  walls: readonly (readonly [string, number])[];
+  panes: readonly Pane[];
+  /** how strongly the room lights the pieces */
+  around: number;
+  key: Lamp;
+  rim: Lamp | undefined;
+  shadow: { colour: string; opacity: number };
+  /** behind everything, from above to below; none: the page's own table */
+  backdrop: readonly [string, string] | undefined;
+}
+
+/** A tall window of panes with dark bars between. */
+const window: Pane[] = [-1, 1].flatMap((across) =>
+  [0.2, 3.2].map((up) => ({ at: [-9.6, up, 2.4 + across * 2] as const, size: [0.2, 2.6, 3.4] as const, colour: '#fff1d8', strength: 15 })),
+); // prettier-ignore
+
+/** Where the pieces can be shown: light that the application makes itself, and the table they stand on. */
+export const LOOKS: Readonly<Record<SceneView['surroundings'], Look>> = {
+  daylight: {
+    walls: [['#d9cdb8', 0.55], ['#eef2f7', 1.5], ['#f7f3ea', 1.35], ['#a88f6d', 0.45], ['#efe9dd', 0.9], ['#cbbda4', 0.5]],
+    panes: [{ at: [-9.5, 1.5, 3], size: [0.2, 7, 9], colour: '#ffffff', strength: 6 }],
+    around: 0.75,
+    key: { from: [-0.55, 1.3, 1.1], colour: '#fff3e2', strength: 2.1 },
+    rim: undefined,
+    shadow: { colour: '#4a3520', opacity: 0.3 },
+    backdrop: undefined,
+  },
+  window: {
+    walls: [['#8d7558', 0.28], ['#7c6a55', 0.3], ['#b6a78f', 0.35], ['#7d6245', 0.25], ['#8f8069', 0.3], ['#6b5a47', 0.2]],
+    panes: window,
+    around: 0.8,
+    key: { from: [-1.35, 0.75, 0.8], colour: '#ffe2b4', strength: 3.4 },
+    rim: { from: [1.2, 0.5, -0.8], colour: '#b9c7dd', strength: 0.7 },
+    shadow: { colour: '#2c1c0c', opacity: 0.5 },
+    backdrop: ['#c9b799', '#9c8463'],
+  },
+  kiln: {
+    walls: [['#2a1a14', 0.3], ['#161a2a', 0.4], ['#131724', 0.35], ['#3b2115', 0.35], ['#1f1a1c', 0.3], ['#12131b', 0.25]],
+    panes: [
+      { at: [7.5, -2.2, 5.5], size: [2.4, 3, 0.2], colour: '#ff8a34', strength: 22 },
+      { at: [-8, 4.5, -4], size: [0.2, 2, 2], colour: '#9db8ff', strength: 5 },
+    ],
+    around: 1,
+    key: { from: [1.1, 0.55, 1.2], colour: '#ff9d57', strength: 3.2 },
+    rim: { from: [-1.1, 1.2, -0.6], colour: '#8ea9ea', strength: 1.6 },
+    shadow: { colour: '#000000', opacity: 0.6 },
+    backdrop: ['#211d21', '#3a2a22'],
+  },
+}; // prettier-ignore
+
+const glowing = (colour: string, strength: number, side?: typeof BackSide): MeshBasicMaterial =>
+  new MeshBasicMaterial({ color: new Color(colour).multiplyScalar(strength), side });
+
+/** The small room of glowing walls of which the light around the pieces is computed. */
+export function roomOf({ walls, panes }: Look): Scene {
+  const scene = new Scene();
+  scene.add(
+    new Mesh(
+      new BoxGeometry(20, 12, 20),
+      walls.map(([colour, strength]) => glowing(colour, strength, BackSide)),
+    ),
+  );
+  for (const { at, size, colour, strength } of panes) {
+    const pane = new Mesh(new BoxGeometry(...size), glowing(colour, strength));
+    pane.position.set(...at);
+    scene.add(pane);
+  }
+  return scene;
+}

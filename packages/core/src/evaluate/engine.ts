@@ -59,11 +59,19 @@ export interface EngineTools {
 
 const OPEN_FONTS = 24;
 
+/** A piece as it was computed last; where it stands is no part of it. */
+interface Kept {
+  subject: string;
+  evaluated: Evaluated;
+}
+
 /** Evaluates documents; holds everything that is worth keeping from one evaluation to the next. */
 export class Engine {
   readonly #tools: EngineTools;
   readonly #lettering: LetteringCaches;
   readonly #faces = new ByteCache<FontFace>(OPEN_FONTS);
+  /** by piece: among many, those that did not change cost nothing */
+  readonly #kept = new ByteCache<Kept>(LIMITS.pieces);
 
   constructor(tools: EngineTools) {
     this.#tools = tools;
@@ -86,9 +94,14 @@ export class Engine {
         remarks: [early],
         built: { clusters: 0, wavefronts: 0, lifted: 0 },
       });
+    const subject = JSON.stringify([piece.source, piece.body, project.faceBudget]);
+    const kept = this.#kept.get(pieceId);
+    if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece));
     const face = await this.#openFace(piece);
     if (!face.ok) return face;
-    return this.#build(resolved, piece, face.value, context);
+    const built = await this.#build(resolved, piece, face.value, context);
+    if (built.ok) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
+    return built;
   }
 
   async #build(project: Project, piece: Piece, face: FontFace, context: RunContext): Promise<Result<Evaluated>> {
@@ -155,6 +168,12 @@ export class Engine {
     return face;
   }
 }
+
+const asKept = (evaluated: Evaluated, { placement }: Piece): Evaluated => ({
+  ...evaluated,
+  transform: pieceTransform(placement, evaluated.clusters),
+  built: { ...evaluated.built, wavefronts: 0, lifted: 0 },
+});
 
 const backEdge = (solid: Piece['body']['solid']): Edge => (solid.backAsFront ? solid.front : solid.back);
 

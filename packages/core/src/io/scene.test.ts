@@ -45,6 +45,11 @@ test('an OBJ names its pieces when there are several', async () => {
   expect(text((await write('obj', {}, [part('Kiln')])).bytes)).not.toMatch(/^o /m);
 });
 
+test('pieces of one name are told apart in the file', async () => {
+  const three = [part('Row'), part('Row'), part('Row 2')];
+  expect(text((await write('obj', {}, three)).bytes).match(/^o .*$/gm)).toEqual(['o Row', 'o Row_2', 'o Row_2_2']);
+});
+
 test('finishes go beside an OBJ on request, each once; different ones never share a name', async () => {
   const own = { ...findFinish('terracotta'), gloss: 90 };
   const parts = [part('a'), part('b'), part('c', { slots: { ...usualSlots(), wall: own } })];

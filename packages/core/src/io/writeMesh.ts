@@ -80,8 +80,20 @@ export async function writeScene(parts: readonly ScenePart[], options: WriteOpti
     return options.triangles || options.format === 'stl' || options.format === 'glb' ? asTriangles(mesh) : mesh;
   });
   const remarks = collapsed > 0 ? [remark('ROUNDING_COLLAPSED', { faces: collapsed })] : [];
-  const ready = parts.map((part, i) => ({ ...part, mesh: meshes[i] }));
+  const names = ownNames(parts.map((part) => part.name));
+  const ready = parts.map((part, i) => ({ ...part, name: names[i], mesh: meshes[i] }));
   return { ...(await bytesOf(ready, options)), meshes, counts: countsOf(meshes), remarks };
+}
+
+/** Each name once: programs take objects of one name for one object. */
+function ownNames(names: readonly string[]): string[] {
+  const taken = new Set<string>();
+  return names.map((name) => {
+    let own = name;
+    for (let i = 2; taken.has(oneWord(own)); i++) own = `${name} ${i}`;
+    taken.add(oneWord(own));
+    return own;
+  });
 }
 
 function countsOf(meshes: readonly PolygonMesh[]): WrittenCounts {

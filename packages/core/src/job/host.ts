@@ -79,7 +79,9 @@ export class JobHost {
     for (const id of pieceIds) {
       const evaluated = await this.#engine.evaluate(project, id, this.#context(serial, false));
       if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
-      parts.push(scenePart(project.pieces[id], evaluated.value));
+      const part = scenePart(project.pieces[id], evaluated.value);
+      // among several, a piece goes by the name that people gave it
+      parts.push(pieceIds.length > 1 ? { ...part, name: project.pieces[id].name.trim() || part.name } : part);
       remarks.push(...evaluated.value.remarks);
     }
     const written = await writeScene(parts, options);

@@ -1,7 +1,7 @@
 import { ActionIcon, Menu, Tooltip, UnstyledButton } from '@mantine/core';
 import type { Piece, Project, ShownPiece } from '@fictile/core';
 import { IconDots, IconEyeOff, IconLock, IconPlus } from '@tabler/icons-react';
-import { useState, type MouseEvent } from 'react';
+import { memo, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react';
 import { afterMenu, NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import type { PieceActions } from './pieceActions.ts';
@@ -23,7 +23,12 @@ export interface Selection {
 }
 
 /** All pieces of the project, and what can be done with each. */
-export function Pieces({ project, shown, chosen, actions, selection }: PiecesProps) {
+export function Pieces(props: PiecesProps) {
+  const { project, shown, chosen, actions, selection } = props;
+  // rows are drawn again only when they change; what their menus need they take from here when they open
+  const latest = useRef(props);
+  latest.current = props;
+  const faces = useMemo(() => new Map(shown.map((p) => [p.pieceId, p.faces])), [shown]);
   return (
     <section aria-label={texts.pieces.heading}>
       <header className={classes.head}>
@@ -45,11 +50,10 @@ export function Pieces({ project, shown, chosen, actions, selection }: PiecesPro
           <PieceRow
             key={id}
             piece={project.pieces[id]}
-            faces={shown.find((p) => p.pieceId === id)?.faces}
-            project={project}
-            chosen={chosen}
-            actions={actions}
-            selection={selection}
+            faces={faces.get(id)}
+            isChosen={chosen.includes(id)}
+            isLead={id === chosen[0]}
+            latest={latest}
           />
         ))}
       </ul>
@@ -60,31 +64,29 @@ export function Pieces({ project, shown, chosen, actions, selection }: PiecesPro
 interface RowProps {
   piece: Piece;
   faces: number | undefined;
-  project: Project;
-  chosen: readonly string[];
-  actions: PieceActions;
-  selection: Selection;
+  isChosen: boolean;
+  isLead: boolean;
+  latest: RefObject<PiecesProps>;
 }
 
-function PieceRow(props: RowProps) {
-  const { piece, faces, chosen, actions, selection } = props;
-  const isChosen = chosen.includes(piece.id);
-  const pick = (event: MouseEvent): void => {
-    if (event.shiftKey) selection.chooseTo(piece.id);
-    else selection.choose(piece.id, event.ctrlKey || event.metaKey);
-  };
+const PieceRow = memo(function PieceRow({ piece, faces, isChosen, isLead, latest }: RowProps) {
   const [isNaming, setIsNaming] = useState(false);
   const marks = [piece.visible ? '' : texts.pieces.hidden, piece.locked ? texts.pieces.locked : ''].filter(Boolean);
   const figures = faces === undefined ? marks.join(', ') : [texts.pieces.figures(faces), ...marks].join(', ');
+  const pick = (event: MouseEvent): void => {
+    const { selection } = latest.current;
+    if (event.shiftKey) selection.chooseTo(piece.id);
+    else selection.choose(piece.id, event.ctrlKey || event.metaKey);
+  };
   return (
-    <li className={classes.row} data-chosen={isChosen} data-lead={piece.id === chosen[0]} data-hidden={!piece.visible}>
+    <li className={classes.row} data-chosen={isChosen} data-lead={isLead} data-hidden={!piece.visible}>
       {isNaming ? (
         <NameField
           label={texts.pieces.rename}
           name={piece.name}
           onDone={(name) => {
             setIsNaming(false);
-            if (name !== undefined) actions.rename(piece, name);
+            if (name !== undefined) latest.current.actions.rename(piece, name);
           }}
         />
       ) : (
@@ -98,10 +100,10 @@ function PieceRow(props: RowProps) {
       )}
       {!piece.visible && <IconEyeOff size={14} aria-hidden />}
       {piece.locked && <IconLock size={14} aria-hidden />}
-      <PieceMenu {...props} onRename={() => setIsNaming(true)} />
+      <PieceMenu piece={piece} latest={latest} onRename={() => setIsNaming(true)} />
     </li>
   );
-}
+});
 
 /** The first letter in the piece's own colours. */
 function Tile({ piece }: { piece: Piece }) {
@@ -120,7 +122,25 @@ function Tile({ piece }: { piece: Piece }) {
 /** Others that places can be taken from; more would be no menu any more. */
 const MOST_OTHERS = 40;
 
-function PieceMenu({ piece, project, chosen, actions, selection, onRename }: RowProps & { onRename: () => void }) {
+type MenuProps = Pick<RowProps, 'piece' | 'latest'> & { onRename: () => void };
+
+/** Its items are made when it opens. */
+function PieceMenu(props: MenuProps) {
+  const [isOpen, setIsOpen] = useState(false);
+  return (
+    <Menu position="bottom-end" withinPortal opened={isOpen} onChange={setIsOpen}>
+      <Menu.Target>
+        <ActionIcon variant="subtle" color="dark" size="sm" aria-label={texts.pieces.menu(props.piece.name)}>
+          <IconDots size={15} />
+        </ActionIcon>
+      </Menu.Target>
+      <Menu.Dropdown>{isOpen && <MenuItems {...props} />}</Menu.Dropdown>
+    </Menu>
+  );
+}
+
+function MenuItems({ piece, latest, onRename }: MenuProps) {
+  const { project, chosen, actions, selection } = latest.current;
   const t = texts.pieces;
   const isChosen = chosen.includes(piece.id);
   // the menu of a chosen piece is for all that are chosen
@@ -131,38 +151,31 @@ function PieceMenu({ piece, project, chosen, actions, selection, onRename }: Row
     .slice(0, MOST_OTHERS);
   const isFree = several.some((p) => !p.locked);
   return (
-    <Menu position="bottom-end" withinPortal>
-      <Menu.Target>
-        <ActionIcon variant="subtle" color="dark" size="sm" aria-label={t.menu(piece.name)}>
-          <IconDots size={15} />
-        </ActionIcon>
-      </Menu.Target>
-      <Menu.Dropdown>
-        {several.length > 1 && <Menu.Label>{t.several(several.length)}</Menu.Label>}
-        <Menu.Item onClick={() => afterMenu(onRename)}>{t.rename}</Menu.Item>
-        <Menu.Item onClick={() => selection.chooseThese(actions.duplicate(several))}>{t.duplicate}</Menu.Item>
-        <Menu.Item onClick={() => actions.show(several, !piece.visible)}>{piece.visible ? t.hide : t.show}</Menu.Item>
-        <Menu.Item onClick={() => actions.showAlone(several)}>{t.alone}</Menu.Item>
-        <Menu.Item onClick={() => actions.showAll()}>{t.all}</Menu.Item>
-        <Menu.Item onClick={() => actions.lock(several, !piece.locked)}>{piece.locked ? t.unlock : t.lock}</Menu.Item>
-        {project.pieceOrder.length > 1 && (
-          <Menu.Item onClick={() => selection.choose(piece.id, true)}>{isChosen ? t.notThis : t.alsoThis}</Menu.Item>
-        )}
-        <Menu.Divider />
-        <Menu.Item disabled={!isFree} onClick={() => actions.toZero(several)}>
-          {t.toZero}
-        </Menu.Item>
-        <Menu.Item disabled={!isFree} onClick={() => actions.ontoTable(several)}>
-          {t.onTable}
-        </Menu.Item>
-        <Others label={t.centreOn} others={others} onTake={(other) => actions.centreOn(several, other)} />
-        <Others label={t.beside} others={others} onTake={(other) => actions.beside(several, other)} />
-        <Menu.Divider />
-        <Menu.Item color="var(--clay)" disabled={!isFree} onClick={() => actions.remove(several)}>
-          {t.remove}
-        </Menu.Item>
-      </Menu.Dropdown>
-    </Menu>
+    <>
+      {several.length > 1 && <Menu.Label>{t.several(several.length)}</Menu.Label>}
+      <Menu.Item onClick={() => afterMenu(onRename)}>{t.rename}</Menu.Item>
+      <Menu.Item onClick={() => selection.chooseThese(actions.duplicate(several))}>{t.duplicate}</Menu.Item>
+      <Menu.Item onClick={() => actions.show(several, !piece.visible)}>{piece.visible ? t.hide : t.show}</Menu.Item>
+      <Menu.Item onClick={() => actions.showAlone(several)}>{t.alone}</Menu.Item>
+      <Menu.Item onClick={() => actions.showAll()}>{t.all}</Menu.Item>
+      <Menu.Item onClick={() => actions.lock(several, !piece.locked)}>{piece.locked ? t.unlock : t.lock}</Menu.Item>
+      {project.pieceOrder.length > 1 && (
+        <Menu.Item onClick={() => selection.choose(piece.id, true)}>{isChosen ? t.notThis : t.alsoThis}</Menu.Item>
+      )}
+      <Menu.Divider />
+      <Menu.Item disabled={!isFree} onClick={() => actions.toZero(several)}>
+        {t.toZero}
+      </Menu.Item>
+      <Menu.Item disabled={!isFree} onClick={() => actions.ontoTable(several)}>
+        {t.onTable}
+      </Menu.Item>
+      <Others label={t.centreOn} others={others} onTake={(other) => actions.centreOn(several, other)} />
+      <Others label={t.beside} others={others} onTake={(other) => actions.beside(several, other)} />
+      <Menu.Divider />
+      <Menu.Item color="var(--clay)" disabled={!isFree} onClick={() => actions.remove(several)}>
+        {t.remove}
+      </Menu.Item>
+    </>
   );
 }
 

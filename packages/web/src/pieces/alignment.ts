@@ -46,5 +46,5 @@ const union = (a: Box, b: Box): Box => ({
 });
 
 const shifted = ({ placement: { atMm } }: Piece, by: readonly number[]): Partial<Placement> => ({
-  atMm: atMm.map((v, k) => Math.round((v + by[k]) * 1e4) / 1e4 + 0) as Placement['atMm'],
+  atMm: atMm.map((v, k) => Math.round((v + by[k]) * 100) / 100 + 0) as Placement['atMm'],
 });

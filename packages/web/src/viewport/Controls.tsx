@@ -99,7 +99,7 @@ interface Fit {
   from: Vector3;
 }
 
-/** Far enough that the box's corners, seen from there, lie inside the picture. */
+/** Far enough that the box's corners, seen from there, lie inside the picture and above the bar at its foot. */
 function fit(camera: PerspectiveCamera, controls: OrbitControls, { box, aspect, from }: Fit): void {
   const middle = box.getCenter(new Vector3());
   const half = Math.tan((camera.fov * Math.PI) / 360);
@@ -114,7 +114,7 @@ function fit(camera: PerspectiveCamera, controls: OrbitControls, { box, aspect, 
     ).sub(middle);
     const across = Math.abs(corner.dot(right)) / (half * aspect);
     const upward = Math.abs(corner.dot(up)) / half;
-    distance = Math.max(distance, corner.dot(from) + 1.14 * Math.max(across, upward));
+    distance = Math.max(distance, corner.dot(from) + Math.max(1.14 * across, 1.25 * upward));
   }
   camera.near = distance / 100;
   camera.far = distance * 40;

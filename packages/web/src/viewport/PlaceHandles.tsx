@@ -2,7 +2,7 @@ import { Html } from '@react-three/drei';
 import { useFrame, useThree, type ThreeEvent } from '@react-three/fiber';
 import type { Placement } from '@fictile/core';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { BufferGeometry, Float32BufferAttribute, Vector3, type Box3, type Group, type Ray } from 'three';
+import { BufferGeometry, CanvasTexture, Float32BufferAttribute, Vector3, type Box3, type Group, type Ray } from 'three';
 import { bearing, facing, onPlane, onUpright, toStep, turnBetween } from './drags.ts';
 import { gridStep } from './MeasureGrid.tsx';
 import { TOOL } from './scene.ts';
@@ -43,12 +43,13 @@ export function PlaceHandles({ placement, box, placing }: HandlesProps) {
   const middle = box.getCenter(new Vector3());
   const step = gridStep(Math.max(size.x, size.y, size.z)) / 20;
   const centre = new Vector3(placement.atMm[0], box.min.y, placement.atMm[2]);
-  const reach = Math.hypot(size.x, size.z) / 2 + Math.hypot(middle.x - centre.x, middle.z - centre.z);
-  const ring = Math.max(reach, size.y * 0.3) * 1.12;
+  const foot = Math.hypot(size.x, size.z) / 2;
+  const reach = foot + Math.hypot(middle.x - centre.x, middle.z - centre.z);
+  const puck = new Vector3(middle.x, box.min.y, box.max.z + foot * 0.35);
+  const ring = Math.max(reach * 1.04, puck.z - centre.z + foot * 0.35); // the puck lies inside
   const angle = (placement.turnDegrees[1] * Math.PI) / 180;
   const top = new Vector3(middle.x, box.max.y, middle.z);
   const ball = centre.clone().add(new Vector3(Math.sin(angle), 0, Math.cos(angle)).multiplyScalar(ring));
-  const puck = new Vector3(middle.x, box.min.y, box.max.z + size.y * 0.18);
   const lift = top.clone().setY(box.max.y + size.y * 0.28);
   const tell = (by: string, change: PlaceChange): void => {
     placing.change(change);
@@ -144,6 +145,21 @@ const circle = ([x, y, z]: readonly number[], radius: number): number[] =>
 const stem = ([x, y, z]: readonly number[], to: number): number[] =>
   Array.from({ length: 9 }, (_, i) => y + ((to - y) * i) / 9).flatMap((at) => [x, at, z]);
 
+let dotTexture: CanvasTexture | undefined;
+
+function roundDot(): CanvasTexture {
+  if (dotTexture) return dotTexture;
+  const canvas = document.createElement('canvas');
+  canvas.width = canvas.height = 32;
+  const brush = canvas.getContext('2d');
+  if (brush) {
+    brush.fillStyle = '#ffffff';
+    brush.arc(16, 16, 15, 0, 2 * Math.PI);
+    brush.fill();
+  }
+  return (dotTexture = new CanvasTexture(canvas));
+}
+
 /** A dotted line, told apart from the edges of a mesh. */
 function Dots({ points }: { points: readonly number[] }) {
   const invalidate = useThree((three) => three.invalidate);
@@ -159,7 +175,9 @@ function Dots({ points }: { points: readonly number[] }) {
     <points geometry={geometry} renderOrder={6} raycast={() => null}>
       <pointsMaterial
         color={COBALT}
-        size={4}
+        size={5}
+        map={roundDot()}
+        alphaTest={0.5}
         sizeAttenuation={false}
         depthTest={false}
         transparent

@@ -2,6 +2,7 @@ import type { Project, ShownPiece } from '@fictile/core';
 import { Canvas } from '@react-three/fiber';
 import { useMemo } from 'react';
 import { NeutralToneMapping, Vector3 } from 'three';
+import { isDarkBackdrop } from './backdrop.ts';
 import { Caret, type CaretPlace } from './Caret.tsx';
 import { Controls, type CameraHandle, type ViewWish } from './Controls.tsx';
 import type { GeometryShelf } from './geometries.ts';
@@ -71,7 +72,7 @@ export function Viewport(props: ViewportProps) {
       camera={{ fov: 30, near: 1, far: 100_000, position: [0, 0, 800] }}
     >
       <Surroundings box={box} table={table} view={project.view} />
-      {props.showGrid && <MeasureGrid box={box} table={table} />}
+      {props.showGrid && <MeasureGrid box={box} table={table} isDark={isDarkBackdrop(project.view.surroundings)} />}
       <Solids {...props} typed={typing?.pieceId} held={held} step={gridStep(size) / 20} />
       {typing && typed && (
         <Caret piece={project.pieces[typing.pieceId]} shown={typed} place={typing.place} onPlace={props.onPlace} />

@@ -1,5 +1,5 @@
 import type { SceneView } from '@fictile/core';
-import { CanvasTexture, SRGBColorSpace } from 'three';
+import { CanvasTexture, Color, SRGBColorSpace } from 'three';
 import { LOOKS } from './surroundings.ts';
 
 /** The two colours behind everything, from above to below; daylight takes the page's own table, light or dark. */
@@ -9,6 +9,10 @@ export function backdropOf(surroundings: SceneView['surroundings']): readonly [s
   const tokens = getComputedStyle(document.documentElement);
   return [tokens.getPropertyValue('--table-top').trim(), tokens.getPropertyValue('--table-foot').trim()];
 }
+
+/** Whether what is drawn on it has to be light. */
+export const isDarkBackdrop = (surroundings: SceneView['surroundings']): boolean =>
+  new Color(backdropOf(surroundings)[1]).getHSL({ h: 0, s: 0, l: 0 }, SRGBColorSpace).l < 0.4;
 
 export function backdropTexture(colours: readonly [string, string]): CanvasTexture {
   const canvas = document.createElement('canvas');

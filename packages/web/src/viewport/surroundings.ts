@@ -1,5 +1,5 @@
 import type { SceneView } from '@fictile/core';
-import { BackSide, BoxGeometry, Color, Mesh, MeshBasicMaterial, Scene } from 'three';
+import { BackSide, BoxGeometry, Color, FrontSide, Mesh, MeshBasicMaterial, Scene, type Side } from 'three';
 
 type Triple = readonly [number, number, number];
 
@@ -48,29 +48,29 @@ export const LOOKS: Readonly<Record<SceneView['surroundings'], Look>> = {
     backdrop: undefined,
   },
   window: {
-    walls: [['#8d7558', 0.28], ['#7c6a55', 0.3], ['#b6a78f', 0.35], ['#7d6245', 0.25], ['#8f8069', 0.3], ['#6b5a47', 0.2]],
+    walls: [['#8c8478', 0.4], ['#8a8279', 0.4], ['#c3bbae', 0.6], ['#8a6f50', 0.35], ['#a9a196', 0.55], ['#6b6257', 0.3]],
     panes: window,
     around: 0.8,
-    key: { from: [-1.35, 0.75, 0.8], colour: '#ffe2b4', strength: 3.4 },
+    key: { from: [-1.3, 0.85, 1.25], colour: '#ffe4b8', strength: 3.6 },
     rim: { from: [1.2, 0.5, -0.8], colour: '#b9c7dd', strength: 0.7 },
     shadow: { colour: '#2c1c0c', opacity: 0.5 },
-    backdrop: ['#c9b799', '#9c8463'],
+    backdrop: ['#d5d0c6', '#a89a86'],
   },
   kiln: {
-    walls: [['#2a1a14', 0.3], ['#161a2a', 0.4], ['#131724', 0.35], ['#3b2115', 0.35], ['#1f1a1c', 0.3], ['#12131b', 0.25]],
+    walls: [['#4a2c1c', 0.5], ['#22304f', 0.8], ['#1c2740', 0.6], ['#4a2a19', 0.3], ['#3a3a44', 0.6], ['#161a26', 0.4]],
     panes: [
-      { at: [7.5, -2.2, 5.5], size: [2.4, 3, 0.2], colour: '#ff8a34', strength: 22 },
+      { at: [8.5, -2.6, 3.5], size: [0.2, 3.4, 4], colour: '#ff8a34', strength: 16 },
       { at: [-8, 4.5, -4], size: [0.2, 2, 2], colour: '#9db8ff', strength: 5 },
     ],
     around: 1,
-    key: { from: [1.1, 0.55, 1.2], colour: '#ff9d57', strength: 3.2 },
-    rim: { from: [-1.1, 1.2, -0.6], colour: '#8ea9ea', strength: 1.6 },
+    key: { from: [-0.6, 1.2, 1.2], colour: '#e6e6ee', strength: 2.3 },
+    rim: { from: [1.4, 0.35, 0.3], colour: '#ff8f45', strength: 3.4 },
     shadow: { colour: '#000000', opacity: 0.6 },
     backdrop: ['#211d21', '#3a2a22'],
   },
 }; // prettier-ignore
 
-const glowing = (colour: string, strength: number, side?: typeof BackSide): MeshBasicMaterial =>
+const glowing = (colour: string, strength: number, side: Side = FrontSide): MeshBasicMaterial =>
   new MeshBasicMaterial({ color: new Color(colour).multiplyScalar(strength), side });
 
 /** The small room of glowing walls of which the light around the pieces is computed. */

@@ -48,11 +48,35 @@ try {
 
   await page.emulateMedia({ colorScheme: 'light' });
   await page.getByRole('button', { name: 'Edges' }).click();
+  await page.keyboard.press('5');
+  await page.getByRole('spinbutton', { name: 'Turned' }).focus();
+  await page.keyboard.type('28');
+  await page.keyboard.press('Enter');
+  await stands(page);
+  await take(page, 'placing');
+
+  await light(page, 'Kiln at night');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Views' }).click();
+  await page.getByRole('switch', { name: 'Second view' }).press('Space');
+  await page.keyboard.press('Escape');
+  await stands(page);
+  await page.waitForTimeout(2500);
+  await take(page, 'kiln');
+
+  await page.goto(`http://localhost:${PORT}/`);
+  await page.getByRole('link', { name: 'Opening night' }).click();
+  await stands(page);
+  await light(page, 'Daylight');
+  await page.getByRole('spinbutton', { name: 'Turned' }).focus();
+  await page.keyboard.press('Delete');
   await page.getByRole('button', { name: 'Hand over' }).click();
   await page
     .getByTestId('holds')
     .filter({ hasText: /points/ })
     .waitFor();
+  await page.getByRole('button', { name: 'Read it back' }).click();
+  await page.getByText('Closed, manifold').waitFor();
   await stands(page);
   await take(page, 'hand-over');
 
@@ -77,6 +101,11 @@ async function stands(page) {
   await page.getByText('all well').waitFor();
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   await page.waitForTimeout(1500);
+}
+
+async function light(page, name) {
+  await page.getByRole('button', { name: 'Light', exact: true }).click();
+  await page.getByRole('menuitem', { name }).click();
 }
 
 async function take(page, name) {

@@ -2,7 +2,7 @@ import { useThree } from '@react-three/fiber';
 import { useEffect, useRef, useState } from 'react';
 import { Vector3, type Box3, type PerspectiveCamera } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
-import type { Pose } from './cameraMoves.ts';
+import { nearer, type Pose } from './cameraMoves.ts';
 
 export type ViewName = 'free' | 'front' | 'side' | 'top';
 
@@ -63,6 +63,15 @@ export function Controls({ box, wish, near, turns, onCamera }: ControlsProps) {
     fit(camera as PerspectiveCamera, controls.current, { box: roomy, aspect: size.width / size.height, from });
     invalidate();
   }, [near, camera, size, invalidate]);
+  const aspect = size.width / size.height;
+  const before = useRef(aspect);
+  useEffect(() => {
+    // in a narrower or wider view the same is seen from side to side
+    const factor = aspect / before.current;
+    before.current = aspect;
+    if (!controls.current || factor === 1 || !(factor > 0 && factor < Infinity)) return;
+    look(camera, controls.current, nearer(poseOf(camera, controls.current), factor));
+  }, [aspect, camera]);
   useEffect(() => {
     // while words are typed a drag selects; the wheel still comes nearer
     if (controls.current) controls.current.enableRotate = turns;

@@ -44,9 +44,10 @@ export function PlaceHandles({ placement, box, placing }: HandlesProps) {
   const step = gridStep(Math.max(size.x, size.y, size.z)) / 20;
   const centre = new Vector3(placement.atMm[0], box.min.y, placement.atMm[2]);
   const foot = Math.hypot(size.x, size.z) / 2;
+  const room = Math.max(foot * 0.12, size.y * 0.06);
   const reach = foot + Math.hypot(middle.x - centre.x, middle.z - centre.z);
-  const puck = new Vector3(middle.x, box.min.y, box.max.z + foot * 0.35);
-  const ring = Math.max(reach * 1.04, puck.z - centre.z + foot * 0.35); // the puck lies inside
+  const puck = new Vector3(middle.x, box.min.y, box.max.z + room);
+  const ring = Math.max(reach * 1.04, puck.z - centre.z + room); // the puck lies inside
   const angle = (placement.turnDegrees[1] * Math.PI) / 180;
   const top = new Vector3(middle.x, box.max.y, middle.z);
   const ball = centre.clone().add(new Vector3(Math.sin(angle), 0, Math.cos(angle)).multiplyScalar(ring));

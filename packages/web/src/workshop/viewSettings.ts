@@ -23,9 +23,8 @@ export const wishFor = (settings: ViewSettings, view: ViewWish['view']): ViewSet
   wish: { serial: settings.wish.serial + 1, view },
 });
 
-/** The first is fitted again, since its room changes. */
 export const withSecond = (settings: ViewSettings): ViewSettings => ({
-  ...wishFor(settings, settings.wish.view),
+  ...settings,
   second: settings.second ? undefined : { serial: 0, view: settings.wish.view === 'front' ? 'free' : 'front' },
 });
 

@@ -22,7 +22,13 @@ export type RecipeCopy = z.infer<typeof recipeCopySchema>;
 
 export function copyRecipe(piece: Piece, chapters: readonly RecipeChapter[]): RecipeCopy {
   const { kind: _kind, graphemes: _graphemes, nextId: _nextId, ...words } = piece.source;
-  const whole = { words, solid: piece.body.solid, faces: piece.body.faces, finish: piece.slots, place: piece.placement };
+  const whole = {
+    words,
+    solid: piece.body.solid,
+    faces: piece.body.faces,
+    finish: piece.slots,
+    place: piece.placement,
+  };
   const taken = chapters.map((chapter) => [chapter, whole[chapter]]);
   return { kind: 'fictile recipe', ...Object.fromEntries(taken) } as RecipeCopy;
 }

@@ -32,6 +32,7 @@ export default tseslint.config(
       'e2e/report/**',
       'bench/out/**',
       'packages/core/types/**',
+      'packages/fonts/src/shipped.ts',
       '**/*.mjs',
       '**/*.js',
       '**/*.config.ts',

@@ -29,6 +29,7 @@ export async function chooseFont(font: string, kernels: Kernels): Promise<FontCh
   const opened = openFont(kernels, { bytes, hash, name, axes: {} });
   if (!opened.ok) throw faultOf(opened.error);
   return {
+    // what the file lacks, shipped fonts stand in for
     catalogue: [
       {
         family: name,
@@ -36,10 +37,12 @@ export async function chooseFont(font: string, kernels: Kernels): Promise<FontCh
         licence: '',
         styles: [{ name: 'file', weight: 400, italic: false, hash }],
         axes: fontAxes(kernels, bytes),
+        covers: '',
       },
+      ...shipped,
     ],
     family: name,
-    loadFont: (wanted) => Promise.resolve(wanted === hash ? bytes : undefined),
+    loadFont: (wanted) => (wanted === hash ? Promise.resolve(bytes) : readFont(wanted)),
   };
 }
 

@@ -7,6 +7,8 @@ import {
   quietContext,
   scenePart,
   splitGraphemes,
+  usualCircle,
+  usualWords,
   usualWriteOptions,
   writeScene,
   type Edit,
@@ -15,6 +17,7 @@ import {
   type Piece,
   type Project,
   type Remark,
+  type Words,
   type WriteOptions,
   type WrittenScene,
 } from '@fictile/core';
@@ -110,9 +113,14 @@ function editsOf(flags: Flags, family: string, piece: Piece): Edit[] {
       family,
       weight: flags.weight ?? (family === piece.source.font.family ? piece.source.font.weight : 400),
       italic: false,
-      axes: {},
+      axes: flags.axis === undefined ? {} : parseAxes(flags.axis),
     },
     sizeMm: flags.size,
+    fit: fitOf(flags),
+    line: lineOf(flags),
+    slantDegrees: flags.slant,
+    widthPercent: flags['width-scale'],
+    heightPercent: flags['height-scale'],
     align: flags.align,
     anchor: flags.anchor,
     depthAnchor: flags['depth-anchor'],
@@ -140,6 +148,37 @@ function defined<T extends object>(values: T): { [K in keyof T]: Exclude<T[K], u
   return Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)) as {
     [K in keyof T]: Exclude<T[K], undefined>;
   };
+}
+
+function fitOf(flags: Flags): Words['fit'] | undefined {
+  const { 'fit-width': widthMm, 'fit-height': heightMm } = flags;
+  if (widthMm !== undefined && heightMm !== undefined) return { to: 'box', widthMm, heightMm, onlyShrink: false };
+  const usual = usualWords([]).fit;
+  if (widthMm !== undefined) return { ...usual, to: 'width', widthMm };
+  return heightMm === undefined ? undefined : { ...usual, to: 'height', heightMm };
+}
+
+function lineOf(flags: Flags): Words['line'] | undefined {
+  if (flags.around !== undefined)
+    return { ...usualCircle(), radiusMm: flags.around, side: flags['around-side'] ?? 'outside' };
+  if (flags['around-side'] === undefined) return undefined;
+  throw fault('FLAG_MISSING', '--around-side needs --around. Say the radius of the circle.');
+}
+
+/** "wght=650,wdth=80" -> { wght: 650, wdth: 80 } */
+function parseAxes(text: string): Record<string, number> {
+  const rows = text.split(',').filter((row) => row.trim() !== '');
+  return Object.fromEntries(
+    rows.map((row) => {
+      const match = /^\s*([A-Za-z]{4})\s*=\s*(-?\d+(?:\.\d+)?)\s*$/.exec(row);
+      if (!match)
+        throw fault(
+          'FLAG_VALUE',
+          `--axis has "${row.trim()}"; write axes with values like "wght=650,wdth=80". Change it.`,
+        );
+      return [match[1], Number(match[2])];
+    }),
+  );
 }
 
 /** "liga=0,ss01" -> { liga: 0, ss01: 1 } */

@@ -86,6 +86,12 @@ export function remarkText(remark: Remark): string {
       return 'There are no words: nothing to build.';
     case 'GLYPH_MISSING':
       return `${remark.params.font} has no shape for ${remark.params.characters}: a box stands in.`;
+    case 'FONT_STOOD_IN':
+      return `${remark.params.font} stands in for: ${remark.params.characters}`;
+    case 'SMALL_CAPITALS_MISSING':
+      return `${remark.params.font} has no small capitals: the letters stay as typed.`;
+    case 'CIRCLE_OVERFULL':
+      return 'A line is longer than its circle: its ends overlap.';
     case 'FLAT_SHEET':
       return 'Depth 0: a flat sheet, open on purpose.';
     case 'EDGES_SCALED':

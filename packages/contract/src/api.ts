@@ -56,10 +56,11 @@ export const assetSchema = z
 export const fontFamilySchema = z
   .object({
     family: z.string(),
-    kind: z.enum(['sans', 'slab', 'serif', 'script', 'variable']),
+    kind: z.string(),
     styles: z.array(z.object({ name: z.string(), weight: z.number(), italic: z.boolean(), hash: z.string() })),
     axes: z.array(z.object({ tag: z.string(), min: z.number(), max: z.number(), usual: z.number() })),
     licence: z.string(),
+    covers: z.string().meta({ description: 'code points with glyphs, as hexadecimal ranges: "20-7e,a0"' }),
   })
   .meta({ id: 'FontFamily' });
 

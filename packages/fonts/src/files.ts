@@ -1,12 +1,12 @@
 import { readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
-import { SHIPPED_FONTS } from './catalogue.ts';
+import { SHIPPED } from './shipped.ts';
 
 const FOLDER = new URL('../files/', import.meta.url);
 
 /** Where the file of a shipped style lies; undefined when no style has this hash. Names never come from outside. */
 export function fontPath(hash: string): string | undefined {
-  const style = SHIPPED_FONTS.flatMap((family) => family.styles).find((s) => s.hash === hash);
+  const style = SHIPPED.flatMap((family) => family.styles).find((s) => s.hash === hash);
   return style && fileURLToPath(new URL(style.file, FOLDER));
 }
 

@@ -14,8 +14,9 @@ test.each(styles.map((style) => [`${style.family} ${style.name}`, style] as cons
   },
 );
 
-test('one family of each kind, each with its licence; no file without a place in the catalogue', async () => {
-  expect(new Set(SHIPPED_FONTS.map((f) => f.kind))).toEqual(new Set(['sans', 'slab', 'serif', 'script', 'variable']));
+test('about 40 families of every kind, each with its licence; no file without a place in the catalogue', async () => {
+  expect(SHIPPED_FONTS.length).toBeGreaterThanOrEqual(40);
+  expect(new Set(SHIPPED_FONTS.map((f) => f.kind)).size).toBe(11);
   for (const { licence } of SHIPPED_FONTS) expect(await readLicence(licence)).toMatch(/SIL OPEN FONT LICENSE/i);
   const files = await readdir(new URL('../files/', import.meta.url));
   const known = [...styles.map((s) => s.file), ...SHIPPED_FONTS.map((f) => f.licence)];

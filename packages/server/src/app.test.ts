@@ -171,7 +171,7 @@ describe('assets', () => {
 
 test('shipped fonts are listed and served; nothing else is', async () => {
   const list = await request(app).get('/api/fonts').expect(200);
-  expect(list.body.families).toHaveLength(5);
+  expect(list.body.families.length).toBeGreaterThanOrEqual(40);
   const { hash } = list.body.families[0].styles[0];
   const font = await request(app).get(`/api/fonts/${hash}`).buffer().expect(200);
   expect(createHash('sha256').update(font.body).digest('hex')).toBe(hash);

@@ -33,6 +33,12 @@ export interface RemarkParams {
   TEXT_EMPTY: Record<string, never>;
   /** The font has no glyph for these characters; a box stands in. */
   GLYPH_MISSING: { characters: string; font: string };
+  /** Another font stands in for what the piece's own font lacks. */
+  FONT_STOOD_IN: { characters: string; font: string };
+  /** The font has no small capitals of its own: the letters stay as typed. */
+  SMALL_CAPITALS_MISSING: { font: string };
+  /** A line is longer than the circle it runs round. */
+  CIRCLE_OVERFULL: Record<string, never>;
   /** Depth 0: a flat sheet, open on purpose. */
   FLAT_SHEET: Record<string, never>;
   /** Front and back edge together are deeper than the body; both were scaled. */

@@ -17,18 +17,40 @@ export function usualWords(graphemes: readonly string[]): Words {
     nextId: graphemes.length + 1,
     font: { family: 'Zilla Slab', weight: 700, italic: false, axes: {} },
     sizeMm: 72,
+    sizeBy: 'capitals',
+    fit: usualFit(),
     align: 'center',
     anchor: 'baseline',
     depthAnchor: 'back',
     tracking: 0,
     leadingPercent: 100,
+    ...usualStretch(),
     kerning: true,
     features: {},
     language: '',
     direction: 'auto',
+    line: { kind: 'straight' },
     letters: 'joined',
   };
 }
+
+export const usualFit = (): Words['fit'] => ({ to: 'none', widthMm: 200, heightMm: 100, onlyShrink: false });
+
+export const usualStretch = (): Pick<
+  Words,
+  'wordSpacePercent' | 'widthPercent' | 'heightPercent' | 'slantDegrees' | 'capitals'
+> => ({ wordSpacePercent: 100, widthPercent: 100, heightPercent: 100, slantDegrees: 0, capitals: 'typed' });
+
+/** A line of words round a circle, until somebody says otherwise. */
+export const usualCircle = (): Extract<Words['line'], { kind: 'circle' }> => ({
+  kind: 'circle',
+  radiusMm: 200,
+  side: 'outside',
+  startDegrees: 0,
+  direction: 'clockwise',
+  spreadDegrees: 0,
+  letters: 'turned',
+});
 
 export function usualBody(): Body {
   return {

@@ -235,13 +235,14 @@ describe('reading a document', () => {
     const old = { ...rest, schemaVersion: 2, pieces: { a: { ...start().pieces.a, placement: own, slots } } };
     const read = unwrap(parseProject(old));
     expect(read.pieces.a.placement).toEqual({ by: 'zero', ...own });
+    expect(read.pieces.a.source).toEqual(start().pieces.a.source);
     expect(read.view).toEqual(start().view);
   });
 
   test.each([null, 'x', { a: null }, { a: { placement: 7 } }, []])(
     'pieces that are %j are refused in every version',
     (pieces) => {
-      for (const schemaVersion of [1, 2, 3])
+      for (const schemaVersion of [1, 2, 3, 4])
         expect(parseProject({ ...stored(), schemaVersion, pieces }).ok).toBe(false);
     },
   );

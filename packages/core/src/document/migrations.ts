@@ -1,4 +1,4 @@
-import { usualPlacement, usualView } from './defaults.ts';
+import { usualFit, usualPlacement, usualStretch, usualView } from './defaults.ts';
 import { usualSlots } from './finishes.ts';
 
 /** Pure: gives a new document, and never fails on what the version before could hold. */
@@ -27,6 +27,19 @@ function toVersion3(document: unknown): unknown {
   return { ...moved, view: usualView() };
 }
 
+/** Words stand straight and unstretched, at the size that was asked for. */
+const toVersion4: Migration = (document) =>
+  withPieces(document, 4, (piece) => ({
+    ...piece,
+    source: {
+      ...plain(piece.source),
+      sizeBy: 'capitals',
+      fit: usualFit(),
+      ...usualStretch(),
+      line: { kind: 'straight' },
+    },
+  }));
+
 function withPieces(document: unknown, schemaVersion: number, change: (piece: Plain) => Plain): Plain {
   const { pieces, ...rest } = document as Plain;
   const changed = Object.entries(plain(pieces)).map(([id, piece]) => [id, change(plain(piece))]);
@@ -37,4 +50,4 @@ function withPieces(document: unknown, schemaVersion: number, change: (piece: Pl
 const plain = (value: unknown): Plain => (typeof value === 'object' && value !== null ? (value as Plain) : {});
 
 /** MIGRATIONS[n - 1] brings version n to n + 1. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3];
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4];

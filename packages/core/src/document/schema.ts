@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 3;
+export const SCHEMA_VERSION = 4;
 
 /** What a value means to the interface: its unit, and whether it may change in time. */
 const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
@@ -27,19 +27,52 @@ const fontSchema = z.object({
   axes: z.record(z.string().regex(/^[ -~]{4}$/), z.number()),
 });
 
+/** A size that follows what the words have to fill. */
+const fitSchema = z.object({
+  to: z.enum(['none', 'width', 'height', 'box']),
+  widthMm: length(0.1, 100_000),
+  heightMm: length(0.1, 100_000),
+  /** never larger than the size that was asked for */
+  onlyShrink: z.boolean(),
+});
+
+/** What the letters stand on. A circle has its middle at zero; degrees count clockwise from the top. */
+const lineSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('straight') }),
+  z.object({
+    kind: z.literal('circle'),
+    radiusMm: length(0.1, 100_000),
+    side: z.enum(['outside', 'center', 'inside']),
+    startDegrees: z.number().min(-3600).max(3600).meta(value('deg', true)),
+    direction: z.enum(['clockwise', 'counter']),
+    /** the arc that a line is spread over; 0: as long as it is */
+    spreadDegrees: z.number().min(0).max(360).meta(value('deg', true)),
+    letters: z.enum(['turned', 'sheared']),
+  }),
+]);
+
 export const wordsSchema = z.object({
   kind: z.literal('words'),
   graphemes: z.array(graphemeSchema).max(LIMITS.graphemes),
   /** the id that the next grapheme gets; ids are never used twice */
   nextId: z.number().int().positive(),
   font: fontSchema,
-  /** height of capitals */
   sizeMm: length(0.1, 10_000),
-  align: z.enum(['left', 'center', 'right']),
+  /** what the size is the height of */
+  sizeBy: z.enum(['capitals', 'xHeight', 'em']),
+  fit: fitSchema,
+  align: z.enum(['left', 'center', 'right', 'justify']),
   anchor: z.enum(['baseline', 'top', 'middle', 'bottom']),
   depthAnchor: z.enum(['back', 'middle', 'front']),
   tracking: z.number().min(-500).max(5000).meta(value('‰', true)),
   leadingPercent: z.number().min(10).max(1000).meta(value('%', true)),
+  /** of the font's own space */
+  wordSpacePercent: z.number().min(0).max(2000).meta(value('%', true)),
+  widthPercent: z.number().min(10).max(1000).meta(value('%', true)),
+  heightPercent: z.number().min(10).max(1000).meta(value('%', true)),
+  /** to the right */
+  slantDegrees: z.number().min(-60).max(60).meta(value('deg', true)),
+  capitals: z.enum(['typed', 'upper', 'small']),
   kerning: z.boolean(),
   features: z.record(z.string().regex(/^[ -~]{4}$/), z.number().int().min(0).max(100)),
   language: z
@@ -47,6 +80,7 @@ export const wordsSchema = z.object({
     .max(35)
     .regex(/^[A-Za-z0-9-]*$/),
   direction: z.enum(['ltr', 'rtl', 'auto']),
+  line: lineSchema,
   letters: z.enum(['joined', 'apart']),
 });
 

@@ -72,7 +72,11 @@ describe('what is told instead of an error', () => {
 
   test('missing glyphs, a flat sheet, ridges', async () => {
     expect((await run(project('漢'))).remarks).toEqual([
-      { code: 'GLYPH_MISSING', params: { characters: '漢', font: 'Zilla Slab Bold' } },
+      { code: 'FONT_STOOD_IN', params: { characters: '漢', font: 'Noto Sans JP Bold' } },
+    ]);
+    const rune = '\u16a0'; // of a script that no shipped font has
+    expect((await run(project(rune))).remarks).toEqual([
+      { code: 'GLYPH_MISSING', params: { characters: rune, font: 'Zilla Slab Bold' } },
     ]);
     expect((await run(project('I', {}, { depthMm: 0 }))).remarks.map((r) => r.code)).toContain('FLAT_SHEET');
     const front = { kind: 'chamfer', inMm: 60, deepMm: 5, steps: 1 } as const;

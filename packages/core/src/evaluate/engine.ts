@@ -13,12 +13,20 @@ import type { Transform } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { LARGEST_EXTENT_MM } from '../outline/index.ts';
 import {
+  covers,
+  findFamily,
   findFont,
   layoutWords,
   openFont,
+  standIns,
+  visiblePoints,
   type FontCatalogue,
   type FontFace,
+  type FontFamily,
+  type FontRef,
+  type FontSet,
   type Kernels,
+  type Layout,
   type Letter,
 } from '../text/index.ts';
 
@@ -97,17 +105,17 @@ export class Engine {
     const subject = JSON.stringify([piece.source, piece.body, project.faceBudget]);
     const kept = this.#kept.get(pieceId);
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece));
-    const face = await this.#openFace(piece);
-    if (!face.ok) return face;
-    const built = await this.#build(resolved, piece, face.value, context);
+    const fonts = await this.#openFonts(piece);
+    if (!fonts.ok) return fonts;
+    const built = await this.#build(resolved, piece, fonts.value, context);
     if (built.ok) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
     return built;
   }
 
-  async #build(project: Project, piece: Piece, face: FontFace, context: RunContext): Promise<Result<Evaluated>> {
+  async #build(project: Project, piece: Piece, fonts: FontSet, context: RunContext): Promise<Result<Evaluated>> {
     const words = piece.source;
     const { solid, faces } = piece.body;
-    const layout = layoutWords(words.graphemes, face, words);
+    const layout = layoutWords(words.graphemes, fonts, words);
     if (!(layout.extentMm < LARGEST_EXTENT_MM)) {
       return fail('VALUE_OUT_OF_RANGE', {
         field: 'size of the words',
@@ -119,7 +127,6 @@ export class Engine {
     }
     const lettering = await buildLettering(
       layout,
-      face,
       {
         depthMm: solid.depthMm,
         depthAnchor: words.depthAnchor,
@@ -133,28 +140,40 @@ export class Engine {
       { caches: this.#lettering, context },
     );
     if (!lettering) return fail('CANCELLED', {});
-    const missing =
-      layout.missing.length > 0
-        ? [remark('GLYPH_MISSING', { characters: layout.missing.slice(0, 40).join(' '), font: face.name })]
-        : [];
     return ok({
       pieceId: piece.id,
       clusters: lettering.clusters,
       letters: layout.letters,
       transform: pieceTransform(piece.placement, lettering.clusters),
       line: {
-        up: face.metrics.ascender * layout.mmPerUnit,
-        down: face.metrics.descender * layout.mmPerUnit,
+        ...lineHeights(fonts.primary, layout.emMm, words.heightPercent),
         baselines: layout.baselines,
         front: frontOf(piece),
       },
-      remarks: [...missing, ...lettering.remarks],
+      remarks: [...layoutRemarks(layout, fonts.primary), ...lettering.remarks],
       built: lettering.built,
     });
   }
 
-  async #openFace(piece: Piece): Promise<Result<FontFace>> {
-    const { font } = piece.source;
+  /** The piece's font, and those that stand in for what it lacks, as far as the catalogue knows any. */
+  async #openFonts(piece: Piece): Promise<Result<FontSet>> {
+    const primary = await this.#openFace(piece.source.font);
+    if (!primary.ok) return primary;
+    const chosen = new Map<string, FontFace>();
+    for (const { text } of piece.source.graphemes) {
+      if (chosen.has(text) || hasAll(primary.value, text)) continue;
+      for (const family of standInsFor(this.#tools.catalogue, piece.source.font, text)) {
+        const face = await this.#openFace({ ...piece.source.font, family: family.family });
+        if (!face.ok || !hasAll(face.value, text)) continue;
+        chosen.set(text, face.value);
+        break;
+      }
+      if (!chosen.has(text)) chosen.set(text, primary.value);
+    }
+    return ok({ primary: primary.value, faceFor: (text) => chosen.get(text) ?? primary.value });
+  }
+
+  async #openFace(font: FontRef): Promise<Result<FontFace>> {
     const found = findFont(this.#tools.catalogue, font);
     if (!found) return fail('FONT_UNKNOWN', { name: font.family });
     const key = JSON.stringify([found.style.hash, found.axes]);
@@ -167,6 +186,32 @@ export class Engine {
     if (face.ok) this.#faces.set(key, face.value, 1);
     return face;
   }
+}
+
+const hasAll = (face: FontFace, text: string): boolean =>
+  text.trim() === '' || visiblePoints(text).every((point) => face.has(point));
+
+function standInsFor(catalogue: FontCatalogue, font: FontRef, text: string): FontFamily[] {
+  const own = findFamily(catalogue, font.family);
+  return standIns(catalogue, own?.kind ?? 'sans').filter((family) => family !== own && covers(family, text));
+}
+
+const lineHeights = ({ metrics }: FontFace, emMm: number, heightPercent: number): { up: number; down: number } => {
+  const mm = ((emMm / metrics.unitsPerEm) * heightPercent) / 100;
+  return { up: metrics.ascender * mm, down: metrics.descender * mm };
+};
+
+/** What is told of a row of texts. */
+const listed = (texts: readonly string[]): string => texts.slice(0, 40).join(' ');
+
+function layoutRemarks(layout: Layout, primary: FontFace): Remark[] {
+  const { missing, stoodIn, lacksSmallCapitals, isOverfull } = layout;
+  return [
+    ...(missing.length > 0 ? [remark('GLYPH_MISSING', { characters: listed(missing), font: primary.name })] : []),
+    ...[...stoodIn].map(([font, texts]) => remark('FONT_STOOD_IN', { characters: listed(texts), font })),
+    ...(lacksSmallCapitals ? [remark('SMALL_CAPITALS_MISSING', { font: primary.name })] : []),
+    ...(isOverfull ? [remark('CIRCLE_OVERFULL', {})] : []),
+  ];
 }
 
 const asKept = (evaluated: Evaluated, { placement }: Piece): Evaluated => ({
@@ -202,8 +247,14 @@ export const scenePart = (piece: Piece, evaluated: Evaluated): ScenePart => ({
 /** One mesh of a whole piece. */
 export const pieceMesh = (evaluated: Evaluated): PolygonMesh => assemble(evaluated.clusters);
 
-/** Hashes of the font files that a document needs; families that are unknown are left to evaluation to tell. */
+/** Hashes of the font files that a document needs, as far as the catalogue knows; families that are unknown are left to evaluation to tell. */
 export function assetsNeeded(project: Project, catalogue: FontCatalogue): string[] {
-  const hashes = Object.values(project.pieces).map((piece) => findFont(catalogue, piece.source.font)?.style.hash);
+  const fonts = Object.values(project.pieces).flatMap(({ source: { font, graphemes } }) => {
+    const own = findFamily(catalogue, font.family);
+    const lacking = own ? graphemes.filter((g) => g.text.trim() !== '' && !covers(own, g.text)) : [];
+    const others = lacking.map((g) => standInsFor(catalogue, font, g.text)[0]).filter((family) => family !== undefined);
+    return [font, ...others.map(({ family }) => ({ ...font, family }))];
+  });
+  const hashes = fonts.map((font) => findFont(catalogue, font)?.style.hash);
   return [...new Set(hashes.filter((hash) => hash !== undefined))];
 }

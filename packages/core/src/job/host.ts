@@ -162,7 +162,7 @@ function shown(evaluated: Evaluated, known: Set<string>): ShownPiece {
   return {
     pieceId: evaluated.pieceId,
     clusters,
-    letters: evaluated.letters.map(({ id, text, line, word, x, y, advance }) => ({
+    letters: evaluated.letters.map(({ id, text, line, word, x, y, advance, turn, isRightToLeft }) => ({
       id,
       text,
       line,
@@ -170,6 +170,8 @@ function shown(evaluated: Evaluated, known: Set<string>): ShownPiece {
       x,
       y,
       advance,
+      turn,
+      isRightToLeft,
     })),
     transform: evaluated.transform,
     line: evaluated.line,

@@ -7,7 +7,7 @@ import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
 import type { Transform } from '../math/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 4;
+export const JOB_VERSION = 5;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
@@ -34,6 +34,8 @@ export interface ShownLetter {
   x: number;
   y: number;
   advance: number;
+  turn: number;
+  isRightToLeft: boolean;
 }
 
 export interface ShownPiece {

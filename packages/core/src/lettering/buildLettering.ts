@@ -12,7 +12,7 @@ import {
   type FlatWavefront,
   type Section,
 } from '../solid/index.ts';
-import type { FontFace, Layout } from '../text/index.ts';
+import type { Layout } from '../text/index.ts';
 import type { LetteringCaches } from './caches.ts';
 import { clusterOutline, findClusters, type Cluster } from './clusters.ts';
 import { emInSteps, type DrawingScale } from './letterOutline.ts';
@@ -56,12 +56,11 @@ export interface Lettering {
 /** Layout -> clusters -> solids. Cancelled between clusters: then undefined. */
 export async function buildLettering(
   layout: Layout,
-  face: FontFace,
   options: LetteringOptions,
   tools: { caches: LetteringCaches; context: RunContext },
 ): Promise<Lettering | undefined> {
   const step = gridStep(Math.max(layout.extentMm, options.depthMm));
-  const scale: DrawingScale = { face, mmPerUnit: layout.mmPerUnit, step, toleranceMm: options.toleranceMm };
+  const scale: DrawingScale = { emMm: layout.emMm, step, toleranceMm: options.toleranceMm };
   const { clusters, crossing } = findClusters(layout.letters, scale, tools.caches, options.apart);
   const { section, remarks: ofSection } = buildSection({
     depthMm: options.depthMm,

@@ -36,14 +36,14 @@ export function findClusters(
 ): { clusters: Cluster[]; crossing: number[] } {
   const drawn: Placed[] = [];
   letters.forEach((letter, index) => {
-    const { outline } = letterOutline(letter.glyphs, scale, caches);
+    const { outline } = letterOutline(letter, scale, caches);
     if (outline.x.length === 0) return;
     drawn.push({
       letter: index,
       x: Math.round(letter.x / scale.step),
       y: Math.round(letter.y / scale.step),
       outline,
-      outlineKey: outlineKey(letter.glyphs, scale),
+      outlineKey: outlineKey(letter, scale),
     });
   });
   const pairs = touchingPairs(drawn, scale, caches);

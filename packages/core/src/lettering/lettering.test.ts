@@ -1,6 +1,7 @@
 import { quietContext, type RunContext } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import { shippedFaces } from '../testing/faces.ts';
+import { alone, shippedFaces } from '../testing/faces.ts';
+import { usualLayout } from '../testing/layouts.ts';
 import { layoutWords, splitGraphemes, type FontFace, type LayoutOptions } from '../text/index.ts';
 import { assemble, buildLettering, letteringCaches, type Lettering, type LetteringOptions } from './index.ts';
 
@@ -15,18 +16,6 @@ const USUAL: LetteringOptions = {
   seed: 1,
   faceBudget: 100_000,
 };
-const LINE: LayoutOptions = {
-  sizeMm: 72,
-  align: 'left',
-  anchor: 'baseline',
-  tracking: 0,
-  leadingPercent: 100,
-  kerning: true,
-  features: {},
-  language: '',
-  direction: 'auto',
-};
-
 let faces: FontFace[];
 let caches = letteringCaches(32e6);
 beforeAll(async () => {
@@ -46,8 +35,8 @@ interface Choices {
 async function build(text: string, { font = 'Zilla Slab', layout = {}, options = {}, context }: Choices = {}) {
   const face = faces.find((f) => f.name === font) as FontFace;
   const graphemes = splitGraphemes(text).map((t, i) => ({ id: i + 1, text: t }));
-  const laid = layoutWords(graphemes, face, { ...LINE, ...layout });
-  return buildLettering(laid, face, { ...USUAL, ...options }, { caches, context: context ?? quietContext });
+  const laid = layoutWords(graphemes, alone(face), usualLayout(layout));
+  return buildLettering(laid, { ...USUAL, ...options }, { caches, context: context ?? quietContext });
 }
 
 const built = async (text: string, choices?: Choices): Promise<Lettering> => (await build(text, choices)) as Lettering;

@@ -16,11 +16,14 @@ export interface FontAxis {
 
 export interface FontFamily {
   family: string;
-  kind: 'sans' | 'slab' | 'serif' | 'script' | 'variable';
+  /** sans, slab, script and so on: what a person looks for */
+  kind: string;
   styles: FontStyle[];
   /** variation axes; a family with a `wght` axis has one style that serves every weight */
   axes: FontAxis[];
   licence: string;
+  /** code points that it has glyphs for, as hexadecimal ranges ("20-7e,a0"); empty where nobody looked */
+  covers: string;
 }
 
 export type FontCatalogue = readonly FontFamily[];
@@ -33,13 +36,17 @@ export interface FontRef {
   axes: Readonly<Record<string, number>>;
 }
 
+export function findFamily(catalogue: FontCatalogue, name: string): FontFamily | undefined {
+  const wanted = name.trim().toLowerCase();
+  return catalogue.find((f) => f.family.toLowerCase() === wanted);
+}
+
 /** The file for a font reference and the axes to open it at; undefined when the family is unknown. */
 export function findFont(
   catalogue: FontCatalogue,
   ref: FontRef,
 ): { style: FontStyle; axes: Record<string, number> } | undefined {
-  const wanted = ref.family.trim().toLowerCase();
-  const family = catalogue.find((f) => f.family.toLowerCase() === wanted);
+  const family = findFamily(catalogue, ref.family);
   if (!family) return undefined;
   const distance = (s: FontStyle): number => Math.abs(s.weight - ref.weight) + (s.italic === ref.italic ? 0 : 10_000);
   const style = family.styles.reduce((best, s) => (distance(s) < distance(best) ? s : best));

@@ -14,6 +14,8 @@ export interface FontMetrics {
   lineGap: number;
   /** OS/2, else height of H, else 0.7 em */
   capHeight: number;
+  /** OS/2, else height of x, else 0.5 em */
+  xHeight: number;
 }
 
 export interface ShapedGlyph {
@@ -26,7 +28,9 @@ export interface ShapedGlyph {
 }
 
 export interface ShapeOptions {
-  direction: 'ltr' | 'rtl' | 'auto';
+  direction: 'ltr' | 'rtl';
+  /** ISO 15924; undefined: guessed */
+  script?: string;
   language: string;
   /** OpenType features by tag; 0 is off */
   features: Readonly<Record<string, number>>;
@@ -39,6 +43,8 @@ export interface FontFace {
   readonly name: string;
   readonly metrics: FontMetrics;
   has(codePoint: number): boolean;
+  /** whether its substitutions know an OpenType feature */
+  hasFeature(tag: string): boolean;
   shape(text: string, options: ShapeOptions): ShapedGlyph[];
   curves(glyph: number): CurveTable;
 }
@@ -81,6 +87,7 @@ class OpenFont implements FontFace {
   readonly metrics: FontMetrics;
   readonly #hb: Kernels['hb'];
   readonly #font: HarfBuzz.Font;
+  readonly #features: ReadonlySet<string>;
   readonly #pen: HarfBuzz.DrawFuncs;
 
   constructor(hb: Kernels['hb'], face: HarfBuzz.Face, font: HarfBuzz.Font, name: string, key: string) {
@@ -90,6 +97,11 @@ class OpenFont implements FontFace {
     this.key = key;
     this.#pen = penFor(hb);
     this.metrics = readMetrics(hb, face, font);
+    this.#features = new Set(face.getTableFeatureTags('GSUB'));
+  }
+
+  hasFeature(tag: string): boolean {
+    return this.#features.has(tag);
   }
 
   has(codePoint: number): boolean {
@@ -101,8 +113,8 @@ class OpenFont implements FontFace {
     const buffer = new hb.Buffer();
     buffer.setClusterLevel(hb.ClusterLevel.MONOTONE_GRAPHEMES);
     buffer.addText(text);
-    if (options.direction !== 'auto')
-      buffer.setDirection(options.direction === 'rtl' ? hb.Direction.RTL : hb.Direction.LTR);
+    buffer.setDirection(options.direction === 'rtl' ? hb.Direction.RTL : hb.Direction.LTR);
+    if (options.script) buffer.setScript(options.script);
     if (options.language !== '') buffer.setLanguage(options.language);
     buffer.guessSegmentProperties();
     const features = Object.entries(options.features).map(([tag, value]) => new hb.Feature(tag, value));
@@ -136,18 +148,19 @@ function penFor(hb: Kernels['hb']): HarfBuzz.DrawFuncs {
 
 function readMetrics(hb: Kernels['hb'], face: HarfBuzz.Face, font: HarfBuzz.Font): FontMetrics {
   const { ascender, descender, lineGap } = font.hExtents();
-  const heightOfH = (): number => {
-    const glyph = font.nominalGlyph(0x48);
-    const extents = glyph === undefined ? undefined : font.glyphExtents(glyph);
-    return extents ? extents.yBearing : 0;
+  const heightOf = (tag: HarfBuzz.MetricsTag, character: number, share: number): number => {
+    const fromTable = font.getMetricPosition(tag) ?? 0;
+    if (fromTable > 0) return fromTable;
+    const glyph = font.nominalGlyph(character);
+    const height = glyph === undefined ? 0 : (font.glyphExtents(glyph)?.yBearing ?? 0);
+    return height > 0 ? height : share * face.upem;
   };
-  const fromTable = font.getMetricPosition(hb.MetricsTag.CAP_HEIGHT) ?? 0;
-  const capHeight = fromTable > 0 ? fromTable : heightOfH();
   return {
     unitsPerEm: face.upem,
     ascender,
     descender,
     lineGap,
-    capHeight: capHeight > 0 ? capHeight : 0.7 * face.upem,
+    capHeight: heightOf(hb.MetricsTag.CAP_HEIGHT, 0x48, 0.7),
+    xHeight: heightOf(hb.MetricsTag.X_HEIGHT, 0x78, 0.5),
   };
 }

@@ -1,12 +1,14 @@
 export { caretStops, nearestStop } from './caret.ts';
 export type { CaretLetter, CaretStop } from './caret.ts';
-export { findFont } from './catalogue.ts';
+export { findFamily, findFont } from './catalogue.ts';
 export type { FontAxis, FontCatalogue, FontFamily, FontRef, FontStyle } from './catalogue.ts';
+export { covers, standIns, visiblePoints } from './coverage.ts';
 export { fontAxes } from './describeFont.ts';
 export { openFont } from './fontFace.ts';
 export type { FontFace, FontMetrics, FontSource, Kernels, ShapedGlyph, ShapeOptions } from './fontFace.ts';
-export { glyphCurves } from './glyphCurves.ts';
+export { formedGlyph, glyphCurves } from './glyphCurves.ts';
 export { splitGraphemes } from './graphemes.ts';
 export type { Grapheme } from './graphemes.ts';
-export { BOX_GLYPH, layoutWords } from './layout.ts';
-export type { Layout, LayoutOptions, Letter, PlacedGlyph } from './layout.ts';
+export { inkBox, layoutWords } from './layout.ts';
+export type { CircleLine, Fit, FontSet, Layout, LayoutOptions, Letter, PlacedGlyph } from './letters.ts';
+export { BOX_GLYPH } from './shapeLine.ts';

@@ -1,93 +1,108 @@
-import type { FontFace, ShapedGlyph } from './fontFace.ts';
+import { cos, PI, sin } from '../math/index.ts';
+import { curveBounds, PLAIN_FORM, type CurveBox, type Form } from '../outline/index.ts';
+import type { FontFace } from './fontFace.ts';
+import type { Fit, FontSet, Layout, LayoutOptions, Letter } from './letters.ts';
+import { formedGlyph } from './glyphCurves.ts';
 import type { Grapheme } from './graphemes.ts';
+import { onCircle } from './onCircle.ts';
+import { shapeLine, type ShapedLetter, type ShapedLine } from './shapeLine.ts';
 
-export interface LayoutOptions {
-  /** height of capitals */
-  sizeMm: number;
-  align: 'left' | 'center' | 'right';
-  /** what lies at y = 0, by the font's metrics */
-  anchor: 'baseline' | 'top' | 'middle' | 'bottom';
-  /** extra space after each letter, thousandths of the size */
-  tracking: number;
-  /** distance of lines, percent of the font's line height */
-  leadingPercent: number;
-  kerning: boolean;
-  features: Readonly<Record<string, number>>;
-  language: string;
-  direction: 'ltr' | 'rtl' | 'auto';
-}
+const FIT_ROUNDS = 12;
+const FIT_ERROR = 1e-6;
+/** Sizes that a piece can have, mm. */
+const SMALLEST_MM = 0.1;
+const LARGEST_MM = 10_000;
 
-/** Stands in for what the font lacks. */
-export const BOX_GLYPH = -1;
-
-export interface PlacedGlyph {
-  glyph: number;
-  /** from the letter's origin, mm */
-  x: number;
-  y: number;
-}
-
-/** A shaped cluster: what a person picks as one letter (a ligature is one, a base with its marks is one). */
-export interface Letter {
-  /** id of its first grapheme */
-  id: number;
-  text: string;
-  line: number;
-  word: number;
-  /** place among the letters of the piece, in reading order */
-  rank: number;
-  /** origin on the baseline, mm */
-  x: number;
-  y: number;
-  advance: number;
-  glyphs: PlacedGlyph[];
-}
-
-export interface Layout {
-  letters: Letter[];
-  /** height of each line's baseline, mm; lines without letters too */
-  baselines: number[];
-  /** characters the font has no glyph for, each once */
-  missing: string[];
-  mmPerUnit: number;
-  /** farthest reach of any letter from the origin, mm, an upper bound */
-  extentMm: number;
-}
-
-const LEFT_OFF_WHEN_TRACKED = { liga: 0, clig: 0 };
-
-/** Graphemes -> letters with their places: shaped line by line, tracked, aligned, anchored. */
-export function layoutWords(graphemes: readonly Grapheme[], face: FontFace, options: LayoutOptions): Layout {
-  const mmPerUnit = options.sizeMm / face.metrics.capHeight;
-  const layout: Layout = { letters: [], baselines: [], missing: [], mmPerUnit, extentMm: 0 };
-  const lines = splitLines(graphemes);
-  const lineHeight = (face.metrics.ascender - face.metrics.descender + face.metrics.lineGap) * mmPerUnit;
-  const leading = (lineHeight * options.leadingPercent) / 100;
-  const top = anchorShift(face, options.anchor, (lines.length - 1) * leading, mmPerUnit);
-  let words = 0;
-  lines.forEach((line, index) => {
-    layout.baselines.push(top - index * leading);
-    const letters = shapeLine(line, face, options, mmPerUnit, layout.missing);
-    const width = letters.reduce((sum, l) => sum + l.advance, 0) - trackingOf(options) * (letters.length > 0 ? 1 : 0);
-    let x = { left: 0, center: -width / 2, right: -width }[options.align];
-    let inWord = false;
-    for (const letter of letters) {
-      const isSpace = letter.text.trim() === '';
-      if (!isSpace && !inWord) words++;
-      inWord = !isSpace;
-      layout.letters.push({
-        ...letter,
-        x,
-        y: top - index * leading,
-        line: index,
-        word: words - 1,
-        rank: layout.letters.length,
-      });
-      x += letter.advance;
-    }
-  });
-  layout.extentMm = extent(layout, face);
+/** Graphemes -> letters with their places: shaped line by line, spaced, aligned, on a line or a circle, fitted. */
+export function layoutWords(graphemes: readonly Grapheme[], fonts: FontSet, options: LayoutOptions): Layout {
+  let layout = layAt(graphemes, fonts, options);
+  if (options.fit.to === 'none') return layout;
+  // spacing goes with the size, so one round fits a straight line; on a circle the letters turn as they grow
+  for (let round = 0; round < FIT_ROUNDS; round++) {
+    const factor = fitFactor(layout, options.fit);
+    if (factor === undefined || Math.abs(factor - 1) < FIT_ERROR) break;
+    const wanted = layout.sizeMm * factor;
+    const most = options.fit.onlyShrink ? options.sizeMm : LARGEST_MM;
+    const sizeMm = Math.max(SMALLEST_MM, Math.min(most, wanted));
+    if (sizeMm === layout.sizeMm) break;
+    layout = layAt(graphemes, fonts, { ...options, sizeMm });
+  }
   return layout;
+}
+
+function fitFactor(layout: Layout, fit: Fit): number | undefined {
+  const box = inkBox(layout);
+  if (!box) return undefined;
+  const wide = fit.widthMm / (box.maxX - box.minX);
+  const high = fit.heightMm / (box.maxY - box.minY);
+  return { none: 1, width: wide, height: high, box: Math.min(wide, high) }[fit.to];
+}
+
+/** The exact box around all that is drawn, mm; undefined where nothing is. */
+export function inkBox(layout: Layout): CurveBox | undefined {
+  let all: CurveBox | undefined;
+  for (const letter of layout.letters) {
+    for (const glyph of letter.glyphs) {
+      const { curves, x, y } = formedGlyph(glyph, letter.form, layout.emMm);
+      const box = curveBounds(curves);
+      if (!box) continue;
+      const [dx, dy] = [letter.x + x, letter.y + y];
+      const placed = { minX: box.minX + dx, maxX: box.maxX + dx, minY: box.minY + dy, maxY: box.maxY + dy };
+      all = all ? around(all, placed) : placed;
+    }
+  }
+  return all;
+}
+
+const around = (a: CurveBox, b: CurveBox): CurveBox => ({
+  minX: Math.min(a.minX, b.minX),
+  minY: Math.min(a.minY, b.minY),
+  maxX: Math.max(a.maxX, b.maxX),
+  maxY: Math.max(a.maxY, b.maxY),
+});
+
+function layAt(graphemes: readonly Grapheme[], fonts: FontSet, options: LayoutOptions): Layout {
+  const { metrics } = fonts.primary;
+  const measured = { capitals: metrics.capHeight, xHeight: metrics.xHeight, em: metrics.unitsPerEm }[options.sizeBy];
+  const emMm = (options.sizeMm * metrics.unitsPerEm) / measured;
+  const lines = splitLines(graphemes);
+  const shaped = lines.map((line) => shapeLine(line, fonts, options, emMm));
+  const rows = justified(
+    shaped.map((s) => s.letters),
+    options,
+  );
+  const baselines = baselinesOf(lines.length, fonts.primary, emMm, options);
+  const layout: Layout = {
+    ...{ letters: [], baselines, emMm, sizeMm: options.sizeMm, extentMm: 0, isOverfull: false },
+    ...told(shaped, fonts.primary, options),
+  };
+  let words = 0;
+  rows.forEach((row, line) => {
+    const { places, isOverfull } = placesOf(row, baselines[line], { options, emMm, metrics });
+    layout.isOverfull ||= isOverfull;
+    const wordOf = wordNumbers(row, words);
+    words = wordOf.count;
+    row.forEach(({ first, ...letter }, i) =>
+      layout.letters.push({ ...letter, ...places[i], line, word: wordOf.words.get(first) ?? 0 }),
+    );
+  });
+  layout.extentMm = extent(layout);
+  return layout;
+}
+
+function told(
+  shaped: readonly ShapedLine[],
+  primary: FontFace,
+  options: LayoutOptions,
+): Pick<Layout, 'missing' | 'stoodIn' | 'lacksSmallCapitals'> {
+  const stoodIn = new Map<string, string[]>();
+  for (const line of shaped)
+    for (const [name, texts] of line.stoodIn) stoodIn.set(name, [...new Set([...(stoodIn.get(name) ?? []), ...texts])]);
+  return {
+    missing: [...new Set(shaped.flatMap((line) => line.missing))],
+    stoodIn,
+    lacksSmallCapitals: options.capitals === 'small' && !primary.hasFeature('smcp'),
+  };
 }
 
 function splitLines(graphemes: readonly Grapheme[]): Grapheme[][] {
@@ -101,106 +116,90 @@ function splitLines(graphemes: readonly Grapheme[]): Grapheme[][] {
 
 const trackingOf = (options: LayoutOptions): number => (options.tracking / 1000) * options.sizeMm;
 
-/** y of the first baseline. `drop` is the distance from the first baseline to the last. */
-function anchorShift(face: FontFace, anchor: LayoutOptions['anchor'], drop: number, mmPerUnit: number): number {
-  const top = -face.metrics.ascender * mmPerUnit;
-  const bottom = drop - face.metrics.descender * mmPerUnit;
-  return { baseline: 0, top, middle: (top + bottom) / 2, bottom }[anchor];
-}
+/** Of a line from the first letter to the last, without the tracking behind it. */
+const widthOf = (row: readonly ShapedLetter[], options: LayoutOptions): number =>
+  row.reduce((sum, l) => sum + l.advance, 0) - (row.length > 0 ? trackingOf(options) : 0);
 
-type ShapedLetter = Pick<Letter, 'id' | 'text' | 'advance' | 'glyphs'>;
-
-/** Letters of one line in visual order; tracking is part of the advance. */
-function shapeLine(
-  line: readonly Grapheme[],
-  face: FontFace,
-  options: LayoutOptions,
-  mmPerUnit: number,
-  missing: string[],
-): ShapedLetter[] {
-  const text = line.map((g) => (g.text === '\t' ? ' ' : g.text)).join('');
-  const starts = graphemeStarts(line);
-  const glyphs = face.shape(text, {
-    direction: options.direction,
-    language: options.language,
-    features: {
-      ...(options.tracking !== 0 ? LEFT_OFF_WHEN_TRACKED : {}),
-      ...(options.kerning ? {} : { kern: 0 }),
-      ...options.features,
-    },
-  });
-  return groupByCluster(glyphs).map((group) => {
-    const first = starts.get(group[0].cluster) ?? 0;
-    const covered = clusterText(line, starts, first, group, glyphs);
-    return buildLetter(line[first].id, covered, group, { face, options, mmPerUnit, missing });
+/** Lines widened to the widest: at their spaces, or between letters where there is none. */
+function justified(rows: readonly ShapedLetter[][], options: LayoutOptions): ShapedLetter[][] {
+  if (options.align !== 'justify') return [...rows];
+  const widest = Math.max(0, ...rows.map((row) => widthOf(row, options)));
+  return rows.map((row) => {
+    const isGap = gapsOf(row);
+    const gaps = isGap.filter(Boolean).length;
+    const extra = gaps > 0 ? (widest - widthOf(row, options)) / gaps : 0;
+    return row.map((letter, i) => (isGap[i] ? { ...letter, advance: letter.advance + extra } : letter));
   });
 }
 
-function graphemeStarts(line: readonly Grapheme[]): Map<number, number> {
-  const starts = new Map<number, number>();
-  let offset = 0;
-  line.forEach((g, i) => {
-    for (let k = 0; k < g.text.length; k++) starts.set(offset + k, i);
-    offset += g.text.length;
-  });
-  return starts;
+/** Behind which letters of a line room can be added. */
+function gapsOf(row: readonly ShapedLetter[]): boolean[] {
+  const isSpace = row.map((l) => l.text.trim() === '');
+  const first = isSpace.indexOf(false);
+  const last = isSpace.lastIndexOf(false);
+  const inner = isSpace.map((space, i) => space && i > first && i < last);
+  return inner.includes(true) ? inner : row.map((_, i) => i < row.length - 1);
 }
 
-function groupByCluster(glyphs: readonly ShapedGlyph[]): ShapedGlyph[][] {
-  const groups: ShapedGlyph[][] = [];
-  for (const glyph of glyphs) {
-    const last = groups[groups.length - 1];
-    if (last && last[0].cluster === glyph.cluster) last.push(glyph);
-    else groups.push([glyph]);
-  }
-  return groups;
+function baselinesOf(count: number, face: FontFace, emMm: number, options: LayoutOptions): number[] {
+  const mm = ((emMm / face.metrics.unitsPerEm) * options.heightPercent) / 100;
+  const { ascender, descender, lineGap } = face.metrics;
+  const leading = ((ascender - descender + lineGap) * mm * options.leadingPercent) / 100;
+  const top = -ascender * mm;
+  const bottom = (count - 1) * leading - descender * mm;
+  const first = { baseline: 0, top, middle: (top + bottom) / 2, bottom }[options.anchor];
+  return Array.from({ length: count }, (_, i) => first - i * leading);
 }
 
-/** The graphemes from a cluster's first to the next cluster in the text. */
-function clusterText(
-  line: readonly Grapheme[],
-  starts: Map<number, number>,
-  first: number,
-  group: readonly ShapedGlyph[],
-  all: readonly ShapedGlyph[],
-): string {
-  const later = all.map((g) => g.cluster).filter((c) => c > group[0].cluster);
-  const end = later.length > 0 ? (starts.get(Math.min(...later)) ?? line.length) : line.length;
-  return line
-    .slice(first, Math.max(end, first + 1))
-    .map((g) => g.text)
-    .join('');
-}
-
-interface LetterContext {
-  face: FontFace;
+interface PlaceContext {
   options: LayoutOptions;
-  mmPerUnit: number;
-  missing: string[];
+  emMm: number;
+  metrics: FontFace['metrics'];
 }
 
-function buildLetter(id: number, text: string, group: readonly ShapedGlyph[], context: LetterContext): ShapedLetter {
-  const { face, mmPerUnit, missing } = context;
-  const tracking = trackingOf(context.options);
-  if (group.some((g) => g.glyph === 0)) {
-    if (!missing.includes(text)) missing.push(text);
-    const advance = boxWidth(face) * mmPerUnit * 1.3;
-    return { id, text, advance: advance + tracking, glyphs: [{ glyph: BOX_GLYPH, x: advance * 0.115, y: 0 }] };
+type Places = { places: Pick<Letter, 'x' | 'y' | 'form' | 'turn'>[]; isOverfull: boolean };
+
+function placesOf(row: readonly ShapedLetter[], y: number, { options, emMm, metrics }: PlaceContext): Places {
+  const form = formOf(options);
+  const width = widthOf(row, options);
+  const { line, align } = options;
+  if (line.kind === 'circle') {
+    const capMm = ((metrics.capHeight * emMm) / metrics.unitsPerEm) * form[3];
+    return onCircle({ letters: row, y, width }, { circle: line, align, capMm, form, trackingMm: trackingOf(options) });
   }
-  let x = 0;
-  const glyphs = group.map((g) => {
-    const placed = { glyph: g.glyph, x: (x + g.offsetX) * mmPerUnit, y: g.offsetY * mmPerUnit };
-    x += g.advance;
-    return placed;
+  let x = { left: 0, center: -width / 2, right: -width, justify: -width / 2 }[align];
+  const places = row.map((letter) => {
+    const place = { x, y, form, turn: 0 };
+    x += letter.advance;
+    return place;
   });
-  return { id, text, advance: x * mmPerUnit + tracking, glyphs };
+  return { places, isOverfull: false };
 }
 
-/** Width of the box that stands in for a missing glyph, font units. */
-export const boxWidth = (face: FontFace): number => 0.62 * face.metrics.capHeight;
+function formOf({ widthPercent, heightPercent, slantDegrees }: LayoutOptions): Form {
+  if (widthPercent === 100 && heightPercent === 100 && slantDegrees === 0) return PLAIN_FORM;
+  const high = heightPercent / 100;
+  const angle = (slantDegrees * PI) / 180;
+  return [widthPercent / 100, (sin(angle) / cos(angle)) * high, 0, high];
+}
+
+/** Words are counted as they are read, not as they are seen. */
+function wordNumbers(row: readonly ShapedLetter[], before: number): { words: Map<number, number>; count: number } {
+  const words = new Map<number, number>();
+  let count = before;
+  let inWord = false;
+  for (const { first, text } of [...row].sort((a, b) => a.first - b.first)) {
+    const isSpace = text.trim() === '';
+    if (!isSpace && !inWord) count++;
+    inWord = !isSpace;
+    words.set(first, count - 1);
+  }
+  return { words, count };
+}
 
 /** Every glyph stays within two ems of its own origin, which fonts keep except on purpose. */
-function extent(layout: Layout, face: FontFace): number {
-  const reach = 2 * face.metrics.unitsPerEm * layout.mmPerUnit;
-  return layout.letters.reduce((most, l) => Math.max(most, Math.abs(l.x) + reach, Math.abs(l.y) + reach), reach);
+function extent(layout: Layout): number {
+  const reach = 2 * layout.emMm;
+  const most = (l: Letter): number => Math.max(...l.form.map(Math.abs), 1) * reach;
+  return layout.letters.reduce((so, l) => Math.max(so, Math.abs(l.x) + most(l), Math.abs(l.y) + most(l)), reach);
 }

@@ -9,8 +9,8 @@ import { Recipe, type ChapterName } from './index.ts';
 
 const style = (name: string, weight: number) => ({ name, weight, italic: false, hash: name });
 const FAMILIES = [
-  { family: 'Zilla Slab', kind: 'slab', licence: '', axes: [], styles: [style('Bold', 700)] },
-  { family: 'Pacifico', kind: 'script', licence: '', axes: [], styles: [style('Regular', 400)] },
+  { family: 'Zilla Slab', kind: 'slab', licence: '', axes: [], covers: '', styles: [style('Bold', 700)] },
+  { family: 'Pacifico', kind: 'script', licence: '', axes: [], covers: '', styles: [style('Regular', 400)] },
 ];
 
 let store: ProjectStore;

@@ -10,6 +10,9 @@ export type ChapterName = RecipeChapter;
 const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   TEXT_EMPTY: 'words',
   GLYPH_MISSING: 'words',
+  FONT_STOOD_IN: 'words',
+  SMALL_CAPITALS_MISSING: 'words',
+  CIRCLE_OVERFULL: 'words',
   TEXT_TOO_LONG: 'words',
   LETTERS_CROSS: 'words',
   FLAT_SHEET: 'solid',
@@ -24,7 +27,13 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   ROUNDING_COLLAPSED: 'faces',
 };
 /** What is only said, as against what wants something done. */
-const NOTES: ReadonlySet<RemarkCode> = new Set(['TEXT_EMPTY', 'FLAT_SHEET', 'EDGE_MEETS', 'EDGE_JITTERED']);
+const NOTES: ReadonlySet<RemarkCode> = new Set([
+  'TEXT_EMPTY',
+  'FONT_STOOD_IN',
+  'FLAT_SHEET',
+  'EDGE_MEETS',
+  'EDGE_JITTERED',
+]);
 
 type Cure = (edits: PieceEdits, piece: Piece) => void;
 

@@ -24,6 +24,7 @@ const ALIGNS: Readonly<Record<Words['align'], ReactNode>> = {
   left: <Picture lines="M5 5H16M5 9H12M5 13H15" meant="M2 3V15" />,
   center: <Picture lines="M4 5H16M7 9H13M5 13H15" meant="M10 2V3M10 15V16" />,
   right: <Picture lines="M4 5H15M8 9H15M5 13H15" meant="M18 3V15" />,
+  justify: <Picture lines="M5 5H15M5 9H15M5 13H15" meant="M2 3V15M18 3V15" />,
 };
 const ANCHORS: Readonly<Record<Words['anchor'], ReactNode>> = {
   baseline: <Picture lines="M6 12V4H11A3 3 0 0 1 11 9H6M13 9V16" meant="M2 12H18" />,

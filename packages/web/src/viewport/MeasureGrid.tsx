@@ -1,15 +1,9 @@
 import { useThree } from '@react-three/fiber';
 import { useEffect, useMemo } from 'react';
 import { BufferGeometry, Float32BufferAttribute, Vector3, type Box3 } from 'three';
+import { gridStep } from './gridStep.ts';
 
 const MOST_CELLS = 40;
-
-/** A round length (1, 2 or 5 times a power of ten) of which about ten go along the longest side. */
-export function gridStep(reach: number): number {
-  const rough = Math.max(reach, 1e-6) / 10;
-  const ten = 10 ** Math.floor(Math.log10(rough));
-  return [1, 2, 5, 10].find((k) => k * ten >= rough * 0.999)! * ten;
-}
 
 /** Lines on the table at round lengths, with zero among them. */
 export function MeasureGrid({ box, table, isDark }: { box: Box3; table: number; isDark: boolean }) {

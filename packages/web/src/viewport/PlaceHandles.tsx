@@ -4,7 +4,7 @@ import type { Placement } from '@fictile/core';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { BufferGeometry, CanvasTexture, Float32BufferAttribute, Vector3, type Box3, type Group, type Ray } from 'three';
 import { bearing, facing, onPlane, onUpright, toStep, turnBetween } from './drags.ts';
-import { gridStep } from './MeasureGrid.tsx';
+import { gridStep } from './gridStep.ts';
 import { TOOL } from './scene.ts';
 import { useDrag, type DragHandlers } from './useDrag.ts';
 

@@ -1,7 +1,7 @@
 import { Ray, Vector3 } from 'three';
 import { moved, nearer, turned, type Pose } from './cameraMoves.ts';
 import { bearing, facing, onPlane, onUpright, toStep, turnBetween } from './drags.ts';
-import { gridStep } from './MeasureGrid.tsx';
+import { gridStep } from './gridStep.ts';
 
 const v = (x: number, y: number, z: number): Vector3 => new Vector3(x, y, z);
 const near = (a: Vector3 | Pose['from'] | undefined, b: Vector3): void => {

@@ -7,7 +7,7 @@ export type { CameraHandle, ViewName, ViewWish } from './Controls.tsx';
 export { GeometryShelf } from './geometries.ts';
 export type { MarkedPlaces } from './Marks.tsx';
 export type { SurfaceMode } from './materials.ts';
-export { gridStep } from './MeasureGrid.tsx';
+export { gridStep } from './gridStep.ts';
 export type { PictureWish, TakePicture } from './PictureTaker.tsx';
 export type { PlaceChange, Placing } from './PlaceHandles.tsx';
 export { boundsOf } from './scene.ts';

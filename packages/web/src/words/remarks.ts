@@ -8,7 +8,13 @@ export function remarkText(remark: Remark): string {
     case 'TEXT_EMPTY':
       return 'No words yet. Type some to see them here.';
     case 'GLYPH_MISSING':
-      return `${remark.params.font} has no shape for ${remark.params.characters}. A box stands in; try another font.`;
+      return `${remark.params.font} has no shape for ${remark.params.characters}, nor has any other font here. A box stands in.`;
+    case 'FONT_STOOD_IN':
+      return `${remark.params.font} stands in for ${remark.params.characters}`;
+    case 'SMALL_CAPITALS_MISSING':
+      return `${remark.params.font} has no small capitals; the letters stay as typed.`;
+    case 'CIRCLE_OVERFULL':
+      return 'The words are longer than their circle, so their ends overlap. Make them smaller or the circle wider.';
     case 'FLAT_SHEET':
       return 'Raised 0 mm: a flat sheet, open at its rim.';
     case 'EDGES_SCALED':

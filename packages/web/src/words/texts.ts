@@ -201,7 +201,7 @@ export const texts = {
     failed: 'That could not be done. Is the server running? Nothing was changed.',
   },
   kinds: { plain: 'plain', chamfer: 'chamfered', round: 'rounded' },
-  aligns: { left: 'left', center: 'centred', right: 'right' },
+  aligns: { left: 'left', center: 'centred', right: 'right', justify: 'justified' },
   commands: {
     title: 'Commands',
     nothing: 'No such command',

@@ -1,0 +1,104 @@
+import type { Form } from '../outline/index.ts';
+import type { FontFace } from './fontFace.ts';
+
+/** Words round a circle about zero. Degrees count clockwise from the top. */
+export interface CircleLine {
+  kind: 'circle';
+  radiusMm: number;
+  side: 'outside' | 'center' | 'inside';
+  /** where the line begins, has its middle, or ends, by the alignment */
+  startDegrees: number;
+  direction: 'clockwise' | 'counter';
+  /** the arc that the line is spread over; 0: as long as it is */
+  spreadDegrees: number;
+  letters: 'turned' | 'sheared';
+}
+
+export interface Fit {
+  to: 'none' | 'width' | 'height' | 'box';
+  widthMm: number;
+  heightMm: number;
+  /** never larger than the size that was asked for */
+  onlyShrink: boolean;
+}
+
+export interface LayoutOptions {
+  sizeMm: number;
+  /** what the size is the height of */
+  sizeBy: 'capitals' | 'xHeight' | 'em';
+  fit: Fit;
+  align: 'left' | 'center' | 'right' | 'justify';
+  /** what lies at y = 0, by the font's metrics */
+  anchor: 'baseline' | 'top' | 'middle' | 'bottom';
+  /** extra space after each letter, thousandths of the size */
+  tracking: number;
+  /** of the font's own space */
+  wordSpacePercent: number;
+  /** distance of lines, percent of the font's line height */
+  leadingPercent: number;
+  widthPercent: number;
+  heightPercent: number;
+  /** to the right */
+  slantDegrees: number;
+  capitals: 'typed' | 'upper' | 'small';
+  kerning: boolean;
+  features: Readonly<Record<string, number>>;
+  language: string;
+  direction: 'ltr' | 'rtl' | 'auto';
+  line: { kind: 'straight' } | CircleLine;
+}
+
+/** The font of a piece, and those that stand in for what it lacks. */
+export interface FontSet {
+  primary: FontFace;
+  faceFor(grapheme: string): FontFace;
+}
+
+export interface PlacedGlyph {
+  face: FontFace;
+  glyph: number;
+  /** from the letter's origin before its form, mm */
+  x: number;
+  y: number;
+}
+
+/** A shaped cluster: what a person picks as one letter (a ligature is one, a base with its marks is one). */
+export interface Letter {
+  /** id of its first grapheme */
+  id: number;
+  text: string;
+  line: number;
+  word: number;
+  /** origin on the baseline, mm */
+  x: number;
+  y: number;
+  /** along the baseline, mm */
+  advance: number;
+  /** how its drawing is stretched, leant and turned about the origin */
+  form: Form;
+  /** of the baseline under it, radians counter-clockwise */
+  turn: number;
+  isRightToLeft: boolean;
+  glyphs: PlacedGlyph[];
+}
+
+export interface Layout {
+  /** line by line, in the order they are seen */
+  letters: Letter[];
+  /** height of each line's baseline, mm; lines without letters too */
+  baselines: number[];
+  /** characters that no font has a glyph for, each once */
+  missing: string[];
+  /** what other fonts stood in for, by their names */
+  stoodIn: Map<string, string[]>;
+  /** small capitals were asked of a font that has none */
+  lacksSmallCapitals: boolean;
+  /** a line is longer than its circle */
+  isOverfull: boolean;
+  /** the em of every font, mm */
+  emMm: number;
+  /** after fitting */
+  sizeMm: number;
+  /** farthest reach of any letter from the origin, mm, an upper bound */
+  extentMm: number;
+}

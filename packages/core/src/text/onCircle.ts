@@ -1,0 +1,94 @@
+import { cos, PI, sin } from '../math/index.ts';
+import type { Form } from '../outline/index.ts';
+import type { CircleLine, Letter } from './letters.ts';
+import type { ShapedLetter } from './shapeLine.ts';
+
+interface CircleRow {
+  letters: readonly ShapedLetter[];
+  /** of the baseline below (negative) or above the first one, mm */
+  y: number;
+  /** of all letters, without the tracking of the last, mm */
+  width: number;
+}
+
+export interface CircleOptions {
+  circle: CircleLine;
+  align: 'left' | 'center' | 'right' | 'justify';
+  /** height of capitals, mm */
+  capMm: number;
+  /** what every letter has before it is turned */
+  form: Form;
+  /** part of every advance, mm */
+  trackingMm: number;
+}
+
+type Place = Pick<Letter, 'x' | 'y' | 'form' | 'turn'>;
+
+/** The steepest slope that letters are sheared to. */
+const STEEPEST = 3;
+/** A baseline's radius is never smaller than this share of the capitals. */
+const LEAST_RADIUS = 0.1;
+
+/**
+ * Places of one line's letters on a circle about zero: the middle of each advance lies on the baseline's circle. Degrees count clockwise from
+ * the top. `isOverfull`: the line is longer than its circle.
+ */
+export function onCircle(row: CircleRow, options: CircleOptions): { places: Place[]; isOverfull: boolean } {
+  const { circle, trackingMm } = options;
+  const radius = baselineRadius(row.y, options);
+  const isClockwise = circle.direction === 'clockwise';
+  const gaps = row.letters.length - 1;
+  const spread = (circle.spreadDegrees * PI * radius) / 180;
+  const extra = circle.spreadDegrees > 0 && gaps > 0 ? (spread - row.width) / gaps : 0;
+  const length = row.width + extra * gaps;
+  let along = { left: 0, center: -length / 2, right: -length, justify: -length / 2 }[options.align];
+  const places = row.letters.map((letter) => {
+    const own = letter.advance - trackingMm;
+    const middle = along + own / 2;
+    along += letter.advance + extra;
+    const angle = (circle.startDegrees * PI) / 180 + ((isClockwise ? 1 : -1) * middle) / radius;
+    return placeAt(angle, radius, own, options);
+  });
+  return { places, isOverfull: length > 2 * PI * radius * (1 + 1e-9) };
+}
+
+/** Outside, feet or heads touch the circle from outside; inside from inside; in the middle, half the capitals lie on either side. */
+function baselineRadius(y: number, { circle, capMm }: CircleOptions): number {
+  const isClockwise = circle.direction === 'clockwise';
+  const inward = { outside: 0, center: 0.5, inside: 1 }[circle.side];
+  const radius = isClockwise ? circle.radiusMm - inward * capMm + y : circle.radiusMm + (1 - inward) * capMm - y;
+  return Math.max(radius, LEAST_RADIUS * capMm);
+}
+
+function placeAt(angle: number, radius: number, own: number, { circle, form }: CircleOptions): Place {
+  const [s, c] = [sin(angle), cos(angle)];
+  const isClockwise = circle.direction === 'clockwise';
+  // along the reading, and up: away from the middle, or towards it
+  const [ax, ay] = isClockwise ? [c, -s] : [-c, s];
+  const [ux, uy] = isClockwise ? [s, c] : [-s, -c];
+  const middle = [radius * s, radius * c];
+  if (circle.letters === 'sheared') {
+    const slope = Math.max(-STEEPEST, Math.min(STEEPEST, ay / (ax === 0 ? 1e-9 : ax)));
+    const lean: Form = [1, 0, slope, 1];
+    return {
+      x: middle[0] - own / 2,
+      y: middle[1] - (slope * own) / 2,
+      form: product(lean, form),
+      turn: 0,
+    };
+  }
+  return {
+    x: middle[0] - (ax * own) / 2,
+    y: middle[1] - (ay * own) / 2,
+    form: product([ax, ux, ay, uy], form),
+    turn: isClockwise ? -angle : PI - angle,
+  };
+}
+
+/** First b, then a. */
+const product = (a: Form, b: Form): Form => [
+  a[0] * b[0] + a[1] * b[2],
+  a[0] * b[1] + a[1] * b[3],
+  a[2] * b[0] + a[3] * b[2],
+  a[2] * b[1] + a[3] * b[3],
+];

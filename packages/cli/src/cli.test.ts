@@ -93,6 +93,23 @@ describe('make', () => {
     expect(await readdir(join(folder, 'deep'))).toEqual(['kiln.obj']);
   });
 
+  test('words are fitted, leant and set round a circle, and other fonts stand in for what one lacks', async () => {
+    const report = async (fields: Record<string, unknown>) => {
+      const { bytes, result } = await buildCase(flagsOf({ out: 'x.obj', depth: 0, ...fields }), await loadKernels());
+      const { sizeMm } = checkMesh(unwrap(readObj(bytes)));
+      return { size: sizeMm, remarks: result.remarks.map((r) => r.code) };
+    };
+    const fitted = await report({ text: 'Kiln', fitWidth: '30cm', slant: 12, widthScale: 80 });
+    expect(fitted.size[0]).toBeCloseTo(300, 1);
+    expect((await report({ text: 'Kiln', fitWidth: 300, fitHeight: 20 })).size[1]).toBeCloseTo(20, 1);
+    expect((await report({ text: 'I', around: '10cm', aroundSide: 'center' })).remarks).toEqual(['FLAT_SHEET']);
+    expect((await report({ text: 'К', font: 'Zilla Slab' })).remarks).toContain('FONT_STOOD_IN');
+    const widths = [];
+    for (const axis of ['wght=300', 'wght=1000'])
+      widths.push((await report({ text: 'l', font: 'Recursive', axis })).size[0]);
+    expect(widths[1]).toBeGreaterThan(widths[0]);
+  });
+
   test.each<[Record<string, unknown>, string]>([
     [{ text: '   ', out: 'a.obj' }, 'NOTHING_BUILT'],
     [{ text: 'x'.repeat(10_000), out: 'a.obj' }, 'NOTHING_BUILT'],
@@ -102,6 +119,8 @@ describe('make', () => {
     [{ text: 'x', out: 'a.obj', font: './none.ttf' }, 'FILE_UNREADABLE'],
     [{ text: 'x', out: 'a.obj', font: './package.json' }, 'FONT_BROKEN'],
     [{ text: 'x', out: 'a.obj', features: 'ligatures' }, 'FLAG_VALUE'],
+    [{ text: 'x', out: 'a.obj', axis: 'heavy' }, 'FLAG_VALUE'],
+    [{ text: 'x', out: 'a.obj', aroundSide: 'inside' }, 'FLAG_MISSING'],
   ])('%j gives %s and no file', async (fields, code) => {
     const record = typeof fields.out === 'string' ? { ...fields, out: join(folder, fields.out) } : fields;
     const kernels = await loadKernels();

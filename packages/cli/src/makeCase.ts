@@ -4,6 +4,7 @@ import {
   newPiece,
   nameOf,
   newProject,
+  parseFeatures,
   quietContext,
   scenePart,
   splitGraphemes,
@@ -127,7 +128,7 @@ function editsOf(flags: Flags, family: string, piece: Piece): Edit[] {
     tracking: flags.tracking,
     leadingPercent: flags.leading,
     kerning: flags.kerning === undefined ? undefined : flags.kerning === 'on',
-    features: flags.features === undefined ? undefined : parseFeatures(flags.features),
+    features: flags.features === undefined ? undefined : featuresOf(flags.features),
     language: flags.lang,
     direction: flags.direction,
     letters: flags.letters,
@@ -181,19 +182,12 @@ function parseAxes(text: string): Record<string, number> {
   );
 }
 
-/** "liga=0,ss01" -> { liga: 0, ss01: 1 } */
-function parseFeatures(text: string): Record<string, number> {
-  const rows = text.split(',').filter((row) => row.trim() !== '');
-  return Object.fromEntries(
-    rows.map((row) => {
-      const match = /^\s*([ -<>-~]{4})\s*(?:=\s*(\d{1,2}))?\s*$/.exec(row);
-      if (!match)
-        throw fault(
-          'FLAG_VALUE',
-          `--features has "${row.trim()}"; write tags of four letters like "liga=0,ss01". Change it.`,
-        );
-      return [match[1], Number(match[2] ?? 1)];
-    }),
+function featuresOf(text: string): Record<string, number> {
+  const parsed = parseFeatures(text);
+  if ('features' in parsed) return parsed.features;
+  throw fault(
+    'FLAG_VALUE',
+    `--features has "${parsed.wrong}"; write tags of four letters like "liga=0,ss01". Change it.`,
   );
 }
 

@@ -12,6 +12,7 @@ export interface CliFault {
     | 'CASE_BROKEN'
     | 'PIECE_UNKNOWN'
     | 'NOTHING_BUILT'
+    | 'TABLE_BROKEN'
     | 'FORMAT_UNKNOWN';
   message: string;
 }
@@ -91,7 +92,7 @@ export function remarkText(remark: Remark): string {
     case 'SMALL_CAPITALS_MISSING':
       return `${remark.params.font} has no small capitals: the letters stay as typed.`;
     case 'CIRCLE_OVERFULL':
-      return 'A line is longer than its circle: its ends overlap.';
+      return `A line is longer than its circle, its ends overlap: from a radius of ${mm(remark.params.neededMm)} on it fits.`;
     case 'FLAT_SHEET':
       return 'Depth 0: a flat sheet, open on purpose.';
     case 'EDGES_SCALED':

@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import {
   Engine,
   parseProject,
@@ -17,27 +18,48 @@ import { fault, faultOf } from '../messages.ts';
 import { formatOf, writeWhole } from '../output.ts';
 import { only } from './only.ts';
 import { tell } from './tell.ts';
+import { readWordRows, rowName, withWords } from './wordRows.ts';
 
 const CACHE_BYTES = 256 * 1024 * 1024;
 
-/** One piece of a saved project to a mesh file, with the bytes the application would write. */
+/** One piece of a saved project to a mesh file, with the bytes the application would write; or a file for every row of a table of words. */
 export async function bake(row: readonly string[]): Promise<void> {
   const { positional, flags } = parseArguments(row, (name) => name === 'json' || name === 'quiet');
-  only(flags, ['piece', 'out', 'json', 'quiet']);
+  only(flags, ['piece', 'words', 'out', 'out-dir', 'format', 'json', 'quiet']);
   const [path] = positional;
   if (path === undefined) throw fault('FLAG_MISSING', 'There is no project. Give its .fictile or JSON file.');
-  if (typeof flags.out !== 'string') throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
-  const started = performance.now();
-  const format = formatOf(flags.out);
+  const files = await filesOf(flags);
   const project = await readProject(path);
   const piece = choosePiece(project, typeof flags.piece === 'string' ? flags.piece : undefined);
   const engine = new Engine({ kernels: await loadKernels(), ...shippedFonts(), cacheBytes: CACHE_BYTES });
-  const evaluated = await evaluatePiece(engine, project, piece.id);
-  const part = scenePart(piece, evaluated);
-  const written = await writeScene([part], usualWriteOptions(format, part.name));
-  await writeWhole(flags.out, written.bytes);
-  const result = resultOf(flags.out, written, evaluated.remarks, started);
-  tell(result, { json: flags.json === true, quiet: flags.quiet === true });
+  for (const { out, words } of files) {
+    const started = performance.now();
+    const changed = words === undefined ? project : withWords(project, piece, words);
+    const evaluated = await evaluatePiece(engine, changed, piece.id);
+    const part = scenePart(changed.pieces[piece.id], evaluated);
+    const written = await writeScene([part], usualWriteOptions(formatOf(out), part.name));
+    await writeWhole(out, written.bytes);
+    const result = resultOf(out, written, evaluated.remarks, started);
+    tell(result, { json: flags.json === true, quiet: flags.quiet === true });
+  }
+}
+
+/** What is to be written: one file, or one for each row of words. */
+async function filesOf(
+  flags: Readonly<Record<string, unknown>>,
+): Promise<{ out: string; words: string | undefined }[]> {
+  const { out, words, format = 'obj', 'out-dir': folder } = flags;
+  if (typeof words !== 'string') {
+    if (typeof out !== 'string') throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
+    formatOf(out);
+    return [{ out, words: undefined }];
+  }
+  if (typeof folder !== 'string')
+    throw fault('FLAG_MISSING', 'There is no --out-dir. Say where the files of --words go.');
+  const ending = String(format);
+  formatOf(`x.${ending}`);
+  const rows = await readWordRows(words);
+  return rows.map((text, i) => ({ out: join(folder, `${rowName(i, rows.length, text)}.${ending}`), words: text }));
 }
 
 /** By name or id; without either, the only one that is seen. */

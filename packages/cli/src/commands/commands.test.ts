@@ -81,6 +81,25 @@ describe('bake', () => {
     expect(await codeOf(() => bake([at('project.json'), '--out', at('x.obj')]))).toBe(code);
   });
 
+  test('a table of words gives a file a row, in the piece’s own recipe', async () => {
+    await writeFile(at('words.csv'), '\ufeffKiln,first\n"Salt\nglaze"\n\n"say ""Row"""\n');
+    await bake([at('project.json'), '--piece', 'Title', '--words', at('words.csv'), '--out-dir', at('out'), '--json']);
+    expect(await readdir(at('out'))).toEqual(['1-Kiln.obj', '2-Salt-glaze.obj', '3-say-Row.obj']);
+    expect(said).toHaveLength(3);
+    await make(['--text', 'Salt\\nglaze', '--out', at('made.obj')]);
+    expect(await readFile(join(at('out'), '2-Salt-glaze.obj'))).toEqual(await readFile(at('made.obj')));
+  });
+
+  test.each([
+    ['no folder', [], 'FLAG_MISSING'],
+    ['another ending', ['--out-dir', 'x', '--format', 'doc'], 'FORMAT_UNKNOWN'],
+    ['no words in it', ['--out-dir', 'x'], 'TABLE_BROKEN'],
+  ])('a table with %s', async (_, more, code) => {
+    await writeFile(at('words.csv'), ' ,a\n,b\n');
+    const row = [at('project.json'), '--piece', 'Title', '--words', at('words.csv'), ...more];
+    expect(await codeOf(() => bake(row))).toBe(code);
+  });
+
   test('a file that is not there', async () => {
     expect(await codeOf(() => bake([at('none.json'), '--out', at('x.obj')]))).toBe('FILE_UNREADABLE');
   });

@@ -37,8 +37,8 @@ export interface RemarkParams {
   FONT_STOOD_IN: { characters: string; font: string };
   /** The font has no small capitals of its own: the letters stay as typed. */
   SMALL_CAPITALS_MISSING: { font: string };
-  /** A line is longer than the circle it runs round. */
-  CIRCLE_OVERFULL: Record<string, never>;
+  /** A line is longer than the circle it runs round; from this radius on it fits. */
+  CIRCLE_OVERFULL: { neededMm: number };
   /** Depth 0: a flat sheet, open on purpose. */
   FLAT_SHEET: Record<string, never>;
   /** Front and back edge together are deeper than the body; both were scaled. */

@@ -200,6 +200,8 @@ describe('history', () => {
     history = unwrap(commit(history, { kind: 'setSolid', pieceId: 'a', values: { depthMm: 21 } }));
     expect(history.past).toHaveLength(1);
     expect(undo(history).project.pieces.a.body.solid.depthMm).toBe(18);
+    const back = unwrap(commit(history, { kind: 'setSolid', pieceId: 'a', values: { depthMm: 18 } }, 'depth'));
+    expect(back.past).toHaveLength(0); // tried and taken back
   });
 });
 

@@ -29,9 +29,11 @@ export function commit(history: History, edit: Edit, joinKey?: string): Result<H
   const joins = joinKey !== undefined && last?.joinKey === joinKey && history.future.length === 0;
   const before = joins ? applyPatches(history.project, reversed(last.patches)) : history.project;
   const entry: Entry = { edit, patches: joins ? diff(before, next.value) : patches, joinKey };
+  // what was only tried and taken back leaves nothing to undo
+  const kept = entry.patches.length > 0 ? [entry] : [];
   return {
     ok: true,
-    value: { project: next.value, past: [...history.past.slice(0, joins ? -1 : undefined), entry], future: [] },
+    value: { project: next.value, past: [...history.past.slice(0, joins ? -1 : undefined), ...kept], future: [] },
   };
 }
 

@@ -150,7 +150,7 @@ export class Engine {
         baselines: layout.baselines,
         front: frontOf(piece),
       },
-      remarks: [...layoutRemarks(layout, fonts.primary), ...lettering.remarks],
+      remarks: [...layoutRemarks(layout, fonts.primary, words.line), ...lettering.remarks],
       built: lettering.built,
     });
   }
@@ -204,13 +204,15 @@ const lineHeights = ({ metrics }: FontFace, emMm: number, heightPercent: number)
 /** What is told of a row of texts. */
 const listed = (texts: readonly string[]): string => texts.slice(0, 40).join(' ');
 
-function layoutRemarks(layout: Layout, primary: FontFace): Remark[] {
-  const { missing, stoodIn, lacksSmallCapitals, isOverfull } = layout;
+function layoutRemarks(layout: Layout, primary: FontFace, line: Piece['source']['line']): Remark[] {
+  const { missing, stoodIn, lacksSmallCapitals, lacksMm } = layout;
   return [
     ...(missing.length > 0 ? [remark('GLYPH_MISSING', { characters: listed(missing), font: primary.name })] : []),
     ...[...stoodIn].map(([font, texts]) => remark('FONT_STOOD_IN', { characters: listed(texts), font })),
     ...(lacksSmallCapitals ? [remark('SMALL_CAPITALS_MISSING', { font: primary.name })] : []),
-    ...(isOverfull ? [remark('CIRCLE_OVERFULL', {})] : []),
+    ...(lacksMm > 0 && line.kind === 'circle'
+      ? [remark('CIRCLE_OVERFULL', { neededMm: Math.ceil(line.radiusMm + lacksMm) })]
+      : []),
   ];
 }
 

@@ -4,6 +4,7 @@ export { findFamily, findFont } from './catalogue.ts';
 export type { FontAxis, FontCatalogue, FontFamily, FontRef, FontStyle } from './catalogue.ts';
 export { covers, standIns, visiblePoints } from './coverage.ts';
 export { fontAxes } from './describeFont.ts';
+export { featuresText, parseFeatures } from './featureList.ts';
 export { openFont } from './fontFace.ts';
 export type { FontFace, FontMetrics, FontSource, Kernels, ShapedGlyph, ShapeOptions } from './fontFace.ts';
 export { formedGlyph, glyphCurves } from './glyphCurves.ts';

@@ -73,13 +73,13 @@ function layAt(graphemes: readonly Grapheme[], fonts: FontSet, options: LayoutOp
   );
   const baselines = baselinesOf(lines.length, fonts.primary, emMm, options);
   const layout: Layout = {
-    ...{ letters: [], baselines, emMm, sizeMm: options.sizeMm, extentMm: 0, isOverfull: false },
+    ...{ letters: [], baselines, emMm, sizeMm: options.sizeMm, extentMm: 0, lacksMm: 0 },
     ...told(shaped, fonts.primary, options),
   };
   let words = 0;
   rows.forEach((row, line) => {
-    const { places, isOverfull } = placesOf(row, baselines[line], { options, emMm, metrics });
-    layout.isOverfull ||= isOverfull;
+    const { places, lacksMm } = placesOf(row, baselines[line], { options, emMm, metrics });
+    layout.lacksMm = Math.max(layout.lacksMm, lacksMm);
     const wordOf = wordNumbers(row, words);
     words = wordOf.count;
     row.forEach(({ first, ...letter }, i) =>
@@ -157,7 +157,7 @@ interface PlaceContext {
   metrics: FontFace['metrics'];
 }
 
-type Places = { places: Pick<Letter, 'x' | 'y' | 'form' | 'turn'>[]; isOverfull: boolean };
+type Places = { places: Pick<Letter, 'x' | 'y' | 'form' | 'turn'>[]; lacksMm: number };
 
 function placesOf(row: readonly ShapedLetter[], y: number, { options, emMm, metrics }: PlaceContext): Places {
   const form = formOf(options);
@@ -173,7 +173,7 @@ function placesOf(row: readonly ShapedLetter[], y: number, { options, emMm, metr
     x += letter.advance;
     return place;
   });
-  return { places, isOverfull: false };
+  return { places, lacksMm: 0 };
 }
 
 function formOf({ widthPercent, heightPercent, slantDegrees }: LayoutOptions): Form {

@@ -93,8 +93,8 @@ export interface Layout {
   stoodIn: Map<string, string[]>;
   /** small capitals were asked of a font that has none */
   lacksSmallCapitals: boolean;
-  /** a line is longer than its circle */
-  isOverfull: boolean;
+  /** by how much a circle's radius is too small for its longest line, mm */
+  lacksMm: number;
   /** the em of every font, mm */
   emMm: number;
   /** after fitting */

@@ -31,9 +31,9 @@ const LEAST_RADIUS = 0.1;
 
 /**
  * Places of one line's letters on a circle about zero: the middle of each advance lies on the baseline's circle. Degrees count clockwise from
- * the top. `isOverfull`: the line is longer than its circle.
+ * the top. `lacksMm`: by how much the radius is too small for the line.
  */
-export function onCircle(row: CircleRow, options: CircleOptions): { places: Place[]; isOverfull: boolean } {
+export function onCircle(row: CircleRow, options: CircleOptions): { places: Place[]; lacksMm: number } {
   const { circle, trackingMm } = options;
   const radius = baselineRadius(row.y, options);
   const isClockwise = circle.direction === 'clockwise';
@@ -49,7 +49,7 @@ export function onCircle(row: CircleRow, options: CircleOptions): { places: Plac
     const angle = (circle.startDegrees * PI) / 180 + ((isClockwise ? 1 : -1) * middle) / radius;
     return placeAt(angle, radius, own, options);
   });
-  return { places, isOverfull: length > 2 * PI * radius * (1 + 1e-9) };
+  return { places, lacksMm: Math.max(0, length / (2 * PI) - radius) };
 }
 
 /** Outside, feet or heads touch the circle from outside; inside from inside; in the middle, half the capitals lie on either side. */

@@ -204,9 +204,13 @@ describe('round a circle', () => {
   });
 
   test('longer than the circle is told; a second line runs inside the first', () => {
-    expect(round('Saltglaze Row kiln opening weekend', { radiusMm: 60 }).isOverfull).toBe(true);
+    const text = 'Saltglaze Row kiln opening weekend';
+    const { lacksMm } = round(text, { radiusMm: 60 });
+    expect(lacksMm).toBeGreaterThan(100);
+    expect(round(text, { radiusMm: 60 + lacksMm - 1 }).lacksMm).toBeCloseTo(1, 6);
+    expect(round(text, { radiusMm: 60 + lacksMm + 1 }).lacksMm).toBe(0);
     const two = round('Kiln\nRow');
-    expect(two.isOverfull).toBe(false);
+    expect(two.lacksMm).toBe(0);
     expect(Math.hypot(...middles(two)[5])).toBeLessThan(200 - 50);
   });
 

@@ -1,33 +1,100 @@
+import { useIntersection } from '@mantine/hooks';
+import type { Words } from '@fictile/core';
 import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
 import { api } from '../api/index.ts';
-import { ChoiceValue } from '../ui/index.ts';
+import { ChoiceValue, type Choice } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import type { ChapterProps } from './sentenceParts.tsx';
-import { loadSamples, sampleName } from './fontSamples.ts';
+import { loadSample, sampleName } from './fontSamples.ts';
+import { number, type ChapterProps } from './sentenceParts.tsx';
 
-/** The family and style; its menu is set in the fonts themselves. */
-export function FontValue({ piece, edits }: Pick<ChapterProps, 'piece' | 'edits'>) {
-  const fonts = useQuery({ queryKey: ['fonts'], queryFn: api.listFonts, staleTime: Infinity });
-  const { family, weight } = piece.source.font;
-  const styles = (fonts.data ?? []).flatMap((f) =>
-    f.styles.map((s) => ({
-      value: `${f.family}|${s.weight}`,
-      label: `${f.family} ${s.name}`,
-      hash: s.hash,
-      style: { fontFamily: `"${sampleName(s.hash)}", var(--serif)`, fontSize: 17 },
+type Font = Words['font'];
+type Props = Pick<ChapterProps, 'piece' | 'edits'>;
+
+const useFonts = () => useQuery({ queryKey: ['fonts'], queryFn: api.listFonts, staleTime: Infinity });
+
+const keyOf = ({ family, weight, italic }: Pick<Font, 'family' | 'weight' | 'italic'>): string =>
+  `${family}|${weight}|${italic ? 'italic' : ''}`;
+
+/** The family and style. Its menu is set in the fonts themselves; arrow keys try each on the solid, Escape gives the old one back. */
+export function FontValue({ piece, edits }: Props) {
+  const families = [...(useFonts().data ?? [])].sort((a, b) => kindOrder(a.kind) - kindOrder(b.kind));
+  const { font } = piece.source;
+  const before = useRef<Font>(undefined);
+  const choices = families.flatMap((family, i) =>
+    family.styles.map((style, k): Choice<string> => ({
+      value: keyOf({ ...style, family: family.family }),
+      label: `${family.family} ${style.name}`,
+      shown: <Sample label={`${family.family} ${style.name}`} hash={style.hash} />,
+      group: k === 0 && families[i - 1]?.kind !== family.kind ? kindName(family.kind) : undefined,
     })),
-  );
+  ); // prettier-ignore
+  const take = (value: string): void => {
+    const [family, weight, italic] = value.split('|');
+    edits.words({ font: { family, weight: Number(weight), italic: italic !== '', axes: {} } }, 'font');
+  };
+  const present = nearest(choices, font);
   return (
     <ChoiceValue
       label={texts.recipe.font}
-      value={`${family}|${weight}`}
-      choices={styles}
-      shown={styles.find((s) => s.value === `${family}|${weight}`)?.label ?? family}
-      onOpen={() => loadSamples(styles.map((s) => s.hash))}
+      value={present?.value ?? keyOf(font)}
+      choices={choices}
+      shown={present?.label ?? font.family}
+      onTry={(value) => {
+        before.current ??= font;
+        if (value !== undefined) return take(value);
+        edits.words({ font: before.current }, 'font');
+        before.current = undefined;
+      }}
       onChange={(value) => {
-        const [name, heavy] = value.split('|');
-        edits.words({ font: { family: name, weight: Number(heavy), italic: false, axes: {} } });
+        before.current = undefined;
+        take(value);
       }}
     />
   );
+}
+
+const KINDS = Object.keys(texts.fontKinds);
+const kindOrder = (kind: string): number => (KINDS.includes(kind) ? KINDS.indexOf(kind) : KINDS.length);
+const kindName = (kind: string): string => (texts.fontKinds as Readonly<Record<string, string>>)[kind] ?? kind;
+
+/** A weight between two styles, of a variable font for one, goes by the family's only style. */
+function nearest(choices: readonly Choice<string>[], font: Font): Choice<string> | undefined {
+  return choices.find((c) => c.value === keyOf(font)) ?? choices.find((c) => c.value.startsWith(`${font.family}|`));
+}
+
+/** A name in its own font, which is loaded when it comes into sight. */
+function Sample({ label, hash }: { label: string; hash: string }) {
+  const { ref, entry } = useIntersection({ threshold: 0 });
+  const isSeen = entry?.isIntersecting === true;
+  useEffect(() => {
+    if (isSeen) loadSample(hash);
+  }, [isSeen, hash]);
+  return (
+    <span ref={ref} style={{ fontFamily: `"${sampleName(hash)}", var(--serif)`, fontSize: 17 }}>
+      {label}
+    </span>
+  );
+}
+
+/** The axes of a variable font, each a number in the sentence. */
+export function AxisValues({ piece, edits }: Props) {
+  const { font } = piece.source;
+  const axes = useFonts().data?.find((f) => f.family === font.family)?.axes ?? [];
+  if (axes.length === 0) return null;
+  const names: Readonly<Record<string, string>> = texts.axes;
+  const values = axes.map(({ tag, min, max, usual }) => {
+    const value = font.axes[tag] ?? (tag === 'wght' ? Math.min(max, Math.max(min, font.weight)) : usual);
+    const label = names[tag] ?? tag;
+    const step = max - min > 20 ? 10 : max - min > 2 ? 1 : 0.05;
+    const take = (next: number, key: string | undefined): void =>
+      edits.words({ font: { ...font, axes: { ...font.axes, [tag]: next } } }, key);
+    return (
+      <span key={tag}>
+        {', '}
+        {label} {number(`axis ${tag}`, { label, value, kind: 'plain', unit: '', min, max, step, usual }, take)}
+      </span>
+    );
+  });
+  return <>{values}</>;
 }

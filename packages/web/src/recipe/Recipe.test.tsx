@@ -90,7 +90,7 @@ test('a row of typed letters undoes as one', async () => {
 const value = (name: string) => screen.getByRole('spinbutton', { name });
 const focus = (name: string): void => act(() => value(name).focus());
 const pick = async (name: RegExp, item: string): Promise<void> => {
-  await userEvent.click(screen.getByRole('button', { name }));
+  await userEvent.click(await screen.findByRole('button', { name }));
   await userEvent.click(await screen.findByRole('menuitem', { name: item }));
 };
 
@@ -232,6 +232,55 @@ test('a locked piece says so and takes no value until it is unlocked', async () 
   expect(screen.getByText(/This piece is locked/)).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Unlock' }));
   expect(piece().locked).toBe(false);
+});
+
+describe('words', () => {
+  test('go round a circle, and back to straight with Delete', async () => {
+    await pick(/^Set: /, 'round a circle');
+    expect(piece().source.line).toMatchObject({ kind: 'circle', radiusMm: 216, direction: 'clockwise' });
+    await pick(/^Way round/, 'counter-clockwise');
+    expect(piece().source.line).toMatchObject({ direction: 'counter', startDegrees: 180 });
+    focus('Spread over');
+    expect(value('Spread over').textContent).toBe('as long as it is');
+    await userEvent.keyboard('{ArrowUp}');
+    expect(value('Spread over').textContent).toBe('5°');
+    act(() => screen.getByRole('button', { name: /^Set: / }).focus());
+    await userEvent.keyboard('{Delete}');
+    expect(piece().source.line).toEqual({ kind: 'straight' });
+  });
+
+  test('are fitted to a width that the sentence then asks for', async () => {
+    await userEvent.click(screen.getAllByRole('button', { name: 'more' })[0]);
+    await pick(/^Fitted: /, 'to a width');
+    focus('Whole width');
+    await userEvent.keyboard('{Enter}30cm{Enter}');
+    await pick(/^Fitting: /, 'only shrinking');
+    expect(piece().source.fit).toMatchObject({ to: 'width', widthMm: 300, onlyShrink: true });
+  });
+
+  test('take features by their tags; what is none is not taken', async () => {
+    await userEvent.click(screen.getAllByRole('button', { name: 'more' })[0]);
+    const type = async (text: string): Promise<void> => {
+      await userEvent.click(await screen.findByRole('button', { name: /^Features: / }));
+      const field = screen.getByRole('textbox', { name: 'Features' });
+      await userEvent.clear(field);
+      await userEvent.type(field, `${text}{Enter}`);
+    };
+    await type('liga=0, ss01');
+    expect(piece().source.features).toEqual({ liga: 0, ss01: 1 });
+    await type('ligatures');
+    expect(piece().source.features).toEqual({ liga: 0, ss01: 1 });
+  });
+
+  test('try fonts as the arrow keys reach them; Escape gives the old one back and leaves nothing to undo', async () => {
+    await userEvent.click(screen.getByRole('button', { name: /^Font/ }));
+    await screen.findByRole('menuitem', { name: 'Pacifico Regular' });
+    await userEvent.keyboard('{ArrowDown}{ArrowDown}');
+    await waitFor(() => expect(piece().source.font.family).toBe('Pacifico'));
+    await userEvent.keyboard('{Escape}');
+    await waitFor(() => expect(piece().source.font.family).toBe('Zilla Slab'));
+    expect(store.state.history.past).toHaveLength(0);
+  });
 });
 
 describe('several pieces', () => {

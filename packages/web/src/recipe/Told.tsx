@@ -44,6 +44,9 @@ function cureOf(remark: Remark): Cure | undefined {
       return (edits) => edits.solid({ depthMm: Math.ceil(remark.params.askedMm) });
     case 'LETTERS_CROSS':
       return (edits) => edits.words({ letters: 'joined' });
+    case 'CIRCLE_OVERFULL':
+      return (edits, { source: { line } }) =>
+        line.kind === 'circle' && edits.words({ line: { ...line, radiusMm: remark.params.neededMm } });
     case 'OVER_BUDGET':
       return (edits, piece) => edits.faces({ toleranceMm: Math.min(10, piece.body.faces.toleranceMm * 4) });
     default:

@@ -64,6 +64,45 @@ const BACKS: Readonly<Record<'same' | 'own', ReactNode>> = {
   own: <Picture lines="M10 2V16M3 5H6A2 2 0 0 1 8 7V15" meant="M17 5H12V15" />,
 };
 
+const SIZES: Readonly<Record<Words['sizeBy'], ReactNode>> = {
+  capitals: <Picture lines="M4 14V4H9M4 9H8M12 9V14H16V9H12" meant="M18 4V14" />,
+  xHeight: <Picture lines="M4 14V4H9M4 9H8M12 9V14H16V9H12" meant="M18 9V14" />,
+  em: <Picture lines="M4 14V4H9M4 9H8M12 9V14H16V9H12" meant="M18 2V17" />,
+};
+const LINES: Readonly<Record<Words['line']['kind'], ReactNode>> = {
+  straight: <Picture lines="M4 12V6M8 12V6M12 12V6M16 12V6" meant="M2 14H18" />,
+  circle: <Picture lines="M3 6L5 8M10 2V5M17 6L15 8" meant="M4 14A7 7 0 0 1 16 14" />,
+};
+const RING = 'M4 16A7 7 0 0 1 16 16';
+const SIDES: Readonly<Record<'outside' | 'center' | 'inside', ReactNode>> = {
+  outside: <Picture lines="M10 3V8" meant={RING} />,
+  center: <Picture lines="M10 6V12" meant={RING} />,
+  inside: <Picture lines="M10 10V15" meant={RING} />,
+};
+const WAYS: Readonly<Record<'clockwise' | 'counter', ReactNode>> = {
+  clockwise: <Picture lines="M4 12A7 7 0 0 1 15 6" meant="M12 5L15 6L15 9" />,
+  counter: <Picture lines="M4 6A7 7 0 0 0 15 12" meant="M12 13L15 12L15 9" />,
+};
+const ON_CIRCLE: Readonly<Record<'turned' | 'sheared', ReactNode>> = {
+  turned: <Picture lines="M4 8L6 12M10 5V9M16 8L14 12" />,
+  sheared: <Picture lines="M5 8V13M10 5V9M15 8V13" />,
+};
+const FITS: Readonly<Record<Words['fit']['to'], ReactNode>> = {
+  none: <Picture lines="M6 13L10 5L14 13" />,
+  width: <Picture lines="M6 13L10 5L14 13" meant="M2 3V15M18 3V15" />,
+  height: <Picture lines="M6 13L10 5L14 13" meant="M3 4H17M3 14H17" />,
+  box: <Picture lines="M6 13L10 5L14 13" meant="M2 3H18V15H2Z" />,
+};
+const FIT_HOWS: Readonly<Record<'both' | 'shrink', ReactNode>> = {
+  both: <Picture lines="M10 3V15" meant="M8 9H3L5 7M3 9L5 11M12 9H17L15 7M17 9L15 11" />,
+  shrink: <Picture lines="M10 3V15" meant="M3 9H8L6 7M8 9L6 11M17 9H12L14 7M12 9L14 11" />,
+};
+const CAPITALS: Readonly<Record<Words['capitals'], ReactNode>> = {
+  typed: <Picture lines="M2 14L6 4L10 14M4 10H8M13 14A2.5 2.5 0 1 1 13 9M17 8V14" />,
+  upper: <Picture lines="M1 14L5 4L9 14M3 10H7M11 14L15 4L19 14M13 10H17" />,
+  small: <Picture lines="M1 14L5 4L9 14M3 10H7M12 14L15 7L18 14M13 12H17" />,
+};
+
 export const PICTURES = {
   edges: EDGES,
   aligns: ALIGNS,
@@ -75,4 +114,12 @@ export const PICTURES = {
   stands: STANDS,
   holds: HOLDS,
   backs: BACKS,
+  sizesBy: SIZES,
+  lines: LINES,
+  sides: SIDES,
+  ways: WAYS,
+  circleLetters: ON_CIRCLE,
+  fits: FITS,
+  fitHows: FIT_HOWS,
+  capitals: CAPITALS,
 };

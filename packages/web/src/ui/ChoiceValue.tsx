@@ -1,14 +1,16 @@
 import { Menu } from '@mantine/core';
 import { IconCheck } from '@tabler/icons-react';
-import type { CSSProperties, ReactNode } from 'react';
+import { Fragment, useRef, type ReactNode } from 'react';
 import classes from './values.module.css';
 
 export interface Choice<T extends string> {
   value: T;
   label: string;
   picture?: ReactNode;
-  /** of its words, where those show what is meant */
-  style?: CSSProperties;
+  /** drawn instead of the label */
+  shown?: ReactNode;
+  /** the first of a group stands under this heading */
+  group?: string;
 }
 
 export interface ChoiceValueProps<T extends string> {
@@ -16,21 +18,27 @@ export interface ChoiceValueProps<T extends string> {
   value: T;
   choices: readonly Choice<T>[];
   usual?: T;
-  /** drawn before the words */
-  mark?: ReactNode;
   /** when the value is none of the choices */
   shown?: string;
-  onOpen?: () => void;
+  /** tried at once as arrow keys or the pointer reach it; `undefined` takes the trial back */
+  onTry?: (value: T | undefined) => void;
   onChange: (value: T) => void;
-  children?: ReactNode;
 }
 
 /** A word inside a sentence that opens a menu of others. */
 export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
-  const { label, value, choices, usual, mark, shown, onOpen, onChange, children } = props;
+  const { label, value, choices, usual, shown, onTry, onChange } = props;
   const present = shown ?? choices.find((choice) => choice.value === value)?.label ?? value;
+  const isTaken = useRef(false);
   return (
-    <Menu position="bottom-start" withinPortal trapFocus returnFocus onOpen={onOpen}>
+    <Menu
+      position="bottom-start"
+      withinPortal
+      trapFocus
+      returnFocus
+      onOpen={() => (isTaken.current = false)}
+      onClose={() => !isTaken.current && onTry?.(undefined)}
+    >
       <Menu.Target>
         <button
           type="button"
@@ -40,23 +48,26 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
             if (event.key === 'Delete' && usual !== undefined) onChange(usual);
           }}
         >
-          {mark}
           {present}
         </button>
       </Menu.Target>
       <Menu.Dropdown mah={420} style={{ overflowY: 'auto' }}>
         {choices.map((choice) => (
-          <Menu.Item
-            key={choice.value}
-            leftSection={choice.picture}
-            rightSection={choice.value === value ? <IconCheck size={14} aria-hidden /> : undefined}
-            style={choice.style}
-            onClick={() => onChange(choice.value)}
-          >
-            {choice.label}
-          </Menu.Item>
+          <Fragment key={choice.value}>
+            {choice.group && <Menu.Label>{choice.group}</Menu.Label>}
+            <Menu.Item
+              leftSection={choice.picture}
+              rightSection={choice.value === value ? <IconCheck size={14} aria-hidden /> : undefined}
+              onFocus={() => onTry?.(choice.value)}
+              onClick={() => {
+                isTaken.current = true;
+                onChange(choice.value);
+              }}
+            >
+              {choice.shown ?? choice.label}
+            </Menu.Item>
+          </Fragment>
         ))}
-        {children}
       </Menu.Dropdown>
     </Menu>
   );

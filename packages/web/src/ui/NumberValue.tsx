@@ -8,6 +8,8 @@ export interface NumberValueProps {
   kind: QuantityKind;
   /** as it stands behind the number */
   unit: string;
+  /** said instead of 0 */
+  zero?: string;
   min: number;
   max: number;
   step: number;
@@ -50,7 +52,7 @@ function stepOf({ step, whole }: NumberValueProps, event: { shiftKey: boolean; a
 }
 
 function Shown(props: NumberValueProps & { onType: (typing: Typing) => void }) {
-  const { label, value, unit, min, max, usual, onChange, onType } = props;
+  const { label, value, unit, zero, min, max, usual, onChange, onType } = props;
   const drag = useRef<{ x: number; from: number; moved: boolean }>(undefined);
   const onKeyDown = (event: KeyboardEvent): void => {
     const direction = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
@@ -94,8 +96,7 @@ function Shown(props: NumberValueProps & { onType: (typing: Typing) => void }) {
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
     >
-      {shownNumber(value)}
-      {unit === '' || unit === '°' ? unit : `\u00a0${unit}`}
+      {value === 0 && zero ? zero : `${shownNumber(value)}${unit === '' || unit === '°' ? unit : `\u00a0${unit}`}`}
     </button>
   );
 }

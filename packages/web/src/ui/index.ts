@@ -9,5 +9,6 @@ export { NumberValue } from './NumberValue.tsx';
 export type { NumberValueProps } from './NumberValue.tsx';
 export { Sentence } from './Sentence.tsx';
 export { SidePanel } from './SidePanel.tsx';
+export { TextValue } from './TextValue.tsx';
 export { Swatch } from './Swatch.tsx';
 export { saveFile } from './saveFile.ts';

@@ -1,4 +1,4 @@
-import { caretStops, nearestStop, type CaretStop, type Piece, type ShownPiece } from '@fictile/core';
+import { caretStops, nearestStop, type Piece, type ShownPiece } from '@fictile/core';
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Vector3, type Group } from 'three';
@@ -53,35 +53,40 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
         onPointerMove={(event) => isDragging.current && set(event, true)}
         onPointerUp={() => (isDragging.current = false)}
       >
-        <planeGeometry
-          args={[shown.letters.length * height * 4 + height * 8, height * (line.baselines.length * 4 + 4)]}
-        />
+        <planeGeometry args={catchSize(shown, height)} />
       </mesh>
-      {selectionRows(stops, place).map(([from, to]) => (
-        <mesh key={from.at} position={[(from.x + to.x) / 2, from.y + (line.up + line.down) / 2, front]} renderOrder={2}>
-          <planeGeometry args={[Math.max(Math.abs(to.x - from.x), height * 0.02), height]} />
-          <meshBasicMaterial color="#22489c" transparent opacity={0.28} depthTest={false} toneMapped={false} />
-        </mesh>
+      {selected(piece, letters, place).map(({ id, x, y, turn, advance }) => (
+        <group key={id} position={[x, y, front]} rotation-z={turn}>
+          <mesh position={[advance / 2, (line.up + line.down) / 2, 0]} renderOrder={2} raycast={() => null}>
+            <planeGeometry args={[Math.max(advance, height * 0.02), height]} />
+            <meshBasicMaterial color="#22489c" transparent opacity={0.28} depthTest={false} toneMapped={false} />
+          </mesh>
+        </group>
       ))}
       {caret && isOn && (
-        <mesh position={[caret.x, caret.y + (line.up + line.down) / 2, front]} renderOrder={3}>
-          <boxGeometry args={[height * 0.018, height, height * 0.006]} />
-          <meshBasicMaterial color="#22489c" depthTest={false} toneMapped={false} />
-        </mesh>
+        <group position={[caret.x, caret.y, front]} rotation-z={caret.turn}>
+          <mesh position={[0, (line.up + line.down) / 2, 0]} renderOrder={3} raycast={() => null}>
+            <boxGeometry args={[height * 0.018, height, height * 0.006]} />
+            <meshBasicMaterial color="#22489c" depthTest={false} toneMapped={false} />
+          </mesh>
+        </group>
       )}
     </group>
   );
 }
 
-/** First and last stop of the selection in each line it touches. */
-function selectionRows(stops: readonly CaretStop[], { focus, anchor }: CaretPlace): [CaretStop, CaretStop][] {
-  if (focus === anchor) return [];
-  const inside = stops.filter((s) => s.at >= Math.min(focus, anchor) && s.at <= Math.max(focus, anchor));
-  const lines = [...new Set(inside.map((s) => s.line))];
-  return lines.map((line) => {
-    const row = inside.filter((s) => s.line === line);
-    return [row[0], row[row.length - 1]];
-  });
+/** Wide enough that clicks beside the words are caught too. */
+function catchSize({ letters, line }: ShownPiece, height: number): [number, number] {
+  const far = Math.max(0, ...letters.map((l) => Math.max(Math.abs(l.x), Math.abs(l.y))));
+  return [4 * far + letters.length * height * 2 + height * 8, 4 * far + height * (line.baselines.length * 4 + 4)];
+}
+
+/** The letters of which a grapheme is selected. */
+function selected(piece: Piece, letters: ShownPiece['letters'], { focus, anchor }: CaretPlace): ShownPiece['letters'] {
+  const [from, to] = [Math.min(focus, anchor), Math.max(focus, anchor)];
+  if (from === to) return [];
+  const ids = new Set(piece.source.graphemes.slice(from, to).map((g) => g.id));
+  return letters.filter((letter) => ids.has(letter.id));
 }
 
 /** On right after every move; steady for those who asked for less motion. */

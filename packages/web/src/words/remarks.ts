@@ -14,7 +14,7 @@ export function remarkText(remark: Remark): string {
     case 'SMALL_CAPITALS_MISSING':
       return `${remark.params.font} has no small capitals; the letters stay as typed.`;
     case 'CIRCLE_OVERFULL':
-      return 'The words are longer than their circle, so their ends overlap. Make them smaller or the circle wider.';
+      return `The words are longer than their circle, so their ends overlap. From a radius of ${remark.params.neededMm} mm on they fit.`;
     case 'FLAT_SHEET':
       return 'Raised 0 mm: a flat sheet, open at its rim.';
     case 'EDGES_SCALED':
@@ -49,6 +49,8 @@ export function cureText(remark: Remark): string {
       return `Raise ${Math.ceil(remark.params.askedMm)} mm`;
     case 'LETTERS_CROSS':
       return 'Join them';
+    case 'CIRCLE_OVERFULL':
+      return `Use ${remark.params.neededMm} mm`;
     case 'OVER_BUDGET':
       return 'Coarser curves';
     default:

@@ -104,6 +104,7 @@ describe('make', () => {
     expect((await report({ text: 'Kiln', fitWidth: 300, fitHeight: 20 })).size[1]).toBeCloseTo(20, 1);
     expect((await report({ text: 'I', around: '10cm', aroundSide: 'center' })).remarks).toEqual(['FLAT_SHEET']);
     expect((await report({ text: 'К', font: 'Zilla Slab' })).remarks).toContain('FONT_STOOD_IN');
+    expect((await report({ text: 'I', outline: '40mm' })).remarks).toContain('WALL_FILLS');
     const widths = [];
     for (const axis of ['wght=300', 'wght=1000'])
       widths.push((await report({ text: 'l', font: 'Recursive', axis })).size[0]);

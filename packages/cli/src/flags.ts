@@ -37,6 +37,7 @@ export const MAKE_FLAGS = {
   'fit-height': length(0.1, 100_000),
   around: length(0.1, 100_000),
   'around-side': choice('outside', 'center', 'inside'),
+  outline: length(0.01, 1000),
   depth: length(),
   edge: choice('plain', 'chamfer', 'round'),
   'edge-in': length(0, 1000),

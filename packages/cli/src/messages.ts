@@ -93,6 +93,8 @@ export function remarkText(remark: Remark): string {
       return `${remark.params.font} has no small capitals: the letters stay as typed.`;
     case 'CIRCLE_OVERFULL':
       return `A line is longer than its circle, its ends overlap: from a radius of ${mm(remark.params.neededMm)} on it fits.`;
+    case 'WALL_FILLS':
+      return `Strokes are thinner than the wall, these letters stay full: ${remark.params.letters}`;
     case 'FLAT_SHEET':
       return 'Depth 0: a flat sheet, open on purpose.';
     case 'EDGES_SCALED':

@@ -39,6 +39,8 @@ export interface RemarkParams {
   SMALL_CAPITALS_MISSING: { font: string };
   /** A line is longer than the circle it runs round; from this radius on it fits. */
   CIRCLE_OVERFULL: { neededMm: number };
+  /** Strokes of these letters are thinner than the wall of hollow letters: they stay full. */
+  WALL_FILLS: { letters: string };
   /** Depth 0: a flat sheet, open on purpose. */
   FLAT_SHEET: Record<string, never>;
   /** Front and back edge together are deeper than the body; both were scaled. */

@@ -31,6 +31,7 @@ export function usualWords(graphemes: readonly string[]): Words {
     direction: 'auto',
     line: { kind: 'straight' },
     letters: 'joined',
+    contour: { kind: 'full' },
   };
 }
 
@@ -40,6 +41,15 @@ export const usualStretch = (): Pick<
   Words,
   'wordSpacePercent' | 'widthPercent' | 'heightPercent' | 'slantDegrees' | 'capitals'
 > => ({ wordSpacePercent: 100, widthPercent: 100, heightPercent: 100, slantDegrees: 0, capitals: 'typed' });
+
+/** Hollow letters, until somebody says otherwise. */
+export const usualHollow = (): Extract<Words['contour'], { kind: 'hollow' }> => ({
+  kind: 'hollow',
+  wallMm: 3,
+  side: 'inside',
+  count: 1,
+  gapMm: 2,
+});
 
 /** A line of words round a circle, until somebody says otherwise. */
 export const usualCircle = (): Extract<Words['line'], { kind: 'circle' }> => ({

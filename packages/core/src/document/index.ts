@@ -1,4 +1,13 @@
-export { newPiece, newProject, usualBody, usualCircle, usualPlacement, usualView, usualWords } from './defaults.ts';
+export {
+  newPiece,
+  newProject,
+  usualBody,
+  usualCircle,
+  usualHollow,
+  usualPlacement,
+  usualView,
+  usualWords,
+} from './defaults.ts';
 export { applyEdit, spliceBetween } from './edits.ts';
 export type { Edit } from './edits.ts';
 export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';

@@ -37,6 +37,7 @@ const toVersion4: Migration = (document) =>
       fit: usualFit(),
       ...usualStretch(),
       line: { kind: 'straight' },
+      contour: { kind: 'full' },
     },
   }));
 

@@ -51,6 +51,19 @@ const lineSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 
+/** Full letters, or bands along their outlines. */
+const contourSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('full') }),
+  z.object({
+    kind: z.literal('hollow'),
+    wallMm: length(0.01, 1000),
+    /** where the first wall lies */
+    side: z.enum(['inside', 'center', 'outside']),
+    count: z.number().int().min(1).max(20).meta(value('count', false)),
+    gapMm: length(0.01, 1000),
+  }),
+]);
+
 export const wordsSchema = z.object({
   kind: z.literal('words'),
   graphemes: z.array(graphemeSchema).max(LIMITS.graphemes),
@@ -82,6 +95,7 @@ export const wordsSchema = z.object({
   direction: z.enum(['ltr', 'rtl', 'auto']),
   line: lineSchema,
   letters: z.enum(['joined', 'apart']),
+  contour: contourSchema,
 });
 
 const idsAreOwn = ({ graphemes, nextId }: { graphemes: { id: number }[]; nextId: number }): boolean =>

@@ -11,7 +11,7 @@ import {
 } from '../lettering/index.ts';
 import type { Transform } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import { LARGEST_EXTENT_MM } from '../outline/index.ts';
+import { LARGEST_EXTENT_MM, type Bands } from '../outline/index.ts';
 import {
   covers,
   findFamily,
@@ -134,6 +134,7 @@ export class Engine {
         back: backEdge(solid),
         toleranceMm: faces.toleranceMm,
         apart: words.letters === 'apart',
+        bands: bandsOf(words.contour),
         seed: this.#tools.seed ?? 1,
         faceBudget: project.faceBudget,
       },
@@ -221,6 +222,13 @@ const asKept = (evaluated: Evaluated, { placement }: Piece): Evaluated => ({
   transform: pieceTransform(placement, evaluated.clusters),
   built: { ...evaluated.built, wavefronts: 0, lifted: 0 },
 });
+
+/** Mm. */
+function bandsOf(contour: Piece['source']['contour']): Bands | undefined {
+  if (contour.kind === 'full') return undefined;
+  const { wallMm, side, count, gapMm } = contour;
+  return { outward: wallMm * { inside: 0, center: 0.5, outside: 1 }[side], wide: wallMm, count, gap: gapMm };
+}
 
 const backEdge = (solid: Piece['body']['solid']): Edge => (solid.backAsFront ? solid.front : solid.back);
 

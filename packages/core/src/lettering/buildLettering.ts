@@ -1,6 +1,6 @@
 import { remark, type Remark, type RunContext } from '../base/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
-import { gridStep } from '../outline/index.ts';
+import { gridStep, type Bands } from '../outline/index.ts';
 import {
   buildSection,
   flatBytes,
@@ -13,7 +13,7 @@ import {
   type Section,
 } from '../solid/index.ts';
 import type { Layout } from '../text/index.ts';
-import type { LetteringCaches } from './caches.ts';
+import type { ClusterFlat, LetteringCaches } from './caches.ts';
 import { clusterOutline, findClusters, type Cluster } from './clusters.ts';
 import { emInSteps, type DrawingScale } from './letterOutline.ts';
 
@@ -24,6 +24,8 @@ export interface LetteringOptions {
   back: EdgeShape;
   toleranceMm: number;
   apart: boolean;
+  /** hollow letters, mm; undefined: full ones */
+  bands: Bands | undefined;
   seed: number;
   faceBudget: number;
 }
@@ -60,7 +62,12 @@ export async function buildLettering(
   tools: { caches: LetteringCaches; context: RunContext },
 ): Promise<Lettering | undefined> {
   const step = gridStep(Math.max(layout.extentMm, options.depthMm));
-  const scale: DrawingScale = { emMm: layout.emMm, step, toleranceMm: options.toleranceMm };
+  const scale: DrawingScale = {
+    emMm: layout.emMm,
+    step,
+    toleranceMm: options.toleranceMm,
+    bands: options.bands && inSteps(options.bands, step),
+  };
   const { clusters, crossing } = findClusters(layout.letters, scale, tools.caches, options.apart);
   const { section, remarks: ofSection } = buildSection({
     depthMm: options.depthMm,
@@ -79,6 +86,7 @@ export async function buildLettering(
     seed: options.seed,
     caches: tools.caches,
     built,
+    filled: [],
   };
   const solids: BuiltCluster[] = [];
   const z = {
@@ -112,10 +120,24 @@ export async function buildLettering(
     await tools.context.breathe();
   }
   if (job.isSheet && solids.length > 0) remarks.push(remark('FLAT_SHEET', {}));
-  if (crossing.length > 0)
-    remarks.push(remark('LETTERS_CROSS', { letters: crossing.map((i) => layout.letters[i].text).join(' ') }));
+  if (job.filled.length > 0) remarks.push(remark('WALL_FILLS', { letters: textsOf(layout, job.filled) }));
+  if (crossing.length > 0) remarks.push(remark('LETTERS_CROSS', { letters: textsOf(layout, crossing) }));
   return { clusters: solids, remarks: [...remarks, ...told.remarks()], built };
 }
+
+/** Not more than anybody reads. */
+const textsOf = (layout: Layout, letters: readonly number[]): string =>
+  letters
+    .slice(0, 40)
+    .map((i) => layout.letters[i].text)
+    .join(' ');
+
+const inSteps = ({ outward, wide, count, gap }: Bands, step: number): Bands => ({
+  outward: Math.round(outward / step),
+  wide: Math.max(1, Math.round(wide / step)),
+  count,
+  gap: Math.max(1, Math.round(gap / step)),
+});
 
 interface ClusterJob {
   scale: DrawingScale;
@@ -124,6 +146,8 @@ interface ClusterJob {
   seed: number;
   caches: LetteringCaches;
   built: LetteringStats;
+  /** letters that stayed full */
+  filled: number[];
 }
 
 function flatKey(cluster: Cluster, { section, isSheet, seed }: ClusterJob): string {
@@ -140,7 +164,8 @@ function solidKey(cluster: Cluster, job: ClusterJob): string {
 }
 
 function buildCluster(cluster: Cluster, job: ClusterJob): { mesh: PolygonMesh; flat: FlatWavefront } {
-  const flat = clusterFlat(cluster, job);
+  const { flat, isFull } = clusterFlat(cluster, job);
+  if (isFull) job.filled.push(...cluster.members.map((m) => m.letter));
   const key = solidKey(cluster, job);
   const known = job.caches.solids.get(key);
   if (known) return { mesh: known, flat };
@@ -162,20 +187,22 @@ const straightSection = (section: Section): Section => ({
   part: ['wall'],
 });
 
-function clusterFlat(cluster: Cluster, job: ClusterJob): FlatWavefront {
+function clusterFlat(cluster: Cluster, job: ClusterJob): ClusterFlat {
   const key = flatKey(cluster, job);
   const known = job.caches.flats.get(key);
   if (known) return known;
   const { section, isSheet } = job;
-  const flat = flatWavefront(clusterOutline(cluster, job.scale), {
+  const { outline, isFull } = clusterOutline(cluster, job.scale);
+  const flat = flatWavefront(outline, {
     layers: isSheet ? [] : sectionLayers(section),
     capInsets: isSheet ? [0] : [section.inset[0], section.inset[section.inset.length - 1]],
     em: emInSteps(job.scale),
     seed: job.seed,
   });
   job.built.wavefronts++;
-  job.caches.flats.set(key, flat, flatBytes(flat));
-  return flat;
+  const made = { flat, isFull };
+  job.caches.flats.set(key, made, flatBytes(flat));
+  return made;
 }
 
 /** Collects what is to be told of the ladder's rungs and of ridges, by letter. */

@@ -3,6 +3,12 @@ import type { PolygonMesh } from '../mesh/index.ts';
 import type { Conditioned } from '../outline/index.ts';
 import type { FlatWavefront } from '../solid/index.ts';
 
+/** A cluster's plan; `isFull`: hollow was asked for, and no room was left inside. */
+export interface ClusterFlat {
+  flat: FlatWavefront;
+  isFull: boolean;
+}
+
 /** What stays between two evaluations; bounded in bytes. */
 export interface LetteringCaches {
   /** conditioned outlines of single letters */
@@ -10,7 +16,7 @@ export interface LetteringCaches {
   /** whether two letters at a certain distance touch */
   contacts: ByteCache<boolean>;
   /** proved plans of clusters: what dragging the depth does not change */
-  flats: ByteCache<FlatWavefront>;
+  flats: ByteCache<ClusterFlat>;
   /** clusters lifted to solids */
   solids: ByteCache<PolygonMesh>;
 }

@@ -1,4 +1,4 @@
-import { OPENING_EM, boundingBox, condition, placed, touches, type Outline } from '../outline/index.ts';
+import { OPENING_EM, boundingBox, condition, hollow, placed, touches, type Outline } from '../outline/index.ts';
 import type { Letter } from '../text/index.ts';
 import type { LetteringCaches } from './caches.ts';
 import { emInSteps, letterOutline, outlineKey, type DrawingScale } from './letterOutline.ts';
@@ -49,14 +49,23 @@ export function findClusters(
   const pairs = touchingPairs(drawn, scale, caches);
   if (apart) {
     const crossing = [...new Set(pairs.flat())].sort((a, b) => a - b).map((i) => drawn[i].letter);
-    return { clusters: drawn.map((d) => clusterOf([d])), crossing };
+    return { clusters: drawn.map((d) => clusterOf([d], scale)), crossing };
   }
-  return { clusters: groups(drawn.length, pairs).map((group) => clusterOf(group.map((i) => drawn[i]))), crossing: [] };
+  return {
+    clusters: groups(drawn.length, pairs).map((group) =>
+      clusterOf(
+        group.map((i) => drawn[i]),
+        scale,
+      ),
+    ),
+    crossing: [],
+  };
 }
 
 /** Sweep over the letters' boxes from left to right; near ones are compared edge by edge, once for each pair of shapes and offset. */
 function touchingPairs(drawn: readonly Placed[], scale: DrawingScale, caches: LetteringCaches): [number, number][] {
-  const distance = OPENING_EM * emInSteps(scale);
+  // bands that reach outwards meet sooner
+  const distance = OPENING_EM * emInSteps(scale) + 2 * Math.max(0, scale.bands?.outward ?? 0);
   const boxes = drawn.map((d) => boundingBox(d.outline));
   const order = drawn.map((_, i) => i).sort((i, j) => drawn[i].x + boxes[i].minX - drawn[j].x - boxes[j].minX || i - j);
   const pairs: [number, number][] = [];
@@ -97,7 +106,7 @@ function groups(count: number, pairs: readonly [number, number][]): number[][] {
   return [...rows.values()];
 }
 
-function clusterOf(parts: readonly Placed[]): Cluster {
+function clusterOf(parts: readonly Placed[], { bands }: DrawingScale): Cluster {
   const { x, y } = parts[0];
   const members = parts.map((p) => ({
     letter: p.letter,
@@ -106,11 +115,25 @@ function clusterOf(parts: readonly Placed[]): Cluster {
     outline: p.outline,
     outlineKey: p.outlineKey,
   }));
-  return { key: members.map((m) => `${m.outlineKey}+${m.dx},${m.dy}`).join(' & '), x, y, members };
+  const drawn = members.map((m) => `${m.outlineKey}+${m.dx},${m.dy}`).join(' & ');
+  return { key: bands ? `${drawn} ~ ${Object.values(bands).join(' ')}` : drawn, x, y, members };
 }
 
 /** The outline of a whole cluster about its origin, its members united; edges carry the member's place in the cluster. */
-export function clusterOutline(cluster: Cluster, scale: DrawingScale): Outline {
+export function clusterOutline(cluster: Cluster, scale: DrawingScale): ClusterOutline {
+  const full = unitedOutline(cluster, scale);
+  if (!scale.bands) return { outline: full, isFull: false };
+  const { rings, isFull } = hollow(full, scale.bands);
+  return { outline: condition(rings, emInSteps(scale)).outline, isFull };
+}
+
+export interface ClusterOutline {
+  outline: Outline;
+  /** hollow was asked for, and no room was left inside */
+  isFull: boolean;
+}
+
+function unitedOutline(cluster: Cluster, scale: DrawingScale): Outline {
   if (cluster.members.length === 1) return cluster.members[0].outline;
   const rings = cluster.members.flatMap((m, i) => placed(m.outline, m.dx, m.dy, i));
   return condition(rings, emInSteps(scale)).outline;

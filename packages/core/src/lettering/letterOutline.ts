@@ -1,4 +1,4 @@
-import { condition, flatten, outlineBytes, type Conditioned } from '../outline/index.ts';
+import { condition, flatten, outlineBytes, type Bands, type Conditioned } from '../outline/index.ts';
 import { formedGlyph, type Letter } from '../text/index.ts';
 import type { LetteringCaches } from './caches.ts';
 
@@ -9,6 +9,8 @@ export interface DrawingScale {
   /** grid step, mm */
   step: number;
   toleranceMm: number;
+  /** hollow letters; undefined: full ones */
+  bands: Bands | undefined;
 }
 
 /** What a letter's drawing depends on besides the scale. */

@@ -13,6 +13,7 @@ const USUAL: LetteringOptions = {
   back: { ...EDGE, kind: 'plain' },
   toleranceMm: 0.2,
   apart: false,
+  bands: undefined,
   seed: 1,
   faceBudget: 100_000,
 };
@@ -158,4 +159,57 @@ test('the same words give the same mesh, whatever was built before', async () =>
   await built('glaze salt', { font: 'Work Sans' });
   const warm = assemble((await built('Saltglaze', { font: 'Work Sans' })).clusters);
   expect(warm).toEqual(cold);
+});
+
+describe('hollow letters', () => {
+  const hollow = (outward: number, wide: number, more: Partial<LetteringOptions> = {}) => ({
+    options: {
+      depthMm: 10,
+      front: { ...EDGE, kind: 'plain' } as const,
+      bands: { outward, wide, count: 1, gap: 1 },
+      ...more,
+    },
+  });
+  const volume = async (text: string, choices: Choices): Promise<number> =>
+    checkMesh(assemble((await built(text, choices)).clusters)).volumeMm3;
+
+  test.each([
+    ['inside', 0],
+    ['in the middle', 1],
+    ['outside', 2],
+  ])('a wall %s is sound, and as wide as it is asked for', async (_, outward) => {
+    const { clusters, remarks } = await built('L', hollow(outward, 2));
+    const report = checkMesh(assemble(clusters));
+    expect(report).toMatchObject({ shells: 1, closed: true, manifold: true, outward: true, crossingFaces: 0 });
+    expect(remarks).toEqual([]);
+    // what lies inside the wall is what a letter drawn narrower by it would be
+    const full = await volume('L', hollow(outward, 500));
+    const inner = full - report.volumeMm3;
+    const wider = await volume('L', hollow(outward, 2.5));
+    expect(full - wider).toBeLessThan(inner);
+  });
+
+  test('the wall of a bar is as wide as it is asked for, to the grid', async () => {
+    const bar = { font: 'Work Sans', ...hollow(0, 1) }; // its bar is a plain rectangle
+    const [wide, high] = checkMesh(assemble((await built('|', bar)).clusters)).sizeMm;
+    expect((await volume('|', bar)) / 10).toBeCloseTo(wide * high - (wide - 2) * (high - 2), 6);
+  });
+
+  test('several contours, one in the other', async () => {
+    const { clusters } = await built('O', hollow(0, 1, { bands: { outward: 0, wide: 1, count: 3, gap: 1 } }));
+    expect(checkMesh(assemble(clusters))).toMatchObject({ shells: 6, closed: true, crossingFaces: 0 }); // along either rim
+  });
+
+  test('strokes thinner than the wall stay full, and that is told, from the cache too', async () => {
+    for (let i = 0; i < 2; i++)
+      expect((await built('Il', hollow(0, 40))).remarks).toEqual([{ code: 'WALL_FILLS', params: { letters: 'I l' } }]);
+  });
+
+  test('letters that grow into each other share their contour', async () => {
+    const near = { ...hollow(6, 2), layout: { tracking: -20 } };
+    const { clusters } = await built('HH', near);
+    expect(clusters).toHaveLength(1);
+    expect(checkMesh(assemble(clusters))).toMatchObject({ closed: true, manifold: true, crossingFaces: 0 });
+    expect(new Set(assemble(clusters).regions.map((r) => r.letter))).toEqual(new Set([0, 1]));
+  });
 });

@@ -5,6 +5,8 @@ export { contact } from './contact.ts';
 export { CurveBuilder, pointAt } from './curves.ts';
 export type { CurveTable } from './curves.ts';
 export { flatten } from './flatten.ts';
+export { hollow } from './hollow.ts';
+export type { Bands } from './hollow.ts';
 export { gridStep, LARGEST_EXTENT_MM } from './grid.ts';
 export { doubledArea, fromRings, nextVertices, outlineBytes, placed, toRings } from './outline.ts';
 export type { Outline, Vertex, VertexRing } from './outline.ts';

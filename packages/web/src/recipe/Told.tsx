@@ -13,6 +13,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   FONT_STOOD_IN: 'words',
   SMALL_CAPITALS_MISSING: 'words',
   CIRCLE_OVERFULL: 'words',
+  WALL_FILLS: 'words',
   TEXT_TOO_LONG: 'words',
   LETTERS_CROSS: 'words',
   FLAT_SHEET: 'solid',
@@ -30,6 +31,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
 const NOTES: ReadonlySet<RemarkCode> = new Set([
   'TEXT_EMPTY',
   'FONT_STOOD_IN',
+  'WALL_FILLS',
   'FLAT_SHEET',
   'EDGE_MEETS',
   'EDGE_JITTERED',

@@ -3,6 +3,7 @@ import { useLayoutEffect, useRef } from 'react';
 import { ChoiceValue, Sentence, TextValue } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
+import { ContourSentence } from './ContourSentence.tsx';
 import { AxisValues, FontValue } from './FontValue.tsx';
 import { LineSentence } from './LineSentence.tsx';
 import { PICTURES } from './pictures.tsx';
@@ -22,6 +23,7 @@ export function WordsChapter({ piece, edits, remarks, work }: ChapterProps) {
     align: <ChoiceValue label={t.lines} value={words.align} choices={choicesOf(texts.aligns, PICTURES.aligns)} usual={usual.align} onChange={(align) => edits.words({ align })} />,
     tracking: number('tracking', { label: t.tracking, value: words.tracking, kind: 'plain', unit: '', min: -500, max: 5000, step: 5, usual: usual.tracking }, (tracking, key) => edits.words({ tracking }, key)),
     line: <LineSentence piece={piece} edits={edits} />,
+    contour: <ContourSentence piece={piece} edits={edits} />,
   }; // prettier-ignore
   return (
     <Chapter

@@ -103,6 +103,16 @@ const CAPITALS: Readonly<Record<Words['capitals'], ReactNode>> = {
   small: <Picture lines="M1 14L5 4L9 14M3 10H7M12 14L15 7L18 14M13 12H17" />,
 };
 
+const CONTOURS: Readonly<Record<Words['contour']['kind'], ReactNode>> = {
+  full: <Picture lines="M5 4V14H15V10H9V4ZM7 4V14M5 12H15M5 8H9" />,
+  hollow: <Picture lines="M5 4V14H15V10H9V4Z" />,
+};
+const WALLS: Readonly<Record<'inside' | 'center' | 'outside', ReactNode>> = {
+  inside: <Picture lines="M3 3H17V15H3Z" meant="M6 6H14V12H6Z" />,
+  center: <Picture lines="M4.5 4.5H15.5V13.5H4.5Z" meant="M2.5 2.5H17.5V15.5H2.5ZM6.5 6.5H13.5V11.5H6.5Z" />,
+  outside: <Picture lines="M6 6H14V12H6Z" meant="M3 3H17V15H3Z" />,
+};
+
 export const PICTURES = {
   edges: EDGES,
   aligns: ALIGNS,
@@ -122,4 +132,6 @@ export const PICTURES = {
   fits: FITS,
   fitHows: FIT_HOWS,
   capitals: CAPITALS,
+  contours: CONTOURS,
+  wallSides: WALLS,
 };

@@ -15,6 +15,8 @@ export function remarkText(remark: Remark): string {
       return `${remark.params.font} has no small capitals; the letters stay as typed.`;
     case 'CIRCLE_OVERFULL':
       return `The words are longer than their circle, so their ends overlap. From a radius of ${remark.params.neededMm} mm on they fit.`;
+    case 'WALL_FILLS':
+      return `Strokes are thinner than the wall, so these letters stay full: ${remark.params.letters}`;
     case 'FLAT_SHEET':
       return 'Raised 0 mm: a flat sheet, open at its rim.';
     case 'EDGES_SCALED':

@@ -11,8 +11,9 @@ test('words that build nothing say so and stay', async ({ page }) => {
   await page.getByRole('button', { name: 'Hand over' }).click();
   await expect(page.getByRole('button', { name: 'Save the file' })).toBeDisabled();
   await page.keyboard.press('Escape');
-  await words(page).fill('K陶');
-  await expect(page.getByText(/has no shape for 陶/)).toBeVisible();
+  await words(page).fill('K陶\u16a0');
+  await expect(page.getByText(/stands in for 陶/)).toBeVisible();
+  await expect(page.getByText(/has no shape for \u16a0/)).toBeVisible();
   const long = 'pot '.repeat(2500);
   await words(page).fill(long);
   await expect(page.getByText(/held back/)).toBeVisible();
@@ -25,8 +26,8 @@ test('a value that does not fit changes nothing', async ({ page }) => {
   await makeUndrawn(page, 'Kiln');
   const label = await settled(page);
   for (const [name, typed] of [
-    ['Capitals', '0'],
-    ['Capitals', 'tall'],
+    ['Size', '0'],
+    ['Size', 'tall'],
     ['Raise', '-5'],
     ['Front edge, in', '99999999'],
     ['Tracking', '1/0'],

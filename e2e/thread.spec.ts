@@ -144,8 +144,8 @@ test('the view is saved as a picture of the wished size', async ({ page }) => {
   await makeProject(page, 'I');
   await settled(page);
   await page.getByRole('button', { name: 'Hand over' }).click();
-  await page.getByLabel('Width').fill('320');
-  await page.getByLabel('Height').fill('200');
+  await page.getByRole('textbox', { name: 'Width' }).fill('320');
+  await page.getByRole('textbox', { name: 'Height' }).fill('200');
   await page.getByLabel('Clear ground').check();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the picture' }).click();

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { parse } from 'csv-parse/sync';
-import { applyEdit, nameOf, splitGraphemes, spliceBetween, type Piece, type Project } from '@fictile/core';
+import { applyEdit, nameOf, splitGraphemes, spliceEdits, type Piece, type Project } from '@fictile/core';
 import { fault, faultOf } from '../messages.ts';
 
 /** The words of a table (RFC 4180): the first field of each row; a line break inside quotes, or \\n, starts a line. Empty rows are passed over. */
@@ -25,12 +25,11 @@ export async function readWordRows(path: string): Promise<string[]> {
 /** The project with other words in a piece; letters that stay keep what was said of them. */
 export function withWords(project: Project, piece: Piece, words: string): Project {
   const before = piece.source.graphemes.map((g) => g.text);
-  const splice = spliceBetween(before, splitGraphemes(words));
   const changed = applyEdit(project, {
     kind: 'many',
     edits: [
       { kind: 'setPiece', pieceId: piece.id, values: { locked: false } },
-      { kind: 'spliceWords', pieceId: piece.id, ...splice },
+      ...spliceEdits(piece.id, before, splitGraphemes(words)),
     ],
   });
   if (!changed.ok) throw faultOf(changed.error);

@@ -3,6 +3,7 @@ import { usualSlots } from './finishes.ts';
 import {
   SCHEMA_VERSION,
   type Body,
+  type OwnLetter,
   type Piece,
   type Placement,
   type Project,
@@ -32,6 +33,7 @@ export function usualWords(graphemes: readonly string[]): Words {
     line: { kind: 'straight' },
     letters: 'joined',
     contour: { kind: 'full' },
+    own: {},
   };
 }
 
@@ -41,6 +43,15 @@ export const usualStretch = (): Pick<
   Words,
   'wordSpacePercent' | 'widthPercent' | 'heightPercent' | 'slantDegrees' | 'capitals'
 > => ({ wordSpacePercent: 100, widthPercent: 100, heightPercent: 100, slantDegrees: 0, capitals: 'typed' });
+
+/** A letter of which nothing special is said. */
+export const usualOwn = (): OwnLetter => ({
+  moveMm: [0, 0],
+  turnDegrees: 0,
+  scalePercent: 100,
+  leftOut: false,
+  font: null,
+});
 
 /** Hollow letters, until somebody says otherwise. */
 export const usualHollow = (): Extract<Words['contour'], { kind: 'hollow' }> => ({

@@ -11,6 +11,8 @@ import {
   SHELF_FINISHES,
   sameDocument,
   spliceBetween,
+  spliceEdits,
+  splicesBetween,
   startHistory,
   undo,
   type Edit,
@@ -66,7 +68,76 @@ test('the splice between two texts turns one into the other and leaves alone wha
     result.splice(at, remove, ...insert);
     expect(result).toEqual(after);
     expect(Math.min(remove, insert.length) === 0 || before[at] !== insert[0]).toBe(true);
+    const row = before.slice();
+    for (const splice of splicesBetween(before, after)) row.splice(splice.at, splice.remove, ...splice.insert);
+    expect(row).toEqual(after);
   }
+});
+
+describe('letters of their own', () => {
+  const own = (project: Project): string[] =>
+    project.pieces.a.source.graphemes.map((g) => {
+      const turn = project.pieces.a.source.own[g.id]?.turnDegrees;
+      return turn === undefined ? g.text : `${g.text}${turn}`;
+    });
+  const retyped = (project: Project, text: string): Project => {
+    const before = project.pieces.a.source.graphemes.map((g) => g.text);
+    return unwrap(applyEdit(project, { kind: 'many', edits: spliceEdits('a', before, [...text]) }));
+  };
+  const turned = (ids: number[]): Project =>
+    ids.reduce(
+      (p, id) => unwrap(applyEdit(p, { kind: 'setOwn', pieceId: 'a', ids: [id], values: { turnDegrees: id } })),
+      start(),
+    );
+
+  test('follow their letters through edits, and go with them', () => {
+    const project = turned([2, 4]);
+    expect(own(project)).toEqual(['K', 'i2', 'l', 'n4']);
+    expect(own(retyped(project, 'The Kiln'))).toEqual(['T', 'h', 'e', ' ', 'K', 'i2', 'l', 'n4']);
+    expect(own(retyped(project, 'Kln!'))).toEqual(['K', 'l', 'n4', '!']);
+    expect(retyped(project, 'Kl').pieces.a.source.own).toEqual({});
+  });
+
+  test('a replacement of all keeps what a common row proves', () => {
+    expect(own(retyped(turned([1, 3]), 'xKyylzz'))).toEqual(['x', 'K1', 'y', 'y', 'l3', 'z', 'z']);
+  });
+
+  test('nothing special is not kept, and goes altogether on request', () => {
+    const project = turned([2]);
+    const back = unwrap(applyEdit(project, { kind: 'setOwn', pieceId: 'a', ids: [2], values: { turnDegrees: 0 } }));
+    expect(back.pieces.a.source.own).toEqual({});
+    const reset = unwrap(applyEdit(project, { kind: 'setOwn', pieceId: 'a', ids: [1, 2], values: null }));
+    expect(reset).toEqual(back);
+    expect(applyEdit(project, { kind: 'setOwn', pieceId: 'a', ids: [99], values: {} }).ok).toBe(false);
+  });
+
+  test('never move to another letter, whatever is typed, pasted or replaced', () => {
+    const random = seededRandom(29);
+    const word = (most: number): string =>
+      Array.from({ length: Math.floor(random() * most) }, () => 'Kilno '[Math.floor(random() * 6)]).join('');
+    let project = start();
+    const textOfId = new Map(project.pieces.a.source.graphemes.map((g) => [g.id, g.text]));
+    for (let i = 0; i < 400; i++) {
+      const { graphemes } = project.pieces.a.source;
+      const text = graphemes.map((g) => g.text).join('');
+      const at = Math.floor(random() * (text.length + 1));
+      const ways = [text.slice(0, at) + word(3) + text.slice(at), text.slice(0, at) + text.slice(at + 2), word(12)];
+      project = retyped(project, ways[Math.floor(random() * ways.length)]);
+      const now = project.pieces.a.source.graphemes;
+      for (const { id, text: t } of now) {
+        expect(textOfId.get(id) ?? t).toBe(t);
+        textOfId.set(id, t);
+      }
+      const kept = Object.keys(project.pieces.a.source.own).map(Number);
+      expect(kept.every((id) => now.some((g) => g.id === id))).toBe(true);
+      for (const id of kept) expect(project.pieces.a.source.own[id].turnDegrees).toBe(id);
+      const one = now[Math.floor(random() * now.length)];
+      if (one)
+        project = unwrap(
+          applyEdit(project, { kind: 'setOwn', pieceId: 'a', ids: [one.id], values: { turnDegrees: one.id } }),
+        );
+    }
+  });
 });
 
 describe('pieces', () => {

@@ -1,8 +1,10 @@
 import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { usualOwn } from './defaults.ts';
 import { firstIssue } from './parse.ts';
 import {
   projectSchema,
   type Finish,
+  type OwnLetter,
   type Piece,
   type Placement,
   type Project,
@@ -18,7 +20,9 @@ export type Edit =
   /** the whole document as another one has it, an older version for one; the id stays */
   | { kind: 'takeDocument'; project: Project }
   | { kind: 'spliceWords'; pieceId: string; at: number; remove: number; insert: readonly string[] }
-  | { kind: 'setWords'; pieceId: string; values: Partial<Omit<Words, 'kind' | 'graphemes' | 'nextId'>> }
+  | { kind: 'setWords'; pieceId: string; values: Partial<Omit<Words, 'kind' | 'graphemes' | 'nextId' | 'own'>> }
+  /** what is said of letters alone; null: nothing any more */
+  | { kind: 'setOwn'; pieceId: string; ids: readonly number[]; values: Partial<OwnLetter> | null }
   | { kind: 'setSolid'; pieceId: string; values: Partial<Piece['body']['solid']> }
   | { kind: 'setFaces'; pieceId: string; values: Partial<Piece['body']['faces']> }
   | { kind: 'setView'; values: Partial<SceneView> }
@@ -84,6 +88,8 @@ function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
     }
     case 'setWords':
       return ok({ ...piece, source: { ...piece.source, ...edit.values } });
+    case 'setOwn':
+      return setOwn(piece, edit.ids, edit.values);
     case 'setSolid':
       return ok({ ...piece, body: { ...piece.body, solid: { ...piece.body.solid, ...edit.values } } });
     case 'setFaces':
@@ -106,6 +112,21 @@ function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
   }
 }
 
+/** A letter of which nothing special is said is not kept. */
+function setOwn(piece: Piece, ids: readonly number[], values: Partial<OwnLetter> | null): Result<Piece> {
+  const known = new Set(piece.source.graphemes.map((g) => g.id));
+  const stray = ids.find((id) => !known.has(id));
+  if (stray !== undefined) return fail('EDIT_MISPLACED', { what: 'letter', id: String(stray) });
+  const usual = usualOwn();
+  const own = { ...piece.source.own };
+  for (const id of ids) {
+    const next: OwnLetter = { ...(own[id] ?? usual), ...(values ?? usual) };
+    if (JSON.stringify(next) === JSON.stringify(usual)) delete own[id];
+    else own[id] = next;
+  }
+  return ok({ ...piece, source: { ...piece.source, own } });
+}
+
 /** A back that stops following the front keeps the look it had. */
 function finishBack(slots: Slots, asFront: boolean): Slots {
   if (asFront || !slots.backAsFront) return { ...slots, backAsFront: asFront };
@@ -121,28 +142,11 @@ function spliceWords(words: Words, at: number, remove: number, insert: readonly 
   const size = graphemes.length - remove + insert.length;
   if (size > LIMITS.graphemes) return fail('TOO_LARGE', { what: 'text', size, limit: LIMITS.graphemes });
   const made = insert.map((text, i) => ({ id: words.nextId + i, text }));
+  const gone = new Set(graphemes.slice(at, at + remove).map((g) => String(g.id)));
   return ok({
     ...words,
     graphemes: [...graphemes.slice(0, at), ...made, ...graphemes.slice(at + remove)],
     nextId: words.nextId + insert.length,
+    own: Object.fromEntries(Object.entries(words.own).filter(([id]) => !gone.has(id))),
   });
-}
-
-/**
- * The splice that turns the old row into the new one: what is alike at both ends stays. For a text field that only tells its whole new text.
- */
-export function spliceBetween(
-  before: readonly string[],
-  after: readonly string[],
-): { at: number; remove: number; insert: string[] } {
-  let start = 0;
-  while (start < before.length && start < after.length && before[start] === after[start]) start++;
-  let end = 0;
-  while (
-    end < before.length - start &&
-    end < after.length - start &&
-    before[before.length - 1 - end] === after[after.length - 1 - end]
-  )
-    end++;
-  return { at: start, remove: before.length - start - end, insert: after.slice(start, after.length - end) };
 }

@@ -4,11 +4,12 @@ export {
   usualBody,
   usualCircle,
   usualHollow,
+  usualOwn,
   usualPlacement,
   usualView,
   usualWords,
 } from './defaults.ts';
-export { applyEdit, spliceBetween } from './edits.ts';
+export { applyEdit } from './edits.ts';
 export type { Edit } from './edits.ts';
 export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
@@ -21,11 +22,14 @@ export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';
 export { resolveAt } from './resolveAt.ts';
 export { edgeSchema, KEPT_VIEWS, pieceSchema, projectSchema, SCHEMA_VERSION, SLOTS, wordsSchema } from './schema.ts';
+export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
+export type { Splice } from './splices.ts';
 export type {
   Body,
   Edge,
   Finish,
   KeptView,
+  OwnLetter,
   Piece,
   Placement,
   Project,

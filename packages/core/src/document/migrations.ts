@@ -38,6 +38,7 @@ const toVersion4: Migration = (document) =>
       ...usualStretch(),
       line: { kind: 'straight' },
       contour: { kind: 'full' },
+      own: {},
     },
   }));
 

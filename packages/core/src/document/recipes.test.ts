@@ -31,7 +31,7 @@ function given(chapters: readonly RecipeChapter[]): Piece {
 test('a whole recipe goes over, the words stay', () => {
   const { source, ...rest } = given(RECIPE_CHAPTERS);
   expect(rest).toEqual({ ...plain, source: undefined, body: made.body, placement: made.placement, slots: made.slots });
-  expect(source).toEqual({ ...made.source, graphemes: plain.source.graphemes, nextId: plain.source.nextId });
+  expect(source).toEqual({ ...made.source, graphemes: plain.source.graphemes, nextId: plain.source.nextId, own: {} });
 });
 
 test('a chapter goes over alone', () => {

@@ -12,7 +12,7 @@ const { body, slots, placement } = pieceSchema.shape;
 /** A recipe, or chapters of one, on its way from a piece to others: all values, without the words themselves. */
 const recipeCopySchema = z.object({
   kind: z.literal('fictile recipe'),
-  words: wordsSchema.omit({ kind: true, graphemes: true, nextId: true }).optional(),
+  words: wordsSchema.omit({ kind: true, graphemes: true, nextId: true, own: true }).optional(),
   solid: body.shape.solid.optional(),
   faces: body.shape.faces.optional(),
   finish: slots.optional(),
@@ -21,7 +21,7 @@ const recipeCopySchema = z.object({
 export type RecipeCopy = z.infer<typeof recipeCopySchema>;
 
 export function copyRecipe(piece: Piece, chapters: readonly RecipeChapter[]): RecipeCopy {
-  const { kind: _kind, graphemes: _graphemes, nextId: _nextId, ...words } = piece.source;
+  const { kind: _kind, graphemes: _graphemes, nextId: _nextId, own: _own, ...words } = piece.source;
   const whole = {
     words,
     solid: piece.body.solid,

@@ -64,6 +64,22 @@ const contourSchema = z.discriminatedUnion('kind', [
   }),
 ]);
 
+/** What is said of one letter alone; it goes with the letter's grapheme through every edit of the words. */
+const ownLetterSchema = z.object({
+  /** across and up, on top of where the line puts it */
+  moveMm: z.tuple([
+    z.number().min(-10_000).max(10_000).meta(value('mm', true)),
+    z.number().min(-10_000).max(10_000).meta(value('mm', true)),
+  ]),
+  /** about its middle, counter-clockwise */
+  turnDegrees: z.number().min(-3600).max(3600).meta(value('deg', true)),
+  /** about the middle of its foot */
+  scalePercent: z.number().min(1).max(1000).meta(value('%', true)),
+  /** its room stays */
+  leftOut: z.boolean(),
+  font: fontSchema.nullable(),
+});
+
 export const wordsSchema = z.object({
   kind: z.literal('words'),
   graphemes: z.array(graphemeSchema).max(LIMITS.graphemes),
@@ -96,6 +112,8 @@ export const wordsSchema = z.object({
   line: lineSchema,
   letters: z.enum(['joined', 'apart']),
   contour: contourSchema,
+  /** by grapheme id */
+  own: z.record(z.string().regex(/^[1-9][0-9]*$/), ownLetterSchema),
 });
 
 const idsAreOwn = ({ graphemes, nextId }: { graphemes: { id: number }[]; nextId: number }): boolean =>
@@ -211,6 +229,7 @@ export const projectSchema = z
   );
 
 export type Edge = z.infer<typeof edgeSchema>;
+export type OwnLetter = z.infer<typeof ownLetterSchema>;
 export type Words = z.infer<typeof wordsSchema>;
 export type Body = z.infer<typeof bodySchema>;
 export type Finish = z.infer<typeof finishSchema>;

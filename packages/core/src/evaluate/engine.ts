@@ -160,18 +160,33 @@ export class Engine {
   async #openFonts(piece: Piece): Promise<Result<FontSet>> {
     const primary = await this.#openFace(piece.source.font);
     if (!primary.ok) return primary;
+    const standIn = await this.#standIns(piece, primary.value);
+    const own = new Map<number, FontFace>();
+    for (const [id, { font }] of Object.entries(piece.source.own)) {
+      const face = font && (await this.#openFace(font));
+      if (face?.ok) own.set(Number(id), face.value);
+    }
+    const faceFor = ({ id, text }: { id: number; text: string }): FontFace => {
+      const face = own.get(id);
+      return face && hasAll(face, text) ? face : (standIn.get(text) ?? primary.value);
+    };
+    return ok({ primary: primary.value, faceFor });
+  }
+
+  /** By grapheme, for those that the piece's own font lacks. */
+  async #standIns({ source: { font, graphemes } }: Piece, primary: FontFace): Promise<Map<string, FontFace>> {
     const chosen = new Map<string, FontFace>();
-    for (const { text } of piece.source.graphemes) {
-      if (chosen.has(text) || hasAll(primary.value, text)) continue;
-      for (const family of standInsFor(this.#tools.catalogue, piece.source.font, text)) {
-        const face = await this.#openFace({ ...piece.source.font, family: family.family });
+    for (const { text } of graphemes) {
+      if (chosen.has(text) || hasAll(primary, text)) continue;
+      for (const { family } of standInsFor(this.#tools.catalogue, font, text)) {
+        const face = await this.#openFace({ ...font, family });
         if (!face.ok || !hasAll(face.value, text)) continue;
         chosen.set(text, face.value);
         break;
       }
-      if (!chosen.has(text)) chosen.set(text, primary.value);
+      if (!chosen.has(text)) chosen.set(text, primary);
     }
-    return ok({ primary: primary.value, faceFor: (text) => chosen.get(text) ?? primary.value });
+    return chosen;
   }
 
   async #openFace(font: FontRef): Promise<Result<FontFace>> {
@@ -259,11 +274,12 @@ export const pieceMesh = (evaluated: Evaluated): PolygonMesh => assemble(evaluat
 
 /** Hashes of the font files that a document needs, as far as the catalogue knows; families that are unknown are left to evaluation to tell. */
 export function assetsNeeded(project: Project, catalogue: FontCatalogue): string[] {
-  const fonts = Object.values(project.pieces).flatMap(({ source: { font, graphemes } }) => {
+  const fonts = Object.values(project.pieces).flatMap(({ source: { font, graphemes, own: letters } }) => {
     const own = findFamily(catalogue, font.family);
     const lacking = own ? graphemes.filter((g) => g.text.trim() !== '' && !covers(own, g.text)) : [];
     const others = lacking.map((g) => standInsFor(catalogue, font, g.text)[0]).filter((family) => family !== undefined);
-    return [font, ...others.map(({ family }) => ({ ...font, family }))];
+    const ofLetters = Object.values(letters).flatMap((letter) => letter.font ?? []);
+    return [font, ...ofLetters, ...others.map(({ family }) => ({ ...font, family }))];
   });
   const hashes = fonts.map((font) => findFont(catalogue, font)?.style.hash);
   return [...new Set(hashes.filter((hash) => hash !== undefined))];

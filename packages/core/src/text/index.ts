@@ -11,5 +11,5 @@ export { formedGlyph, glyphCurves } from './glyphCurves.ts';
 export { splitGraphemes } from './graphemes.ts';
 export type { Grapheme } from './graphemes.ts';
 export { inkBox, layoutWords } from './layout.ts';
-export type { CircleLine, Fit, FontSet, Layout, LayoutOptions, Letter, PlacedGlyph } from './letters.ts';
+export type { CircleLine, Fit, FontSet, Layout, LayoutOptions, Letter, OwnPlace, PlacedGlyph } from './letters.ts';
 export { BOX_GLYPH } from './shapeLine.ts';

@@ -18,7 +18,7 @@ const bidi = bidiFactory();
 /** A line of graphemes -> runs in the order they are seen, from left to right (UAX 9, rules L1 and L2). */
 export function itemise(
   line: readonly Grapheme[],
-  faceFor: (grapheme: string) => FontFace,
+  faceFor: (grapheme: Grapheme) => FontFace,
   direction: 'ltr' | 'rtl' | 'auto',
 ): Run[] {
   const levels = levelsOf(line, direction);
@@ -60,8 +60,8 @@ function scriptsOf(line: readonly Grapheme[]): (string | undefined)[] {
 }
 
 /** Spaces between words of a stand-in stay in its font, so that it is shaped in one run. */
-function facesOf(line: readonly Grapheme[], faceFor: (grapheme: string) => FontFace): FontFace[] {
-  const faces = line.map((g) => faceFor(g.text));
+function facesOf(line: readonly Grapheme[], faceFor: (grapheme: Grapheme) => FontFace): FontFace[] {
+  const faces = line.map((g) => faceFor(g));
   for (let i = 1; i + 1 < line.length; i++)
     if (line[i].text.trim() === '' && faces[i - 1] === faces[i + 1]) faces[i] = faces[i - 1];
   return faces;

@@ -5,6 +5,7 @@ import type { Fit, FontSet, Layout, LayoutOptions, Letter } from './letters.ts';
 import { formedGlyph } from './glyphCurves.ts';
 import type { Grapheme } from './graphemes.ts';
 import { onCircle } from './onCircle.ts';
+import { standsApart } from './standsApart.ts';
 import { shapeLine, type ShapedLetter, type ShapedLine } from './shapeLine.ts';
 
 const FIT_ROUNDS = 12;
@@ -83,7 +84,13 @@ function layAt(graphemes: readonly Grapheme[], fonts: FontSet, options: LayoutOp
     const wordOf = wordNumbers(row, words);
     words = wordOf.count;
     row.forEach(({ first, ...letter }, i) =>
-      layout.letters.push({ ...letter, ...places[i], line, word: wordOf.words.get(first) ?? 0 }),
+      layout.letters.push(
+        standsApart(
+          { ...letter, ...places[i], line, word: wordOf.words.get(first) ?? 0 },
+          options,
+          capMm(options, emMm, metrics),
+        ),
+      ),
     );
   });
   layout.extentMm = extent(layout);
@@ -164,8 +171,11 @@ function placesOf(row: readonly ShapedLetter[], y: number, { options, emMm, metr
   const width = widthOf(row, options);
   const { line, align } = options;
   if (line.kind === 'circle') {
-    const capMm = ((metrics.capHeight * emMm) / metrics.unitsPerEm) * form[3];
-    return onCircle({ letters: row, y, width }, { circle: line, align, capMm, form, trackingMm: trackingOf(options) });
+    const cap = capMm(options, emMm, metrics);
+    return onCircle(
+      { letters: row, y, width },
+      { circle: line, align, capMm: cap, form, trackingMm: trackingOf(options) },
+    );
   }
   let x = { left: 0, center: -width / 2, right: -width, justify: -width / 2 }[align];
   const places = row.map((letter) => {
@@ -175,6 +185,9 @@ function placesOf(row: readonly ShapedLetter[], y: number, { options, emMm, metr
   });
   return { places, lacksMm: 0 };
 }
+
+const capMm = ({ heightPercent }: LayoutOptions, emMm: number, metrics: FontFace['metrics']): number =>
+  ((metrics.capHeight * emMm) / metrics.unitsPerEm) * (heightPercent / 100);
 
 function formOf({ widthPercent, heightPercent, slantDegrees }: LayoutOptions): Form {
   if (widthPercent === 100 && heightPercent === 100 && slantDegrees === 0) return PLAIN_FORM;

@@ -1,5 +1,6 @@
 import type { Form } from '../outline/index.ts';
 import type { FontFace } from './fontFace.ts';
+import type { Grapheme } from './graphemes.ts';
 
 /** Words round a circle about zero. Degrees count clockwise from the top. */
 export interface CircleLine {
@@ -46,12 +47,24 @@ export interface LayoutOptions {
   language: string;
   direction: 'ltr' | 'rtl' | 'auto';
   line: { kind: 'straight' } | CircleLine;
+  /** by the id of a letter's first grapheme */
+  own: Readonly<Record<string, OwnPlace>>;
+}
+
+/** How one letter stands apart from what its line does to it. */
+export interface OwnPlace {
+  moveMm: readonly [number, number];
+  /** about its middle, counter-clockwise */
+  turnDegrees: number;
+  /** about the middle of its foot */
+  scalePercent: number;
+  leftOut: boolean;
 }
 
 /** The font of a piece, and those that stand in for what it lacks. */
 export interface FontSet {
   primary: FontFace;
-  faceFor(grapheme: string): FontFace;
+  faceFor(grapheme: Grapheme): FontFace;
 }
 
 export interface PlacedGlyph {

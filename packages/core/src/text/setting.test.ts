@@ -17,6 +17,7 @@ import {
   type FontSet,
   type Layout,
   type LayoutOptions,
+  type OwnPlace,
 } from './index.ts';
 
 const NAMES = ['Work Sans', 'Noto Sans', 'Noto Sans Arabic', 'Noto Sans Hebrew', 'Noto Sans Devanagari', 'Noto Sans JP', 'Noto Emoji']; // prettier-ignore
@@ -31,7 +32,7 @@ const withStandIns = (name: string): FontSet => {
   const own = findFamily(SHIPPED_FONTS, name) as FontFamily;
   return {
     primary: face(name),
-    faceFor: (text) => face([own, ...order].find((f) => covers(f, text) || text.trim() === '')?.family ?? name),
+    faceFor: ({ text }) => face([own, ...order].find((f) => covers(f, text) || text.trim() === '')?.family ?? name),
   };
 };
 const lay = (text: string, options: Partial<LayoutOptions> = {}, fonts: FontSet = alone(face('Work Sans'))): Layout =>
@@ -223,6 +224,48 @@ describe('round a circle', () => {
     const { letters } = round('Kiln', { letters: 'sheared' });
     expect(letters.every((l) => l.form[0] === 1 && l.form[1] === 0 && l.turn === 0)).toBe(true);
     expect(letters[0].form[2]).toBeGreaterThan(0);
+  });
+});
+
+describe('letters that stand apart', () => {
+  const own = (values: Partial<OwnPlace>): LayoutOptions['own'] => ({
+    2: { moveMm: [0, 0], turnDegrees: 0, scalePercent: 100, leftOut: false, ...values },
+  });
+  const boxOf = (layout: Layout, id: number) =>
+    inkBox({ ...layout, letters: layout.letters.filter((l) => l.id === id) });
+  const plain = (): Layout => lay('AHA');
+
+  test('are moved without moving the others', () => {
+    const { letters } = lay('AHA', { own: own({ moveMm: [5, -3] }) });
+    const before = plain().letters;
+    expect([letters[1].x - before[1].x, letters[1].y - before[1].y]).toEqual([5, -3]);
+    expect([letters[0], letters[2]]).toEqual([before[0], before[2]]);
+  });
+
+  test('are turned about their middle and scaled about their foot', () => {
+    const straight = boxOf(plain(), 2);
+    const turned = boxOf(lay('AHA', { own: own({ turnDegrees: 90 }) }), 2);
+    const larger = boxOf(lay('AHA', { own: own({ scalePercent: 200 }) }), 2);
+    if (!straight || !turned || !larger) throw new Error('no ink');
+    expect(turned.maxX - turned.minX).toBeCloseTo(straight.maxY - straight.minY, 6);
+    expect(turned.minY + turned.maxY).toBeCloseTo(straight.minY + straight.maxY, 6);
+    expect([larger.minY, larger.maxY]).toEqual([
+      expect.closeTo(straight.minY, 6),
+      expect.closeTo(2 * straight.maxY, 6),
+    ]);
+    expect(larger.maxX - larger.minX).toBeCloseTo(2 * (straight.maxX - straight.minX), 6);
+  });
+
+  test('left out, their room stays', () => {
+    const { letters } = lay('AHA', { own: own({ leftOut: true }) });
+    expect([letters[1].glyphs, letters[2].x]).toEqual([[], plain().letters[2].x]);
+  });
+
+  test('on a circle they turn on top of what the circle does', () => {
+    const line: CircleLine = { kind: 'circle', radiusMm: 200, side: 'outside', startDegrees: 90, direction: 'clockwise', spreadDegrees: 0, letters: 'turned' }; // prettier-ignore
+    const turn = (options: Partial<LayoutOptions>): number =>
+      lay('AHA', { line, align: 'center', ...options }).letters[1].turn;
+    expect(turn({ own: own({ turnDegrees: 30 }) }) - turn({})).toBeCloseTo(Math.PI / 6, 12);
   });
 });
 

@@ -31,8 +31,8 @@ export interface ShapedLine {
 export function shapeLine(line: readonly Grapheme[], fonts: FontSet, options: LayoutOptions, emMm: number): ShapedLine {
   const shown = line.map((g) => ({ ...g, text: inCapitals(g.text, options) }));
   const shaped: ShapedLine = { letters: [], missing: [], stoodIn: new Map() };
-  for (const run of itemise(shown, (text) => fonts.faceFor(text), options.direction)) {
-    if (run.face !== fonts.primary) noteStandIn(shaped.stoodIn, run, line);
+  for (const run of itemise(shown, (g) => fonts.faceFor(g), options.direction)) {
+    if (run.face !== fonts.primary) noteStandIn(shaped.stoodIn, run, line, options);
     shaped.letters.push(...shapeRun(run, { line, shown, options, emMm, missing: shaped.missing }));
   }
   return shaped;
@@ -48,11 +48,17 @@ function inCapitals(text: string, { capitals, language }: LayoutOptions): string
   }
 }
 
-function noteStandIn(stoodIn: Map<string, string[]>, run: Run, line: readonly Grapheme[]): void {
+/** Letters with something of their own have their font on purpose. */
+function noteStandIn(
+  stoodIn: Map<string, string[]>,
+  run: Run,
+  line: readonly Grapheme[],
+  { own }: LayoutOptions,
+): void {
   const texts = stoodIn.get(run.face.name) ?? [];
-  for (const { text } of line.slice(run.start, run.end))
-    if (text.trim() !== '' && !texts.includes(text)) texts.push(text);
-  stoodIn.set(run.face.name, texts);
+  for (const { id, text } of line.slice(run.start, run.end))
+    if (text.trim() !== '' && !own[id] && !texts.includes(text)) texts.push(text);
+  if (texts.length > 0) stoodIn.set(run.face.name, texts);
 }
 
 interface RunContext {

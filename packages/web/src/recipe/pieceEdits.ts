@@ -1,9 +1,10 @@
 import {
   splitGraphemes,
-  spliceBetween,
+  spliceEdits,
   type Edge,
   type Edit,
   type Finish,
+  type OwnLetter,
   type Piece,
   type Placement,
   type Slot,
@@ -24,6 +25,8 @@ export interface PieceEdits {
   faces(values: Values<'setFaces'>, key?: string): void;
   finish(slots: readonly Slot[], values: Partial<Finish>, key?: string): void;
   finishBack(asFront: boolean): void;
+  /** letters of the piece at work; null: nothing special any more */
+  own(ids: readonly number[], values: Partial<OwnLetter> | null, key?: string): void;
   placement(values: Partial<Placement>, key?: string): void;
 }
 
@@ -38,7 +41,8 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
     words: (values, key) => forAll(({ id }) => ({ kind: 'setWords', pieceId: id, values }), key),
     retype: (text) => {
       const before = lead.source.graphemes.map((g) => g.text);
-      edit({ kind: 'spliceWords', pieceId, ...spliceBetween(before, splitGraphemes(text)) }, 'words');
+      const edits = spliceEdits(pieceId, before, splitGraphemes(text));
+      edit(edits.length === 1 ? edits[0] : { kind: 'many', edits }, 'words');
     },
     solid: (values, key) => forAll(({ id }) => ({ kind: 'setSolid', pieceId: id, values }), key),
     edge: (side, values, key) =>
@@ -49,6 +53,7 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
     faces: (values, key) => forAll(({ id }) => ({ kind: 'setFaces', pieceId: id, values }), key),
     finish: (slots, values, key) => forAll(({ id }) => ({ kind: 'setFinish', pieceId: id, slots, values }), key),
     finishBack: (asFront) => forAll(({ id }) => ({ kind: 'finishBack', pieceId: id, asFront })),
+    own: (ids, values, key) => edit({ kind: 'setOwn', pieceId, ids, values }, key),
     placement: (values, key) => edit({ kind: 'setPlacement', pieceId, values }, key),
   };
 }

@@ -170,6 +170,7 @@ export const texts = {
     setView: 'the view',
     spliceWords: 'typing',
     setWords: 'how the words are set',
+    setOwn: 'letters of their own',
     setSolid: 'the solid',
     setFaces: 'the faces',
     setPlacement: 'the place',

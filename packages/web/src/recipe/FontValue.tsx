@@ -5,21 +5,37 @@ import { useEffect, useRef } from 'react';
 import { api } from '../api/index.ts';
 import { ChoiceValue, type Choice } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import { loadSample, sampleName } from './fontSamples.ts';
+import { loadSample, registerStandIns, sampleName } from './fontSamples.ts';
 import { number, type ChapterProps } from './sentenceParts.tsx';
 
 type Font = Words['font'];
 type Props = Pick<ChapterProps, 'piece' | 'edits'>;
 
-const useFonts = () => useQuery({ queryKey: ['fonts'], queryFn: api.listFonts, staleTime: Infinity });
+function useFonts() {
+  const fonts = useQuery({ queryKey: ['fonts'], queryFn: api.listFonts, staleTime: Infinity });
+  useEffect(() => registerStandIns(fonts.data ?? []), [fonts.data]);
+  return fonts;
+}
 
 const keyOf = ({ family, weight, italic }: Pick<Font, 'family' | 'weight' | 'italic'>): string =>
   `${family}|${weight}|${italic ? 'italic' : ''}`;
 
-/** The family and style. Its menu is set in the fonts themselves; arrow keys try each on the solid, Escape gives the old one back. */
+/** The family and style of the piece. */
 export function FontValue({ piece, edits }: Props) {
+  return (
+    <FontChoice label={texts.recipe.font} font={piece.source.font} onFont={(font) => edits.words({ font }, 'font')} />
+  );
+}
+
+interface FontChoiceProps {
+  label: string;
+  font: Font;
+  onFont: (font: Font) => void;
+}
+
+/** A menu set in the fonts themselves; arrow keys try each on the solid, Escape gives the old one back. */
+export function FontChoice({ label, font, onFont }: FontChoiceProps) {
   const families = [...(useFonts().data ?? [])].sort((a, b) => kindOrder(a.kind) - kindOrder(b.kind));
-  const { font } = piece.source;
   const before = useRef<Font>(undefined);
   const choices = families.flatMap((family, i) =>
     family.styles.map((style, k): Choice<string> => ({
@@ -28,22 +44,22 @@ export function FontValue({ piece, edits }: Props) {
       shown: <Sample label={`${family.family} ${style.name}`} hash={style.hash} />,
       group: k === 0 && families[i - 1]?.kind !== family.kind ? kindName(family.kind) : undefined,
     })),
-  ); // prettier-ignore
+  );
   const take = (value: string): void => {
     const [family, weight, italic] = value.split('|');
-    edits.words({ font: { family, weight: Number(weight), italic: italic !== '', axes: {} } }, 'font');
+    onFont({ family, weight: Number(weight), italic: italic !== '', axes: {} });
   };
   const present = nearest(choices, font);
   return (
     <ChoiceValue
-      label={texts.recipe.font}
+      label={label}
       value={present?.value ?? keyOf(font)}
       choices={choices}
       shown={present?.label ?? font.family}
       onTry={(value) => {
         before.current ??= font;
         if (value !== undefined) return take(value);
-        edits.words({ font: before.current }, 'font');
+        onFont(before.current);
         before.current = undefined;
       }}
       onChange={(value) => {

@@ -16,6 +16,7 @@ const FAMILIES = [
 let store: ProjectStore;
 /** whether the second piece is chosen with the first */
 let withOther = false;
+let picked: number[] = [];
 const piece = (): Piece => store.project.pieces.a;
 
 const shown = (remarks: Remark[]): ShownPiece => ({
@@ -46,6 +47,7 @@ function Form() {
       milliseconds={21}
       atWork={atWork}
       onWork={setAtWork}
+      picked={picked}
     />
   );
 }
@@ -280,6 +282,27 @@ describe('words', () => {
     await userEvent.keyboard('{Escape}');
     await waitFor(() => expect(piece().source.font.family).toBe('Zilla Slab'));
     expect(store.state.history.past).toHaveLength(0);
+  });
+});
+
+describe('letters that are picked', () => {
+  beforeAll(() => (picked = [2, 3]));
+  afterAll(() => (picked = []));
+
+  test('are moved, turned and left out alone, and reset', async () => {
+    focus('These letters, turned');
+    await userEvent.keyboard('{ArrowUp}{Shift>}{ArrowUp}{/Shift}');
+    await pick(/^These letters are/, 'left out');
+    const { own } = piece().source;
+    expect(Object.keys(own)).toEqual(['2', '3']);
+    expect(own[3]).toMatchObject({ turnDegrees: 11, leftOut: true });
+    await userEvent.click(screen.getByRole('button', { name: 'As the others' }));
+    expect(piece().source.own).toEqual({});
+  });
+
+  test('take a font of their own', async () => {
+    await pick(/^Font of these letters/, 'Pacifico Regular');
+    expect([piece().source.own[2].font?.family, piece().source.font.family]).toEqual(['Pacifico', 'Zilla Slab']);
   });
 });
 

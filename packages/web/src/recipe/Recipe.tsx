@@ -23,16 +23,19 @@ interface RecipeProps {
   milliseconds: number;
   atWork: ChapterName | undefined;
   onWork: (chapter: ChapterName) => void;
+  /** ids of graphemes of the piece at work that were picked on the letters */
+  picked: readonly number[];
 }
 
 /** How a piece is made, as sentences with live values. */
-export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork }: RecipeProps) {
+export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, picked }: RecipeProps) {
   const [piece] = pieces;
   const edits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
   const common: ChapterProps = {
     piece,
     edits,
     remarks: shown?.remarks ?? [],
+    picked,
     work: {
       at: atWork,
       set: onWork,

@@ -6,12 +6,13 @@ import { Chapter } from './Chapter.tsx';
 import { ContourSentence } from './ContourSentence.tsx';
 import { AxisValues, FontValue } from './FontValue.tsx';
 import { LineSentence } from './LineSentence.tsx';
+import { OwnSentence } from './OwnSentence.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
 import { choicesOf, number, USUAL, type ChapterProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
-export function WordsChapter({ piece, edits, remarks, work }: ChapterProps) {
+export function WordsChapter({ piece, edits, remarks, work, picked }: ChapterProps) {
   const words = piece.source;
   const usual = USUAL.source;
   const t = texts.recipe;
@@ -35,6 +36,7 @@ export function WordsChapter({ piece, edits, remarks, work }: ChapterProps) {
     >
       <WordsField text={words.graphemes.map((g) => g.text).join('')} onText={edits.retype} />
       <Sentence template={t.words} values={values} />
+      <OwnSentence piece={piece} edits={edits} picked={picked} />
     </Chapter>
   );
 }

@@ -113,7 +113,13 @@ const WALLS: Readonly<Record<'inside' | 'center' | 'outside', ReactNode>> = {
   outside: <Picture lines="M6 6H14V12H6Z" meant="M3 3H17V15H3Z" />,
 };
 
+const OWN_SEEN: Readonly<Record<'in' | 'out', ReactNode>> = {
+  in: <Picture lines="M2 14V4M18 14V4" meant="M7 14L10 4L13 14M8 11H12" />,
+  out: <Picture lines="M2 14V4M18 14V4" meant="M7 14H13" />,
+};
+
 export const PICTURES = {
+  ownSeen: OWN_SEEN,
   edges: EDGES,
   aligns: ALIGNS,
   anchors: ANCHORS,

@@ -10,6 +10,8 @@ export interface ChapterProps {
   edits: PieceEdits;
   remarks: readonly Remark[];
   work: ChapterWork;
+  /** ids of the graphemes of this piece that were picked on the letters */
+  picked: readonly number[];
 }
 
 /** Which chapter is at work, and what the menu of each does. */

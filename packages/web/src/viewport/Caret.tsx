@@ -2,6 +2,7 @@ import { caretStops, nearestStop, type Piece, type ShownPiece } from '@fictile/c
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Vector3, type Group } from 'three';
+import { Washes } from './Picked.tsx';
 import { matrixOf, TOOL } from './scene.ts';
 
 /** Graphemes before the caret and before the other end of the selection. */
@@ -55,14 +56,7 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
       >
         <planeGeometry args={catchSize(shown, height)} />
       </mesh>
-      {selected(piece, letters, place).map(({ id, x, y, turn, advance }) => (
-        <group key={id} position={[x, y, front]} rotation-z={turn}>
-          <mesh position={[advance / 2, (line.up + line.down) / 2, 0]} renderOrder={2} raycast={() => null}>
-            <planeGeometry args={[Math.max(advance, height * 0.02), height]} />
-            <meshBasicMaterial color="#22489c" transparent opacity={0.28} depthTest={false} toneMapped={false} />
-          </mesh>
-        </group>
-      ))}
+      <Washes shown={shown} ids={selected(piece, place)} />
       {caret && isOn && (
         <group position={[caret.x, caret.y, front]} rotation-z={caret.turn}>
           <mesh position={[0, (line.up + line.down) / 2, 0]} renderOrder={3} raycast={() => null}>
@@ -81,13 +75,9 @@ function catchSize({ letters, line }: ShownPiece, height: number): [number, numb
   return [4 * far + letters.length * height * 2 + height * 8, 4 * far + height * (line.baselines.length * 4 + 4)];
 }
 
-/** The letters of which a grapheme is selected. */
-function selected(piece: Piece, letters: ShownPiece['letters'], { focus, anchor }: CaretPlace): ShownPiece['letters'] {
-  const [from, to] = [Math.min(focus, anchor), Math.max(focus, anchor)];
-  if (from === to) return [];
-  const ids = new Set(piece.source.graphemes.slice(from, to).map((g) => g.id));
-  return letters.filter((letter) => ids.has(letter.id));
-}
+/** Ids of the graphemes between the ends of the selection. */
+const selected = (piece: Piece, { focus, anchor }: CaretPlace): number[] =>
+  piece.source.graphemes.slice(Math.min(focus, anchor), Math.max(focus, anchor)).map((g) => g.id);
 
 /** On right after every move; steady for those who asked for less motion. */
 function useBlink(place: CaretPlace): boolean {

@@ -11,6 +11,7 @@ import { Marks, type MarkedPlaces } from './Marks.tsx';
 import { gridStep } from './gridStep.ts';
 import { MeasureGrid } from './MeasureGrid.tsx';
 import { PictureTaker, type TakePicture } from './PictureTaker.tsx';
+import { Picked } from './Picked.tsx';
 import { PlaceHandles, type Placing } from './PlaceHandles.tsx';
 import { boundsOf, boundsOfPlaces } from './scene.ts';
 import { Solids } from './Solids.tsx';
@@ -37,6 +38,8 @@ export interface ViewportProps {
   onChoose: (pieceId: string, isAlso: boolean) => void;
   onType: (pieceId: string) => void;
   typing: Typing | undefined;
+  /** letters that are worked on, by their graphemes */
+  picked: { pieceId: string; ids: readonly number[] } | undefined;
   onPlace: (place: CaretPlace) => void;
   /** while places are at work */
   placing: Placing | undefined;
@@ -54,6 +57,7 @@ export function Viewport(props: ViewportProps) {
     [marks, marked],
   );
   const typed = typing && pieces.find((p) => p.pieceId === typing.pieceId);
+  const picked = props.picked && pieces.find((p) => p.pieceId === props.picked?.pieceId);
   const box = useMemo(() => boundsOf(pieces, shelf), [pieces, shelf]);
   const standsOnTable = pieces.some((p) => project.pieces[p.pieceId]?.placement.stand === 'table');
   const lowest = box.isEmpty() ? -50 : box.min.y;
@@ -78,6 +82,7 @@ export function Viewport(props: ViewportProps) {
       {typing && typed && (
         <Caret piece={project.pieces[typing.pieceId]} shown={typed} place={typing.place} onPlace={props.onPlace} />
       )}
+      {!typing && props.picked && picked && <Picked shown={picked} ids={props.picked.ids} />}
       {placing && lead !== undefined && <Handles {...props} pieceId={lead} placing={placing} />}
       {marks && marks.triangles.length > 0 && <Marks marks={marks} pieces={pieces} />}
       <Controls box={box} near={near} wish={props.wish} turns={!typing} onCamera={props.onCamera} />

@@ -143,6 +143,7 @@ function Drawn({ project, evaluation, shelf, view, wish, chosen, marks, typing, 
         chosen={chosen.ids}
         marks={marks}
         typing={typing.now}
+        picked={typing.picked}
         placing={placing}
         onChoose={chosen.choose}
         onType={typing.start}

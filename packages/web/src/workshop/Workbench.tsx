@@ -50,7 +50,10 @@ function useBench(store: ProjectStore) {
       setAtWork(chapter);
       focusChapter(chapter);
     },
-    rest: () => setAtWork(undefined),
+    rest: () => {
+      setAtWork(undefined);
+      typing.drop();
+    },
     openHandOver: () => setPanel('hand over'),
     openVersions: () => setPanel('versions'),
     type: typing.start,
@@ -65,6 +68,8 @@ function useBench(store: ProjectStore) {
     placing: atWork === 'place' && !typing.now ? placing : undefined,
   };
 }
+
+const NONE: readonly number[] = [];
 
 /** The workshop: recipe left, view in the middle, pieces and checks right. */
 export function Workbench({ store }: { store: ProjectStore }) {
@@ -93,6 +98,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
             milliseconds={evaluation.milliseconds}
             atWork={bench.atWork}
             onWork={bench.setAtWork}
+            picked={bench.typing.picked?.pieceId === lead.id ? bench.typing.picked.ids : NONE}
           />
         ) : (
           <Text p="md">{texts.workshop.noPieces}</Text>

@@ -1,26 +1,55 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { ProjectStore } from '../store/index.ts';
 import type { CaretPlace, Typing } from '../viewport/index.ts';
 
-/** Typing on the letters: which piece, where the caret stands, and how it begins and ends. */
+/** Letters that were selected last, by their graphemes' ids; they stay picked when the typing ends. */
+export interface Picked {
+  pieceId: string;
+  ids: readonly number[];
+}
+
+/** Typing on the letters: which piece, where the caret stands, how it begins and ends, and which letters were picked with it. */
 export interface TypingState {
   now: Typing | undefined;
+  picked: Picked | undefined;
   start: (pieceId: string) => void;
   place: (place: CaretPlace) => void;
   end: () => void;
+  drop: () => void;
 }
 
 export function useTyping(store: ProjectStore, choose: (pieceId: string) => void): TypingState {
   const [now, setNow] = useState<Typing>();
+  const [picked, setPicked] = useState<Picked>();
+  const { pieces } = store.project;
+  // what was taken out of the words meanwhile is picked no more
+  const left = useMemo(() => {
+    const graphemes = picked && pieces[picked.pieceId]?.source.graphemes;
+    const ids = picked?.ids.filter((id) => graphemes?.some((g) => g.id === id)) ?? [];
+    return picked && ids.length > 0 ? { ...picked, ids } : undefined;
+  }, [picked, pieces]);
   return {
     now,
+    picked: left,
     start: (pieceId) => {
       if (store.project.pieces[pieceId].locked) return;
       const end = store.project.pieces[pieceId].source.graphemes.length;
       choose(pieceId);
+      setPicked(undefined);
       setNow({ pieceId, place: { focus: end, anchor: end } });
     },
-    place: (place) => setNow((before) => before && { ...before, place }),
+    place: (place) => {
+      if (!now) return;
+      setNow({ ...now, place });
+      setPicked({ pieceId: now.pieceId, ids: idsBetween(store, now.pieceId, place) });
+    },
     end: () => setNow(undefined),
+    drop: () => setPicked(undefined),
   };
+}
+
+function idsBetween(store: ProjectStore, pieceId: string, { focus, anchor }: CaretPlace): number[] {
+  const { graphemes } = store.project.pieces[pieceId].source;
+  const row = graphemes.slice(Math.min(focus, anchor), Math.max(focus, anchor));
+  return row.filter((g) => g.text.trim() !== '').map((g) => g.id);
 }

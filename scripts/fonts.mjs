@@ -89,7 +89,10 @@ async function gather(family, kind, pack, names) {
     const opened = new hb.Face(new hb.Blob(bytes));
     face ??= opened;
     styles.push({
-      name: name.replace(/^\d+/, '').replace('_', ' ').replace(/([a-z])([A-Z])/g, '$1 $2'),
+      name: name
+        .replace(/^\d+/, '')
+        .replace('_', ' ')
+        .replace(/([a-z])([A-Z])/g, '$1 $2'),
       weight: Number.parseInt(name, 10) || 400,
       italic: name.endsWith('Italic'),
       hash: createHash('sha256').update(bytes).digest('hex'),

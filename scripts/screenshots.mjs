@@ -80,6 +80,37 @@ try {
   await stands(page);
   await take(page, 'hand-over');
 
+  await page.goto(`http://localhost:${PORT}/`);
+  await page.getByLabel('Type words').fill('Saltglaze Row · kiln opening · ');
+  await page.keyboard.press('Enter');
+  await stands(page);
+  await pick(page, /^Set:/, 'round a circle');
+  await page.getByRole('button', { name: /^Use \d+ mm/ }).click();
+  await pick(page, /^Font:/, 'Alfa Slab One Regular');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Fit' }).click();
+  await page.waitForTimeout(2500);
+  await take(page, 'circle');
+
+  await page.goto(`http://localhost:${PORT}/`);
+  await page.getByLabel('Type words').fill('Kiln');
+  await page.keyboard.press('Enter');
+  await stands(page);
+  await page.getByRole('textbox', { name: 'Words', exact: true }).fill('Kiln كوز\n窯 भट्टी');
+  await stands(page);
+  await page.getByRole('button', { name: 'Fit' }).click();
+  await page.getByRole('img', { name: 'View of the solids' }).dblclick();
+  await page.getByRole('textbox', { name: 'Words on the letters' }).press('Control+Home');
+  await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
+  await page.waitForTimeout(300);
+  await page.keyboard.press('Escape');
+  await page.getByRole('spinbutton', { name: 'These letters, turned' }).focus();
+  await page.keyboard.type('12');
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(2500);
+  await take(page, 'own-letters');
+
   await page.goto(`http://localhost:${PORT}/projects/row-shop-sign`);
   await stands(page);
   await page.getByRole('button', { name: 'more', exact: true }).first().click();
@@ -106,6 +137,11 @@ async function stands(page) {
 async function light(page, name) {
   await page.getByRole('button', { name: 'Light', exact: true }).click();
   await page.getByRole('menuitem', { name }).click();
+}
+
+async function pick(page, name, item) {
+  await page.getByRole('button', { name }).click();
+  await page.getByRole('menuitem', { name: item, exact: true }).click();
 }
 
 async function take(page, name) {

@@ -1,8 +1,10 @@
+import { SHIPPED_FONTS } from '@fictile/fonts';
 import { loadKernels } from '@fictile/kernels';
 import { benchFaces } from './fonts.ts';
 import { benchKeystrokes } from './keystroke.ts';
 import { benchRetype } from './retype.ts';
 import { benchFont, type Row } from './solids.ts';
+import { benchStrings, STRINGS } from './strings.ts';
 import { yardstick } from './three.ts';
 
 // Ratios within one run: machines here are noisy. `--every N` takes every Nth character, `--no-browser` leaves out the page.
@@ -11,6 +13,10 @@ const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
 say(`yardstick: three extrudes a fixed set of polylines in ${yardstick().toFixed(2)} ms`);
 const kernels = await loadKernels();
+if (process.argv.includes('--strings')) {
+  await tellStrings();
+  process.exit();
+}
 const faces = await benchFaces(kernels);
 
 say('\nSolids: Basic Latin x widths 0.3, 2, 10, 40 mm x chamfer 1, round 6 (capitals 72 mm, both edges)');
@@ -31,6 +37,20 @@ if (!process.argv.includes('--no-browser')) {
   say(await benchKeystrokes());
 }
 say(`\nyardstick again: ${yardstick().toFixed(2)} ms`);
+
+/** Validity alone: each string in each fitting font. */
+async function tellStrings(): Promise<void> {
+  say(`\n${STRINGS.length} strings in every shipped family that has them`);
+  let [built, faulty] = [0, 0];
+  for (const family of SHIPPED_FONTS) {
+    const row = await benchStrings(kernels, family);
+    built += row.built;
+    faulty += row.faults.length;
+    say(`${row.font.padEnd(22)} ${row.built - row.faults.length} of ${row.built} valid`);
+    row.faults.forEach((fault) => say(`    ${fault}`));
+  }
+  say(`all                    ${built - faulty} of ${built} valid`);
+}
 
 function tell(row: Row): void {
   const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;

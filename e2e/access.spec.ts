@@ -34,6 +34,18 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await expect(page.getByText('version 1')).toBeVisible();
     expect(await faults(page)).toEqual([]);
     await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Views' }).click();
+    expect(await faults(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+d');
+    await page
+      .getByRole('button', { name: /^More for Kiln/ })
+      .first()
+      .click();
+    await page.getByRole('menuitem', { name: 'Lock' }).click();
+    await page.getByRole('button', { name: /^Kiln words/ }).click();
+    await expect(page.getByText('This piece is locked.')).toBeVisible();
+    expect(await faults(page)).toEqual([]);
     await page.keyboard.press('Control+k');
     expect(await faults(page)).toEqual([]);
   });

@@ -60,6 +60,7 @@ function WordsField({ text, onText }: { text: string; onText: (text: string) => 
       spellCheck={false}
       value={text}
       onChange={(event) => onText(event.currentTarget.value)}
+      onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
     />
   );
 }

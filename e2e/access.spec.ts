@@ -19,6 +19,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
     expect(await faults(page)).toEqual([]);
     await page.goto('/?bin');
     expect(await faults(page)).toEqual([]);
+    await page.goto('/fonts');
+    await expect(page.getByText('48 families')).toBeVisible();
+    expect(await faults(page)).toEqual([]);
 
     await makeUndrawn(page, 'Kiln');
     await settled(page);

@@ -111,6 +111,12 @@ try {
   await page.waitForTimeout(2500);
   await take(page, 'own-letters');
 
+  await page.goto(`http://localhost:${PORT}/fonts`);
+  await page.getByText(/of \d+ families/).waitFor();
+  await page.getByRole('textbox', { name: 'Sample words' }).fill('Saltglaze Row');
+  await page.waitForTimeout(2500);
+  await take(page, 'type-case');
+
   await page.goto(`http://localhost:${PORT}/projects/row-shop-sign`);
   await stands(page);
   await page.getByRole('button', { name: 'more', exact: true }).first().click();

@@ -12,5 +12,11 @@ export const router = createBrowserRouter([
     HydrateFallback: () => <Loading label={texts.loading} />,
     errorElement: <Mishap />,
   },
+  {
+    path: '/fonts',
+    lazy: async () => ({ Component: (await import('../typecase/TypeCase.tsx')).TypeCase }),
+    HydrateFallback: () => <Loading label={texts.loading} />,
+    errorElement: <Mishap />,
+  },
   { path: '*', element: <Lost /> },
 ]);

@@ -22,6 +22,9 @@ export function Rack() {
         <Link to="/" className={classes.place} aria-current={inBin ? undefined : 'page'}>
           {texts.rack.title}
         </Link>
+        <Link to="/fonts" className={classes.place}>
+          {texts.typeCase.title}
+        </Link>
         <span className={classes.gap} />
         <BringIn onFault={setFault} />
         <Link to="/?bin" className={classes.place} aria-current={inBin ? 'page' : undefined}>

@@ -1,9 +1,8 @@
 import { Alert, Button, Group, TextInput } from '@mantine/core';
-import { nameOf, newPiece, newProject, splitGraphemes } from '@fictile/core';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from '../api/index.ts';
+import { makeProject } from '../store/index.ts';
 import { texts } from '../words/index.ts';
 import classes from './Rack.module.css';
 
@@ -13,12 +12,7 @@ export function WordsField() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const make = useMutation({
-    mutationFn: async (text: string) => {
-      const name = nameOf(text);
-      const project = newProject(crypto.randomUUID(), name, [newPiece('title', name, splitGraphemes(text))]);
-      await api.createProject(project, crypto.randomUUID());
-      return project.id;
-    },
+    mutationFn: (text: string) => makeProject(text),
     onSuccess: async (id) => {
       await queries.invalidateQueries({ queryKey: ['projects'] });
       await navigate(`/projects/${id}`);

@@ -1,21 +1,12 @@
-import { useIntersection } from '@mantine/hooks';
 import type { Words } from '@fictile/core';
-import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
-import { api } from '../api/index.ts';
+import { useRef } from 'react';
+import { FontSample, useFonts } from '../fonts/index.ts';
 import { ChoiceValue, type Choice } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import { loadSample, registerStandIns, sampleName } from './fontSamples.ts';
 import { number, type ChapterProps } from './sentenceParts.tsx';
 
 type Font = Words['font'];
 type Props = Pick<ChapterProps, 'piece' | 'edits'>;
-
-function useFonts() {
-  const fonts = useQuery({ queryKey: ['fonts'], queryFn: api.listFonts, staleTime: Infinity });
-  useEffect(() => registerStandIns(fonts.data ?? []), [fonts.data]);
-  return fonts;
-}
 
 const keyOf = ({ family, weight, italic }: Pick<Font, 'family' | 'weight' | 'italic'>): string =>
   `${family}|${weight}|${italic ? 'italic' : ''}`;
@@ -41,7 +32,7 @@ export function FontChoice({ label, font, onFont }: FontChoiceProps) {
     family.styles.map((style, k): Choice<string> => ({
       value: keyOf({ ...style, family: family.family }),
       label: `${family.family} ${style.name}`,
-      shown: <Sample label={`${family.family} ${style.name}`} hash={style.hash} />,
+      shown: <FontSample text={`${family.family} ${style.name}`} hash={style.hash} style={{ fontSize: 17 }} />,
       group: k === 0 && families[i - 1]?.kind !== family.kind ? kindName(family.kind) : undefined,
     })),
   );
@@ -77,20 +68,6 @@ const kindName = (kind: string): string => (texts.fontKinds as Readonly<Record<s
 /** A weight between two styles, of a variable font for one, goes by the family's only style. */
 function nearest(choices: readonly Choice<string>[], font: Font): Choice<string> | undefined {
   return choices.find((c) => c.value === keyOf(font)) ?? choices.find((c) => c.value.startsWith(`${font.family}|`));
-}
-
-/** A name in its own font, which is loaded when it comes into sight. */
-function Sample({ label, hash }: { label: string; hash: string }) {
-  const { ref, entry } = useIntersection({ threshold: 0 });
-  const isSeen = entry?.isIntersecting === true;
-  useEffect(() => {
-    if (isSeen) loadSample(hash);
-  }, [isSeen, hash]);
-  return (
-    <span ref={ref} style={{ fontFamily: `"${sampleName(hash)}", var(--serif)`, fontSize: 17 }}>
-      {label}
-    </span>
-  );
 }
 
 /** The axes of a variable font, each a number in the sentence. */

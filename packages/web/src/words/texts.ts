@@ -248,6 +248,25 @@ export const texts = {
     notThis: 'Leave out of the choice',
     several: (n: number): string => `${n} pieces`,
   },
+  typeCase: {
+    title: 'Type case',
+    filter: 'Show {kind} that have every letter of {words}.',
+    kind: 'Families',
+    all: 'all families',
+    words: 'Sample words',
+    count: (n: number, all: number): string => `${n} of ${all} families`,
+    none: 'No family has every letter of these words. In a piece, other fonts stand in for what one lacks.',
+    failed: 'The fonts can’t be reached. Is the server running?',
+    figures: (styles: number, axes: number, kind: string): string =>
+      axes > 0
+        ? `${kind.toLowerCase()}, variable`
+        : `${styles === 1 ? '1 style' : `${styles} styles`} · ${kind.toLowerCase()}`,
+    scripts: (scripts: readonly string[]): string =>
+      scripts.length > 0 ? `${scripts.join(', ')}.` : 'Signs and pictures.',
+    axes: (names: readonly string[]): string => `Axes: ${names.join(', ')}.`,
+    licence: 'SIL Open Font License.',
+    use: 'Make a project in it',
+  },
   versions: {
     title: 'Versions',
     keep: 'Keep this version as',
@@ -307,6 +326,7 @@ export const texts = {
     type: 'Type on the letters',
     versions: 'Versions: keep one, go back to one',
     rack: 'Back to the rack',
+    typeCase: 'To the type case',
     light: 'Light or dark',
     surroundings: (name: string): string => `Light: ${name.toLowerCase()}`,
     ground: 'Show the table and its shadow, or not',

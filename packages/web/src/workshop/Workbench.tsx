@@ -60,6 +60,7 @@ function useBench(store: ProjectStore) {
     toggleLight: toggleColorScheme,
     singleKeys,
     toRack: () => void navigate('/'),
+    toTypeCase: () => void navigate('/fonts'),
   });
   useKeys(commands, singleKeys.areOn);
   return {

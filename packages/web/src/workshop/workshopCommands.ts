@@ -21,6 +21,7 @@ interface Bench {
   toggleLight: () => void;
   singleKeys: SingleKeys;
   toRack: () => void;
+  toTypeCase: () => void;
 }
 
 /** Everything that can be done in the workshop without a value. Keys are initials of our own words, and chapter numbers. */
@@ -54,6 +55,7 @@ export function workshopCommands(bench: Bench): Command[] {
     { id: 'light', label: t.light, run: toggleLight },
     { id: 'keys', label: singleKeys.areOn ? t.keysOff : t.keysOn, run: singleKeys.toggle },
     { id: 'rack', label: t.rack, run: toRack },
+    { id: 'type case', label: t.typeCase, run: bench.toTypeCase },
   ];
 }
 

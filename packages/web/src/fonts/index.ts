@@ -1,0 +1,2 @@
+export { FontSample } from './FontSample.tsx';
+export { useFonts } from './useFonts.ts';

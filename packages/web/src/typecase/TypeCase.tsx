@@ -52,7 +52,9 @@ export function TypeCase() {
     <>
       <nav className={classes.nav}>
         <Mark label={texts.product} />
-        <Link to="/">{texts.rack.title}</Link>
+        <Link to="/" className={classes.place}>
+          {texts.rack.title}
+        </Link>
         <b aria-current="page">{t.title}</b>
       </nav>
       <main className={classes.case}>

@@ -1,4 +1,4 @@
-import { CurveBuilder, pointAt, type CurveTable } from './curves.ts';
+import { pointAt, type CurveTable } from './curves.ts';
 
 /** Rows of a 2 x 2 matrix: x' = a x + b y, y' = c x + d y. */
 export type Form = readonly [number, number, number, number];
@@ -61,21 +61,4 @@ function roots(a: number, b: number, c: number): number[] {
   // the form that does not cancel (Numerical Recipes, 5.6)
   const q = -(b + (b < 0 ? -1 : 1) * Math.sqrt(under)) / 2;
   return [q / a, ...(q === 0 ? [] : [c / q])].filter(inside);
-}
-
-/** Several drawings in one table. */
-export function joinCurves(tables: readonly CurveTable[]): CurveTable {
-  if (tables.length === 1) return tables[0];
-  const all = new CurveBuilder().finish();
-  return tables.reduce(
-    (sum, table) => ({
-      degree: Uint8Array.from([...sum.degree, ...table.degree]),
-      control: Float64Array.from([...sum.control, ...table.control]),
-      contourStart: Uint32Array.from([
-        ...sum.contourStart,
-        ...Array.from(table.contourStart.slice(1), (n) => n + sum.degree.length),
-      ]),
-    }),
-    all,
-  );
 }

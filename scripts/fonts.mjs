@@ -101,7 +101,7 @@ async function gather(family, kind, pack, names) {
   }
   const infos = Object.values(face.getAxisInfos());
   const axes = infos.map(({ tag, min, max, default: usual }) => ({ tag, min, max, usual }));
-  return { family, kind, licence, styles, axes, covers: ranges(face.collectUnicodes()) };
+  return { family, kind, licence, styles, axes, covers: ranges(drawn(face)) };
 }
 
 async function bring(pack, name, file, licence) {
@@ -129,6 +129,16 @@ function japanese() {
   }
   for (let c = 0x20; c < 0x7f; c++) text += String.fromCharCode(c);
   return text.replaceAll('\ufffd', '');
+}
+
+/** Code points with a glyph that is not blank, but for spaces and what never shows. */
+function drawn(face) {
+  const font = new hb.Font(face);
+  return [...face.collectUnicodes()].filter((point) => {
+    if (/\p{White_Space}|\p{Default_Ignorable_Code_Point}/u.test(String.fromCodePoint(point))) return true;
+    const extents = font.glyphExtents(font.nominalGlyph(point) ?? 0);
+    return extents !== undefined && extents.width !== 0 && extents.height !== 0;
+  });
 }
 
 /** Code points as hexadecimal ranges: "20-7e,a0". */

@@ -42,6 +42,7 @@ export interface FontFace {
   readonly key: string;
   readonly name: string;
   readonly metrics: FontMetrics;
+  /** whether there is a glyph, with ink if the character is one that shows */
   has(codePoint: number): boolean;
   /** whether its substitutions know an OpenType feature */
   hasFeature(tag: string): boolean;
@@ -105,7 +106,12 @@ class OpenFont implements FontFace {
   }
 
   has(codePoint: number): boolean {
-    return this.#font.nominalGlyph(codePoint) !== undefined;
+    const glyph = this.#font.nominalGlyph(codePoint);
+    if (glyph === undefined) return false;
+    // some fonts name characters that they have left blank
+    if (/\p{White_Space}|\p{Default_Ignorable_Code_Point}/u.test(String.fromCodePoint(codePoint))) return true;
+    const extents = this.#font.glyphExtents(glyph);
+    return extents !== undefined && extents.width !== 0 && extents.height !== 0;
   }
 
   shape(text: string, options: ShapeOptions): ShapedGlyph[] {

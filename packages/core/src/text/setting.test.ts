@@ -85,6 +85,16 @@ describe('mixed scripts', () => {
     expect(glyphs('ببب')[1]).not.toBe(glyphs('ب')[0]);
   });
 
+  test('a character that a font names but leaves blank is one it lacks', async () => {
+    const [monoton] = await shippedFaces(['Monoton']);
+    expect([monoton.has(0x41), monoton.has(0x20), monoton.has(0x2126), monoton.has(0x3a9)]).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
+  });
+
   test('stand-ins are of one em: their letters neither shrink nor grow', () => {
     const mixed = lay('窯', {}, withStandIns('Work Sans'));
     expect(mixed.letters[0].advance).toBeCloseTo(mixed.emMm, 9); // kanji are as wide as their em

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { copyFileSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { ROOT } from './steps.mjs';
+import { npx, ROOT } from './steps.mjs';
 
 /**
  * Gathers the shipped fonts: `node scripts/fonts.mjs FOLDER` takes them from the packages installed in FOLDER/node_modules, writes them into
@@ -67,6 +67,8 @@ const SUBSETS = { 'noto-sans-jp': japanese };
 const folder = process.argv[2];
 const require = createRequire(`${ROOT}/packages/kernels/package.json`);
 const hb = await import(require.resolve('harfbuzzjs'));
+npx('tsc', '-b', 'packages/core');
+const { fontAxes, openFont, unwrap } = await import(`${ROOT}/packages/core/dist/index.js`);
 const families = [];
 for (const [family, kind, pack, styles] of FAMILIES) families.push(await gather(family, kind, pack, styles));
 writeFileSync(
@@ -81,13 +83,12 @@ async function gather(family, kind, pack, names) {
   const slug = pack || family.toLowerCase().replaceAll(' ', '-');
   const licence = `${slug}-OFL.txt`;
   const styles = [];
-  let face;
+  let first;
   for (const name of names) {
     const file = `${family.replaceAll(' ', '')}_${name}.ttf`;
     if (pack && folder) await bring(pack, name, file, licence);
     const bytes = new Uint8Array(readFileSync(join(FILES, file)));
-    const opened = new hb.Face(new hb.Blob(bytes));
-    face ??= opened;
+    first ??= bytes;
     styles.push({
       name: name
         .replace(/^\d+/, '')
@@ -99,9 +100,9 @@ async function gather(family, kind, pack, names) {
       file,
     });
   }
-  const infos = Object.values(face.getAxisInfos());
-  const axes = infos.map(({ tag, min, max, default: usual }) => ({ tag, min, max, usual }));
-  return { family, kind, licence, styles, axes, covers: ranges(drawn(face)) };
+  const face = unwrap(openFont({ hb }, { bytes: first, hash: '', name: family, axes: {} }));
+  const points = [...new hb.Face(new hb.Blob(first)).collectUnicodes()].filter((point) => face.has(point));
+  return { family, kind, licence, styles, axes: fontAxes({ hb }, first), covers: ranges(points) };
 }
 
 async function bring(pack, name, file, licence) {
@@ -129,16 +130,6 @@ function japanese() {
   }
   for (let c = 0x20; c < 0x7f; c++) text += String.fromCharCode(c);
   return text.replaceAll('\ufffd', '');
-}
-
-/** Code points with a glyph that is not blank, but for spaces and what never shows. */
-function drawn(face) {
-  const font = new hb.Font(face);
-  return [...face.collectUnicodes()].filter((point) => {
-    if (/\p{White_Space}|\p{Default_Ignorable_Code_Point}/u.test(String.fromCodePoint(point))) return true;
-    const extents = font.glyphExtents(font.nominalGlyph(point) ?? 0);
-    return extents !== undefined && extents.width !== 0 && extents.height !== 0;
-  });
 }
 
 /** Code points as hexadecimal ranges: "20-7e,a0". */

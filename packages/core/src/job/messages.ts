@@ -5,6 +5,7 @@ import type { DisplayBuffers, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats } from '../lettering/index.ts';
 import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
 import type { Transform } from '../math/index.ts';
+import type { CaretLetter, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
 export const JOB_VERSION = 5;
@@ -26,17 +27,7 @@ export interface ShownCluster {
   buffers: DisplayBuffers | undefined;
 }
 
-export interface ShownLetter {
-  id: number;
-  text: string;
-  line: number;
-  word: number;
-  x: number;
-  y: number;
-  advance: number;
-  turn: number;
-  isRightToLeft: boolean;
-}
+export type ShownLetter = CaretLetter & Pick<Letter, 'text' | 'line' | 'word'>;
 
 export interface ShownPiece {
   pieceId: string;

@@ -10,6 +10,6 @@ export type { Bands } from './hollow.ts';
 export { gridStep, LARGEST_EXTENT_MM } from './grid.ts';
 export { doubledArea, fromRings, nextVertices, outlineBytes, placed, toRings } from './outline.ts';
 export type { Outline, Vertex, VertexRing } from './outline.ts';
-export { curveBounds, isPlainForm, PLAIN_FORM, transformCurves } from './transformCurves.ts';
+export { curveBounds, transformCurves } from './transformCurves.ts';
 export type { CurveBox, Form } from './transformCurves.ts';
 export { openRings } from './unite.ts';

@@ -3,10 +3,6 @@ import { pointAt, type CurveTable } from './curves.ts';
 /** Rows of a 2 x 2 matrix: x' = a x + b y, y' = c x + d y. */
 export type Form = readonly [number, number, number, number];
 
-export const PLAIN_FORM: Form = [1, 0, 0, 1];
-
-export const isPlainForm = (form: Form): boolean => form.every((v, i) => v === PLAIN_FORM[i]);
-
 /** The curves after the form: Bezier curves go over by their control points. */
 export function transformCurves(curves: CurveTable, [a, b, c, d]: Form): CurveTable {
   const control = new Float64Array(curves.control.length);

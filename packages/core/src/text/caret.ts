@@ -1,17 +1,9 @@
 import { cos, sin } from '../math/index.ts';
 import type { Grapheme } from './graphemes.ts';
+import type { Letter } from './letters.ts';
 
 /** What is needed of a laid-out letter to stand beside it. */
-export interface CaretLetter {
-  /** id of its first grapheme */
-  id: number;
-  x: number;
-  y: number;
-  advance: number;
-  /** radians counter-clockwise */
-  turn: number;
-  isRightToLeft: boolean;
-}
+export type CaretLetter = Pick<Letter, 'id' | 'x' | 'y' | 'advance' | 'turn' | 'isRightToLeft'>;
 
 /** A place between two graphemes, in the flat layout, mm. */
 export interface CaretStop {

@@ -89,6 +89,7 @@ class OpenFont implements FontFace {
   readonly #hb: Kernels['hb'];
   readonly #font: HarfBuzz.Font;
   readonly #features: ReadonlySet<string>;
+  readonly #has = new Map<number, boolean>();
   readonly #pen: HarfBuzz.DrawFuncs;
 
   constructor(hb: Kernels['hb'], face: HarfBuzz.Face, font: HarfBuzz.Font, name: string, key: string) {
@@ -106,6 +107,15 @@ class OpenFont implements FontFace {
   }
 
   has(codePoint: number): boolean {
+    let known = this.#has.get(codePoint);
+    if (known === undefined) {
+      known = this.#shows(codePoint);
+      this.#has.set(codePoint, known);
+    }
+    return known;
+  }
+
+  #shows(codePoint: number): boolean {
     const glyph = this.#font.nominalGlyph(codePoint);
     if (glyph === undefined) return false;
     // some fonts name characters that they have left blank

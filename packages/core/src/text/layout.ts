@@ -1,5 +1,5 @@
 import { cos, PI, sin } from '../math/index.ts';
-import { curveBounds, PLAIN_FORM, type CurveBox, type Form } from '../outline/index.ts';
+import { curveBounds, type CurveBox, type Form } from '../outline/index.ts';
 import type { FontFace } from './fontFace.ts';
 import type { Fit, FontSet, Layout, LayoutOptions, Letter } from './letters.ts';
 import { formedGlyph } from './glyphCurves.ts';
@@ -190,7 +190,6 @@ const capMm = ({ heightPercent }: LayoutOptions, emMm: number, metrics: FontFace
   ((metrics.capHeight * emMm) / metrics.unitsPerEm) * (heightPercent / 100);
 
 function formOf({ widthPercent, heightPercent, slantDegrees }: LayoutOptions): Form {
-  if (widthPercent === 100 && heightPercent === 100 && slantDegrees === 0) return PLAIN_FORM;
   const high = heightPercent / 100;
   const angle = (slantDegrees * PI) / 180;
   return [widthPercent / 100, (sin(angle) / cos(angle)) * high, 0, high];

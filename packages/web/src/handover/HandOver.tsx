@@ -106,7 +106,7 @@ function MeshFile({ client, project }: Pick<HandOverProps, 'client' | 'project'>
         {texts.handOver.save}
       </Button>
       {client && written && written.counts.faces > 0 && (
-        <ReadBack key={JSON.stringify(named)} client={client} written={written.bytes} options={named} />
+        <ReadBack client={client} written={written.bytes} options={named} />
       )}
     </Stack>
   );

@@ -18,9 +18,10 @@ export function useChosen(project: Project): Chosen {
     const left = wanted.filter((id) => project.pieces[id]);
     return left.length > 0 ? left : project.pieceOrder.slice(0, 1);
   }, [wanted, project]);
+  const pieces = useMemo(() => ids.map((id) => project.pieces[id]), [ids, project]);
   return {
     ids,
-    pieces: ids.map((id) => project.pieces[id]),
+    pieces,
     choose: (id, isAlso = false) => setWanted(isAlso ? toggled(ids, id) : [id]),
     chooseTo: (id) => {
       const order = project.pieceOrder;

@@ -1,9 +1,10 @@
-import { Alert, Anchor, Container, FileButton, Loader, Text, Title, UnstyledButton } from '@mantine/core';
+import { Alert, Container, FileButton, Loader, Text, Title, UnstyledButton } from '@mantine/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, Unreachable } from '../api/index.ts';
-import { Mark } from '../ui/index.ts';
+import { ScreenNav, Unreached } from '../ui/index.ts';
+import navClasses from '../ui/ScreenNav.module.css';
 import { texts } from '../words/index.ts';
 import { ProjectCardView, type CardActions } from './ProjectCardView.tsx';
 import { bringIn, duplicateProject, renameProject, saveProjectFile } from './projectActions.ts';
@@ -17,20 +18,12 @@ export function Rack() {
   const [fault, setFault] = useState<string>();
   return (
     <>
-      <nav className={classes.nav}>
-        <Mark label={texts.product} />
-        <Link to="/" className={classes.place} aria-current={inBin ? undefined : 'page'}>
-          {texts.rack.title}
-        </Link>
-        <Link to="/fonts" className={classes.place}>
-          {texts.typeCase.title}
-        </Link>
-        <span className={classes.gap} />
+      <ScreenNav at={inBin ? undefined : '/'}>
         <BringIn onFault={setFault} />
-        <Link to="/?bin" className={classes.place} aria-current={inBin ? 'page' : undefined}>
+        <Link to="/?bin" className={navClasses.place} aria-current={inBin ? 'page' : undefined}>
           {texts.rack.bin}
         </Link>
-      </nav>
+      </ScreenNav>
       <Container size={1180} pt={28} pb={60}>
         {!inBin && <WordsField />}
         {fault && (
@@ -59,7 +52,7 @@ function BringIn({ onFault }: { onFault: (fault: string | undefined) => void }) 
   return (
     <FileButton onChange={(file) => void take(file)} accept=".fictile">
       {(props) => (
-        <UnstyledButton {...props} className={classes.place}>
+        <UnstyledButton {...props} className={navClasses.place}>
           {texts.rack.bringIn}
         </UnstyledButton>
       )}
@@ -80,14 +73,7 @@ function Projects({ inBin, onFault }: { inBin: boolean; onFault: (fault: string 
         {list.data && list.data.length > 0 && <Text className={classes.figures}>{t.count(list.data.length)}</Text>}
       </div>
       {list.isPending && <Loader aria-label={texts.loading} />}
-      {list.isError && (
-        <Alert color="red">
-          {t.failed}{' '}
-          <Anchor component="button" onClick={() => void list.refetch()}>
-            {t.retry}
-          </Anchor>
-        </Alert>
-      )}
+      {list.isError && <Unreached text={t.failed} onRetry={() => void list.refetch()} />}
       {list.data?.length === 0 && <Text>{inBin ? t.binEmpty : t.none}</Text>}
       <ul className={classes.list}>
         {list.data?.map((card) => (

@@ -1,12 +1,12 @@
-import { Alert, Anchor, Button, Loader } from '@mantine/core';
+import { Alert, Button, Loader } from '@mantine/core';
 import { covers, splitGraphemes } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { FontSample, useFonts } from '../fonts/index.ts';
 import { makeProject } from '../store/index.ts';
-import { ChoiceValue, Mark, Sentence } from '../ui/index.ts';
+import { ChoiceValue, ScreenNav, Sentence, Unreached } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { scriptsOf } from './scriptsOf.ts';
 import classes from './TypeCase.module.css';
@@ -50,27 +50,14 @@ export function TypeCase() {
   };
   return (
     <>
-      <nav className={classes.nav}>
-        <Mark label={texts.product} />
-        <Link to="/" className={classes.place}>
-          {texts.rack.title}
-        </Link>
-        <b aria-current="page">{t.title}</b>
-      </nav>
+      <ScreenNav at="/fonts" />
       <main className={classes.case}>
         <h1 className={classes.sentence}>
           <Sentence template={t.filter} values={values} />
           <small aria-live="polite">{fonts.data && t.count(fitting.length, all.length)}</small>
         </h1>
         {fonts.isPending && <Loader aria-label={texts.loading} />}
-        {fonts.isError && (
-          <Alert color="red">
-            {t.failed}{' '}
-            <Anchor component="button" onClick={() => void fonts.refetch()}>
-              {texts.rack.retry}
-            </Anchor>
-          </Alert>
-        )}
+        {fonts.isError && <Unreached text={t.failed} onRetry={() => void fonts.refetch()} />}
         {fonts.data && fitting.length === 0 && <p>{t.none}</p>}
         <ul className={classes.drawers}>
           {fitting.map((one) => (

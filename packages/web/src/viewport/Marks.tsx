@@ -1,8 +1,8 @@
 import type { ShownPiece } from '@fictile/core';
-import { useThree } from '@react-three/fiber';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide } from 'three';
 import { matrixOf, TOOL } from './scene.ts';
+import { useOwnGeometry } from './useOwnGeometry.ts';
 
 /** Places on a piece that are pointed at: nine numbers a triangle, in the piece's own space. */
 export interface MarkedPlaces {
@@ -12,19 +12,12 @@ export interface MarkedPlaces {
 
 /** Painted over everything, so that nothing hides them. */
 export function Marks({ marks, pieces }: { marks: MarkedPlaces; pieces: readonly ShownPiece[] }) {
-  const invalidate = useThree((three) => three.invalidate);
   const geometry = useMemo(() => {
     const made = new BufferGeometry();
     made.setAttribute('position', new BufferAttribute(marks.triangles, 3));
     return made;
   }, [marks]);
-  useEffect(() => {
-    invalidate();
-    return () => {
-      geometry.dispose();
-      invalidate();
-    };
-  }, [geometry, invalidate]);
+  useOwnGeometry(geometry);
   const piece = pieces.find((p) => p.pieceId === marks.pieceId);
   if (!piece) return null;
   return (

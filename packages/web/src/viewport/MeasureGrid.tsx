@@ -1,26 +1,19 @@
-import { useThree } from '@react-three/fiber';
-import { useEffect, useMemo } from 'react';
+import { useMemo } from 'react';
 import { BufferGeometry, Float32BufferAttribute, Vector3, type Box3 } from 'three';
 import { gridStep } from './gridStep.ts';
+import { useOwnGeometry } from './useOwnGeometry.ts';
 
 const MOST_CELLS = 40;
 
 /** Lines on the table at round lengths, with zero among them. */
 export function MeasureGrid({ box, table, isDark }: { box: Box3; table: number; isDark: boolean }) {
-  const invalidate = useThree((three) => three.invalidate);
   const [geometry, step] = useMemo(() => {
     const size = box.isEmpty() ? new Vector3(100, 100, 20) : box.getSize(new Vector3());
     const middle = box.isEmpty() ? new Vector3() : box.getCenter(new Vector3());
     const step = gridStep(Math.max(size.x, size.y, size.z));
     return [gridLines(middle, step, Math.max(size.x, size.z) * 0.75), step];
   }, [box]);
-  useEffect(() => {
-    invalidate();
-    return () => {
-      geometry.dispose();
-      invalidate();
-    };
-  }, [geometry, invalidate]);
+  useOwnGeometry(geometry);
   return (
     <lineSegments geometry={geometry} position={[0, table + step * 0.002, 0]} raycast={() => null}>
       <lineBasicMaterial color={isDark ? '#a3bcf3' : '#22489c'} transparent opacity={0.35} toneMapped={false} />

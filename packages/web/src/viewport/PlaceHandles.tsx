@@ -6,6 +6,7 @@ import { BufferGeometry, CanvasTexture, Float32BufferAttribute, Vector3, type Bo
 import { bearing, facing, onPlane, onUpright, toStep, turnBetween } from './drags.ts';
 import { gridStep } from './gridStep.ts';
 import { TOOL } from './scene.ts';
+import { useOwnGeometry } from './useOwnGeometry.ts';
 import { useDrag, type DragHandlers } from './useDrag.ts';
 
 /** How far a drag has come since it began. */
@@ -163,15 +164,11 @@ function roundDot(): CanvasTexture {
 
 /** A dotted line, told apart from the edges of a mesh. */
 function Dots({ points }: { points: readonly number[] }) {
-  const invalidate = useThree((three) => three.invalidate);
   const geometry = useMemo(
     () => new BufferGeometry().setAttribute('position', new Float32BufferAttribute([...points], 3)),
     [points],
   );
-  useEffect(() => {
-    invalidate();
-    return () => geometry.dispose();
-  }, [geometry, invalidate]);
+  useOwnGeometry(geometry);
   return (
     <points geometry={geometry} renderOrder={6} raycast={() => null}>
       <pointsMaterial

@@ -1,7 +1,7 @@
 import type { Project, ShownPiece } from '@fictile/core';
 import { Canvas } from '@react-three/fiber';
 import { useMemo } from 'react';
-import { NeutralToneMapping, Vector3 } from 'three';
+import { NeutralToneMapping, Vector3, type Box3 } from 'three';
 import { isDarkBackdrop } from './backdrop.ts';
 import { Caret, type CaretPlace } from './Caret.tsx';
 import { Controls, type CameraHandle, type ViewWish } from './Controls.tsx';
@@ -26,6 +26,8 @@ export interface Typing {
 export interface ViewportProps {
   project: Project;
   pieces: readonly ShownPiece[];
+  /** around all of them */
+  box: Box3;
   shelf: GeometryShelf;
   mode: SurfaceMode;
   showEdges: boolean;
@@ -49,7 +51,7 @@ export interface ViewportProps {
 
 /** Draws the pieces; nothing here computes meshes. */
 export function Viewport(props: ViewportProps) {
-  const { project, pieces, shelf, chosen, marks, typing, placing, onType } = props;
+  const { project, pieces, box, chosen, marks, typing, placing, onType } = props;
   const marked = marks && pieces.find((p) => p.pieceId === marks.pieceId);
   const near = useMemo(
     () =>
@@ -58,7 +60,6 @@ export function Viewport(props: ViewportProps) {
   );
   const typed = typing && pieces.find((p) => p.pieceId === typing.pieceId);
   const picked = props.picked && pieces.find((p) => p.pieceId === props.picked?.pieceId);
-  const box = useMemo(() => boundsOf(pieces, shelf), [pieces, shelf]);
   const standsOnTable = pieces.some((p) => project.pieces[p.pieceId]?.placement.stand === 'table');
   const lowest = box.isEmpty() ? -50 : box.min.y;
   const table = standsOnTable ? Math.min(0, lowest) : lowest;

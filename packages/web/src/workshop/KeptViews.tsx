@@ -1,5 +1,5 @@
 import { ActionIcon, Button, Group, Popover, Stack, Switch, Text, TextInput, UnstyledButton } from '@mantine/core';
-import { KEPT_VIEWS, type Edit, type KeptView, type SceneView } from '@fictile/core';
+import { KEPT_VIEWS, type KeptView, type SceneView } from '@fictile/core';
 import { IconX } from '@tabler/icons-react';
 import { useState, type FormEvent } from 'react';
 import type { Pose } from '../viewport/index.ts';
@@ -11,7 +11,7 @@ interface KeptViewsProps {
   settings: ViewSettings;
   onChange: (settings: ViewSettings) => void;
   scene: SceneView;
-  onScene: (values: Extract<Edit, { kind: 'setView' }>['values']) => void;
+  onScene: (values: Partial<SceneView>) => void;
   pose: () => Pose | undefined;
 }
 

@@ -1,5 +1,5 @@
 import { Menu, UnstyledButton } from '@mantine/core';
-import type { Edit, SceneView } from '@fictile/core';
+import type { SceneView } from '@fictile/core';
 import { IconCheck } from '@tabler/icons-react';
 import type { ReactNode } from 'react';
 import type { Pose, ViewName, ViewWish } from '../viewport/index.ts';
@@ -12,7 +12,7 @@ interface ViewBarProps {
   settings: ViewSettings;
   onChange: (settings: ViewSettings) => void;
   scene: SceneView;
-  onScene: (values: Extract<Edit, { kind: 'setView' }>['values']) => void;
+  onScene: (values: Partial<SceneView>) => void;
   /** where the view looks from now */
   pose: () => Pose | undefined;
 }

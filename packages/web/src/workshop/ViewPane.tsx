@@ -1,5 +1,5 @@
 import { Text, useComputedColorScheme } from '@mantine/core';
-import type { Edit, Project } from '@fictile/core';
+import type { Project, SceneView } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { pieceEdits } from '../recipe/index.ts';
@@ -50,7 +50,8 @@ export function ViewPane(props: ViewPaneProps) {
   const typed = typing.now && project.pieces[typing.now.pieceId];
   const camera = useRef<CameraHandle>(undefined);
   const backdrop = useBackdrop(project);
-  const onScene = (values: Extract<Edit, { kind: 'setView' }>['values']): void => store.edit({ kind: 'setView', values });
+  const box = useMemo(() => boundsOf(evaluation.pieces, shelf), [evaluation.pieces, shelf]);
+  const onScene = (values: Partial<SceneView>): void => store.edit({ kind: 'setView', values });
   return (
     <main
       className={classes.view}
@@ -59,8 +60,8 @@ export function ViewPane(props: ViewPaneProps) {
       onMouseDown={(event) => typing.now && event.preventDefault()} // the field behind the caret keeps the focus
     >
       <div className={classes.views} data-two={view.second !== undefined}>
-        <Drawn {...props} wish={view.wish} camera={camera} onPictures={onPictures} />
-        {view.second && <SecondView {...props} wish={view.second} />}
+        <Drawn {...props} box={box} wish={view.wish} camera={camera} onPictures={onPictures} />
+        {view.second && <SecondView {...props} box={box} wish={view.second} />}
       </div>
       {typing.now && typed && (
         <TypingField
@@ -72,7 +73,7 @@ export function ViewPane(props: ViewPaneProps) {
           onEnd={typing.end}
         />
       )}
-      <SizeLabel project={project} evaluation={evaluation} shelf={shelf} showGrid={view.showGrid} />
+      <SizeLabel name={project.name} isBusy={evaluation.busy} box={box} showGrid={view.showGrid} />
       <ViewBar settings={view} onChange={setView} scene={project.view} onScene={onScene} pose={() => camera.current?.pose()} />
     </main>
   );
@@ -91,7 +92,7 @@ function useBackdrop(project: Project): string {
 
 const nothing = (): void => undefined;
 
-function SecondView(props: ViewPaneProps & { wish: ViewWish }) {
+function SecondView(props: Omit<DrawnProps, 'camera'>) {
   const { view, setView, wish } = props;
   const camera = useRef<CameraHandle>(undefined);
   return (
@@ -108,11 +109,12 @@ function SecondView(props: ViewPaneProps & { wish: ViewWish }) {
 }
 
 interface DrawnProps extends ViewPaneProps {
+  box: ReturnType<typeof boundsOf>;
   wish: ViewWish;
   camera: React.RefObject<CameraHandle | undefined>;
 }
 
-function Drawn({ project, evaluation, shelf, view, wish, chosen, marks, typing, placing, camera, onPictures }: DrawnProps) {
+function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, camera, onPictures }: DrawnProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
   const onCamera = useCallback((handle: CameraHandle | undefined) => void (camera.current = handle), [camera]);
@@ -134,6 +136,7 @@ function Drawn({ project, evaluation, shelf, view, wish, chosen, marks, typing, 
       <Viewport
         project={project}
         pieces={evaluation.pieces}
+        box={box}
         shelf={shelf}
         mode={view.mode}
         showEdges={view.showEdges}
@@ -172,16 +175,20 @@ function moveOf(event: KeyboardEvent): ((pose: Pose) => Pose) | undefined {
     : (pose) => turned(pose, right * TURN_DEGREES, up * TURN_DEGREES);
 }
 
-type SizeLabelProps = Pick<ViewPaneProps, 'project' | 'evaluation' | 'shelf'> & { showGrid: boolean };
+interface SizeLabelProps {
+  name: string;
+  isBusy: boolean;
+  box: ReturnType<typeof boundsOf>;
+  showGrid: boolean;
+}
 
 /** Name and outer size of everything that is seen. */
-function SizeLabel({ project, evaluation, shelf, showGrid }: SizeLabelProps) {
-  const box = useMemo(() => boundsOf(evaluation.pieces, shelf), [evaluation.pieces, shelf]);
+function SizeLabel({ name, isBusy, box, showGrid }: SizeLabelProps) {
   const size = box.isEmpty() ? [0, 0, 0] : [box.max.x - box.min.x, box.max.y - box.min.y, box.max.z - box.min.z];
   const grid = showGrid ? ` · ${texts.view.gridStep(gridStep(Math.max(...size) || 100))}` : '';
   return (
     <div className={classes.label} data-testid="figures">
-      {evaluation.busy ? texts.workshop.working : `${texts.workshop.size(project.name, size)}${grid}`}
+      {isBusy ? texts.workshop.working : `${texts.workshop.size(name, size)}${grid}`}
     </div>
   );
 }

@@ -15,6 +15,7 @@ const choice = <const C extends readonly string[]>(...of: C) => ({ kind: 'choice
 /** The flags of `make`, which are also the fields of a case (there in camelCase). A contract: add, but do not rename. */
 export const MAKE_FLAGS = {
   text: { kind: 'text' },
+  svg: { kind: 'text' },
   font: { kind: 'text' },
   out: { kind: 'text' },
   weight: { kind: 'number', min: 1, max: 1000 },
@@ -38,6 +39,8 @@ export const MAKE_FLAGS = {
   around: length(0.1, 100_000),
   'around-side': choice('outside', 'center', 'inside'),
   outline: length(0.01, 1000),
+  wire: length(0.01, 1000),
+  'wire-sides': { kind: 'number', min: 4, max: 64, whole: true },
   depth: length(),
   edge: choice('plain', 'chamfer', 'round'),
   'edge-in': length(0, 1000),

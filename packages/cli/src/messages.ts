@@ -1,4 +1,4 @@
-import type { ErrorParams, Failure, Remark } from '@fictile/core';
+import type { DrawingSkip, ErrorParams, Failure, Remark } from '@fictile/core';
 
 /** Faults that only the command line knows. */
 export interface CliFault {
@@ -56,6 +56,12 @@ export function failureText(failure: Failure): string {
       return `The project was saved by a later version (${failure.params.version}; this one reads up to ${failure.params.known}). Update Fictile.`;
     case 'MESH_BROKEN':
       return meshText(failure.params);
+    case 'DRAWING_BROKEN':
+      return drawingText(failure.params);
+    case 'DRAWING_EMPTY':
+      return failure.params.skipped.includes('text')
+        ? 'The drawing holds nothing but text. Turn its text into paths before saving it, or build the words with --text.'
+        : 'The drawing holds nothing that is painted. Save it with filled or stroked paths.';
     case 'TOO_LARGE':
       return `The ${failure.params.what} is too large: ${failure.params.size}, the limit is ${failure.params.limit}. Divide it.`;
     case 'EDIT_MISPLACED':
@@ -66,6 +72,26 @@ export function failureText(failure: Failure): string {
       return 'The work was stopped. Start it again.';
   }
 }
+
+function drawingText({ line, why }: ErrorParams['DRAWING_BROKEN']): string {
+  if (why === 'not-svg') return 'That is no SVG. Save the drawing as SVG.';
+  if (why === 'size') return "The drawing's size can't be told: it has none, or none that is a number. Save it again.";
+  return `The SVG can't be read (line ${line}): its tags do not fit together. Save it again from where it came.`;
+}
+
+const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
+  text: 'Text is no outline and was left out (turn it into paths, or build it with --text)',
+  picture: 'Pictures were left out',
+  script: 'Scripts were left out; nothing of them was run',
+  outside: 'What lies outside the file was left out',
+  gradient: 'Gradients became their first colour',
+  clip: 'Clips and masks were left off; what they hide is shown',
+  path: 'Paths that can not be read were left out',
+  number: 'Transforms that can not be read were left off',
+  colours: 'Colours beyond the 64th became that one',
+  effect: 'Filters and other effects were left off',
+  style: 'Rules of the style sheet that are not understood were left off',
+};
 
 function meshText({ format, place, why }: ErrorParams['MESH_BROKEN']): string {
   if (why === 'text') return 'This STL is written as text. Save it as binary STL.';
@@ -93,8 +119,14 @@ export function remarkText(remark: Remark): string {
       return `${remark.params.font} has no small capitals: the letters stay as typed.`;
     case 'CIRCLE_OVERFULL':
       return `A line is longer than its circle, its ends overlap: from a radius of ${mm(remark.params.neededMm)} on it fits.`;
+    case 'DRAWING_SKIPPED':
+      return `${SKIPPED[remark.params.what]}: ${remark.params.count}.`;
+    case 'CURVE_OVERFULL':
+      return `A line is longer than its curve by ${mm(remark.params.byMm)}: it goes on straight.`;
+    case 'LETTERS_APART':
+      return `With a solid of their own these stand a hair apart from their neighbours: ${remark.params.letters}`;
     case 'WALL_FILLS':
-      return `Strokes are thinner than the wall, these letters stay full: ${remark.params.letters}`;
+      return `Strokes are thinner than the wall, these stay full: ${remark.params.letters}`;
     case 'FLAT_SHEET':
       return 'Depth 0: a flat sheet, open on purpose.';
     case 'EDGES_SCALED':

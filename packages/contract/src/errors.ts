@@ -23,6 +23,8 @@ export const STATUS: Readonly<Record<ErrorCode | HttpErrorCode, number>> = {
   PROJECT_BROKEN: 422,
   PROJECT_NEWER: 422,
   MESH_BROKEN: 422,
+  DRAWING_BROKEN: 422,
+  DRAWING_EMPTY: 422,
   TOO_LARGE: 413,
   EDIT_MISPLACED: 422,
   PIECE_LOCKED: 422,

@@ -1,6 +1,8 @@
 export * from './base/index.ts';
 export * from './check/index.ts';
 export * from './document/index.ts';
+export { coloursOf, drawingSize, readSvg } from './drawing/index.ts';
+export type { ReadDrawing } from './drawing/index.ts';
 export * from './evaluate/index.ts';
 export * from './io/index.ts';
 export * from './job/index.ts';

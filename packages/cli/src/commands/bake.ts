@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import {
   Engine,
+  isWords,
   parseProject,
   scenePart,
   unpackProject,
@@ -9,6 +10,7 @@ import {
   writeScene,
   type Piece,
   type Project,
+  type WordsPiece,
 } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from '../arguments.ts';
@@ -34,7 +36,7 @@ export async function bake(row: readonly string[]): Promise<void> {
   const engine = new Engine({ kernels: await loadKernels(), ...shippedFonts(), cacheBytes: CACHE_BYTES });
   for (const { out, words } of files) {
     const started = performance.now();
-    const changed = words === undefined ? project : withWords(project, piece, words);
+    const changed = words === undefined ? project : withWords(project, wordsPiece(piece), words);
     const evaluated = await evaluatePiece(engine, changed, piece.id);
     const part = scenePart(changed.pieces[piece.id], evaluated);
     const written = await writeScene([part], usualWriteOptions(formatOf(out), part.name));
@@ -42,6 +44,11 @@ export async function bake(row: readonly string[]): Promise<void> {
     const result = resultOf(out, written, evaluated.remarks, started);
     tell(result, { json: flags.json === true, quiet: flags.quiet === true });
   }
+}
+
+function wordsPiece(piece: Piece): WordsPiece {
+  if (isWords(piece)) return piece;
+  throw fault('PIECE_UNKNOWN', `The piece "${piece.name}" is a drawing: it takes no words. Say another with --piece.`);
 }
 
 /** What is to be written: one file, or one for each row of words. */

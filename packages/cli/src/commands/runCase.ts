@@ -25,9 +25,10 @@ export async function runCase(line: string, folders: Folders, kernels: Kernels):
   try {
     const flags = flagsOf(parseCase(line));
     const out = flags.out === undefined ? undefined : join(folders.to, flags.out);
+    const svg = flags.svg === undefined || isAbsolute(flags.svg) ? flags.svg : join(folders.from, flags.svg);
     const isFile = flags.font !== undefined && /[/\\]|\.(ttf|otf|ttc|woff2?)$/i.test(flags.font);
     const font = isFile && !isAbsolute(flags.font as string) ? join(folders.from, flags.font as string) : flags.font;
-    const { bytes, result } = await buildCase({ ...flags, out, font }, kernels);
+    const { bytes, result } = await buildCase({ ...flags, out, font, svg }, kernels);
     const { file, ...rest } = result;
     return { answer: { ok: true, out: file, ...rest }, bytes };
   } catch (error) {

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { parse } from 'csv-parse/sync';
-import { applyEdit, nameOf, splitGraphemes, spliceEdits, type Piece, type Project } from '@fictile/core';
+import { applyEdit, nameOf, splitGraphemes, spliceEdits, type Project, type WordsPiece } from '@fictile/core';
 import { fault, faultOf } from '../messages.ts';
 
 /** The words of a table (RFC 4180): the first field of each row; a line break inside quotes, or \\n, starts a line. Empty rows are passed over. */
@@ -23,7 +23,7 @@ export async function readWordRows(path: string): Promise<string[]> {
 }
 
 /** The project with other words in a piece; letters that stay keep what was said of them. */
-export function withWords(project: Project, piece: Piece, words: string): Project {
+export function withWords(project: Project, piece: WordsPiece, words: string): Project {
   const before = piece.source.graphemes.map((g) => g.text);
   const changed = applyEdit(project, {
     kind: 'many',

@@ -17,6 +17,10 @@ export interface ErrorParams {
   PROJECT_NEWER: { version: number; known: number };
   /** A mesh file cannot be read; `place` is a line (text) or a byte (binary). */
   MESH_BROKEN: { format: string; place: number; why: string };
+  /** A drawing cannot be read. `line` counts from 1; 0 is the whole of it. */
+  DRAWING_BROKEN: { line: number; why: 'not-svg' | 'xml' | 'size' };
+  /** A drawing holds nothing that is painted. */
+  DRAWING_EMPTY: { skipped: string };
   /** Something is larger than the limit for it. */
   TOO_LARGE: { what: string; size: number; limit: number };
   /** An edit names something the document does not hold. */
@@ -27,6 +31,10 @@ export interface ErrorParams {
   CANCELLED: Record<string, never>;
 }
 export type ErrorCode = keyof ErrorParams;
+
+/** Kinds of things in SVG files that no drawing takes. */
+export type DrawingSkip =
+  'text' | 'picture' | 'script' | 'outside' | 'gradient' | 'clip' | 'path' | 'number' | 'colours' | 'effect' | 'style';
 
 export interface RemarkParams {
   /** Nothing to build: no text, or only spaces. */
@@ -41,6 +49,12 @@ export interface RemarkParams {
   CIRCLE_OVERFULL: { neededMm: number };
   /** Strokes of these letters are thinner than the wall of hollow letters: they stay full. */
   WALL_FILLS: { letters: string };
+  /** What of an SVG file was left out, by its kinds; `count` of each. */
+  DRAWING_SKIPPED: { what: DrawingSkip; count: number };
+  /** A line is longer than the curve it runs along; it goes on straight. */
+  CURVE_OVERFULL: { byMm: number };
+  /** Letters with a depth or an edge of their own stand apart from their neighbours. */
+  LETTERS_APART: { letters: string };
   /** Depth 0: a flat sheet, open on purpose. */
   FLAT_SHEET: Record<string, never>;
   /** Front and back edge together are deeper than the body; both were scaled. */

@@ -1,6 +1,7 @@
 export { ByteCache } from './byteCache.ts';
 export { remark } from './codes.ts';
-export type { ErrorCode, ErrorParams, Remark, RemarkCode, RemarkParams } from './codes.ts';
+export type { DrawingSkip, ErrorCode, ErrorParams, Remark, RemarkCode, RemarkParams } from './codes.ts';
+export { textHash } from './hash.ts';
 export { LIMITS } from './limits.ts';
 export { seededRandom } from './random.ts';
 export { fail, ok, unwrap } from './result.ts';

@@ -16,4 +16,14 @@ export const LIMITS = {
   /** default budget of faces of a project */
   faceBudget: 2_000_000,
   pieces: 400,
+  /** knots of a curve drawn here */
+  knots: 500,
+  svgBytes: 8 * 1024 * 1024,
+  /** elements of an SVG file that are looked at, what is used again counted again */
+  svgElements: 20_000,
+  /** painted paths of a drawing, their pieces and characters all together, and its colours */
+  drawingElements: 5_000,
+  drawingPieces: 40_000,
+  drawingPathCharacters: 4_000_000,
+  drawingColours: 64,
 } as const;

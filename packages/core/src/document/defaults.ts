@@ -3,12 +3,17 @@ import { usualSlots } from './finishes.ts';
 import {
   SCHEMA_VERSION,
   type Body,
+  type Contour,
+  type Drawing,
+  type DrawingShape,
   type OwnLetter,
   type Piece,
   type Placement,
   type Project,
   type SceneView,
+  type DrawingPiece,
   type Words,
+  type WordsPiece,
 } from './schema.ts';
 
 export function usualWords(graphemes: readonly string[]): Words {
@@ -27,6 +32,7 @@ export function usualWords(graphemes: readonly string[]): Words {
     leadingPercent: 100,
     ...usualStretch(),
     kerning: true,
+    kernPairs: [],
     features: {},
     language: '',
     direction: 'auto',
@@ -51,15 +57,25 @@ export const usualOwn = (): OwnLetter => ({
   scalePercent: 100,
   leftOut: false,
   font: null,
+  finish: null,
+  solid: null,
 });
 
 /** Hollow letters, until somebody says otherwise. */
-export const usualHollow = (): Extract<Words['contour'], { kind: 'hollow' }> => ({
+export const usualHollow = (): Extract<Contour, { kind: 'hollow' }> => ({
   kind: 'hollow',
   wallMm: 3,
   side: 'inside',
   count: 1,
   gapMm: 2,
+});
+
+/** A wire along outlines, until somebody says otherwise. */
+export const usualWire = (): Extract<Contour, { kind: 'wire' }> => ({
+  kind: 'wire',
+  thickMm: 4,
+  sides: 16,
+  ends: 'round',
 });
 
 /** A line of words round a circle, until somebody says otherwise. */
@@ -71,6 +87,50 @@ export const usualCircle = (): Extract<Words['line'], { kind: 'circle' }> => ({
   direction: 'clockwise',
   spreadDegrees: 0,
   letters: 'turned',
+});
+
+/** A gentle hill that words run along, `wideMm` across, its middle at zero. */
+export const usualCurveLine = (wideMm: number): Extract<Words['line'], { kind: 'curve' }> => ({
+  kind: 'curve',
+  curve: {
+    knots: [
+      { atMm: [-wideMm / 2, 0], inMm: [0, 0], outMm: [wideMm / 6, 0] },
+      { atMm: [0, wideMm / 8], inMm: [-wideMm / 6, 0], outMm: [wideMm / 6, 0] },
+      { atMm: [wideMm / 2, 0], inMm: [-wideMm / 6, 0], outMm: [0, 0] },
+    ],
+    closed: false,
+  },
+  shiftMm: 0,
+  spread: false,
+  letters: 'turned',
+});
+
+/** Shapes to start a drawing from, each about 80 mm across. */
+export const usualShapes = (): { [K in DrawingShape['kind']]?: Extract<DrawingShape, { kind: K }> } => ({
+  rectangle: { kind: 'rectangle', widthMm: 80, heightMm: 50, cornerMm: 6 },
+  ellipse: { kind: 'ellipse', widthMm: 80, heightMm: 80 },
+  polygon: { kind: 'polygon', sides: 6, radiusMm: 40 },
+  star: { kind: 'star', points: 5, radiusMm: 40, innerPercent: 45 },
+  free: {
+    kind: 'free',
+    curve: {
+      knots: [
+        { atMm: [0, 0], inMm: [0, 0], outMm: [0, 0] },
+        { atMm: [40, 45], inMm: [0, -20], outMm: [0, 14] },
+        { atMm: [0, 48], inMm: [10, 12], outMm: [-10, 12] },
+        { atMm: [-40, 45], inMm: [0, 14], outMm: [0, -20] },
+      ],
+      closed: true,
+    },
+  },
+});
+
+export const usualDrawing = (shape: DrawingShape): Drawing => ({
+  kind: 'drawing',
+  shape,
+  depthAnchor: 'back',
+  contour: { kind: 'full' },
+  own: {},
 });
 
 export function usualBody(): Body {
@@ -89,14 +149,21 @@ export const usualPlacement = (): Placement => ({ by: 'zero', stand: 'free', atM
 
 export const usualView = (): SceneView => ({ surroundings: 'daylight', ground: true, kept: [] });
 
-export function newPiece(id: string, name: string, graphemes: readonly string[]): Piece {
+export function newPiece(id: string, name: string, graphemes: readonly string[]): WordsPiece {
+  return { ...pieceOf(id, name), source: usualWords(graphemes) };
+}
+
+export function newDrawing(id: string, name: string, source: Drawing): DrawingPiece {
+  return { ...pieceOf(id, name), source };
+}
+
+function pieceOf(id: string, name: string): Omit<Piece, 'source'> {
   return {
     id,
     name,
     role: 'seen',
     visible: true,
     locked: false,
-    source: usualWords(graphemes),
     body: usualBody(),
     placement: usualPlacement(),
     slots: usualSlots(),

@@ -1,4 +1,5 @@
 import { seededRandom, unwrap } from '../base/index.ts';
+import { wordsIn } from '../testing/words.ts';
 import {
   applyEdit,
   commit,
@@ -20,8 +21,11 @@ import {
 } from './index.ts';
 
 const start = (): Project => newProject('p', 'Kiln', [newPiece('a', 'Kiln', ['K', 'i', 'l', 'n'])]);
-const textOf = (project: Project): string => project.pieces.a.source.graphemes.map((g) => g.text).join('');
-const idsOf = (project: Project): number[] => project.pieces.a.source.graphemes.map((g) => g.id);
+const textOf = (project: Project): string =>
+  wordsIn(project, 'a')
+    .graphemes.map((g) => g.text)
+    .join('');
+const idsOf = (project: Project): number[] => wordsIn(project, 'a').graphemes.map((g) => g.id);
 
 describe('edits', () => {
   test('a splice keeps the ids of what stays and never uses one twice', () => {
@@ -76,12 +80,12 @@ test('the splice between two texts turns one into the other and leaves alone wha
 
 describe('letters of their own', () => {
   const own = (project: Project): string[] =>
-    project.pieces.a.source.graphemes.map((g) => {
+    wordsIn(project, 'a').graphemes.map((g) => {
       const turn = project.pieces.a.source.own[g.id]?.turnDegrees;
       return turn === undefined ? g.text : `${g.text}${turn}`;
     });
   const retyped = (project: Project, text: string): Project => {
-    const before = project.pieces.a.source.graphemes.map((g) => g.text);
+    const before = wordsIn(project, 'a').graphemes.map((g) => g.text);
     return unwrap(applyEdit(project, { kind: 'many', edits: spliceEdits('a', before, [...text]) }));
   };
   const turned = (ids: number[]): Project =>
@@ -116,14 +120,14 @@ describe('letters of their own', () => {
     const word = (most: number): string =>
       Array.from({ length: Math.floor(random() * most) }, () => 'Kilno '[Math.floor(random() * 6)]).join('');
     let project = start();
-    const textOfId = new Map(project.pieces.a.source.graphemes.map((g) => [g.id, g.text]));
+    const textOfId = new Map(wordsIn(project, 'a').graphemes.map((g) => [g.id, g.text]));
     for (let i = 0; i < 400; i++) {
-      const { graphemes } = project.pieces.a.source;
+      const { graphemes } = wordsIn(project, 'a');
       const text = graphemes.map((g) => g.text).join('');
       const at = Math.floor(random() * (text.length + 1));
       const ways = [text.slice(0, at) + word(3) + text.slice(at), text.slice(0, at) + text.slice(at + 2), word(12)];
       project = retyped(project, ways[Math.floor(random() * ways.length)]);
-      const now = project.pieces.a.source.graphemes;
+      const now = wordsIn(project, 'a').graphemes;
       for (const { id, text: t } of now) {
         expect(textOfId.get(id) ?? t).toBe(t);
         textOfId.set(id, t);
@@ -238,7 +242,7 @@ describe('history', () => {
     const random = seededRandom(11);
     let history = startHistory(start());
     for (let i = 0; i < 60; i++) {
-      const length = history.project.pieces.a.source.graphemes.length;
+      const length = wordsIn(history.project, 'a').graphemes.length;
       const at = Math.floor(random() * (length + 1));
       const edits: Edit[] = [
         {

@@ -3,6 +3,7 @@ import { usualOwn } from './defaults.ts';
 import { firstIssue } from './parse.ts';
 import {
   projectSchema,
+  type Drawing,
   type Finish,
   type OwnLetter,
   type Piece,
@@ -21,7 +22,8 @@ export type Edit =
   | { kind: 'takeDocument'; project: Project }
   | { kind: 'spliceWords'; pieceId: string; at: number; remove: number; insert: readonly string[] }
   | { kind: 'setWords'; pieceId: string; values: Partial<Omit<Words, 'kind' | 'graphemes' | 'nextId' | 'own'>> }
-  /** what is said of letters alone; null: nothing any more */
+  | { kind: 'setDrawing'; pieceId: string; values: Partial<Omit<Drawing, 'kind' | 'own'>> }
+  /** what is said of letters, or of a drawing's colours, alone; null: nothing any more */
   | { kind: 'setOwn'; pieceId: string; ids: readonly number[]; values: Partial<OwnLetter> | null }
   | { kind: 'setSolid'; pieceId: string; values: Partial<Piece['body']['solid']> }
   | { kind: 'setFaces'; pieceId: string; values: Partial<Piece['body']['faces']> }
@@ -83,10 +85,15 @@ type PieceEdit = Extract<Edit, { pieceId: string }>;
 function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
   switch (edit.kind) {
     case 'spliceWords': {
+      if (piece.source.kind !== 'words') return misplaced('words', piece);
       const words = spliceWords(piece.source, edit.at, edit.remove, edit.insert);
       return words.ok ? ok({ ...piece, source: words.value }) : words;
     }
     case 'setWords':
+      if (piece.source.kind !== 'words') return misplaced('words', piece);
+      return ok({ ...piece, source: { ...piece.source, ...edit.values } });
+    case 'setDrawing':
+      if (piece.source.kind !== 'drawing') return misplaced('drawing', piece);
       return ok({ ...piece, source: { ...piece.source, ...edit.values } });
     case 'setOwn':
       return setOwn(piece, edit.ids, edit.values);
@@ -112,9 +119,17 @@ function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
   }
 }
 
+const misplaced = (what: string, { id }: Piece): Result<never> => fail('EDIT_MISPLACED', { what, id });
+
+/** Of letters, or of a drawing's colours. */
+function ownIds({ source }: Piece): number[] {
+  if (source.kind === 'words') return source.graphemes.map((g) => g.id);
+  return source.shape.kind === 'paths' ? source.shape.colours.map((colour) => colour.id) : [1];
+}
+
 /** A letter of which nothing special is said is not kept. */
 function setOwn(piece: Piece, ids: readonly number[], values: Partial<OwnLetter> | null): Result<Piece> {
-  const known = new Set(piece.source.graphemes.map((g) => g.id));
+  const known = new Set(ownIds(piece));
   const stray = ids.find((id) => !known.has(id));
   if (stray !== undefined) return fail('EDIT_MISPLACED', { what: 'letter', id: String(stray) });
   const usual = usualOwn();

@@ -1,12 +1,17 @@
 export {
+  newDrawing,
   newPiece,
   newProject,
   usualBody,
   usualCircle,
+  usualCurveLine,
+  usualDrawing,
   usualHollow,
   usualOwn,
   usualPlacement,
+  usualShapes,
   usualView,
+  usualWire,
   usualWords,
 } from './defaults.ts';
 export { applyEdit } from './edits.ts';
@@ -15,19 +20,35 @@ export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';
 export type { Migration } from './migrations.ts';
-export { nameOf, wordsName } from './names.ts';
+export { isDrawing, isWords } from './kinds.ts';
+export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';
 export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';
 export { resolveAt } from './resolveAt.ts';
-export { edgeSchema, KEPT_VIEWS, pieceSchema, projectSchema, SCHEMA_VERSION, SLOTS, wordsSchema } from './schema.ts';
+export {
+  drawingSchema,
+  edgeSchema,
+  KEPT_VIEWS,
+  pieceSchema,
+  projectSchema,
+  SCHEMA_VERSION,
+  SLOTS,
+  wordsSchema,
+} from './schema.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';
 export type {
   Body,
+  Contour,
+  Drawing,
+  DrawingElement,
+  DrawingPiece,
+  DrawingShape,
   Edge,
   Finish,
+  FreeCurve,
   KeptView,
   OwnLetter,
   Piece,
@@ -37,4 +58,5 @@ export type {
   Slot,
   Slots,
   Words,
+  WordsPiece,
 } from './schema.ts';

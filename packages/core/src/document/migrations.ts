@@ -42,6 +42,17 @@ const toVersion4: Migration = (document) =>
     },
   }));
 
+/** Letters have no finish and no solid of their own, and no pair stands closer than the font says. */
+const toVersion5: Migration = (document) =>
+  withPieces(document, 5, (piece) => {
+    const source = plain(piece.source);
+    const own = Object.entries(plain(source.own)).map(([id, letter]) => [
+      id,
+      { ...plain(letter), finish: null, solid: null },
+    ]);
+    return { ...piece, source: { ...source, kernPairs: [], own: Object.fromEntries(own) } };
+  });
+
 function withPieces(document: unknown, schemaVersion: number, change: (piece: Plain) => Plain): Plain {
   const { pieces, ...rest } = document as Plain;
   const changed = Object.entries(plain(pieces)).map(([id, piece]) => [id, change(plain(piece))]);
@@ -52,4 +63,4 @@ function withPieces(document: unknown, schemaVersion: number, change: (piece: Pl
 const plain = (value: unknown): Plain => (typeof value === 'object' && value !== null ? (value as Plain) : {});
 
 /** MIGRATIONS[n - 1] brings version n to n + 1. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4];
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5];

@@ -9,11 +9,12 @@ import {
   RECIPE_CHAPTERS,
   recipeEdits,
   type Piece,
+  type WordsPiece,
   type RecipeChapter,
 } from './index.ts';
 
 const plain = newPiece('a', 'Plain', ['K', 'i']);
-const made: Piece = {
+const made: WordsPiece = {
   ...newPiece('b', 'Made', ['R', 'o', 'w']),
   source: { ...newPiece('b', '', ['R', 'o', 'w']).source, sizeMm: 30, align: 'right', features: { liga: 0 } },
   body: { solid: { ...plain.body.solid, depthMm: 7, backAsFront: true }, faces: { style: 'plain', toleranceMm: 0.5 } },
@@ -25,7 +26,7 @@ const made: Piece = {
 function given(chapters: readonly RecipeChapter[]): Piece {
   const copy = unwrap(parseRecipe(JSON.parse(JSON.stringify(copyRecipe(made, chapters)))));
   const project = newProject('p', 'p', [plain]);
-  return unwrap(applyEdit(project, { kind: 'many', edits: recipeEdits(copy, 'a') })).pieces.a;
+  return unwrap(applyEdit(project, { kind: 'many', edits: recipeEdits(copy, plain) })).pieces.a;
 }
 
 test('a whole recipe goes over, the words stay', () => {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fail, ok, type Result } from '../base/index.ts';
 import type { Edit } from './edits.ts';
 import { firstIssue } from './parse.ts';
-import { pieceSchema, SLOTS, wordsSchema, type Piece } from './schema.ts';
+import { drawingSchema, pieceSchema, SLOTS, wordsSchema, type Piece } from './schema.ts';
 
 export const RECIPE_CHAPTERS = ['words', 'solid', 'faces', 'finish', 'place'] as const;
 export type RecipeChapter = (typeof RECIPE_CHAPTERS)[number];
@@ -13,6 +13,7 @@ const { body, slots, placement } = pieceSchema.shape;
 const recipeCopySchema = z.object({
   kind: z.literal('fictile recipe'),
   words: wordsSchema.omit({ kind: true, graphemes: true, nextId: true, own: true }).optional(),
+  drawing: drawingSchema.omit({ kind: true, shape: true, own: true }).optional(),
   solid: body.shape.solid.optional(),
   faces: body.shape.faces.optional(),
   finish: slots.optional(),
@@ -21,16 +22,26 @@ const recipeCopySchema = z.object({
 export type RecipeCopy = z.infer<typeof recipeCopySchema>;
 
 export function copyRecipe(piece: Piece, chapters: readonly RecipeChapter[]): RecipeCopy {
-  const { kind: _kind, graphemes: _graphemes, nextId: _nextId, own: _own, ...words } = piece.source;
   const whole = {
-    words,
+    words: undefined,
     solid: piece.body.solid,
     faces: piece.body.faces,
     finish: piece.slots,
     place: piece.placement,
   };
   const taken = chapters.map((chapter) => [chapter, whole[chapter]]);
-  return { kind: 'fictile recipe', ...Object.fromEntries(taken) } as RecipeCopy;
+  const source = chapters.includes('words') ? copySource(piece.source) : {};
+  return { kind: 'fictile recipe', ...Object.fromEntries(taken), ...source } as RecipeCopy;
+}
+
+/** The values of words or of a drawing, without what they say or show. */
+function copySource(source: Piece['source']): Pick<RecipeCopy, 'words' | 'drawing'> {
+  if (source.kind === 'drawing') {
+    const { kind: _kind, shape: _shape, own: _own, ...drawing } = source;
+    return { drawing };
+  }
+  const { kind: _kind, graphemes: _graphemes, nextId: _nextId, own: _own, ...words } = source;
+  return { words };
 }
 
 /** What lay on a clipboard -> a recipe, if it is one. */
@@ -39,10 +50,14 @@ export function parseRecipe(data: unknown): Result<RecipeCopy> {
   return parsed.success ? ok(parsed.data) : fail('PROJECT_BROKEN', firstIssue(parsed.error));
 }
 
-/** The edits that give a piece what was copied; its words stay. */
-export function recipeEdits({ words, solid, faces, finish, place }: RecipeCopy, pieceId: string): Edit[] {
+/** The edits that give a piece what was copied; its words stay, and a drawing takes from words what both have. */
+export function recipeEdits(copy: RecipeCopy, { id: pieceId, source }: Pick<Piece, 'id' | 'source'>): Edit[] {
+  const { words, drawing, solid, faces, finish, place } = copy;
+  const both = words ?? drawing;
+  const shared = both && { contour: both.contour, depthAnchor: both.depthAnchor };
   return [
-    ...(words ? [{ kind: 'setWords', pieceId, values: words } as const] : []),
+    ...(shared && source.kind === 'drawing' ? [{ kind: 'setDrawing', pieceId, values: shared } as const] : []),
+    ...(shared && source.kind === 'words' ? [{ kind: 'setWords', pieceId, values: words ?? shared } as const] : []),
     ...(solid ? [{ kind: 'setSolid', pieceId, values: solid } as const] : []),
     ...(faces ? [{ kind: 'setFaces', pieceId, values: faces } as const] : []),
     ...(finish

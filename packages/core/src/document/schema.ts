@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 
 /** What a value means to the interface: its unit, and whether it may change in time. */
 const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
@@ -36,6 +36,21 @@ const fitSchema = z.object({
   onlyShrink: z.boolean(),
 });
 
+const signedPlane = z.number().min(-100_000).max(100_000).meta(value('mm', true));
+const planePoint = z.tuple([signedPlane, signedPlane]);
+
+/** A curve drawn here: cubic pieces from knot to knot. Arms are relative to their knot; both zero make a corner. */
+export const freeCurveSchema = z.object({
+  knots: z
+    .array(z.object({ atMm: planePoint, inMm: planePoint, outMm: planePoint }))
+    .min(2)
+    .max(LIMITS.knots),
+  closed: z.boolean(),
+});
+
+/** How letters stand on a bent line. */
+const standSchema = z.enum(['turned', 'sheared']);
+
 /** What the letters stand on. A circle has its middle at zero; degrees count clockwise from the top. */
 const lineSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('straight') }),
@@ -47,11 +62,20 @@ const lineSchema = z.discriminatedUnion('kind', [
     direction: z.enum(['clockwise', 'counter']),
     /** the arc that a line is spread over; 0: as long as it is */
     spreadDegrees: z.number().min(0).max(360).meta(value('deg', true)),
-    letters: z.enum(['turned', 'sheared']),
+    letters: standSchema,
+  }),
+  z.object({
+    kind: z.literal('curve'),
+    curve: freeCurveSchema,
+    /** along the curve, from where the alignment puts the line */
+    shiftMm: signedPlane,
+    /** letters are spread over the whole curve */
+    spread: z.boolean(),
+    letters: standSchema,
   }),
 ]);
 
-/** Full letters, or bands along their outlines. */
+/** Full letters, bands along their outlines, or a wire bent along them. */
 const contourSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('full') }),
   z.object({
@@ -62,7 +86,29 @@ const contourSchema = z.discriminatedUnion('kind', [
     count: z.number().int().min(1).max(20).meta(value('count', false)),
     gapMm: length(0.01, 1000),
   }),
+  z.object({
+    kind: z.literal('wire'),
+    /** across; a wire's depth too */
+    thickMm: length(0.01, 1000),
+    /** of its section, a regular polygon with flat sides in front, behind and outside */
+    sides: z.number().int().min(4).max(64).multipleOf(4).meta(value('count', false)),
+    /** of open paths */
+    ends: z.enum(['round', 'square']),
+  }),
 ]);
+
+const percent = z.number().min(0).max(100).meta(value('%', true));
+
+/** How a surface looks. Kept by value: a document looks the same wherever it is opened. */
+export const finishSchema = z.object({
+  /** of the shelf it came from; empty for one's own */
+  name: z.string().max(60),
+  /** sRGB, #rrggbb */
+  colour: z.string().regex(/^#[0-9a-f]{6}$/),
+  gloss: percent,
+  metal: percent,
+  glow: percent,
+});
 
 /** What is said of one letter alone; it goes with the letter's grapheme through every edit of the words. */
 const ownLetterSchema = z.object({
@@ -78,6 +124,21 @@ const ownLetterSchema = z.object({
   /** its room stays */
   leftOut: z.boolean(),
   font: fontSchema.nullable(),
+  /** on all its sides, instead of the piece's */
+  finish: finishSchema.nullable(),
+  /** a letter with a solid of its own stands apart from its neighbours */
+  solid: z.object({ depthMm: length(0, 10_000), front: edgeSchema }).nullable(),
+});
+
+const ownSchema = z.record(z.string().regex(/^[1-9][0-9]*$/), ownLetterSchema);
+const depthAnchorSchema = z.enum(['back', 'middle', 'front']);
+
+/** Room between two letters that stand side by side, on top of the font's. */
+const kernPairSchema = z.object({
+  left: z.string().min(1).max(256),
+  right: z.string().min(1).max(256),
+  /** thousandths of the size */
+  by: z.number().min(-1000).max(1000).meta(value('‰', true)),
 });
 
 export const wordsSchema = z.object({
@@ -92,7 +153,7 @@ export const wordsSchema = z.object({
   fit: fitSchema,
   align: z.enum(['left', 'center', 'right', 'justify']),
   anchor: z.enum(['baseline', 'top', 'middle', 'bottom']),
-  depthAnchor: z.enum(['back', 'middle', 'front']),
+  depthAnchor: depthAnchorSchema,
   tracking: z.number().min(-500).max(5000).meta(value('‰', true)),
   leadingPercent: z.number().min(10).max(1000).meta(value('%', true)),
   /** of the font's own space */
@@ -103,6 +164,7 @@ export const wordsSchema = z.object({
   slantDegrees: z.number().min(-60).max(60).meta(value('deg', true)),
   capitals: z.enum(['typed', 'upper', 'small']),
   kerning: z.boolean(),
+  kernPairs: z.array(kernPairSchema).max(500),
   features: z.record(z.string().regex(/^[ -~]{4}$/), z.number().int().min(0).max(100)),
   language: z
     .string()
@@ -113,10 +175,78 @@ export const wordsSchema = z.object({
   letters: z.enum(['joined', 'apart']),
   contour: contourSchema,
   /** by grapheme id */
-  own: z.record(z.string().regex(/^[1-9][0-9]*$/), ownLetterSchema),
+  own: ownSchema,
 });
 
-const idsAreOwn = ({ graphemes, nextId }: { graphemes: { id: number }[]; nextId: number }): boolean =>
+const measure = length(0.01, 100_000);
+
+/** How a path of a drawing is painted, in the path's own units (SVG 2, chapter 13). */
+const paintSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('fill'), rule: z.enum(['nonzero', 'evenodd']) }),
+  z.object({
+    kind: z.literal('stroke'),
+    width: z.number().positive(),
+    join: z.enum(['miter', 'round', 'bevel']),
+    cap: z.enum(['butt', 'round', 'square']),
+    miterLimit: z.number().min(1),
+    dashes: z.array(z.number().min(0)).max(64),
+    dashOffset: z.number(),
+  }),
+]);
+
+const number = z.number();
+
+/** One painted path of a drawing. */
+const elementSchema = z.object({
+  /** id of its colour */
+  colour: z.number().int().positive(),
+  /** SVG path data of M, L, Q, C and Z alone, y down */
+  path: z.string().max(LIMITS.drawingPathCharacters),
+  /** rows of x' = a x + c y + e, y' = b x + d y + f */
+  transform: z.tuple([number, number, number, number, number, number]),
+  paint: paintSchema,
+});
+
+/** What a drawing shows. Zero is the middle of its foot. */
+const shapeSchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('paths'),
+    /** in the order they are painted */
+    elements: z.array(elementSchema).min(1).max(LIMITS.drawingElements),
+    colours: z
+      .array(z.object({ id: z.number().int().positive(), name: z.string().max(60) }))
+      .max(LIMITS.drawingColours),
+    /** what the size is of */
+    by: z.enum(['width', 'height']),
+    sizeMm: measure,
+  }),
+  z.object({ kind: z.literal('rectangle'), widthMm: measure, heightMm: measure, cornerMm: length(0, 100_000) }),
+  z.object({ kind: z.literal('ellipse'), widthMm: measure, heightMm: measure }),
+  z.object({
+    kind: z.literal('polygon'),
+    sides: z.number().int().min(3).max(200).meta(value('count', false)),
+    radiusMm: measure,
+  }),
+  z.object({
+    kind: z.literal('star'),
+    points: z.number().int().min(3).max(200).meta(value('count', false)),
+    radiusMm: measure,
+    /** of the radius: where the notches lie */
+    innerPercent: z.number().min(1).max(100).meta(value('%', true)),
+  }),
+  z.object({ kind: z.literal('free'), curve: freeCurveSchema }),
+]);
+
+export const drawingSchema = z.object({
+  kind: z.literal('drawing'),
+  shape: shapeSchema,
+  depthAnchor: depthAnchorSchema,
+  contour: contourSchema,
+  /** by the id of a colour; a shape drawn here has one, 1 */
+  own: ownSchema,
+});
+
+const idsAreOwn = ({ graphemes, nextId }: z.infer<typeof wordsSchema>): boolean =>
   new Set(graphemes.map((g) => g.id)).size === graphemes.length && graphemes.every((g) => g.id < nextId);
 
 export const bodySchema = z.object({
@@ -137,19 +267,6 @@ export const bodySchema = z.object({
 
 export const SLOTS = ['front', 'frontEdge', 'wall', 'backEdge', 'back'] as const;
 export type Slot = (typeof SLOTS)[number];
-
-const percent = z.number().min(0).max(100).meta(value('%', true));
-
-/** How a surface looks. Kept by value: a document looks the same wherever it is opened. */
-export const finishSchema = z.object({
-  /** of the shelf it came from; empty for one's own */
-  name: z.string().max(60),
-  /** sRGB, #rrggbb */
-  colour: z.string().regex(/^#[0-9a-f]{6}$/),
-  gloss: percent,
-  metal: percent,
-  glow: percent,
-});
 
 const slotsSchema = z.object({
   front: finishSchema,
@@ -182,7 +299,10 @@ export const pieceSchema = z.object({
   role: z.enum(['seen', 'cutter']),
   visible: z.boolean(),
   locked: z.boolean(),
-  source: wordsSchema.refine(idsAreOwn, { path: ['graphemes'], message: 'ids are used twice or reach nextId' }),
+  source: z.discriminatedUnion('kind', [
+    wordsSchema.refine(idsAreOwn, { path: ['graphemes'], message: 'ids are used twice or reach nextId' }),
+    drawingSchema,
+  ]),
   body: bodySchema,
   placement: placementSchema,
   slots: slotsSchema,
@@ -230,6 +350,11 @@ export const projectSchema = z
 
 export type Edge = z.infer<typeof edgeSchema>;
 export type OwnLetter = z.infer<typeof ownLetterSchema>;
+export type Drawing = z.infer<typeof drawingSchema>;
+export type DrawingShape = Drawing['shape'];
+export type DrawingElement = z.infer<typeof elementSchema>;
+export type FreeCurve = z.infer<typeof freeCurveSchema>;
+export type Contour = z.infer<typeof contourSchema>;
 export type Words = z.infer<typeof wordsSchema>;
 export type Body = z.infer<typeof bodySchema>;
 export type Finish = z.infer<typeof finishSchema>;
@@ -238,4 +363,7 @@ export type KeptView = z.infer<typeof keptViewSchema>;
 export type SceneView = z.infer<typeof viewSchema>;
 export type Placement = z.infer<typeof placementSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
+/** A piece made of words, or of a drawing. */
+export type WordsPiece = Piece & { source: Words };
+export type DrawingPiece = Piece & { source: Drawing };
 export type Project = z.infer<typeof projectSchema>;

@@ -13,14 +13,23 @@ export interface DisplayBuffers {
   /** three numbers a corner */
   positions: Float32Array;
   normals: Float32Array;
-  /** three corners a triangle, grouped by part */
+  /** three corners a triangle, grouped by part, and by letter where that has a look of its own */
   index: Uint32Array;
-  groups: { part: Part; start: number; count: number }[];
+  groups: DisplayGroup[];
   /** six numbers an edge of the polygons, each edge once */
   edges: Float32Array;
 }
 
-export function display(source: PolygonMesh): DisplayBuffers {
+export interface DisplayGroup {
+  part: Part;
+  /** the letter's number in the mesh; -1: all that have no look of their own */
+  letter: number;
+  start: number;
+  count: number;
+}
+
+/** `apart`: letters, by their number in the mesh, that are to be groups of their own. */
+export function display(source: PolygonMesh, apart: ReadonlySet<number> = new Set()): DisplayBuffers {
   const { mesh } = toFloat32(source);
   const neighbours = adjacency(mesh);
   const corners = mesh.faceVertices.length;
@@ -34,29 +43,36 @@ export function display(source: PolygonMesh): DisplayBuffers {
   return {
     positions,
     normals: Float32Array.from(cornerNormals(mesh, neighbours)),
-    ...groupByPart(mesh),
+    ...grouped(mesh, apart),
     edges: edgeLines(mesh, neighbours.twin, neighbours.face),
   };
 }
 
-function groupByPart(mesh: PolygonMesh): Pick<DisplayBuffers, 'index' | 'groups'> {
+function grouped(mesh: PolygonMesh, apart: ReadonlySet<number>): Pick<DisplayBuffers, 'index' | 'groups'> {
   const { corners, face } = triangulate(mesh);
-  const partOf = (t: number): Part => mesh.regions[mesh.region[face[t]]].part;
-  const counts = new Map<Part, number>();
-  for (let t = 0; t < face.length; t++) counts.set(partOf(t), (counts.get(partOf(t)) ?? 0) + 3);
-  const groups: DisplayBuffers['groups'] = [];
-  const fill = new Map<Part, number>();
+  const byKey = new Map<string, DisplayGroup>();
+  const groupOf = mesh.regions.map(({ part, letter }) => {
+    const own = apart.has(letter) ? letter : -1;
+    const known = byKey.get(`${part} ${own}`);
+    const group = known ?? { part, letter: own, start: 0, count: 0 };
+    if (!known) byKey.set(`${part} ${own}`, group);
+    return group;
+  });
+  for (const f of face) groupOf[mesh.region[f]].count += 3;
+  const groups = [...byKey.values()].filter((group) => group.count > 0);
+  const fill = new Map<DisplayGroup, number>();
   let start = 0;
-  for (const [part, count] of counts) {
-    groups.push({ part, start, count });
-    fill.set(part, start);
-    start += count;
+  for (const group of groups) {
+    group.start = start;
+    fill.set(group, start);
+    start += group.count;
   }
   const index = new Uint32Array(corners.length);
   for (let t = 0; t < face.length; t++) {
-    const at = fill.get(partOf(t)) as number;
+    const group = groupOf[mesh.region[face[t]]];
+    const at = fill.get(group) as number;
     index.set(corners.subarray(3 * t, 3 * t + 3), at);
-    fill.set(partOf(t), at + 3);
+    fill.set(group, at + 3);
   }
   return { index, groups };
 }

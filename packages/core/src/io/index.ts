@@ -1,4 +1,5 @@
 export { finishName, finishOf, lookOf } from './looks.ts';
+export type { LetterLook } from './looks.ts';
 export type { Look } from './looks.ts';
 export { packProject, unpackProject } from './projectFile.ts';
 export type { ProjectFile } from './projectFile.ts';

@@ -6,7 +6,7 @@ import { readObj, readStl, usualWriteOptions, writeMesh, type MeshFormat } from 
 
 const cube = cubes(3.1, [0.1, -1e-7, 123.456]);
 const written = async (format: MeshFormat, choices = {}): Promise<Uint8Array> =>
-  (await writeMesh(cube, { ...usualWriteOptions(format, 'Kiln'), ...choices }, ['K'])).bytes;
+  (await writeMesh(cube, { ...usualWriteOptions(format, 'Kiln'), ...choices }, [{ text: 'K', finish: null }])).bytes;
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 
 test('an OBJ reads back to the same doubles and faces', async () => {

@@ -29,6 +29,12 @@ export function finishOf(slots: Slots, part: Part): Finish {
   return slots[(slots.backAsFront && FRONT_OF[slot]) || slot];
 }
 
+/** What letters are called in files, and how they look where not as their piece. */
+export interface LetterLook {
+  text: string;
+  finish: Finish | null;
+}
+
 /** What two finishes of one material have in common. */
 export const finishKey = ({ name, colour, gloss, metal, glow }: Finish): string =>
   `${name} ${colour} ${gloss} ${metal} ${glow}`;

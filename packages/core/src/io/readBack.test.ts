@@ -3,14 +3,22 @@ import { checkMesh } from '../check/index.ts';
 import { usualSlots } from '../document/index.ts';
 import { STILL, turnOf } from '../math/index.ts';
 import { cubes } from '../testing/meshes.ts';
-import { MESH_FORMATS, readBack, readGlb, usualWriteOptions, writeScene, type MeshFormat } from './index.ts';
+import {
+  MESH_FORMATS,
+  readBack,
+  readGlb,
+  usualWriteOptions,
+  writeScene,
+  type MeshFormat,
+  type ScenePart,
+} from './index.ts';
 
-const part = (name: string, move: [number, number, number]) => ({
+const part = (name: string, move: [number, number, number]): ScenePart => ({
   name,
   mesh: cubes(2, [0, 0, 0]),
   transform: { rows: turnOf([0, 90, 0]), move },
   slots: usualSlots(),
-  letters: ['K'],
+  letters: [{ text: 'K', finish: null }],
 });
 const write = async (format: MeshFormat): Promise<Uint8Array> =>
   (await writeScene([part('Kiln', [0, 0, 0]), part('Row', [10, 0, 0])], {

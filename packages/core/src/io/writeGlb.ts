@@ -1,8 +1,8 @@
 import { Document, WebIO, type Buffer as GltfBuffer, type Material, type Mesh, type Node } from '@gltf-transform/core';
 import type { Finish, Slots } from '../document/index.ts';
 import { isStill, type Transform } from '../math/index.ts';
-import { cornerNormals, triangulate, type Part, type PolygonMesh } from '../mesh/index.ts';
-import { finishKey, finishName, finishOf, lookOf } from './looks.ts';
+import { cornerNormals, triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { finishKey, finishName, finishOf, lookOf, type LetterLook } from './looks.ts';
 
 /** A piece in its own space, and where it stands. */
 export interface GlbPart {
@@ -10,8 +10,8 @@ export interface GlbPart {
   mesh: PolygonMesh;
   transform: Transform;
   slots: Slots;
-  /** texts of the letters by their number in the regions */
-  letters: readonly string[];
+  /** by their number in the regions */
+  letters: readonly LetterLook[];
 }
 
 export interface GlbOptions {
@@ -61,7 +61,7 @@ function fill(node: Node, part: GlbPart, options: GlbOptions, shared: Shared): v
   }
   const present = [...new Set(mesh.regions.map((r) => r.letter))].sort((a, b) => a - b);
   for (const letter of present) {
-    const name = `${letters[letter] ?? 'rest'} ${letter + 1}`;
+    const name = `${letters[letter]?.text ?? 'rest'} ${letter + 1}`;
     node.addChild(shared.document.createNode(name).setMesh(writer.mesh(name, (l) => l === letter)));
   }
 }
@@ -70,11 +70,13 @@ class Writer {
   readonly #shared: Shared;
   readonly #mesh: PolygonMesh;
   readonly #slots: Slots;
+  readonly #letters: readonly LetterLook[];
   readonly #normals: Float64Array;
   readonly #triangles: { corners: Uint32Array; face: Uint32Array };
 
-  constructor(shared: Shared, { mesh, slots }: GlbPart) {
+  constructor(shared: Shared, { mesh, slots, letters }: GlbPart) {
     this.#shared = shared;
+    this.#letters = letters;
     this.#mesh = mesh;
     this.#slots = slots;
     this.#normals = cornerNormals(mesh);
@@ -83,20 +85,22 @@ class Writer {
 
   mesh(name: string, takes: (letter: number) => boolean): Mesh {
     const made = this.#shared.document.createMesh(name);
-    const corners = new Map<Part, number[]>();
+    const groups = new Map<string, { finish: Finish; corners: number[] }>();
     const { face } = this.#triangles;
     for (let t = 0; t < face.length; t++) {
       const region = this.#mesh.regions[this.#mesh.region[face[t]]];
       if (!takes(region.letter)) continue;
-      const row = corners.get(region.part) ?? [];
-      row.push(...this.#triangles.corners.subarray(3 * t, 3 * t + 3));
-      corners.set(region.part, row);
+      const own = this.#letters[region.letter]?.finish;
+      const key = own ? finishKey(own) : region.part;
+      const group = groups.get(key) ?? { finish: own ?? finishOf(this.#slots, region.part), corners: [] };
+      group.corners.push(...this.#triangles.corners.subarray(3 * t, 3 * t + 3));
+      groups.set(key, group);
     }
-    for (const [part, row] of corners) made.addPrimitive(this.#primitive(part, row));
+    for (const { finish, corners } of groups.values()) made.addPrimitive(this.#primitive(finish, corners));
     return made;
   }
 
-  #primitive(part: Part, corners: readonly number[]): ReturnType<Document['createPrimitive']> {
+  #primitive(finish: Finish, corners: readonly number[]): ReturnType<Document['createPrimitive']> {
     const positions: number[] = [];
     const normals: number[] = [];
     const rows = new Map<string, number>();
@@ -120,7 +124,7 @@ class Writer {
       .setIndices(document.createAccessor().setType('SCALAR').setArray(index).setBuffer(buffer))
       .setAttribute('POSITION', this.#vectors(positions))
       .setAttribute('NORMAL', this.#vectors(normals))
-      .setMaterial(this.#material(finishOf(this.#slots, part)));
+      .setMaterial(this.#material(finish));
   }
 
   #vectors(values: readonly number[]): ReturnType<Document['createAccessor']> {

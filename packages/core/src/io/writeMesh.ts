@@ -2,6 +2,7 @@ import { remark, type LengthUnit, type Remark } from '../base/index.ts';
 import { usualSlots, type Slots } from '../document/index.ts';
 import { isStill, STILL, transformPoints, type Transform } from '../math/index.ts';
 import { asTriangles, faceCount, toFloat32, vertexCount, weld, type PolygonMesh } from '../mesh/index.ts';
+import type { LetterLook } from './looks.ts';
 import { MaterialNames } from './materialNames.ts';
 import { inFrame, type FileFrame } from './orientation.ts';
 import { writeGlb } from './writeGlb.ts';
@@ -46,7 +47,7 @@ export interface ScenePart {
   mesh: PolygonMesh;
   transform: Transform;
   slots: Slots;
-  letters: readonly string[];
+  letters: readonly LetterLook[];
 }
 
 /** What a file holds. */
@@ -139,7 +140,7 @@ async function bytesOf(
 export async function writeMesh(
   mesh: PolygonMesh,
   options: WriteOptions,
-  letters: readonly string[] = [],
+  letters: readonly LetterLook[] = [],
 ): Promise<WrittenScene> {
   return writeScene([{ name: options.name, mesh, transform: STILL, slots: usualSlots(), letters }], options);
 }

@@ -1,6 +1,6 @@
 import type { Slots } from '../document/index.ts';
 import { cornerNormals, faceCount, type PolygonMesh } from '../mesh/index.ts';
-import { finishOf } from './looks.ts';
+import { finishKey, finishOf, type LetterLook } from './looks.ts';
 import type { MaterialNames } from './materialNames.ts';
 import { utf8Bytes } from './utf8.ts';
 
@@ -9,6 +9,7 @@ export interface ObjPart {
   name: string;
   mesh: PolygonMesh;
   slots: Slots;
+  letters: readonly LetterLook[];
 }
 
 export interface ObjOptions {
@@ -40,17 +41,19 @@ class ObjWriter {
     this.#names = names;
   }
 
-  add({ mesh, slots }: ObjPart): void {
+  add({ mesh, slots, letters }: ObjPart): void {
     const p = mesh.positions;
     for (let v = 0; v < p.length; v += 3) this.lines.push(`v ${plain(p[v])} ${plain(p[v + 1])} ${plain(p[v + 2])}`);
     const normalOf = this.#normalRows(mesh);
     let group = '';
     for (let f = 0; f < faceCount(mesh); f++) {
-      const { part } = mesh.regions[mesh.region[f]];
-      if (part !== group) {
+      const { part, letter } = mesh.regions[mesh.region[f]];
+      const own = letters[letter]?.finish;
+      const key = own ? `${part} ${finishKey(own)}` : part;
+      if (key !== group) {
         this.lines.push(`g ${part}`);
-        if (this.#names) this.lines.push(`usemtl ${this.#names.of(finishOf(slots, part))}`);
-        group = part;
+        if (this.#names) this.lines.push(`usemtl ${this.#names.of(own ?? finishOf(slots, part))}`);
+        group = key;
       }
       let line = 'f';
       for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++)

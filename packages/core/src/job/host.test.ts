@@ -1,3 +1,4 @@
+import { wordsIn } from '../testing/words.ts';
 import { usualWriteOptions } from '../io/index.ts';
 import { loadKernels } from '@fictile/kernels';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
@@ -74,7 +75,7 @@ test('pieces that are hidden are left out, one that fails does not take the othe
   const { ask } = await startHost();
   const p = project('K', 'L', 'M');
   p.pieces.piece1.visible = false;
-  p.pieces.piece2.source.font = { family: 'Nobody', weight: 400, italic: false, axes: {} };
+  wordsIn(p, 'piece2').font = { family: 'Nobody', weight: 400, italic: false, axes: {} };
   const answer = await ask({ kind: 'evaluate', project: p, known: [] });
   if (answer.kind !== 'evaluated') throw new Error(answer.kind);
   expect(answer.pieces.map((piece) => piece.pieceId)).toEqual(['piece0']);

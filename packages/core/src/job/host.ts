@@ -1,6 +1,7 @@
 import type { Remark, RunContext } from '../base/index.ts';
 import { checkMesh, faultPlaces } from '../check/index.ts';
-import type { Project } from '../document/index.ts';
+import type { Piece, Project } from '../document/index.ts';
+import { readSvg } from '../drawing/index.ts';
 import { display, Engine, pieceMesh, scenePart, type EngineTools, type Evaluated } from '../evaluate/index.ts';
 import { quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount } from '../mesh/index.ts';
@@ -67,6 +68,13 @@ export class JobHost {
         }));
       case 'write':
         return this.#write(request);
+      case 'readSvg': {
+        const read = readSvg(request.text);
+        const answer: JobAnswer = read.ok
+          ? { kind: 'drawing', drawing: read.value }
+          : { kind: 'failed', error: read.error };
+        return Promise.resolve(answer);
+      }
       case 'readBack':
         return holds(request);
     }
@@ -113,7 +121,7 @@ export class JobHost {
     const failures: Extract<JobAnswer, { kind: 'evaluated' }>['failures'] = [];
     for (const pieceId of visiblePieces(request.project)) {
       const evaluated = await this.#engine.evaluate(request.project, pieceId, this.#context(request.serial, true));
-      if (evaluated.ok) pieces.push(shown(evaluated.value, known));
+      if (evaluated.ok) pieces.push(shown(evaluated.value, request.project.pieces[pieceId], known));
       else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });
     }
@@ -143,21 +151,19 @@ export class JobHost {
 
 const visiblePieces = (project: Project): string[] => project.pieceOrder.filter((id) => project.pieces[id].visible);
 
-function shown(evaluated: Evaluated, known: Set<string>): ShownPiece {
+function shown(evaluated: Evaluated, { source }: Piece, known: Set<string>): ShownPiece {
   let faces = 0;
   let quads = 0;
+  const hasLook = (letter: number): boolean => Boolean(source.own[evaluated.letters[letter].id]?.finish);
   const clusters = evaluated.clusters.map((cluster): ShownCluster => {
     faces += faceCount(cluster.mesh);
     quads += quadCount(cluster.mesh);
-    const isNew = !known.has(cluster.key);
-    known.add(cluster.key);
-    return {
-      key: cluster.key,
-      x: cluster.x,
-      y: cluster.y,
-      z: cluster.z,
-      buffers: isNew ? display(cluster.mesh) : undefined,
-    };
+    const { x, y, z, letters } = cluster;
+    const apart = letters.length > 1 ? [...letters.keys()].filter((i) => hasLook(letters[i])) : [];
+    const key = apart.length > 0 ? `${cluster.key} by ${apart.join(' ')}` : cluster.key;
+    const isNew = !known.has(key);
+    known.add(key);
+    return { key, x, y, z, letters, buffers: isNew ? display(cluster.mesh, new Set(apart)) : undefined };
   });
   return {
     pieceId: evaluated.pieceId,

@@ -1,6 +1,7 @@
 import type { Failure, Remark } from '../base/index.ts';
 import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
+import type { ReadDrawing } from '../drawing/index.ts';
 import type { DisplayBuffers, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats } from '../lettering/index.ts';
 import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
@@ -8,7 +9,7 @@ import type { Transform } from '../math/index.ts';
 import type { CaretLetter, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 5;
+export const JOB_VERSION = 6;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
@@ -16,6 +17,7 @@ export type JobRequest =
   | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
   | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions }
+  | { version: number; serial: number; kind: 'readSvg'; text: string }
   | { version: number; serial: number; kind: 'readBack'; bytes: Uint8Array; format: MeshFormat };
 
 /** A cluster to draw; buffers only when the page does not hold this key yet. */
@@ -24,6 +26,8 @@ export interface ShownCluster {
   x: number;
   y: number;
   z: number;
+  /** letters of the piece by the cluster's own numbers */
+  letters: number[];
   buffers: DisplayBuffers | undefined;
 }
 
@@ -47,6 +51,7 @@ export type JobAnswer =
   | { kind: 'placed'; pieceId: string; triangles: Float32Array }
   | { kind: 'written'; bytes: Uint8Array; mtl: Uint8Array | undefined; counts: WrittenCounts; remarks: Remark[] }
   | { kind: 'readBack'; names: string[]; finishes: string[]; report: MeshReport }
+  | { kind: 'drawing'; drawing: ReadDrawing }
   | { kind: 'failed'; error: Failure }
   | { kind: 'crashed'; message: string };
 

@@ -1,7 +1,22 @@
-import { OPENING_EM, boundingBox, condition, hollow, placed, touches, type Outline } from '../outline/index.ts';
+import {
+  OPENING_EM,
+  boundingBox,
+  condition,
+  covered,
+  dilated,
+  hollow,
+  placed,
+  toRings,
+  touches,
+  unite,
+  type Outline,
+} from '../outline/index.ts';
 import type { Letter } from '../text/index.ts';
 import type { LetteringCaches } from './caches.ts';
 import { emInSteps, letterOutline, outlineKey, type DrawingScale } from './letterOutline.ts';
+
+/** Of an opening: how far a letter with a solid of its own is kept from its neighbours. */
+const CUT_GAP = 1.5;
 
 /** Letters whose outlines touch or overlap: the unit that is built and cached. Offsets are grid steps. */
 export interface Cluster {
@@ -10,6 +25,8 @@ export interface Cluster {
   x: number;
   y: number;
   members: Member[];
+  /** letters with a solid of their own that are too near: their place is taken out of this cluster */
+  cuts: Member[];
 }
 
 export interface Member {
@@ -27,13 +44,27 @@ interface Placed extends Omit<Member, 'dx' | 'dy'> {
   y: number;
 }
 
-/** Letters with ink -> clusters. With `apart` every letter is one of its own; `crossing` then names those that touch another. */
+/** Which letters never join others: all of them, or those with a solid of their own. */
+export interface Standing {
+  apart: boolean;
+  hasOwnSolid(letter: number): boolean;
+}
+
+export interface FoundClusters {
+  clusters: Cluster[];
+  /** letters that stand apart and run into each other */
+  crossing: number[];
+  /** letters whose own solid takes its place out of a neighbour */
+  cutting: number[];
+}
+
+/** Letters with ink -> clusters: those that touch become one, unless they are to stand apart. */
 export function findClusters(
   letters: readonly Letter[],
   scale: DrawingScale,
   caches: LetteringCaches,
-  apart: boolean,
-): { clusters: Cluster[]; crossing: number[] } {
+  { apart, hasOwnSolid }: Standing,
+): FoundClusters {
   const drawn: Placed[] = [];
   letters.forEach((letter, index) => {
     const { outline } = letterOutline(letter, scale, caches);
@@ -47,19 +78,29 @@ export function findClusters(
     });
   });
   const pairs = touchingPairs(drawn, scale, caches);
-  if (apart) {
-    const crossing = [...new Set(pairs.flat())].sort((a, b) => a - b).map((i) => drawn[i].letter);
-    return { clusters: drawn.map((d) => clusterOf([d], scale)), crossing };
+  const numbers = (places: Iterable<number>): number[] =>
+    [...new Set(places)].sort((a, b) => a - b).map((i) => drawn[i].letter);
+  if (apart)
+    return { clusters: drawn.map((d) => clusterOf([d], [], scale)), crossing: numbers(pairs.flat()), cutting: [] };
+  const isAlone = drawn.map((d) => hasOwnSolid(d.letter));
+  const cuts = cutsOf(pairs, isAlone);
+  const joining = pairs.filter(([a, b]) => !isAlone[a] && !isAlone[b]);
+  const clusters = groups(drawn.length, joining).map((group) => {
+    const cutting = new Set(group.flatMap((i) => cuts.get(i) ?? []));
+    return clusterOf(group.map((i) => drawn[i]), [...cutting].map((i) => drawn[i]), scale); // prettier-ignore
+  });
+  return { clusters, crossing: [], cutting: numbers([...cuts.values()].flat()) };
+}
+
+/** By letter: who takes a place out of it. Of two with solids of their own the later one keeps its outline. */
+function cutsOf(pairs: readonly [number, number][], isAlone: readonly boolean[]): Map<number, number[]> {
+  const cuts = new Map<number, number[]>();
+  for (const [a, b] of pairs) {
+    if (!isAlone[a] && !isAlone[b]) continue;
+    const [cut, by] = isAlone[b] ? [a, b] : [b, a];
+    cuts.set(cut, [...(cuts.get(cut) ?? []), by]);
   }
-  return {
-    clusters: groups(drawn.length, pairs).map((group) =>
-      clusterOf(
-        group.map((i) => drawn[i]),
-        scale,
-      ),
-    ),
-    crossing: [],
-  };
+  return cuts;
 }
 
 /** Sweep over the letters' boxes from left to right; near ones are compared edge by edge, once for each pair of shapes and offset. */
@@ -106,25 +147,38 @@ function groups(count: number, pairs: readonly [number, number][]): number[][] {
   return [...rows.values()];
 }
 
-function clusterOf(parts: readonly Placed[], { bands }: DrawingScale): Cluster {
+function clusterOf(parts: readonly Placed[], cutting: readonly Placed[], { bands }: DrawingScale): Cluster {
   const { x, y } = parts[0];
-  const members = parts.map((p) => ({
+  const memberOf = (p: Placed): Member => ({
     letter: p.letter,
     dx: p.x - x,
     dy: p.y - y,
     outline: p.outline,
     outlineKey: p.outlineKey,
-  }));
-  const drawn = members.map((m) => `${m.outlineKey}+${m.dx},${m.dy}`).join(' & ');
-  return { key: bands ? `${drawn} ~ ${Object.values(bands).join(' ')}` : drawn, x, y, members };
+  });
+  const [members, cuts] = [parts.map(memberOf), cutting.map(memberOf)];
+  const listed = (row: readonly Member[]): string => row.map((m) => `${m.outlineKey}+${m.dx},${m.dy}`).join(' & ');
+  const key =
+    listed(members) +
+    (bands ? ` ~ ${Object.values(bands).join(' ')}` : '') +
+    (cuts.length > 0 ? ` - ${listed(cuts)}` : '');
+  return { key, x, y, members, cuts };
 }
 
 /** The outline of a whole cluster about its origin, its members united; edges carry the member's place in the cluster. */
 export function clusterOutline(cluster: Cluster, scale: DrawingScale): ClusterOutline {
   const full = unitedOutline(cluster, scale);
-  if (!scale.bands) return { outline: full, isFull: false };
+  if (!scale.bands) return { outline: withoutCuts(full, cluster, scale), isFull: false };
   const { rings, isFull } = hollow(full, scale.bands);
-  return { outline: condition(rings, emInSteps(scale)).outline, isFull };
+  return { outline: withoutCuts(condition(rings, emInSteps(scale)).outline, cluster, scale), isFull };
+}
+
+function withoutCuts(outline: Outline, { cuts }: Cluster, scale: DrawingScale): Outline {
+  if (cuts.length === 0) return outline;
+  const em = emInSteps(scale);
+  const reach = CUT_GAP * OPENING_EM * em + Math.max(0, scale.bands?.outward ?? 0);
+  const covers = dilated(unite(cuts.flatMap((m) => placed(m.outline, m.dx, m.dy, 0))), reach);
+  return condition(covered(toRings(outline), covers), em).outline;
 }
 
 export interface ClusterOutline {

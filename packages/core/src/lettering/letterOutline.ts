@@ -1,4 +1,12 @@
-import { condition, flatten, outlineBytes, type Bands, type Conditioned } from '../outline/index.ts';
+import {
+  condition,
+  flatten,
+  outlineBytes,
+  type Bands,
+  type Conditioned,
+  type Form,
+  type VertexRing,
+} from '../outline/index.ts';
 import { formedGlyph, type Letter } from '../text/index.ts';
 import type { LetteringCaches } from './caches.ts';
 
@@ -14,10 +22,11 @@ export interface DrawingScale {
 }
 
 /** What a letter's drawing depends on besides the scale. */
-export type Drawn = Pick<Letter, 'glyphs' | 'form'>;
+export type Drawn = Pick<Letter, 'glyphs' | 'form' | 'shape'>;
 
 /** Says which outline this is, for all letters drawn from the same glyphs in the same form at the same scale. */
-export function outlineKey({ glyphs, form }: Drawn, { emMm, step, toleranceMm }: DrawingScale): string {
+export function outlineKey({ glyphs, form, shape }: Drawn, { emMm, step, toleranceMm }: DrawingScale): string {
+  if (shape) return `${shape.key} ${form.join(' ')}`;
   const places = glyphs.map((g) => `${g.face.key}/${g.glyph}@${Math.round(g.x / step)},${Math.round(g.y / step)}`);
   return `${emMm} ${step} ${toleranceMm} ${form.join(' ')} ${places.join(' ')}`;
 }
@@ -30,14 +39,20 @@ export function letterOutline(letter: Drawn, scale: DrawingScale, caches: Letter
   const key = outlineKey(letter, scale);
   const known = caches.outlines.get(key);
   if (known) return known;
-  const { emMm, step, toleranceMm } = scale;
-  const rings = letter.glyphs.flatMap((glyph) => {
+  const rings = letter.shape ? formed(letter.shape.rings, letter.form) : glyphRings(letter, scale);
+  const made = condition(rings, emInSteps(scale));
+  caches.outlines.set(key, made, outlineBytes(made.outline));
+  return made;
+}
+
+function glyphRings(letter: Drawn, { emMm, step, toleranceMm }: DrawingScale): VertexRing[] {
+  return letter.glyphs.flatMap((glyph) => {
     const { curves, x, y } = formedGlyph(glyph, letter.form, emMm);
     const [dx, dy] = [Math.round(x / step), Math.round(y / step)];
     const drawn = flatten(curves, { scale: 1 / step, tolerance: toleranceMm / step, letter: 0 });
     return drawn.map((ring) => ring.map((v) => ({ ...v, x: v.x + dx, y: v.y + dy })));
   });
-  const made = condition(rings, emInSteps(scale));
-  caches.outlines.set(key, made, outlineBytes(made.outline));
-  return made;
 }
+
+const formed = (rings: readonly VertexRing[], [a, b, c, d]: Form): VertexRing[] =>
+  rings.map((ring) => ring.map((v) => ({ ...v, x: Math.round(a * v.x + b * v.y), y: Math.round(c * v.x + d * v.y) })));

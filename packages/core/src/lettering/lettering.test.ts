@@ -6,11 +6,11 @@ import { layoutWords, splitGraphemes, type FontFace, type LayoutOptions } from '
 import { assemble, buildLettering, letteringCaches, type Lettering, type LetteringOptions } from './index.ts';
 
 const EDGE = { kind: 'round', inMm: 2, deepMm: 2, steps: 2 } as const;
+const SOLID = { depthMm: 18, front: EDGE, back: { ...EDGE, kind: 'plain' as const } };
 const USUAL: LetteringOptions = {
-  depthMm: 18,
+  solid: SOLID,
+  ownSolids: new Map(),
   depthAnchor: 'back',
-  front: EDGE,
-  back: { ...EDGE, kind: 'plain' },
   toleranceMm: 0.2,
   apart: false,
   bands: undefined,
@@ -94,7 +94,7 @@ describe('what is built anew', () => {
 
   test('only the lift for another depth', async () => {
     await built('Glaze', { layout });
-    const deeper = await built('Glaze', { layout, options: { depthMm: 30 } });
+    const deeper = await built('Glaze', { layout, options: { solid: { ...SOLID, depthMm: 30 } } });
     expect(deeper.built).toEqual({ clusters: 5, wavefronts: 0, lifted: 5 });
   });
 });
@@ -122,12 +122,12 @@ describe('places', () => {
 
 describe('remarks', () => {
   test('a ridge names the letters, each once', async () => {
-    const { remarks } = await built('Hill', { options: { front: { ...EDGE, inMm: 40 } } });
+    const { remarks } = await built('Hill', { options: { solid: { ...SOLID, front: { ...EDGE, inMm: 40 } } } });
     expect(remarks).toContainEqual({ code: 'EDGE_MEETS', params: { letters: 'H i l' } });
   });
 
   test('a sheet is told and open', async () => {
-    const sheet = await built('K', { options: { depthMm: 0 } });
+    const sheet = await built('K', { options: { solid: { ...SOLID, depthMm: 0 } } });
     expect(codes(sheet)).toEqual(['FLAT_SHEET']);
     const report = checkMesh(assemble(sheet.clusters));
     expect(report).toMatchObject({ closed: false, crossingFaces: 0 });
@@ -162,11 +162,10 @@ test('the same words give the same mesh, whatever was built before', async () =>
 });
 
 describe('hollow letters', () => {
-  const hollow = (outward: number, wide: number, more: Partial<LetteringOptions> = {}) => ({
+  const hollow = (outward: number, wide: number, more: Partial<LetteringOptions> = {}): Choices => ({
     options: {
-      depthMm: 10,
-      front: { ...EDGE, kind: 'plain' } as const,
-      bands: { outward, wide, count: 1, gap: 1 },
+      solid: { ...SOLID, depthMm: 10, front: { ...EDGE, kind: 'plain' } as const },
+      bands: { outward, wide, count: 1, gap: 1, join: 'miter' as const },
       ...more,
     },
   });
@@ -196,7 +195,10 @@ describe('hollow letters', () => {
   });
 
   test('several contours, one in the other', async () => {
-    const { clusters } = await built('O', hollow(0, 1, { bands: { outward: 0, wide: 1, count: 3, gap: 1 } }));
+    const { clusters } = await built(
+      'O',
+      hollow(0, 1, { bands: { outward: 0, wide: 1, count: 3, gap: 1, join: 'miter' } }),
+    );
     expect(checkMesh(assemble(clusters))).toMatchObject({ shells: 6, closed: true, crossingFaces: 0 }); // along either rim
   });
 

@@ -1,6 +1,6 @@
 import { contact } from './contact.ts';
 import { orientByWinding } from './orient.ts';
-import { fromRings, type Outline, type VertexRing } from './outline.ts';
+import { doubledArea, fromRings, type Outline, type VertexRing } from './outline.ts';
 import { tidy } from './tidy.ts';
 import { openRings, unite } from './unite.ts';
 
@@ -30,7 +30,10 @@ export function condition(rings: readonly VertexRing[], em: number): Conditioned
     current = tidy(unite(current), options);
     state = contact(current, near);
   }
-  if (state === 'clear') return { outline: fromRings(orientByWinding(current)), opened: false };
+  if (state === 'clear') {
+    const drawn = current.filter((ring) => Math.abs(doubledArea(ring)) >= options.smallestDoubledArea);
+    return { outline: fromRings(orientByWinding(drawn)), opened: false };
+  }
   return { outline: fromRings(opening(current, options, OPENING_EM * em)), opened: true };
 }
 

@@ -8,8 +8,20 @@ export interface CurveTable {
   contourStart: Uint32Array;
 }
 
-/** Collects contours from move, line and curve commands; each contour is closed with a line where it is open. */
-export class CurveBuilder {
+/** Takes paths: a contour begins at a move and ends with the next move, a close, or the end. */
+export interface Pen {
+  moveTo(x: number, y: number): void;
+  lineTo(x: number, y: number): void;
+  quadraticTo(cx: number, cy: number, x: number, y: number): void;
+  cubicTo(ax: number, ay: number, bx: number, by: number, x: number, y: number): void;
+  close(): void;
+}
+
+/**
+ * Collects contours from move, line and curve commands. A contour that was left open is closed with a line, or stays open where `keepsOpen`
+ * says so; `closed` then tells them apart.
+ */
+export class CurveBuilder implements Pen {
   readonly #degree: number[] = [];
   readonly #control: number[] = [];
   readonly #contours: number[] = [0];
@@ -17,9 +29,15 @@ export class CurveBuilder {
   #startY = 0;
   #x = 0;
   #y = 0;
+  readonly #keepsOpen: boolean;
+  readonly closed: boolean[] = [];
+
+  constructor({ keepsOpen = false } = {}) {
+    this.#keepsOpen = keepsOpen;
+  }
 
   moveTo(x: number, y: number): void {
-    this.close();
+    this.#end(!this.#keepsOpen);
     this.#startX = this.#x = x;
     this.#startY = this.#y = y;
   }
@@ -38,13 +56,19 @@ export class CurveBuilder {
   }
 
   close(): void {
+    this.#end(true);
+    [this.#x, this.#y] = [this.#startX, this.#startY];
+  }
+
+  #end(closes: boolean): void {
     if (this.#degree.length === this.#contours[this.#contours.length - 1]) return;
-    this.lineTo(this.#startX, this.#startY);
+    if (closes) this.lineTo(this.#startX, this.#startY);
     this.#contours.push(this.#degree.length);
+    this.closed.push(closes);
   }
 
   finish(): CurveTable {
-    this.close();
+    this.#end(!this.#keepsOpen);
     return {
       degree: Uint8Array.from(this.#degree),
       control: Float64Array.from(this.#control),
@@ -105,4 +129,19 @@ export function tangentAt(curves: CurveTable, i: number, end: 0 | 1): { x: numbe
     if (x !== 0 || y !== 0) return { x, y };
   }
   return { x: 0, y: 0 };
+}
+
+/** Direction of travel at parameter t, not normalised; where a curve stands still, that of the end that is nearer. */
+export function tangentAlong(curves: CurveTable, i: number, t: number): { x: number; y: number } {
+  const c = curves.control;
+  const degree = curves.degree[i];
+  const difference = (k: number, axis: number): number => c[i * 8 + 2 * k + 2 + axis] - c[i * 8 + 2 * k + axis];
+  const s = 1 - t;
+  const along = (axis: number): number => {
+    if (degree === 1) return difference(0, axis);
+    if (degree === 2) return s * difference(0, axis) + t * difference(1, axis);
+    return s * s * difference(0, axis) + 2 * s * t * difference(1, axis) + t * t * difference(2, axis);
+  };
+  const found = { x: along(0), y: along(1) };
+  return found.x === 0 && found.y === 0 ? tangentAt(curves, i, t < 0.5 ? 0 : 1) : found;
 }

@@ -65,3 +65,23 @@ function withoutRepeats(ring: VertexRing): VertexRing {
   }
   return kept;
 }
+
+/** The points along one contour, unrounded, in the curves' unit; an open contour's end too. */
+export function polyline(
+  curves: CurveTable,
+  contour: number,
+  { tolerance, closed }: { tolerance: number; closed: boolean },
+): { x: number; y: number; curve: number; t: number; corner: boolean }[] {
+  const first = curves.contourStart[contour];
+  const end = curves.contourStart[contour + 1];
+  const points: { x: number; y: number; curve: number; t: number; corner: boolean }[] = [];
+  for (let i = first; i < end; i++) {
+    const count = chordCount(curves, i, tolerance);
+    const previous = i === first ? end - 1 : i - 1;
+    const corner = (i > first || closed) && isCorner(curves, previous, i);
+    for (let k = 0; k < count; k++)
+      points.push({ ...pointAt(curves, i, k / count), curve: i, t: k / count, corner: k === 0 && corner });
+  }
+  if (!closed && end > first) points.push({ ...pointAt(curves, end - 1, 1), curve: end - 1, t: 1, corner: false });
+  return points;
+}

@@ -1,5 +1,6 @@
 import { Clipper64, ClipperOffset, ClipType, EndType, FillRule, JoinType, type Paths64 } from 'clipper2-ts';
-import { toRings, type Outline, type Vertex, type VertexRing } from './outline.ts';
+import { ringByTurns } from './loops.ts';
+import { toRings, type Outline, type VertexRing } from './outline.ts';
 
 /** Bands along an outline, in grid steps: how far the first reaches outwards, how wide each is, how many there are and how far apart. */
 export interface Bands {
@@ -7,12 +8,14 @@ export interface Bands {
   wide: number;
   count: number;
   gap: number;
+  /** convex corners of the bands */
+  join: 'miter' | 'round';
 }
 
 /** Corners sharper than this stay as mitres; beyond four times the distance they are cut. */
 const MITRE_LIMIT = 4;
-/** A turn of more than 30 degrees is a corner. */
-const CORNER_COSINE = 0.8660254037844387;
+/** Of the radius: how far a chord of a round corner may lie from its arc. */
+const ROUND_SHARE = 0.01;
 
 /**
  * Hollow letters: the outline's bands as rings of their own, each edge with the letter it is nearest to. `isFull`: nothing was left to take
@@ -20,28 +23,28 @@ const CORNER_COSINE = 0.8660254037844387;
  */
 export function hollow(
   outline: Outline,
-  { outward, wide, count, gap }: Bands,
+  { outward, wide, count, gap, join }: Bands,
 ): { rings: VertexRing[]; isFull: boolean } {
   const source = toRings(outline);
   const paths: Paths64 = source.map((ring) => ring.map(({ x, y }) => ({ x, y })));
   const bands = new Clipper64();
   let isFull = true;
   for (let i = 0; i < count; i++) {
-    const outer = offset(paths, outward - i * (wide + gap));
-    const inner = offset(paths, outward - i * (wide + gap) - wide);
+    const outer = offset(paths, outward - i * (wide + gap), join);
+    const inner = offset(paths, outward - i * (wide + gap) - wide, join);
     if (outer.length === 0) break;
     if (inner.length > 0) isFull = false;
     bands.addSubject(difference(outer, inner));
   }
   const united: Paths64 = [];
   bands.execute(ClipType.Union, FillRule.NonZero, united);
-  return { rings: united.map((path) => toRing(path, source)), isFull };
+  return { rings: united.map((path) => ringByTurns(path, ({ x, y }) => nearestLetter(x, y, source))), isFull };
 }
 
-function offset(paths: Paths64, distance: number): Paths64 {
+function offset(paths: Paths64, distance: number, join: Bands['join']): Paths64 {
   if (distance === 0) return paths;
-  const offsetter = new ClipperOffset(MITRE_LIMIT);
-  offsetter.addPaths(paths, JoinType.Miter, EndType.Polygon);
+  const offsetter = new ClipperOffset(MITRE_LIMIT, ROUND_SHARE * Math.abs(distance));
+  offsetter.addPaths(paths, join === 'round' ? JoinType.Round : JoinType.Miter, EndType.Polygon);
   const solution: Paths64 = [];
   offsetter.execute(distance, solution);
   return solution;
@@ -54,19 +57,6 @@ function difference(outer: Paths64, inner: Paths64): Paths64 {
   const solution: Paths64 = [];
   clipper.execute(ClipType.Difference, FillRule.NonZero, solution);
   return solution;
-}
-
-function toRing(path: readonly { x: number; y: number }[], source: readonly VertexRing[]): VertexRing {
-  return path.map(({ x, y }, i): Vertex => {
-    const before = path[(i + path.length - 1) % path.length];
-    const after = path[(i + 1) % path.length];
-    const corner = isCorner(x - before.x, y - before.y, after.x - x, after.y - y) ? 1 : 0;
-    return { x, y, curve: -1, t0: 0, t1: 1, letter: nearestLetter(x, y, source), corner };
-  });
-}
-
-function isCorner(ax: number, ay: number, bx: number, by: number): boolean {
-  return ax * bx + ay * by < CORNER_COSINE * Math.sqrt((ax * ax + ay * ay) * (bx * bx + by * by));
 }
 
 function nearestLetter(x: number, y: number, source: readonly VertexRing[]): number {

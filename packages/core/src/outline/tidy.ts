@@ -7,11 +7,18 @@ export interface TidyOptions {
   smallestDoubledArea: number;
 }
 
-/** Drops short edges, points within one grid step of their neighbours' line, and rings that are nothing but dust. */
+/** Drops short edges, points within one grid step of their neighbours' line, and rings that enclose nothing but dust, however they wind. */
 export function tidy(rings: readonly VertexRing[], options: TidyOptions): VertexRing[] {
   return rings
     .map((ring) => tidyRing(ring, options.shortest))
-    .filter((ring) => ring.length >= 3 && Math.abs(doubledArea(ring)) >= options.smallestDoubledArea);
+    .filter((ring) => ring.length >= 3 && spread(ring) >= options.smallestDoubledArea);
+}
+
+/** The area of a ring's triangles about its first point, none counted against another: a ring that crosses itself has some. */
+function spread(ring: VertexRing): number {
+  let sum = 0;
+  for (let i = 1; i + 1 < ring.length; i++) sum += Math.abs(doubledArea([ring[0], ring[i], ring[i + 1]]));
+  return sum;
 }
 
 function tidyRing(ring: VertexRing, shortest: number): VertexRing {

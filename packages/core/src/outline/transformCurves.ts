@@ -3,13 +3,17 @@ import { pointAt, type CurveTable } from './curves.ts';
 /** Rows of a 2 x 2 matrix: x' = a x + b y, y' = c x + d y. */
 export type Form = readonly [number, number, number, number];
 
-/** The curves after the form: Bezier curves go over by their control points. */
-export function transformCurves(curves: CurveTable, [a, b, c, d]: Form): CurveTable {
+/** The curves after the form, then moved: Bezier curves go over by their control points. */
+export function transformCurves(
+  curves: CurveTable,
+  [a, b, c, d]: Form,
+  [dx, dy]: readonly [number, number] = [0, 0],
+): CurveTable {
   const control = new Float64Array(curves.control.length);
   for (let i = 0; i < control.length; i += 2) {
     const [x, y] = [curves.control[i], curves.control[i + 1]];
-    control[i] = a * x + b * y;
-    control[i + 1] = c * x + d * y;
+    control[i] = a * x + b * y + dx;
+    control[i + 1] = c * x + d * y + dy;
   }
   return { ...curves, control };
 }

@@ -2,14 +2,28 @@ import { Clipper64, ClipperOffset, ClipType, EndType, FillRule, JoinType, type P
 import { ORIGIN_LIMIT, restoreOrigins } from './origins.ts';
 import type { VertexRing } from './outline.ts';
 
-/** Union with non-zero winding on the grid; every edge keeps its curve and letter. Outer rings come out counter-clockwise. */
-export function unite(rings: readonly VertexRing[]): VertexRing[] {
+/** Union on the grid, by winding or by parity; every edge keeps its curve and letter. Outer rings come out counter-clockwise. */
+export function unite(rings: readonly VertexRing[], rule: 'nonzero' | 'evenodd' = 'nonzero'): VertexRing[] {
   const clipper = new Clipper64();
   clipper.addSubject(toPaths(rings));
   const solution: Paths64 = [];
-  clipper.execute(ClipType.Union, FillRule.NonZero, solution);
+  clipper.execute(ClipType.Union, rule === 'evenodd' ? FillRule.EvenOdd : FillRule.NonZero, solution);
   return restoreOrigins(toPoints(solution), rings, ORIGIN_LIMIT);
 }
+
+/** What of `rings` no cover lies on. Both by their non-zero winding; edges keep their origins. */
+export function covered(rings: readonly VertexRing[], covers: readonly VertexRing[]): VertexRing[] {
+  const clipper = new Clipper64();
+  clipper.addSubject(toPaths(rings));
+  clipper.addClip(toPaths(covers));
+  const solution: Paths64 = [];
+  clipper.execute(ClipType.Difference, FillRule.NonZero, solution);
+  return restoreOrigins(toPoints(solution), rings, ORIGIN_LIMIT);
+}
+
+/** Grown by a distance in grid steps, corners kept. */
+export const dilated = (rings: readonly VertexRing[], distance: number): VertexRing[] =>
+  restoreOrigins(toPoints(inflate(toPaths(rings), distance)), rings, 2 * distance);
 
 /**
  * Opening: erodes by `distance` grid steps and dilates by 0.9 of it, which parts what merely touches. (Mitred joins put touching

@@ -7,12 +7,25 @@ import { SMALLEST_LAYER } from './wavefront/index.ts';
 export type EdgeKind = 'plain' | 'chamfer' | 'round';
 
 /** One edge as asked for, mm. */
-export interface EdgeShape {
+export type EdgeShape = UsualEdge | DrawnEdge;
+
+export interface UsualEdge {
   kind: EdgeKind;
   inMm: number;
   deepMm: number;
   steps: number;
 }
+
+/** Row by row from the rim of the cap to the outline: how far in, and how far from the cap. Ever less in, ever further down. */
+export interface DrawnEdge {
+  kind: 'drawn';
+  rows: readonly { inMm: number; downMm: number }[];
+}
+
+const deepOf = (edge: EdgeShape | undefined): number => {
+  if (edge?.kind !== 'drawn') return edge?.deepMm ?? 0;
+  return edge.rows[edge.rows.length - 1].downMm;
+};
 
 export type SectionPart = 'frontEdge' | 'wall' | 'backEdge';
 
@@ -44,7 +57,7 @@ export function buildSection(options: SectionOptions): { section: Section; remar
   const { depthMm, step } = options;
   const front = options.front.kind === 'plain' ? undefined : options.front;
   const back = options.back.kind === 'plain' ? undefined : options.back;
-  const asked = (front?.deepMm ?? 0) + (back?.deepMm ?? 0);
+  const asked = deepOf(front) + deepOf(back);
   const scale = asked > depthMm ? depthMm / asked : 1;
   const depth = Math.max(SMALLEST_LAYER, Math.round(depthMm / step));
   const frontRows = edgeRows(front, { scale, step, room: depth });
@@ -92,19 +105,47 @@ interface EdgeRoom {
  * From the rim of the cap (inset = width, down = 0) to the outline (inset = 0, down = deep). An edge finer than the grid bears is none: one row.
  */
 function edgeRows(edge: EdgeShape | undefined, { scale, step, room }: EdgeRoom): Row[] {
-  const width = edge ? Math.round(edge.inMm / step) : 0;
-  const deep = edge ? Math.min(room, Math.round((edge.deepMm * scale) / step)) : 0;
-  if (!edge || width < SMALLEST_LAYER || deep < 1) return [NO_EDGE];
-  const rows = [{ inset: width, down: 0 }];
-  const steps = edge.kind === 'round' ? edge.steps : 1;
-  for (let i = 1; i < steps; i++) {
-    const angle = ((i / steps) * PI) / 2;
-    const inset = Math.round(width * (1 - sin(angle)));
-    const down = Math.round(deep * (1 - cos(angle)));
+  if (!edge) return [NO_EDGE];
+  const inSteps = profile(edge).map(({ inMm, downMm }) => ({
+    inset: Math.round(inMm / step),
+    down: Math.min(room, Math.round((downMm * scale) / step)),
+  }));
+  const last = inSteps[inSteps.length - 1];
+  if (inSteps[0].inset < SMALLEST_LAYER || last.down < 1) return [NO_EDGE];
+  const rows = [inSteps[0]];
+  for (const row of inSteps.slice(1, -1)) {
     // rows too close to the one before, or to the outline's own, are left out
-    if (rows[rows.length - 1].inset - inset >= SMALLEST_LAYER && inset >= SMALLEST_LAYER) rows.push({ inset, down });
+    if (rows[rows.length - 1].inset - row.inset >= SMALLEST_LAYER && row.inset >= SMALLEST_LAYER) rows.push(row);
   }
-  return [...rows, { inset: 0, down: deep }];
+  return [...rows, { inset: 0, down: last.down }];
+}
+
+/** An edge's rows from the rim to the outline, mm. */
+function profile(edge: EdgeShape): DrawnEdge['rows'] {
+  if (edge.kind === 'drawn') return edge.rows;
+  const { inMm, deepMm } = edge;
+  const steps = edge.kind === 'round' ? edge.steps : 1;
+  return Array.from({ length: steps + 1 }, (_, i) => {
+    if (i === 0) return { inMm, downMm: 0 };
+    if (i === steps) return { inMm: 0, downMm: deepMm };
+    const angle = ((i / steps) * PI) / 2;
+    return { inMm: inMm * (1 - sin(angle)), downMm: deepMm * (1 - cos(angle)) };
+  });
+}
+
+/**
+ * Half of a regular polygon's profile with flat sides in front and outside, as an edge: what makes a wire of a band that is `thickMm` wide and
+ * deep. `sides`: a multiple of four.
+ */
+export function wireEdge(thickMm: number, sides: number): DrawnEdge {
+  const radius = thickMm / 2;
+  const half = PI / sides;
+  const round = radius / cos(half);
+  const rows = Array.from({ length: sides / 4 }, (_, i) => {
+    const angle = half + (2 * PI * i) / sides;
+    return { inMm: Math.max(0, radius - round * sin(angle)), downMm: Math.max(0, radius - round * cos(angle)) };
+  });
+  return { kind: 'drawn', rows };
 }
 
 /** Layers may not lie closer than SMALLEST_LAYER: where a row of one edge comes so close to one of the other's, it takes that one's inset. */

@@ -4,11 +4,11 @@ import { adjacency, cornerNormals, type PolygonMesh } from '../mesh/index.ts';
 import type { Outline } from '../outline/index.ts';
 import { outlineOf, shippedFaces, STEP } from '../testing/faces.ts';
 import { outlineOfRings, rectangle } from '../testing/rings.ts';
-import { buildSection, flatWavefront, lift, liftSheet, sectionLayers, type EdgeShape } from './index.ts';
+import { buildSection, flatWavefront, lift, liftSheet, sectionLayers, type UsualEdge } from './index.ts';
 import { sectionIsSimple } from './sectionIsSimple.ts';
 
-const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
-const edge = (kind: EdgeShape['kind'], inMm: number, deepMm: number, steps = 1): EdgeShape => ({
+const PLAIN: UsualEdge = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
+const edge = (kind: UsualEdge['kind'], inMm: number, deepMm: number, steps = 1): UsualEdge => ({
   kind,
   inMm,
   deepMm,
@@ -16,7 +16,7 @@ const edge = (kind: EdgeShape['kind'], inMm: number, deepMm: number, steps = 1):
 });
 const mm = (value: number): number => Math.round(value / STEP);
 
-function solidOf(outline: Outline, depthMm: number, front: EdgeShape, back: EdgeShape, em = mm(110)): PolygonMesh {
+function solidOf(outline: Outline, depthMm: number, front: UsualEdge, back: UsualEdge, em = mm(110)): PolygonMesh {
   const { section } = buildSection({ depthMm, front, back, step: STEP });
   const ends = [section.inset[0], section.inset[section.inset.length - 1]];
   const flat = flatWavefront(outline, { layers: sectionLayers(section), capInsets: ends, em, seed: 1 });
@@ -76,7 +76,7 @@ describe('section', () => {
   test('is simple, with layers as far apart as the plan needs, for any two edges on any grid', () => {
     const random = seededRandom(7);
     const length = (): number => 10 ** (random() * 8 - 5);
-    const anyEdge = (): EdgeShape =>
+    const anyEdge = (): UsualEdge =>
       edge(
         (['plain', 'chamfer', 'round'] as const)[Math.floor(random() * 3)],
         length(),

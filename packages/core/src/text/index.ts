@@ -11,5 +11,18 @@ export { formedGlyph, glyphCurves } from './glyphCurves.ts';
 export { splitGraphemes } from './graphemes.ts';
 export type { Grapheme } from './graphemes.ts';
 export { inkBox, layoutWords } from './layout.ts';
-export type { CircleLine, Fit, FontSet, Layout, LayoutOptions, Letter, OwnPlace, PlacedGlyph } from './letters.ts';
+export { standsApart } from './standsApart.ts';
+export type {
+  CircleLine,
+  CurveLine,
+  DrawnShape,
+  Fit,
+  KernPair,
+  FontSet,
+  Layout,
+  LayoutOptions,
+  Letter,
+  OwnPlace,
+  PlacedGlyph,
+} from './letters.ts';
 export { BOX_GLYPH } from './shapeLine.ts';

@@ -5,6 +5,7 @@ import type { Fit, FontSet, Layout, LayoutOptions, Letter } from './letters.ts';
 import { formedGlyph } from './glyphCurves.ts';
 import type { Grapheme } from './graphemes.ts';
 import { onCircle } from './onCircle.ts';
+import { onCurve } from './onCurve.ts';
 import { standsApart } from './standsApart.ts';
 import { shapeLine, type ShapedLetter, type ShapedLine } from './shapeLine.ts';
 
@@ -67,7 +68,7 @@ function layAt(graphemes: readonly Grapheme[], fonts: FontSet, options: LayoutOp
   const measured = { capitals: metrics.capHeight, xHeight: metrics.xHeight, em: metrics.unitsPerEm }[options.sizeBy];
   const emMm = (options.sizeMm * metrics.unitsPerEm) / measured;
   const lines = splitLines(graphemes);
-  const shaped = lines.map((line) => shapeLine(line, fonts, options, emMm));
+  const shaped = lines.map((line) => withKernPairs(shapeLine(line, fonts, options, emMm), options));
   const rows = justified(
     shaped.map((s) => s.letters),
     options,
@@ -119,6 +120,20 @@ function splitLines(graphemes: readonly Grapheme[]): Grapheme[][] {
     else lines[lines.length - 1].push(g);
   }
   return lines;
+}
+
+/** Between letters that stand side by side as they are read. */
+function withKernPairs(line: ShapedLine, { kernPairs, sizeMm }: LayoutOptions): ShapedLine {
+  if (kernPairs.length === 0) return line;
+  const byPair = new Map(kernPairs.map(({ left, right, by }) => [`${left}\u0000${right}`, by]));
+  const letters = line.letters.map((letter, i, row) => {
+    const next = row[i + 1];
+    if (!next) return letter;
+    const [first, second] = letter.isRightToLeft && next.isRightToLeft ? [next, letter] : [letter, next];
+    const by = byPair.get(`${first.text}\u0000${second.text}`) ?? 0;
+    return by === 0 ? letter : { ...letter, advance: letter.advance + (by / 1000) * sizeMm };
+  });
+  return { ...line, letters };
 }
 
 const trackingOf = (options: LayoutOptions): number => (options.tracking / 1000) * options.sizeMm;
@@ -177,6 +192,8 @@ function placesOf(row: readonly ShapedLetter[], y: number, { options, emMm, metr
       { circle: line, align, capMm: cap, form, trackingMm: trackingOf(options) },
     );
   }
+  if (line.kind === 'curve')
+    return onCurve({ letters: row, y, width }, { line, align, form, trackingMm: trackingOf(options) });
   let x = { left: 0, center: -width / 2, right: -width, justify: -width / 2 }[align];
   const places = row.map((letter) => {
     const place = { x, y, form, turn: 0 };

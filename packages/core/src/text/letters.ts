@@ -1,4 +1,4 @@
-import type { Form } from '../outline/index.ts';
+import type { Form, KnotCurve, VertexRing } from '../outline/index.ts';
 import type { FontFace } from './fontFace.ts';
 import type { Grapheme } from './graphemes.ts';
 
@@ -13,6 +13,25 @@ export interface CircleLine {
   /** the arc that the line is spread over; 0: as long as it is */
   spreadDegrees: number;
   letters: 'turned' | 'sheared';
+}
+
+/** Words along a curve in their own plane. */
+export interface CurveLine {
+  kind: 'curve';
+  curve: KnotCurve;
+  /** along the curve, from where the alignment puts the line */
+  shiftMm: number;
+  /** letters are spread over the whole curve */
+  spread: boolean;
+  letters: 'turned' | 'sheared';
+}
+
+/** Room between two letters that stand side by side. */
+export interface KernPair {
+  left: string;
+  right: string;
+  /** thousandths of the size */
+  by: number;
 }
 
 export interface Fit {
@@ -43,10 +62,11 @@ export interface LayoutOptions {
   slantDegrees: number;
   capitals: 'typed' | 'upper' | 'small';
   kerning: boolean;
+  kernPairs: readonly KernPair[];
   features: Readonly<Record<string, number>>;
   language: string;
   direction: 'ltr' | 'rtl' | 'auto';
-  line: { kind: 'straight' } | CircleLine;
+  line: { kind: 'straight' } | CircleLine | CurveLine;
   /** by the id of a letter's first grapheme */
   own: Readonly<Record<string, OwnPlace>>;
 }
@@ -75,6 +95,14 @@ export interface PlacedGlyph {
   y: number;
 }
 
+/** An outline that is no glyph: a drawing's. */
+export interface DrawnShape {
+  /** says which one it is, for caches */
+  key: string;
+  /** on the grid about the letter's origin, before its form */
+  rings: readonly VertexRing[];
+}
+
 /** A shaped cluster: what a person picks as one letter (a ligature is one, a base with its marks is one). */
 export interface Letter {
   /** id of its first grapheme */
@@ -93,6 +121,8 @@ export interface Letter {
   turn: number;
   isRightToLeft: boolean;
   glyphs: PlacedGlyph[];
+  /** instead of glyphs */
+  shape?: DrawnShape;
 }
 
 export interface Layout {
@@ -106,7 +136,7 @@ export interface Layout {
   stoodIn: Map<string, string[]>;
   /** small capitals were asked of a font that has none */
   lacksSmallCapitals: boolean;
-  /** by how much a circle's radius is too small for its longest line, mm */
+  /** by how much a circle's radius is too small, or a curve too short, for the longest line, mm */
   lacksMm: number;
   /** the em of every font, mm */
   emMm: number;

@@ -1,6 +1,7 @@
 import { cos, PI, sin } from '../math/index.ts';
 import type { Form } from '../outline/index.ts';
-import type { CircleLine, Letter } from './letters.ts';
+import type { CircleLine } from './letters.ts';
+import { placeOn, type Place, type Spot } from './onBentLine.ts';
 import type { ShapedLetter } from './shapeLine.ts';
 
 interface CircleRow {
@@ -22,10 +23,6 @@ export interface CircleOptions {
   trackingMm: number;
 }
 
-type Place = Pick<Letter, 'x' | 'y' | 'form' | 'turn'>;
-
-/** The steepest slope that letters are sheared to. */
-const STEEPEST = 3;
 /** A baseline's radius is never smaller than this share of the capitals. */
 const LEAST_RADIUS = 0.1;
 
@@ -63,32 +60,10 @@ function baselineRadius(y: number, { circle, capMm }: CircleOptions): number {
 function placeAt(angle: number, radius: number, own: number, { circle, form }: CircleOptions): Place {
   const [s, c] = [sin(angle), cos(angle)];
   const isClockwise = circle.direction === 'clockwise';
-  // along the reading, and up: away from the middle, or towards it
-  const [ax, ay] = isClockwise ? [c, -s] : [-c, s];
-  const [ux, uy] = isClockwise ? [s, c] : [-s, -c];
-  const middle = [radius * s, radius * c];
-  if (circle.letters === 'sheared') {
-    const slope = Math.max(-STEEPEST, Math.min(STEEPEST, ay / (ax === 0 ? 1e-9 : ax)));
-    const lean: Form = [1, 0, slope, 1];
-    return {
-      x: middle[0] - own / 2,
-      y: middle[1] - (slope * own) / 2,
-      form: product(lean, form),
-      turn: 0,
-    };
-  }
-  return {
-    x: middle[0] - (ax * own) / 2,
-    y: middle[1] - (ay * own) / 2,
-    form: product([ax, ux, ay, uy], form),
+  const spot: Spot = {
+    middle: [radius * s, radius * c],
+    along: isClockwise ? [c, -s] : [-c, s],
     turn: isClockwise ? -angle : PI - angle,
   };
+  return placeOn(spot, own, { letters: circle.letters, form });
 }
-
-/** First b, then a. */
-const product = (a: Form, b: Form): Form => [
-  a[0] * b[0] + a[1] * b[2],
-  a[0] * b[1] + a[1] * b[3],
-  a[2] * b[0] + a[3] * b[2],
-  a[2] * b[1] + a[3] * b[3],
-];

@@ -24,6 +24,7 @@ export function standsApart(letter: Letter, { own }: Pick<LayoutOptions, 'own'>,
     form: [c * a - s * e, c * b - s * d, s * a + c * e, s * b + c * d],
     turn: letter.turn + angle,
     glyphs: leftOut ? [] : letter.glyphs,
+    ...(leftOut && letter.shape ? { shape: { ...letter.shape, key: `${letter.shape.key} out`, rings: [] } } : {}),
   };
 }
 

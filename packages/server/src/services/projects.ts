@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Project } from '@fictile/core';
-import { parseProject } from '@fictile/core';
+import { isWords, parseProject, type Project } from '@fictile/core';
 import type { ProjectCard, Revision, Saved, StoredProject } from '@fictile/contract';
 import { and, desc, eq, inArray, isNotNull, isNull, lt } from 'drizzle-orm';
 import type { Database, Tables } from '../db/open.ts';
@@ -190,6 +189,6 @@ const LONGEST_WORDS = 200;
 
 function summary(project: Project): Pick<typeof projects.$inferInsert, 'name' | 'words' | 'pieces'> {
   const first = project.pieces[project.pieceOrder[0]];
-  const words = first ? first.source.graphemes.map((g) => g.text).join('') : '';
+  const words = first && isWords(first) ? first.source.graphemes.map((g) => g.text).join('') : (first?.name ?? '');
   return { name: project.name, words: words.slice(0, LONGEST_WORDS), pieces: project.pieceOrder.length };
 }

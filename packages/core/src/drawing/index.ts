@@ -1,0 +1,4 @@
+export { coloursOf, drawFigures, drawingSize } from './figures.ts';
+export type { Figure, FigureScale } from './figures.ts';
+export { readSvg } from './svg/readSvg.ts';
+export type { ReadDrawing } from './svg/readSvg.ts';

@@ -1,0 +1,49 @@
+import { remark, type Remark } from '../base/index.ts';
+import type { FlatWavefront, Section } from '../solid/index.ts';
+import type { Layout } from '../text/index.ts';
+import type { Cluster } from './clusters.ts';
+
+/** Collects what is to be told of the ladder's rungs and of ridges, by letter. */
+export class RungRemarks {
+  readonly #layout: Layout;
+  readonly #step: number;
+  readonly #letters = new Map<string, Set<string>>();
+  readonly #values = new Map<string, { askedMm: number; takenMm: number }>();
+
+  constructor(layout: Layout, step: number) {
+    this.#layout = layout;
+    this.#step = step;
+  }
+
+  add(cluster: Cluster, flat: FlatWavefront, section: Section): void {
+    const asked = Math.max(...section.inset) * this.#step;
+    const { rung } = flat;
+    if (rung.kind === 'jittered' || rung.kind === 'opened')
+      this.#note(rung.kind, cluster, { askedMm: 0, takenMm: rung.byGridSteps * this.#step });
+    if (rung.kind === 'narrowed') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: asked * rung.share });
+    if (rung.kind === 'given-up') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: 0 });
+    const innermost = flat.partition.rings[flat.partition.rings.length - 1];
+    if (rung.kind !== 'given-up' && innermost.from.length === 0)
+      this.#note('meets', cluster, { askedMm: asked, takenMm: asked });
+  }
+
+  #note(kind: string, cluster: Cluster, values: { askedMm: number; takenMm: number }): void {
+    const names = this.#letters.get(kind) ?? new Set<string>();
+    for (const m of cluster.members) names.add(this.#layout.letters[m.letter].text);
+    this.#letters.set(kind, names);
+    const before = this.#values.get(kind);
+    if (!before || values.takenMm > before.takenMm) this.#values.set(kind, values);
+  }
+
+  remarks(): Remark[] {
+    return [...this.#letters].map(([kind, names]): Remark => {
+      const letters = [...names].slice(0, 40).join(' ');
+      const { askedMm, takenMm } = this.#values.get(kind) ?? { askedMm: 0, takenMm: 0 };
+      if (kind === 'jittered') return remark('EDGE_JITTERED', { letters, byMm: takenMm });
+      if (kind === 'opened') return remark('EDGE_OPENED', { letters, byMm: takenMm });
+      if (kind === 'narrowed') return remark('EDGE_NARROWED', { letters, askedMm, takenMm });
+      if (kind === 'meets') return remark('EDGE_MEETS', { letters });
+      return remark('LETTER_LEFT_OUT', { letters });
+    });
+  }
+}

@@ -72,7 +72,8 @@ test('views are kept by name, shown side by side, and lit by another light', asy
 test('a recipe goes to several pieces at once, and the file is read back', async ({ page }) => {
   await makeUndrawn(page, 'Kiln');
   await settled(page);
-  await page.getByRole('button', { name: 'Add words' }).click();
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Words' }).click();
   await page.keyboard.press('Control+d');
   await page.getByRole('button', { name: /^Kiln words/ }).click();
   await choose(page, /^Front edge/, 'chamfered');

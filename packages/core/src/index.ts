@@ -1,7 +1,7 @@
 export * from './base/index.ts';
 export * from './check/index.ts';
 export * from './document/index.ts';
-export { coloursOf, drawingSize, readSvg } from './drawing/index.ts';
+export { coloursOf, drawingSize, firstCurve, MM_PER_UNIT, readSvg } from './drawing/index.ts';
 export type { ReadDrawing } from './drawing/index.ts';
 export * from './evaluate/index.ts';
 export * from './io/index.ts';

@@ -106,7 +106,9 @@ export const usualCurveLine = (wideMm: number): Extract<Words['line'], { kind: '
 });
 
 /** Shapes to start a drawing from, each about 80 mm across. */
-export const usualShapes = (): { [K in DrawingShape['kind']]?: Extract<DrawingShape, { kind: K }> } => ({
+export const usualShapes = (): {
+  [K in Exclude<DrawingShape['kind'], 'paths'>]: Extract<DrawingShape, { kind: K }>;
+} => ({
   rectangle: { kind: 'rectangle', widthMm: 80, heightMm: 50, cornerMm: 6 },
   ellipse: { kind: 'ellipse', widthMm: 80, heightMm: 80 },
   polygon: { kind: 'polygon', sides: 6, radiusMm: 40 },

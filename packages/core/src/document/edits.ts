@@ -1,5 +1,6 @@
 import { fail, LIMITS, ok, type Result } from '../base/index.ts';
 import { usualOwn } from './defaults.ts';
+import { ownIds } from './kinds.ts';
 import { firstIssue } from './parse.ts';
 import {
   projectSchema,
@@ -120,12 +121,6 @@ function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
 }
 
 const misplaced = (what: string, { id }: Piece): Result<never> => fail('EDIT_MISPLACED', { what, id });
-
-/** Of letters, or of a drawing's colours. */
-function ownIds({ source }: Piece): number[] {
-  if (source.kind === 'words') return source.graphemes.map((g) => g.id);
-  return source.shape.kind === 'paths' ? source.shape.colours.map((colour) => colour.id) : [1];
-}
 
 /** A letter of which nothing special is said is not kept. */
 function setOwn(piece: Piece, ids: readonly number[], values: Partial<OwnLetter> | null): Result<Piece> {

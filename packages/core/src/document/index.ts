@@ -20,7 +20,7 @@ export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';
 export type { Migration } from './migrations.ts';
-export { isDrawing, isWords } from './kinds.ts';
+export { isDrawing, isWords, ownIds } from './kinds.ts';
 export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';

@@ -207,7 +207,7 @@ const elementSchema = z.object({
   paint: paintSchema,
 });
 
-/** What a drawing shows. Zero is the middle of its foot. */
+/** What a drawing shows. Zero is the middle of its foot; of a free shape, where it was drawn about. */
 const shapeSchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('paths'),

@@ -223,7 +223,8 @@ type OwnShape = Exclude<DrawingShape, { kind: 'paths' }>;
 function drawn(shape: OwnShape, keepsOpen: boolean): Painted {
   const { curves, closed } = outlineOf(shape, keepsOpen);
   const box = curveBounds(curves);
-  const move: Point = box ? [-(box.minX + box.maxX) / 2, -box.minY] : [0, 0];
+  // a free shape stays where it is drawn: its zero would run away from the hand
+  const move: Point = box && shape.kind !== 'free' ? [-(box.minX + box.maxX) / 2, -box.minY] : [0, 0];
   return { colour: 1, curves, closed, paint: { kind: 'fill', rule: 'nonzero' }, form: [1, 0, 0, 1], move };
 }
 

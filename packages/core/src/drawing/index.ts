@@ -1,4 +1,5 @@
 export { coloursOf, drawFigures, drawingSize } from './figures.ts';
 export type { Figure, FigureScale } from './figures.ts';
-export { readSvg } from './svg/readSvg.ts';
+export { firstCurve } from './knotCurve.ts';
+export { MM_PER_UNIT, readSvg } from './svg/readSvg.ts';
 export type { ReadDrawing } from './svg/readSvg.ts';

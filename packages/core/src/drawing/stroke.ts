@@ -1,4 +1,4 @@
-import { cos, PI, sin } from '../math/index.ts';
+import { cos, lengthOf, PI, sin } from '../math/index.ts';
 
 type Point = readonly [number, number];
 
@@ -65,7 +65,7 @@ function distinct(
 
 function direction(a: Point, b: Point): Point {
   const [x, y] = [b[0] - a[0], b[1] - a[1]];
-  const length = Math.sqrt(x * x + y * y);
+  const length = lengthOf(x, y);
   return [x / length, y / length];
 }
 
@@ -201,4 +201,4 @@ class DashCutter {
   }
 }
 
-const distance = (a: Point, b: Point): number => Math.sqrt((b[0] - a[0]) ** 2 + (b[1] - a[1]) ** 2);
+const distance = (a: Point, b: Point): number => lengthOf(b[0] - a[0], b[1] - a[1]);

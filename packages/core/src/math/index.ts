@@ -1,4 +1,5 @@
 export { linearFromSrgb } from './colour.ts';
+export { lengthOf } from './plane.ts';
 export { orient2d, orient3d } from './predicates.ts';
 export { isStill, STILL, transformPoints, turnOf } from './transform.ts';
 export type { Transform } from './transform.ts';

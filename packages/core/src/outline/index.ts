@@ -10,6 +10,8 @@ export type { KnotCurve } from './freeCurve.ts';
 export { hollow } from './hollow.ts';
 export type { Bands } from './hollow.ts';
 export { gridStep, LARGEST_EXTENT_MM } from './grid.ts';
+export { isCorner, splitAfter, turnedKnot, withArm, withKnot, withoutKnot } from './knots.ts';
+export type { OwnCurve } from './knots.ts';
 export { ringByTurns, uniteLoops } from './loops.ts';
 export { doubledArea, fromRings, nextVertices, outlineBytes, placed, toRings } from './outline.ts';
 export type { Outline, Vertex, VertexRing } from './outline.ts';

@@ -1,4 +1,4 @@
-import { atan2 } from '../math/index.ts';
+import { atan2, lengthOf } from '../math/index.ts';
 import {
   CurveBuilder,
   drawKnots,
@@ -80,7 +80,7 @@ class MeasuredCurve {
         : points;
     for (let i = 1; i < this.#points.length; i++) {
       const [a, b] = [this.#points[i - 1], this.#points[i]];
-      this.#reach.push(this.#reach[i - 1] + Math.sqrt((b.x - a.x) ** 2 + (b.y - a.y) ** 2));
+      this.#reach.push(this.#reach[i - 1] + lengthOf(b.x - a.x, b.y - a.y));
     }
     this.length = this.#reach[this.#reach.length - 1];
   }
@@ -97,7 +97,7 @@ class MeasuredCurve {
     // where the next point begins another piece, this chord ends at t = 1 of its own
     const end = b.curve === a.curve ? b.t : 1;
     const tangent = tangentAlong(this.#curves, a.curve, a.t + (end - a.t) * share);
-    const size = Math.sqrt(tangent.x * tangent.x + tangent.y * tangent.y);
+    const size = lengthOf(tangent.x, tangent.y);
     const along = [tangent.x / size, tangent.y / size] as const;
     const beyond = inside - clamped;
     return {

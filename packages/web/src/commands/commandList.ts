@@ -5,6 +5,8 @@ export interface Command {
   /** as `@mantine/hooks` writes keys: "mod+Z" */
   keys?: string;
   isPossible?: boolean;
+  /** its keys give an event of their own, which is listened to elsewhere */
+  hasOwnEvent?: boolean;
   run: () => void;
 }
 

@@ -1,6 +1,6 @@
 export { CommandSearch } from './CommandSearch.tsx';
 export { keysText } from './commandList.ts';
 export type { Command } from './commandList.ts';
-export { useKeys } from './useKeys.ts';
+export { isTyping, useKeys } from './useKeys.ts';
 export { useSingleKeys } from './useSingleKeys.ts';
 export type { SingleKeys } from './useSingleKeys.ts';

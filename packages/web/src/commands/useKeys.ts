@@ -8,7 +8,7 @@ export function useKeys(commands: readonly Command[], singleKeys: boolean): void
       if (event.defaultPrevented) return;
       const pressed = pressedKeys(event);
       const command = commands.find((c) => c.keys?.toLowerCase() === pressed);
-      if (!command || command.isPossible === false) return;
+      if (!command || command.isPossible === false || command.hasOwnEvent) return;
       if (TEXTS_OWN.has(pressed)) {
         if (isTyping(event.target) || (window.getSelection()?.toString() ?? '') !== '') return;
       } else if (!pressed.startsWith('mod')) {
@@ -39,6 +39,6 @@ const isPressed = (event: KeyboardEvent): boolean =>
   event.target !== document.body &&
   !(event.target instanceof HTMLElement && event.target.role === 'group');
 
-const isTyping = (target: EventTarget | null): boolean =>
+export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.role === 'spinbutton');

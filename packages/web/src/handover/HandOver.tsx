@@ -1,9 +1,9 @@
 import { Button, Checkbox, Group, NativeSelect, Radio, Stack, Text } from '@mantine/core';
 import {
   materialsFileName,
+  pieceName,
   usualUp,
   usualWriteOptions,
-  wordsName,
   type JobAnswer,
   type LengthUnit,
   type MeshFormat,
@@ -46,7 +46,7 @@ function MeshFile({ client, project }: Pick<HandOverProps, 'client' | 'project'>
   const seen = project.pieceOrder.filter((id) => project.pieces[id].visible);
   const [left, setLeft] = useState<readonly string[]>([]);
   const pieceIds = seen.filter((id) => !left.includes(id));
-  const alone = pieceIds.length === 1 ? wordsName(project.pieces[pieceIds[0]].source.graphemes) : undefined;
+  const alone = pieceIds.length === 1 ? pieceName(project.pieces[pieceIds[0]]) : undefined;
   const [options, setOptions] = useState<WriteOptions>(() => usualWriteOptions('glb', project.name));
   const named = { ...options, name: alone ?? project.name };
   const { written, failed } = useWritten(client, project, pieceIds, named);

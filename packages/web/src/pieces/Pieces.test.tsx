@@ -16,6 +16,7 @@ const BOXES: Record<string, Box> = {
 };
 
 let store: ProjectStore;
+let files = 0;
 const pieces = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
 const names = (): string[] => pieces().map((p) => p.name);
 
@@ -23,7 +24,16 @@ function Column() {
   const state = useSyncExternalStore(store.subscribe, () => store.state);
   const chosen = useChosen(state.history.project);
   const actions = pieceActions(store, (id) => BOXES[id]);
-  return <Pieces project={state.history.project} shown={[]} chosen={chosen.ids} actions={actions} selection={chosen} />;
+  return (
+    <Pieces
+      project={state.history.project}
+      shown={[]}
+      chosen={chosen.ids}
+      actions={actions}
+      selection={chosen}
+      onFile={() => files++}
+    />
+  );
 }
 
 beforeEach(() => {
@@ -43,10 +53,23 @@ const pick = async (name: string, item: string): Promise<void> => {
   await userEvent.click(await screen.findByRole('menuitem', { name: item }));
 };
 
+async function add(what: string): Promise<void> {
+  await userEvent.click(screen.getByRole('button', { name: 'Add' }));
+  await userEvent.click(await screen.findByRole('menuitem', { name: what }));
+}
+
+test('shapes are added under their own names, and a file is asked for', async () => {
+  await add('Star');
+  await add('Star');
+  expect(names()).toEqual(['Title', 'Foot', 'Star', 'Star 2']);
+  expect(pieces()[3].source).toMatchObject({ kind: 'drawing', shape: { kind: 'star', points: 5 } });
+  await add('Drawing from a file');
+  expect(files).toBe(1);
+});
+
 test('words are added behind the others, under a name of their own, and chosen', async () => {
-  const add = screen.getByRole('button', { name: 'Add words' });
-  await userEvent.click(add);
-  await userEvent.click(add);
+  await add('Words');
+  await add('Words');
   expect(names()).toEqual(['Title', 'Foot', 'Words', 'Words 2']);
   const chosen = screen.getAllByRole('button', { pressed: true });
   expect(chosen.map((row) => row.textContent)).toEqual([expect.stringContaining('Words 2')]);

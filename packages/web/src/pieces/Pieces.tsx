@@ -1,10 +1,10 @@
-import { ActionIcon, Menu, Tooltip, UnstyledButton } from '@mantine/core';
-import type { Piece, Project, ShownPiece } from '@fictile/core';
-import { IconDots, IconEyeOff, IconLock, IconPlus } from '@tabler/icons-react';
+import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
+import { isWords, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import { IconDots, IconEyeOff, IconLock, IconPlus, IconVectorSpline } from '@tabler/icons-react';
 import { memo, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react';
 import { afterMenu, NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import type { PieceActions } from './pieceActions.ts';
+import type { PieceActions, ShapeKind } from './pieceActions.ts';
 import classes from './Pieces.module.css';
 
 interface PiecesProps {
@@ -14,6 +14,8 @@ interface PiecesProps {
   chosen: readonly string[];
   actions: PieceActions;
   selection: Selection;
+  /** a drawing is to be brought in */
+  onFile: () => void;
 }
 
 export interface Selection {
@@ -24,7 +26,7 @@ export interface Selection {
 
 /** All pieces of the project, and what can be done with each. */
 export function Pieces(props: PiecesProps) {
-  const { project, shown, chosen, actions, selection } = props;
+  const { project, shown, chosen, actions, selection, onFile } = props;
   // rows are drawn again only when they change; what their menus need they take from here when they open
   const latest = useRef(props);
   latest.current = props;
@@ -33,17 +35,7 @@ export function Pieces(props: PiecesProps) {
     <section aria-label={texts.pieces.heading}>
       <header className={classes.head}>
         <h2 className={classes.title}>{texts.pieces.heading}</h2>
-        <Tooltip label={texts.pieces.add}>
-          <ActionIcon
-            variant="subtle"
-            color="dark"
-            size="sm"
-            aria-label={texts.pieces.add}
-            onClick={() => selection.choose(actions.add())}
-          >
-            <IconPlus size={15} />
-          </ActionIcon>
-        </Tooltip>
+        <AddMenu actions={actions} selection={selection} onFile={onFile} />
       </header>
       <ul className={classes.list}>
         {project.pieceOrder.map((id) => (
@@ -61,6 +53,32 @@ export function Pieces(props: PiecesProps) {
   );
 }
 
+const SHAPES = Object.entries(texts.drawing.shapes) as [ShapeKind, string][];
+
+/** What a new piece is made of. */
+function AddMenu({ actions, selection, onFile }: Pick<PiecesProps, 'actions' | 'selection' | 'onFile'>) {
+  const t = texts.pieces;
+  return (
+    <Menu position="bottom-end" withinPortal>
+      <Menu.Target>
+        <ActionIcon variant="subtle" color="dark" size="sm" aria-label={t.add}>
+          <IconPlus size={15} />
+        </ActionIcon>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item onClick={() => selection.choose(actions.add())}>{t.addWords}</Menu.Item>
+        <Menu.Item onClick={onFile}>{texts.drawing.file}</Menu.Item>
+        <Menu.Divider />
+        {SHAPES.map(([kind, label]) => (
+          <Menu.Item key={kind} onClick={() => selection.choose(actions.addShape(kind))}>
+            {label}
+          </Menu.Item>
+        ))}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
 interface RowProps {
   piece: Piece;
   faces: number | undefined;
@@ -72,7 +90,8 @@ interface RowProps {
 const PieceRow = memo(function PieceRow({ piece, faces, isChosen, isLead, latest }: RowProps) {
   const [isNaming, setIsNaming] = useState(false);
   const marks = [piece.visible ? '' : texts.pieces.hidden, piece.locked ? texts.pieces.locked : ''].filter(Boolean);
-  const figures = faces === undefined ? marks.join(', ') : [texts.pieces.figures(faces), ...marks].join(', ');
+  const figures =
+    faces === undefined ? marks.join(', ') : [texts.pieces.figures(piece.source.kind, faces), ...marks].join(', ');
   const pick = (event: MouseEvent): void => {
     const { selection } = latest.current;
     if (event.shiftKey) selection.chooseTo(piece.id);
@@ -105,9 +124,13 @@ const PieceRow = memo(function PieceRow({ piece, faces, isChosen, isLead, latest
   );
 });
 
-/** The first letter in the piece's own colours. */
+/** The first letter in the piece's own colours, or the sign of a drawing. */
 function Tile({ piece }: { piece: Piece }) {
-  const letter = piece.source.graphemes.find((g) => g.text.trim() !== '')?.text ?? '–';
+  const letter = isWords(piece) ? (
+    (piece.source.graphemes.find((g) => g.text.trim() !== '')?.text ?? '–')
+  ) : (
+    <IconVectorSpline size={15} />
+  );
   return (
     <span
       className={classes.tile}

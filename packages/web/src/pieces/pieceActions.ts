@@ -1,13 +1,29 @@
-import { newPiece, splitGraphemes, type Edit, type Piece, type Project } from '@fictile/core';
+import {
+  newDrawing,
+  newPiece,
+  splitGraphemes,
+  usualDrawing,
+  usualShapes,
+  type Drawing,
+  type DrawingShape,
+  type Edit,
+  type Piece,
+  type Project,
+} from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
 import { centredOn, setBeside, type BoxOf } from './alignment.ts';
 
 type Several = readonly Piece[];
+/** Shapes that are drawn here. */
+export type ShapeKind = Exclude<DrawingShape['kind'], 'paths'>;
 
 /** What can be done with whole pieces, one or several at once. All of it is undoable. */
 export interface PieceActions {
+  /** words; gives their id, as the two below do */
   add(): string;
+  addShape(kind: ShapeKind): string;
+  addDrawing(drawing: Drawing, name: string): string;
   /** gives the ids of the copies */
   duplicate(pieces: Several): string[];
   rename(piece: Piece, name: string): void;
@@ -30,13 +46,21 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     forAll(pieces, (piece) => ({ kind: 'setPiece', pieceId: piece.id, values }));
   const place = (pieces: Several, values: (piece: Piece) => Partial<Piece['placement']>): void =>
     forAll(pieces, (piece) => ({ kind: 'setPlacement', pieceId: piece.id, values: values(piece) }));
+  const added = (piece: Piece): string => {
+    store.edit({ kind: 'addPiece', piece });
+    return piece.id;
+  };
   const all = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
   return {
     add: () => {
-      const piece = newPiece(freshId(), nameFor(store.project), splitGraphemes(texts.pieces.newWords));
-      store.edit({ kind: 'addPiece', piece });
-      return piece.id;
+      const name = nameFor(store.project, texts.pieces.newWords);
+      return added(newPiece(freshId(), name, splitGraphemes(texts.pieces.newWords)));
     },
+    addShape: (kind) => {
+      const name = nameFor(store.project, texts.drawing.shapes[kind]);
+      return added(newDrawing(freshId(), name, usualDrawing(usualShapes()[kind])));
+    },
+    addDrawing: (drawing, name) => added(newDrawing(freshId(), nameFor(store.project, name), drawing)),
     duplicate: (pieces) => {
       const copies = pieces.map((piece) => ({ ...piece, id: freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) })); // prettier-ignore
       store.edit({
@@ -68,9 +92,10 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
 
 const freshId = (): string => crypto.randomUUID();
 
-function nameFor(project: Project): string {
+function nameFor(project: Project, wanted: string): string {
   const taken = new Set(Object.values(project.pieces).map((p) => p.name));
-  let name: string = texts.pieces.newWords;
-  for (let i = 2; taken.has(name); i++) name = `${texts.pieces.newWords} ${i}`;
+  const stem = wanted.trim().slice(0, 190) || texts.pieces.drawing;
+  let name = stem;
+  for (let i = 2; taken.has(name); i++) name = `${stem} ${i}`;
   return name;
 }

@@ -3,6 +3,7 @@ import { screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { newPiece, newProject, type Project } from '@fictile/core';
 import { Route, Routes, useParams } from 'react-router';
+import { wordsOf } from '../testing/words.ts';
 import { renderInside, serve } from '../testing/render.tsx';
 import { Rack } from './Rack.tsx';
 
@@ -112,8 +113,8 @@ test('words and Enter make a project of those words and open it', async () => {
   await screen.findByText(`opened ${made?.id}`);
   expect(made?.name).toBe('Kiln day');
   expect(
-    Object.values(made?.pieces ?? {})[0]
-      .source.graphemes.map((g) => g.text)
+    wordsOf(Object.values((made as Project).pieces)[0])
+      .graphemes.map((g) => g.text)
       .join(''),
   ).toBe('Kiln  day');
 });

@@ -10,6 +10,8 @@ import type { ChapterName } from './Told.tsx';
 
 interface ChapterProps {
   name: ChapterName;
+  /** where it is not called as usual */
+  title?: string;
   work: ChapterWork;
   /** small, at the right edge: what the step left and how long it took */
   figures?: string;
@@ -20,9 +22,8 @@ interface ChapterProps {
 }
 
 /** A chapter of the recipe: its pale number, its sentences, what has to be told of it. Only the one at work is lit. */
-export function Chapter({ name, work, figures, remarks, more, children }: ChapterProps) {
+export function Chapter({ name, title = texts.chapters[name], work, figures, remarks, more, children }: ChapterProps) {
   const [isOpen, { toggle }] = useDisclosure(false);
-  const title = texts.chapters[name];
   const begin = (): void => work.set(name);
   return (
     <section
@@ -39,7 +40,7 @@ export function Chapter({ name, work, figures, remarks, more, children }: Chapte
       <div className={classes.body}>
         <header className={classes.head}>
           <h2 className={classes.title}>{title}</h2>
-          <ChapterMenu name={name} work={work} />
+          <ChapterMenu name={name} title={title} work={work} />
           <span className={classes.figures}>{figures}</span>
         </header>
         <div className={classes.sentence}>{children}</div>
@@ -59,18 +60,12 @@ export function Chapter({ name, work, figures, remarks, more, children }: Chapte
   );
 }
 
-function ChapterMenu({ name, work }: Pick<ChapterProps, 'name' | 'work'>) {
+function ChapterMenu({ name, title, work }: Pick<ChapterProps, 'name' | 'work'> & { title: string }) {
   const t = texts.recipe;
   return (
     <Menu position="bottom-start" withinPortal>
       <Menu.Target>
-        <ActionIcon
-          className={classes.menu}
-          variant="subtle"
-          color="dark"
-          size={18}
-          aria-label={t.chapterMenu(texts.chapters[name])}
-        >
+        <ActionIcon className={classes.menu} variant="subtle" color="dark" size={18} aria-label={t.chapterMenu(title)}>
           <IconDots size={14} />
         </ActionIcon>
       </Menu.Target>

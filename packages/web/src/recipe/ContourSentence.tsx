@@ -1,35 +1,56 @@
-import { usualHollow, type Words } from '@fictile/core';
+import { usualHollow, usualWire, type Contour } from '@fictile/core';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { PICTURES } from './pictures.tsx';
 import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
 
-type Hollow = Extract<Words['contour'], { kind: 'hollow' }>;
-const USUAL = usualHollow();
+type Of<K extends Contour['kind']> = Extract<Contour, { kind: K }>;
+const HOLLOW = usualHollow();
+const WIRE = usualWire();
+const USUAL: { [K in Contour['kind']]: Of<K> } = { full: { kind: 'full' }, hollow: HOLLOW, wire: WIRE };
 
-/** Full letters, or hollow ones with a wall. */
+/** Full, hollow with a wall, or a wire bent along the outlines. */
 export function ContourSentence({ piece, edits }: Pick<ChapterProps, 'piece' | 'edits'>) {
   const { contour } = piece.source;
   const t = texts.recipe;
+  const what = piece.source.kind === 'words' ? t.contourOfWords : t.contourOfDrawing;
   const kind = (
     <ChoiceValue
       label={t.contour}
       value={contour.kind}
       choices={choicesOf(texts.contours, PICTURES.contours)}
       usual="full"
-      onChange={(next) => next !== contour.kind && edits.words({ contour: next === 'full' ? { kind: 'full' } : USUAL })}
+      onChange={(next) => next !== contour.kind && edits.contour(USUAL[next])}
     />
   );
-  if (contour.kind === 'full') return <Sentence template={t.contourFull} values={{ kind }} />;
-  const put = (values: Partial<Hollow>, key?: string): void => edits.words({ contour: { ...contour, ...values } }, key);
-  const length = { kind: 'length', unit: 'mm', min: 0.01, max: 1000, step: 0.5 } as const;
-  const gap = number('contour gap', { ...length, label: t.contourGapName, value: contour.gapMm, usual: USUAL.gapMm }, (gapMm, key) => put({ gapMm }, key)); // prettier-ignore
-  const values = {
-    kind,
-    wall: number('wall', { ...length, label: t.wall, value: contour.wallMm, usual: USUAL.wallMm }, (wallMm, key) => put({ wallMm }, key)),
-    side: <ChoiceValue label={t.wallSide} value={contour.side} choices={choicesOf(texts.wallSides, PICTURES.wallSides)} usual={USUAL.side} onChange={(side) => put({ side })} />,
+  if (contour.kind === 'full') return <Sentence template={t.contourFull} values={{ what, kind }} />;
+  if (contour.kind === 'wire')
+    return <Sentence template={t.contourWire} values={{ what, kind, ...wireValues(contour, edits) }} />;
+  return <Sentence template={t.contourHollow} values={{ what, kind, ...hollowValues(contour, edits) }} />;
+}
+
+const length = { kind: 'length', unit: 'mm', min: 0.01, max: 1000, step: 0.5 } as const;
+
+function hollowValues(contour: Of<'hollow'>, edits: ChapterProps['edits']) {
+  const t = texts.recipe;
+  const put = (values: Partial<Of<'hollow'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
+  const gap = number('contour gap', { ...length, label: t.contourGapName, value: contour.gapMm, usual: HOLLOW.gapMm }, (gapMm, key) => put({ gapMm }, key)); // prettier-ignore
+  return {
+    wall: number('wall', { ...length, label: t.wall, value: contour.wallMm, usual: HOLLOW.wallMm }, (wallMm, key) => put({ wallMm }, key)),
+    side: <ChoiceValue label={t.wallSide} value={contour.side} choices={choicesOf(texts.wallSides, PICTURES.wallSides)} usual={HOLLOW.side} onChange={(side) => put({ side })} />,
     count: number('contours', { label: t.contours, value: contour.count, kind: 'plain', unit: contour.count === 1 ? 'contour' : 'contours', min: 1, max: 20, step: 1, whole: true, usual: 1 }, (count, key) => put({ count }, key)),
     gap: contour.count > 1 ? <Sentence template={t.contourGap} values={{ gap }} /> : null,
   }; // prettier-ignore
-  return <Sentence template={t.contourHollow} values={values} />;
+}
+
+function wireValues(contour: Of<'wire'>, edits: ChapterProps['edits']) {
+  const t = texts.recipe;
+  const put = (values: Partial<Of<'wire'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
+  // a section has flat sides in front, behind and outside: their number goes by fours
+  const byFours = (sides: number): number => Math.min(64, Math.max(4, 4 * Math.round(sides / 4)));
+  return {
+    thick: number('wire', { ...length, label: t.wireThick, value: contour.thickMm, usual: WIRE.thickMm }, (thickMm, key) => put({ thickMm }, key)),
+    sides: number('wire sides', { label: t.wireSides, value: contour.sides, kind: 'plain', unit: 'sides', min: 4, max: 64, step: 4, whole: true, usual: WIRE.sides }, (sides, key) => put({ sides: byFours(sides) }, key)),
+    ends: <ChoiceValue label={t.wireEnds} value={contour.ends} choices={choicesOf(texts.wireEnds, PICTURES.wireEnds)} usual={WIRE.ends} onChange={(ends) => put({ ends })} />,
+  }; // prettier-ignore
 }

@@ -1,6 +1,6 @@
 import { Chip, ColorPicker, Group, Popover, Stack, Text, UnstyledButton } from '@mantine/core';
 import { SHELF_FINISHES, SLOTS, type Finish, type Slot } from '@fictile/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { NumberValue, Sentence, Swatch } from '../ui/index.ts';
 import valueClasses from '../ui/values.module.css';
 import { texts } from '../words/index.ts';
@@ -13,73 +13,112 @@ interface FinishValueProps {
   edits: PieceEdits;
 }
 
-/** The finish of a part as a word; it opens the shelf of clays and glazes, a colour of one's own, and the surface's figures. */
+/** The finish of a part as a word; it opens the shelf, and says which parts it goes on. */
 export function FinishValue({ slot, finish, edits }: FinishValueProps) {
   const [slots, setSlots] = useState<Slot[]>([slot]);
-  const shown = finish.name === '' ? finish.colour : finish.name;
   return (
-    <Popover
-      width={300}
-      position="right-start"
-      withinPortal
-      trapFocus
-      returnFocus
-      shadow="md"
+    <FinishPopover
+      label={texts.slots[slot]}
+      finish={finish}
       onClose={() => setSlots([slot])}
+      onFinish={(values, key) => edits.finish(slots, values, key && `${slot} ${key}`)}
     >
+      <Chip.Group multiple value={slots} onChange={(next) => setSlots(next as Slot[])}>
+        <Group gap={4} role="group" aria-label={texts.recipe.putOn}>
+          {SLOTS.map((s) => (
+            <Chip key={s} value={s} size="xs">
+              {texts.slots[s]}
+            </Chip>
+          ))}
+        </Group>
+      </Chip.Group>
+    </FinishPopover>
+  );
+}
+
+interface FinishChoiceProps {
+  label: string;
+  finish: Finish | null;
+  /** said where there is no finish */
+  none: string;
+  onFinish: TakeFinish;
+  onNone: () => void;
+}
+
+/** A finish that may be none at all. */
+export function FinishChoice({ label, finish, none, onFinish, onNone }: FinishChoiceProps) {
+  return (
+    <FinishPopover label={label} finish={finish} none={none} onFinish={onFinish}>
+      {finish && (
+        <UnstyledButton className={classes.unlock} onClick={onNone}>
+          {none}
+        </UnstyledButton>
+      )}
+    </FinishPopover>
+  );
+}
+
+type TakeFinish = (values: Partial<Finish>, key?: string) => void;
+
+interface FinishPopoverProps {
+  label: string;
+  finish: Finish | null;
+  none?: string;
+  onFinish: TakeFinish;
+  onClose?: () => void;
+  children: ReactNode;
+}
+
+/** A word that opens the shelf of clays and glazes, a colour of one's own, and the surface's figures. */
+function FinishPopover({ label, finish, none = '', onFinish, onClose, children }: FinishPopoverProps) {
+  const shown = finish === null ? none : finish.name === '' ? finish.colour : finish.name;
+  return (
+    <Popover width={300} position="right-start" withinPortal trapFocus returnFocus shadow="md" onClose={onClose}>
       <Popover.Target>
-        <button type="button" className={valueClasses.value} aria-label={`${texts.slots[slot]}: ${shown}`}>
-          <Swatch colour={finish.colour} />
+        <button type="button" className={valueClasses.value} aria-label={`${label}: ${shown}`}>
+          {finish && <Swatch colour={finish.colour} />}
           {shown}
         </button>
       </Popover.Target>
       <Popover.Dropdown>
         <Stack gap="sm">
-          <Chip.Group multiple value={slots} onChange={(next) => setSlots(next as Slot[])}>
-            <Group gap={4} role="group" aria-label={texts.recipe.putOn}>
-              {SLOTS.map((s) => (
-                <Chip key={s} value={s} size="xs">
-                  {texts.slots[s]}
-                </Chip>
-              ))}
-            </Group>
-          </Chip.Group>
-          <Shelf chosen={finish.name} onTake={(one) => edits.finish(slots, one)} />
+          {children}
+          <Shelf chosen={finish?.name ?? ''} onTake={onFinish} />
           <ColorPicker
             format="hex"
             fullWidth
             size="xs"
-            value={finish.colour}
-            onChange={(colour) => edits.finish(slots, { colour: colour.toLowerCase(), name: '' }, `${slot} colour`)}
+            value={finish?.colour ?? '#b45f3c'}
+            onChange={(colour) => onFinish({ colour: colour.toLowerCase(), name: '' }, 'colour')}
             saturationLabel={texts.recipe.saturation}
             hueLabel={texts.recipe.hue}
           />
-          <Text size="sm" component="div">
-            <Sentence
-              template={texts.recipe.surface}
-              values={Object.fromEntries(
-                (['gloss', 'metal', 'glow'] as const).map((field) => [
-                  field,
-                  <NumberValue
-                    key={field}
-                    label={texts.recipe[field]}
-                    value={finish[field]}
-                    kind="plain"
-                    unit="%"
-                    min={0}
-                    max={100}
-                    step={1}
-                    onChange={(v, isDrag) =>
-                      edits.finish(slots, { [field]: v }, isDrag ? `${slot} ${field}` : undefined)
-                    }
-                  />,
-                ]),
-              )}
-            />
-          </Text>
+          {finish && <Surface finish={finish} onFinish={onFinish} />}
         </Stack>
       </Popover.Dropdown>
     </Popover>
+  );
+}
+
+function Surface({ finish, onFinish }: { finish: Finish; onFinish: TakeFinish }) {
+  const fields = (['gloss', 'metal', 'glow'] as const).map((field) => [
+    field,
+    <NumberValue
+      key={field}
+      label={texts.recipe[field]}
+      value={finish[field]}
+      kind="plain"
+      unit="%"
+      min={0}
+      max={100}
+      step={1}
+      onChange={(v, isDrag) => onFinish({ [field]: v }, isDrag ? field : undefined)}
+    />,
+  ]);
+  return (
+    <Text size="sm" component="div">
+      <Sentence template={texts.recipe.surface} values={Object.fromEntries(fields)} />
+    </Text>
   );
 }
 

@@ -3,10 +3,10 @@ import { useRef } from 'react';
 import { FontSample, useFonts } from '../fonts/index.ts';
 import { ChoiceValue, type Choice } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import { number, type ChapterProps } from './sentenceParts.tsx';
+import { number, type WordsProps } from './sentenceParts.tsx';
 
 type Font = Words['font'];
-type Props = Pick<ChapterProps, 'piece' | 'edits'>;
+type Props = Pick<WordsProps, 'piece' | 'edits'>;
 
 const keyOf = ({ family, weight, italic }: Pick<Font, 'family' | 'weight' | 'italic'>): string =>
   `${family}|${weight}|${italic ? 'italic' : ''}`;

@@ -1,37 +1,48 @@
-import { usualCircle, type Words } from '@fictile/core';
+import { usualCircle, usualCurveLine, type Words } from '@fictile/core';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
+import { KnotSentence } from './KnotSentence.tsx';
 import { PICTURES } from './pictures.tsx';
-import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
+import { choicesOf, number, type WordsProps } from './sentenceParts.tsx';
 
-type Circle = Extract<Words['line'], { kind: 'circle' }>;
+type Of<K extends Words['line']['kind']> = Extract<Words['line'], { kind: K }>;
 const USUAL = usualCircle();
 
-/** What the words stand on: straight, or round a circle. */
-export function LineSentence({ piece, edits }: Pick<ChapterProps, 'piece' | 'edits'>) {
-  const { line, sizeMm } = piece.source;
+/** What the words stand on: straight, round a circle, or along a curve. */
+export function LineSentence({ piece, edits }: Pick<WordsProps, 'piece' | 'edits'>) {
+  const { line, sizeMm, graphemes } = piece.source;
   const t = texts.recipe;
+  // wide enough for a word or two
+  const lineOf = (kind: Words['line']['kind']): Words['line'] => {
+    if (kind === 'straight') return { kind };
+    if (kind === 'circle') return { ...USUAL, radiusMm: Math.round(sizeMm * 3) };
+    return usualCurveLine(Math.round(sizeMm * Math.max(3, graphemes.length * 0.8)));
+  };
   const kind = (
     <ChoiceValue
       label={t.line}
       value={line.kind}
       choices={choicesOf(texts.lines, PICTURES.lines)}
       usual="straight"
-      onChange={(next) => {
-        if (next === line.kind) return;
-        // wide enough that a word or two goes round
-        const radiusMm = Math.round(sizeMm * 3);
-        edits.words({ line: next === 'straight' ? { kind: 'straight' } : { ...USUAL, radiusMm } });
-      }}
+      onChange={(next) => next !== line.kind && edits.words({ line: lineOf(next) })}
     />
   );
-  const circle = line.kind === 'circle' ? <CircleValues line={line} edits={edits} /> : null;
-  return <Sentence template={t.lineSentence} values={{ line: kind, circle }} />;
+  const values = {
+    straight: null,
+    circle: line.kind === 'circle' ? <CircleValues line={line} edits={edits} /> : null,
+    curve: line.kind === 'curve' ? <CurveValues line={line} edits={edits} /> : null,
+  };
+  return <Sentence template={t.lineSentence} values={{ line: kind, more: values[line.kind] }} />;
 }
 
-function CircleValues({ line, edits }: { line: Circle; edits: ChapterProps['edits'] }) {
+interface LineProps<K extends Words['line']['kind']> {
+  line: Of<K>;
+  edits: WordsProps['edits'];
+}
+
+function CircleValues({ line, edits }: LineProps<'circle'>) {
   const t = texts.recipe;
-  const put = (values: Partial<Circle>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
+  const put = (values: Partial<Of<'circle'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
   const angle = { kind: 'angle', unit: '°', step: 5 } as const;
   const values = {
     radius: number('radius', { label: t.radius, value: line.radiusMm, kind: 'length', unit: 'mm', min: 0.1, max: 100_000, step: 5 }, (radiusMm, key) => put({ radiusMm }, key)),
@@ -42,4 +53,16 @@ function CircleValues({ line, edits }: { line: Circle; edits: ChapterProps['edit
     stand: <ChoiceValue label={t.lettersStand} value={line.letters} choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)} usual={USUAL.letters} onChange={(letters) => put({ letters })} />,
   }; // prettier-ignore
   return <Sentence template={t.circle} values={values} />;
+}
+
+function CurveValues({ line, edits }: LineProps<'curve'>) {
+  const t = texts.recipe;
+  const put = (values: Partial<Of<'curve'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
+  const values = {
+    shift: number('shift', { label: t.shift, value: line.shiftMm, kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1, usual: 0 }, (shiftMm, key) => put({ shiftMm }, key)),
+    spread: <ChoiceValue label={t.spread} value={line.spread ? 'spread' : 'own'} choices={choicesOf(texts.curveSpreads, PICTURES.curveSpreads)} usual="own" onChange={(next) => put({ spread: next === 'spread' })} />,
+    stand: <ChoiceValue label={t.lettersStand} value={line.letters} choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)} usual="turned" onChange={(letters) => put({ letters })} />,
+    knots: <KnotSentence curve={line.curve} onCurve={(curve, key) => put({ curve }, key)} />,
+  }; // prettier-ignore
+  return <Sentence template={t.curve} values={values} />;
 }

@@ -1,7 +1,8 @@
-import { usualOwn, type OwnLetter } from '@fictile/core';
+import { coloursOf, isWords, usualOwn, type Edge, type OwnLetter, type Piece } from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
+import { FinishChoice } from './FinishValue.tsx';
 import { FontChoice } from './FontValue.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
@@ -9,35 +10,38 @@ import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
 
 const USUAL = usualOwn();
 
-/** What is said of the letters that are picked; with none picked, how many stand apart. */
-export function OwnSentence({ piece, edits, picked }: Pick<ChapterProps, 'piece' | 'edits' | 'picked'>) {
-  const { own, graphemes } = piece.source;
+type Props = Pick<ChapterProps, 'piece' | 'edits' | 'picked'>;
+
+/** What is said of the letters or colours that are picked; with none picked, how many stand apart. */
+export function OwnSentence({ piece, edits, picked }: Props) {
+  const { own } = piece.source;
   const t = texts.recipe;
   const all = Object.keys(own).map(Number);
+  const isDrawing = !isWords(piece);
   if (picked.length === 0) {
-    if (all.length === 0) return null;
+    if (all.length === 0 || isDrawing) return null;
     return (
       <div className={classes.own}>
         {t.ownCount(all.length)} <Reset label={t.resetAll} onReset={() => edits.own(all, null)} />
       </div>
     );
   }
-  const words = graphemes.filter((g) => picked.includes(g.id)).map((g) => g.text).join(''); // prettier-ignore
   const first = own[picked[0]] ?? USUAL;
+  const values = { letters: <b>{namesOf(piece, picked)}</b>, ...ownValues({ piece, edits, picked }, first) };
   return (
     <div className={classes.own}>
-      <Sentence template={t.own} values={{ letters: <b>{words}</b>, ...ownValues(first, picked, edits, piece) }} />{' '}
-      <Reset label={t.reset} onReset={() => edits.own(picked, null)} />
+      <Sentence template={isDrawing ? t.ownColour : t.own} values={values} />{' '}
+      <Reset label={isDrawing ? t.resetColour : t.reset} onReset={() => edits.own(picked, null)} />
     </div>
   );
 }
 
-function ownValues(
-  first: OwnLetter,
-  picked: readonly number[],
-  edits: ChapterProps['edits'],
-  piece: ChapterProps['piece'],
-) {
+function namesOf({ source }: Piece, picked: readonly number[]): string {
+  if (source.kind === 'words') return source.graphemes.filter((g) => picked.includes(g.id)).map((g) => g.text).join(''); // prettier-ignore
+  return coloursOf(source.shape).filter((c) => picked.includes(c.id)).map((c) => c.name).join(', '); // prettier-ignore
+}
+
+function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
   const t = texts.recipe;
   const put = (values: Partial<OwnLetter>, key?: string): void =>
     edits.own(picked, values, key && `${key} ${picked.join(' ')}`);
@@ -48,9 +52,48 @@ function ownValues(
     y: number('own y', { ...length, label: t.ownUp, value: y }, (next, key) => put({ moveMm: [x, next] }, key)),
     turn: number('own turn', { label: t.ownTurn, value: first.turnDegrees, kind: 'angle', unit: '°', min: -3600, max: 3600, step: 1, usual: 0 }, (turnDegrees, key) => put({ turnDegrees }, key)),
     scale: number('own scale', { label: t.ownScale, value: first.scalePercent, kind: 'plain', unit: '%', min: 1, max: 1000, step: 5, usual: 100 }, (scalePercent, key) => put({ scalePercent }, key)),
-    font: <FontChoice label={t.ownFont} font={first.font ?? piece.source.font} onFont={(font) => put({ font }, 'own font')} />,
+    font: isWords(piece) ? <FontChoice label={t.ownFont} font={first.font ?? piece.source.font} onFont={(font) => put({ font }, 'own font')} /> : null,
+    finish: <FinishChoice label={t.ownFinish} finish={first.finish} none={t.asPiece} onFinish={(values, key) => put({ finish: { ...(first.finish ?? piece.slots.front), ...values } }, key)} onNone={() => put({ finish: null })} />,
+    solid: <OwnSolid piece={piece} first={first} put={put} />,
     seen: <ChoiceValue label={t.ownSeen} value={first.leftOut ? 'out' : 'in'} choices={choicesOf(texts.ownSeen, PICTURES.ownSeen)} usual="in" onChange={(next) => put({ leftOut: next === 'out' })} />,
   }; // prettier-ignore
+}
+
+interface OwnSolidProps {
+  piece: Piece;
+  first: OwnLetter;
+  put: (values: Partial<OwnLetter>, key?: string) => void;
+}
+
+/** Depth and front edge of their own: then these letters stand apart from their neighbours. */
+function OwnSolid({ piece, first, put }: OwnSolidProps) {
+  const t = texts.recipe;
+  if (piece.source.contour.kind === 'wire') return <>{t.ownSolidWire}</>;
+  const { depthMm, front } = first.solid ?? piece.body.solid;
+  const set = (values: Partial<NonNullable<OwnLetter['solid']>>, key?: string): void =>
+    put({ solid: { depthMm, front, ...values } }, key);
+  const edge = (values: Partial<Edge>, key?: string): void => set({ front: { ...front, ...values } }, key);
+  const length = { kind: 'length', unit: 'mm', min: 0 } as const;
+  const sizes = {
+    in: number('own in', { ...length, label: `${t.ownEdge}, ${t.edgeIn}`, value: front.inMm, max: 1000, step: 0.5 }, (inMm, key) => edge({ inMm }, key)),
+    deep: number('own deep', { ...length, label: `${t.ownEdge}, ${t.edgeDeep}`, value: front.deepMm, max: 1000, step: 0.5 }, (deepMm, key) => edge({ deepMm }, key)),
+  }; // prettier-ignore
+  const values = {
+    depth: number('own depth', { ...length, label: t.ownDepth, value: depthMm, max: 10_000, step: 1, usual: piece.body.solid.depthMm }, (next, key) => set({ depthMm: next }, key)),
+    edge: <ChoiceValue label={t.ownEdge} value={front.kind} choices={choicesOf<Edge['kind']>(texts.kinds, PICTURES.edges)} usual={piece.body.solid.front.kind} onChange={(kind) => edge({ kind })} />,
+    sizes: first.solid && front.kind !== 'plain' ? <Sentence template={t.edgeSizes} values={sizes} /> : null,
+  }; // prettier-ignore
+  return (
+    <>
+      <Sentence template={t.ownSolid} values={values} />
+      {first.solid && (
+        <>
+          {' ('}
+          <Reset label={t.ownSolidBack} onReset={() => put({ solid: null })} />)
+        </>
+      )}
+    </>
+  );
 }
 
 const Reset = ({ label, onReset }: { label: string; onReset: () => void }) => (

@@ -1,8 +1,9 @@
 import { Text, UnstyledButton } from '@mantine/core';
-import type { Piece, ShownPiece } from '@fictile/core';
+import { isDrawing, isWords, type Piece, type ShownPiece } from '@fictile/core';
 import { useMemo } from 'react';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
+import { DrawingChapter } from './DrawingChapter.tsx';
 import { FacesChapter } from './FacesChapter.tsx';
 import { FinishChapter } from './FinishChapter.tsx';
 import { pieceEdits } from './pieceEdits.ts';
@@ -25,10 +26,11 @@ interface RecipeProps {
   onWork: (chapter: ChapterName) => void;
   /** ids of graphemes of the piece at work that were picked on the letters */
   picked: readonly number[];
+  onPick: (ids: readonly number[]) => void;
 }
 
 /** How a piece is made, as sentences with live values. */
-export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, picked }: RecipeProps) {
+export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, picked, onPick }: RecipeProps) {
   const [piece] = pieces;
   const edits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
   const common: ChapterProps = {
@@ -36,6 +38,7 @@ export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, pic
     edits,
     remarks: shown?.remarks ?? [],
     picked,
+    onPick,
     work: {
       at: atWork,
       set: onWork,
@@ -58,7 +61,8 @@ export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, pic
         </div>
       )}
       <div inert={piece.locked} className={classes.chapters}>
-        <WordsChapter {...common} />
+        {isWords(piece) && <WordsChapter {...common} piece={piece} />}
+        {isDrawing(piece) && <DrawingChapter {...common} piece={piece} />}
         <SolidChapter {...common} />
         <FacesChapter
           {...common}

@@ -9,6 +9,7 @@ import { Told } from './Told.tsx';
 
 export function SolidChapter({ piece, edits, remarks, work }: ChapterProps) {
   const { solid } = piece.body;
+  const isWire = piece.source.contour.kind === 'wire';
   const usual = USUAL.body.solid;
   const t = texts.recipe;
   const kinds = choicesOf<Edge['kind']>(texts.kinds, PICTURES.edges);
@@ -22,7 +23,7 @@ export function SolidChapter({ piece, edits, remarks, work }: ChapterProps) {
   }; // prettier-ignore
   return (
     <Chapter name="solid" work={work} remarks={<Told chapter="solid" remarks={remarks} edits={edits} piece={piece} />}>
-      <Sentence template={t.solid} values={values} />
+      {isWire ? t.solidWire : <Sentence template={t.solid} values={values} />}
     </Chapter>
   );
 }

@@ -14,6 +14,9 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   SMALL_CAPITALS_MISSING: 'words',
   CIRCLE_OVERFULL: 'words',
   WALL_FILLS: 'words',
+  DRAWING_SKIPPED: 'words',
+  CURVE_OVERFULL: 'words',
+  LETTERS_APART: 'words',
   TEXT_TOO_LONG: 'words',
   LETTERS_CROSS: 'words',
   FLAT_SHEET: 'solid',
@@ -32,6 +35,8 @@ const NOTES: ReadonlySet<RemarkCode> = new Set([
   'TEXT_EMPTY',
   'FONT_STOOD_IN',
   'WALL_FILLS',
+  'DRAWING_SKIPPED',
+  'LETTERS_APART',
   'FLAT_SHEET',
   'EDGE_MEETS',
   'EDGE_JITTERED',
@@ -47,8 +52,10 @@ function cureOf(remark: Remark): Cure | undefined {
     case 'LETTERS_CROSS':
       return (edits) => edits.words({ letters: 'joined' });
     case 'CIRCLE_OVERFULL':
-      return (edits, { source: { line } }) =>
-        line.kind === 'circle' && edits.words({ line: { ...line, radiusMm: remark.params.neededMm } });
+      return (edits, { source }) =>
+        source.kind === 'words' &&
+        source.line.kind === 'circle' &&
+        edits.words({ line: { ...source.line, radiusMm: remark.params.neededMm } });
     case 'OVER_BUDGET':
       return (edits, piece) => edits.faces({ toleranceMm: Math.min(10, piece.body.faces.toleranceMm * 4) });
     default:

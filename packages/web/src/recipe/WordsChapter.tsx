@@ -7,12 +7,13 @@ import { ContourSentence } from './ContourSentence.tsx';
 import { AxisValues, FontValue } from './FontValue.tsx';
 import { LineSentence } from './LineSentence.tsx';
 import { OwnSentence } from './OwnSentence.tsx';
+import { PairValues } from './PairValues.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
-import { choicesOf, number, USUAL, type ChapterProps } from './sentenceParts.tsx';
+import { choicesOf, number, USUAL, type WordsProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
-export function WordsChapter({ piece, edits, remarks, work, picked }: ChapterProps) {
+export function WordsChapter({ piece, edits, remarks, work, picked }: WordsProps) {
   const words = piece.source;
   const usual = USUAL.source;
   const t = texts.recipe;
@@ -32,7 +33,7 @@ export function WordsChapter({ piece, edits, remarks, work, picked }: ChapterPro
       work={work}
       figures={texts.recipe.letters(words.graphemes.filter((g) => g.text.trim() !== '').length)}
       remarks={<Told chapter="words" remarks={remarks} edits={edits} piece={piece} />}
-      more={<MoreWords piece={piece} edits={edits} />}
+      more={<MoreWords piece={piece} edits={edits} picked={picked} />}
     >
       <WordsField text={words.graphemes.map((g) => g.text).join('')} onText={edits.retype} />
       <Sentence template={t.words} values={values} />
@@ -65,7 +66,7 @@ function WordsField({ text, onText }: { text: string; onText: (text: string) => 
   );
 }
 
-function MoreWords({ piece, edits }: Pick<ChapterProps, 'piece' | 'edits'>) {
+function MoreWords({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' | 'picked'>) {
   const words = piece.source;
   const usual = USUAL.source;
   const t = texts.recipe;
@@ -73,12 +74,13 @@ function MoreWords({ piece, edits }: Pick<ChapterProps, 'piece' | 'edits'>) {
   const values = {
     leading: number('leading', { ...percent, label: t.leading, value: words.leadingPercent, min: 10, max: 1000, usual: usual.leadingPercent }, (leadingPercent, key) => edits.words({ leadingPercent }, key)),
     anchor: <ChoiceValue label={t.anchor} value={words.anchor} choices={choicesOf(texts.anchors, PICTURES.anchors)} usual={usual.anchor} onChange={(anchor) => edits.words({ anchor })} />,
-    depthAnchor: <ChoiceValue label={t.depthAnchor} value={words.depthAnchor} choices={choicesOf(texts.depthAnchors, PICTURES.depthAnchors)} usual={usual.depthAnchor} onChange={(depthAnchor) => edits.words({ depthAnchor })} />,
+    depthAnchor: <ChoiceValue label={t.depthAnchor} value={words.depthAnchor} choices={choicesOf(texts.depthAnchors, PICTURES.depthAnchors)} usual={usual.depthAnchor} onChange={edits.depthAnchor} />,
     wordSpace: number('word space', { ...percent, label: t.wordSpace, value: words.wordSpacePercent, min: 0, max: 2000, usual: 100 }, (wordSpacePercent, key) => edits.words({ wordSpacePercent }, key)),
     width: number('width', { ...percent, label: t.letterWidth, value: words.widthPercent, min: 10, max: 1000, usual: 100 }, (widthPercent, key) => edits.words({ widthPercent }, key)),
     height: number('height', { ...percent, label: t.letterHeight, value: words.heightPercent, min: 10, max: 1000, usual: 100 }, (heightPercent, key) => edits.words({ heightPercent }, key)),
     slant: number('slant', { label: t.slant, value: words.slantDegrees, kind: 'angle', unit: '°', min: -60, max: 60, step: 1, usual: 0 }, (slantDegrees, key) => edits.words({ slantDegrees }, key)),
     capitals: <ChoiceValue label={t.capitals} value={words.capitals} choices={choicesOf(texts.capitals, PICTURES.capitals)} usual="typed" onChange={(capitals) => edits.words({ capitals })} />,
+    pairs: <PairValues piece={piece} edits={edits} picked={picked} />,
     kerning: <ChoiceValue label={t.kerning} value={words.kerning ? 'on' : 'off'} choices={choicesOf(texts.switches, PICTURES.switches)} usual="on" onChange={(value) => edits.words({ kerning: value === 'on' })} />,
     letters: <ChoiceValue label={t.touching} value={words.letters} choices={choicesOf(texts.lettersModes, PICTURES.letters)} usual={usual.letters} onChange={(letters) => edits.words({ letters })} />,
     direction: <ChoiceValue label={t.direction} value={words.direction} choices={choicesOf(texts.directions, PICTURES.directions)} usual={usual.direction} onChange={(direction) => edits.words({ direction })} />,
@@ -103,7 +105,7 @@ function featuresFault(text: string): string | undefined {
   return 'wrong' in parsed ? texts.recipe.featuresFault(parsed.wrong) : undefined;
 }
 
-function FitValues({ piece, edits }: Pick<ChapterProps, 'piece' | 'edits'>) {
+function FitValues({ piece, edits }: Pick<WordsProps, 'piece' | 'edits'>) {
   const { fit } = piece.source;
   const t = texts.recipe;
   const put = (values: Partial<typeof fit>, key?: string): void => edits.words({ fit: { ...fit, ...values } }, key);

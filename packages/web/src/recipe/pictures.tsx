@@ -1,4 +1,4 @@
-import type { Edge, Placement, Words } from '@fictile/core';
+import type { Contour, Edge, Placement, Words } from '@fictile/core';
 import type { ReactNode } from 'react';
 
 /** Small drawings for the menus of sentences: lines in the ink of the text, what is meant in cobalt. */
@@ -72,6 +72,7 @@ const SIZES: Readonly<Record<Words['sizeBy'], ReactNode>> = {
 const LINES: Readonly<Record<Words['line']['kind'], ReactNode>> = {
   straight: <Picture lines="M4 12V6M8 12V6M12 12V6M16 12V6" meant="M2 14H18" />,
   circle: <Picture lines="M3 6L5 8M10 2V5M17 6L15 8" meant="M4 14A7 7 0 0 1 16 14" />,
+  curve: <Picture lines="M4 8V4M9 8L10 4M14 11L17 8" meant="M2 11C8 7 11 17 18 12" />,
 };
 const RING = 'M4 16A7 7 0 0 1 16 16';
 const SIDES: Readonly<Record<'outside' | 'center' | 'inside', ReactNode>> = {
@@ -103,9 +104,10 @@ const CAPITALS: Readonly<Record<Words['capitals'], ReactNode>> = {
   small: <Picture lines="M1 14L5 4L9 14M3 10H7M12 14L15 7L18 14M13 12H17" />,
 };
 
-const CONTOURS: Readonly<Record<Words['contour']['kind'], ReactNode>> = {
+const CONTOURS: Readonly<Record<Contour['kind'], ReactNode>> = {
   full: <Picture lines="M5 4V14H15V10H9V4ZM7 4V14M5 12H15M5 8H9" />,
   hollow: <Picture lines="M5 4V14H15V10H9V4Z" />,
+  wire: <Picture lines="M3 14C3 3 12 3 12 9S17 15 17 4" meant={dot(3, 14)} />,
 };
 const WALLS: Readonly<Record<'inside' | 'center' | 'outside', ReactNode>> = {
   inside: <Picture lines="M3 3H17V15H3Z" meant="M6 6H14V12H6Z" />,
@@ -118,7 +120,33 @@ const OWN_SEEN: Readonly<Record<'in' | 'out', ReactNode>> = {
   out: <Picture lines="M2 14V4M18 14V4" meant="M7 14H13" />,
 };
 
+const WIRE_ENDS: Readonly<Record<'round' | 'square', ReactNode>> = {
+  round: <Picture lines="M2 6H13A3 3 0 0 1 13 12H2" />,
+  square: <Picture lines="M2 6H15V12H2" />,
+};
+const SPREADS: Readonly<Record<'own' | 'spread', ReactNode>> = {
+  own: <Picture lines="M7 10V5M10 10V5M13 10V5" meant="M2 13H18" />,
+  spread: <Picture lines="M3 10V5M10 10V5M17 10V5" meant="M2 13H18" />,
+};
+const KNOT_KINDS: Readonly<Record<'corner' | 'smooth', ReactNode>> = {
+  corner: <Picture lines="M3 15L10 5L17 15" meant={dot(10, 5)} />,
+  smooth: <Picture lines="M3 15C3 2 17 2 17 15" meant={dot(10, 5.3)} />,
+};
+const CURVE_ENDS: Readonly<Record<'open' | 'closed', ReactNode>> = {
+  open: <Picture lines="M5 14C0 2 20 2 15 14" />,
+  closed: <Picture lines="M5 14C0 2 20 2 15 14Z" />,
+};
+const DRAWING_BY: Readonly<Record<'width' | 'height', ReactNode>> = {
+  width: <Picture lines="M5 4H15V12H5Z" meant="M5 16H15" />,
+  height: <Picture lines="M5 4H15V14H5Z" meant="M18 4V14" />,
+};
+
 export const PICTURES = {
+  wireEnds: WIRE_ENDS,
+  curveSpreads: SPREADS,
+  knotKinds: KNOT_KINDS,
+  curveEnds: CURVE_ENDS,
+  drawingBy: DRAWING_BY,
   ownSeen: OWN_SEEN,
   edges: EDGES,
   aligns: ALIGNS,

@@ -1,6 +1,9 @@
 import {
+  isWords,
   splitGraphemes,
   spliceEdits,
+  type Contour,
+  type Drawing,
   type Edge,
   type Edit,
   type Finish,
@@ -19,6 +22,10 @@ type Values<K extends Edit['kind']> = Extract<Edit, { kind: K }> extends { value
  */
 export interface PieceEdits {
   words(values: Values<'setWords'>, key?: string): void;
+  drawing(values: Values<'setDrawing'>, key?: string): void;
+  /** of words and drawings alike */
+  contour(contour: Contour, key?: string): void;
+  depthAnchor(depthAnchor: Drawing['depthAnchor']): void;
   retype(text: string): void;
   solid(values: Values<'setSolid'>, key?: string): void;
   edge(side: 'front' | 'back', values: Partial<Edge>, key?: string): void;
@@ -35,11 +42,18 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
   const pieceId = lead.id;
   const joined = (key?: string): string | undefined => key && `${pieceId} ${key}`;
   const edit = (made: Edit, key?: string): void => store.edit(made, joined(key));
-  const forAll = (make: (piece: Piece) => Edit, key?: string): void =>
-    pieces.length === 1 ? edit(make(lead), key) : edit({ kind: 'many', edits: pieces.map(make) }, key);
+  const forAll = (make: (piece: Piece) => Edit, key?: string, these = pieces): void =>
+    these.length === 1 ? edit(make(these[0]), key) : edit({ kind: 'many', edits: these.map(make) }, key);
+  const source = (values: Pick<Values<'setDrawing'>, 'contour' | 'depthAnchor'>, key?: string): void =>
+    forAll((piece) => ({ kind: isWords(piece) ? 'setWords' : 'setDrawing', pieceId: piece.id, values }), key);
   return {
-    words: (values, key) => forAll(({ id }) => ({ kind: 'setWords', pieceId: id, values }), key),
+    words: (values, key) =>
+      forAll(({ id }) => ({ kind: 'setWords', pieceId: id, values }), key, pieces.filter(isWords)),
+    drawing: (values, key) => edit({ kind: 'setDrawing', pieceId, values }, key),
+    contour: (contour, key) => source({ contour }, key),
+    depthAnchor: (depthAnchor) => source({ depthAnchor }),
     retype: (text) => {
+      if (!isWords(lead)) return;
       const before = lead.source.graphemes.map((g) => g.text);
       const edits = spliceEdits(pieceId, before, splitGraphemes(text));
       edit(edits.length === 1 ? edits[0] : { kind: 'many', edits }, 'words');

@@ -8,6 +8,8 @@ let own: string | undefined;
 /** Copied recipes go from piece to piece, from project to project, and from tab to tab of one browser. */
 export function putRecipe(piece: Piece, chapters: readonly RecipeChapter[]): void {
   own = JSON.stringify(copyRecipe(piece, chapters));
+  // what lay on the system's clipboard before, a drawing for one, is no longer what a paste means
+  navigator.clipboard?.writeText(own).catch(() => undefined);
   try {
     localStorage.setItem(KEY, own);
   } catch {
@@ -27,5 +29,5 @@ export function takeRecipe(): RecipeCopy | undefined {
 /** Gives pieces what was copied, as one step of undo. */
 export function pasteRecipe(store: ProjectStore, pieces: readonly Piece[]): void {
   const copy = takeRecipe();
-  if (copy) store.edit({ kind: 'many', edits: pieces.flatMap((piece) => recipeEdits(copy, piece.id)) });
+  if (copy) store.edit({ kind: 'many', edits: pieces.flatMap((piece) => recipeEdits(copy, piece)) });
 }

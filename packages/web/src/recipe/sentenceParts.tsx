@@ -1,4 +1,4 @@
-import { newPiece, type Piece, type Remark } from '@fictile/core';
+import { newPiece, type DrawingPiece, type Piece, type Remark, type WordsPiece } from '@fictile/core';
 import type { ReactNode } from 'react';
 import { NumberValue, type Choice, type NumberValueProps } from '../ui/index.ts';
 import type { ChapterName } from './Told.tsx';
@@ -10,9 +10,13 @@ export interface ChapterProps {
   edits: PieceEdits;
   remarks: readonly Remark[];
   work: ChapterWork;
-  /** ids of the graphemes of this piece that were picked on the letters */
+  /** ids of the graphemes that were picked on the letters, or of a drawing's colours */
   picked: readonly number[];
+  onPick: (ids: readonly number[]) => void;
 }
+
+export type WordsProps = Omit<ChapterProps, 'piece'> & { piece: WordsPiece };
+export type DrawingProps = Omit<ChapterProps, 'piece'> & { piece: DrawingPiece };
 
 /** Which chapter is at work, and what the menu of each does. */
 export interface ChapterWork {

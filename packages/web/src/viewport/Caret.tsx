@@ -1,4 +1,4 @@
-import { caretStops, nearestStop, type Piece, type ShownPiece } from '@fictile/core';
+import { caretStops, nearestStop, type ShownPiece, type WordsPiece } from '@fictile/core';
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Vector3, type Group } from 'three';
@@ -12,7 +12,7 @@ export interface CaretPlace {
 }
 
 interface CaretProps {
-  piece: Piece;
+  piece: WordsPiece;
   shown: ShownPiece;
   place: CaretPlace;
   onPlace: (place: CaretPlace) => void;
@@ -76,7 +76,7 @@ function catchSize({ letters, line }: ShownPiece, height: number): [number, numb
 }
 
 /** Ids of the graphemes between the ends of the selection. */
-const selected = (piece: Piece, { focus, anchor }: CaretPlace): number[] =>
+const selected = (piece: WordsPiece, { focus, anchor }: CaretPlace): number[] =>
   piece.source.graphemes.slice(Math.min(focus, anchor), Math.max(focus, anchor)).map((g) => g.id);
 
 /** On right after every move; steady for those who asked for less motion. */

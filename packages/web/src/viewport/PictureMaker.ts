@@ -35,8 +35,13 @@ export class PictureMaker {
   #draw(project: Project, pieces: ShownPiece[]): Promise<Blob | undefined> {
     this.#drawing ??= this.#start();
     const serial = ++this.#serial;
-    const slots = Object.fromEntries(pieces.map((piece) => [piece.pieceId, project.pieces[piece.pieceId].slots]));
-    const request: PictureRequest = { serial, pieces, slots, width: WIDTH, height: HEIGHT };
+    const looks = Object.fromEntries(
+      pieces.map(({ pieceId }) => {
+        const { slots, source } = project.pieces[pieceId];
+        return [pieceId, { slots, source }];
+      }),
+    );
+    const request: PictureRequest = { serial, pieces, looks, width: WIDTH, height: HEIGHT };
     const buffers = pieces
       .flatMap((piece) => piece.clusters)
       .flatMap(({ buffers: b }) => (b ? [b.positions, b.normals, b.index, b.edges] : []))

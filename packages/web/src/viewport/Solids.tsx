@@ -1,8 +1,9 @@
-import type { Piece, Project, ShownPiece } from '@fictile/core';
+import { finishOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import { useThree } from '@react-three/fiber';
 import { useEffect } from 'react';
 import { LineBasicMaterial } from 'three';
 import type { GeometryShelf } from './geometries.ts';
+import { letterFinishes } from './letterFinishes.ts';
 import { materialOf, type SurfaceMode } from './materials.ts';
 import { useSolidDrag, type Placing } from './PlaceHandles.tsx';
 import { matrixOf } from './scene.ts';
@@ -60,7 +61,10 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
       {shown.clusters.map((cluster, i) => {
         const geometry = shelf.get(cluster.key);
         if (!geometry) return null;
-        const materials = geometry.parts.map((part) => materialOf(piece.slots, part, mode));
+        const looks = letterFinishes(piece, shown, cluster);
+        const materials = geometry.groups.map(({ part, letter }) =>
+          materialOf(looks(letter) ?? finishOf(piece.slots, part), part, mode),
+        );
         return (
           <group key={i} position={[cluster.x, cluster.y, cluster.z]}>
             <mesh geometry={geometry.solid} material={materials} castShadow receiveShadow />

@@ -1,9 +1,10 @@
-import type { Project, ShownPiece } from '@fictile/core';
+import { isWords, type Project, type ShownPiece } from '@fictile/core';
 import { Canvas } from '@react-three/fiber';
 import { useMemo } from 'react';
 import { NeutralToneMapping, Vector3, type Box3 } from 'three';
 import { isDarkBackdrop } from './backdrop.ts';
 import { Caret, type CaretPlace } from './Caret.tsx';
+import { CurveHandles, type Bending } from './CurveHandles.tsx';
 import { Controls, type CameraHandle, type ViewWish } from './Controls.tsx';
 import type { GeometryShelf } from './geometries.ts';
 import type { SurfaceMode } from './materials.ts';
@@ -45,13 +46,15 @@ export interface ViewportProps {
   onPlace: (place: CaretPlace) => void;
   /** while places are at work */
   placing: Placing | undefined;
+  /** while a curve is at work */
+  bending: Bending | undefined;
   onCamera: (camera: CameraHandle | undefined) => void;
   onPictures: (take: TakePicture | undefined) => void;
 }
 
 /** Draws the pieces; nothing here computes meshes. */
 export function Viewport(props: ViewportProps) {
-  const { project, pieces, box, chosen, marks, typing, placing, onType } = props;
+  const { project, pieces, box, chosen, marks, typing, placing, bending, onType } = props;
   const marked = marks && pieces.find((p) => p.pieceId === marks.pieceId);
   const near = useMemo(
     () =>
@@ -59,7 +62,9 @@ export function Viewport(props: ViewportProps) {
     [marks, marked],
   );
   const typed = typing && pieces.find((p) => p.pieceId === typing.pieceId);
+  const typedPiece = typing && project.pieces[typing.pieceId];
   const picked = props.picked && pieces.find((p) => p.pieceId === props.picked?.pieceId);
+  const bent = bending && pieces.find((p) => p.pieceId === bending.pieceId);
   const standsOnTable = pieces.some((p) => project.pieces[p.pieceId]?.placement.stand === 'table');
   const lowest = box.isEmpty() ? -50 : box.min.y;
   const table = standsOnTable ? Math.min(0, lowest) : lowest;
@@ -80,10 +85,11 @@ export function Viewport(props: ViewportProps) {
       <Surroundings box={box} table={table} view={project.view} />
       {props.showGrid && <MeasureGrid box={box} table={table} isDark={isDarkBackdrop(project.view.surroundings)} />}
       <Solids {...props} typed={typing?.pieceId} held={held} step={gridStep(size) / 20} />
-      {typing && typed && (
-        <Caret piece={project.pieces[typing.pieceId]} shown={typed} place={typing.place} onPlace={props.onPlace} />
+      {typing && typed && typedPiece && isWords(typedPiece) && (
+        <Caret piece={typedPiece} shown={typed} place={typing.place} onPlace={props.onPlace} />
       )}
       {!typing && props.picked && picked && <Picked shown={picked} ids={props.picked.ids} />}
+      {bending && bent && <CurveHandles bending={bending} shown={bent} />}
       {placing && lead !== undefined && <Handles {...props} pieceId={lead} placing={placing} />}
       {marks && marks.triangles.length > 0 && <Marks marks={marks} pieces={pieces} />}
       <Controls box={box} near={near} wish={props.wish} turns={!typing} onCamera={props.onCamera} />

@@ -5,7 +5,7 @@ const buffers = (): DisplayBuffers => ({
   positions: new Float32Array(9),
   normals: new Float32Array(9),
   index: Uint32Array.from([0, 1, 2]),
-  groups: [{ part: 'front', start: 0, count: 3 }],
+  groups: [{ part: 'front', letter: -1, start: 0, count: 3 }],
   edges: new Float32Array(6),
 });
 const cluster = (key: string, withBuffers = true): ShownCluster => ({
@@ -13,6 +13,7 @@ const cluster = (key: string, withBuffers = true): ShownCluster => ({
   x: 0,
   y: 0,
   z: 0,
+  letters: [0],
   buffers: withBuffers ? buffers() : undefined,
 });
 const piece = (...clusters: ShownCluster[]): ShownPiece[] => [
@@ -47,7 +48,7 @@ test('a part of the mesh is a group with a material of its own', () => {
   const shelf = new GeometryShelf();
   shelf.update(piece(cluster('k')));
   expect(shelf.get('k')).toMatchObject({
-    parts: ['front'],
+    groups: [{ part: 'front', letter: -1, start: 0, count: 3 }],
     solid: { groups: [{ start: 0, count: 3, materialIndex: 0 }] },
   });
 });

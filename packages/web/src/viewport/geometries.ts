@@ -1,11 +1,11 @@
-import type { DisplayBuffers, Part, ShownCluster, ShownPiece } from '@fictile/core';
+import type { DisplayBuffers, ShownCluster, ShownPiece } from '@fictile/core';
 import { BufferAttribute, BufferGeometry } from 'three';
 
 /** A cluster's buffers as the renderer holds them; equal clusters share one. */
 export interface ClusterGeometry {
   solid: BufferGeometry;
   edges: BufferGeometry;
-  parts: Part[];
+  groups: DisplayBuffers['groups'];
 }
 
 /** Geometries by cluster key: made when buffers come, freed when no piece shows them any more. */
@@ -55,5 +55,5 @@ function toGeometry(buffers: DisplayBuffers): ClusterGeometry {
   buffers.groups.forEach(({ start, count }, i) => solid.addGroup(start, count, i));
   const edges = new BufferGeometry();
   edges.setAttribute('position', new BufferAttribute(buffers.edges, 3));
-  return { solid, edges, parts: buffers.groups.map((group) => group.part) };
+  return { solid, edges, groups: buffers.groups };
 }

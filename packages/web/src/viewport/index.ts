@@ -11,5 +11,6 @@ export { gridStep } from './gridStep.ts';
 export type { PictureWish, TakePicture } from './PictureTaker.tsx';
 export type { PlaceChange, Placing } from './PlaceHandles.tsx';
 export { boundsOf } from './scene.ts';
+export type { Bending } from './CurveHandles.tsx';
 export type { Typing } from './Viewport.tsx';
 export { Viewport } from './Viewport.tsx';

@@ -1,4 +1,4 @@
-import { finishOf, lookOf, type Part, type Slots } from '@fictile/core';
+import { lookOf, type Finish, type Part } from '@fictile/core';
 import { Color, MeshStandardMaterial } from 'three';
 
 /** How surfaces are drawn: in their finishes, or each part in a tint of its own; facets told apart or shaded smoothly. */
@@ -20,8 +20,7 @@ const PART_TINTS: Readonly<Record<Part, string>> = {
 const shelf = new Map<string, MeshStandardMaterial>();
 
 /** Equal looks share one material. */
-export function materialOf(slots: Slots, part: Part, { parts, flat }: SurfaceMode): MeshStandardMaterial {
-  const finish = finishOf(slots, part);
+export function materialOf(finish: Finish, part: Part, { parts, flat }: SurfaceMode): MeshStandardMaterial {
   const key = `${parts ? part : JSON.stringify(finish)} ${flat}`;
   const known = shelf.get(key);
   if (known) return known;

@@ -1,4 +1,4 @@
-import type { ShownPiece, Slots } from '@fictile/core';
+import { finishOf, type Piece, type ShownPiece } from '@fictile/core';
 import type { Box3 } from 'three';
 import {
   DirectionalLight,
@@ -14,14 +14,19 @@ import {
   WebGLRenderer,
 } from 'three';
 import { GeometryShelf } from './geometries.ts';
+import { letterFinishes } from './letterFinishes.ts';
 import { materialOf } from './materials.ts';
 import { boundsOf, matrixOf } from './scene.ts';
+
+export type PieceLook = Pick<Piece, 'slots' | 'source'>;
+
+const USUAL_MODE = { parts: false, flat: false };
 
 /** What the page asks: pieces with their buffers, and their looks. */
 export interface PictureRequest {
   serial: number;
   pieces: ShownPiece[];
-  slots: Record<string, Slots>;
+  looks: Record<string, PieceLook>;
   width: number;
   height: number;
 }
@@ -47,7 +52,7 @@ context.onmessage = (event) => {
 
 let renderer: WebGLRenderer | undefined;
 
-async function draw({ pieces, slots, width, height }: PictureRequest): Promise<Blob> {
+async function draw({ pieces, looks, width, height }: PictureRequest): Promise<Blob> {
   const canvas = new OffscreenCanvas(width, height);
   renderer?.dispose();
   renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
@@ -56,7 +61,7 @@ async function draw({ pieces, slots, width, height }: PictureRequest): Promise<B
   const shelf = new GeometryShelf();
   shelf.update(pieces);
   const scene = new Scene();
-  for (const piece of pieces) scene.add(solidOf(piece, slots[piece.pieceId], shelf));
+  for (const piece of pieces) scene.add(solidOf(piece, looks[piece.pieceId], shelf));
   const box = boundsOf(pieces, shelf);
   light(scene, box);
   renderer.render(scene, cameraFor(box, width / height));
@@ -64,15 +69,18 @@ async function draw({ pieces, slots, width, height }: PictureRequest): Promise<B
   return canvas.convertToBlob({ type: 'image/png' });
 }
 
-function solidOf(piece: ShownPiece, slots: Slots, shelf: GeometryShelf): Group {
+function solidOf(piece: ShownPiece, look: PieceLook, shelf: GeometryShelf): Group {
   const group = new Group();
   group.applyMatrix4(matrixOf(piece.transform));
   for (const cluster of piece.clusters) {
     const geometry = shelf.get(cluster.key);
     if (!geometry) continue;
+    const looks = letterFinishes(look, piece, cluster);
     const mesh = new Mesh(
       geometry.solid,
-      geometry.parts.map((part) => materialOf(slots, part, { parts: false, flat: false })),
+      geometry.groups.map(({ part, letter }) =>
+        materialOf(looks(letter) ?? finishOf(look.slots, part), part, USUAL_MODE),
+      ),
     );
     mesh.position.set(cluster.x, cluster.y, cluster.z);
     mesh.castShadow = mesh.receiveShadow = true;

@@ -1,4 +1,4 @@
-import type { Failure, Remark } from '@fictile/core';
+import type { DrawingSkip, Failure, Remark } from '@fictile/core';
 
 const mm = (value: number): string => `${Number(value.toPrecision(3))} mm`;
 
@@ -15,8 +15,14 @@ export function remarkText(remark: Remark): string {
       return `${remark.params.font} has no small capitals; the letters stay as typed.`;
     case 'CIRCLE_OVERFULL':
       return `The words are longer than their circle, so their ends overlap. From a radius of ${remark.params.neededMm} mm on they fit.`;
+    case 'DRAWING_SKIPPED':
+      return skippedText(remark.params);
+    case 'CURVE_OVERFULL':
+      return `The words are ${mm(remark.params.byMm)} longer than their curve. They go on straight where it ends.`;
+    case 'LETTERS_APART':
+      return `With a solid of their own these stand a hair apart from their neighbours: ${remark.params.letters}`;
     case 'WALL_FILLS':
-      return `Strokes are thinner than the wall, so these letters stay full: ${remark.params.letters}`;
+      return `Strokes are thinner than the wall, so these stay full: ${remark.params.letters}`;
     case 'FLAT_SHEET':
       return 'Raised 0 mm: a flat sheet, open at its rim.';
     case 'EDGES_SCALED':
@@ -44,6 +50,23 @@ export function remarkText(remark: Remark): string {
   }
 }
 
+const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
+  text: 'Text is no outline and was left out. Turn it into paths in the drawing, or type it here.',
+  picture: 'Pictures were left out.',
+  script: 'Scripts were left out, none was run.',
+  outside: 'What lies outside the file was left out.',
+  gradient: 'Gradients became their first colour.',
+  clip: 'Clips and masks were left off, what they hide is shown.',
+  path: 'Paths that can’t be read were left out.',
+  number: 'Transforms that can’t be read were left off.',
+  colours: 'Colours beyond the 64th became that one.',
+  effect: 'Filters and other effects were left off.',
+  style: 'Some rules of its style sheet were left off.',
+};
+
+const skippedText = ({ what, count }: { what: DrawingSkip; count: number }): string =>
+  count === 1 ? SKIPPED[what] : `${SKIPPED[what]} (${count.toLocaleString('en')} times)`;
+
 /** What the button of a cure says. */
 export function cureText(remark: Remark): string {
   switch (remark.code) {
@@ -69,6 +92,16 @@ export function failureText(failure: Failure): string {
       return `The font ${failure.params.name} can’t be read. Choose another.`;
     case 'VALUE_OUT_OF_RANGE':
       return `The ${failure.params.field} would be ${failure.params.value} ${failure.params.unit}; up to ${failure.params.max} can be built. Make it smaller.`;
+    case 'DRAWING_BROKEN':
+      return failure.params.why === 'not-svg'
+        ? 'That is no SVG drawing. Save it as SVG and bring it in again.'
+        : failure.params.why === 'size'
+          ? 'The drawing’s size can’t be told. Save it again with a size.'
+          : `The drawing can’t be read: in line ${failure.params.line} its tags do not fit together. Save it again.`;
+    case 'DRAWING_EMPTY':
+      return failure.params.skipped.includes('text')
+        ? 'The drawing holds nothing but text. Turn the text into paths before saving it, or type the words here.'
+        : 'The drawing holds nothing that is filled or stroked.';
     case 'TOO_LARGE':
       return `That is more ${failure.params.what} than fits (${failure.params.size.toLocaleString('en')}, the limit is ${failure.params.limit.toLocaleString('en')}). Nothing was changed.`;
     case 'PROJECT_BROKEN':

@@ -1,6 +1,6 @@
 import { VisuallyHidden } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
-import type { Piece, ShownPiece } from '@fictile/core';
+import { isWords, pieceName, type Piece, type ShownPiece } from '@fictile/core';
 import { boundsOf, type GeometryShelf } from '../viewport/index.ts';
 import { remarkText, texts } from '../words/index.ts';
 
@@ -23,9 +23,16 @@ export function Announcer({ piece, shown, shelf, isBusy }: AnnouncerProps) {
   );
 }
 
+const wordsOf = (piece: Piece): string =>
+  isWords(piece)
+    ? piece.source.graphemes
+        .map((g) => g.text)
+        .join('')
+        .trim()
+    : pieceName(piece);
+
 function sentence(piece: Piece, shown: ShownPiece | undefined, shelf: GeometryShelf): string {
-  const words = piece.source.graphemes.map((g) => g.text).join('');
   const box = boundsOf(shown ? [shown] : [], shelf);
   const size = box.isEmpty() ? '' : texts.workshop.size('', [box.max.x - box.min.x, box.max.y - box.min.y, box.max.z - box.min.z]); // prettier-ignore
-  return texts.told(words.trim(), size, (shown?.remarks ?? []).map(remarkText));
+  return texts.told(wordsOf(piece), size, (shown?.remarks ?? []).map(remarkText));
 }

@@ -3,6 +3,7 @@ import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { applyEdit, newPiece, newProject, spliceBetween, splitGraphemes, unwrap, type Piece } from '@fictile/core';
 import { useState } from 'react';
+import { wordsOf } from '../testing/words.ts';
 import { renderInside } from '../testing/render.tsx';
 import type { CaretPlace } from '../viewport/index.ts';
 import { TypingField } from './TypingField.tsx';
@@ -17,19 +18,30 @@ function Typed({ words, start }: { words: string; start: CaretPlace }) {
   piece = project.pieces.a;
   place = at;
   const retype = (text: string): void => {
-    const before = piece.source.graphemes.map((g) => g.text);
+    const before = wordsOf(piece).graphemes.map((g) => g.text);
     setProject(
       unwrap(applyEdit(project, { kind: 'spliceWords', pieceId: 'a', ...spliceBetween(before, splitGraphemes(text)) })),
     );
   };
-  return <TypingField piece={piece} place={at} onPlace={setAt} onText={retype} onEnd={() => ended++} />;
+  return (
+    <TypingField
+      piece={{ ...piece, source: wordsOf(piece) }}
+      place={at}
+      onPlace={setAt}
+      onText={retype}
+      onEnd={() => ended++}
+    />
+  );
 }
 
 const show = (words: string, focus: number, anchor = focus): HTMLTextAreaElement => {
   renderInside(<Typed words={words} start={{ focus, anchor }} />);
   return screen.getByRole<HTMLTextAreaElement>('textbox', { name: 'Words on the letters' });
 };
-const text = (): string => piece.source.graphemes.map((g) => g.text).join('');
+const text = (): string =>
+  wordsOf(piece)
+    .graphemes.map((g) => g.text)
+    .join('');
 
 test('takes the focus, with the caret where it stands on the letters', () => {
   const field = show('Kiln', 2);
@@ -41,7 +53,7 @@ test('typing goes in at the caret, which moves on; letters that stay keep their 
   show('Kiln', 2);
   await userEvent.keyboard('xy');
   expect([text(), place]).toEqual(['Kixyln', { focus: 4, anchor: 4 }]);
-  expect(piece.source.graphemes.map((g) => g.id)).toEqual([1, 2, 5, 6, 3, 4]);
+  expect(wordsOf(piece).graphemes.map((g) => g.id)).toEqual([1, 2, 5, 6, 3, 4]);
 });
 
 test('arrows move the caret', async () => {

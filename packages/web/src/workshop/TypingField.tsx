@@ -1,11 +1,11 @@
-import { splitGraphemes, type Piece } from '@fictile/core';
+import { splitGraphemes, type WordsPiece } from '@fictile/core';
 import { useEffect, useLayoutEffect, useRef } from 'react';
 import type { CaretPlace } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 import classes from './Workbench.module.css';
 
 interface TypingFieldProps {
-  piece: Piece;
+  piece: WordsPiece;
   place: CaretPlace;
   onPlace: (place: CaretPlace) => void;
   onText: (text: string) => void;

@@ -1,5 +1,5 @@
 import { Text, useComputedColorScheme } from '@mantine/core';
-import type { Project, SceneView } from '@fictile/core';
+import { isWords, type Project, type SceneView } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useSearchParams } from 'react-router';
 import { pieceEdits } from '../recipe/index.ts';
@@ -13,6 +13,7 @@ import {
   nearer,
   turned,
   Viewport,
+  type Bending,
   type CameraHandle,
   type GeometryShelf,
   type MarkedPlaces,
@@ -41,6 +42,7 @@ interface ViewPaneProps {
   marks: MarkedPlaces | undefined;
   typing: TypingState;
   placing: Placing | undefined;
+  bending: Bending | undefined;
   onPictures: (take: TakePicture | undefined) => void;
 }
 
@@ -63,7 +65,7 @@ export function ViewPane(props: ViewPaneProps) {
         <Drawn {...props} box={box} wish={view.wish} camera={camera} onPictures={onPictures} />
         {view.second && <SecondView {...props} box={box} wish={view.second} />}
       </div>
-      {typing.now && typed && (
+      {typing.now && typed && isWords(typed) && (
         <TypingField
           key={typed.id}
           piece={typed}
@@ -114,7 +116,7 @@ interface DrawnProps extends ViewPaneProps {
   camera: React.RefObject<CameraHandle | undefined>;
 }
 
-function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, camera, onPictures }: DrawnProps) {
+function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, camera, onPictures }: DrawnProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
   const onCamera = useCallback((handle: CameraHandle | undefined) => void (camera.current = handle), [camera]);
@@ -148,6 +150,7 @@ function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typ
         typing={typing.now}
         picked={typing.picked}
         placing={placing}
+        bending={bending}
         onChoose={chosen.choose}
         onType={typing.start}
         onPlace={typing.place}

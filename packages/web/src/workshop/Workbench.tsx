@@ -1,4 +1,8 @@
+import '@mantine/dropzone/styles.css';
+import '@mantine/notifications/styles.css';
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
+import { Dropzone } from '@mantine/dropzone';
+import { Notifications, notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
 import type { Project } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
@@ -15,6 +19,8 @@ import { failureText, texts } from '../words/index.ts';
 import { Announcer } from './Announcer.tsx';
 import { TopBar } from './TopBar.tsx';
 
+import { useBending } from './useBending.ts';
+import { useDrawings } from './useDrawings.tsx';
 import { useEvaluation, type Evaluation } from './useEvaluation.ts';
 import { useMarks, type MarksState } from './useMarks.ts';
 import { usePlacing } from './usePlacing.ts';
@@ -36,7 +42,9 @@ function useBench(store: ProjectStore) {
   const chosen = useChosen(project);
   const typing = useTyping(store, chosen.choose);
   const placing = usePlacing(store, chosen.ids);
+  const bending = useBending(store, chosen.pieces[0]);
   const actions = usePieceActions(store, evaluation, shelf);
+  const drawings = useDrawings({ store, client, actions, chosen });
   const navigate = useNavigate();
   const { toggleColorScheme } = useMantineColorScheme();
   const singleKeys = useSingleKeys();
@@ -61,12 +69,14 @@ function useBench(store: ProjectStore) {
     singleKeys,
     toRack: () => void navigate('/'),
     toTypeCase: () => void navigate('/fonts'),
+    bringIn: drawings.choose,
   });
   useKeys(commands, singleKeys.areOn);
   return {
     ...{ project, refusal: state.refusal, evaluation, shelf, client, view, setView, panel, setPanel },
-    ...{ atWork, setAtWork, marks, chosen, typing, actions, commands },
+    ...{ atWork, setAtWork, marks, chosen, typing, actions, commands, drawings },
     placing: atWork === 'place' && !typing.now ? placing : undefined,
+    bending: atWork === 'words' && !typing.now ? bending : undefined,
   };
 }
 
@@ -100,6 +110,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
             atWork={bench.atWork}
             onWork={bench.setAtWork}
             picked={bench.typing.picked?.pieceId === lead.id ? bench.typing.picked.ids : NONE}
+            onPick={(ids) => bench.typing.pick(lead.id, ids)}
           />
         ) : (
           <Text p="md">{texts.workshop.noPieces}</Text>
@@ -115,16 +126,29 @@ export function Workbench({ store }: { store: ProjectStore }) {
         marks={marks.places}
         typing={bench.typing}
         placing={bench.placing}
+        bending={bench.bending}
         onPictures={onPictures}
       />
-      <SideColumn {...common} client={client} actions={bench.actions} marks={marks} />
+      <SideColumn {...common} client={client} actions={bench.actions} marks={marks} onFile={bench.drawings.choose} />
       <HandOver opened={panel === 'hand over'} onClose={close} client={client} project={project} takePicture={take} />
       <Versions opened={panel === 'versions'} onClose={close} store={store} />
+      <Notifications position="bottom-center" />
+      <Dropzone.FullScreen
+        accept={{ 'image/svg+xml': ['.svg'] }}
+        onDrop={bench.drawings.takeFiles}
+        onReject={(files) => tellNotTaken(files.map(({ file }) => file.name))}
+      >
+        <Text className={classes.drop}>{texts.drawing.dropHere}</Text>
+      </Dropzone.FullScreen>
       <CommandSearch commands={bench.commands} />
       <Announcer piece={lead} shown={shown} shelf={shelf} isBusy={evaluation.busy} />
     </div>
   );
 }
+
+const tellNotTaken = (names: readonly string[]): void => {
+  for (const name of names) notifications.show({ color: 'red', message: texts.drawing.notTaken(name) });
+};
 
 /** Alignment asks for the boxes as they stand when it is used. */
 function usePieceActions(store: ProjectStore, evaluation: Evaluation, shelf: GeometryShelf): PieceActions {
@@ -151,9 +175,10 @@ interface SideColumnProps {
   chosen: Chosen;
   actions: PieceActions;
   marks: MarksState;
+  onFile: () => void;
 }
 
-function SideColumn({ project, evaluation, client, chosen, actions, marks }: SideColumnProps) {
+function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile }: SideColumnProps) {
   const [lead] = chosen.ids;
   const faces = evaluation.pieces.find((p) => p.pieceId === lead)?.faces ?? 0;
   return (
@@ -164,6 +189,7 @@ function SideColumn({ project, evaluation, client, chosen, actions, marks }: Sid
         chosen={chosen.ids}
         actions={actions}
         selection={chosen}
+        onFile={onFile}
       />
       {faces > 0 && <Checks client={client} project={project} pieceId={lead} shown={marks.what} onShow={marks.set} />}
     </aside>

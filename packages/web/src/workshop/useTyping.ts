@@ -1,8 +1,9 @@
 import { useMemo, useState } from 'react';
+import { isWords, ownIds, type Piece } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import type { CaretPlace, Typing } from '../viewport/index.ts';
 
-/** Letters that were selected last, by their graphemes' ids; they stay picked when the typing ends. */
+/** Letters that were selected last, by their graphemes' ids, or colours of a drawing; they stay picked when the typing ends. */
 export interface Picked {
   pieceId: string;
   ids: readonly number[];
@@ -15,6 +16,8 @@ export interface TypingState {
   start: (pieceId: string) => void;
   place: (place: CaretPlace) => void;
   end: () => void;
+  /** letters or colours, without typing */
+  pick: (pieceId: string, ids: readonly number[]) => void;
   drop: () => void;
 }
 
@@ -24,16 +27,18 @@ export function useTyping(store: ProjectStore, choose: (pieceId: string) => void
   const { pieces } = store.project;
   // what was taken out of the words meanwhile is picked no more
   const left = useMemo(() => {
-    const graphemes = picked && pieces[picked.pieceId]?.source.graphemes;
-    const ids = picked?.ids.filter((id) => graphemes?.some((g) => g.id === id)) ?? [];
+    const piece = picked && (pieces[picked.pieceId] as Piece | undefined);
+    const there = new Set(piece ? ownIds(piece) : []);
+    const ids = picked?.ids.filter((id) => there.has(id)) ?? [];
     return picked && ids.length > 0 ? { ...picked, ids } : undefined;
   }, [picked, pieces]);
   return {
     now,
     picked: left,
     start: (pieceId) => {
-      if (store.project.pieces[pieceId].locked) return;
-      const end = store.project.pieces[pieceId].source.graphemes.length;
+      const piece = store.project.pieces[pieceId];
+      if (piece.locked || !isWords(piece)) return;
+      const end = piece.source.graphemes.length;
       choose(pieceId);
       setPicked(undefined);
       setNow({ pieceId, place: { focus: end, anchor: end } });
@@ -44,12 +49,15 @@ export function useTyping(store: ProjectStore, choose: (pieceId: string) => void
       setPicked({ pieceId: now.pieceId, ids: idsBetween(store, now.pieceId, place) });
     },
     end: () => setNow(undefined),
+    pick: (pieceId, ids) => setPicked({ pieceId, ids }),
     drop: () => setPicked(undefined),
   };
 }
 
 function idsBetween(store: ProjectStore, pieceId: string, { focus, anchor }: CaretPlace): number[] {
-  const { graphemes } = store.project.pieces[pieceId].source;
+  const piece = store.project.pieces[pieceId];
+  if (!isWords(piece)) return [];
+  const { graphemes } = piece.source;
   const row = graphemes.slice(Math.min(focus, anchor), Math.max(focus, anchor));
   return row.filter((g) => g.text.trim() !== '').map((g) => g.id);
 }

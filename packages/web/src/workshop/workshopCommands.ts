@@ -1,6 +1,6 @@
-import { RECIPE_CHAPTERS, type Edit, type Piece } from '@fictile/core';
+import { isWords, RECIPE_CHAPTERS, type Edit, type Piece } from '@fictile/core';
 import type { Command, SingleKeys } from '../commands/index.ts';
-import type { PieceActions } from '../pieces/index.ts';
+import type { PieceActions, ShapeKind } from '../pieces/index.ts';
 import { pasteRecipe, putRecipe, type ChapterName } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
@@ -22,6 +22,8 @@ interface Bench {
   singleKeys: SingleKeys;
   toRack: () => void;
   toTypeCase: () => void;
+  /** a drawing */
+  bringIn: () => void;
 }
 
 /** Everything that can be done in the workshop without a value. Keys are initials of our own words, and chapter numbers. */
@@ -36,7 +38,7 @@ export function workshopCommands(bench: Bench): Command[] {
       id: 'type',
       label: t.type,
       keys: 'Enter',
-      isPossible: lead !== undefined && !chosen.pieces[0].locked,
+      isPossible: lead !== undefined && !chosen.pieces[0].locked && isWords(chosen.pieces[0]),
       run: () => lead !== undefined && bench.type(lead),
     },
     ...RECIPE_CHAPTERS.map((chapter, i) => ({
@@ -80,7 +82,9 @@ function kindOf(edit: Edit): Edit['kind'] {
   return kinds.size === 1 ? [...kinds][0] : 'many';
 }
 
-function pieceCommands({ store, actions, chosen }: Bench): Command[] {
+const SHAPES = Object.entries(texts.drawing.shapes) as [ShapeKind, string][];
+
+function pieceCommands({ store, actions, chosen, bringIn }: Bench): Command[] {
   const t = texts.commands;
   const order = store.project.pieceOrder;
   const next = (): void => chosen.choose(order[(order.indexOf(chosen.ids[0]) + 1) % order.length]);
@@ -90,11 +94,13 @@ function pieceCommands({ store, actions, chosen }: Bench): Command[] {
   });
   return [
     { id: 'add', label: t.add, keys: 'N', run: () => chosen.choose(actions.add()) },
+    { id: 'add drawing', label: t.addDrawing, run: bringIn },
+    ...SHAPES.map(([kind, label]) => ({ id: `add ${kind}`, label: t.addShape(label), run: () => chosen.choose(actions.addShape(kind)) })),
     { id: 'next', label: t.next, keys: 'J', isPossible: order.length > 1, run: next },
     { id: 'everything', label: t.everything, keys: 'mod+A', isPossible: order.length > 1, run: () => chosen.chooseThese(order) },
     { id: 'duplicate', label: t.duplicate, keys: 'mod+D', ...forChosen((p) => chosen.chooseThese(actions.duplicate(p))) },
     { id: 'copy', label: t.copy, keys: 'mod+C', ...forChosen(([p]) => putRecipe(p, RECIPE_CHAPTERS)) },
-    { id: 'paste', label: t.paste, keys: 'mod+V', ...forChosen((p) => pasteRecipe(store, p)) },
+    { id: 'paste', label: t.paste, keys: 'mod+V', hasOwnEvent: true, ...forChosen((p) => pasteRecipe(store, p)) },
     { id: 'hide', label: t.hide, keys: 'S', ...forChosen((p) => actions.show(p, !p[0].visible)) },
     { id: 'all', label: t.all, run: () => actions.showAll() },
     { id: 'zero', label: t.zero, ...forChosen(actions.toZero) },

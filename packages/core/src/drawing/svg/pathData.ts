@@ -64,8 +64,10 @@ function drawArc(pen: Pen, [x1, y1]: readonly [number, number], arc: Arc): void 
   const [px, py] = [c * hx + s * hy, c * hy - s * hx];
   const over = Math.sqrt((px * px) / (rx * rx) + (py * py) / (ry * ry));
   if (over > 1) [rx, ry] = [rx * over, ry * over];
-  const under = (rx * ry) ** 2 - (rx * py) ** 2 - (ry * px) ** 2;
-  const root = Math.sqrt(Math.max(0, under) / ((rx * py) ** 2 + (ry * px) ** 2));
+  const across = rx * py;
+  const along = ry * px;
+  const squares = across * across + along * along;
+  const root = Math.sqrt(Math.max(0, rx * ry * rx * ry - squares) / squares);
   const sign = (arc.lArcFlag === 0) === (arc.sweepFlag === 0) ? -1 : 1;
   const [qx, qy] = [(sign * root * rx * py) / ry, (-sign * root * ry * px) / rx];
   const middle = [c * qx - s * qy + (x1 + arc.x) / 2, s * qx + c * qy + (y1 + arc.y) / 2];

@@ -18,7 +18,8 @@ export interface ReadDrawing {
   remarks: Remark[];
 }
 
-const MM_PER_UNIT = 25.4 / 96;
+/** A user unit of CSS and SVG: 96 to the inch. */
+export const MM_PER_UNIT = 25.4 / 96;
 const LARGEST_MM = 100_000;
 const SMALLEST_MM = 0.01;
 

@@ -1,0 +1,111 @@
+import { coloursOf, drawingSize, usualShapes, type DrawingShape } from '@fictile/core';
+import { UnstyledButton } from '@mantine/core';
+import { ChoiceValue, Sentence, Swatch } from '../ui/index.ts';
+import { texts } from '../words/index.ts';
+import { Chapter } from './Chapter.tsx';
+import { ContourSentence } from './ContourSentence.tsx';
+import { KnotSentence } from './KnotSentence.tsx';
+import { OwnSentence } from './OwnSentence.tsx';
+import { PICTURES } from './pictures.tsx';
+import classes from './Recipe.module.css';
+import { choicesOf, number, type DrawingProps } from './sentenceParts.tsx';
+import { Told } from './Told.tsx';
+
+/** What stands in the place of words: a drawing that was brought in, or a shape drawn here. */
+export function DrawingChapter(props: DrawingProps) {
+  const { piece, edits, remarks, work, picked } = props;
+  const t = texts.recipe;
+  const depthAnchor = <ChoiceValue label={t.depthAnchor} value={piece.source.depthAnchor} choices={choicesOf(texts.depthAnchors, PICTURES.depthAnchors)} usual="back" onChange={edits.depthAnchor} />; // prettier-ignore
+  return (
+    <Chapter
+      name="words"
+      title={texts.drawing.chapter}
+      work={work}
+      remarks={<Told chapter="words" remarks={remarks} edits={edits} piece={piece} />}
+      more={<Sentence template={t.moreDrawing} values={{ depthAnchor }} />}
+    >
+      <ShapeSentence piece={piece} edits={edits} /> <ContourSentence piece={piece} edits={edits} />
+      <Colours {...props} />
+      <OwnSentence piece={piece} edits={edits} picked={picked} />
+    </Chapter>
+  );
+}
+
+type Of<K extends DrawingShape['kind']> = Extract<DrawingShape, { kind: K }>;
+const length = { kind: 'length', unit: 'mm', min: 0.01, max: 100_000, step: 1 } as const;
+
+function ShapeSentence({ piece, edits }: Pick<DrawingProps, 'piece' | 'edits'>) {
+  const { shape } = piece.source;
+  const put = (values: Partial<DrawingShape>, key?: string): void =>
+    edits.drawing({ shape: { ...shape, ...values } as DrawingShape }, key);
+  switch (shape.kind) {
+    case 'paths':
+      return <PathsSentence shape={shape} put={put} />;
+    case 'free':
+      return (
+        <Sentence
+          template={texts.drawing.free}
+          values={{ knots: <KnotSentence curve={shape.curve} onCurve={(curve, key) => put({ curve }, key)} /> }}
+        />
+      );
+    default:
+      return <Sentence template={texts.drawing[shape.kind]} values={shapeValues(shape, put)} />;
+  }
+}
+
+type Put = (values: Partial<DrawingShape>, key?: string) => void;
+
+function PathsSentence({ shape, put }: { shape: Of<'paths'>; put: Put }) {
+  const t = texts.drawing;
+  const { widthMm, heightMm } = drawingSize(shape);
+  const values = {
+    colours: texts.drawing.colours(shape.colours.length),
+    size: number('drawing size', { ...length, label: t.size, value: shape.sizeMm }, (sizeMm, key) => put({ sizeMm }, key)),
+    by: <ChoiceValue label={t.sizeOf} value={shape.by} choices={choicesOf(t.by, PICTURES.drawingBy)} onChange={(by) => by !== shape.by && put({ by, sizeMm: Math.min(100_000, Math.max(0.01, by === 'width' ? widthMm : heightMm)) })} />,
+  }; // prettier-ignore
+  return <Sentence template={t.paths} values={values} />;
+}
+
+function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, put: Put) {
+  const t = texts.drawing;
+  const usual = usualShapes()[shape.kind];
+  type Lengths = Partial<Record<'widthMm' | 'heightMm' | 'radiusMm' | 'cornerMm', number>>;
+  const [own, usualOf]: [Lengths, Lengths] = [shape, usual];
+  const mm = (field: keyof Lengths, label: string) =>
+    number(field, { ...length, label, value: own[field] ?? 0, min: field === 'cornerMm' ? 0 : 0.01, usual: usualOf[field] }, (next, key) => put({ [field]: next }, key)); // prettier-ignore
+  const count = (field: 'sides' | 'points', value: number, unit: string) =>
+    number(field, { label: t[field], value, kind: 'plain', unit, min: 3, max: 200, step: 1, whole: true }, (next, key) => put({ [field]: next }, key)); // prettier-ignore
+  return {
+    width: mm('widthMm', t.width),
+    height: mm('heightMm', t.height),
+    corner: mm('cornerMm', t.corner),
+    radius: mm('radiusMm', t.radius),
+    sides: shape.kind === 'polygon' ? count('sides', shape.sides, t.sides) : null,
+    points: shape.kind === 'star' ? count('points', shape.points, t.points) : null,
+    inner: shape.kind === 'star' ? number('inner', { label: t.inner, value: shape.innerPercent, kind: 'plain', unit: '%', min: 1, max: 100, step: 1 }, (innerPercent, key) => put({ innerPercent }, key)) : null,
+  }; // prettier-ignore
+}
+
+/** The colours of a drawing, each to be picked. */
+function Colours({ piece, picked, onPick }: DrawingProps) {
+  const colours = coloursOf(piece.source.shape);
+  if (piece.source.shape.kind !== 'paths') return null;
+  return (
+    <div className={classes.colours} role="group" aria-label={texts.drawing.pick}>
+      {colours.map(({ id, name }) => {
+        const isPicked = picked.includes(id);
+        return (
+          <UnstyledButton
+            key={id}
+            className={classes.colour}
+            aria-pressed={isPicked}
+            onClick={() => onPick(isPicked ? picked.filter((other) => other !== id) : [...picked, id])}
+          >
+            <Swatch colour={name} />
+            {name}
+          </UnstyledButton>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { isCorner, splitAfter, turnedKnot, withKnot, withoutKnot, type FreeCurve } from '@fictile/core';
+import { UnstyledButton } from '@mantine/core';
+import { useState } from 'react';
+import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { texts } from '../words/index.ts';
+import { PICTURES } from './pictures.tsx';
+import classes from './Recipe.module.css';
+import { choicesOf, number } from './sentenceParts.tsx';
+
+interface KnotSentenceProps {
+  curve: FreeCurve;
+  onCurve: (curve: FreeCurve, key?: string) => void;
+}
+
+/** A curve knot by knot, for the keyboard; in the view the knots are dragged. */
+export function KnotSentence({ curve, onCurve }: KnotSentenceProps) {
+  const [wanted, setWanted] = useState(0);
+  const at = Math.min(wanted, curve.knots.length - 1);
+  const knot = curve.knots[at];
+  const t = texts.recipe;
+  const [x, y] = knot.atMm;
+  const length = { kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1 } as const;
+  const move = (atMm: [number, number], key?: string): void => onCurve(withKnot(curve, at, { atMm }), key);
+  const values = {
+    knot: number('knot', { label: t.knot, value: at + 1, kind: 'plain', unit: t.ofKnots(curve.knots.length), min: 1, max: curve.knots.length, step: 1, whole: true }, (next) => setWanted(next - 1)),
+    x: number('knot x', { ...length, label: t.knotAcross, value: x }, (next, key) => move([next, y], key)),
+    y: number('knot y', { ...length, label: t.knotUp, value: y }, (next, key) => move([x, next], key)),
+    kind: <ChoiceValue label={t.knotKind} value={isCorner(knot) ? 'corner' : 'smooth'} choices={choicesOf(texts.knotKinds, PICTURES.knotKinds)} onChange={(next) => (next === 'corner') !== isCorner(knot) && onCurve(turnedKnot(curve, at))} />,
+    closed: <ChoiceValue label={t.curveIs} value={curve.closed ? 'closed' : 'open'} choices={choicesOf(texts.curveEnds, PICTURES.curveEnds)} onChange={(next) => onCurve({ ...curve, closed: next === 'closed' })} />,
+  }; // prettier-ignore
+  return (
+    <>
+      <Sentence template={t.knots} values={values} />{' '}
+      <UnstyledButton
+        className={classes.unlock}
+        onClick={() => {
+          onCurve(splitAfter(curve, at));
+          setWanted(at + 1);
+        }}
+      >
+        {t.addKnot}
+      </UnstyledButton>
+      {curve.knots.length > 2 && (
+        <>
+          {', '}
+          <UnstyledButton className={classes.unlock} onClick={() => onCurve(withoutKnot(curve, at))}>
+            {t.dropKnot}
+          </UnstyledButton>
+        </>
+      )}
+    </>
+  );
+}

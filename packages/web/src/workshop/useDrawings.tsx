@@ -1,0 +1,77 @@
+import { usualDrawing, usualOwn, usualSlots, type Drawing, type ReadDrawing } from '@fictile/core';
+import { useFileDialog } from '@mantine/hooks';
+import { notifications } from '@mantine/notifications';
+import { useCallback, useEffect, useRef } from 'react';
+import { isTyping } from '../commands/index.ts';
+import type { Chosen, PieceActions } from '../pieces/index.ts';
+import { pasteRecipe } from '../recipe/index.ts';
+import type { ProjectStore } from '../store/index.ts';
+import { failureText, remarkText, texts } from '../words/index.ts';
+import type { JobClient } from '../worker/index.ts';
+
+interface DrawingsBench {
+  store: ProjectStore;
+  client: JobClient | undefined;
+  actions: PieceActions;
+  chosen: Chosen;
+}
+
+export interface Drawings {
+  /** opens the choice of a file */
+  choose: () => void;
+  takeFiles: (files: readonly File[]) => void;
+}
+
+/** Drawings from outside: chosen as files, let go over the workshop, or pasted. They are read in the worker; the page goes on meanwhile. */
+export function useDrawings(bench: DrawingsBench): Drawings {
+  const latest = useRef(bench);
+  latest.current = bench;
+  const takeFiles = useCallback((files: readonly File[]): void => {
+    for (const file of files) void file.text().then((text) => bringIn(latest.current, text, file.name));
+  }, []);
+  const dialog = useFileDialog({ accept: '.svg,image/svg+xml', multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) }); // prettier-ignore
+  useEffect(() => {
+    const onPaste = (event: ClipboardEvent): void => {
+      if (isTyping(event.target)) return;
+      const { store, chosen } = latest.current;
+      const files = [...(event.clipboardData?.files ?? [])].filter((file) => file.type === 'image/svg+xml');
+      const text = event.clipboardData?.getData('text/plain') ?? '';
+      if (files.length > 0) takeFiles(files);
+      else if (looksLikeSvg(text)) void bringIn(latest.current, text, texts.pieces.drawing);
+      else pasteRecipe(store, chosen.pieces);
+    };
+    window.addEventListener('paste', onPaste);
+    return () => window.removeEventListener('paste', onPaste);
+  }, [takeFiles]);
+  return { choose: dialog.open, takeFiles };
+}
+
+const looksLikeSvg = (text: string): boolean => /^\s*(<\?xml[^>]*\?>|<!--[^]*?-->|<!doctype[^>]*>|\s)*<(\w+:)?svg\b/i.test(text.slice(0, 4000)); // prettier-ignore
+
+async function bringIn({ client, actions, chosen }: DrawingsBench, text: string, name: string): Promise<void> {
+  const answer = await client?.ask({ kind: 'readSvg', text });
+  if (answer?.kind === 'failed') {
+    notifications.show({ color: 'red', title: name, message: failureText(answer.error), autoClose: 12_000 });
+    return;
+  }
+  if (answer?.kind !== 'drawing') return;
+  const { title, remarks } = answer.drawing;
+  const called = title || name.replace(/\.svg$/i, '');
+  chosen.choose(actions.addDrawing(drawingOf(answer.drawing), called));
+  if (remarks.length > 0)
+    notifications.show({
+      title: texts.drawing.broughtIn(called),
+      message: remarks.map(remarkText).join(' '),
+      autoClose: 15_000,
+    });
+}
+
+/** Each of its colours is a finish, as glossy as the usual front. */
+function drawingOf({ shape }: ReadDrawing): Drawing {
+  const { front } = usualSlots();
+  const own = shape.colours.map(({ id, name }) => [
+    String(id),
+    { ...usualOwn(), finish: { ...front, name: '', colour: name } },
+  ]);
+  return { ...usualDrawing(shape), own: Object.fromEntries(own) };
+}

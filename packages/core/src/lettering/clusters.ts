@@ -117,7 +117,7 @@ function touchingPairs(drawn: readonly Placed[], scale: DrawingScale, caches: Le
       const [a, b] = i < j ? [i, j] : [j, i];
       const dx = drawn[b].x - drawn[a].x;
       const dy = drawn[b].y - drawn[a].y;
-      const key = `${drawn[a].outlineKey} | ${drawn[b].outlineKey} | ${dx},${dy}`;
+      const key = `${drawn[a].outlineKey} | ${drawn[b].outlineKey} | ${dx},${dy} | ${distance}`;
       let near = caches.contacts.get(key);
       if (near === undefined) {
         near = touches(drawn[a].outline, drawn[b].outline, dx, dy, distance);

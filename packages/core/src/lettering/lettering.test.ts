@@ -2,6 +2,7 @@ import { quietContext, type RunContext } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import { alone, shippedFaces } from '../testing/faces.ts';
 import { usualLayout } from '../testing/layouts.ts';
+import { wireEdge } from '../solid/index.ts';
 import { layoutWords, splitGraphemes, type FontFace, type LayoutOptions } from '../text/index.ts';
 import { assemble, buildLettering, letteringCaches, type Lettering, type LetteringOptions } from './index.ts';
 
@@ -213,5 +214,71 @@ describe('hollow letters', () => {
     expect(clusters).toHaveLength(1);
     expect(checkMesh(assemble(clusters))).toMatchObject({ closed: true, manifold: true, crossingFaces: 0 });
     expect(new Set(assemble(clusters).regions.map((r) => r.letter))).toEqual(new Set([0, 1]));
+  });
+
+  test('letters that were apart when they were full are found to meet when they grow', async () => {
+    const near = { layout: { tracking: -20 } };
+    expect((await built('HH', near)).clusters).toHaveLength(2);
+    expect((await built('HH', { ...near, ...hollow(6, 2) })).clusters).toHaveLength(1);
+  });
+});
+
+describe('wires', () => {
+  const wire = (thickMm: number, sides: number): Choices => {
+    const edge = wireEdge(thickMm, sides);
+    return {
+      options: {
+        solid: { depthMm: thickMm, front: edge, back: edge },
+        bands: { outward: thickMm / 2, wide: thickMm, count: 1, gap: 0, join: 'round' },
+      },
+    };
+  };
+
+  test.each([4, 8, 16, 64])('with %i sides are sound, and as thick one way as the other', async (sides) => {
+    const { clusters, remarks } = await built('O', wire(3, sides));
+    const report = checkMesh(assemble(clusters));
+    expect(report).toMatchObject({ shells: 2, closed: true, manifold: true, outward: true, crossingFaces: 0 });
+    expect(report.sizeMm[2]).toBeCloseTo(3, 3);
+    expect(remarks).toEqual([]);
+  });
+
+  test('a straight one has the section of its polygon', async () => {
+    // all walls of a bar are straight; at its four corners half of a turned body each is missing or added
+    const bar = { font: 'Work Sans', ...wire(1, 8) };
+    const { volumeMm3 } = checkMesh(assemble((await built('|', bar)).clusters));
+    const [wide, high] = checkMesh(assemble((await built('|', { font: 'Work Sans' })).clusters)).sizeMm;
+    const section = 2 * Math.tan(Math.PI / 8); // of a regular octagon with flats 1 apart: 2 tan(pi / 8) of its square
+    expect(Math.abs(volumeMm3 / (section * 2 * (wide + high)) - 1)).toBeLessThan(0.01);
+  });
+
+  test('thicker than the letters are, they run into one body, which is told', async () => {
+    const { clusters, remarks } = await built('Kiln', wire(40, 12));
+    expect(checkMesh(assemble(clusters))).toMatchObject({ shells: 1, closed: true, crossingFaces: 0 });
+    expect(remarks.map((r) => r.code)).toContain('WALL_FILLS');
+  });
+});
+
+describe('letters with a solid of their own', () => {
+  const own = (...ids: number[]): Choices => ({
+    options: { ownSolids: new Map(ids.map((id) => [id, { ...SOLID, depthMm: 30 }])) },
+  });
+
+  test('stand apart from letters they joined, as deep as they are told, and say so', async () => {
+    const { clusters, remarks } = await built('kiln', { font: 'Pacifico', ...own(2) });
+    expect(clusters.map((cluster) => cluster.letters).sort()).toEqual([[0], [1], [2, 3]]);
+    const mesh = assemble(clusters);
+    expect(checkMesh(mesh)).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
+    expect(checkMesh(mesh).sizeMm[2]).toBe(30);
+    expect(remarks).toContainEqual({ code: 'LETTERS_APART', params: { letters: 'i' } });
+  });
+
+  test('two of them beside each other part too', async () => {
+    const mesh = assemble((await built('kiln', { font: 'Pacifico', ...own(2, 3, 4) })).clusters);
+    expect(checkMesh(mesh)).toMatchObject({ closed: true, crossingFaces: 0 });
+  });
+
+  test('where none touches another nothing is told', async () => {
+    const { remarks } = await built('Kiln', { layout: { tracking: 100 }, ...own(1) });
+    expect(remarks).toEqual([]);
   });
 });

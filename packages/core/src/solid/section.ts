@@ -137,7 +137,8 @@ function profile(edge: EdgeShape): DrawnEdge['rows'] {
  * Half of a regular polygon's profile with flat sides in front and outside, as an edge: what makes a wire of a band that is `thickMm` wide and
  * deep. `sides`: a multiple of four.
  */
-export function wireEdge(thickMm: number, sides: number): DrawnEdge {
+export function wireEdge(thickMm: number, sides: number): EdgeShape {
+  if (sides === 4) return { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
   const radius = thickMm / 2;
   const half = PI / sides;
   const round = radius / cos(half);

@@ -1,4 +1,5 @@
 import {
+  drawingSize,
   newDrawing,
   newPiece,
   splitGraphemes,
@@ -50,17 +51,25 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     store.edit({ kind: 'addPiece', piece });
     return piece.id;
   };
+  const addDrawing = (drawing: Drawing, name: string): string => {
+    const piece = newDrawing(freshId(), nameFor(store.project, name), drawing);
+    return added({ ...piece, placement: { ...piece.placement, atMm: [besideAll(drawing), 0, 0] } });
+  };
+  /** to the right of everything, a tenth of its own width away; at zero where it would stand alone */
+  const besideAll = ({ shape }: Drawing): number => {
+    const boxes = store.project.pieceOrder.flatMap((id) => boxOf(id) ?? []);
+    if (boxes.length === 0) return 0;
+    const { widthMm } = drawingSize(shape);
+    return Math.min(90_000, Math.ceil(Math.max(...boxes.map((box) => box.max[0])) + widthMm * 0.6));
+  };
   const all = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
   return {
     add: () => {
       const name = nameFor(store.project, texts.pieces.newWords);
       return added(newPiece(freshId(), name, splitGraphemes(texts.pieces.newWords)));
     },
-    addShape: (kind) => {
-      const name = nameFor(store.project, texts.drawing.shapes[kind]);
-      return added(newDrawing(freshId(), name, usualDrawing(usualShapes()[kind])));
-    },
-    addDrawing: (drawing, name) => added(newDrawing(freshId(), nameFor(store.project, name), drawing)),
+    addShape: (kind) => addDrawing(usualDrawing(usualShapes()[kind]), texts.drawing.shapes[kind]),
+    addDrawing,
     duplicate: (pieces) => {
       const copies = pieces.map((piece) => ({ ...piece, id: freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) })); // prettier-ignore
       store.edit({

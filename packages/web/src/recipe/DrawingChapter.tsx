@@ -61,7 +61,7 @@ function PathsSentence({ shape, put }: { shape: Of<'paths'>; put: Put }) {
   const values = {
     colours: texts.drawing.colours(shape.colours.length),
     size: number('drawing size', { ...length, label: t.size, value: shape.sizeMm }, (sizeMm, key) => put({ sizeMm }, key)),
-    by: <ChoiceValue label={t.sizeOf} value={shape.by} choices={choicesOf(t.by, PICTURES.drawingBy)} onChange={(by) => by !== shape.by && put({ by, sizeMm: Math.min(100_000, Math.max(0.01, by === 'width' ? widthMm : heightMm)) })} />,
+    by: <ChoiceValue label={t.sizeOf} value={shape.by} choices={choicesOf(t.by, PICTURES.drawingBy)} onChange={(by) => by !== shape.by && put({ by, sizeMm: Math.min(100_000, Math.max(0.01, Number((by === 'width' ? widthMm : heightMm).toPrecision(9)))) })} />,
   }; // prettier-ignore
   return <Sentence template={t.paths} values={values} />;
 }

@@ -58,7 +58,7 @@ export function readSvg(text: string): Result<ReadDrawing> {
   if (!(width < 1e12 && height < 1e12) || Math.max(width, height) === 0)
     return fail('DRAWING_BROKEN', { line: 0, why: 'size' });
   const by = width > 0 ? 'width' : 'height';
-  const sizeMm = Math.min(LARGEST_MM, Math.max(SMALLEST_MM, (by === 'width' ? width : height) * MM_PER_UNIT));
+  const sizeMm = Math.min(LARGEST_MM, Math.max(SMALLEST_MM, rounded((by === 'width' ? width : height) * MM_PER_UNIT)));
   return ok({
     shape: { kind: 'paths', elements, colours: [...colours].map(([name, id]) => ({ id, name })), by, sizeMm },
     title:
@@ -76,6 +76,9 @@ interface Around {
   room: Viewport;
   uses: number;
 }
+
+/** To what people can read; a billionth is nothing. */
+const rounded = (mm: number): number => Number(mm.toPrecision(9));
 
 class DrawingReader {
   readonly elements: DrawingElement[] = [];

@@ -68,7 +68,7 @@ const folder = process.argv[2];
 const require = createRequire(`${ROOT}/packages/kernels/package.json`);
 const hb = await import(require.resolve('harfbuzzjs'));
 npx('tsc', '-b', 'packages/core');
-const { fontAxes, openFont, unwrap } = await import(`${ROOT}/packages/core/dist/index.js`);
+const { describeFont, unwrap } = await import(`${ROOT}/packages/core/dist/index.js`);
 const families = [];
 for (const [family, kind, pack, styles] of FAMILIES) families.push(await gather(family, kind, pack, styles));
 writeFileSync(
@@ -100,9 +100,8 @@ async function gather(family, kind, pack, names) {
       file,
     });
   }
-  const face = unwrap(openFont({ hb }, { bytes: first, hash: '', name: family, axes: {} }));
-  const points = [...new hb.Face(new hb.Blob(first)).collectUnicodes()].filter((point) => face.has(point));
-  return { family, kind, licence, styles, axes: fontAxes({ hb }, first), covers: ranges(points) };
+  const { axes, instances, covers } = unwrap(describeFont({ hb }, { bytes: first, hash: '', fallback: family }));
+  return { family, kind, licence, styles, axes, ...(instances.length > 0 ? { instances } : {}), covers };
 }
 
 async function bring(pack, name, file, licence) {
@@ -130,16 +129,4 @@ function japanese() {
   }
   for (let c = 0x20; c < 0x7f; c++) text += String.fromCharCode(c);
   return text.replaceAll('\ufffd', '');
-}
-
-/** Code points as hexadecimal ranges: "20-7e,a0". */
-function ranges(points) {
-  const sorted = [...points].sort((a, b) => a - b);
-  const rows = [];
-  for (const point of sorted) {
-    const last = rows.at(-1);
-    if (last && last[1] === point - 1) last[1] = point;
-    else rows.push([point, point]);
-  }
-  return rows.map(([a, b]) => (a === b ? a.toString(16) : `${a.toString(16)}-${b.toString(16)}`)).join(',');
 }

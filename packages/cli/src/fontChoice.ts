@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
-import { fontAxes, openFont, type FontCatalogue, type Kernels } from '@fictile/core';
+import { describeFont, familiesOf, fontAxes, openFont, type FontCatalogue, type Kernels } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { fault, faultOf } from './messages.ts';
 
@@ -46,8 +46,17 @@ export async function chooseFont(font: string, kernels: Kernels): Promise<FontCh
   };
 }
 
-/** The shipped fonts alone, for documents. */
-export const shippedFonts = (): Pick<FontChoice, 'catalogue' | 'loadFont'> => ({
-  catalogue: shipped,
-  loadFont: readFont,
-});
+/** The shipped fonts, and those that a project's file brings with it. */
+export function documentFonts(
+  brought: ReadonlyMap<string, Uint8Array>,
+  kernels: Kernels,
+): Pick<FontChoice, 'catalogue' | 'loadFont'> {
+  const described = [...brought].flatMap(([hash, bytes]) => {
+    const font = describeFont(kernels, { bytes, hash, fallback: hash.slice(0, 12) });
+    return font.ok ? [font.value] : [];
+  });
+  return {
+    catalogue: [...familiesOf(described, shipped, 'own'), ...shipped],
+    loadFont: (hash) => Promise.resolve(brought.get(hash) ?? readFont(hash)),
+  };
+}

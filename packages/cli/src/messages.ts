@@ -123,6 +123,8 @@ export function remarkText(remark: Remark): string {
       return `${SKIPPED[remark.params.what]}: ${remark.params.count}.`;
     case 'CURVE_OVERFULL':
       return `A line is longer than its curve by ${mm(remark.params.byMm)}: it goes on straight.`;
+    case 'OUTLINE_TOO_LARGE':
+      return `Outlines of more than ${remark.params.limit} points are not built, left out: ${remark.params.letters}`;
     case 'LETTERS_APART':
       return `With a solid of their own these stand a hair apart from their neighbours: ${remark.params.letters}`;
     case 'WALL_FILLS':

@@ -59,10 +59,19 @@ export const fontFamilySchema = z
     kind: z.string(),
     styles: z.array(z.object({ name: z.string(), weight: z.number(), italic: z.boolean(), hash: z.string() })),
     axes: z.array(z.object({ tag: z.string(), min: z.number(), max: z.number(), usual: z.number() })),
+    instances: z
+      .array(z.object({ name: z.string(), axes: z.record(z.string(), z.number()) }))
+      .optional()
+      .meta({ description: 'named places of the axes' }),
     licence: z.string(),
     covers: z.string().meta({ description: 'code points with glyphs, as hexadecimal ranges: "20-7e,a0"' }),
   })
   .meta({ id: 'FontFamily' });
+
+/** What a file that was brought in turned out to hold. */
+export const broughtFontsSchema = z
+  .object({ families: z.array(z.string()), faces: z.number().int() })
+  .meta({ id: 'BroughtFonts' });
 
 export const fontListSchema = z.object({ families: z.array(fontFamilySchema) }).meta({ id: 'FontList' });
 
@@ -79,6 +88,7 @@ export type Saved = z.infer<typeof savedSchema>;
 export type Revision = z.infer<typeof revisionSchema>;
 export type AssetKind = z.infer<typeof assetKindSchema>;
 export type FontFamilyInfo = z.infer<typeof fontFamilySchema>;
+export type BroughtFonts = z.infer<typeof broughtFontsSchema>;
 export type Conflict = z.infer<typeof conflictSchema>;
 
 /** Retries carry the same key and get the first answer again. */

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import {
   assetKindSchema,
   assetSchema,
+  broughtFontsSchema,
   conflictSchema,
   createProjectSchema,
   errorSchema,
@@ -130,7 +131,32 @@ function addFiles(add: Add): void {
     request: { params: hash },
     responses: { 200: { description: 'The bytes' }, 404: fault('No such asset') },
   });
-  add({ method: 'get', path: '/api/fonts', responses: { 200: json(fontListSchema, 'The shipped families') } });
+  add({
+    method: 'get',
+    path: '/api/fonts',
+    responses: { 200: json(fontListSchema, 'The families: brought in, then shipped') },
+  });
+  add({
+    method: 'post',
+    path: '/api/fonts',
+    request: {
+      query: z.object({ name: z.string().meta({ description: 'of the file' }) }),
+      body: {
+        description: 'TTF, OTF, a collection of them, WOFF or WOFF2; checked in a worker with limits',
+        content: { 'application/octet-stream': { schema: z.string() } },
+      },
+    },
+    responses: {
+      201: json(broughtFontsSchema, 'The families its faces went to'),
+      422: fault('No font that can be read'),
+    },
+  });
+  add({
+    method: 'delete',
+    path: '/api/fonts/{family}',
+    request: { params: z.object({ family: z.string() }) },
+    responses: { 204: { description: 'Out of the case' }, 404: fault('No such family was brought in') },
+  });
   add({
     method: 'get',
     path: '/api/fonts/{hash}',

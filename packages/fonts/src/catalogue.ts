@@ -25,6 +25,8 @@ export interface ShippedFamily {
     | 'symbols';
   styles: ShippedStyle[];
   axes: { tag: string; min: number; max: number; usual: number }[];
+  /** named places of a variable font's axes */
+  instances?: { name: string; axes: Record<string, number> }[];
   /** licence text, in packages/fonts/files */
   licence: string;
   /** code points with glyphs, as hexadecimal ranges: "20-7e,a0" */

@@ -7,3 +7,9 @@ import type * as HarfBuzz from 'harfbuzzjs';
 export async function loadKernels(): Promise<{ hb: typeof HarfBuzz }> {
   return { hb: await import('harfbuzzjs') };
 }
+
+/** The decoder of WOFF2 files; loaded when the first one comes. Rejects what it can't read. */
+export async function unpackWoff2(bytes: Uint8Array): Promise<Uint8Array> {
+  const { decompress } = (await import('wawoff2')).default;
+  return decompress(bytes);
+}

@@ -26,6 +26,7 @@ beforeEach(async () => {
       kind === 'font'
         ? Promise.resolve()
         : Promise.reject(coreFault({ code: 'MESH_BROKEN', params: { format: kind, place: 0, why: 'short' } })),
+    readFonts: async (_name, bytes) => [fontOf(Buffer.from(bytes).toString())],
   });
 });
 afterEach(async () => {
@@ -34,6 +35,14 @@ afterEach(async () => {
 });
 
 const document = (name = 'Kiln'): Project => newProject('p1', name, [newPiece('a', name, [...name])]);
+/** Stands for a font file: its family and its style. */
+function fontOf(text: string) {
+  const [family, name] = text.split(' ');
+  if (!name) throw coreFault({ code: 'FONT_BROKEN', params: { name: 'a', why: 'tables' } });
+  const hash = createHash('sha256').update(text).digest('hex');
+  const style = { name, weight: name === 'Bold' ? 700 : 300, italic: false, hash };
+  return { bytes: Buffer.from(text), description: { family, style, axes: [], instances: [], covers: '41' } };
+}
 let keys = 0;
 const key = (): string => `key-number-${++keys}`;
 const create = (project: unknown, k = key()) =>
@@ -178,6 +187,40 @@ test('shipped fonts are listed and served; nothing else is', async () => {
   await request(app).get('/api/fonts/WorkSans_400Regular.ttf').expect(404);
 });
 
+describe('fonts that are brought in', () => {
+  const bring = (name: string, bytes: Buffer | string) =>
+    request(app).post('/api/fonts').query({ name }).set('content-type', 'application/octet-stream').send(bytes);
+  const families = async (): Promise<{ family: string; kind: string; styles: { name: string; hash: string }[] }[]> =>
+    (await request(app).get('/api/fonts').expect(200)).body.families.filter((f: { kind: string }) => f.kind === 'own');
+
+  test('come into the case by family, and are served as plain files', async () => {
+    expect((await bring('a.ttf', 'Saltglaze Light').expect(201)).body).toEqual({ families: ['Saltglaze'], faces: 1 });
+    await bring('b.woff2', 'Saltglaze Bold').expect(201);
+    await bring('c.otf', 'Kiln Regular').expect(201);
+    const [kiln, glaze] = (await families()).sort((a, b) => a.family.localeCompare(b.family));
+    expect([kiln.family, glaze.family, glaze.styles.map((s) => s.name).sort()]).toEqual(['Kiln', 'Saltglaze', ['Bold', 'Light']]); // prettier-ignore
+    const file = await request(app).get(`/api/fonts/${kiln.styles[0].hash}`).buffer().expect(200);
+    expect([file.body.toString(), file.headers['content-type']]).toEqual(['Kiln Regular', 'font/ttf']);
+  });
+
+  test('are taken out, and come back when they are brought in again', async () => {
+    await bring('a.ttf', 'Kiln Regular').expect(201);
+    await request(app).delete('/api/fonts/Kiln').expect(204);
+    expect(await families()).toEqual([]);
+    await request(app).delete('/api/fonts/Kiln').expect(404);
+    await request(app).delete('/api/fonts/Work%20Sans').expect(404);
+    await bring('a.ttf', 'Kiln Regular').expect(201);
+    expect(await families()).toHaveLength(1);
+  });
+
+  test('what is no font is refused, and nothing is kept', async () => {
+    expect((await bring('a.ttf', 'broken').expect(422)).body.error.code).toBe('FONT_BROKEN');
+    expect((await bring('', 'Kiln Regular').expect(400)).body.error.code).toBe('REQUEST_BROKEN');
+    expect((await bring('a.ttf', '').expect(400)).body.error.code).toBe('REQUEST_BROKEN');
+    expect(await families()).toEqual([]);
+  });
+});
+
 test('the OpenAPI document names every address', async () => {
   const served = await request(app).get('/api/openapi.json').expect(200);
   expect(served.body).toEqual(openApiDocument());
@@ -190,6 +233,7 @@ test('the OpenAPI document names every address', async () => {
     '/api/projects/{id}/revisions/{number}',
     '/api/assets/{hash}',
     '/api/fonts',
+    '/api/fonts/{family}',
     '/api/fonts/{hash}',
   ]);
 });

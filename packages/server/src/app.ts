@@ -6,6 +6,7 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { checkAsset } from './checks/checkAsset.ts';
+import { readFonts } from './checks/readFonts.ts';
 import type { Database } from './db/open.ts';
 import { assetRoutes } from './routes/assetRoutes.ts';
 import { errorHandler } from './routes/errorHandler.ts';
@@ -13,6 +14,7 @@ import { fontRoutes } from './routes/fontRoutes.ts';
 import { guard } from './routes/guard.ts';
 import { projectRoutes } from './routes/projectRoutes.ts';
 import { AssetService, type AssetCheck } from './services/assets.ts';
+import { FontService, type FontReader } from './services/fonts.ts';
 import { httpFault } from './services/faults.ts';
 import { ProjectService } from './services/projects.ts';
 
@@ -23,10 +25,11 @@ export interface AppOptions {
   page?: string;
   listensLocally: boolean;
   checkAsset?: AssetCheck;
+  readFonts?: FontReader;
 }
 
 export function createApp(options: AppOptions): Express {
-  const { database, log } = options;
+  const { log } = options;
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -35,7 +38,7 @@ export function createApp(options: AppOptions): Express {
   app.use(securityHeaders());
   app.use(guard(options.listensLocally));
   app.use(compression());
-  app.use('/api', api(database, options.checkAsset ?? checkAsset));
+  app.use('/api', api(options));
   if (options.page !== undefined) servePage(app, options.page);
   app.use(errorHandler(log));
   return app;
@@ -67,20 +70,21 @@ function securityHeaders(): express.RequestHandler {
   });
 }
 
-function api(database: Database, check: AssetCheck): express.Router {
+function api({ database, checkAsset: check = checkAsset, readFonts: read = readFonts }: AppOptions): express.Router {
   const router = express.Router();
   const document = openApiDocument();
   router.use((_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();
   });
-  router.use('/assets', assetRoutes(new AssetService(database, check)));
+  const assets = new AssetService(database, check);
+  router.use('/assets', assetRoutes(assets));
+  router.use('/fonts', fontRoutes(new FontService(database, read), assets));
   router.use(express.json({ limit: LIMITS.projectBytes }));
   router.get('/openapi.json', (_request, response) => {
     response.json(document);
   });
   router.use('/projects', projectRoutes(new ProjectService(database)));
-  router.use('/fonts', fontRoutes());
   router.use((request) => {
     throw httpFault('NOT_FOUND', { what: 'address', id: request.originalUrl });
   });

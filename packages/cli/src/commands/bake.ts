@@ -14,7 +14,7 @@ import {
 } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from '../arguments.ts';
-import { shippedFonts } from '../fontChoice.ts';
+import { documentFonts } from '../fontChoice.ts';
 import { evaluatePiece, resultOf } from '../makeCase.ts';
 import { fault, faultOf } from '../messages.ts';
 import { formatOf, writeWhole } from '../output.ts';
@@ -31,9 +31,10 @@ export async function bake(row: readonly string[]): Promise<void> {
   const [path] = positional;
   if (path === undefined) throw fault('FLAG_MISSING', 'There is no project. Give its .fictile or JSON file.');
   const files = await filesOf(flags);
-  const project = await readProject(path);
+  const { project, fonts } = await readProject(path);
+  const kernels = await loadKernels();
   const piece = choosePiece(project, typeof flags.piece === 'string' ? flags.piece : undefined);
-  const engine = new Engine({ kernels: await loadKernels(), ...shippedFonts(), cacheBytes: CACHE_BYTES });
+  const engine = new Engine({ kernels, ...documentFonts(fonts, kernels), cacheBytes: CACHE_BYTES });
   for (const { out, words } of files) {
     const started = performance.now();
     const changed = words === undefined ? project : withWords(project, wordsPiece(piece), words);
@@ -83,7 +84,13 @@ function choosePiece(project: Project, wanted: string | undefined): Piece {
   );
 }
 
-async function readProject(path: string): Promise<Project> {
+interface ReadProject {
+  project: Project;
+  /** by the hashes of their files */
+  fonts: ReadonlyMap<string, Uint8Array>;
+}
+
+async function readProject(path: string): Promise<ReadProject> {
   let bytes: Buffer;
   try {
     bytes = await readFile(path);
@@ -93,11 +100,11 @@ async function readProject(path: string): Promise<Project> {
   if (bytes.toString('latin1', 0, 2) === 'PK') {
     const file = unpackProject(bytes);
     if (!file.ok) throw faultOf(file.error);
-    return file.value.project;
+    return { project: file.value.project, fonts: file.value.assets };
   }
   const project = parseProject(parseJson(bytes.toString('utf8')));
   if (!project.ok) throw faultOf(project.error);
-  return project.value;
+  return { project: project.value, fonts: new Map() };
 }
 
 function parseJson(text: string): unknown {

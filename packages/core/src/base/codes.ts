@@ -55,6 +55,8 @@ export interface RemarkParams {
   CURVE_OVERFULL: { byMm: number };
   /** Letters with a depth or an edge of their own stand apart from their neighbours. */
   LETTERS_APART: { letters: string };
+  /** Outlines of more points than are built: these letters are left out. */
+  OUTLINE_TOO_LARGE: { letters: string; limit: number };
   /** Depth 0: a flat sheet, open on purpose. */
   FLAT_SHEET: Record<string, never>;
   /** Front and back edge together are deeper than the body; both were scaled. */

@@ -39,6 +39,7 @@ export {
 } from './schema.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';
+export { usedFamilies } from './usedFonts.ts';
 export type {
   Body,
   Contour,

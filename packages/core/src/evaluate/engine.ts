@@ -14,6 +14,7 @@ import type { Transform } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { LARGEST_EXTENT_MM } from '../outline/index.ts';
 import { layoutWords, type FontFace, type Layout, type Letter } from '../text/index.ts';
+import { fontFacts } from './fontFacts.ts';
 import { FontChest, type FontTools } from './fontChest.ts';
 import { layoutRemarks } from './layoutRemarks.ts';
 import { frontOf, pieceShape } from './pieceShape.ts';
@@ -83,6 +84,11 @@ export class Engine {
     const built = await this.#build(resolved, piece, laid.value, context);
     if (built.ok) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
     return built;
+  }
+
+  /** What a font means for solids, measured on words in it. */
+  fontFacts(wish: Parameters<typeof fontFacts>[1]): ReturnType<typeof fontFacts> {
+    return fontFacts(this.#fonts, wish);
   }
 
   async #lay(piece: Piece): Promise<Result<Laid>> {

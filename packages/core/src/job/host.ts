@@ -75,9 +75,16 @@ export class JobHost {
           : { kind: 'failed', error: read.error };
         return Promise.resolve(answer);
       }
+      case 'fontFacts':
+        return this.#fontFacts(request);
       case 'readBack':
         return holds(request);
     }
+  }
+
+  async #fontFacts({ font, words, sizeMm }: Extract<JobRequest, { kind: 'fontFacts' }>): Promise<JobAnswer> {
+    const facts = await this.#engine.fontFacts({ font, words, sizeMm });
+    return facts.ok ? { kind: 'fontFacts', facts: facts.value } : { kind: 'failed', error: facts.error };
   }
 
   async #write(request: Extract<JobRequest, { kind: 'write' }>): Promise<JobAnswer> {

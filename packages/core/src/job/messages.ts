@@ -2,11 +2,11 @@ import type { Failure, Remark } from '../base/index.ts';
 import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { ReadDrawing } from '../drawing/index.ts';
-import type { DisplayBuffers, LineMeasures } from '../evaluate/index.ts';
+import type { DisplayBuffers, FontFacts, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats } from '../lettering/index.ts';
 import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
 import type { Transform } from '../math/index.ts';
-import type { CaretLetter, Letter } from '../text/index.ts';
+import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
 export const JOB_VERSION = 6;
@@ -18,6 +18,7 @@ export type JobRequest =
   | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
   | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions }
   | { version: number; serial: number; kind: 'readSvg'; text: string }
+  | { version: number; serial: number; kind: 'fontFacts'; font: FontRef; words: string; sizeMm: number }
   | { version: number; serial: number; kind: 'readBack'; bytes: Uint8Array; format: MeshFormat };
 
 /** A cluster to draw; buffers only when the page does not hold this key yet. */
@@ -52,6 +53,7 @@ export type JobAnswer =
   | { kind: 'written'; bytes: Uint8Array; mtl: Uint8Array | undefined; counts: WrittenCounts; remarks: Remark[] }
   | { kind: 'readBack'; names: string[]; finishes: string[]; report: MeshReport }
   | { kind: 'drawing'; drawing: ReadDrawing }
+  | { kind: 'fontFacts'; facts: FontFacts }
   | { kind: 'failed'; error: Failure }
   | { kind: 'crashed'; message: string };
 

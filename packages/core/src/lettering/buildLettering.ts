@@ -1,4 +1,4 @@
-import { remark, type Remark, type RunContext } from '../base/index.ts';
+import { LIMITS, remark, type Remark, type RunContext } from '../base/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { gridStep, type Bands } from '../outline/index.ts';
 import {
@@ -65,7 +65,10 @@ export async function buildLettering(
   const scale = drawingScale(layout, options);
   const ownSolidOf = (letter: number): SolidShape | undefined => ownSolids.get(layout.letters[letter].id);
   const hasOwnSolid = (letter: number): boolean => ownSolidOf(letter) !== undefined;
-  const { clusters, crossing, cutting } = findClusters(layout.letters, scale, tools.caches, { apart, hasOwnSolid });
+  const { clusters, crossing, cutting, tooLarge } = findClusters(layout.letters, scale, tools.caches, {
+    apart,
+    hasOwnSolid,
+  });
   const sections = new Sections(scale.step);
   const told = new RungRemarks(layout, scale.step);
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
@@ -104,6 +107,7 @@ export async function buildLettering(
     ...(job.filled.length > 0 ? [remark('WALL_FILLS', listed(job.filled))] : []),
     ...(crossing.length > 0 ? [remark('LETTERS_CROSS', listed(crossing))] : []),
     ...(cutting.length > 0 ? [remark('LETTERS_APART', listed(cutting))] : []),
+    ...(tooLarge.length > 0 ? [remark('OUTLINE_TOO_LARGE', { ...listed(tooLarge), limit: LIMITS.glyphPoints })] : []),
     ...told.remarks(),
   ];
   return { clusters: solids, remarks, built };

@@ -1,6 +1,6 @@
 import { ByteCache } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import type { Conditioned } from '../outline/index.ts';
+import type { LetterOutline } from './letterOutline.ts';
 import type { FlatWavefront } from '../solid/index.ts';
 
 /** A cluster's plan; `isFull`: hollow was asked for, and no room was left inside. */
@@ -12,7 +12,7 @@ export interface ClusterFlat {
 /** What stays between two evaluations; bounded in bytes. */
 export interface LetteringCaches {
   /** conditioned outlines of single letters */
-  outlines: ByteCache<Conditioned>;
+  outlines: ByteCache<LetterOutline>;
   /** whether two letters at a certain distance touch */
   contacts: ByteCache<boolean>;
   /** proved plans of clusters: what dragging the depth does not change */

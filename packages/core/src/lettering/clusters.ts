@@ -56,6 +56,8 @@ export interface FoundClusters {
   crossing: number[];
   /** letters whose own solid takes its place out of a neighbour */
   cutting: number[];
+  /** letters of more points than are built */
+  tooLarge: number[];
 }
 
 /** Letters with ink -> clusters: those that touch become one, unless they are to stand apart. */
@@ -66,8 +68,10 @@ export function findClusters(
   { apart, hasOwnSolid }: Standing,
 ): FoundClusters {
   const drawn: Placed[] = [];
+  const tooLarge: number[] = [];
   letters.forEach((letter, index) => {
-    const { outline } = letterOutline(letter, scale, caches);
+    const { outline, isTooLarge } = letterOutline(letter, scale, caches);
+    if (isTooLarge) tooLarge.push(index);
     if (outline.x.length === 0) return;
     drawn.push({
       letter: index,
@@ -81,7 +85,12 @@ export function findClusters(
   const numbers = (places: Iterable<number>): number[] =>
     [...new Set(places)].sort((a, b) => a - b).map((i) => drawn[i].letter);
   if (apart)
-    return { clusters: drawn.map((d) => clusterOf([d], [], scale)), crossing: numbers(pairs.flat()), cutting: [] };
+    return {
+      clusters: drawn.map((d) => clusterOf([d], [], scale)),
+      crossing: numbers(pairs.flat()),
+      cutting: [],
+      tooLarge,
+    };
   const isAlone = drawn.map((d) => hasOwnSolid(d.letter));
   const cuts = cutsOf(pairs, isAlone);
   const joining = pairs.filter(([a, b]) => !isAlone[a] && !isAlone[b]);
@@ -89,7 +98,7 @@ export function findClusters(
     const cutting = new Set(group.flatMap((i) => cuts.get(i) ?? []));
     return clusterOf(group.map((i) => drawn[i]), [...cutting].map((i) => drawn[i]), scale); // prettier-ignore
   });
-  return { clusters, crossing: [], cutting: numbers([...cuts.values()].flat()) };
+  return { clusters, crossing: [], cutting: numbers([...cuts.values()].flat()), tooLarge };
 }
 
 /** By letter: who takes a place out of it. Of two with solids of their own the later one keeps its outline. */

@@ -1,3 +1,4 @@
+import { LIMITS } from '../base/index.ts';
 import {
   condition,
   flatten,
@@ -34,13 +35,18 @@ export function outlineKey({ glyphs, form, shape }: Drawn, { emMm, step, toleran
 /** The em in grid steps, to which tolerances relate. */
 export const emInSteps = ({ emMm, step }: DrawingScale): number => emMm / step;
 
+/** A letter's outline; one of too many points stays empty. */
+export type LetterOutline = Conditioned & { isTooLarge: boolean };
+
 /** The conditioned outline of a letter about its own origin, all of its glyphs united; its edges carry letter 0. */
-export function letterOutline(letter: Drawn, scale: DrawingScale, caches: LetteringCaches): Conditioned {
+export function letterOutline(letter: Drawn, scale: DrawingScale, caches: LetteringCaches): LetterOutline {
   const key = outlineKey(letter, scale);
   const known = caches.outlines.get(key);
   if (known) return known;
   const rings = letter.shape ? formed(letter.shape.rings, letter.form) : glyphRings(letter, scale);
-  const made = condition(rings, emInSteps(scale));
+  const points = rings.reduce((sum, ring) => sum + ring.length, 0);
+  const isTooLarge = points > LIMITS.glyphPoints;
+  const made = { ...condition(isTooLarge ? [] : rings, emInSteps(scale)), isTooLarge };
   caches.outlines.set(key, made, outlineBytes(made.outline));
   return made;
 }

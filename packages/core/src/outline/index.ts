@@ -15,6 +15,8 @@ export type { OwnCurve } from './knots.ts';
 export { ringByTurns, uniteLoops } from './loops.ts';
 export { doubledArea, fromRings, nextVertices, outlineBytes, placed, toRings } from './outline.ts';
 export type { Outline, Vertex, VertexRing } from './outline.ts';
+export { strokeCrossings, thicknessAt } from './thickness.ts';
+export type { Crossing } from './thickness.ts';
 export { curveBounds, transformCurves } from './transformCurves.ts';
 export type { CurveBox, Form } from './transformCurves.ts';
 export { covered, dilated, openRings, unite } from './unite.ts';

@@ -14,6 +14,12 @@ export interface FontAxis {
   usual: number;
 }
 
+/** A named place of a variable font's axes. */
+export interface FontInstance {
+  name: string;
+  axes: Readonly<Record<string, number>>;
+}
+
 export interface FontFamily {
   family: string;
   /** sans, slab, script and so on: what a person looks for */
@@ -21,6 +27,7 @@ export interface FontFamily {
   styles: FontStyle[];
   /** variation axes; a family with a `wght` axis has one style that serves every weight */
   axes: FontAxis[];
+  instances?: FontInstance[];
   licence: string;
   /** code points that it has glyphs for, as hexadecimal ranges ("20-7e,a0"); empty where nobody looked */
   covers: string;

@@ -121,7 +121,9 @@ class OpenFont implements FontFace {
     // some fonts name characters that they have left blank
     if (/\p{White_Space}|\p{Default_Ignorable_Code_Point}/u.test(String.fromCodePoint(codePoint))) return true;
     const extents = this.#font.glyphExtents(glyph);
-    return extents !== undefined && extents.width !== 0 && extents.height !== 0;
+    if (extents === undefined || extents.width === 0 || extents.height === 0) return false;
+    // extents can be what the file claims, without any outline
+    return this.curves(glyph).degree.length > 0;
   }
 
   shape(text: string, options: ShapeOptions): ShapedGlyph[] {

@@ -1,9 +1,10 @@
 export { caretStops, nearestStop } from './caret.ts';
 export type { CaretLetter, CaretStop } from './caret.ts';
 export { findFamily, findFont } from './catalogue.ts';
-export type { FontAxis, FontCatalogue, FontFamily, FontRef, FontStyle } from './catalogue.ts';
+export type { FontAxis, FontCatalogue, FontFamily, FontInstance, FontRef, FontStyle } from './catalogue.ts';
 export { covers, standIns, visiblePoints } from './coverage.ts';
-export { fontAxes } from './describeFont.ts';
+export { describeFont, familiesOf, fontAxes, rangesText } from './describeFont.ts';
+export type { FontDescription } from './describeFont.ts';
 export { featuresText, parseFeatures } from './featureList.ts';
 export { openFont } from './fontFace.ts';
 export type { FontFace, FontMetrics, FontSource, Kernels, ShapedGlyph, ShapeOptions } from './fontFace.ts';
@@ -25,4 +26,8 @@ export type {
   OwnPlace,
   PlacedGlyph,
 } from './letters.ts';
+export { readSfnt, writeSfnt } from './sfnt.ts';
+export type { SfntTables } from './sfnt.ts';
 export { BOX_GLYPH } from './shapeLine.ts';
+export { unpackFonts } from './unpackFont.ts';
+export type { UnpackWoff2 } from './unpackFont.ts';

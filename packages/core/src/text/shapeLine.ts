@@ -1,3 +1,4 @@
+import { visiblePoints } from './coverage.ts';
 import type { FontFace, ShapedGlyph } from './fontFace.ts';
 import type { Grapheme } from './graphemes.ts';
 import { itemise, type Run } from './itemise.ts';
@@ -131,6 +132,12 @@ function clusterEnd(
   return Math.min(length, ...later);
 }
 
+/** A character that shows, of which the font has no ink. */
+function isBlank(face: FontFace, text: string): boolean {
+  const points = text.trim() === '' ? [] : visiblePoints(text);
+  return points.length > 0 && !points.some((point) => face.has(point));
+}
+
 function buildLetter(
   text: string,
   group: readonly ShapedGlyph[],
@@ -140,7 +147,7 @@ function buildLetter(
   const mmPerUnit = emMm / face.metrics.unitsPerEm;
   const wide = options.widthPercent / 100;
   const tracking = (options.tracking / 1000) * options.sizeMm;
-  if (group.some((g) => g.glyph === 0)) {
+  if (group.some((g) => g.glyph === 0) || isBlank(face, text)) {
     if (!missing.includes(text)) missing.push(text);
     const advance = boxWidth(face) * mmPerUnit * 1.3;
     return { advance: advance * wide + tracking, glyphs: [{ face, glyph: BOX_GLYPH, x: advance * 0.115, y: 0 }] };

@@ -52,5 +52,18 @@ export const assets = sqliteTable('assets', {
   createdAt: text('created_at').notNull(),
 });
 
+/** Fonts that people brought in, one row a face. */
+export const fonts = sqliteTable('fonts', {
+  /** of its plain file, which is an asset */
+  hash: text('hash')
+    .primaryKey()
+    .references(() => assets.hash),
+  /** what the file says of itself, as JSON */
+  description: text('description').notNull(),
+  createdAt: text('created_at').notNull(),
+  /** when it was taken out of the case; null while it is there */
+  removedAt: text('removed_at'),
+});
+
 /** Facts about this database itself. */
 export const facts = sqliteTable('facts', { name: text('name').primaryKey(), value: text('value').notNull() });

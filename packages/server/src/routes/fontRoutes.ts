@@ -1,18 +1,39 @@
+import { LIMITS } from '@fictile/core';
 import { fontListSchema } from '@fictile/contract';
-import { fontPath, SHIPPED_FONTS } from '@fictile/fonts';
-import { Router } from 'express';
+import { fontPath } from '@fictile/fonts';
+import express, { Router } from 'express';
+import { z } from 'zod';
+import type { AssetService } from '../services/assets.ts';
 import { httpFault } from '../services/faults.ts';
+import type { FontService } from '../services/fonts.ts';
+import { parseBody } from './parseBody.ts';
 
-export function fontRoutes(): Router {
+const fileName = z.string().min(1).max(200);
+
+export function fontRoutes(service: FontService, assets: AssetService): Router {
   const router = Router();
-  const list = fontListSchema.parse({ families: SHIPPED_FONTS });
-  router.get('/', (_request, response) => {
-    response.json(list);
+  router.get('/', async (_request, response) => {
+    response.json(fontListSchema.parse({ families: await service.list() }));
   });
-  router.get('/:hash', (request, response) => {
+  router.post('/', express.raw({ type: () => true, limit: LIMITS.fontBytes }), async (request, response) => {
+    const body: unknown = request.body;
+    if (!Buffer.isBuffer(body) || body.length === 0)
+      throw httpFault('REQUEST_BROKEN', { path: 'body', why: 'is empty' });
+    response.status(201).json(await service.bring(parseBody(fileName, request.query.name), body));
+  });
+  router.delete('/:family', async (request, response) => {
+    await service.remove(request.params.family);
+    response.status(204).end();
+  });
+  router.get('/:hash', async (request, response) => {
     const path = fontPath(request.params.hash);
-    if (path === undefined) throw httpFault('NOT_FOUND', { what: 'font', id: request.params.hash });
-    response.sendFile(path, { maxAge: '365d', immutable: true, headers: { 'content-type': 'font/ttf' } });
+    const headers = { 'content-type': 'font/ttf' };
+    if (path !== undefined) {
+      response.sendFile(path, { maxAge: '365d', immutable: true, headers });
+      return;
+    }
+    response.set({ ...headers, 'cache-control': 'public, max-age=31536000, immutable' });
+    response.send(await assets.read(request.params.hash));
   });
   return router;
 }

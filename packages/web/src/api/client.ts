@@ -1,11 +1,14 @@
 import {
+  broughtFontsSchema,
   conflictSchema,
+  errorSchema,
   fontListSchema,
   IDEMPOTENCY_HEADER,
   projectListSchema,
   revisionListSchema,
   savedSchema,
   storedProjectSchema,
+  type BroughtFonts,
   type FontFamilyInfo,
   type ProjectCard,
   type Revision,
@@ -20,10 +23,13 @@ export class Unreachable extends Error {}
 /** The server answered, and refuses. */
 export class Refused extends Error {
   readonly status: number;
+  /** of the error, where the answer held one */
+  readonly code: string | undefined;
 
-  constructor(status: number) {
+  constructor(status: number, code?: string) {
     super(`refused with ${status}`);
     this.status = status;
+    this.code = code;
   }
 }
 
@@ -56,6 +62,22 @@ export const api = {
     ),
 
   listFonts: async (): Promise<FontFamilyInfo[]> => fontListSchema.parse(await get('/api/fonts')).families,
+
+  /** a font file of any kind; gives the families that its faces went to */
+  bringFont: async (name: string, bytes: Blob): Promise<BroughtFonts> => {
+    const path = `/api/fonts?name=${encodeURIComponent(name.slice(-200))}`;
+    const headers = { 'content-type': 'application/octet-stream' };
+    return broughtFontsSchema.parse(await bodyOf(await reach(path, { method: 'POST', headers, body: bytes })));
+  },
+
+  readFont: async (hash: string): Promise<Uint8Array> => {
+    const response = await reach(`/api/fonts/${hash}`);
+    if (!response.ok) throw new Refused(response.status);
+    return new Uint8Array(await response.arrayBuffer());
+  },
+
+  removeFont: (family: string): Promise<void> =>
+    done(reach(`/api/fonts/${encodeURIComponent(family)}`, { method: 'DELETE' })),
 
   createProject: async (project: Project, key: string): Promise<Saved> => {
     const response = await send('POST', '/api/projects', { project }, key);
@@ -99,6 +121,7 @@ async function reach(path: string, init?: RequestInit): Promise<Response> {
 }
 
 async function bodyOf(response: Response): Promise<unknown> {
-  if (!response.ok) throw new Refused(response.status);
-  return response.json();
+  if (response.ok) return response.json();
+  const told = errorSchema.safeParse(await response.json().catch(() => undefined));
+  throw new Refused(response.status, told.data?.error.code);
 }

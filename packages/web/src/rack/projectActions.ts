@@ -1,4 +1,4 @@
-import { applyEdit, packProject, unpackProject, type Project } from '@fictile/core';
+import { applyEdit, packProject, unpackProject, usedFamilies, type Project } from '@fictile/core';
 import { api } from '../api/index.ts';
 import { saveFile } from '../ui/index.ts';
 import { failureText, texts } from '../words/index.ts';
@@ -25,7 +25,18 @@ export async function renameProject(id: string, name: string): Promise<void> {
 /** The project as one file of its own. */
 export async function saveProjectFile(id: string): Promise<void> {
   const { project } = await api.readProject(id);
-  saveFile(packProject({ project, assets: new Map() }), `${project.name.trim() || texts.pieces.newWords}.fictile`);
+  saveFile(
+    packProject({ project, assets: await ownFonts(project) }),
+    `${project.name.trim() || texts.pieces.newWords}.fictile`,
+  );
+}
+
+/** Files of the families that were brought in and that the project is set in: elsewhere nobody has them. */
+async function ownFonts(project: Project): Promise<Map<string, Uint8Array>> {
+  const used = new Set(usedFamilies(project).map((name) => name.toLowerCase()));
+  const families = (await api.listFonts()).filter((f) => f.kind === 'own' && used.has(f.family.toLowerCase()));
+  const hashes = families.flatMap((family) => family.styles.map((style) => style.hash));
+  return new Map(await Promise.all(hashes.map(async (hash) => [hash, await api.readFont(hash)] as const)));
 }
 
 const LARGEST_FILE = 256 * 1024 * 1024;
@@ -34,7 +45,11 @@ const LARGEST_FILE = 256 * 1024 * 1024;
 export async function bringIn(file: File): Promise<{ id: string } | { fault: string }> {
   if (file.size > LARGEST_FILE) return { fault: texts.rack.fileTooLarge };
   const read = unpackProject(new Uint8Array(await file.arrayBuffer()));
-  if (read.ok) return { id: await keepAsNew(read.value.project, read.value.project.name) };
+  if (read.ok) {
+    for (const [hash, font] of read.value.assets)
+      await api.bringFont(hash, new Blob([font as Uint8Array<ArrayBuffer>]));
+    return { id: await keepAsNew(read.value.project, read.value.project.name) };
+  }
   if (read.error.code === 'PROJECT_NEWER') return { fault: texts.rack.fileNewer };
   return { fault: texts.rack.fileBroken(file.name) };
 }

@@ -1,4 +1,5 @@
 import type { Words } from '@fictile/core';
+import type { FontFamilyInfo } from '@fictile/contract';
 import { useRef } from 'react';
 import { FontSample, useFonts } from '../fonts/index.ts';
 import { ChoiceValue, type Choice } from '../ui/index.ts';
@@ -73,7 +74,8 @@ function nearest(choices: readonly Choice<string>[], font: Font): Choice<string>
 /** The axes of a variable font, each a number in the sentence. */
 export function AxisValues({ piece, edits }: Props) {
   const { font } = piece.source;
-  const axes = useFonts().data?.find((f) => f.family === font.family)?.axes ?? [];
+  const family = useFonts().data?.find((f) => f.family === font.family);
+  const axes = family?.axes ?? [];
   if (axes.length === 0) return null;
   const names: Readonly<Record<string, string>> = texts.axes;
   const values = axes.map(({ tag, min, max, usual }) => {
@@ -89,5 +91,40 @@ export function AxisValues({ piece, edits }: Props) {
       </span>
     );
   });
-  return <>{values}</>;
+  return (
+    <>
+      <InstanceValue
+        instances={family?.instances ?? []}
+        font={font}
+        onAxes={(places) => edits.words({ font: { ...font, axes: places } })}
+      />
+      {values}
+    </>
+  );
+}
+
+interface InstanceProps {
+  instances: NonNullable<FontFamilyInfo['instances']>;
+  font: Font;
+  onAxes: (axes: Font['axes']) => void;
+}
+
+/** The named places of a variable font; between them it is nobody's. */
+function InstanceValue({ instances, font, onAxes }: InstanceProps) {
+  if (instances.length === 0) return null;
+  const t = texts.recipe;
+  const isAt = (axes: Font['axes']): boolean => Object.entries(axes).every(([tag, value]) => font.axes[tag] === value);
+  const present = instances.find((instance) => isAt(instance.axes));
+  return (
+    <>
+      {', '}
+      <ChoiceValue
+        label={t.instance}
+        value={present?.name ?? ''}
+        shown={present?.name ?? t.noInstance}
+        choices={instances.map(({ name }) => ({ value: name, label: name }))}
+        onChange={(name) => onAxes(instances.find((instance) => instance.name === name)?.axes ?? {})}
+      />
+    </>
+  );
 }

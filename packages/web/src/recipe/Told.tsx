@@ -17,6 +17,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   DRAWING_SKIPPED: 'words',
   CURVE_OVERFULL: 'words',
   LETTERS_APART: 'words',
+  OUTLINE_TOO_LARGE: 'words',
   TEXT_TOO_LONG: 'words',
   LETTERS_CROSS: 'words',
   FLAT_SHEET: 'solid',

@@ -1,20 +1,32 @@
-import { Alert, Button, Loader } from '@mantine/core';
+import '@mantine/dropzone/styles.css';
+import '@mantine/notifications/styles.css';
+import { FileButton, Loader, UnstyledButton } from '@mantine/core';
+import { Dropzone } from '@mantine/dropzone';
+import { Notifications } from '@mantine/notifications';
 import { covers, splitGraphemes } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
-import { useMutation } from '@tanstack/react-query';
+import { IconStarFilled } from '@tabler/icons-react';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
-import { FontSample, useFonts } from '../fonts/index.ts';
-import { makeProject } from '../store/index.ts';
+import { FontSample, useBringFonts, useFavourites, useFonts } from '../fonts/index.ts';
 import { ChoiceValue, ScreenNav, Sentence, Unreached } from '../ui/index.ts';
+import navClasses from '../ui/ScreenNav.module.css';
 import { texts } from '../words/index.ts';
-import { scriptsOf } from './scriptsOf.ts';
+import { FamilyFacts } from './FamilyFacts.tsx';
+import { heaviest } from './heaviest.ts';
 import classes from './TypeCase.module.css';
 
-const KINDS = ['all', ...Object.keys(texts.fontKinds)] as const;
+const KINDS = ['all', 'favourites', ...Object.keys(texts.fontKinds)] as const;
 const USUAL_WORDS = 'Kiln Opening';
 
 const kindName = (kind: string): string => (texts.fontKinds as Readonly<Record<string, string>>)[kind] ?? kind;
+
+const KIND_LABELS: Readonly<Record<string, string>> = {
+  all: texts.typeCase.all,
+  favourites: texts.typeCase.favourites,
+};
+
+/** Endings of files that are taken. */
+const FONT_FILES = '.ttf,.otf,.ttc,.otc,.woff,.woff2';
 
 /** All families, filtered by a sentence and set in one's own words. */
 export function TypeCase() {
@@ -22,10 +34,17 @@ export function TypeCase() {
   const [kind, setKind] = useState<string>('all');
   const [words, setWords] = useState(USUAL_WORDS);
   const [chosen, setChosen] = useState<string>();
+  const favourites = useFavourites();
+  const { bring, isBusy } = useBringFonts((family) => {
+    setKind('all');
+    setChosen(family);
+  });
   const shown = words.trim() === '' ? USUAL_WORDS : words;
   const graphemes = splitGraphemes(shown).filter((g) => g.trim() !== '');
   const all = fonts.data ?? [];
-  const fitting = all.filter((f) => (kind === 'all' || f.kind === kind) && graphemes.every((g) => covers(f, g)));
+  const isOf = (f: FontFamilyInfo): boolean =>
+    kind === 'all' || (kind === 'favourites' ? favourites.has(f.family) : f.kind === kind);
+  const fitting = all.filter((f) => isOf(f) && graphemes.every((g) => covers(f, g)));
   const family = fitting.find((f) => f.family === chosen) ?? fitting.at(0);
   const t = texts.typeCase;
   const values = {
@@ -33,7 +52,7 @@ export function TypeCase() {
       <ChoiceValue
         label={t.kind}
         value={kind}
-        choices={KINDS.map((value) => ({ value, label: value === 'all' ? t.all : kindName(value).toLowerCase() }))}
+        choices={KINDS.map((value) => ({ value, label: KIND_LABELS[value] ?? kindName(value).toLowerCase() }))}
         usual="all"
         onChange={setKind}
       />
@@ -50,7 +69,7 @@ export function TypeCase() {
   };
   return (
     <>
-      <ScreenNav at="/fonts" />
+      <WaysIn bring={bring} isBusy={isBusy} />
       <main className={classes.case}>
         <h1 className={classes.sentence}>
           <Sentence template={t.filter} values={values} />
@@ -66,12 +85,36 @@ export function TypeCase() {
               family={one}
               words={shown}
               isChosen={one === family}
+              isFavourite={favourites.has(one.family)}
               onChoose={() => setChosen(one.family)}
             />
           ))}
         </ul>
-        {family && <Facts family={family} words={shown} />}
+        {family && <FamilyFacts family={family} words={shown} favourites={favourites} />}
       </main>
+    </>
+  );
+}
+
+/** Fonts come in as chosen files, or let go over the page. */
+function WaysIn({ bring, isBusy }: ReturnType<typeof useBringFonts>) {
+  const t = texts.typeCase;
+  return (
+    <>
+      <Notifications position="bottom-center" />
+      <ScreenNav at="/fonts">
+        {isBusy && <Loader size="xs" aria-label={t.reading} />}
+        <FileButton multiple accept={FONT_FILES} onChange={bring}>
+          {(props) => (
+            <UnstyledButton {...props} className={navClasses.place}>
+              {t.bringIn}
+            </UnstyledButton>
+          )}
+        </FileButton>
+      </ScreenNav>
+      <Dropzone.FullScreen onDrop={bring}>
+        <p className={classes.drop}>{t.drop}</p>
+      </Dropzone.FullScreen>
     </>
   );
 }
@@ -80,60 +123,25 @@ interface DrawerProps {
   family: FontFamilyInfo;
   words: string;
   isChosen: boolean;
+  isFavourite: boolean;
   onChoose: () => void;
 }
 
-const heaviest = ({ styles }: FontFamilyInfo) =>
-  styles.reduce((best, s) => (s.weight > best.weight && !s.italic ? s : best));
-
-function Drawer({ family, words, isChosen, onChoose }: DrawerProps) {
+function Drawer({ family, words, isChosen, isFavourite, onChoose }: DrawerProps) {
   return (
     <li>
       <button type="button" className={classes.drawer} aria-pressed={isChosen} onClick={onChoose}>
         <FontSample text={words} hash={heaviest(family).hash} style={{ fontSize: 34, lineHeight: 1.25 }} />
         <span className={classes.figures}>
-          <span>{family.family}</span>
+          <span>
+            {isFavourite && (
+              <IconStarFilled size={11} className={classes.star} aria-label={texts.typeCase.favourites} />
+            )}
+            {family.family}
+          </span>
           <span>{texts.typeCase.figures(family.styles.length, family.axes.length, kindName(family.kind))}</span>
         </span>
       </button>
     </li>
-  );
-}
-
-/** What is known of the family at hand, and a project made in it. */
-function Facts({ family, words }: { family: FontFamilyInfo; words: string }) {
-  const navigate = useNavigate();
-  const t = texts.typeCase;
-  const make = useMutation({
-    mutationFn: () => {
-      const { weight, italic } = heaviest(family);
-      return makeProject(words, { family: family.family, weight, italic, axes: {} });
-    },
-    onSuccess: (id) => navigate(`/projects/${id}`),
-  });
-  const axes: Readonly<Record<string, string>> = texts.axes;
-  return (
-    <aside className={classes.facts} aria-label={family.family}>
-      <FontSample
-        text={[...words].slice(0, 2).join('')}
-        hash={heaviest(family).hash}
-        style={{ fontSize: 76, lineHeight: 1.1, color: 'var(--clay)' }}
-      />
-      <h2>{family.family}</h2>
-      <p>{t.scripts(scriptsOf(family))}</p>
-      {family.axes.length > 0 && <p>{t.axes(family.axes.map(({ tag }) => axes[tag] ?? tag))}</p>}
-      <ul>
-        {family.styles.map((style) => (
-          <li key={style.hash}>
-            <FontSample text={style.name} hash={style.hash} style={{ fontSize: 18 }} />
-          </li>
-        ))}
-      </ul>
-      <p>{t.licence}</p>
-      <Button radius="xl" loading={make.isPending} onClick={() => make.mutate()}>
-        {t.use}
-      </Button>
-      {make.isError && <Alert color="red">{texts.rack.makeFailed}</Alert>}
-    </aside>
   );
 }

@@ -86,6 +86,8 @@ export const recipeTexts = {
   paste: 'Paste what was copied',
   surface: '{gloss} gloss, {metal} metal, {glow} glow.',
   font: 'Font',
+  instance: 'Named place',
+  noInstance: 'between named places',
   sizeBy: 'Size of',
   line: 'Set',
   radius: 'Radius',

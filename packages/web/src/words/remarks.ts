@@ -19,6 +19,8 @@ export function remarkText(remark: Remark): string {
       return skippedText(remark.params);
     case 'CURVE_OVERFULL':
       return `The words are ${mm(remark.params.byMm)} longer than their curve. They go on straight where it ends.`;
+    case 'OUTLINE_TOO_LARGE':
+      return `Outlines of more than ${remark.params.limit.toLocaleString('en')} points are not built; left out: ${remark.params.letters}`;
     case 'LETTERS_APART':
       return `With a solid of their own these stand a hair apart from their neighbours: ${remark.params.letters}`;
     case 'WALL_FILLS':

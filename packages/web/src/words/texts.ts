@@ -165,6 +165,31 @@ export const texts = {
       scripts.length > 0 ? `${scripts.join(', ')}.` : 'Signs and pictures.',
     axes: (names: readonly string[]): string => `Axes: ${names.join(', ')}.`,
     licence: 'SIL Open Font License.',
+    ownLicence: 'Brought in by you; its licence is its own.',
+    instances: (names: readonly string[]): string => `Named places: ${names.join(', ')}.`,
+    atSize: 'At {size}: {facts}',
+    size: 'Height of capitals',
+    measuring: 'measuring …',
+    stems: (stem: string, edge: string): string =>
+      `the thinnest strokes are ${stem} mm, so edges up to ${edge} mm leave a flat front on them.`,
+    noStems: 'no strokes to measure.',
+    points: (n: number): string => `${n.toLocaleString('en')} points a letter.`,
+    favourite: 'Keep among the favourites',
+    favourites: 'favourites',
+    bringIn: 'Bring in fonts',
+    drop: 'Let go to put the fonts into the case',
+    reading: 'Reading the fonts',
+    brought: (families: readonly string[]): string => `In the case now: ${families.join(', ')}`,
+    refused: {
+      FONT_BROKEN: (name: string): string =>
+        `${name} can’t be read as a font. It may be damaged. Try another copy of it.`,
+      TOO_LARGE: (name: string): string => `${name} is larger than a font may be (40 MB).`,
+      CHECK_TIMED_OUT: (name: string): string => `${name} takes too long to read. It may be damaged.`,
+      other: (name: string): string => `${name} could not be brought in. Is it a TTF, OTF, TTC, WOFF or WOFF2 file?`,
+    },
+    takeOut: 'Take out of the case',
+    takenOut: (name: string): string =>
+      `${name} is out of the case. Projects set in it will ask for it; bring the file in again to put it back.`,
     use: 'Make a project in it',
   },
   versions: {
@@ -176,6 +201,7 @@ export const texts = {
     failed: 'That could not be done. Is the server running? Nothing was changed.',
   },
   fontKinds: {
+    own: 'Brought in',
     sans: 'Sans',
     rounded: 'Rounded',
     slab: 'Slab',

@@ -15,6 +15,9 @@ const REMARKS: Remark[] = [
   { code: 'OVER_BUDGET', params: { faces: 3_000_000, budget: 2_000_000 } },
   { code: 'TEXT_TOO_LONG', params: { characters: 10_000, limit: 2000 } },
   { code: 'LETTERS_CROSS', params: { letters: 'K i' } },
+  { code: 'CURVE_OVERFULL', params: { byMm: 12 } },
+  { code: 'LETTERS_APART', params: { letters: 'K i' } },
+  { code: 'OUTLINE_TOO_LARGE', params: { letters: 'K', limit: 40_000 } },
   { code: 'ROUNDING_COLLAPSED', params: { faces: 12 } },
 ];
 const FAILURES: Failure[] = [
@@ -24,6 +27,11 @@ const FAILURES: Failure[] = [
   { code: 'VALUE_OUT_OF_RANGE', params: { field: 'size', value: '99', min: 0, max: 9, unit: 'mm' } },
   { code: 'TOO_LARGE', params: { what: 'text', size: 9000, limit: 8000 } },
   { code: 'PROJECT_BROKEN', params: { path: 'name', why: 'too long' } },
+  { code: 'DRAWING_BROKEN', params: { line: 3, why: 'xml' } },
+  { code: 'DRAWING_BROKEN', params: { line: 0, why: 'not-svg' } },
+  { code: 'DRAWING_BROKEN', params: { line: 0, why: 'size' } },
+  { code: 'DRAWING_EMPTY', params: { skipped: 'text' } },
+  { code: 'DRAWING_EMPTY', params: { skipped: '' } },
   { code: 'CANCELLED', params: {} },
 ];
 

@@ -12,9 +12,9 @@ export interface FontMetrics {
   ascender: number;
   descender: number;
   lineGap: number;
-  /** OS/2, else height of H, else 0.7 em */
+  /** OS/2 where that is plausible, else height of H, else 0.7 em */
   capHeight: number;
-  /** OS/2, else height of x, else 0.5 em */
+  /** OS/2 where that is plausible, else height of x, else 0.5 em */
   xHeight: number;
 }
 
@@ -164,13 +164,16 @@ function penFor(hb: Kernels['hb']): HarfBuzz.DrawFuncs {
   return pen;
 }
 
+/** Some fonts name heights that are a quarter of what they draw: sizes would come out four times too large. */
+const isLike = (named: number, drawn: number): boolean => named > 0.6 * drawn && named < 1.67 * drawn;
+
 function readMetrics(hb: Kernels['hb'], face: HarfBuzz.Face, font: HarfBuzz.Font): FontMetrics {
   const { ascender, descender, lineGap } = font.hExtents();
   const heightOf = (tag: HarfBuzz.MetricsTag, character: number, share: number): number => {
     const fromTable = font.getMetricPosition(tag) ?? 0;
-    if (fromTable > 0) return fromTable;
     const glyph = font.nominalGlyph(character);
     const height = glyph === undefined ? 0 : (font.glyphExtents(glyph)?.yBearing ?? 0);
+    if (fromTable > 0 && (height <= 0 || isLike(fromTable, height))) return fromTable;
     return height > 0 ? height : share * face.upem;
   };
   return {

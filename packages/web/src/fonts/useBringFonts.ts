@@ -17,7 +17,7 @@ export function useBringFonts(onCame: (family: string) => void): {
         try {
           came.push(...(await api.bringFont(file.name, file)).families);
         } catch (error) {
-          notifications.show({ color: 'red', message: whyNot(error, file.name), autoClose: 12_000 });
+          notifications.show({ color: 'var(--clay)', message: whyNot(error, file.name), autoClose: 12_000 });
         }
       }
       return [...new Set(came)];

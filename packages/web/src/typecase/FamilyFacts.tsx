@@ -125,7 +125,7 @@ function TakeOut({ family }: { family: string }) {
       notifications.show({ message: t.takenOut(family), autoClose: 10_000 });
       await queries.invalidateQueries({ queryKey: ['fonts'] });
     },
-    onError: () => notifications.show({ color: 'red', message: t.failed }),
+    onError: () => notifications.show({ color: 'var(--clay)', message: t.failed }),
   });
   return (
     <UnstyledButton className={classes.takeOut} onClick={() => work.mutate()}>

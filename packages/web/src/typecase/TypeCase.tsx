@@ -1,14 +1,12 @@
 import '@mantine/dropzone/styles.css';
-import '@mantine/notifications/styles.css';
 import { FileButton, Loader, UnstyledButton } from '@mantine/core';
 import { Dropzone } from '@mantine/dropzone';
-import { Notifications } from '@mantine/notifications';
 import { covers, splitGraphemes } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
 import { IconStarFilled } from '@tabler/icons-react';
 import { useState } from 'react';
 import { FontSample, useBringFonts, useFavourites, useFonts } from '../fonts/index.ts';
-import { ChoiceValue, ScreenNav, Sentence, Unreached } from '../ui/index.ts';
+import { ChoiceValue, Notes, ScreenNav, Sentence, Unreached } from '../ui/index.ts';
 import navClasses from '../ui/ScreenNav.module.css';
 import { texts } from '../words/index.ts';
 import { FamilyFacts } from './FamilyFacts.tsx';
@@ -101,7 +99,7 @@ function WaysIn({ bring, isBusy }: ReturnType<typeof useBringFonts>) {
   const t = texts.typeCase;
   return (
     <>
-      <Notifications position="bottom-center" />
+      <Notes />
       <ScreenNav at="/fonts">
         {isBusy && <Loader size="xs" aria-label={t.reading} />}
         <FileButton multiple accept={FONT_FILES} onChange={bring}>

@@ -5,6 +5,7 @@ export type { Choice } from './ChoiceValue.tsx';
 export { Loading } from './Loading.tsx';
 export { Mark } from './Mark.tsx';
 export { NameField } from './NameField.tsx';
+export { Notes } from './Notes.tsx';
 export { NumberValue } from './NumberValue.tsx';
 export type { NumberValueProps } from './NumberValue.tsx';
 export { ScreenNav } from './ScreenNav.tsx';

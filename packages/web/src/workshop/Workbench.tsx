@@ -1,8 +1,7 @@
 import '@mantine/dropzone/styles.css';
-import '@mantine/notifications/styles.css';
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { Dropzone } from '@mantine/dropzone';
-import { Notifications, notifications } from '@mantine/notifications';
+import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
 import type { Project } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
@@ -13,6 +12,7 @@ import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
 import { Recipe, type ChapterName } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
+import { Notes } from '../ui/index.ts';
 import { boundsOf, type GeometryShelf, type TakePicture } from '../viewport/index.ts';
 import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
@@ -132,7 +132,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
       <SideColumn {...common} client={client} actions={bench.actions} marks={marks} onFile={bench.drawings.choose} />
       <HandOver opened={panel === 'hand over'} onClose={close} client={client} project={project} takePicture={take} />
       <Versions opened={panel === 'versions'} onClose={close} store={store} />
-      <Notifications position="bottom-center" />
+      <Notes />
       <Dropzone.FullScreen
         accept={{ 'image/svg+xml': ['.svg'] }}
         onDrop={bench.drawings.takeFiles}
@@ -147,7 +147,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
 }
 
 const tellNotTaken = (names: readonly string[]): void => {
-  for (const name of names) notifications.show({ color: 'red', message: texts.drawing.notTaken(name) });
+  for (const name of names) notifications.show({ color: 'var(--clay)', message: texts.drawing.notTaken(name) });
 };
 
 /** Alignment asks for the boxes as they stand when it is used. */

@@ -51,7 +51,7 @@ const looksLikeSvg = (text: string): boolean => /^\s*(<\?xml[^>]*\?>|<!--[^]*?--
 async function bringIn({ client, actions, chosen }: DrawingsBench, text: string, name: string): Promise<void> {
   const answer = await client?.ask({ kind: 'readSvg', text });
   if (answer?.kind === 'failed') {
-    notifications.show({ color: 'red', title: name, message: failureText(answer.error), autoClose: 12_000 });
+    notifications.show({ color: 'var(--clay)', title: name, message: failureText(answer.error), autoClose: 12_000 });
     return;
   }
   if (answer?.kind !== 'drawing') return;

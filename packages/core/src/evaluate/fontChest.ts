@@ -6,6 +6,7 @@ import {
   findFont,
   openFont,
   standIns,
+  standInsByWord,
   visiblePoints,
   type FontCatalogue,
   type FontFace,
@@ -38,6 +39,7 @@ export class FontChest {
     const primary = await this.#openFace(words.font);
     if (!primary.ok) return primary;
     const standIn = await this.#standIns(words, primary.value);
+    const byId = standInsByWord(words.graphemes, (text) => standIn.get(text), hasAll);
     const own = new Map<number, FontFace>();
     for (const [id, { font }] of Object.entries(words.own)) {
       const face = font && (await this.#openFace(font));
@@ -45,7 +47,7 @@ export class FontChest {
     }
     const faceFor = ({ id, text }: { id: number; text: string }): FontFace => {
       const face = own.get(id);
-      return face && hasAll(face, text) ? face : (standIn.get(text) ?? primary.value);
+      return face && hasAll(face, text) ? face : (byId.get(id) ?? primary.value);
     };
     return ok({ primary: primary.value, faceFor });
   }

@@ -26,6 +26,7 @@ export type {
   OwnPlace,
   PlacedGlyph,
 } from './letters.ts';
+export { standInsByWord } from './wholeWords.ts';
 export { readSfnt, writeSfnt } from './sfnt.ts';
 export type { SfntTables } from './sfnt.ts';
 export { BOX_GLYPH } from './shapeLine.ts';

@@ -1,7 +1,9 @@
+import { FileButton, UnstyledButton } from '@mantine/core';
 import { usualCircle, usualCurveLine, type Words } from '@fictile/core';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { KnotSentence } from './KnotSentence.tsx';
+import classes from './Recipe.module.css';
 import { PICTURES } from './pictures.tsx';
 import { choicesOf, number, type WordsProps } from './sentenceParts.tsx';
 
@@ -9,7 +11,7 @@ type Of<K extends Words['line']['kind']> = Extract<Words['line'], { kind: K }>;
 const USUAL = usualCircle();
 
 /** What the words stand on: straight, round a circle, or along a curve. */
-export function LineSentence({ piece, edits }: Pick<WordsProps, 'piece' | 'edits'>) {
+export function LineSentence({ piece, edits, readCurve }: Pick<WordsProps, 'piece' | 'edits' | 'readCurve'>) {
   const { line, sizeMm, graphemes } = piece.source;
   const t = texts.recipe;
   // wide enough for a word or two
@@ -30,7 +32,7 @@ export function LineSentence({ piece, edits }: Pick<WordsProps, 'piece' | 'edits
   const values = {
     straight: null,
     circle: line.kind === 'circle' ? <CircleValues line={line} edits={edits} /> : null,
-    curve: line.kind === 'curve' ? <CurveValues line={line} edits={edits} /> : null,
+    curve: line.kind === 'curve' ? <CurveValues line={line} edits={edits} readCurve={readCurve} /> : null,
   };
   return <Sentence template={t.lineSentence} values={{ line: kind, more: values[line.kind] }} />;
 }
@@ -55,7 +57,7 @@ function CircleValues({ line, edits }: LineProps<'circle'>) {
   return <Sentence template={t.circle} values={values} />;
 }
 
-function CurveValues({ line, edits }: LineProps<'curve'>) {
+function CurveValues({ line, edits, readCurve }: LineProps<'curve'> & Pick<WordsProps, 'readCurve'>) {
   const t = texts.recipe;
   const put = (values: Partial<Of<'curve'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
   const values = {
@@ -63,6 +65,7 @@ function CurveValues({ line, edits }: LineProps<'curve'>) {
     spread: <ChoiceValue label={t.spread} value={line.spread ? 'spread' : 'own'} choices={choicesOf(texts.curveSpreads, PICTURES.curveSpreads)} usual="own" onChange={(next) => put({ spread: next === 'spread' })} />,
     stand: <ChoiceValue label={t.lettersStand} value={line.letters} choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)} usual="turned" onChange={(letters) => put({ letters })} />,
     knots: <KnotSentence curve={line.curve} onCurve={(curve, key) => put({ curve }, key)} />,
+    file: <FileButton accept=".svg,image/svg+xml" onChange={(file) => file && void readCurve(file).then((curve) => curve && put({ curve }))}>{(props) => <UnstyledButton {...props} className={classes.unlock}>{t.curveFile}</UnstyledButton>}</FileButton>,
   }; // prettier-ignore
   return <Sentence template={t.curve} values={values} />;
 }

@@ -49,6 +49,7 @@ function Form() {
       atWork={atWork}
       onWork={setAtWork}
       picked={picked}
+      readCurve={async () => undefined}
       onPick={(ids) => (picked = [...ids])}
     />
   );

@@ -27,10 +27,11 @@ interface RecipeProps {
   /** ids of graphemes of the piece at work that were picked on the letters */
   picked: readonly number[];
   onPick: (ids: readonly number[]) => void;
+  readCurve: ChapterProps['readCurve'];
 }
 
 /** How a piece is made, as sentences with live values. */
-export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, picked, onPick }: RecipeProps) {
+export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, picked, onPick, readCurve }: RecipeProps) {
   const [piece] = pieces;
   const edits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
   const common: ChapterProps = {
@@ -39,6 +40,7 @@ export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, pic
     remarks: shown?.remarks ?? [],
     picked,
     onPick,
+    readCurve,
     work: {
       at: atWork,
       set: onWork,

@@ -13,7 +13,7 @@ import classes from './Recipe.module.css';
 import { choicesOf, number, USUAL, type WordsProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
-export function WordsChapter({ piece, edits, remarks, work, picked }: WordsProps) {
+export function WordsChapter({ piece, edits, remarks, work, picked, readCurve }: WordsProps) {
   const words = piece.source;
   const usual = USUAL.source;
   const t = texts.recipe;
@@ -24,7 +24,7 @@ export function WordsChapter({ piece, edits, remarks, work, picked }: WordsProps
     size: number('size', { label: t.size, value: words.sizeMm, kind: 'length', unit: 'mm', min: 0.1, max: 10_000, step: 1, usual: usual.sizeMm }, (sizeMm, key) => edits.words({ sizeMm }, key)),
     align: <ChoiceValue label={t.lines} value={words.align} choices={choicesOf(texts.aligns, PICTURES.aligns)} usual={usual.align} onChange={(align) => edits.words({ align })} />,
     tracking: number('tracking', { label: t.tracking, value: words.tracking, kind: 'plain', unit: '', min: -500, max: 5000, step: 5, usual: usual.tracking }, (tracking, key) => edits.words({ tracking }, key)),
-    line: <LineSentence piece={piece} edits={edits} />,
+    line: <LineSentence piece={piece} edits={edits} readCurve={readCurve} />,
     contour: <ContourSentence piece={piece} edits={edits} />,
   }; // prettier-ignore
   return (

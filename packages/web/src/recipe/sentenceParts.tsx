@@ -1,4 +1,4 @@
-import { newPiece, type DrawingPiece, type Piece, type Remark, type WordsPiece } from '@fictile/core';
+import { newPiece, type DrawingPiece, type FreeCurve, type Piece, type Remark, type WordsPiece } from '@fictile/core';
 import type { ReactNode } from 'react';
 import { NumberValue, type Choice, type NumberValueProps } from '../ui/index.ts';
 import type { ChapterName } from './Told.tsx';
@@ -13,6 +13,8 @@ export interface ChapterProps {
   /** ids of the graphemes that were picked on the letters, or of a drawing's colours */
   picked: readonly number[];
   onPick: (ids: readonly number[]) => void;
+  /** the first path of a drawing's file */
+  readCurve: (file: File) => Promise<FreeCurve | undefined>;
 }
 
 export type WordsProps = Omit<ChapterProps, 'piece'> & { piece: WordsPiece };

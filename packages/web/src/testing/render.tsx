@@ -39,7 +39,7 @@ export function renderInside(ui: ReactNode, path = '/'): RenderResult {
 export function serve(routes: Readonly<Record<string, (body: unknown) => { status?: number; body: unknown }>>): void {
   globalThis.fetch = (async (path: string, init?: RequestInit) => {
     const route = routes[`${init?.method ?? 'GET'} ${path}`];
-    const { status = 200, body } = route?.(init?.body ? JSON.parse(init.body as string) : undefined) ?? {
+    const { status = 200, body } = route?.(typeof init?.body === 'string' ? JSON.parse(init.body) : undefined) ?? {
       status: 404,
       body: {},
     };

@@ -39,7 +39,7 @@ export const recipeTexts = {
   contours: 'Contours',
   contourGapName: 'Between contours',
   lineSentence: 'Set {line}{more}.',
-  curve: ', shifted {shift}, {spread}, letters {stand}. {knots}',
+  curve: ', shifted {shift}, {spread}, letters {stand}. {knots}, {file}',
   shift: 'Shifted along the curve',
   knots: 'The curve is {closed}; its knot {knot} is {kind}, {x} across and {y} up.',
   knot: 'Knot',
@@ -49,6 +49,7 @@ export const recipeTexts = {
   knotKind: 'Knot is',
   curveIs: 'Curve is',
   addKnot: 'add a knot',
+  curveFile: 'take it from an SVG file',
   dropKnot: 'drop it',
   circle: ' of {radius} radius, {side}, {way} from {start}, {spread}, letters {stand}',
   moreWords: [

@@ -110,6 +110,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
             atWork={bench.atWork}
             onWork={bench.setAtWork}
             picked={bench.typing.picked?.pieceId === lead.id ? bench.typing.picked.ids : NONE}
+            readCurve={bench.drawings.readCurve}
             onPick={(ids) => bench.typing.pick(lead.id, ids)}
           />
         ) : (

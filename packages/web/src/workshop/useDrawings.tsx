@@ -1,4 +1,13 @@
-import { usualDrawing, usualOwn, usualSlots, type Drawing, type ReadDrawing } from '@fictile/core';
+import {
+  firstCurve,
+  MM_PER_UNIT,
+  usualDrawing,
+  usualOwn,
+  usualSlots,
+  type Drawing,
+  type FreeCurve,
+  type ReadDrawing,
+} from '@fictile/core';
 import { useFileDialog } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useCallback, useEffect, useRef } from 'react';
@@ -20,6 +29,8 @@ export interface Drawings {
   /** opens the choice of a file */
   choose: () => void;
   takeFiles: (files: readonly File[]) => void;
+  /** the first path of a drawing; what can't be read is told */
+  readCurve: (file: File) => Promise<FreeCurve | undefined>;
 }
 
 /** Drawings from outside: chosen as files, let go over the workshop, or pasted. They are read in the worker; the page goes on meanwhile. */
@@ -43,21 +54,34 @@ export function useDrawings(bench: DrawingsBench): Drawings {
     window.addEventListener('paste', onPaste);
     return () => window.removeEventListener('paste', onPaste);
   }, [takeFiles]);
-  return { choose: dialog.open, takeFiles };
+  const readCurve = useCallback((file: File) => curveOf(latest.current.client, file), []);
+  return { choose: dialog.open, takeFiles, readCurve };
 }
 
 const looksLikeSvg = (text: string): boolean => /^\s*(<\?xml[^>]*\?>|<!--[^]*?-->|<!doctype[^>]*>|\s)*<(\w+:)?svg\b/i.test(text.slice(0, 4000)); // prettier-ignore
 
-async function bringIn({ client, actions, chosen }: DrawingsBench, text: string, name: string): Promise<void> {
+/** What can't be read is told. */
+async function read(client: JobClient | undefined, text: string, name: string): Promise<ReadDrawing | undefined> {
   const answer = await client?.ask({ kind: 'readSvg', text });
-  if (answer?.kind === 'failed') {
+  if (answer?.kind === 'drawing') return answer.drawing;
+  if (answer?.kind === 'failed')
     notifications.show({ color: 'var(--clay)', title: name, message: failureText(answer.error), autoClose: 12_000 });
-    return;
-  }
-  if (answer?.kind !== 'drawing') return;
-  const { title, remarks } = answer.drawing;
+  return undefined;
+}
+
+async function curveOf(client: JobClient | undefined, file: File): Promise<FreeCurve | undefined> {
+  const drawing = await read(client, await file.text(), file.name);
+  const curve = drawing && firstCurve(drawing.shape, MM_PER_UNIT);
+  if (drawing && !curve) notifications.show({ color: 'var(--clay)', message: texts.drawing.noCurve(file.name) });
+  return curve;
+}
+
+async function bringIn({ client, actions, chosen }: DrawingsBench, text: string, name: string): Promise<void> {
+  const drawing = await read(client, text, name);
+  if (!drawing) return;
+  const { title, remarks } = drawing;
   const called = title || name.replace(/\.svg$/i, '');
-  chosen.choose(actions.addDrawing(drawingOf(answer.drawing), called));
+  chosen.choose(actions.addDrawing(drawingOf(drawing), called));
   if (remarks.length > 0)
     notifications.show({
       title: texts.drawing.broughtIn(called),

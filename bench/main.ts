@@ -1,5 +1,6 @@
 import { SHIPPED_FONTS } from '@fictile/fonts';
 import { loadKernels } from '@fictile/kernels';
+import { benchFontChange, benchScrolling } from './fontChange.ts';
 import { benchFaces } from './fonts.ts';
 import { benchKeystrokes } from './keystroke.ts';
 import { benchRetype } from './retype.ts';
@@ -11,8 +12,13 @@ import { yardstick } from './three.ts';
 const every = Number(process.argv[process.argv.indexOf('--every') + 1] || 1) || 1;
 const say = (line: string): void => void process.stdout.write(`${line}\n`);
 
-say(`yardstick: three extrudes a fixed set of polylines in ${yardstick().toFixed(2)} ms`);
+const yardstickMs = yardstick();
+say(`yardstick: three extrudes a fixed set of polylines in ${yardstickMs.toFixed(2)} ms`);
 const kernels = await loadKernels();
+if (process.argv.includes('--fonts')) {
+  await tellFonts();
+  process.exit();
+}
 if (process.argv.includes('--strings')) {
   await tellStrings();
   process.exit();
@@ -35,8 +41,16 @@ for (const face of faces.filter((f) => f.name === 'Work Sans' || f.name === 'Zil
 if (!process.argv.includes('--no-browser')) {
   say('\nKeystroke to mesh at the renderer, headless Chromium, drawing off');
   say(await benchKeystrokes());
+  await tellFonts();
 }
 say(`\nyardstick again: ${yardstick().toFixed(2)} ms`);
+
+/** What trying fonts costs in the page. */
+async function tellFonts(): Promise<void> {
+  say('\nFonts, headless Chromium, drawing off');
+  say(await benchFontChange(yardstickMs));
+  say(await benchScrolling(yardstickMs));
+}
 
 /** Validity alone: each string in each fitting font. */
 async function tellStrings(): Promise<void> {

@@ -120,5 +120,5 @@ function judgeTheirs(mesh: PolygonMesh, row: Row): void {
   const hasArea = Uint8Array.from({ length: faceCount(mesh) }, (_, f) =>
     Math.hypot(areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]) > 0 ? 1 : 0,
   );
-  if (findCrossings(mesh, triangles, hasArea, 1).pairs > 0) row.theirCrossing++;
+  if (findCrossings(mesh, triangles, hasArea, { limit: 1 }).pairs > 0) row.theirCrossing++;
 }

@@ -10,8 +10,17 @@ export interface Crossings {
   capped: boolean;
 }
 
+/** Pairs that are looked at between two looks at whether anybody still wants to know. */
+const LOOKS_BETWEEN = 2048;
+const never = (): boolean => false;
+
 /** Finds crossing faces by exact predicates over a tree of boxes. Triangles without area are left out: they are counted elsewhere. */
-export function findCrossings(mesh: PolygonMesh, triangles: Triangles, hasArea: Uint8Array, limit = 10_000): Crossings {
+export function findCrossings(
+  mesh: PolygonMesh,
+  triangles: Triangles,
+  hasArea: Uint8Array,
+  { limit = 10_000, cancelled = never }: { limit?: number; cancelled?: () => boolean } = {},
+): Crossings {
   const count = triangles.face.length;
   const p = mesh.positions;
   const vertices = triangles.corners.map((corner) => mesh.faceVertices[corner]);
@@ -26,8 +35,10 @@ export function findCrossings(mesh: PolygonMesh, triangles: Triangles, hasArea: 
   const tree = boxTree(boxes);
   const faces = new Set<number>();
   let pairs = 0;
+  let looked = 0;
   const corners = (t: number): number[] => [vertices[3 * t], vertices[3 * t + 1], vertices[3 * t + 2]];
   overlappingPairs(tree, boxes, (a, b) => {
+    if (++looked % LOOKS_BETWEEN === 0 && cancelled()) return false;
     if (!hasArea[a] || !hasArea[b] || areParted(p, vertices, a, b)) return true;
     if (!trianglesMeet(p, corners(a), corners(b))) return true;
     pairs++;

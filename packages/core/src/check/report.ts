@@ -39,12 +39,17 @@ export interface MeshReport {
 }
 
 /** All checks on one mesh. A mesh without faces counts as closed, manifold and outward. */
-export function checkMesh(mesh: PolygonMesh): MeshReport {
+export const checkMesh = (mesh: PolygonMesh): MeshReport => checkUnless(mesh, () => false) as MeshReport;
+
+/** The same, given up (undefined) as soon as `cancelled` says so: it is asked while the search for crossing faces goes on. */
+export function checkUnless(mesh: PolygonMesh, cancelled: () => boolean): MeshReport | undefined {
   const neighbours = adjacency(mesh);
   const triangles = triangulate(mesh);
   const shape = measureTriangles(mesh, triangles);
   const shells = findShells(mesh, neighbours, triangles);
-  const crossings = findCrossings(mesh, triangles, shape.hasArea);
+  if (cancelled()) return undefined;
+  const crossings = findCrossings(mesh, triangles, shape.hasArea, { cancelled });
+  if (cancelled()) return undefined;
   const sizes = countSizes(mesh);
   const closed = neighbours.openEdges === 0 && neighbours.badEdges === 0;
   return {

@@ -52,26 +52,74 @@ function tetrahedron(p: Float64Array, a: number, b: number, c: number): number {
 
 /** Shells facing the wrong way: a body must look outward, the wall of a hollow inside a body inward. */
 export function wronglyTurned(mesh: PolygonMesh, found: Shells, triangles: Triangles): number {
-  return found.shells.filter((shell, i) => {
-    if (shell.volume > 0 && found.shells.length === 1) return false;
-    const depth = enclosing(mesh, found, triangles, i);
+  const { shells } = found;
+  if (shells.length === 1) return shells[0].volume > 0 ? 0 : 1;
+  const parts = shellParts(mesh, found, triangles);
+  return shells.filter((shell, i) => {
+    const depth = enclosing(mesh, parts, shell, i);
     return depth % 2 === 0 ? shell.volume <= 0 : shell.volume >= 0;
   }).length;
 }
 
-/** Number of other shells around a shell: a ray straight up from one of its points crosses each of them an odd number of times. */
-function enclosing(mesh: PolygonMesh, { shells, shellOfFace }: Shells, triangles: Triangles, shell: number): number {
+/** A shell's triangles, by their points' places, and the box around it seen from above, with its highest point. */
+interface ShellPart {
+  triangles: number[];
+  minX: number;
+  maxX: number;
+  minY: number;
+  maxY: number;
+  maxZ: number;
+}
+
+function shellParts(mesh: PolygonMesh, { shells, shellOfFace }: Shells, triangles: Triangles): ShellPart[] {
+  const parts = shells.map((): ShellPart => ({
+    triangles: [],
+    minX: Infinity,
+    maxX: -Infinity,
+    minY: Infinity,
+    maxY: -Infinity,
+    maxZ: -Infinity,
+  }));
   const p = mesh.positions;
-  const start = mesh.faceVertices[mesh.faceStart[shells[shell].face]] * 3;
-  const [x, y, z] = [p[start], p[start + 1], p[start + 2]];
-  const crossed = new Uint8Array(shells.length);
   for (let t = 0; t < triangles.face.length; t++) {
-    const other = shellOfFace[triangles.face[t]];
-    if (other === shell) continue;
-    const [a, b, c] = [0, 1, 2].map((k) => mesh.faceVertices[triangles.corners[3 * t + k]] * 3);
-    if (liesAbove(p, a, b, c, x, y, z)) crossed[other] ^= 1;
+    const part = parts[shellOfFace[triangles.face[t]]];
+    for (let k = 0; k < 3; k++) {
+      const v = mesh.faceVertices[triangles.corners[3 * t + k]] * 3;
+      part.triangles.push(v);
+      part.minX = Math.min(part.minX, p[v]);
+      part.maxX = Math.max(part.maxX, p[v]);
+      part.minY = Math.min(part.minY, p[v + 1]);
+      part.maxY = Math.max(part.maxY, p[v + 1]);
+      part.maxZ = Math.max(part.maxZ, p[v + 2]);
+    }
   }
-  return crossed.reduce((sum, odd) => sum + odd, 0);
+  return parts;
+}
+
+/** Number of other shells around a shell: a ray straight up from one of its points crosses each of them an odd number of times. */
+function enclosing(mesh: PolygonMesh, parts: readonly ShellPart[], { face }: Shell, shell: number): number {
+  const p = mesh.positions;
+  const start = mesh.faceVertices[mesh.faceStart[face]] * 3;
+  const [x, y, z] = [p[start], p[start + 1], p[start + 2]];
+  return parts.filter((part, i) => {
+    const isUnder = x >= part.minX && x <= part.maxX && y >= part.minY && y <= part.maxY && z <= part.maxZ;
+    return i !== shell && isUnder && crossings(p, part.triangles, [x, y, z]) % 2 === 1;
+  }).length;
+}
+
+function crossings(
+  p: Float64Array,
+  triangles: readonly number[],
+  [x, y, z]: readonly [number, number, number],
+): number {
+  let count = 0;
+  for (let i = 0; i < triangles.length; i += 3) {
+    const [a, b, c] = [triangles[i], triangles[i + 1], triangles[i + 2]];
+    if (x < Math.min(p[a], p[b], p[c]) || x > Math.max(p[a], p[b], p[c])) continue;
+    if (y < Math.min(p[a + 1], p[b + 1], p[c + 1]) || y > Math.max(p[a + 1], p[b + 1], p[c + 1])) continue;
+    if (liesAbove(p, a, b, c, x, y, z)) count++;
+  }
+  return count;
 }
 
 /** Whether the vertical ray from (x, y, z) goes up through the triangle; points on shared edges count for one side only. */

@@ -52,7 +52,7 @@ test('sends buffers once: not for keys the page holds, nor twice for equal lette
   expect(again.pieces[0].clusters.map((c) => c.buffers !== undefined)).toEqual([false, false, false, true]);
 });
 
-test('a newer evaluation makes an older one give up; checks and files are not given up', async () => {
+test('a newer evaluation makes an older one give up, and checks with them; files are not given up', async () => {
   const { ask } = await startHost();
   const long = ask({ kind: 'evaluate', project: project('abcdefghijklmnopqrstuvwxyz'), known: [] });
   const check = ask({ kind: 'check', project: project('K'), pieceId: 'piece0' });
@@ -64,11 +64,36 @@ test('a newer evaluation makes an older one give up; checks and files are not gi
   });
   const newer = ask({ kind: 'evaluate', project: project('K'), known: [] });
   expect(await long).toEqual({ kind: 'failed', error: { code: 'CANCELLED', params: {} } });
-  expect(await check).toMatchObject({ kind: 'checked', report: { closed: true, crossingFaces: 0 } });
+  expect(await check).toEqual({ kind: 'failed', error: { code: 'CANCELLED', params: {} } });
   const written = await write;
   expect(written).toMatchObject({ kind: 'written', remarks: [] });
   if (written.kind === 'written') expect(written.counts.faces).toBeGreaterThan(written.counts.quads);
   expect((await newer).kind).toBe('evaluated');
+  const again = await ask({ kind: 'check', project: project('K'), pieceId: 'piece0' });
+  expect(again).toMatchObject({ kind: 'checked', report: { closed: true, crossingFaces: 0 } });
+});
+
+test('a drawing is read, or what is wrong with it told', async () => {
+  const { ask } = await startHost();
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg"><rect width="9" height="9"/></svg>';
+  expect(await ask({ kind: 'readSvg', text: svg })).toMatchObject({ kind: 'drawing', drawing: { remarks: [] } });
+  expect(await ask({ kind: 'readSvg', text: 'Kiln' })).toMatchObject({
+    kind: 'failed',
+    error: { code: 'DRAWING_BROKEN' },
+  });
+});
+
+test('what a font means for solids goes with the size', async () => {
+  const { ask } = await startHost();
+  const font = { family: 'Work Sans', weight: 400, italic: false, axes: {} };
+  const stems: number[] = [];
+  for (const sizeMm of [36, 72]) {
+    const answer = await ask({ kind: 'fontFacts', font, words: '|', sizeMm });
+    if (answer.kind !== 'fontFacts') throw new Error(answer.kind);
+    stems.push(answer.facts.stemMm ?? 0);
+    expect(answer.facts.points).toBe(4); // a bar
+  }
+  expect(stems[1] / stems[0]).toBeCloseTo(2, 2);
 });
 
 test('pieces that are hidden are left out, one that fails does not take the others with it', async () => {

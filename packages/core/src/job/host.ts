@@ -1,5 +1,5 @@
-import type { Remark, RunContext } from '../base/index.ts';
-import { checkMesh, faultPlaces } from '../check/index.ts';
+import { fail, type Remark, type RunContext } from '../base/index.ts';
+import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import type { Piece, Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
 import { display, Engine, pieceMesh, scenePart, type EngineTools, type Evaluated } from '../evaluate/index.ts';
@@ -13,6 +13,8 @@ import {
   type ShownCluster,
   type ShownPiece,
 } from './messages.ts';
+
+const CANCELLED = fail('CANCELLED', {});
 
 export interface JobHostOptions extends EngineTools {
   /** the newest serial asked for; an evaluation of an older one gives up */
@@ -48,6 +50,15 @@ export class JobHost {
     this.#options.send({ serial: request.serial, kind: 'answer', answer }, buffersOf(answer));
   }
 
+  /** Given up as soon as a newer evaluation is asked for: what people see comes first, and the state that was checked is gone. */
+  async #check({ project, pieceId, serial }: Extract<JobRequest, { kind: 'check' }>): Promise<JobAnswer> {
+    const context = this.#context(serial, true);
+    const evaluated = context.cancelled() ? CANCELLED : await this.#engine.evaluate(project, pieceId, context);
+    if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
+    const report = checkUnless(pieceMesh(evaluated.value), context.cancelled);
+    return report ? { kind: 'checked', pieceId, report } : { kind: 'failed', error: CANCELLED.error };
+  }
+
   #answer(request: JobRequest): Promise<JobAnswer> {
     if (request.version !== JOB_VERSION)
       throw new Error(`worker speaks version ${JOB_VERSION}, page ${request.version}`);
@@ -55,11 +66,7 @@ export class JobHost {
       case 'evaluate':
         return this.#evaluate(request);
       case 'check':
-        return this.#withPiece(request, async (evaluated) => ({
-          kind: 'checked',
-          pieceId: request.pieceId,
-          report: checkMesh(pieceMesh(evaluated)),
-        }));
+        return this.#check(request);
       case 'places':
         return this.#withPiece(request, async (evaluated) => ({
           kind: 'placed',

@@ -13,11 +13,15 @@ export function useReport(client: JobClient | undefined, project: Project, piece
   useEffect(() => {
     if (!client || subject === undefined || pieceId === undefined) return;
     let current = true;
-    const timer = setTimeout(() => {
+    const check = (): void => {
       void client.ask({ kind: 'check', project, pieceId }).then((answer) => {
-        if (current) setFound({ of: subject, report: answer.kind === 'checked' ? answer.report : undefined });
+        if (!current) return;
+        // something else was built meanwhile
+        if (answer.kind === 'failed' && answer.error.code === 'CANCELLED') timer = setTimeout(check, REST_MS);
+        else setFound({ of: subject, report: answer.kind === 'checked' ? answer.report : undefined });
       });
-    }, REST_MS);
+    };
+    let timer = setTimeout(check, REST_MS);
     return () => {
       current = false;
       clearTimeout(timer);

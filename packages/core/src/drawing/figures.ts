@@ -16,6 +16,7 @@ import {
   type Form,
   type VertexRing,
 } from '../outline/index.ts';
+import { lengthOf } from '../math/index.ts';
 import { drawPath } from './pathText.ts';
 import { drawCorners, drawEllipse, drawRectangle } from './shapes.ts';
 import { dashed, strokePieces, type StrokeShape } from './stroke.ts';
@@ -52,6 +53,8 @@ type Point = readonly [number, number];
 /** Of a drawing's larger side: how finely strokes are measured. */
 const MEASURE_TOLERANCE = 1e-4;
 const MOST_DASHES = 20_000;
+/** Of a path's length: how far from one line counts as on it. */
+const FLAT_SHARE = 1e-9;
 
 /** The box around all that is painted, in the drawing's own units; undefined where nothing is. */
 export function paintedBox(elements: readonly DrawingElement[]): CurveBox | undefined {
@@ -216,6 +219,22 @@ function paintedElement(element: DrawingElement, { scale, move: [dx, dy], keepsO
     form: [a * scale, c * scale, -b * scale, -d * scale],
     move: [e * scale + dx, -f * scale + dy],
   };
+}
+
+/** Whether all of a path lies on one line: filled, it paints nothing. */
+export function isFlat(path: string): boolean {
+  const builder = new CurveBuilder();
+  drawPath(path, builder);
+  const { control, degree } = builder.finish();
+  const points = Array.from(degree, (d, i) => Array.from({ length: d + 1 }, (_, k): Point => [control[i * 8 + 2 * k], control[i * 8 + 2 * k + 1]])).flat(); // prettier-ignore
+  if (points.length === 0) return true;
+  const [x, y] = points[0];
+  const [fx, fy] = points.reduce<Point>(
+    (far, [px, py]) => (lengthOf(px - x, py - y) > lengthOf(far[0], far[1]) ? [px - x, py - y] : far),
+    [0, 0],
+  );
+  const most = FLAT_SHARE * (fx * fx + fy * fy);
+  return points.every(([px, py]) => Math.abs(fx * (py - y) - fy * (px - x)) <= most);
 }
 
 type OwnShape = Exclude<DrawingShape, { kind: 'paths' }>;

@@ -13,10 +13,11 @@ const USUAL: { [K in Contour['kind']]: Of<K> } = { full: { kind: 'full' }, hollo
 export function ContourSentence({ piece, edits }: Pick<ChapterProps, 'piece' | 'edits'>) {
   const { contour } = piece.source;
   const t = texts.recipe;
-  const what = piece.source.kind === 'words' ? t.contourOfWords : t.contourOfDrawing;
+  const isWords = piece.source.kind === 'words';
+  const what = isWords ? t.contourOfWords : t.contourOfDrawing;
   const kind = (
     <ChoiceValue
-      label={t.contour}
+      label={isWords ? t.contour : t.contourOfDrawing}
       value={contour.kind}
       choices={choicesOf(texts.contours, PICTURES.contours)}
       usual="full"

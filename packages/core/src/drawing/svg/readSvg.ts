@@ -1,6 +1,6 @@
 import { fail, LIMITS, ok, remark, type DrawingSkip, type Remark, type Result } from '../../base/index.ts';
 import type { DrawingElement, DrawingShape } from '../../document/index.ts';
-import { paintedBox } from '../figures.ts';
+import { isFlat, paintedBox } from '../figures.ts';
 import { PathWriter } from '../pathText.ts';
 import { IDENTITY, matrixOf, product, type Matrix } from './matrices.ts';
 import { SHAPES, type DrawShape } from './outlines.ts';
@@ -185,13 +185,13 @@ class DrawingReader {
     if (this.#pieces > LIMITS.drawingPieces || this.#characters > LIMITS.drawingPathCharacters)
       return fail('TOO_LARGE', { what: 'drawing', size: this.#pieces, limit: LIMITS.drawingPieces });
     const diagonal = Math.sqrt((room.width * room.width + room.height * room.height) / 2);
-    const fill = this.#paint(style.fill ?? 'black', style, style['fill-opacity']);
+    const flat = isFlat(writer.text);
+    const fill = flat ? undefined : this.#paint(style.fill ?? 'black', style, style['fill-opacity']);
     const stroke = this.#paint(style.stroke ?? 'none', style, style['stroke-opacity']);
     const form = stroke === undefined ? undefined : strokeOf(style, diagonal);
     const painted: DrawingElement[] = [];
     const common = { path: writer.text, transform: matrix };
-    if (fill !== undefined && node.name !== 'line')
-      painted.push({ ...common, colour: fill, paint: { kind: 'fill', rule: fillRuleOf(style) } });
+    if (fill !== undefined) painted.push({ ...common, colour: fill, paint: { kind: 'fill', rule: fillRuleOf(style) } });
     if (stroke !== undefined && form) painted.push({ ...common, colour: stroke, paint: form });
     if (style['paint-order']?.trim().startsWith('stroke')) painted.reverse();
     if (this.elements.push(...painted) > LIMITS.drawingElements)

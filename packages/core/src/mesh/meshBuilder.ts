@@ -1,5 +1,8 @@
 import type { Part, PolygonMesh, Region } from './polygonMesh.ts';
 
+/** Of the largest part of a quad's area vector: an axis with this share sees the quad squarely. */
+const SQUARELY = 0.5;
+
 /** Collects vertices and faces; regions are kept once each. */
 export class MeshBuilder {
   readonly #positions: number[] = [];
@@ -53,10 +56,21 @@ export class MeshBuilder {
     const z = t[2] + t[8];
     let isFolded = false;
     for (let k = 0; k < 12; k += 3) if (t[k] * x + t[k + 1] * y + t[k + 2] * z <= 0) isFolded = true;
-    if (!isFolded) return undefined;
+    if (!isFolded && !this.#foldsSeenAlong(x, y, z)) return undefined;
     const first = t[0] * t[6] + t[1] * t[7] + t[2] * t[8];
     const second = t[3] * t[9] + t[4] * t[10] + t[5] * t[11];
     return first >= second ? 0 : 1;
+  }
+
+  /** Whether the quad whose turns are at hand folds when seen along an axis that it faces squarely: those who project it so can't fill it. */
+  #foldsSeenAlong(x: number, y: number, z: number): boolean {
+    const area = [x, y, z];
+    const most = Math.max(Math.abs(x), Math.abs(y), Math.abs(z));
+    for (let axis = 0; axis < 3; axis++) {
+      if (Math.abs(area[axis]) < SQUARELY * most) continue;
+      for (let k = axis; k < 12; k += 3) if (this.#turns[k] * area[axis] <= 0) return true;
+    }
+    return false;
   }
 
   /** The turn at b from a to c, as a vector, into the row at `at`. */

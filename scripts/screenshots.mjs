@@ -34,7 +34,7 @@ const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS })
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`http://localhost:${PORT}/`);
-  await page.locator('img').nth(2).waitFor();
+  await page.locator('img').nth(3).waitFor();
   await take(page, 'rack');
 
   await page.getByRole('link', { name: 'Opening night' }).click();
@@ -110,6 +110,13 @@ try {
   await page.keyboard.press('Enter');
   await page.waitForTimeout(2500);
   await take(page, 'own-letters');
+
+  await page.goto(`http://localhost:${PORT}/projects/row-mark`);
+  await stands(page);
+  await page.getByRole('button', { name: 'Front', exact: true }).click();
+  await page.locator('[data-chapter=words] button[aria-pressed]').nth(2).click();
+  await page.waitForTimeout(3000);
+  await take(page, 'logo');
 
   await page.goto(`http://localhost:${PORT}/fonts`);
   await page.getByText(/of \d+ families/).waitFor();

@@ -148,11 +148,14 @@ interface Laid {
   remarks: Remark[];
 }
 
+/** Of a drawing's larger side: marks on its figures are as if for letters of that height. */
+const MARK_SHARE = 0.3;
+
 function layPiece(piece: DrawingPiece): Laid {
   const { source, body } = piece;
   const wire = source.contour.kind === 'wire' ? source.contour : undefined;
   const layout = layDrawing(source, { ...pieceShape(piece), toleranceMm: body.faces.toleranceMm }, wire);
-  return { layout, heights: { up: layout.emMm, down: 0 }, remarks: [] };
+  return { layout, heights: { up: layout.emMm * MARK_SHARE, down: 0 }, remarks: [] };
 }
 
 /** A piece of which only what is told of it can be shown. */

@@ -1,13 +1,23 @@
 import {
   applyEdit,
+  coloursOf,
   findFinish,
+  newDrawing,
   newPiece,
   newProject,
+  readSvg,
   splitGraphemes,
   unwrap,
+  usualCircle,
+  usualDrawing,
+  usualOwn,
+  usualSlots,
+  usualWire,
   type Edit,
+  type OwnLetter,
   type Project,
 } from '@fictile/core';
+import { MARK_SVG } from './mark.ts';
 
 interface Sample {
   id: string;
@@ -21,7 +31,7 @@ interface Sample {
 
 const font = (family: string, weight: number): Sample['words']['font'] => ({ family, weight, italic: false, axes: {} });
 
-/** Three jobs of the kiln-opening weekend at Saltglaze Row, a lane of potteries that exists only here. */
+/** Jobs of the kiln-opening weekend at Saltglaze Row, a lane of potteries that exists only here. */
 const SAMPLES: readonly Sample[] = [
   {
     id: 'row-opening-night',
@@ -48,7 +58,7 @@ const SAMPLES: readonly Sample[] = [
   },
 ];
 
-export const sampleProjects = (): Project[] => SAMPLES.map(build);
+export const sampleProjects = (): Project[] => [...SAMPLES.map(build), buildMark()];
 
 function finishEdits(pieceId: string, finishes: Sample['finishes']): Edit[] {
   if (!finishes) return [];
@@ -58,6 +68,53 @@ function finishEdits(pieceId: string, finishes: Sample['finishes']): Edit[] {
     { kind: 'setFinish', pieceId, slots: ['frontEdge', 'backEdge'], values: edges },
     { kind: 'setFinish', pieceId, slots: ['wall'], values: walls },
   ];
+}
+
+/** A drawing with its colours, words round it above and below, and a wire between. */
+function buildMark(): Project {
+  const { shape } = unwrap(readSvg(MARK_SVG));
+  const { front } = usualSlots();
+  const finish = (colour: string): OwnLetter['finish'] => ({ ...front, name: '', colour });
+  const own = Object.fromEntries(
+    coloursOf(shape).map(({ id, name }) => [String(id), { ...usualOwn(), finish: finish(name) }]),
+  );
+  const mark = newDrawing('mark', 'Mark of the Row', { ...usualDrawing(shape), own });
+  const ring = newDrawing('ring', 'Ring', {
+    ...usualDrawing({ kind: 'ellipse', widthMm: 126, heightMm: 126 }),
+    contour: { ...usualWire(), thickMm: 4 },
+  });
+  const above = newPiece('above', 'Above', splitGraphemes('SALTGLAZE ROW'));
+  const below = newPiece('below', 'Below', splitGraphemes('KILN OPENING'));
+  const line = { ...usualCircle(), radiusMm: 70 };
+  const set = (pieceId: string, direction: 'clockwise' | 'counter'): Edit => ({
+    kind: 'setWords',
+    pieceId,
+    values: {
+      font: font('Josefin Sans', 700),
+      sizeMm: 17,
+      tracking: 60,
+      line: { ...line, direction, startDegrees: direction === 'counter' ? 180 : 0 },
+    },
+  });
+  const solid = (pieceId: string, depthMm: number): Edit => ({
+    kind: 'setSolid',
+    pieceId,
+    values: { depthMm, front: { kind: 'round', inMm: 1.2, deepMm: 1.2, steps: 4 } },
+  });
+  const edits: Edit[] = [
+    ...['mark', 'ring'].map((pieceId): Edit => ({
+      kind: 'setPlacement',
+      pieceId,
+      values: { by: 'middle', atMm: [0, 0, 6] },
+    })),
+    set('above', 'clockwise'),
+    set('below', 'counter'),
+    ...[above.id, below.id].flatMap((id) => [solid(id, 10), ...finishEdits(id, ['ink', 'ink', 'ink'])]),
+    solid('mark', 12),
+    ...finishEdits('ring', ['gold lustre', 'gold lustre', 'gold lustre']),
+  ];
+  const project = newProject('row-mark', 'Mark of the Row', [mark, ring, above, below]);
+  return edits.reduce((so, edit) => unwrap(applyEdit(so, edit)), project);
 }
 
 function build(sample: Sample): Project {

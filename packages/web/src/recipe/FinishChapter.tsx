@@ -1,4 +1,4 @@
-import { SLOTS, type Slot } from '@fictile/core';
+import { ownIds, SLOTS, type Slot } from '@fictile/core';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
@@ -8,6 +8,8 @@ import { choicesOf, type ChapterProps } from './sentenceParts.tsx';
 
 export function FinishChapter({ piece, edits, work }: ChapterProps) {
   const { backAsFront } = piece.slots;
+  const { own } = piece.source;
+  const isAllOwn = ownIds(piece).every((id) => own[id]?.finish);
   const t = texts.recipe;
   const values = Object.fromEntries(
     SLOTS.map((slot: Slot) => [slot, <FinishValue key={slot} slot={slot} finish={piece.slots[slot]} edits={edits} />]),
@@ -23,7 +25,11 @@ export function FinishChapter({ piece, edits, work }: ChapterProps) {
   );
   return (
     <Chapter name="finish" work={work}>
-      <Sentence template={backAsFront ? t.finishSame : t.finish} values={{ ...values, follows }} />
+      {isAllOwn ? (
+        t.finishOwn[piece.source.kind]
+      ) : (
+        <Sentence template={backAsFront ? t.finishSame : t.finish} values={{ ...values, follows }} />
+      )}
     </Chapter>
   );
 }

@@ -75,6 +75,10 @@ export const recipeTexts = {
   faces: 'Plain faces. Curves within {tolerance}.',
   finish: 'Front {front}, its edge {frontEdge}, walls {wall}. Back {follows}: {back}, its edge {backEdge}.',
   finishSame: 'Front {front}, its edge {frontEdge}, walls {wall}. Back {follows}.',
+  finishOwn: {
+    words: 'Every letter has a finish of its own: pick letters to see it.',
+    drawing: 'Every colour has a finish of its own: pick one above to change it.',
+  },
   backFinish: 'Back',
   place: 'Stands {stand}, its {by} {x} across, {y} up and {z} forward, turned {turn}.',
   morePlace: 'Tilted {tilt}, leaning {lean}.',

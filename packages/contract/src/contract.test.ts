@@ -45,6 +45,7 @@ describe('the OpenAPI document', () => {
       Object.keys(methods).map((method) => `${method} ${path}`),
     );
     expect(routes.sort()).toEqual([
+      'delete /api/fonts/{family}',
       'delete /api/projects/{id}',
       'get /api/assets/{hash}',
       'get /api/fonts',
@@ -53,6 +54,7 @@ describe('the OpenAPI document', () => {
       'get /api/projects/{id}',
       'get /api/projects/{id}/revisions',
       'get /api/projects/{id}/revisions/{number}',
+      'post /api/fonts',
       'post /api/projects',
       'post /api/projects/{id}/restore',
       'put /api/assets/{hash}',

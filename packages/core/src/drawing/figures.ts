@@ -229,12 +229,12 @@ export function isFlat(path: string): boolean {
   const points = Array.from(degree, (d, i) => Array.from({ length: d + 1 }, (_, k): Point => [control[i * 8 + 2 * k], control[i * 8 + 2 * k + 1]])).flat(); // prettier-ignore
   if (points.length === 0) return true;
   const [x, y] = points[0];
-  const [fx, fy] = points.reduce<Point>(
-    (far, [px, py]) => (lengthOf(px - x, py - y) > lengthOf(far[0], far[1]) ? [px - x, py - y] : far),
-    [0, 0],
-  );
-  const most = FLAT_SHARE * (fx * fx + fy * fy);
-  return points.every(([px, py]) => Math.abs(fx * (py - y) - fy * (px - x)) <= most);
+  // in shares of the path's reach, which may be as large as numbers go
+  const reach = points.reduce((most, [px, py]) => Math.max(most, Math.abs(px - x), Math.abs(py - y)), 0);
+  if (reach === 0) return true;
+  const shares = points.map(([px, py]): Point => [(px - x) / reach, (py - y) / reach]);
+  const [fx, fy] = shares.reduce((far, p) => (lengthOf(...p) > lengthOf(...far) ? p : far));
+  return shares.every(([px, py]) => Math.abs(fx * py - fy * px) <= FLAT_SHARE);
 }
 
 type OwnShape = Exclude<DrawingShape, { kind: 'paths' }>;

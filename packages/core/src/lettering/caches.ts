@@ -1,6 +1,6 @@
 import { ByteCache } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import type { LetterOutline } from './letterOutline.ts';
+import type { Conditioned } from '../outline/index.ts';
 import type { FlatWavefront } from '../solid/index.ts';
 
 /** A cluster's plan; `isFull`: hollow was asked for, and no room was left inside. */
@@ -8,6 +8,9 @@ export interface ClusterFlat {
   flat: FlatWavefront;
   isFull: boolean;
 }
+
+/** A letter's outline; one of too many points stays empty. */
+export type LetterOutline = Conditioned & { isTooLarge: boolean };
 
 /** What stays between two evaluations; bounded in bytes. */
 export interface LetteringCaches {

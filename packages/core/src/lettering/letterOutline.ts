@@ -1,15 +1,7 @@
 import { LIMITS } from '../base/index.ts';
-import {
-  condition,
-  flatten,
-  outlineBytes,
-  type Bands,
-  type Conditioned,
-  type Form,
-  type VertexRing,
-} from '../outline/index.ts';
+import { condition, flatten, outlineBytes, type Bands, type Form, type VertexRing } from '../outline/index.ts';
 import { formedGlyph, type Letter } from '../text/index.ts';
-import type { LetteringCaches } from './caches.ts';
+import type { LetteringCaches, LetterOutline } from './caches.ts';
 
 /** How the letters of one lettering are drawn: what all their outlines share. */
 export interface DrawingScale {
@@ -34,9 +26,6 @@ export function outlineKey({ glyphs, form, shape }: Drawn, { emMm, step, toleran
 
 /** The em in grid steps, to which tolerances relate. */
 export const emInSteps = ({ emMm, step }: DrawingScale): number => emMm / step;
-
-/** A letter's outline; one of too many points stays empty. */
-export type LetterOutline = Conditioned & { isTooLarge: boolean };
 
 /** The conditioned outline of a letter about its own origin, all of its glyphs united; its edges carry letter 0. */
 export function letterOutline(letter: Drawn, scale: DrawingScale, caches: LetteringCaches): LetterOutline {

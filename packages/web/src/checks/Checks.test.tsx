@@ -24,7 +24,7 @@ function clientWith(report: MeshReport | undefined): JobClient {
     if (request.kind === 'places') return { kind: 'placed', pieceId: 'a', triangles };
     return report
       ? { kind: 'checked', pieceId: 'a', report }
-      : { kind: 'failed', error: { code: 'CANCELLED', params: {} } };
+      : { kind: 'failed', error: { code: 'FONT_UNKNOWN', params: { name: 'Nobody' } } };
   };
   return { ask } as unknown as JobClient;
 }

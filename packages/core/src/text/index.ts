@@ -1,3 +1,4 @@
+export { lineAround, wordAround } from './around.ts';
 export { caretStops, nearestStop } from './caret.ts';
 export type { CaretLetter, CaretStop } from './caret.ts';
 export { findFamily, findFont } from './catalogue.ts';

@@ -1,12 +1,10 @@
-import '@mantine/dropzone/styles.css';
 import { FileButton, Loader, UnstyledButton } from '@mantine/core';
-import { Dropzone } from '@mantine/dropzone';
 import { covers, splitGraphemes } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
 import { IconStarFilled } from '@tabler/icons-react';
 import { useState } from 'react';
 import { FontSample, useBringFonts, useFavourites, useFonts } from '../fonts/index.ts';
-import { ChoiceValue, Notes, ScreenNav, Sentence, Unreached } from '../ui/index.ts';
+import { ChoiceValue, DropFiles, Notes, ScreenNav, Sentence, Unreached } from '../ui/index.ts';
 import navClasses from '../ui/ScreenNav.module.css';
 import { texts } from '../words/index.ts';
 import { FamilyFacts } from './FamilyFacts.tsx';
@@ -110,9 +108,7 @@ function WaysIn({ bring, isBusy }: ReturnType<typeof useBringFonts>) {
           )}
         </FileButton>
       </ScreenNav>
-      <Dropzone.FullScreen onDrop={bring}>
-        <p className={classes.drop}>{t.drop}</p>
-      </Dropzone.FullScreen>
+      <DropFiles text={t.drop} onFiles={bring} />
     </>
   );
 }

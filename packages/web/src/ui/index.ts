@@ -2,6 +2,7 @@ export { afterMenu } from './afterMenu.ts';
 export { ageText } from './age.ts';
 export { ChoiceValue } from './ChoiceValue.tsx';
 export type { Choice } from './ChoiceValue.tsx';
+export { DropFiles } from './DropFiles.tsx';
 export { Loading } from './Loading.tsx';
 export { Mark } from './Mark.tsx';
 export { NameField } from './NameField.tsx';

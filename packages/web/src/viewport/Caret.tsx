@@ -1,4 +1,4 @@
-import { caretStops, nearestStop, type ShownPiece, type WordsPiece } from '@fictile/core';
+import { caretStops, lineAround, nearestStop, wordAround, type ShownPiece, type WordsPiece } from '@fictile/core';
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Vector3, type Group } from 'three';
@@ -40,6 +40,11 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
     event.stopPropagation();
     if (at !== undefined) onPlace({ focus: at, anchor: keepsAnchor ? place.anchor : at });
   };
+  const takeAround = (event: ThreeEvent<MouseEvent>, around: typeof wordAround): void => {
+    event.stopPropagation();
+    const [anchor, focus] = around(piece.source.graphemes, place.focus);
+    onPlace({ anchor, focus });
+  };
   const caret = stops[Math.min(place.focus, stops.length - 1)];
   const front = line.front + height * 0.004;
   return (
@@ -53,6 +58,8 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
         }}
         onPointerMove={(event) => isDragging.current && set(event, true)}
         onPointerUp={() => (isDragging.current = false)}
+        onDoubleClick={(event) => takeAround(event, wordAround)}
+        onClick={(event) => event.nativeEvent.detail === 3 && takeAround(event, lineAround)}
       >
         <planeGeometry args={catchSize(shown, height)} />
       </mesh>

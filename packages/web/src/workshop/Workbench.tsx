@@ -1,6 +1,4 @@
-import '@mantine/dropzone/styles.css';
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
-import { Dropzone } from '@mantine/dropzone';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
 import type { Project } from '@fictile/core';
@@ -12,7 +10,7 @@ import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
 import { Recipe, type ChapterName } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
-import { Notes } from '../ui/index.ts';
+import { DropFiles, Notes } from '../ui/index.ts';
 import { boundsOf, type GeometryShelf, type TakePicture } from '../viewport/index.ts';
 import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
@@ -134,13 +132,12 @@ export function Workbench({ store }: { store: ProjectStore }) {
       <HandOver opened={panel === 'hand over'} onClose={close} client={client} project={project} takePicture={take} />
       <Versions opened={panel === 'versions'} onClose={close} store={store} />
       <Notes />
-      <Dropzone.FullScreen
+      <DropFiles
+        text={texts.drawing.dropHere}
         accept={{ 'image/svg+xml': ['.svg'] }}
-        onDrop={bench.drawings.takeFiles}
+        onFiles={bench.drawings.takeFiles}
         onReject={(files) => tellNotTaken(files.map(({ file }) => file.name))}
-      >
-        <Text className={classes.drop}>{texts.drawing.dropHere}</Text>
-      </Dropzone.FullScreen>
+      />
       <CommandSearch commands={bench.commands} />
       <Announcer piece={lead} shown={shown} shelf={shelf} isBusy={evaluation.busy} />
     </div>

@@ -109,7 +109,7 @@ export class Engine {
     const { layout, heights, remarks } = laid;
     if (!(layout.extentMm < LARGEST_EXTENT_MM)) {
       return fail('VALUE_OUT_OF_RANGE', {
-        field: 'size of the words',
+        field: isWords(piece) ? 'size of the words' : 'size of the drawing',
         value: `${Math.round(layout.extentMm)}`,
         min: 0,
         max: LARGEST_EXTENT_MM,

@@ -4,18 +4,32 @@ import { fault } from './messages.ts';
 
 /** What flags say of the solid and its faces, for words and drawings alike. */
 export function bodyEdits(flags: Flags, { id: pieceId, body }: Piece): Edit[] {
-  const { front } = body.solid;
+  const { front, side } = body.solid;
   const edge = {
     kind: flags.edge ?? front.kind,
     inMm: flags['edge-in'] ?? front.inMm,
     deepMm: flags['edge-deep'] ?? front.deepMm,
     steps: flags['edge-steps'] ?? front.steps,
   };
+  // an edge of its own takes the front edge's sizes
+  const ownBack = flags['back-edge'] === 'same' ? undefined : flags['back-edge'];
   return [
     {
       kind: 'setSolid',
       pieceId,
-      values: defined({ depthMm: flags.depth, front: edge, backAsFront: flags['back-edge'] === 'same' }),
+      values: defined({
+        depthMm: flags.depth,
+        front: edge,
+        back: ownBack === undefined ? undefined : { ...edge, kind: ownBack },
+        backAsFront: flags['back-edge'] === 'same',
+        edgesAdd: flags['edge-adds-depth'],
+        side: {
+          kind: flags.side ?? side.kind,
+          amountMm: flags['side-amount'] ?? side.amountMm,
+          steps: flags['side-steps'] ?? side.steps,
+          divisions: flags.divisions ?? side.divisions,
+        },
+      }),
     },
     { kind: 'setFaces', pieceId, values: defined({ toleranceMm: flags.tolerance }) },
   ];

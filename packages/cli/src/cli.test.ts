@@ -59,7 +59,7 @@ describe('flags', () => {
     ['depth', 'NaN', 'FLAG_VALUE'],
     ['tracking', '', 'FLAG_VALUE'],
     ['edge-steps', '2.5', 'FLAG_VALUE'],
-    ['edge', 'cove', 'FLAG_VALUE'],
+    ['edge', 'zigzag', 'FLAG_VALUE'],
     ['weld', 'yes', 'FLAG_VALUE'],
   ])('--%s %s is %s', async (name, raw, code) => {
     expect(await codeOf(() => readFlag(name, raw))).toBe(code);

@@ -133,6 +133,8 @@ export function remarkText(remark: Remark): string {
       return 'Depth 0: a flat sheet, open on purpose.';
     case 'EDGES_SCALED':
       return `The edges are ${mm(remark.params.askedMm)} deep together, the body ${mm(remark.params.takenMm)}: both were scaled to fit.`;
+    case 'SIDE_LEFT_STRAIGHT':
+      return `Between the edges only ${mm(remark.params.roomMm)} are left: the side stays straight.`;
     case 'EDGE_TOO_FINE':
       return `Lettering this large takes edges from ${mm(remark.params.leastMm)} on: a finer one was left plain.`;
     case 'EDGE_MEETS':

@@ -61,6 +61,8 @@ export interface RemarkParams {
   FLAT_SHEET: Record<string, never>;
   /** Front and back edge together are deeper than the body; both were scaled. */
   EDGES_SCALED: { askedMm: number; takenMm: number };
+  /** The edges leave no room for a side that is not straight. */
+  SIDE_LEFT_STRAIGHT: { roomMm: number };
   /** An edge is finer than the grid of so large a lettering: it was left plain. */
   EDGE_TOO_FINE: { leastMm: number };
   /** Strokes are thinner than the edge asked for somewhere: the slopes meet in ridges and no flat front is left on these letters. */

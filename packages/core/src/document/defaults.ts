@@ -11,6 +11,7 @@ import {
   type Placement,
   type Project,
   type SceneView,
+  type Side,
   type DrawingPiece,
   type Words,
   type WordsPiece,
@@ -142,10 +143,14 @@ export function usualBody(): Body {
       front: { kind: 'round', inMm: 2, deepMm: 2, steps: 4 },
       back: { kind: 'plain', inMm: 2, deepMm: 2, steps: 4 },
       backAsFront: false,
+      edgesAdd: false,
+      side: usualSide(),
     },
     faces: { style: 'plain', toleranceMm: 0.05 },
   };
 }
+
+export const usualSide = (): Side => ({ kind: 'straight', amountMm: 3, steps: 6, divisions: 1 });
 
 export const usualPlacement = (): Placement => ({ by: 'zero', stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] });
 

@@ -1,4 +1,4 @@
-import { usualFit, usualPlacement, usualStretch, usualView } from './defaults.ts';
+import { usualFit, usualPlacement, usualSide, usualStretch, usualView } from './defaults.ts';
 import { usualSlots } from './finishes.ts';
 
 /** Pure: gives a new document, and never fails on what the version before could hold. */
@@ -53,6 +53,13 @@ const toVersion5: Migration = (document) =>
     return { ...piece, source: { ...source, kernPairs: [], own: Object.fromEntries(own) } };
   });
 
+/** Sides are straight, and edges come out of the depth. */
+const toVersion6: Migration = (document) =>
+  withPieces(document, 6, (piece) => {
+    const body = plain(piece.body);
+    return { ...piece, body: { ...body, solid: { ...plain(body.solid), edgesAdd: false, side: usualSide() } } };
+  });
+
 function withPieces(document: unknown, schemaVersion: number, change: (piece: Plain) => Plain): Plain {
   const { pieces, ...rest } = document as Plain;
   const changed = Object.entries(plain(pieces)).map(([id, piece]) => [id, change(plain(piece))]);
@@ -63,4 +70,4 @@ function withPieces(document: unknown, schemaVersion: number, change: (piece: Pl
 const plain = (value: unknown): Plain => (typeof value === 'object' && value !== null ? (value as Plain) : {});
 
 /** MIGRATIONS[n - 1] brings version n to n + 1. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5];
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5, toVersion6];

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 5;
+export const SCHEMA_VERSION = 6;
 
 /** What a value means to the interface: its unit, and whether it may change in time. */
 const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
@@ -12,7 +12,7 @@ const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { un
 const length = (min: number, max: number): z.ZodNumber => z.number().min(min).max(max).meta(value('mm', true));
 
 export const edgeSchema = z.object({
-  kind: z.enum(['plain', 'chamfer', 'round']),
+  kind: z.enum(['plain', 'chamfer', 'round', 'cove', 'step', 'ogee', 'bead']),
   inMm: length(0, 1000),
   deepMm: length(0, 1000),
   steps: z.number().int().min(1).max(64).meta(value('count', false)),
@@ -257,6 +257,18 @@ export const bodySchema = z.object({
     back: edgeSchema,
     /** the back edge follows the front edge */
     backAsFront: z.boolean(),
+    /** the edges' depths come on top of the depth, instead of out of it */
+    edgesAdd: z.boolean(),
+    /** between the edges */
+    side: z.object({
+      kind: z.enum(['straight', 'bulge', 'waist', 'v']),
+      /** how far it goes in from the outline */
+      amountMm: length(0, 1000),
+      /** of each half of a curved one */
+      steps: z.number().int().min(1).max(64).meta(value('count', false)),
+      /** a straight one is cut into so many along the depth */
+      divisions: z.number().int().min(1).max(200).meta(value('count', false)),
+    }),
   }),
   faces: z.object({
     style: z.literal('plain'),
@@ -349,6 +361,7 @@ export const projectSchema = z
   );
 
 export type Edge = z.infer<typeof edgeSchema>;
+export type Side = Body['solid']['side'];
 export type OwnLetter = z.infer<typeof ownLetterSchema>;
 export type Drawing = z.infer<typeof drawingSchema>;
 export type DrawingShape = Drawing['shape'];

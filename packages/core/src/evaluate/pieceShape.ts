@@ -20,7 +20,7 @@ export const frontOf = (piece: Piece): number =>
   pieceShape(piece).solid.depthMm * { back: 1, middle: 0.5, front: 0 }[piece.source.depthAnchor];
 
 function solidOf(solid: Body['solid'], contour: Contour): SolidShape {
-  if (contour.kind !== 'wire') return { depthMm: solid.depthMm, front: solid.front, back: backEdge(solid) };
+  if (contour.kind !== 'wire') return withDepth(solid, solid.depthMm, solid.front);
   const edge = wireEdge(contour.thickMm, contour.sides);
   return { depthMm: contour.thickMm, front: edge, back: edge };
 }
@@ -30,12 +30,19 @@ function ownSolids(own: Readonly<Record<string, OwnLetter>>, solid: Body['solid'
     Object.entries(own).flatMap(([id, letter]) => {
       if (!letter.solid) return [];
       const { depthMm, front } = letter.solid;
-      return [[Number(id), { depthMm, front, back: solid.backAsFront ? front : solid.back }] as const];
+      return [[Number(id), withDepth(solid, depthMm, front)] as const];
     }),
   );
 }
 
-const backEdge = (solid: Body['solid']): Edge => (solid.backAsFront ? solid.front : solid.back);
+/** A body's edges and side on a depth, which the edges may come on top of. A sheet stays one. */
+function withDepth(solid: Body['solid'], depthMm: number, front: Edge): SolidShape {
+  const back = solid.backAsFront ? front : solid.back;
+  const added = solid.edgesAdd && depthMm > 0 ? deepOf(front) + deepOf(back) : 0;
+  return { depthMm: depthMm + added, front, back, side: solid.side };
+}
+
+const deepOf = ({ kind, deepMm }: Edge): number => (kind === 'plain' ? 0 : deepMm);
 
 function bandsOf(contour: Contour): LetteringOptions['bands'] {
   if (contour.kind === 'full') return undefined;

@@ -1,5 +1,5 @@
 import type { Remark } from '../base/index.ts';
-import { buildSection, type EdgeShape, type Section } from '../solid/index.ts';
+import { buildSection, type EdgeShape, type Section, type SideShape } from '../solid/index.ts';
 
 /** What a plan is lifted to. */
 export interface SolidShape {
@@ -7,6 +7,7 @@ export interface SolidShape {
   depthMm: number;
   front: EdgeShape;
   back: EdgeShape;
+  side?: SideShape;
 }
 
 export interface Profile {

@@ -167,12 +167,29 @@ class Lifter {
     const regions = this.#regionsOf(piece);
     const vertices = this.#bandVertices(piece, nodes);
     const corners: number[] = [];
+    const turning = this.#turningLayer(piece);
     for (let f = 0; f + 1 < start.length; f++) {
+      if (turning !== undefined && this.#liesOn(turning, nodes, start[f], start[f + 1])) continue;
       corners.length = 0;
       for (let c = start[f]; c < start[f + 1]; c++) corners.push(vertices[nodes[c]]);
       if (!falls) corners.reverse();
       this.#slopeFace(corners, piece, edge[f], regions);
     }
+  }
+
+  /** The layer at which the section turns back behind a piece, if it does at its inner end. */
+  #turningLayer(piece: number): number | undefined {
+    const layer = this.#layerOf;
+    const goesIn = layer[piece + 1] > layer[piece];
+    const inner = goesIn ? piece + 1 : piece;
+    const beyond = goesIn ? piece + 2 : piece - 1;
+    return beyond >= 0 && beyond < layer.length && layer[beyond] < layer[inner] ? layer[inner] : undefined;
+  }
+
+  /** A face whose nodes all lie on the layer at which the section turns is the same above and below: neither goes in, and their neighbours meet. */
+  #liesOn(layer: number, nodes: Uint32Array, from: number, to: number): boolean {
+    for (let c = from; c < to; c++) if (this.#p.layer[nodes[c]] !== layer) return false;
+    return true;
   }
 
   /** A quad that depth has folded, though its plan is convex, goes in as the two triangles that face one way. */
@@ -216,8 +233,16 @@ class Lifter {
     const rounded = Math.round(z0 + ((inset[node] - i0) / (i1 - i0)) * (z1 - z0));
     // never rounded onto the outer layer's depth: where front and back edge meet there, their ridges would touch
     const [outer, inner] = i0 < i1 ? [z0, z1] : [z1, z0];
-    const z = rounded === outer ? outer + Math.sign(inner - outer) : rounded;
+    const z = rounded === outer ? outer + Math.sign(inner - outer) : this.#offTurn(piece, rounded, outer, inner);
     return this.#builder.vertex(x[node] * this.#step, y[node] * this.#step, z * this.#step);
+  }
+
+  /** Nor onto the inner layer's where the section turns back there: what lies above and below it would touch. */
+  #offTurn(piece: number, rounded: number, outer: number, inner: number): number {
+    const hasRoom = Math.abs(inner - outer) > 1;
+    return rounded === inner && hasRoom && this.#turningLayer(piece) !== undefined
+      ? inner + Math.sign(outer - inner)
+      : rounded;
   }
 
   /**

@@ -1,10 +1,8 @@
-import type { Remark } from '../base/index.ts';
-import { remark } from '../base/index.ts';
+import { remark, type Remark } from '../base/index.ts';
 import { cos, PI, sin } from '../math/index.ts';
+import { edgeProfile, sideProfile, type EdgeKind, type SideKind } from './profiles.ts';
 import { sectionIsSimple } from './sectionIsSimple.ts';
 import { SMALLEST_LAYER } from './wavefront/index.ts';
-
-export type EdgeKind = 'plain' | 'chamfer' | 'round';
 
 /** One edge as asked for, mm. */
 export type EdgeShape = UsualEdge | DrawnEdge;
@@ -22,17 +20,25 @@ export interface DrawnEdge {
   rows: readonly { inMm: number; downMm: number }[];
 }
 
-const deepOf = (edge: EdgeShape | undefined): number => {
-  if (edge?.kind !== 'drawn') return edge?.deepMm ?? 0;
-  return edge.rows[edge.rows.length - 1].downMm;
-};
+/** What lies between the edges. */
+export interface SideShape {
+  kind: SideKind;
+  /** how far it goes in, mm */
+  amountMm: number;
+  /** of each half of a curved one */
+  steps: number;
+  /** a straight one is cut into so many along the depth */
+  divisions: number;
+}
+
+export const STRAIGHT_SIDE: SideShape = { kind: 'straight', amountMm: 0, steps: 1, divisions: 1 };
 
 export type SectionPart = 'frontEdge' | 'wall' | 'backEdge';
 
 /**
  * The solid's profile: a polyline in (inset, z) from the front's rim round front edge, wall and back edge to the back's rim. The skin of the
  * solid is all points whose (distance to the outline, z) lies on it. Whole grid steps. Every piece lies between two neighbouring
- * layers or keeps its inset.
+ * layers or keeps its inset; insets may go back and forth.
  */
 export interface Section {
   inset: number[];
@@ -45,8 +51,16 @@ export interface SectionOptions {
   depthMm: number;
   front: EdgeShape;
   back: EdgeShape;
+  side?: SideShape;
   /** grid step, mm */
   step: number;
+}
+
+/** A point of the section in mm: how far in, and how far below the front. */
+interface Row {
+  inMm: number;
+  downMm: number;
+  part: SectionPart;
 }
 
 /**
@@ -54,83 +68,121 @@ export interface SectionOptions {
  * so thin that its rows fall together on the grid, are left plain and told.
  */
 export function buildSection(options: SectionOptions): { section: Section; remarks: Remark[] } {
-  const { depthMm, step } = options;
-  const front = options.front.kind === 'plain' ? undefined : options.front;
-  const back = options.back.kind === 'plain' ? undefined : options.back;
-  const asked = deepOf(front) + deepOf(back);
-  const scale = asked > depthMm ? depthMm / asked : 1;
+  const { depthMm, step, side = STRAIGHT_SIDE } = options;
+  const edges = [options.front, options.back].map((edge) => ({ edge, rows: edgeRows(edge) }));
+  const asked = edges.reduce((sum, { rows }) => sum + deepOf(rows), 0);
+  // what ends level with the outline needs a wall to end on
+  const most = edges.some(({ edge }) => endsLevel(edge)) ? WALL_SHARE * depthMm : depthMm;
+  const scale = asked > most ? most / asked : 1;
+  const remarks: Remark[] = scale < 1 ? [remark('EDGES_SCALED', { askedMm: asked, takenMm: most })] : [];
   const depth = Math.max(SMALLEST_LAYER, Math.round(depthMm / step));
-  const frontRows = edgeRows(front, { scale, step, room: depth });
-  const room = depth - frontRows[frontRows.length - 1].down;
-  const backRows = onLayersOf(frontRows, edgeRows(back, { scale, step, room }));
-  const section = withPassedLayers(joinRows(frontRows, backRows, depth));
-  const isFit = sectionIsSimple(section);
-  const remarks: Remark[] = scale < 1 ? [remark('EDGES_SCALED', { askedMm: asked, takenMm: depthMm })] : [];
-  if (!isFit || (front && frontRows.length === 1) || (back && backRows.length === 1))
-    remarks.push(remark('EDGE_TOO_FINE', { leastMm: SMALLEST_LAYER * step }));
-  return { section: isFit ? section : joinRows([NO_EDGE], [NO_EDGE], depth), remarks };
+  const [front, back] = edges.map(({ edge, rows }) => {
+    const width = Math.round((rows[0]?.inMm ?? 0) / step);
+    const isFit = rows.length === 0 || (width >= SMALLEST_LAYER && Math.round((deepOf(rows) * scale) / step) >= 1);
+    if (!isFit) remarks.push(remark('EDGE_TOO_FINE', { leastMm: SMALLEST_LAYER * step }));
+    return isFit && edge.kind !== 'plain' ? rows.map((row) => ({ ...row, downMm: row.downMm * scale })) : [];
+  });
+  const room = depthMm - deepOf(front) - deepOf(back);
+  const hasRoom = side.kind === 'straight' || room / step > SMALLEST_LAYER * sideRows(side).length;
+  if (!hasRoom) remarks.push(remark('SIDE_LEFT_STRAIGHT', { roomMm: Math.max(0, room) }));
+  const rows = joined(front, back, { side: hasRoom ? side : STRAIGHT_SIDE, depthMm });
+  const section = withPassedLayers(onGrid(rows, step, depth));
+  if (sectionIsSimple(section)) return { section, remarks: once(remarks) };
+  remarks.push(remark('EDGE_TOO_FINE', { leastMm: SMALLEST_LAYER * step }));
+  const plain: Section = { inset: [0, 0], z: [depth, 0], part: ['wall'] };
+  return { section: plain, remarks: once(remarks) };
 }
 
-function joinRows(frontRows: readonly Row[], backRows: readonly Row[], depth: number): Section {
-  const section: Section = { inset: [], z: [], part: [] };
-  const add = (inset: number, z: number, part: SectionPart): void => {
-    const last = section.inset.length - 1;
-    if (last >= 0 && section.inset[last] === inset && section.z[last] === z) return;
-    if (last >= 0) section.part.push(part);
-    section.inset.push(inset);
-    section.z.push(z);
-  };
-  for (const row of frontRows) add(row.inset, depth - row.down, 'frontEdge');
-  for (const [i, row] of backRows.toReversed().entries()) add(row.inset, row.down, i === 0 ? 'wall' : 'backEdge');
-  return section;
+/** Of the depth: what edges that end level leave for the wall at most. */
+const WALL_SHARE = 0.95;
+const LEVEL: readonly EdgeShape['kind'][] = ['cove', 'step', 'ogee', 'bead'];
+const endsLevel = ({ kind }: EdgeShape): boolean => LEVEL.includes(kind);
+
+/** Both edges can be too fine: that is told once. */
+const once = (remarks: readonly Remark[]): Remark[] =>
+  remarks.filter(({ code }, i) => remarks.findIndex((other) => other.code === code) === i);
+
+type EdgeRow = Omit<Row, 'part'>;
+
+const deepOf = (rows: readonly EdgeRow[]): number => (rows.length === 0 ? 0 : rows[rows.length - 1].downMm);
+
+/** From the rim to the outline, mm; none where there is no edge. */
+function edgeRows(edge: EdgeShape): EdgeRow[] {
+  if (edge.kind === 'drawn') return [...edge.rows];
+  if (edge.kind === 'plain') return [];
+  return edgeProfile(edge.kind, edge.steps).map(([inward, down]) => ({
+    inMm: edge.inMm * inward,
+    downMm: edge.deepMm * down,
+  }));
 }
 
-interface Row {
-  inset: number;
-  /** from the cap towards the middle */
-  down: number;
+/** Front edge, side and back edge in one row from the front's rim to the back's. */
+function joined(
+  front: readonly EdgeRow[],
+  back: readonly EdgeRow[],
+  { side, depthMm }: { side: SideShape; depthMm: number },
+): Row[] {
+  const from = deepOf(front);
+  const to = depthMm - deepOf(back);
+  const profile = sideRows(side).map(([inward, along]) => ({
+    inMm: side.amountMm * inward,
+    downMm: from + (to - from) * along,
+    part: 'wall' as const,
+  }));
+  const [foot] = profile;
+  const base = foot.inMm;
+  const atFront = front.slice(0, -1).map((row): Row => ({ ...row, inMm: row.inMm + base, part: 'frontEdge' }));
+  // the part named is that of the piece after a point: the back edge begins at the side's last
+  const last: Row = { ...profile[profile.length - 1], part: 'backEdge' };
+  const atBack = back
+    .slice(0, -1)
+    .map(({ inMm, downMm }): Row => ({ inMm: inMm + base, downMm: depthMm - downMm, part: 'backEdge' }))
+    .reverse();
+  return [...atFront, ...profile.slice(0, -1), last, ...atBack];
 }
 
-const NO_EDGE: Row = { inset: 0, down: 0 };
-
-interface EdgeRoom {
-  /** what the edge's depth is multiplied by to fit the body */
-  scale: number;
-  step: number;
-  /** grid steps that are left for its depth */
-  room: number;
+function sideRows({ kind, steps, divisions }: SideShape): readonly (readonly [number, number])[] {
+  if (kind !== 'straight') return sideProfile(kind, steps);
+  return Array.from({ length: divisions + 1 }, (_, i): [number, number] => [0, i / divisions]);
 }
 
 /**
- * From the rim of the cap (inset = width, down = 0) to the outline (inset = 0, down = deep). An edge finer than the grid bears is none: one row.
+ * Rows of the grid. Layers may not lie closer than SMALLEST_LAYER: insets that come closer to one already taken, the outline's own and the largest
+ * first, become that one. Points that fall together are one.
  */
-function edgeRows(edge: EdgeShape | undefined, { scale, step, room }: EdgeRoom): Row[] {
-  if (!edge) return [NO_EDGE];
-  const inSteps = profile(edge).map(({ inMm, downMm }) => ({
-    inset: Math.round(inMm / step),
-    down: Math.min(room, Math.round((downMm * scale) / step)),
-  }));
-  const last = inSteps[inSteps.length - 1];
-  if (inSteps[0].inset < SMALLEST_LAYER || last.down < 1) return [NO_EDGE];
-  const rows = [inSteps[0]];
-  for (const row of inSteps.slice(1, -1)) {
-    // rows too close to the one before, or to the outline's own, are left out
-    if (rows[rows.length - 1].inset - row.inset >= SMALLEST_LAYER && row.inset >= SMALLEST_LAYER) rows.push(row);
-  }
-  return [...rows, { inset: 0, down: last.down }];
+function onGrid(rows: readonly Row[], step: number, depth: number): Section {
+  const insets = rows.map((row) => Math.round(row.inMm / step));
+  const layers = layersOf(insets);
+  const section: Section = { inset: [], z: [], part: [] };
+  let part: SectionPart | undefined;
+  rows.forEach((row, i) => {
+    const inset = layers.get(insets[i]) as number;
+    const isEnd = i === 0 || i === rows.length - 1;
+    const z = isEnd ? (i === 0 ? depth : 0) : Math.max(0, Math.min(depth, depth - Math.round(row.downMm / step)));
+    const last = section.inset.length - 1;
+    if (last >= 0 && section.inset[last] === inset && section.z[last] === z) {
+      part = row.part;
+      return;
+    }
+    if (last >= 0) section.part.push(part as SectionPart);
+    section.inset.push(inset);
+    section.z.push(z);
+    part = row.part;
+  });
+  return section;
 }
 
-/** An edge's rows from the rim to the outline, mm. */
-function profile(edge: EdgeShape): DrawnEdge['rows'] {
-  if (edge.kind === 'drawn') return edge.rows;
-  const { inMm, deepMm } = edge;
-  const steps = edge.kind === 'round' ? edge.steps : 1;
-  return Array.from({ length: steps + 1 }, (_, i) => {
-    if (i === 0) return { inMm, downMm: 0 };
-    if (i === steps) return { inMm: 0, downMm: deepMm };
-    const angle = ((i / steps) * PI) / 2;
-    return { inMm: inMm * (1 - sin(angle)), downMm: deepMm * (1 - cos(angle)) };
-  });
+/** Every inset as the layer that it lies on. */
+function layersOf(insets: readonly number[]): Map<number, number> {
+  const wanted = [...new Set(insets)];
+  const largest = Math.max(...wanted);
+  // the rims' widths are kept; what comes between gives way
+  const order = [0, largest, insets[0], insets[insets.length - 1], ...wanted.sort((a, b) => b - a)];
+  const taken: number[] = [];
+  for (const inset of order) if (!taken.some((layer) => Math.abs(layer - inset) < SMALLEST_LAYER)) taken.push(inset);
+  const nearest = (inset: number): number =>
+    taken.reduce((best, layer) => (Math.abs(layer - inset) < Math.abs(best - inset) ? layer : best));
+  return new Map(wanted.map((inset) => [inset, nearest(inset)]));
 }
 
 /**
@@ -149,16 +201,6 @@ export function wireEdge(thickMm: number, sides: number): EdgeShape {
   return { kind: 'drawn', rows };
 }
 
-/** Layers may not lie closer than SMALLEST_LAYER: where a row of one edge comes so close to one of the other's, it takes that one's inset. */
-function onLayersOf(others: readonly Row[], rows: readonly Row[]): Row[] {
-  const snapped = rows.map(({ inset, down }) => {
-    const near = others.find((other) => Math.abs(other.inset - inset) < SMALLEST_LAYER);
-    return { inset: near?.inset ?? inset, down };
-  });
-  const isLast = (i: number): boolean => i === snapped.length - 1;
-  return snapped.filter((row, i) => isLast(i) || i === 0 || row.inset !== snapped[i - 1].inset);
-}
-
 /** Layers that a section needs: its insets above zero, ascending. */
 export function sectionLayers(section: Section): number[] {
   return [...new Set(section.inset)].filter((inset) => inset > 0).sort((a, b) => a - b);
@@ -166,7 +208,7 @@ export function sectionLayers(section: Section): number[] {
 
 /** Puts a vertex wherever a piece passes a layer of another part of the section. */
 function withPassedLayers(section: Section): Section {
-  const layers = sectionLayers(section);
+  const layers = [0, ...sectionLayers(section)];
   const out: Section = { inset: [section.inset[0]], z: [section.z[0]], part: [] };
   for (let s = 0; s + 1 < section.inset.length; s++) {
     const from = section.inset[s];

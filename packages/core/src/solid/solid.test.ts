@@ -4,7 +4,18 @@ import { adjacency, cornerNormals, type PolygonMesh } from '../mesh/index.ts';
 import type { Outline } from '../outline/index.ts';
 import { outlineOf, shippedFaces, STEP } from '../testing/faces.ts';
 import { outlineOfRings, rectangle } from '../testing/rings.ts';
-import { buildSection, flatWavefront, lift, liftSheet, sectionLayers, type UsualEdge } from './index.ts';
+import {
+  buildSection,
+  EDGE_KINDS,
+  flatWavefront,
+  lift,
+  liftSheet,
+  sectionLayers,
+  SIDE_KINDS,
+  type EdgeKind,
+  type SideShape,
+  type UsualEdge,
+} from './index.ts';
 import { sectionIsSimple } from './sectionIsSimple.ts';
 
 const PLAIN: UsualEdge = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
@@ -16,8 +27,18 @@ const edge = (kind: UsualEdge['kind'], inMm: number, deepMm: number, steps = 1):
 });
 const mm = (value: number): number => Math.round(value / STEP);
 
-function solidOf(outline: Outline, depthMm: number, front: UsualEdge, back: UsualEdge, em = mm(110)): PolygonMesh {
-  const { section } = buildSection({ depthMm, front, back, step: STEP });
+interface Form {
+  depthMm: number;
+  front?: UsualEdge;
+  back?: UsualEdge;
+  side?: SideShape;
+}
+
+const solidOf = (outline: Outline, depthMm: number, front: UsualEdge, back: UsualEdge, em = mm(110)): PolygonMesh =>
+  formed(outline, { depthMm, front, back }, em);
+
+function formed(outline: Outline, { depthMm, front = PLAIN, back = PLAIN, side }: Form, em = mm(110)): PolygonMesh {
+  const { section } = buildSection({ depthMm, front, back, side, step: STEP });
   const ends = [section.inset[0], section.inset[section.inset.length - 1]];
   const flat = flatWavefront(outline, { layers: sectionLayers(section), capInsets: ends, em, seed: 1 });
   return lift(flat, { section, step: STEP });
@@ -77,17 +98,19 @@ describe('section', () => {
     const random = seededRandom(7);
     const length = (): number => 10 ** (random() * 8 - 5);
     const anyEdge = (): UsualEdge =>
-      edge(
-        (['plain', 'chamfer', 'round'] as const)[Math.floor(random() * 3)],
-        length(),
-        length(),
-        1 + Math.floor(random() * 64),
-      );
+      edge(EDGE_KINDS[Math.floor(random() * EDGE_KINDS.length)], length(), length(), 1 + Math.floor(random() * 64));
     for (let run = 0; run < 2000; run++) {
       const front = anyEdge();
       const close = { ...front, inMm: front.inMm + random() * 10 * STEP };
       const step = 2 ** -(8 + 2 * Math.floor(random() * 5));
-      const { section } = buildSection({ depthMm: length(), front, back: random() < 0.5 ? anyEdge() : close, step });
+      const side: SideShape = {
+        kind: SIDE_KINDS[Math.floor(random() * SIDE_KINDS.length)],
+        amountMm: length(),
+        steps: 1 + Math.floor(random() * 16),
+        divisions: 1 + Math.floor(random() * 5),
+      };
+      const back = random() < 0.5 ? anyEdge() : close;
+      const { section } = buildSection({ depthMm: length(), front, back, side, step });
       const layers = sectionLayers(section);
       const gaps = layers.map((inset, i) => inset - (i === 0 ? 0 : layers[i - 1]));
       expect(Math.min(...gaps, 4)).toBe(4);
@@ -150,6 +173,64 @@ describe('solids of a box', () => {
   });
 });
 
+describe('edges of every kind and sides of every form', () => {
+  const [wide, high] = [40, 20];
+  const box = outlineOfRings(rectangle(0, 0, mm(wide), mm(high)));
+  /** Of a box inset by `inset` mm. */
+  const area = (inset: number): number => (wide - 2 * inset) * (high - 2 * inset);
+  /** Depth by depth, as exactly as a thousand slices are. */
+  const volume = (depth: number, insetAt: (down: number) => number): number => {
+    let sum = 0;
+    for (let i = 0; i < 2000; i++) sum += (area(insetAt(((i + 0.5) / 2000) * depth)) * depth) / 2000;
+    return sum;
+  };
+  const quarter = (t: number): number => Math.sqrt(Math.max(0, 1 - t * t));
+  const D = 10;
+  const [W, E] = [3, 4];
+  const edges: [EdgeKind, (down: number) => number][] = [
+    ['chamfer', (down) => W * (1 - down / E)],
+    ['round', (down) => W * (1 - quarter(1 - down / E))],
+    ['cove', (down) => W * quarter(down / E)],
+    ['step', (down) => W * (1 - Math.floor((32 * down) / E) / 32)],
+    ['ogee', (down) => (down < E / 2 ? (W / 2) * (2 - quarter(1 - (2 * down) / E)) : (W / 2) * quarter((2 * down) / E - 1))],
+    ['bead', (down) => W * (1 - quarter((2 * down) / E - 1))],
+  ]; // prettier-ignore
+
+  test.each(edges)('%s has the volume of its profile', (kind, inset) => {
+    const mesh = formed(box, { depthMm: D, front: edge(kind, W, E, 32) });
+    expectSound(mesh);
+    const wanted = volume(D, (down) => (down < E ? inset(down) : 0));
+    expect(Math.abs(checkMesh(mesh).volumeMm3 / wanted - 1)).toBeLessThan(2e-3);
+  });
+
+  const A = 3;
+  const sides: [SideShape['kind'], (down: number) => number][] = [
+    ['straight', () => 0],
+    ['v', (down) => A * (1 - Math.abs((2 * down) / D - 1))],
+    ['waist', (down) => A * Math.sin((Math.PI * down) / D)],
+    ['bulge', (down) => A * (1 - Math.sin((Math.PI * down) / D))],
+  ];
+  test.each(sides)('a %s side has the volume of its form, with edges on top', (kind, inset) => {
+    const side = { kind, amountMm: A, steps: 32, divisions: 3 };
+    const plain = formed(box, { depthMm: D, side });
+    expectSound(plain);
+    expect(Math.abs(checkMesh(plain).volumeMm3 / volume(D, inset) - 1)).toBeLessThan(2e-3);
+    expectSound(formed(box, { depthMm: D, side, front: edge('round', 2, 2, 4), back: edge('cove', 1, 3, 4) }));
+  });
+
+  test('a straight side is cut into divisions of quads', () => {
+    const walls = (divisions: number): number => {
+      const mesh = formed(box, { depthMm: D, side: { kind: 'straight', amountMm: 0, steps: 1, divisions } });
+      return Array.from(mesh.region).filter((r) => mesh.regions[r].part === 'outerWall').length;
+    };
+    expect([walls(1), walls(5)]).toEqual([4, 20]);
+  });
+
+  test('a waist thinner than the box leaves two bodies that meet in no face', () => {
+    expectSound(formed(box, { depthMm: D, side: { kind: 'waist', amountMm: 30, steps: 6, divisions: 1 } }));
+  });
+});
+
 describe('shading', () => {
   test('is crisp at corners and smooth along curves and over a rounding', async () => {
     const [sans] = await shippedFaces();
@@ -178,7 +259,12 @@ test('letters of all shipped families are sound with edges of any width and kind
   for (const face of await shippedFaces()) {
     for (const character of 'A%') {
       const { outline, em } = outlineOf(face, character);
-      for (const front of [edge('round', 0.2, 2, 3), edge('chamfer', 60, 5)]) {
+      for (const front of [
+        edge('round', 0.2, 2, 3),
+        edge('chamfer', 60, 5),
+        edge('ogee', 3, 6, 3),
+        edge('bead', 1, 5, 2),
+      ]) {
         const mesh = solidOf(outline, 18, front, edge('chamfer', 1, 1), em);
         expectSound(mesh, `${face.name} ${character} ${front.inMm}`);
       }

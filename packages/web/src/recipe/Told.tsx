@@ -22,6 +22,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   LETTERS_CROSS: 'words',
   FLAT_SHEET: 'solid',
   EDGES_SCALED: 'solid',
+  SIDE_LEFT_STRAIGHT: 'solid',
   EDGE_TOO_FINE: 'solid',
   EDGE_MEETS: 'solid',
   EDGE_JITTERED: 'solid',

@@ -1,4 +1,4 @@
-import type { Contour, Edge, Placement, Words } from '@fictile/core';
+import type { Contour, Edge, Placement, Side, Words } from '@fictile/core';
 import type { ReactNode } from 'react';
 
 /** Small drawings for the menus of sentences: lines in the ink of the text, what is meant in cobalt. */
@@ -18,6 +18,10 @@ const EDGES: Readonly<Record<Edge['kind'] | 'same', ReactNode>> = {
   plain: <Picture lines="M3 4H15V16" />,
   chamfer: <Picture lines="M3 4H9M15 10V16" meant="M9 4L15 10" />,
   round: <Picture lines="M3 4H9M15 10V16" meant="M9 4A6 6 0 0 1 15 10" />,
+  cove: <Picture lines="M3 4H9M15 10V16" meant="M9 4A6 6 0 0 0 15 10" />,
+  step: <Picture lines="M3 4H9M15 10V16" meant="M9 4V7H12V10H15" />,
+  ogee: <Picture lines="M3 4H9M15 10V16" meant="M9 4A3 3 0 0 1 12 7A3 3 0 0 0 15 10" />,
+  bead: <Picture lines="M3 4H11M16 11V16" meant="M11 4A3.5 3.5 0 0 1 11 11H16" />,
   same: <Picture lines="M10 2V16" meant="M3 5H6A2 2 0 0 1 8 7V15M17 5H14A2 2 0 0 0 12 7V15" />,
 };
 const ALIGNS: Readonly<Record<Words['align'], ReactNode>> = {
@@ -141,7 +145,20 @@ const DRAWING_BY: Readonly<Record<'width' | 'height', ReactNode>> = {
   height: <Picture lines="M5 4H15V14H5Z" meant="M18 4V14" />,
 };
 
+const SOLID_SIDES: Readonly<Record<Side['kind'], ReactNode>> = {
+  straight: <Picture lines="M5 3H15M5 15H15" meant="M5 3V15M15 3V15" />,
+  bulge: <Picture lines="M6 3H14M6 15H14" meant="M6 3C1 6 1 12 6 15M14 3C19 6 19 12 14 15" />,
+  waist: <Picture lines="M4 3H16M4 15H16" meant="M4 3C8 6 8 12 4 15M16 3C12 6 12 12 16 15" />,
+  v: <Picture lines="M4 3H16M4 15H16" meant="M4 3L8 9L4 15M16 3L12 9L16 15" />,
+};
+const EDGE_DEPTHS: Readonly<Record<'taken' | 'added', ReactNode>> = {
+  taken: <Picture lines="M8 3H16V15H5V6Z" meant="M2 3V15" />,
+  added: <Picture lines="M8 3H16V15H5V6Z" meant="M2 6V15" />,
+};
+
 export const PICTURES = {
+  solidSides: SOLID_SIDES,
+  edgeDepths: EDGE_DEPTHS,
   wireEnds: WIRE_ENDS,
   curveSpreads: SPREADS,
   knotKinds: KNOT_KINDS,

@@ -188,3 +188,26 @@ test('a free shape has knots', async () => {
   await type('Knot, across', '7');
   expect((drawing().shape as { curve: FreeCurve }).curve.knots[0].atMm[0]).toBe(7);
 });
+
+describe('a solid', () => {
+  beforeEach(() => show(newPiece('a', 'Kiln', [...'Kiln'])));
+
+  test('has edges of many kinds, which come out of the depth or on top of it', async () => {
+    await pick(/^Front edge/, 'an ogee');
+    expect(screen.getByRole('spinbutton', { name: 'Front edge, steps' })).toBeTruthy();
+    await userEvent.click(screen.getAllByRole('button', { name: 'more' })[1]);
+    await screen.findByRole('button', { name: /^Edges come/ });
+    await pick(/^Edges come/, 'on top of the depth');
+    expect(piece().body.solid).toMatchObject({ front: { kind: 'ogee' }, edgesAdd: true });
+  });
+
+  test('has a side with its own values', async () => {
+    await userEvent.click(screen.getAllByRole('button', { name: 'more' })[1]);
+    await screen.findByRole('spinbutton', { name: 'Divisions along the depth' });
+    await type('Divisions along the depth', '4');
+    await pick(/^Side of the solid/, 'waisted');
+    await type('Side, in', '2');
+    await type('Side, steps', '9');
+    expect(piece().body.solid.side).toEqual({ kind: 'waist', amountMm: 2, steps: 9, divisions: 4 });
+  });
+});

@@ -165,6 +165,16 @@ test('an answer that got lost is no conflict', async () => {
   expect(store.state.save).toBe('saved');
 });
 
+test('a drag undoes as one, however long the hand rests in it', async () => {
+  const store = new ProjectStore(stored);
+  for (const name of ['A', 'B', 'C']) {
+    store.edit(rename(name), 'drag 1', { isDrag: true });
+    await wait(3000);
+  }
+  store.undo();
+  expect(store.project.name).toBe(stored.project.name);
+});
+
 test('an edit that does not fit is refused and told; undo and redo are saved like edits', async () => {
   const store = new ProjectStore(stored);
   store.edit({ kind: 'setWords', pieceId: 'a', values: { sizeMm: -1 } });

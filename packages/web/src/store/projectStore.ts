@@ -83,11 +83,11 @@ export class ProjectStore {
     return () => this.#listeners.delete(listener);
   };
 
-  /** Edits with the same key in a row undo as one, as long as no pause parts them. */
-  edit(edit: Edit, joinKey?: string): void {
+  /** Edits with the same key in a row undo as one, as long as no pause parts them; those of one `drag` do however long the hand rests in it. */
+  edit(edit: Edit, joinKey?: string, { isDrag = false } = {}): void {
     if (Date.now() - this.#lastEdit > PAUSE_MS) this.#burst++;
     this.#lastEdit = Date.now();
-    const next = commit(this.#state.history, edit, joinKey && `${joinKey} ${this.#burst}`);
+    const next = commit(this.#state.history, edit, isDrag ? joinKey : joinKey && `${joinKey} ${this.#burst}`);
     if (!next.ok) this.#set({ refusal: next.error });
     else this.#change(next.value);
   }

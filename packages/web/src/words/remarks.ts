@@ -29,6 +29,8 @@ export function remarkText(remark: Remark): string {
       return 'Raised 0 mm: a flat sheet, open at its rim.';
     case 'EDGES_SCALED':
       return `The edges together are ${mm(remark.params.askedMm)} deep, the body only ${mm(remark.params.takenMm)}. Both were scaled to fit.`;
+    case 'SIDE_LEFT_STRAIGHT':
+      return `Between the edges only ${mm(remark.params.roomMm)} are left, so the side stays straight.`;
     case 'EDGE_TOO_FINE':
       return `Lettering this large takes edges from ${mm(remark.params.leastMm)} on; a finer one was left plain.`;
     case 'EDGE_MEETS':

@@ -239,7 +239,17 @@ export const texts = {
   fits: { none: 'to nothing', width: 'to a width', height: 'to a height', box: 'into a box' },
   fitHows: { both: 'growing or shrinking', shrink: 'only shrinking' },
   capitals: { typed: 'as typed', upper: 'all capitals', small: 'small capitals' },
-  kinds: { plain: 'plain', chamfer: 'chamfered', round: 'rounded' },
+  kinds: {
+    plain: 'plain',
+    chamfer: 'chamfered',
+    round: 'rounded',
+    cove: 'scooped',
+    step: 'stepped',
+    ogee: 'an ogee',
+    bead: 'a bead',
+  },
+  sides: { straight: 'straight', bulge: 'bulging', waist: 'waisted', v: 'V-shaped' },
+  edgeDepths: { taken: 'out of the depth', added: 'on top of the depth' },
   aligns: { left: 'left', center: 'centred', right: 'right', justify: 'justified' },
   commands: {
     title: 'Commands',

@@ -6,6 +6,7 @@ const REMARKS: Remark[] = [
   { code: 'GLYPH_MISSING', params: { characters: '陶', font: 'Work Sans' } },
   { code: 'FLAT_SHEET', params: {} },
   { code: 'EDGES_SCALED', params: { askedMm: 60, takenMm: 18 } },
+  { code: 'SIDE_LEFT_STRAIGHT', params: { roomMm: 0.5 } },
   { code: 'EDGE_TOO_FINE', params: { leastMm: 0.25 } },
   { code: 'EDGE_MEETS', params: { letters: 'K i' } },
   { code: 'EDGE_JITTERED', params: { letters: 'K', byMm: 0.0001 } },

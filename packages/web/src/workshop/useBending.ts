@@ -14,7 +14,7 @@ export function useBending(store: ProjectStore, piece: Piece | undefined): Bendi
       pieceId: piece.id,
       curve,
       begin: () => void drags.current++,
-      change: (next) => store.edit(curveEdit(piece, next), `curve ${piece.id} ${drags.current}`),
+      change: (next) => store.edit(curveEdit(piece, next), `curve ${piece.id} ${drags.current}`, { isDrag: true }),
       words: texts.view.knot,
     };
   }, [store, piece]);

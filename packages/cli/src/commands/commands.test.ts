@@ -2,7 +2,8 @@ import { jest } from '@jest/globals';
 import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newPiece, newProject, parseProject } from '@fictile/core';
+import { newDrawing, newPiece, newProject, packProject, parseProject, usualDrawing } from '@fictile/core';
+import { fontPath, SHIPPED_FONTS } from '@fictile/fonts';
 import { InputFault } from '../messages.ts';
 import { bake, batch, check, make, schema } from './index.ts';
 
@@ -52,6 +53,78 @@ describe('make', () => {
     expect(await codeOf(() => make(['Kiln', '--out', at('a.obj')]))).toBe('FLAG_UNKNOWN');
     expect(await readdir(folder)).toEqual([]);
   });
+});
+
+describe('drawings and wires', () => {
+  const MARK =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" viewBox="0 0 100 100"><rect width="100" height="50" fill="#b45f3c"/><text>Row</text></svg>';
+  const svg = ['--svg', '', '--out', ''];
+  beforeEach(async () => {
+    await writeFile(at('mark.svg'), MARK);
+    svg[1] = at('mark.svg');
+    svg[3] = at('mark.obj');
+  });
+  const sizeOf = async (...more: string[]): Promise<string> => {
+    await make([...svg, ...more, '--json']);
+    await check([at('mark.obj')]);
+    return /([\d.]+ x [\d.]+ x [\d.]+)/.exec(said.join(''))?.[1] ?? '';
+  };
+
+  test('a drawing keeps its own size, and what was left out is told', async () => {
+    expect(await sizeOf()).toBe('100 x 50 x 18');
+    expect(remarked.join('')).toContain('Text is no outline');
+  });
+
+  test.each([
+    [['--fit-width', '40'], '40 x 20 x 18'],
+    [['--fit-height', '5cm'], '100 x 50 x 18'],
+    [['--fit-width', '40', '--fit-height', '10'], '20 x 10 x 18'],
+    [['--wire', '4', '--wire-sides', '7'], '104 x 54 x 4'],
+  ])('%j is %s', async (more, size) => expect(await sizeOf(...more)).toBe(size));
+
+  test.each([
+    ['words beside it', ['--text', 'Kiln'], 'FLAG_VALUE'],
+    ['what is for words alone', ['--font', 'Rye'], 'FLAG_VALUE'],
+    ['two contours', ['--wire', '3', '--outline', '2'], 'FLAG_VALUE'],
+  ])('%s', async (_, more, code) => {
+    expect(await codeOf(() => make([...svg, ...more]))).toBe(code);
+    expect(await readdir(folder)).toEqual(['mark.svg']);
+  });
+
+  test.each([
+    ['a drawing that is not there', '', 'FILE_UNREADABLE'],
+    ['no drawing', 'Kiln', 'DRAWING_BROKEN'],
+    ['nothing but text', '<svg xmlns="http://www.w3.org/2000/svg"><text>Row</text></svg>', 'DRAWING_EMPTY'],
+  ])('%s', async (_, text, code) => {
+    if (text === '') await rm(at('mark.svg'));
+    else await writeFile(at('mark.svg'), text);
+    expect(await codeOf(() => make(svg))).toBe(code);
+  });
+
+  test('a drawing in a saved project takes no words', async () => {
+    const shape = { kind: 'ellipse', widthMm: 9, heightMm: 9 } as const;
+    const withDrawing = newProject('p', 'p', [newDrawing('a', 'Mark', usualDrawing(shape))]);
+    await writeFile(at('p.json'), JSON.stringify(withDrawing));
+    await writeFile(at('w.csv'), 'Kiln\n');
+    expect(await codeOf(() => bake([at('p.json'), '--words', at('w.csv'), '--out-dir', at('o')]))).toBe(
+      'PIECE_UNKNOWN',
+    );
+    await bake([at('p.json'), '--out', at('a.obj')]);
+    expect((await readdir(folder)).includes('a.obj')).toBe(true);
+  });
+});
+
+test('a project’s file brings its fonts along', async () => {
+  const bytes = new Uint8Array(await readFile(fontPath(SHIPPED_FONTS[0].styles[0].hash) ?? ''));
+  const hash = 'a'.repeat(64);
+  const piece = newPiece('a', 'Title', [...'Kiln']);
+  const font = { family: `${SHIPPED_FONTS[0].family} (brought in)`, weight: 400, italic: false, axes: {} };
+  const own = newProject('p', 'p', [{ ...piece, source: { ...piece.source, font } }]);
+  await writeFile(at('p.fictile'), packProject({ project: own, assets: new Map([[hash, bytes]]) }));
+  await bake([at('p.fictile'), '--out', at('a.obj')]);
+  await writeFile(at('p.fictile'), packProject({ project: own, assets: new Map() }));
+  expect(await codeOf(() => bake([at('p.fictile'), '--out', at('b.obj')]))).toBe('FONT_UNKNOWN');
+  expect((await readdir(folder)).sort()).toEqual(['a.obj', 'p.fictile']);
 });
 
 describe('bake', () => {

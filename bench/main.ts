@@ -4,6 +4,7 @@ import { benchFontChange, benchScrolling } from './fontChange.ts';
 import { benchFaces } from './fonts.ts';
 import { benchKeystrokes } from './keystroke.ts';
 import { benchRetype } from './retype.ts';
+import { benchSolids } from './solidRun.ts';
 import { benchFont, type Row } from './solids.ts';
 import { benchStrings, STRINGS } from './strings.ts';
 import { yardstick } from './three.ts';
@@ -24,6 +25,10 @@ if (process.argv.includes('--strings')) {
   process.exit();
 }
 const faces = await benchFaces(kernels);
+if (process.argv.includes('--solids')) {
+  benchSolids(faces, { all: process.argv.includes('--all'), resume: process.argv.includes('--resume') }, say);
+  process.exit();
+}
 
 say('\nSolids: Basic Latin x widths 0.3, 2, 10, 40 mm x chamfer 1, round 6 (capitals 72 mm, both edges)');
 benchFont(faces[0], 6); // both sides' code gets compiled before anything counts; caches of ours there are none

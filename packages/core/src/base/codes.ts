@@ -63,6 +63,10 @@ export interface RemarkParams {
   EDGES_SCALED: { askedMm: number; takenMm: number };
   /** The edges leave no room for a side that is not straight. */
   SIDE_LEFT_STRAIGHT: { roomMm: number };
+  /** The section meets itself at this place, in from the outline and down from the front; a part that was drawn was left simple. */
+  SECTION_CROSSES: { inMm: number; downMm: number; instead: 'front' | 'back' | 'side' };
+  /** The outline was made so much lighter that nothing is left of these letters. */
+  LIGHTER_VANISHES: { letters: string };
   /** An edge is finer than the grid of so large a lettering: it was left plain. */
   EDGE_TOO_FINE: { leastMm: number };
   /** Strokes are thinner than the edge asked for somewhere: the slopes meet in ridges and no flat front is left on these letters. */

@@ -1,7 +1,7 @@
 import { seededRandom } from '../base/index.ts';
 import { openRings, OPENING_EM, toRings, fromRings, contact, type Outline } from '../outline/index.ts';
 import { buildCap, type Cap } from './cap.ts';
-import { partition, SMALLEST_LAYER, type Partition } from './wavefront/index.ts';
+import { planBothSides, SMALLEST_LAYER, type Corners, type Partition } from './wavefront/index.ts';
 
 /** How far down the ladder a flat wavefront had to go before it could be proved. */
 export type Rung =
@@ -21,8 +21,9 @@ export interface FlatWavefront {
 }
 
 export interface FlatOptions {
-  /** insets of the section, ascending, > 0, grid steps */
+  /** insets of the section, ascending, without the outline's own 0, grid steps */
   layers: readonly number[];
+  corners?: Corners;
   /** insets at which the section starts and ends */
   capInsets: readonly number[];
   /** grid steps an em */
@@ -68,10 +69,13 @@ function attempt(
   options: FlatOptions,
   jittered: { x: Float64Array; y: Float64Array } | undefined,
 ): Attempt | undefined {
-  const result = partition(outline, { layers: options.layers, jittered });
+  const { layers, corners } = options;
+  const result = planBothSides(outline, { layers, jittered, corners });
   if (!result.ok) return undefined;
   const caps = new Map<number, Cap>();
+  // the innermost and the outermost ring are filled as part of the proof, wanted or not
   const indices = [
+    0,
     result.partition.rings.length - 1,
     ...options.capInsets.map((inset) => result.partition.layers.indexOf(inset)),
   ];
@@ -92,9 +96,12 @@ function jitter(outline: Outline, by: number, seed: number): { x: Float64Array; 
 /** The same number of layers, so that the section still fits, drawn closer together. */
 function narrower(options: FlatOptions, share: number): FlatOptions {
   const scaled = new Map<number, number>();
-  options.layers.forEach((inset, i) =>
-    scaled.set(inset, Math.max(Math.round(inset * share), SMALLEST_LAYER * (i + 1))),
-  );
+  const outward = options.layers.filter((inset) => inset < 0).length;
+  options.layers.forEach((inset, i) => {
+    const rank = i < outward ? i - outward : i - outward + 1;
+    const least = SMALLEST_LAYER * Math.abs(rank);
+    scaled.set(inset, Math.sign(inset) * Math.max(Math.round(Math.abs(inset) * share), least));
+  });
   return {
     ...options,
     layers: [...scaled.values()],
@@ -104,7 +111,7 @@ function narrower(options: FlatOptions, share: number): FlatOptions {
 
 function emptyPartition(layers: readonly number[]): Partition {
   const none = new Uint32Array(0);
-  const insets = Float64Array.from([0, ...layers]);
+  const insets = Float64Array.from([0, ...layers]).sort();
   return {
     x: new Float64Array(0),
     y: new Float64Array(0),

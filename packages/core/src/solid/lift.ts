@@ -2,7 +2,7 @@ import { adjacency, faceAreaVectors, MeshBuilder, type Part, type PolygonMesh } 
 import { doubledArea, nextVertices, toRings, type Outline } from '../outline/index.ts';
 import type { Cap } from './cap.ts';
 import type { FlatWavefront } from './flat.ts';
-import { sectionCosines, sectionLayers, type Section } from './section.ts';
+import { sectionCosines, sectionLayers, type Section } from './section/index.ts';
 import type { Partition } from './wavefront/index.ts';
 
 export interface LiftOptions {
@@ -28,7 +28,7 @@ export function lift(flat: FlatWavefront, options: LiftOptions): PolygonMesh {
 export function liftSheet(flat: FlatWavefront, step: number): PolygonMesh {
   const builder = new MeshBuilder();
   const p = flat.partition;
-  const cap = flat.caps.get(0);
+  const cap = flat.caps.get(p.layers.indexOf(0));
   const vertex = new Int32Array(p.x.length).fill(-1);
   if (cap) {
     addCap(builder, cap, 'front', false, (node) => {
@@ -69,13 +69,16 @@ class Lifter {
   readonly #faceEdge: number[] = [];
   readonly #ringOfEdge: Int32Array;
   readonly #isCounter: boolean[];
+  /** the outline's own layer */
+  readonly #zero: number;
 
   constructor(flat: FlatWavefront, options: LiftOptions) {
     this.#flat = flat;
     this.#p = flat.partition;
     this.#section = options.section;
     this.#step = options.step;
-    const ranks = [0, ...sectionLayers(options.section)];
+    const ranks = [0, ...sectionLayers(options.section)].sort((a, b) => a - b);
+    this.#zero = ranks.indexOf(0);
     this.#layerOf = options.section.inset.map((inset) => ranks.indexOf(inset));
     this.#onVertex = options.section.inset.map(() => new Int32Array(this.#p.x.length).fill(-1));
     const outline = flat.outline;
@@ -133,6 +136,7 @@ class Lifter {
     return rows;
   }
 
+  /** Front and back are parts of a piece only where they swell. */
   #partOf(piece: number, ring: number): Part {
     const part = this.#section.part[piece];
     if (part !== 'wall') return part;
@@ -177,13 +181,22 @@ class Lifter {
     }
   }
 
-  /** The layer at which the section turns back behind a piece, if it does at its inner end. */
+  /** Of a piece's two ends the one farther from the outline, and the section's vertex beyond it. */
+  #farEnd(piece: number): { far: number; near: number; beyond: number } {
+    const layer = this.#layerOf;
+    const distance = (vertex: number): number => Math.abs(layer[vertex] - this.#zero);
+    return distance(piece + 1) > distance(piece)
+      ? { far: piece + 1, near: piece, beyond: piece + 2 }
+      : { far: piece, near: piece + 1, beyond: piece - 1 };
+  }
+
+  /** The layer at which the section turns back behind a piece, if it does at its far end. */
   #turningLayer(piece: number): number | undefined {
     const layer = this.#layerOf;
-    const goesIn = layer[piece + 1] > layer[piece];
-    const inner = goesIn ? piece + 1 : piece;
-    const beyond = goesIn ? piece + 2 : piece - 1;
-    return beyond >= 0 && beyond < layer.length && layer[beyond] < layer[inner] ? layer[inner] : undefined;
+    const { far, near, beyond } = this.#farEnd(piece);
+    if (beyond < 0 || beyond >= layer.length) return undefined;
+    const turns = Math.sign(layer[beyond] - layer[far]) === Math.sign(layer[near] - layer[far]);
+    return turns ? layer[far] : undefined;
   }
 
   /** A face whose nodes all lie on the layer at which the section turns is the same above and below: neither goes in, and their neighbours meet. */
@@ -231,17 +244,18 @@ class Lifter {
     const z0 = this.#section.z[piece];
     const z1 = this.#section.z[piece + 1];
     const rounded = Math.round(z0 + ((inset[node] - i0) / (i1 - i0)) * (z1 - z0));
-    // never rounded onto the outer layer's depth: where front and back edge meet there, their ridges would touch
-    const [outer, inner] = i0 < i1 ? [z0, z1] : [z1, z0];
-    const z = rounded === outer ? outer + Math.sign(inner - outer) : this.#offTurn(piece, rounded, outer, inner);
+    const { far, near } = this.#farEnd(piece);
+    const [farZ, nearZ] = [this.#section.z[far], this.#section.z[near]];
+    // never rounded onto the near layer's depth: where front and back edge meet there, their ridges would touch
+    const z = rounded === nearZ ? nearZ + Math.sign(farZ - nearZ) : this.#offTurn(piece, rounded, nearZ, farZ);
     return this.#builder.vertex(x[node] * this.#step, y[node] * this.#step, z * this.#step);
   }
 
-  /** Nor onto the inner layer's where the section turns back there: what lies above and below it would touch. */
-  #offTurn(piece: number, rounded: number, outer: number, inner: number): number {
-    const hasRoom = Math.abs(inner - outer) > 1;
-    return rounded === inner && hasRoom && this.#turningLayer(piece) !== undefined
-      ? inner + Math.sign(outer - inner)
+  /** Nor onto the far layer's where the section turns back there: what lies above and below it would touch. */
+  #offTurn(piece: number, rounded: number, nearZ: number, farZ: number): number {
+    const hasRoom = Math.abs(farZ - nearZ) > 1;
+    return rounded === farZ && hasRoom && this.#turningLayer(piece) !== undefined
+      ? farZ + Math.sign(nearZ - farZ)
       : rounded;
   }
 
@@ -276,10 +290,11 @@ class Lifter {
     }
   }
 
-  /** Outline edges that also carry the fan of a sharp corner; their faces are told apart by angle alone. */
+  /** Outline edges that may also carry the fan of a corner, inward's or outward's; their faces are told apart by angle alone. */
   #fanSources(): Uint8Array {
     const { x, y, corner } = this.#flat.outline;
     const next = nextVertices(this.#flat.outline);
+    const hasOutside = this.#zero > 0;
     const found = new Uint8Array(x.length);
     for (let i = 0; i < x.length; i++) {
       const v = next[i];
@@ -289,7 +304,9 @@ class Lifter {
       const uy = y[v] - y[i];
       const vx = x[w] - x[v];
       const vy = y[w] - y[v];
-      if (ux * vy - uy * vx <= 0) found[v] = 1;
+      const turn = ux * vy - uy * vx;
+      if (turn <= 0) found[v] = 1;
+      else if (hasOutside) found[i] = 1;
     }
     return found;
   }

@@ -6,17 +6,19 @@ import { outlineOf, shippedFaces, STEP } from '../testing/faces.ts';
 import { outlineOfRings, rectangle } from '../testing/rings.ts';
 import {
   buildSection,
-  EDGE_KINDS,
   flatWavefront,
   lift,
   liftSheet,
+  sectionEnds,
   sectionLayers,
-  SIDE_KINDS,
-  type EdgeKind,
+  USUAL_KINDS,
+  USUAL_SIDE_KINDS,
   type SideShape,
   type UsualEdge,
+  type UsualKind,
+  type UsualSide,
 } from './index.ts';
-import { sectionIsSimple } from './sectionIsSimple.ts';
+import { sectionIsSimple } from './section/index.ts';
 
 const PLAIN: UsualEdge = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
 const edge = (kind: UsualEdge['kind'], inMm: number, deepMm: number, steps = 1): UsualEdge => ({
@@ -39,8 +41,7 @@ const solidOf = (outline: Outline, depthMm: number, front: UsualEdge, back: Usua
 
 function formed(outline: Outline, { depthMm, front = PLAIN, back = PLAIN, side }: Form, em = mm(110)): PolygonMesh {
   const { section } = buildSection({ depthMm, front, back, side, step: STEP });
-  const ends = [section.inset[0], section.inset[section.inset.length - 1]];
-  const flat = flatWavefront(outline, { layers: sectionLayers(section), capInsets: ends, em, seed: 1 });
+  const flat = flatWavefront(outline, { layers: sectionLayers(section), capInsets: sectionEnds(section), em, seed: 1 });
   return lift(flat, { section, step: STEP });
 }
 
@@ -98,13 +99,13 @@ describe('section', () => {
     const random = seededRandom(7);
     const length = (): number => 10 ** (random() * 8 - 5);
     const anyEdge = (): UsualEdge =>
-      edge(EDGE_KINDS[Math.floor(random() * EDGE_KINDS.length)], length(), length(), 1 + Math.floor(random() * 64));
+      edge(USUAL_KINDS[Math.floor(random() * USUAL_KINDS.length)], length(), length(), 1 + Math.floor(random() * 64));
     for (let run = 0; run < 2000; run++) {
       const front = anyEdge();
       const close = { ...front, inMm: front.inMm + random() * 10 * STEP };
       const step = 2 ** -(8 + 2 * Math.floor(random() * 5));
       const side: SideShape = {
-        kind: SIDE_KINDS[Math.floor(random() * SIDE_KINDS.length)],
+        kind: USUAL_SIDE_KINDS[Math.floor(random() * USUAL_SIDE_KINDS.length)],
         amountMm: length(),
         steps: 1 + Math.floor(random() * 16),
         divisions: 1 + Math.floor(random() * 5),
@@ -187,7 +188,7 @@ describe('edges of every kind and sides of every form', () => {
   const quarter = (t: number): number => Math.sqrt(Math.max(0, 1 - t * t));
   const D = 10;
   const [W, E] = [3, 4];
-  const edges: [EdgeKind, (down: number) => number][] = [
+  const edges: [UsualKind, (down: number) => number][] = [
     ['chamfer', (down) => W * (1 - down / E)],
     ['round', (down) => W * (1 - quarter(1 - down / E))],
     ['cove', (down) => W * quarter(down / E)],
@@ -204,7 +205,7 @@ describe('edges of every kind and sides of every form', () => {
   });
 
   const A = 3;
-  const sides: [SideShape['kind'], (down: number) => number][] = [
+  const sides: [UsualSide['kind'], (down: number) => number][] = [
     ['straight', () => 0],
     ['v', (down) => A * (1 - Math.abs((2 * down) / D - 1))],
     ['waist', (down) => A * Math.sin((Math.PI * down) / D)],

@@ -1,3 +1,5 @@
+export { planBothSides } from './bothSides.ts';
+export type { Corners } from './movingEdges.ts';
 export { partition } from './partition.ts';
 export type { Band, Partition, PartitionFault, PartitionResult, Ring } from './plan.ts';
 export { SMALLEST_LAYER } from './tolerances.ts';

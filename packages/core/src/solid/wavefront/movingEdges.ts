@@ -1,6 +1,9 @@
 import { atan2, cos, sin } from '../../math/index.ts';
 import type { Outline } from '../../outline/index.ts';
-import { FAN_FROM, FAN_STEP } from './tolerances.ts';
+import { CORNER_FROM, FAN_FROM, FAN_STEP, ROUND_STEP } from './tolerances.ts';
+
+/** What becomes of corners that the front runs away from: they stay corners (as far as they are not needles), are cut once, or rounded. */
+export type Corners = 'sharp' | 'cut' | 'round';
 
 /**
  * The outline's edges as lines n.p = c + t moving inward at unit speed. Edge i of the outline keeps its number; the zero-length
@@ -20,8 +23,21 @@ export interface MovingEdges {
   fans: Map<number, number[]>;
 }
 
-/** `x`, `y`: vertex positions to move from (those of the outline, or jittered ones). */
-export function movingEdges(outline: Outline, next: Uint32Array, x: Float64Array, y: Float64Array): MovingEdges {
+/** Edges between the two that meet at a corner, for a turn in radians. */
+function fanPieces(turn: number, corners: Corners): number {
+  const needed = turn > FAN_FROM ? Math.ceil(turn / FAN_STEP) : 1;
+  if (corners === 'sharp' || turn <= CORNER_FROM) return needed;
+  return Math.max(needed, corners === 'cut' ? 2 : Math.ceil(turn / ROUND_STEP));
+}
+
+/** `from`: vertex positions to move from (those of the outline, or jittered ones). */
+export function movingEdges(
+  outline: Outline,
+  next: Uint32Array,
+  from: { x: Float64Array; y: Float64Array },
+  corners: Corners,
+): MovingEdges {
+  const { x, y } = from;
   const n = outline.x.length;
   const directions: Direction[] = [];
   for (let i = 0; i < n; i++) {
@@ -39,8 +55,8 @@ export function movingEdges(outline: Outline, next: Uint32Array, x: Float64Array
     const dot = before.dx * after.dx + before.dy * after.dy;
     if (cross >= 0 && !(cross === 0 && dot < 0)) continue;
     const turn = atan2(-cross, dot);
-    if (turn <= FAN_FROM) continue;
-    const pieces = Math.ceil(turn / FAN_STEP);
+    const pieces = fanPieces(turn, corners);
+    if (pieces === 1) continue;
     const list: number[] = [];
     for (let k = 1; k < pieces; k++) {
       const angle = (-turn * k) / pieces;

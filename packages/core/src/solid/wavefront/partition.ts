@@ -1,6 +1,6 @@
 import { doubledArea, nextVertices, toRings, type Outline } from '../../outline/index.ts';
 import { buildFaces } from './faces.ts';
-import { movingEdges } from './movingEdges.ts';
+import { movingEdges, type Corners } from './movingEdges.ts';
 import type { Partition, PartitionResult } from './plan.ts';
 import { simulate } from './simulate.ts';
 import { SMALLEST_LAYER } from './tolerances.ts';
@@ -10,8 +10,10 @@ export interface PartitionOptions {
   layers: readonly number[];
   /** positions to run the simulation from; the outline's own points stay exact in the result */
   jittered?: { x: Float64Array; y: Float64Array };
+  corners?: Corners;
 }
 
+/** The inside of an outline, cut along its inward offsets. */
 export function partition(outline: Outline, options: PartitionOptions): PartitionResult {
   const layers = options.layers;
   layers.forEach((inset, k) => {
@@ -21,7 +23,7 @@ export function partition(outline: Outline, options: PartitionOptions): Partitio
   });
   const next = nextVertices(outline);
   if (layers.length === 0) return { ok: true, partition: plainPartition(outline, next) };
-  const edges = movingEdges(outline, next, options.jittered?.x ?? outline.x, options.jittered?.y ?? outline.y);
+  const edges = movingEdges(outline, next, options.jittered ?? outline, options.corners ?? 'sharp');
   const traces = simulate({ outline, next, edges, layers });
   if (!traces) return { ok: false, fault: 'events' };
   const built = buildFaces(traces, edges.source, layers);

@@ -1,17 +1,17 @@
 /**
- * The outline's inside cut into bands by its inward offsets: band k lies between layer k and layer k + 1 (layer 0 is the outline), cut
- * along the straight skeleton into the faces of the outline's edges, and those into triangles and convex quads. Whole grid steps.
- * Proved for every instance that leaves this folder: all triangles of all bands and the innermost ring's area are positive and their
- * sum is exactly the outline's area, so the plan is a valid triangulation.
+ * The plane about an outline cut into bands by its offsets, outward ones (insets below zero) and inward ones: band k lies between layer k and
+ * layer k + 1, cut along the straight skeleton into the faces of the outline's edges, and those into triangles and convex quads. The
+ * outline itself is the layer of inset 0. Whole grid steps. Proved for every instance that leaves this folder: all triangles of all
+ * bands are positive, and their sum with the innermost ring's area is exactly the outermost ring's, so the plan is a valid triangulation.
  */
 export interface Partition {
   x: Float64Array;
   y: Float64Array;
   /** inset of each node, in grid steps; between layers not whole */
   inset: Float64Array;
-  /** layer of each node, -1 between layers */
+  /** place of each node's layer in `layers`, -1 between layers */
   layer: Int32Array;
-  /** insets of the layers, the outline's 0 first */
+  /** insets of the layers, ascending; the outline's 0 is always among them */
   layers: Float64Array;
   bands: Band[];
   /** rings[k]: directed segments of layer k, the inside to their left */

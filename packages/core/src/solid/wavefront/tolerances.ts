@@ -14,5 +14,9 @@ export const SMALLEST_LAYER = 4;
 /** Corners that turn outward of the ink by more than this get fans of edges, each turning at most FAN_STEP (radians). */
 export const FAN_FROM = (100 * 3.141592653589793) / 180;
 export const FAN_STEP = (60 * 3.141592653589793) / 180;
+/** Corners that are cut or rounded on request: those that turn by more than this. */
+export const CORNER_FROM = (30 * 3.141592653589793) / 180;
+/** Rounded ones turn by at most this from edge to edge. */
+export const ROUND_STEP = (15 * 3.141592653589793) / 180;
 /** No reflex vertex runs faster along its edges than this share of the front's speed, thanks to the fans. */
 export const ALONG_SPEED = 1.2;

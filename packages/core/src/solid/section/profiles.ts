@@ -1,10 +1,11 @@
-import { cos, PI, sin } from '../math/index.ts';
+import { cos, PI, sin } from '../../math/index.ts';
 
 /** A point of an edge's profile: how far in from the outline, and how far below the cap, as shares of the edge's width and depth. */
 export type ProfilePoint = readonly [inShare: number, downShare: number];
 
-export type EdgeKind = 'plain' | 'chamfer' | 'round' | 'cove' | 'step' | 'ogee' | 'bead';
-export const EDGE_KINDS: readonly EdgeKind[] = ['plain', 'chamfer', 'round', 'cove', 'step', 'ogee', 'bead'];
+/** Edges that need no drawing. */
+export type UsualKind = 'plain' | 'chamfer' | 'round' | 'cove' | 'step' | 'ogee' | 'bead';
+export const USUAL_KINDS: readonly UsualKind[] = ['plain', 'chamfer', 'round', 'cove', 'step', 'ogee', 'bead'];
 
 /** Evenly from 0 to 1, both ends. */
 const shares = (steps: number): number[] => Array.from({ length: steps + 1 }, (_, i) => i / steps);
@@ -19,7 +20,7 @@ const half = ([inward, down]: ProfilePoint, [fromIn, fromDown]: ProfilePoint): P
   fromDown + down / 2,
 ];
 
-const PROFILES: Readonly<Record<Exclude<EdgeKind, 'plain'>, (steps: number) => ProfilePoint[]>> = {
+const PROFILES: Readonly<Record<Exclude<UsualKind, 'plain'>, (steps: number) => ProfilePoint[]>> = {
   chamfer: () => [
     [1, 0],
     [0, 1],
@@ -46,17 +47,17 @@ const PROFILES: Readonly<Record<Exclude<EdgeKind, 'plain'>, (steps: number) => P
 };
 
 /** An edge's profile from the rim of the cap to its foot on the outline. `steps`: of each curve in it, or of the stair. */
-export function edgeProfile(kind: Exclude<EdgeKind, 'plain'>, steps: number): ProfilePoint[] {
+export function edgeProfile(kind: Exclude<UsualKind, 'plain'>, steps: number): ProfilePoint[] {
   const points = PROFILES[kind](steps);
   // both ends lie exactly where they are meant to
   return points.map((point, i) => (i === 0 ? [1, 0] : i === points.length - 1 ? [0, 1] : point));
 }
 
-export type SideKind = 'straight' | 'bulge' | 'waist' | 'v';
-export const SIDE_KINDS: readonly SideKind[] = ['straight', 'bulge', 'waist', 'v'];
+export type UsualSideKind = 'straight' | 'bulge' | 'waist' | 'v';
+export const USUAL_SIDE_KINDS: readonly UsualSideKind[] = ['straight', 'bulge', 'waist', 'v'];
 
 /** A side's profile from the front edge's foot to the back edge's: how far in (shares of its amount), and how far along. */
-export function sideProfile(kind: SideKind, steps: number): ProfilePoint[] {
+export function sideProfile(kind: UsualSideKind, steps: number): ProfilePoint[] {
   switch (kind) {
     case 'straight':
       return [

@@ -1,0 +1,43 @@
+import { drawnProfile, quarterSteps, type Fineness, type ProfileKnot } from './drawnProfile.ts';
+import { edgeProfile, sideProfile, type ProfilePoint } from './profiles.ts';
+import type { EdgeRow, EdgeShape, SideShape } from './shapes.ts';
+
+/** Of what a radius of an edge is, for those that are curves all along. */
+const ROUND_SHARES: Readonly<Record<string, number>> = { round: 1, cove: 1, ogee: 0.5, bead: 1 };
+
+/** From the rim to the outline, mm; none where there is no edge. */
+export function edgeRows(edge: EdgeShape): EdgeRow[] {
+  if (edge.kind === 'rows') return [...edge.rows];
+  if (edge.kind === 'plain') return [];
+  const { inMm, deepMm } = edge;
+  return edgePoints(edge).map(([inward, down]) => ({ inMm: inMm * inward, downMm: deepMm * down }));
+}
+
+const RIM: ProfileKnot = { in: 1, down: 0, smooth: false };
+const FOOT: ProfileKnot = { in: 0, down: 1, smooth: false };
+
+type SizedEdge = Exclude<EdgeShape, { kind: 'rows' | 'plain' }>;
+
+function edgePoints(edge: SizedEdge): ProfilePoint[] {
+  if (edge.kind === 'drawn') return drawnProfile([RIM, ...edge.points, FOOT], finenessOf(edge, edge));
+  const { kind, inMm, deepMm, steps, toleranceMm } = edge;
+  const isCurved = toleranceMm !== undefined && kind in ROUND_SHARES;
+  if (kind === 'plain') return [];
+  return edgeProfile(kind, isCurved ? quarterSteps(ROUND_SHARES[kind] * Math.max(inMm, deepMm), toleranceMm) : steps);
+}
+
+const finenessOf = (
+  { steps, toleranceMm }: { steps: number; toleranceMm?: number },
+  { inMm, deepMm }: { inMm: number; deepMm: number },
+): Fineness => (toleranceMm === undefined ? { count: steps } : { toleranceMm, inMm, deepMm });
+
+/** From the front edge's foot to the back edge's: how far in (shares of its amount), and how far along (of `longMm`). */
+export function sideRows(side: SideShape, longMm: number): readonly ProfilePoint[] {
+  const { amountMm, divisions, steps, toleranceMm } = side;
+  if (side.kind === 'straight') return Array.from({ length: divisions + 1 }, (_, i): ProfilePoint => [0, i / divisions]);
+  if (side.kind === 'drawn') {
+    const ends = [0, 1].map((down): ProfileKnot => ({ in: 0, down, smooth: false }));
+    return drawnProfile([ends[0], ...side.points, ends[1]], finenessOf(side, { inMm: amountMm, deepMm: longMm }));
+  }
+  return sideProfile(side.kind, toleranceMm === undefined ? steps : quarterSteps(amountMm, toleranceMm));
+}

@@ -1,38 +1,78 @@
-import { usualHollow, usualWire, type Contour, type Edit, type Piece } from '@fictile/core';
-import type { Flags } from './flags.ts';
+import {
+  usualHollow,
+  usualWire,
+  type Contour,
+  type Edge,
+  type Edit,
+  type Piece,
+  type Profile,
+  type Solid,
+} from '@fictile/core';
+import { isProfileFile, lengthPair, type Flags } from './flags.ts';
 import { fault } from './messages.ts';
+import { readProfile } from './profileFile.ts';
 
 /** What flags say of the solid and its faces, for words and drawings alike. */
-export function bodyEdits(flags: Flags, { id: pieceId, body }: Piece): Edit[] {
-  const { front, side } = body.solid;
-  const edge = {
-    kind: flags.edge ?? front.kind,
-    inMm: flags['edge-in'] ?? front.inMm,
-    deepMm: flags['edge-deep'] ?? front.deepMm,
-    steps: flags['edge-steps'] ?? front.steps,
-  };
-  // an edge of its own takes the front edge's sizes
-  const ownBack = flags['back-edge'] === 'same' ? undefined : flags['back-edge'];
-  return [
-    {
-      kind: 'setSolid',
-      pieceId,
-      values: defined({
-        depthMm: flags.depth,
-        front: edge,
-        back: ownBack === undefined ? undefined : { ...edge, kind: ownBack },
-        backAsFront: flags['back-edge'] === 'same',
-        edgesAdd: flags['edge-adds-depth'],
-        side: {
-          kind: flags.side ?? side.kind,
-          amountMm: flags['side-amount'] ?? side.amountMm,
-          steps: flags['side-steps'] ?? side.steps,
-          divisions: flags.divisions ?? side.divisions,
-        },
+export async function bodyEdits(flags: Flags, { id: pieceId, body }: Piece): Promise<Edit[]> {
+  const { side, swell, along } = body.solid;
+  const values: Extract<Edit, { kind: 'setSolid' }>['values'] = defined({
+    depthMm: flags.depth,
+    ...(await edgesOf(flags, body.solid)),
+    backAsFront: flags['back-edge'] === 'same',
+    edgesAdd: flags['edge-adds-depth'],
+    edgeSide: flags['edge-side'],
+    stepsBy: flags['steps-by'],
+    emboldenMm: flags.embolden,
+    corners: flags.corners,
+    side: {
+      ...side,
+      ...(await shapeOf<Solid['side']['kind']>(flags.side)),
+      ...defined({ amountMm: flags['side-amount'], steps: flags['side-steps'], divisions: flags.divisions }),
+    },
+    swell: {
+      ...swell,
+      ...defined({
+        frontMm: flags.swell,
+        backMm: flags['swell-back'],
+        curve: flags['swell-curve'],
+        steps: flags['swell-steps'],
       }),
     },
+    along: {
+      ...along,
+      ...defined({
+        about: flags.about,
+        twistDegrees: flags.twist,
+        taperPercent: flags.taper,
+        shearMm: flags.shear === undefined ? undefined : lengthPair(flags.shear),
+        curveDegrees: flags.curve,
+        towardDegrees: flags['curve-toward'],
+      }),
+    },
+  });
+  return [
+    { kind: 'setSolid', pieceId, values },
     { kind: 'setFaces', pieceId, values: defined({ toleranceMm: flags.tolerance }) },
   ];
+}
+
+/** A back edge of its own takes the front edge's sizes. */
+async function edgesOf(flags: Flags, { front }: Solid): Promise<Partial<Pick<Solid, 'front' | 'back'>>> {
+  const edge: Edge = {
+    ...front,
+    ...(await shapeOf<Edge['kind']>(flags.edge)),
+    ...defined({ inMm: flags['edge-in'], deepMm: flags['edge-deep'], steps: flags['edge-steps'] }),
+  };
+  const own = flags['back-edge'];
+  if (own === undefined || own === 'same') return { front: edge };
+  return { front: edge, back: { ...edge, ...(await shapeOf<Edge['kind']>(own)) } };
+}
+
+/** A kind by its name, or what a file has drawn. */
+async function shapeOf<K extends string>(value: string | undefined): Promise<{ kind?: K; points?: Profile }> {
+  if (value === undefined) return {};
+  if (!isProfileFile(value)) return { kind: value as K };
+  return { kind: 'drawn' as K, points: await readProfile(value) };
 }
 
 /** Hollow, a wire, or as it is. */

@@ -1,4 +1,4 @@
-import { parseLength } from '@fictile/core';
+import { parseLength, USUAL_KINDS, USUAL_SIDE_KINDS } from '@fictile/core';
 import { fault } from './messages.ts';
 
 /** How a flag's value is read. */
@@ -7,9 +7,15 @@ export type FlagKind =
   | { kind: 'switch' }
   | { kind: 'length'; min: number; max: number }
   | { kind: 'number'; min: number; max: number; whole?: boolean }
-  | { kind: 'choice'; of: readonly string[] };
+  | { kind: 'choice'; of: readonly string[] }
+  /** one of these, or a file that holds a drawn one */
+  | { kind: 'shape'; of: readonly string[] }
+  /** two lengths with a comma between */
+  | { kind: 'pair' };
 
 const length = (min = 0, max = 10_000) => ({ kind: 'length', min, max }) as const;
+const shape = (...of: readonly string[]) => ({ kind: 'shape', of }) as const;
+const degrees = (most: number) => ({ kind: 'number', min: -most, max: most }) as const;
 const choice = <const C extends readonly string[]>(...of: C) => ({ kind: 'choice', of }) as const;
 
 /** The flags of `make`, which are also the fields of a case (there in camelCase). A contract: add, but do not rename. */
@@ -42,16 +48,30 @@ export const MAKE_FLAGS = {
   wire: length(0.01, 1000),
   'wire-sides': { kind: 'number', min: 4, max: 64, whole: true },
   depth: length(),
-  edge: choice('plain', 'chamfer', 'round', 'cove', 'step', 'ogee', 'bead'),
+  edge: shape(...USUAL_KINDS),
   'edge-in': length(0, 1000),
   'edge-deep': length(0, 1000),
   'edge-steps': { kind: 'number', min: 1, max: 64, whole: true },
   'edge-adds-depth': { kind: 'switch' },
-  'back-edge': choice('plain', 'same', 'chamfer', 'round', 'cove', 'step', 'ogee', 'bead'),
-  side: choice('straight', 'bulge', 'waist', 'v'),
+  'edge-side': choice('inward', 'outward'),
+  'back-edge': shape('same', ...USUAL_KINDS),
+  embolden: length(-1000, 1000),
+  corners: choice('sharp', 'cut', 'round'),
+  'steps-by': choice('count', 'tolerance'),
+  side: shape(...USUAL_SIDE_KINDS),
   'side-amount': length(0, 1000),
   'side-steps': { kind: 'number', min: 1, max: 64, whole: true },
   divisions: { kind: 'number', min: 1, max: 200, whole: true },
+  twist: degrees(3600),
+  taper: { kind: 'number', min: -1000, max: 99 },
+  shear: { kind: 'pair' },
+  curve: degrees(85),
+  'curve-toward': degrees(3600),
+  about: choice('whole', 'letter'),
+  swell: length(0, 1000),
+  'swell-back': length(0, 1000),
+  'swell-curve': choice('round', 'soft', 'straight'),
+  'swell-steps': { kind: 'number', min: 1, max: 64, whole: true },
   tolerance: length(0.0005, 10),
   faces: choice('plain'),
   triangles: { kind: 'switch' },
@@ -68,7 +88,7 @@ export type FlagName = keyof typeof MAKE_FLAGS;
 
 /** Values by flag: numbers in millimetres and plain numbers, texts, true. */
 export type Flags = { [N in FlagName]?: FlagValue<(typeof MAKE_FLAGS)[N]> };
-type FlagValue<K extends FlagKind> = K extends { kind: 'text' }
+type FlagValue<K extends FlagKind> = K extends { kind: 'text' | 'shape' | 'pair' }
   ? string
   : K extends { kind: 'switch' }
     ? true
@@ -90,6 +110,12 @@ export function readFlag(name: string, raw: string | number | boolean): string |
       return typeof raw === 'boolean' ? wrong('a text') : String(raw);
     case 'choice':
       return kind.of.includes(String(raw)) ? String(raw) : wrong(kind.of.join(', ').replace(/, ([^,]*)$/, ' or $1'));
+    case 'shape':
+      return kind.of.includes(String(raw)) || isProfileFile(String(raw))
+        ? String(raw)
+        : wrong(`${kind.of.join(', ')} or a FILE.json`);
+    case 'pair':
+      return typeof raw === 'string' && lengthPair(raw) ? raw : wrong('two lengths like "4mm,-2mm"');
     case 'length':
     case 'number': {
       const value =
@@ -102,6 +128,14 @@ export function readFlag(name: string, raw: string | number | boolean): string |
       );
     }
   }
+}
+
+export const isProfileFile = (text: string): boolean => /\.json$/i.test(text);
+
+/** "4mm,-2mm" -> [4, -2] */
+export function lengthPair(text: string): [number, number] | undefined {
+  const [x, y, ...rest] = text.split(',').map(parseLength);
+  return x === undefined || y === undefined || rest.length > 0 ? undefined : [x, y];
 }
 
 const isFlag = (name: string): name is FlagName => Object.hasOwn(MAKE_FLAGS, name);

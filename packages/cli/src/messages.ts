@@ -52,6 +52,8 @@ export function failureText(failure: Failure): string {
     }
     case 'PROJECT_BROKEN':
       return `The project does not fit together at "${failure.params.path}": ${failure.params.why}. Save it again from the application.`;
+    case 'SECTION_BROKEN':
+      return `The section can't be read at "${failure.params.path}": ${failure.params.why}. Look at fictile schema section.`;
     case 'PROJECT_NEWER':
       return `The project was saved by a later version (${failure.params.version}; this one reads up to ${failure.params.known}). Update Fictile.`;
     case 'MESH_BROKEN':
@@ -106,6 +108,12 @@ function meshText({ format, place, why }: ErrorParams['MESH_BROKEN']): string {
   return `The ${format.toUpperCase()} can't be read (${where}): ${what[why] ?? why}. Save it again from where it came.`;
 }
 
+const CROSSING_INSTEAD = {
+  front: 'the front edge was built as a chamfer',
+  back: 'the back edge was built as a chamfer',
+  side: 'the side was built straight',
+} as const;
+
 export function remarkText(remark: Remark): string {
   const mm = (v: number): string => `${Number(v.toPrecision(3))} mm`;
   switch (remark.code) {
@@ -135,6 +143,12 @@ export function remarkText(remark: Remark): string {
       return `The edges are ${mm(remark.params.askedMm)} deep together, the body ${mm(remark.params.takenMm)}: both were scaled to fit.`;
     case 'SIDE_LEFT_STRAIGHT':
       return `Between the edges only ${mm(remark.params.roomMm)} are left: the side stays straight.`;
+    case 'SECTION_CROSSES':
+      return `The section crosses itself ${mm(remark.params.inMm)} in and ${mm(remark.params.downMm)} down: ${CROSSING_INSTEAD[remark.params.instead]}.`;
+    case 'LIGHTER_VANISHES':
+      return `The outline is so much lighter that nothing is left of: ${remark.params.letters}`;
+    case 'ALONG_CROSSES':
+      return `Changed so much from front to back, walls run into each other: ${remark.params.letters}`;
     case 'EDGE_TOO_FINE':
       return `Lettering this large takes edges from ${mm(remark.params.leastMm)} on: a finer one was left plain.`;
     case 'EDGE_MEETS':

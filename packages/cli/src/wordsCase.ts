@@ -23,12 +23,12 @@ export interface StartedCase {
 }
 
 /** A case of words. */
-export function wordsCase(flags: Flags, family: string): StartedCase {
+export async function wordsCase(flags: Flags, family: string): Promise<StartedCase> {
   if (flags.text === undefined)
     throw fault('FLAG_MISSING', 'There is neither --text nor --svg. Say which words or which drawing to build.');
   const text = flags.text.replace(/\\n/g, '\n');
   const piece = newPiece('words', nameOf(text), splitGraphemes(text));
-  return { piece, edits: editsOf(flags, family, piece), remarks: [] };
+  return { piece, edits: [...editsOf(flags, family, piece), ...(await bodyEdits(flags, piece))], remarks: [] };
 }
 
 function editsOf(flags: Flags, family: string, piece: WordsPiece): Edit[] {
@@ -58,7 +58,7 @@ function editsOf(flags: Flags, family: string, piece: WordsPiece): Edit[] {
     direction: flags.direction,
     letters: flags.letters,
   });
-  return [{ kind: 'setWords', pieceId, values: words }, ...bodyEdits(flags, piece)];
+  return [{ kind: 'setWords', pieceId, values: words }];
 }
 
 function fitOf(flags: Flags): Words['fit'] | undefined {

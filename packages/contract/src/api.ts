@@ -1,4 +1,4 @@
-import { projectSchema } from '@fictile/core';
+import { profileSchema, projectSchema } from '@fictile/core';
 import { z } from 'zod';
 
 const when = z.iso.datetime().meta({ description: 'UTC' });
@@ -75,6 +75,19 @@ export const broughtFontsSchema = z
 
 export const fontListSchema = z.object({ families: z.array(fontFamilySchema) }).meta({ id: 'FontList' });
 
+export const shapeKindSchema = z.enum(['edge', 'side']);
+
+/** A drawn edge or side, kept by name; `points` in shares of its width and depth, both ends left out. */
+export const keptShapeSchema = z
+  .object({ kind: shapeKindSchema, name: z.string(), points: profileSchema })
+  .meta({ id: 'KeptShape' });
+
+export const shapeListSchema = z.object({ shapes: z.array(keptShapeSchema) }).meta({ id: 'ShapeList' });
+
+export const keepShapeSchema = z.object({ points: profileSchema }).meta({ id: 'KeepShape' });
+
+export const shapeNameSchema = z.string().trim().min(1).max(60);
+
 export const errorSchema = z
   .object({ error: z.object({ code: z.string(), params: z.record(z.string(), z.unknown()) }) })
   .meta({ id: 'Error' });
@@ -89,6 +102,8 @@ export type Revision = z.infer<typeof revisionSchema>;
 export type AssetKind = z.infer<typeof assetKindSchema>;
 export type FontFamilyInfo = z.infer<typeof fontFamilySchema>;
 export type BroughtFonts = z.infer<typeof broughtFontsSchema>;
+export type ShapeKind = z.infer<typeof shapeKindSchema>;
+export type KeptShape = z.infer<typeof keptShapeSchema>;
 export type Conflict = z.infer<typeof conflictSchema>;
 
 /** Retries carry the same key and get the first answer again. */

@@ -47,6 +47,7 @@ describe('the OpenAPI document', () => {
     expect(routes.sort()).toEqual([
       'delete /api/fonts/{family}',
       'delete /api/projects/{id}',
+      'delete /api/shapes/{kind}/{name}',
       'get /api/assets/{hash}',
       'get /api/fonts',
       'get /api/fonts/{hash}',
@@ -54,12 +55,14 @@ describe('the OpenAPI document', () => {
       'get /api/projects/{id}',
       'get /api/projects/{id}/revisions',
       'get /api/projects/{id}/revisions/{number}',
+      'get /api/shapes',
       'post /api/fonts',
       'post /api/projects',
       'post /api/projects/{id}/restore',
       'put /api/assets/{hash}',
       'put /api/projects/{id}',
       'put /api/projects/{id}/revisions/{number}/name',
+      'put /api/shapes/{kind}/{name}',
     ]);
     for (const methods of Object.values(document.paths))
       for (const { responses } of Object.values(methods))

@@ -22,6 +22,7 @@ export const STATUS: Readonly<Record<ErrorCode | HttpErrorCode, number>> = {
   VALUE_OUT_OF_RANGE: 422,
   PROJECT_BROKEN: 422,
   PROJECT_NEWER: 422,
+  SECTION_BROKEN: 422,
   MESH_BROKEN: 422,
   DRAWING_BROKEN: 422,
   DRAWING_EMPTY: 422,

@@ -9,11 +9,14 @@ import {
   errorSchema,
   fontListSchema,
   IDEMPOTENCY_HEADER,
+  keepShapeSchema,
   nameRevisionSchema,
   projectListSchema,
   revisionListSchema,
   savedSchema,
   saveProjectSchema,
+  shapeKindSchema,
+  shapeListSchema,
   storedProjectSchema,
 } from './api.ts';
 
@@ -37,12 +40,13 @@ export function openApiDocument(): object {
   const add: Add = registry.registerPath.bind(registry);
   addProjects(add);
   addFiles(add);
+  addShapes(add);
   return new OpenApiGeneratorV31(registry.definitions).generateDocument({
     openapi: '3.1.0',
     info: {
       title: 'Fictile',
       version: '0.1.0',
-      description: 'Projects of lettering in 3D: documents, revisions, assets, fonts.',
+      description: 'Projects of lettering in 3D: documents, revisions, assets, fonts, drawn shapes.',
     },
   });
 }
@@ -162,5 +166,26 @@ function addFiles(add: Add): void {
     path: '/api/fonts/{hash}',
     request: { params: hash },
     responses: { 200: { description: 'The font file' }, 404: fault('No such font') },
+  });
+}
+
+function addShapes(add: Add): void {
+  const params = z.object({ kind: shapeKindSchema, name: z.string() });
+  add({
+    method: 'get',
+    path: '/api/shapes',
+    responses: { 200: json(shapeListSchema, 'Drawn edges and sides that were kept; newest first') },
+  });
+  add({
+    method: 'put',
+    path: '/api/shapes/{kind}/{name}',
+    request: { params, body: json(keepShapeSchema, 'A name that is kept already is taken over') },
+    responses: { 204: { description: 'Kept' }, 400: fault('No such shape can be kept') },
+  });
+  add({
+    method: 'delete',
+    path: '/api/shapes/{kind}/{name}',
+    request: { params },
+    responses: { 204: { description: 'Dropped' }, 404: fault('No such shape') },
   });
 }

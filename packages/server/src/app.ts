@@ -13,10 +13,12 @@ import { errorHandler } from './routes/errorHandler.ts';
 import { fontRoutes } from './routes/fontRoutes.ts';
 import { guard } from './routes/guard.ts';
 import { projectRoutes } from './routes/projectRoutes.ts';
+import { shapeRoutes } from './routes/shapeRoutes.ts';
 import { AssetService, type AssetCheck } from './services/assets.ts';
 import { FontService, type FontReader } from './services/fonts.ts';
 import { httpFault } from './services/faults.ts';
 import { ProjectService } from './services/projects.ts';
+import { ShapeService } from './services/shapes.ts';
 
 export interface AppOptions {
   database: Database;
@@ -85,6 +87,7 @@ function api({ database, checkAsset: check = checkAsset, readFonts: read = readF
     response.json(document);
   });
   router.use('/projects', projectRoutes(new ProjectService(database)));
+  router.use('/shapes', shapeRoutes(new ShapeService(database)));
   router.use((request) => {
     throw httpFault('NOT_FOUND', { what: 'address', id: request.originalUrl });
   });

@@ -1,6 +1,6 @@
 import { isAbsolute, join } from 'node:path';
 import type { Kernels } from '@fictile/core';
-import { flagsOf } from '../flags.ts';
+import { flagsOf, isProfileFile, type Flags } from '../flags.ts';
 import { buildCase, type BuiltCase } from '../makeCase.ts';
 import { fault, InputFault } from '../messages.ts';
 
@@ -25,15 +25,25 @@ export async function runCase(line: string, folders: Folders, kernels: Kernels):
   try {
     const flags = flagsOf(parseCase(line));
     const out = flags.out === undefined ? undefined : join(folders.to, flags.out);
-    const svg = flags.svg === undefined || isAbsolute(flags.svg) ? flags.svg : join(folders.from, flags.svg);
-    const isFile = flags.font !== undefined && /[/\\]|\.(ttf|otf|ttc|woff2?)$/i.test(flags.font);
-    const font = isFile && !isAbsolute(flags.font as string) ? join(folders.from, flags.font as string) : flags.font;
-    const { bytes, result } = await buildCase({ ...flags, out, font, svg }, kernels);
+    const { bytes, result } = await buildCase({ ...flags, ...filesFrom(folders.from, flags), out }, kernels);
     const { file, ...rest } = result;
     return { answer: { ok: true, out: file, ...rest }, bytes };
   } catch (error) {
     return { answer: failed(error) };
   }
+}
+
+/** Flags that name files, those files being beside the file of cases. */
+function filesFrom(folder: string, flags: Flags): Flags {
+  const beside = (path: string | undefined, isFile: (path: string) => boolean): string | undefined =>
+    path !== undefined && isFile(path) && !isAbsolute(path) ? join(folder, path) : path;
+  return {
+    svg: beside(flags.svg, () => true),
+    font: beside(flags.font, (path) => /[/\\]|\.(ttf|otf|ttc|woff2?)$/i.test(path)),
+    edge: beside(flags.edge, isProfileFile),
+    'back-edge': beside(flags['back-edge'], isProfileFile),
+    side: beside(flags.side, isProfileFile),
+  };
 }
 
 export function failed(error: unknown): CaseAnswer {

@@ -1,4 +1,4 @@
-import { projectSchema } from '@fictile/core';
+import { projectSchema, sectionFileSchema } from '@fictile/core';
 import { z } from 'zod';
 import { say } from '../console.ts';
 import { MAKE_FLAGS, type FlagKind } from '../flags.ts';
@@ -9,7 +9,8 @@ export function schema(row: readonly string[]): void {
   const [name = 'project'] = row;
   if (name === 'project') say(JSON.stringify(z.toJSONSchema(projectSchema, { unrepresentable: 'any' }), null, 2));
   else if (name === 'case') say(JSON.stringify(caseSchema(), null, 2));
-  else throw fault('COMMAND_UNKNOWN', `There is no schema "${name}". There are: project, case.`);
+  else if (name === 'section') say(JSON.stringify(z.toJSONSchema(sectionFileSchema), null, 2));
+  else throw fault('COMMAND_UNKNOWN', `There is no schema "${name}". There are: project, case, section.`);
 }
 
 function caseSchema(): object {
@@ -32,6 +33,10 @@ function flagSchema(kind: FlagKind): object {
   switch (kind.kind) {
     case 'text':
       return { type: 'string' };
+    case 'pair':
+      return { type: 'string', description: 'two lengths: 4mm,-2mm' };
+    case 'shape':
+      return { anyOf: [{ enum: kind.of }, { type: 'string', pattern: '\\.json$', description: 'a file of a drawn one' }] };
     case 'switch':
       return { const: true };
     case 'choice':

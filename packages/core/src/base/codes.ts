@@ -15,6 +15,8 @@ export interface ErrorParams {
   PROJECT_BROKEN: { path: string; why: string };
   /** A document was written by a later version of the application. */
   PROJECT_NEWER: { version: number; known: number };
+  /** A file of a drawn edge or side does not have its shape. */
+  SECTION_BROKEN: { path: string; why: string };
   /** A mesh file cannot be read; `place` is a line (text) or a byte (binary). */
   MESH_BROKEN: { format: string; place: number; why: string };
   /** A drawing cannot be read. `line` counts from 1; 0 is the whole of it. */
@@ -67,6 +69,7 @@ export interface RemarkParams {
   SECTION_CROSSES: { inMm: number; downMm: number; instead: 'front' | 'back' | 'side' };
   /** The outline was made so much lighter that nothing is left of these letters. */
   LIGHTER_VANISHES: { letters: string };
+  ALONG_CROSSES: { letters: string };
   /** An edge is finer than the grid of so large a lettering: it was left plain. */
   EDGE_TOO_FINE: { leastMm: number };
   /** Strokes are thinner than the edge asked for somewhere: the slopes meet in ridges and no flat front is left on these letters. */

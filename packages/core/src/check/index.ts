@@ -4,3 +4,4 @@ export { findCrossings } from './crossings.ts';
 export type { Crossings } from './crossings.ts';
 export { checkMesh, checkUnless } from './report.ts';
 export type { MeshReport } from './report.ts';
+export { trianglesWithArea } from './triangleShape.ts';

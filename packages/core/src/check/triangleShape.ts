@@ -17,6 +17,11 @@ export function triangleShape(mesh: PolygonMesh, triangles: Triangles, t: number
   return { area, isSliver };
 }
 
+/** 1 for every triangle that has an area. */
+export function trianglesWithArea(mesh: PolygonMesh, triangles: Triangles): Uint8Array {
+  return Uint8Array.from(triangles.face, (_, t) => (measure(mesh, triangles, t).area > 0 ? 1 : 0));
+}
+
 /** Area, and the squares of the sides. */
 function measure(
   mesh: PolygonMesh,

@@ -6,12 +6,14 @@ import {
   type Contour,
   type Drawing,
   type DrawingShape,
+  type Edge,
   type OwnLetter,
   type Piece,
   type Placement,
   type Project,
   type SceneView,
   type Side,
+  type Solid,
   type DrawingPiece,
   type Words,
   type WordsPiece,
@@ -140,17 +142,33 @@ export function usualBody(): Body {
   return {
     solid: {
       depthMm: 18,
-      front: { kind: 'round', inMm: 2, deepMm: 2, steps: 4 },
-      back: { kind: 'plain', inMm: 2, deepMm: 2, steps: 4 },
+      front: { kind: 'round', ...usualEdgeSizes() },
+      back: { kind: 'plain', ...usualEdgeSizes() },
       backAsFront: false,
       edgesAdd: false,
       side: usualSide(),
+      ...usualMoreSolid(),
     },
     faces: { style: 'plain', toleranceMm: 0.05 },
   };
 }
 
-export const usualSide = (): Side => ({ kind: 'straight', amountMm: 3, steps: 6, divisions: 1 });
+const usualEdgeSizes = (): Omit<Edge, 'kind'> => ({ inMm: 2, deepMm: 2, steps: 4, points: [] });
+
+export const usualSide = (): Side => ({ kind: 'straight', amountMm: 3, steps: 6, divisions: 1, points: [] });
+
+/** What most solids have nothing of. */
+export const usualMoreSolid = (): Pick<
+  Solid,
+  'edgeSide' | 'stepsBy' | 'emboldenMm' | 'corners' | 'swell' | 'along'
+> => ({
+  edgeSide: 'inward',
+  stepsBy: 'count',
+  emboldenMm: 0,
+  corners: 'sharp',
+  swell: { frontMm: 0, backMm: 0, curve: 'soft', steps: 8 },
+  along: { about: 'whole', twistDegrees: 0, taperPercent: 0, shearMm: [0, 0], curveDegrees: 0, towardDegrees: 180 },
+});
 
 export const usualPlacement = (): Placement => ({ by: 'zero', stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] });
 

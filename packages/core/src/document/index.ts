@@ -7,6 +7,7 @@ export {
   usualCurveLine,
   usualDrawing,
   usualHollow,
+  usualMoreSolid,
   usualOwn,
   usualPlacement,
   usualShapes,
@@ -23,7 +24,7 @@ export type { History } from './history.ts';
 export type { Migration } from './migrations.ts';
 export { isDrawing, isWords, ownIds } from './kinds.ts';
 export { nameOf, pieceName, wordsName } from './names.ts';
-export { migrate, parseProject } from './parse.ts';
+export { migrate, parseProfile, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';
 export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';
@@ -33,7 +34,9 @@ export {
   edgeSchema,
   KEPT_VIEWS,
   pieceSchema,
+  profileSchema,
   projectSchema,
+  sectionFileSchema,
   SCHEMA_VERSION,
   SLOTS,
   wordsSchema,
@@ -55,11 +58,13 @@ export type {
   OwnLetter,
   Piece,
   Placement,
+  Profile,
   Project,
   SceneView,
   Side,
   Slot,
   Slots,
+  Solid,
   Words,
   WordsPiece,
 } from './schema.ts';

@@ -1,4 +1,4 @@
-import { usualFit, usualPlacement, usualSide, usualStretch, usualView } from './defaults.ts';
+import { usualFit, usualMoreSolid, usualPlacement, usualSide, usualStretch, usualView } from './defaults.ts';
 import { usualSlots } from './finishes.ts';
 
 /** Pure: gives a new document, and never fails on what the version before could hold. */
@@ -60,6 +60,28 @@ const toVersion6: Migration = (document) =>
     return { ...piece, body: { ...body, solid: { ...plain(body.solid), edgesAdd: false, side: usualSide() } } };
   });
 
+/** Nothing is drawn, swells or changes along the depth. */
+const toVersion7: Migration = (document) =>
+  withPieces(document, 7, (piece) => {
+    const body = plain(piece.body);
+    const solid = plain(body.solid);
+    const source = plain(piece.source);
+    const own = Object.entries(plain(source.own)).map(([id, letter]) => {
+      const one = plain(letter);
+      return [id, { ...one, solid: one.solid === null ? null : withPoints(plain(one.solid), ['front']) }];
+    });
+    return {
+      ...piece,
+      source: { ...source, own: Object.fromEntries(own) },
+      body: { ...body, solid: { ...withPoints(solid, ['front', 'back', 'side']), ...usualMoreSolid() } },
+    };
+  });
+
+const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
+  ...solid,
+  ...Object.fromEntries(names.map((name) => [name, { ...plain(solid[name]), points: [] }])),
+});
+
 function withPieces(document: unknown, schemaVersion: number, change: (piece: Plain) => Plain): Plain {
   const { pieces, ...rest } = document as Plain;
   const changed = Object.entries(plain(pieces)).map(([id, piece]) => [id, change(plain(piece))]);
@@ -70,4 +92,4 @@ function withPieces(document: unknown, schemaVersion: number, change: (piece: Pl
 const plain = (value: unknown): Plain => (typeof value === 'object' && value !== null ? (value as Plain) : {});
 
 /** MIGRATIONS[n - 1] brings version n to n + 1. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5, toVersion6];
+export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5, toVersion6, toVersion7];

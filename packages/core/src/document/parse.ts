@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { fail, ok, type Result } from '../base/index.ts';
 import { MIGRATIONS, type Migration } from './migrations.ts';
-import { projectSchema, SCHEMA_VERSION, type Project } from './schema.ts';
+import { projectSchema, SCHEMA_VERSION, sectionFileSchema, type Profile, type Project } from './schema.ts';
 
 /** Anything -> a project of the present version: migrated, then held against the schema. */
 export function parseProject(data: unknown): Result<Project> {
@@ -10,6 +10,18 @@ export function parseProject(data: unknown): Result<Project> {
   if (version > SCHEMA_VERSION) return fail('PROJECT_NEWER', { version, known: SCHEMA_VERSION });
   const parsed = projectSchema.safeParse(migrate(data, version, MIGRATIONS));
   return parsed.success ? ok(parsed.data) : fail('PROJECT_BROKEN', firstIssue(parsed.error));
+}
+
+/** A file of a drawn edge or side -> its points. */
+export function parseProfile(text: string): Result<Profile> {
+  let data: unknown;
+  try {
+    data = JSON.parse(text);
+  } catch {
+    return fail('SECTION_BROKEN', { path: 'file', why: 'it is no JSON' });
+  }
+  const parsed = sectionFileSchema.safeParse(data);
+  return parsed.success ? ok(parsed.data.points) : fail('SECTION_BROKEN', firstIssue(parsed.error));
 }
 
 function versionOf(data: unknown): number | undefined {

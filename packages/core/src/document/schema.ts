@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 6;
+export const SCHEMA_VERSION = 7;
 
 /** What a value means to the interface: its unit, and whether it may change in time. */
 const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
@@ -11,11 +11,29 @@ const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { un
 });
 const length = (min: number, max: number): z.ZodNumber => z.number().min(min).max(max).meta(value('mm', true));
 
+/** A point of a drawn profile. Shares of its width and of its depth; what lies beyond the outline is below zero. */
+const profileKnotSchema = z.object({
+  in: z.number().min(-4).max(4),
+  down: z.number().min(0).max(1),
+  /** passed in the direction of its neighbours, instead of a corner */
+  smooth: z.boolean(),
+});
+
+/** What a drawn edge or side passes on its way, both ends left out: those follow from its sizes. */
+export const profileSchema = z.array(profileKnotSchema).max(64);
+
+/** A file that holds a drawn edge or side. */
+export const sectionFileSchema = z.object({ name: z.string().max(60).optional(), points: profileSchema });
+
+const stepCount = z.number().int().min(1).max(64).meta(value('count', false));
+
 export const edgeSchema = z.object({
-  kind: z.enum(['plain', 'chamfer', 'round', 'cove', 'step', 'ogee', 'bead']),
+  kind: z.enum(['plain', 'chamfer', 'round', 'cove', 'step', 'ogee', 'bead', 'drawn']),
   inMm: length(0, 1000),
   deepMm: length(0, 1000),
-  steps: z.number().int().min(1).max(64).meta(value('count', false)),
+  steps: stepCount,
+  /** of a drawn one: from the rim to the foot */
+  points: profileSchema,
 });
 
 export const graphemeSchema = z.object({ id: z.number().int().positive(), text: z.string().min(1).max(256) });
@@ -259,15 +277,47 @@ export const bodySchema = z.object({
     backAsFront: z.boolean(),
     /** the edges' depths come on top of the depth, instead of out of it */
     edgesAdd: z.boolean(),
+    /** inward edges keep the outline as the body's; outward ones keep it as the front's, and the body grows */
+    edgeSide: z.enum(['inward', 'outward']),
+    /** curves of edges and sides are cut by their steps, or within the tolerance of the faces */
+    stepsBy: z.enum(['count', 'tolerance']),
+    /** a bolder outline; below zero a lighter one */
+    emboldenMm: z.number().min(-1000).max(1000).meta(value('mm', true)),
+    /** what becomes of corners that an edge runs away from */
+    corners: z.enum(['sharp', 'cut', 'round']),
     /** between the edges */
     side: z.object({
-      kind: z.enum(['straight', 'bulge', 'waist', 'v']),
+      kind: z.enum(['straight', 'bulge', 'waist', 'v', 'drawn']),
       /** how far it goes in from the outline */
       amountMm: length(0, 1000),
       /** of each half of a curved one */
-      steps: z.number().int().min(1).max(64).meta(value('count', false)),
+      steps: stepCount,
       /** a straight one is cut into so many along the depth */
       divisions: z.number().int().min(1).max(200).meta(value('count', false)),
+      /** of a drawn one: from the front edge to the back edge */
+      points: profileSchema,
+    }),
+    /** front and back rise towards their middle, on top of the depth */
+    swell: z.object({
+      frontMm: length(0, 1000),
+      backMm: length(0, 1000),
+      curve: z.enum(['round', 'soft', 'straight']),
+      steps: stepCount,
+    }),
+    /** from the front, which stays, to the back */
+    along: z.object({
+      /** what turns and narrows: the whole lettering about its middle, or each letter about its own */
+      about: z.enum(['whole', 'letter']),
+      /** of the back, counter-clockwise */
+      twistDegrees: z.number().min(-3600).max(3600).meta(value('deg', true)),
+      /** how much smaller the back is; below zero larger */
+      taperPercent: z.number().min(-1000).max(99).meta(value('%', true)),
+      /** of the back, across and up */
+      shearMm: z.tuple([signedPlane, signedPlane]),
+      /** between the depth's directions at front and back */
+      curveDegrees: z.number().min(-85).max(85).meta(value('deg', true)),
+      /** where the curve leads: degrees count clockwise from straight up */
+      towardDegrees: z.number().min(-3600).max(3600).meta(value('deg', true)),
     }),
   }),
   faces: z.object({
@@ -361,7 +411,9 @@ export const projectSchema = z
   );
 
 export type Edge = z.infer<typeof edgeSchema>;
-export type Side = Body['solid']['side'];
+export type Solid = Body['solid'];
+export type Side = Solid['side'];
+export type Profile = z.infer<typeof profileSchema>;
 export type OwnLetter = z.infer<typeof ownLetterSchema>;
 export type Drawing = z.infer<typeof drawingSchema>;
 export type DrawingShape = Drawing['shape'];

@@ -5,3 +5,4 @@ export { fontFacts } from './fontFacts.ts';
 export type { FontFacts } from './fontFacts.ts';
 export { Engine, pieceMesh, scenePart } from './engine.ts';
 export type { EngineTools, Evaluated, LineMeasures } from './engine.ts';
+export { sectionOf } from './sectionOf.ts';

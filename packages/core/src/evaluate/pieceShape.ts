@@ -1,56 +1,86 @@
-import type { Body, Contour, Edge, OwnLetter, Piece } from '../document/index.ts';
-import type { LetteringOptions, SolidShape } from '../lettering/index.ts';
-import { wireEdge } from '../solid/index.ts';
+import type { Body, Contour, Edge, OwnLetter, Piece, Solid } from '../document/index.ts';
+import type { LetteringOptions, SolidShape, TowardsBack } from '../lettering/index.ts';
+import { changesAlong, divisionsAlong, STRAIGHT_SIDE, wireEdge, type EdgeShape, type SideShape } from '../solid/index.ts';
 
-type Options = Pick<LetteringOptions, 'solid' | 'ownSolids' | 'bands'>;
+type Options = Pick<LetteringOptions, 'solid' | 'ownSolids' | 'bands' | 'corners' | 'along'>;
 
 /** Of words or a drawing: what its outlines become before the solid, and what is built on them. Mm. */
 export function pieceShape({ source, body }: Piece): Options {
   const { contour } = source;
+  const isWire = contour.kind === 'wire';
   return {
-    solid: solidOf(body.solid, contour),
-    ownSolids: contour.kind === 'wire' ? new Map() : ownSolids(source.own, body.solid),
+    solid: isWire ? wireShape(contour) : withDepth(body, contour, body.solid),
+    ownSolids: isWire ? new Map() : ownSolids(source.own, body, contour),
     // a drawing's lines are wires before they are outlines
-    bands: contour.kind === 'wire' && source.kind === 'drawing' ? undefined : bandsOf(contour),
+    bands: isWire && source.kind === 'drawing' ? undefined : bandsOf(contour, body.solid),
+    corners: body.solid.corners,
+    along: alongOf(body.solid),
   };
 }
 
-/** Depth of the front of a piece. */
-export const frontOf = (piece: Piece): number =>
-  pieceShape(piece).solid.depthMm * { back: 1, middle: 0.5, front: 0 }[piece.source.depthAnchor];
-
-function solidOf(solid: Body['solid'], contour: Contour): SolidShape {
-  if (contour.kind !== 'wire') return withDepth(solid, solid.depthMm, solid.front);
-  const edge = wireEdge(contour.thickMm, contour.sides);
-  return { depthMm: contour.thickMm, front: edge, back: edge };
+/** Depth of the front's rim of a piece. */
+export function frontOf(piece: Piece): number {
+  const { depthMm, swell } = pieceShape(piece).solid;
+  const back = swell?.backMm ?? 0;
+  const whole = depthMm + back + (swell?.frontMm ?? 0);
+  return back + depthMm - { back: 0, middle: whole / 2, front: whole }[piece.source.depthAnchor];
 }
 
-function ownSolids(own: Readonly<Record<string, OwnLetter>>, solid: Body['solid']): Map<number, SolidShape> {
+function wireShape({ thickMm, sides }: Extract<Contour, { kind: 'wire' }>): SolidShape {
+  const edge = wireEdge(thickMm, sides);
+  return { depthMm: thickMm, front: edge, back: edge };
+}
+
+function ownSolids(own: Readonly<Record<string, OwnLetter>>, body: Body, contour: Contour): Map<number, SolidShape> {
   return new Map(
-    Object.entries(own).flatMap(([id, letter]) => {
-      if (!letter.solid) return [];
-      const { depthMm, front } = letter.solid;
-      return [[Number(id), withDepth(solid, depthMm, front)] as const];
-    }),
+    Object.entries(own).flatMap(([id, letter]) =>
+      letter.solid ? [[Number(id), withDepth(body, contour, letter.solid)] as const] : [],
+    ),
   );
 }
 
 /** A body's edges and side on a depth, which the edges may come on top of. A sheet stays one. */
-function withDepth(solid: Body['solid'], depthMm: number, front: Edge): SolidShape {
+function withDepth({ solid, faces }: Body, contour: Contour, own: { depthMm: number; front: Edge }): SolidShape {
+  const tolerance = solid.stepsBy === 'tolerance' ? { toleranceMm: faces.toleranceMm } : {};
+  const shaped = (edge: Edge): EdgeShape => ({ ...edge, ...tolerance });
+  const { depthMm, front } = own;
   const back = solid.backAsFront ? front : solid.back;
-  const added = solid.edgesAdd && depthMm > 0 ? deepOf(front) + deepOf(back) : 0;
-  return { depthMm: depthMm + added, front, back, side: solid.side };
+  // hollow letters were made bolder before they were hollow
+  const bolder = contour.kind === 'full' ? solid.emboldenMm : 0;
+  if (depthMm === 0) return { depthMm, front: PLAIN, back: PLAIN, shiftMm: 0 - bolder };
+  const added = solid.edgesAdd ? deepOf(front) + deepOf(back) : 0;
+  return {
+    depthMm: depthMm + added,
+    front: shaped(front),
+    back: shaped(back),
+    side: { ...sideOf(solid), ...tolerance },
+    shiftMm: 0 - bolder - (solid.edgeSide === 'outward' ? grownBy(front, back) : 0),
+    ...(solid.swell.frontMm > 0 || solid.swell.backMm > 0 ? { swell: solid.swell } : {}),
+  };
 }
 
+const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
+
+/** An outward edge grows the body by its width, so that the front keeps its outline; without one the back does. */
+const grownBy = (front: Edge, back: Edge): number => wideOf(front) || wideOf(back);
+const wideOf = ({ kind, inMm }: Edge): number => (kind === 'plain' ? 0 : inMm);
 const deepOf = ({ kind, deepMm }: Edge): number => (kind === 'plain' ? 0 : deepMm);
 
-function bandsOf(contour: Contour): LetteringOptions['bands'] {
+/** A straight side is divided as finely as what changes along the depth asks for. */
+function sideOf({ side, along }: Solid): SideShape {
+  if (side.kind !== 'straight') return { ...side, twistDegrees: along.twistDegrees };
+  return { ...STRAIGHT_SIDE, divisions: Math.max(side.divisions, divisionsAlong(along)) };
+}
+
+const alongOf = ({ along }: Solid): TowardsBack | undefined => (changesAlong(along) ? along : undefined);
+
+function bandsOf(contour: Contour, { emboldenMm }: Solid): LetteringOptions['bands'] {
   if (contour.kind === 'full') return undefined;
   if (contour.kind === 'wire')
     return { outward: contour.thickMm / 2, wide: contour.thickMm, count: 1, gap: 0, join: 'round' };
   const { wallMm, side, count, gapMm } = contour;
   return {
-    outward: wallMm * { inside: 0, center: 0.5, outside: 1 }[side],
+    outward: emboldenMm + wallMm * { inside: 0, center: 0.5, outside: 1 }[side],
     wide: wallMm,
     count,
     gap: gapMm,

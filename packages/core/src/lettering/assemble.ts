@@ -1,5 +1,5 @@
 import type { PolygonMesh, Region } from '../mesh/index.ts';
-import type { BuiltCluster } from './buildLettering.ts';
+import type { BuiltCluster } from './builtCluster.ts';
 
 /** All clusters in one mesh, in the piece's own coordinates; regions hold the layout's letter numbers. Exact: everything lies on one grid. */
 export function assemble(clusters: readonly BuiltCluster[]): PolygonMesh {

@@ -1,26 +1,25 @@
 import { LIMITS, remark, type Remark, type RunContext } from '../base/index.ts';
-import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount } from '../mesh/index.ts';
 import { gridStep, type Bands } from '../outline/index.ts';
-import {
-  flatBytes,
-  flatWavefront,
-  lift,
-  liftSheet,
-  sectionLayers,
-  type FlatWavefront,
-  type Section,
-} from '../solid/index.ts';
+import { changesAlong, depthLevels, type Corners } from '../solid/index.ts';
 import type { Layout } from '../text/index.ts';
-import type { ClusterFlat, LetteringCaches } from './caches.ts';
-import { clusterOutline, findClusters, type Cluster } from './clusters.ts';
-import { emInSteps, type DrawingScale } from './letterOutline.ts';
+import type { BuiltCluster } from './builtCluster.ts';
+import type { LetteringCaches } from './caches.ts';
+import { findClusters, type Cluster } from './clusters.ts';
+import { clusterReach, clusterSolid, type ClusterJob, type LetteringStats } from './clusterSolid.ts';
+import { crossingLetters } from './crossingLetters.ts';
+import type { DrawingScale } from './letterOutline.ts';
 import { RungRemarks } from './rungRemarks.ts';
-import { Sections, type Profile, type SolidShape } from './sections.ts';
+import { Sections, type SolidShape } from './sections.ts';
+import { towardsBack, type DeepCluster, type TowardsBack } from './towardsBack.ts';
 
 export interface LetteringOptions {
   solid: SolidShape;
   /** letters that stand apart with a solid of their own, by id */
   ownSolids: ReadonlyMap<number, SolidShape>;
+  /** how corners run that edges run away from */
+  corners?: Corners;
+  along?: TowardsBack;
   depthAnchor: 'back' | 'middle' | 'front';
   toleranceMm: number;
   apart: boolean;
@@ -28,24 +27,6 @@ export interface LetteringOptions {
   bands: Bands | undefined;
   seed: number;
   faceBudget: number;
-}
-
-/** A cluster's solid about its own origin, and where that stands. Equal clusters share one mesh object. */
-export interface BuiltCluster {
-  key: string;
-  mesh: PolygonMesh;
-  /** mm */
-  x: number;
-  y: number;
-  z: number;
-  /** layout letters by the mesh's own letter index */
-  letters: number[];
-}
-
-export interface LetteringStats {
-  clusters: number;
-  wavefronts: number;
-  lifted: number;
 }
 
 export interface Lettering {
@@ -61,24 +42,29 @@ export async function buildLettering(
   options: LetteringOptions,
   tools: { caches: LetteringCaches; context: RunContext },
 ): Promise<Lettering | undefined> {
-  const { solid, ownSolids, apart } = options;
+  const { solid, ownSolids, apart, along } = options;
   const scale = drawingScale(layout, options);
   const ownSolidOf = (letter: number): SolidShape | undefined => ownSolids.get(layout.letters[letter].id);
-  const hasOwnSolid = (letter: number): boolean => ownSolidOf(letter) !== undefined;
+  const solidOf = ({ members }: Cluster): SolidShape => ownSolidOf(members[0].letter) ?? solid;
+  const sections = new Sections(scale.step);
   const { clusters, crossing, cutting, tooLarge } = findClusters(layout.letters, scale, tools.caches, {
     apart,
-    hasOwnSolid,
+    hasOwnSolid: (letter) => ownSolidOf(letter) !== undefined,
+    outward: (letter) => sections.outward(ownSolidOf(letter) ?? solid),
   });
-  const sections = new Sections(scale.step);
   const told = new RungRemarks(layout, scale.step);
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
-  const job: ClusterJob = { scale, seed: options.seed, caches: tools.caches, built, filled: [] };
-  const solids: BuiltCluster[] = [];
+  const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM) / scale.step) : undefined; // prettier-ignore
+  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, caches: tools.caches, built, filled: [] }; // prettier-ignore
+  const reachMm = clusters.some((c) => solidOf(c).swell)
+    ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job)))
+    : 0;
+  const solids: DeepCluster[] = [];
   let faces = 0;
   for (const [i, cluster] of clusters.entries()) {
     if (tools.context.cancelled()) return undefined;
-    const profile = sections.of(ownSolidOf(cluster.members[0].letter) ?? solid);
-    const { mesh, flat } = buildCluster(cluster, profile, job);
+    const profile = sections.of(solidOf(cluster), reachMm);
+    const { key, mesh, flat } = clusterSolid(cluster, profile, job);
     told.add(cluster, flat, profile.section);
     faces += faceCount(mesh);
     if (faces > options.faceBudget) {
@@ -90,17 +76,22 @@ export async function buildLettering(
       };
     }
     solids.push({
-      key: solidKey(cluster, profile, job),
+      key,
       mesh,
       x: cluster.x * scale.step,
       y: cluster.y * scale.step,
       z: (0 - Math.round((SHARE_BEHIND[options.depthAnchor] * profile.depthMm) / scale.step)) * scale.step,
       letters: cluster.members.map((m) => m.letter),
+      depths: depthLevels(profile.section, scale.step),
     });
     tools.context.progress((i + 1) / clusters.length);
     await tools.context.breathe();
   }
   const listed = (letters: readonly number[]): { letters: string } => ({ letters: textsOf(layout, letters) });
+  const inked = solids.filter(({ mesh }) => faceCount(mesh) > 0);
+  const changed = along && changesAlong(along) ? towardsBack(inked, along, tools.caches) : inked.map(({ depths: _, ...solid }) => solid);
+  const running = along && mayCross(along) ? crossingLetters(changed, () => tools.context.cancelled()) : [];
+  if (tools.context.cancelled()) return undefined;
   const remarks = [
     ...sections.remarks,
     ...(solid.depthMm === 0 && solids.length > 0 ? [remark('FLAT_SHEET', {})] : []),
@@ -108,10 +99,18 @@ export async function buildLettering(
     ...(crossing.length > 0 ? [remark('LETTERS_CROSS', listed(crossing))] : []),
     ...(cutting.length > 0 ? [remark('LETTERS_APART', listed(cutting))] : []),
     ...(tooLarge.length > 0 ? [remark('OUTLINE_TOO_LARGE', { ...listed(tooLarge), limit: LIMITS.glyphPoints })] : []),
+    ...(running.length > 0 ? [remark('ALONG_CROSSES', listed(running))] : []),
     ...told.remarks(),
   ];
-  return { clusters: solids, remarks, built };
+  return { clusters: changed, remarks, built };
 }
+
+/** Twisted walls are not flat, and letters that turn or grow for themselves come close to each other. */
+const mayCross = ({ about, twistDegrees, taperPercent }: TowardsBack): boolean =>
+  twistDegrees !== 0 || (about === 'letter' && taperPercent < 0);
+
+/** Of the em: the longest edge of a twisted wall, so that its four corners stay nearly in one plane. */
+const TWISTED_EDGE_EM = 0.04;
 
 /** Of a solid's depth: how much lies behind zero. */
 const SHARE_BEHIND = { back: 0, middle: 0.5, front: 1 } as const;
@@ -121,9 +120,19 @@ export function drawingScale(
   { extentMm, emMm }: Pick<Layout, 'extentMm' | 'emMm'>,
   { solid, ownSolids, toleranceMm, bands }: Pick<LetteringOptions, 'solid' | 'ownSolids' | 'toleranceMm' | 'bands'>,
 ): DrawingScale {
-  const deepest = Math.max(solid.depthMm, ...[...ownSolids.values()].map((own) => own.depthMm));
-  const step = gridStep(Math.max(extentMm, deepest));
+  const solids = [solid, ...ownSolids.values()];
+  const most = (of: (shape: SolidShape) => number): number => Math.max(...solids.map(of));
+  const step = gridStep(Math.max(extentMm + 2 * most(beyondOutline), most(wholeDepth)));
   return { emMm, step, toleranceMm, bands: bands && inSteps(bands, step) };
+}
+
+const wholeDepth = ({ depthMm, swell }: SolidShape): number =>
+  depthMm + (swell ? swell.frontMm + swell.backMm : 0);
+
+/** How far a solid may reach beyond its outline, mm: what is drawn may go four times its width. */
+function beyondOutline({ shiftMm = 0, side, front, back }: SolidShape): number {
+  const edges = [front, back].map((edge) => (edge.kind === 'drawn' ? 4 * edge.inMm : 0));
+  return Math.max(0, 0 - shiftMm) + Math.max(...edges) + (side?.kind === 'drawn' ? 4 * side.amountMm : 0);
 }
 
 /** Not more than anybody reads. */
@@ -140,67 +149,3 @@ const inSteps = ({ outward, wide, count, gap, join }: Bands, step: number): Band
   count,
   gap: Math.max(1, Math.round(gap / step)),
 });
-
-interface ClusterJob {
-  scale: DrawingScale;
-  seed: number;
-  caches: LetteringCaches;
-  built: LetteringStats;
-  /** letters that stayed full */
-  filled: number[];
-}
-
-function flatKey(cluster: Cluster, { section, isSheet }: Profile, { seed }: ClusterJob): string {
-  if (isSheet) return `${cluster.key} # sheet`;
-  const ends = `${section.inset[0]} ${section.inset[section.inset.length - 1]}`;
-  return `${cluster.key} # ${sectionLayers(section).join(' ')} # ${ends} # ${seed}`;
-}
-
-function solidKey(cluster: Cluster, profile: Profile, job: ClusterJob): string {
-  const { section, isSheet } = profile;
-  const flat = flatKey(cluster, profile, job);
-  return isSheet ? flat : `${flat} # ${section.inset.join(' ')} # ${section.z.join(' ')}`;
-}
-
-function buildCluster(cluster: Cluster, profile: Profile, job: ClusterJob): { mesh: PolygonMesh; flat: FlatWavefront } {
-  const { flat, isFull } = clusterFlat(cluster, profile, job);
-  if (isFull) job.filled.push(...cluster.members.map((m) => m.letter));
-  const key = solidKey(cluster, profile, job);
-  const known = job.caches.solids.get(key);
-  if (known) return { mesh: known, flat };
-  const { step } = job.scale;
-  const mesh = profile.isSheet ? liftSheet(flat, step) : liftFitting(flat, profile.section, step);
-  job.built.lifted++;
-  job.caches.solids.set(key, mesh, meshBytes(mesh));
-  return { mesh, flat };
-}
-
-/** Where the ladder ended without any edge the plan has no layers left, and the wall goes straight up. */
-function liftFitting(flat: FlatWavefront, section: Section, step: number): PolygonMesh {
-  const fits = flat.partition.layers.length === sectionLayers(section).length + 1;
-  return lift(flat, { section: fits ? section : straightSection(section), step });
-}
-
-const straightSection = (section: Section): Section => ({
-  inset: [0, 0],
-  z: [section.z[0], section.z[section.z.length - 1]],
-  part: ['wall'],
-});
-
-function clusterFlat(cluster: Cluster, profile: Profile, job: ClusterJob): ClusterFlat {
-  const key = flatKey(cluster, profile, job);
-  const known = job.caches.flats.get(key);
-  if (known) return known;
-  const { section, isSheet } = profile;
-  const { outline, isFull } = clusterOutline(cluster, job.scale);
-  const flat = flatWavefront(outline, {
-    layers: isSheet ? [] : sectionLayers(section),
-    capInsets: isSheet ? [0] : [section.inset[0], section.inset[section.inset.length - 1]],
-    em: emInSteps(job.scale),
-    seed: job.seed,
-  });
-  job.built.wavefronts++;
-  const made = { flat, isFull };
-  job.caches.flats.set(key, made, flatBytes(flat));
-  return made;
-}

@@ -18,6 +18,8 @@ export interface LetteringCaches {
   outlines: ByteCache<LetterOutline>;
   /** whether two letters at a certain distance touch */
   contacts: ByteCache<boolean>;
+  /** greatest distances inside clusters */
+  reaches: ByteCache<number>;
   /** proved plans of clusters: what dragging the depth does not change */
   flats: ByteCache<ClusterFlat>;
   /** clusters lifted to solids */
@@ -27,7 +29,8 @@ export interface LetteringCaches {
 export function letteringCaches(limitBytes: number): LetteringCaches {
   return {
     outlines: new ByteCache(limitBytes * 0.15),
-    contacts: new ByteCache(limitBytes * 0.05),
+    contacts: new ByteCache(limitBytes * 0.04),
+    reaches: new ByteCache(limitBytes * 0.01),
     flats: new ByteCache(limitBytes * 0.4),
     solids: new ByteCache(limitBytes * 0.4),
   };

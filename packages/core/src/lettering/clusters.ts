@@ -27,6 +27,8 @@ export interface Cluster {
   members: Member[];
   /** letters with a solid of their own that are too near: their place is taken out of this cluster */
   cuts: Member[];
+  /** how far around them, grid steps */
+  cutReach: number;
 }
 
 export interface Member {
@@ -42,12 +44,16 @@ export interface Member {
 interface Placed extends Omit<Member, 'dx' | 'dy'> {
   x: number;
   y: number;
+  /** how far its solid reaches beyond the outline */
+  outward: number;
 }
 
 /** Which letters never join others: all of them, or those with a solid of their own. */
 export interface Standing {
   apart: boolean;
   hasOwnSolid(letter: number): boolean;
+  /** how far a letter's solid reaches beyond its outline, grid steps */
+  outward(letter: number): number;
 }
 
 export interface FoundClusters {
@@ -65,7 +71,7 @@ export function findClusters(
   letters: readonly Letter[],
   scale: DrawingScale,
   caches: LetteringCaches,
-  { apart, hasOwnSolid }: Standing,
+  { apart, hasOwnSolid, outward }: Standing,
 ): FoundClusters {
   const drawn: Placed[] = [];
   const tooLarge: number[] = [];
@@ -79,6 +85,7 @@ export function findClusters(
       y: Math.round(letter.y / scale.step),
       outline,
       outlineKey: outlineKey(letter, scale),
+      outward: outward(index),
     });
   });
   const pairs = touchingPairs(drawn, scale, caches);
@@ -115,15 +122,17 @@ function cutsOf(pairs: readonly [number, number][], isAlone: readonly boolean[])
 /** Sweep over the letters' boxes from left to right; near ones are compared edge by edge, once for each pair of shapes and offset. */
 function touchingPairs(drawn: readonly Placed[], scale: DrawingScale, caches: LetteringCaches): [number, number][] {
   // bands that reach outwards meet sooner
-  const distance = OPENING_EM * emInSteps(scale) + 2 * Math.max(0, scale.bands?.outward ?? 0);
+  const least = OPENING_EM * emInSteps(scale) + 2 * Math.max(0, scale.bands?.outward ?? 0);
+  const furthest = drawn.reduce((most, d) => Math.max(most, d.outward), 0);
   const boxes = drawn.map((d) => boundingBox(d.outline));
   const order = drawn.map((_, i) => i).sort((i, j) => drawn[i].x + boxes[i].minX - drawn[j].x - boxes[j].minX || i - j);
   const pairs: [number, number][] = [];
   let active: number[] = [];
   for (const i of order) {
-    active = active.filter((j) => drawn[j].x + boxes[j].maxX + distance >= drawn[i].x + boxes[i].minX);
+    active = active.filter((j) => drawn[j].x + boxes[j].maxX + least + 2 * furthest >= drawn[i].x + boxes[i].minX);
     for (const j of active) {
       const [a, b] = i < j ? [i, j] : [j, i];
+      const distance = least + drawn[a].outward + drawn[b].outward;
       const dx = drawn[b].x - drawn[a].x;
       const dy = drawn[b].y - drawn[a].y;
       const key = `${drawn[a].outlineKey} | ${drawn[b].outlineKey} | ${dx},${dy} | ${distance}`;
@@ -156,7 +165,8 @@ function groups(count: number, pairs: readonly [number, number][]): number[][] {
   return [...rows.values()];
 }
 
-function clusterOf(parts: readonly Placed[], cutting: readonly Placed[], { bands }: DrawingScale): Cluster {
+function clusterOf(parts: readonly Placed[], cutting: readonly Placed[], scale: DrawingScale): Cluster {
+  const { bands } = scale;
   const { x, y } = parts[0];
   const memberOf = (p: Placed): Member => ({
     letter: p.letter,
@@ -166,12 +176,14 @@ function clusterOf(parts: readonly Placed[], cutting: readonly Placed[], { bands
     outlineKey: p.outlineKey,
   });
   const [members, cuts] = [parts.map(memberOf), cutting.map(memberOf)];
+  const outward = (row: readonly Placed[]): number => row.reduce((most, p) => Math.max(most, p.outward), 0);
+  const cutReach = CUT_GAP * OPENING_EM * emInSteps(scale) + Math.max(0, bands?.outward ?? 0) + outward(parts) + outward(cutting); // prettier-ignore
   const listed = (row: readonly Member[]): string => row.map((m) => `${m.outlineKey}+${m.dx},${m.dy}`).join(' & ');
   const key =
     listed(members) +
     (bands ? ` ~ ${Object.values(bands).join(' ')}` : '') +
-    (cuts.length > 0 ? ` - ${listed(cuts)}` : '');
-  return { key, x, y, members, cuts };
+    (cuts.length > 0 ? ` - ${listed(cuts)} by ${cutReach}` : '');
+  return { key, x, y, members, cuts, cutReach };
 }
 
 /** The outline of a whole cluster about its origin, its members united; edges carry the member's place in the cluster. */
@@ -182,12 +194,10 @@ export function clusterOutline(cluster: Cluster, scale: DrawingScale): ClusterOu
   return { outline: withoutCuts(condition(rings, emInSteps(scale)).outline, cluster, scale), isFull };
 }
 
-function withoutCuts(outline: Outline, { cuts }: Cluster, scale: DrawingScale): Outline {
+function withoutCuts(outline: Outline, { cuts, cutReach }: Cluster, scale: DrawingScale): Outline {
   if (cuts.length === 0) return outline;
-  const em = emInSteps(scale);
-  const reach = CUT_GAP * OPENING_EM * em + Math.max(0, scale.bands?.outward ?? 0);
-  const covers = dilated(unite(cuts.flatMap((m) => placed(m.outline, m.dx, m.dy, 0))), reach);
-  return condition(covered(toRings(outline), covers), em).outline;
+  const covers = dilated(unite(cuts.flatMap((m) => placed(m.outline, m.dx, m.dy, 0))), cutReach);
+  return condition(covered(toRings(outline), covers), emInSteps(scale)).outline;
 }
 
 export interface ClusterOutline {

@@ -1,6 +1,9 @@
 export { assemble } from './assemble.ts';
 export { buildLettering } from './buildLettering.ts';
-export type { BuiltCluster, Lettering, LetteringOptions, LetteringStats } from './buildLettering.ts';
+export type { BuiltCluster } from './builtCluster.ts';
+export type { Lettering, LetteringOptions } from './buildLettering.ts';
+export type { LetteringStats } from './clusterSolid.ts';
+export type { TowardsBack } from './towardsBack.ts';
 export { letteringCaches } from './caches.ts';
 export type { LetteringCaches } from './caches.ts';
 export { letterOutline } from './letterOutline.ts';

@@ -3,6 +3,13 @@ import type { FlatWavefront, Section } from '../solid/index.ts';
 import type { Layout } from '../text/index.ts';
 import type { Cluster } from './clusters.ts';
 
+/** The largest inset of edges and walls: a front that swells is meant to end in a ridge. */
+function edgesEnd({ inset, part }: Section): number {
+  const swells = (piece: number): boolean => part[piece] === 'front' || part[piece] === 'back';
+  const last = part.length - 1;
+  return Math.max(...inset.filter((_, i) => !swells(Math.min(i, last)) || !swells(Math.max(0, i - 1))));
+}
+
 /** Collects what is to be told of the ladder's rungs and of ridges, by letter. */
 export class RungRemarks {
   readonly #layout: Layout;
@@ -22,9 +29,12 @@ export class RungRemarks {
       this.#note(rung.kind, cluster, { askedMm: 0, takenMm: rung.byGridSteps * this.#step });
     if (rung.kind === 'narrowed') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: asked * rung.share });
     if (rung.kind === 'given-up') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: 0 });
-    const innermost = flat.partition.rings[flat.partition.rings.length - 1];
-    if (rung.kind !== 'given-up' && innermost.from.length === 0)
-      this.#note('meets', cluster, { askedMm: asked, takenMm: asked });
+    if (rung.kind === 'given-up') return;
+    const ringAt = (inset: number): number => flat.partition.rings[flat.partition.layers.indexOf(inset)]?.from.length ?? 0; // prettier-ignore
+    const outermost = Math.min(...section.inset);
+    if (outermost > 0 && ringAt(outermost) === 0)
+      this.#note('vanishes', cluster, { askedMm: asked, takenMm: 0 });
+    else if (ringAt(edgesEnd(section)) === 0) this.#note('meets', cluster, { askedMm: asked, takenMm: asked });
   }
 
   #note(kind: string, cluster: Cluster, values: { askedMm: number; takenMm: number }): void {
@@ -43,6 +53,7 @@ export class RungRemarks {
       if (kind === 'opened') return remark('EDGE_OPENED', { letters, byMm: takenMm });
       if (kind === 'narrowed') return remark('EDGE_NARROWED', { letters, askedMm, takenMm });
       if (kind === 'meets') return remark('EDGE_MEETS', { letters });
+      if (kind === 'vanishes') return remark('LIGHTER_VANISHES', { letters });
       return remark('LETTER_LEFT_OUT', { letters });
     });
   }

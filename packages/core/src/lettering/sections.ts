@@ -1,16 +1,28 @@
 import type { Remark } from '../base/index.ts';
-import { buildSection, type EdgeShape, type Section, type SideShape } from '../solid/index.ts';
+import {
+  buildSection,
+  sectionReach,
+  type EdgeShape,
+  type Section,
+  type SideShape,
+  type Swell,
+} from '../solid/index.ts';
 
 /** What a plan is lifted to. */
 export interface SolidShape {
-  /** the whole depth, edges included, mm; 0 is a flat sheet */
+  /** the body's depth, edges included, mm; 0 is a flat sheet */
   depthMm: number;
   front: EdgeShape;
   back: EdgeShape;
   side?: SideShape;
+  /** how far the section lies further in (below zero: out) than drawn, mm */
+  shiftMm?: number;
+  /** how front and back rise towards their middle, on top of the depth */
+  swell?: { frontMm: number; backMm: number } & Pick<Swell, 'curve' | 'steps'>;
 }
 
 export interface Profile {
+  /** swelling included */
   depthMm: number;
   isSheet: boolean;
   section: Section;
@@ -20,22 +32,49 @@ export interface Profile {
 export class Sections {
   readonly #step: number;
   readonly #known = new Map<string, Profile>();
-  readonly remarks: Remark[] = [];
+  readonly #remarks: Remark[] = [];
 
   constructor(step: number) {
     this.#step = step;
   }
 
-  of(solid: SolidShape): Profile {
-    const key = JSON.stringify(solid);
+  get remarks(): readonly Remark[] {
+    return this.#remarks;
+  }
+
+  /** How far a solid reaches beyond its letters' outlines, grid steps. */
+  outward(solid: SolidShape): number {
+    return sectionReach(this.#built({ ...solid, swell: undefined }, 0).section);
+  }
+
+  /** `reachMm`: the greatest distance from the outline inside the lettering; only for what swells. */
+  of(solid: SolidShape, reachMm: number): Profile {
+    const key = JSON.stringify([solid, reachMm]);
     const known = this.#known.get(key);
     if (known) return known;
-    const { section, remarks } = buildSection({ ...solid, step: this.#step });
+    const { section, remarks } = this.#built(solid, reachMm);
     const isSheet = solid.depthMm === 0;
     // a sheet has no edges that could be scaled or left out
-    if (!isSheet) this.remarks.push(...remarks);
-    const made = { depthMm: solid.depthMm, isSheet, section };
+    if (!isSheet) this.#tell(remarks);
+    const made = { depthMm: isSheet ? 0 : section.z[0] * this.#step, isSheet, section };
     this.#known.set(key, made);
     return made;
+  }
+
+  #tell(remarks: readonly Remark[]): void {
+    const told = new Set(this.#remarks.map((r) => JSON.stringify(r)));
+    this.#remarks.push(...remarks.filter((r) => !told.has(JSON.stringify(r))));
+  }
+
+  #built(solid: SolidShape, reachMm: number): ReturnType<typeof buildSection> {
+    const { swell, ...rest } = solid;
+    const swelling = (mm: number | undefined): Swell | undefined =>
+      swell && mm ? { mm, reachMm, curve: swell.curve, steps: swell.steps } : undefined;
+    return buildSection({
+      ...rest,
+      frontSwell: swelling(swell?.frontMm),
+      backSwell: swelling(swell?.backMm),
+      step: this.#step,
+    });
   }
 }

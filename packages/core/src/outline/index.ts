@@ -4,6 +4,7 @@ export type { Conditioned } from './condition.ts';
 export { contact } from './contact.ts';
 export { CurveBuilder, pointAt, tangentAlong } from './curves.ts';
 export type { CurveTable, Pen } from './curves.ts';
+export { divide } from './divide.ts';
 export { flatten, polyline } from './flatten.ts';
 export { drawKnots } from './freeCurve.ts';
 export type { KnotCurve } from './freeCurve.ts';

@@ -24,11 +24,13 @@ export function lift(flat: FlatWavefront, options: LiftOptions): PolygonMesh {
   return new Lifter(flat, options).run();
 }
 
-/** A flat sheet of the outline at z = 0, facing up. */
-export function liftSheet(flat: FlatWavefront, step: number): PolygonMesh {
+/** A flat sheet of the outline, or of its offset by `inset`, at z = 0, facing up. */
+export function liftSheet(flat: FlatWavefront, step: number, inset = 0): PolygonMesh {
   const builder = new MeshBuilder();
   const p = flat.partition;
-  const cap = flat.caps.get(p.layers.indexOf(0));
+  const layer = p.layers.indexOf(inset);
+  // a ladder that ended without layers leaves the outline itself
+  const cap = flat.caps.get(layer < 0 ? p.layers.indexOf(0) : layer);
   const vertex = new Int32Array(p.x.length).fill(-1);
   if (cap) {
     addCap(builder, cap, 'front', false, (node) => {
@@ -251,12 +253,19 @@ class Lifter {
     return this.#builder.vertex(x[node] * this.#step, y[node] * this.#step, z * this.#step);
   }
 
-  /** Nor onto the far layer's where the section turns back there: what lies above and below it would touch. */
+  /** Nor onto the far layer's where the section turns back there, or runs in under a cap: what lies above and below it would touch. */
   #offTurn(piece: number, rounded: number, nearZ: number, farZ: number): number {
     const hasRoom = Math.abs(farZ - nearZ) > 1;
-    return rounded === farZ && hasRoom && this.#turningLayer(piece) !== undefined
+    return rounded === farZ && hasRoom && (this.#turningLayer(piece) !== undefined || this.#liesUnderCap(piece))
       ? farZ + Math.sign(nearZ - farZ)
       : rounded;
+  }
+
+  /** A piece that ends at a rim and comes from inside of it. */
+  #liesUnderCap(piece: number): boolean {
+    const { far, near, beyond } = this.#farEnd(piece);
+    const isRim = beyond < 0 || beyond >= this.#layerOf.length;
+    return isRim && this.#layerOf[near] > this.#layerOf[far];
   }
 
   /**

@@ -65,5 +65,18 @@ export const fonts = sqliteTable('fonts', {
   removedAt: text('removed_at'),
 });
 
+/** Edges and sides that people drew and kept by name. */
+export const shapes = sqliteTable(
+  'shapes',
+  {
+    kind: text('kind', { enum: ['edge', 'side'] }).notNull(),
+    name: text('name').notNull(),
+    /** of the profile, as JSON */
+    points: text('points').notNull(),
+    createdAt: text('created_at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.kind, table.name] })],
+);
+
 /** Facts about this database itself. */
 export const facts = sqliteTable('facts', { name: text('name').primaryKey(), value: text('value').notNull() });

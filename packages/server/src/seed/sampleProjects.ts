@@ -38,14 +38,14 @@ const SAMPLES: readonly Sample[] = [
     name: 'Opening night',
     text: 'KILN\nOPENING',
     words: { font: font('Zilla Slab', 700), sizeMm: 72, tracking: 10 },
-    solid: { depthMm: 18, front: { kind: 'round', inMm: 2, deepMm: 2, steps: 4 } },
+    solid: { depthMm: 18, front: { kind: 'round', inMm: 2, deepMm: 2, steps: 4, points: [] } },
   },
   {
     id: 'row-house-number',
     name: 'House number 17',
     text: '17',
     words: { font: font('Bodoni Moda', 700), sizeMm: 110 },
-    solid: { depthMm: 14, front: { kind: 'chamfer', inMm: 9, deepMm: 6, steps: 1 } },
+    solid: { depthMm: 14, front: { kind: 'chamfer', inMm: 9, deepMm: 6, steps: 1, points: [] } },
     finishes: ['bone glaze', 'cobalt wash', 'ink'],
   },
   {
@@ -53,7 +53,7 @@ const SAMPLES: readonly Sample[] = [
     name: 'Shop sign',
     text: 'Saltglaze Row',
     words: { font: font('Pacifico', 400), sizeMm: 48 },
-    solid: { depthMm: 12, front: { kind: 'round', inMm: 3, deepMm: 3, steps: 6 }, backAsFront: true },
+    solid: { depthMm: 12, front: { kind: 'round', inMm: 3, deepMm: 3, steps: 6, points: [] }, backAsFront: true },
     finishes: ['celadon', 'celadon', 'salt grey'],
   },
 ];
@@ -99,7 +99,7 @@ function buildMark(): Project {
   const solid = (pieceId: string, depthMm: number): Edit => ({
     kind: 'setSolid',
     pieceId,
-    values: { depthMm, front: { kind: 'round', inMm: 1.2, deepMm: 1.2, steps: 4 } },
+    values: { depthMm, front: { kind: 'round', inMm: 1.2, deepMm: 1.2, steps: 4, points: [] } },
   });
   const edits: Edit[] = [
     ...['mark', 'ring'].map((pieceId): Edit => ({

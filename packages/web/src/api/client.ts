@@ -7,9 +7,11 @@ import {
   projectListSchema,
   revisionListSchema,
   savedSchema,
+  shapeListSchema,
   storedProjectSchema,
   type BroughtFonts,
   type FontFamilyInfo,
+  type KeptShape,
   type ProjectCard,
   type Revision,
   type Saved,
@@ -79,6 +81,20 @@ export const api = {
   removeFont: (family: string): Promise<void> =>
     done(reach(`/api/fonts/${encodeURIComponent(family)}`, { method: 'DELETE' })),
 
+  listShapes: async (): Promise<KeptShape[]> => shapeListSchema.parse(await get('/api/shapes')).shapes,
+
+  keepShape: ({ kind, name, points }: KeptShape): Promise<void> =>
+    done(
+      reach(shapeAddress({ kind, name }), {
+        method: 'PUT',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ points }),
+      }),
+    ),
+
+  dropShape: (shape: Pick<KeptShape, 'kind' | 'name'>): Promise<void> =>
+    done(reach(shapeAddress(shape), { method: 'DELETE' })),
+
   createProject: async (project: Project, key: string): Promise<Saved> => {
     const response = await send('POST', '/api/projects', { project }, key);
     return savedSchema.parse(await bodyOf(response));
@@ -90,6 +106,9 @@ export const api = {
     return { kind: 'saved', saved: savedSchema.parse(await bodyOf(response)) };
   },
 };
+
+const shapeAddress = ({ kind, name }: Pick<KeptShape, 'kind' | 'name'>): string =>
+  `/api/shapes/${kind}/${encodeURIComponent(name)}`;
 
 const addressOf = (id: string): string => `/api/projects/${encodeURIComponent(id)}`;
 

@@ -1,8 +1,7 @@
 import type { Words } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
-import { useRef } from 'react';
 import { FontSample, useFonts } from '../fonts/index.ts';
-import { ChoiceValue, type Choice } from '../ui/index.ts';
+import { ChoiceValue, useTrial, type Choice } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { number, type WordsProps } from './sentenceParts.tsx';
 
@@ -28,7 +27,7 @@ interface FontChoiceProps {
 /** A menu set in the fonts themselves; arrow keys try each on the solid, Escape gives the old one back. */
 export function FontChoice({ label, font, onFont }: FontChoiceProps) {
   const families = [...(useFonts().data ?? [])].sort((a, b) => kindOrder(a.kind) - kindOrder(b.kind));
-  const before = useRef<Font>(undefined);
+  const trial = useTrial(font, onFont);
   const choices = families.flatMap((family, i) =>
     family.styles.map((style, k): Choice<string> => ({
       value: keyOf({ ...style, family: family.family }),
@@ -37,9 +36,9 @@ export function FontChoice({ label, font, onFont }: FontChoiceProps) {
       group: k === 0 && families[i - 1]?.kind !== family.kind ? kindName(family.kind) : undefined,
     })),
   );
-  const take = (value: string): void => {
+  const taken = (value: string): Font => {
     const [family, weight, italic] = value.split('|');
-    onFont({ family, weight: Number(weight), italic: italic !== '', axes: {} });
+    return { family, weight: Number(weight), italic: italic !== '', axes: {} };
   };
   const present = nearest(choices, font);
   return (
@@ -48,16 +47,8 @@ export function FontChoice({ label, font, onFont }: FontChoiceProps) {
       value={present?.value ?? keyOf(font)}
       choices={choices}
       shown={present?.label ?? font.family}
-      onTry={(value) => {
-        before.current ??= font;
-        if (value !== undefined) return take(value);
-        onFont(before.current);
-        before.current = undefined;
-      }}
-      onChange={(value) => {
-        before.current = undefined;
-        take(value);
-      }}
+      onTry={(value) => trial.onTry(value === undefined ? undefined : taken(value))}
+      onChange={(value) => trial.onChange(taken(value))}
     />
   );
 }

@@ -7,6 +7,7 @@ import { FontChoice } from './FontValue.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
 import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
+import { EdgeKind } from './solid/EdgeSentence.tsx';
 
 const USUAL = usualOwn();
 
@@ -80,7 +81,7 @@ function OwnSolid({ piece, first, put }: OwnSolidProps) {
   }; // prettier-ignore
   const values = {
     depth: number('own depth', { ...length, label: t.ownDepth, value: depthMm, max: 10_000, step: 1, usual: piece.body.solid.depthMm }, (next, key) => set({ depthMm: next }, key)),
-    edge: <ChoiceValue label={t.ownEdge} value={front.kind} choices={choicesOf<Edge['kind']>(texts.kinds, PICTURES.edges)} usual={piece.body.solid.front.kind} onChange={(kind) => edge({ kind })} />,
+    edge: <EdgeKind label={t.ownEdge} value={front} edge={front} usual={piece.body.solid.front.kind} put={(next) => edge(next, 'own kind')} />,
     sizes: first.solid && front.kind !== 'plain' ? <Sentence template={t.edgeSizes} values={sizes} /> : null,
   }; // prettier-ignore
   return (

@@ -11,7 +11,7 @@ import { PlaceChapter } from './PlaceChapter.tsx';
 import classes from './Recipe.module.css';
 import { pasteRecipe, putRecipe } from './recipeClipboard.ts';
 import type { ChapterProps } from './sentenceParts.tsx';
-import { SolidChapter } from './SolidChapter.tsx';
+import { SolidChapter } from './solid/SolidChapter.tsx';
 import type { ChapterName } from './Told.tsx';
 import { WordsChapter } from './WordsChapter.tsx';
 
@@ -27,11 +27,12 @@ interface RecipeProps {
   /** ids of graphemes of the piece at work that were picked on the letters */
   picked: readonly number[];
   onPick: (ids: readonly number[]) => void;
+  onSection: () => void;
   readCurve: ChapterProps['readCurve'];
 }
 
 /** How a piece is made, as sentences with live values. */
-export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, picked, onPick, readCurve }: RecipeProps) {
+export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, picked, onPick, onSection, readCurve }: RecipeProps) {
   const [piece] = pieces;
   const edits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
   const common: ChapterProps = {
@@ -40,6 +41,7 @@ export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, pic
     remarks: shown?.remarks ?? [],
     picked,
     onPick,
+    onSection,
     readCurve,
     work: {
       at: atWork,

@@ -1,4 +1,4 @@
-import type { Contour, Edge, Placement, Side, Words } from '@fictile/core';
+import type { Contour, Edge, Placement, Side, Solid, Words } from '@fictile/core';
 import type { ReactNode } from 'react';
 
 /** Small drawings for the menus of sentences: lines in the ink of the text, what is meant in cobalt. */
@@ -22,6 +22,7 @@ const EDGES: Readonly<Record<Edge['kind'] | 'same', ReactNode>> = {
   step: <Picture lines="M3 4H9M15 10V16" meant="M9 4V7H12V10H15" />,
   ogee: <Picture lines="M3 4H9M15 10V16" meant="M9 4A3 3 0 0 1 12 7A3 3 0 0 0 15 10" />,
   bead: <Picture lines="M3 4H11M16 11V16" meant="M11 4A3.5 3.5 0 0 1 11 11H16" />,
+  drawn: <Picture lines="M3 4H7M16 13V16" meant="M7 4C9 4 10 5 10 7C10 9 13 8 13 10C13 12 16 11 16 13" />,
   same: <Picture lines="M10 2V16" meant="M3 5H6A2 2 0 0 1 8 7V15M17 5H14A2 2 0 0 0 12 7V15" />,
 };
 const ALIGNS: Readonly<Record<Words['align'], ReactNode>> = {
@@ -150,6 +151,29 @@ const SOLID_SIDES: Readonly<Record<Side['kind'], ReactNode>> = {
   bulge: <Picture lines="M6 3H14M6 15H14" meant="M6 3C1 6 1 12 6 15M14 3C19 6 19 12 14 15" />,
   waist: <Picture lines="M4 3H16M4 15H16" meant="M4 3C8 6 8 12 4 15M16 3C12 6 12 12 16 15" />,
   v: <Picture lines="M4 3H16M4 15H16" meant="M4 3L8 9L4 15M16 3L12 9L16 15" />,
+  drawn: <Picture lines="M5 3H15M5 15H15" meant="M5 3C2 6 8 8 7 11L5 15M15 3C18 6 12 8 13 11L15 15" />,
+};
+const EDGE_SIDES: Readonly<Record<Solid['edgeSide'], ReactNode>> = {
+  inward: <Picture lines="M3 4V15H17V4" meant="M3 8L7 4H13L17 8" />,
+  outward: <Picture lines="M7 4H13M7 4V15M13 4V15" meant="M7 4L3 8V15M13 4L17 8V15" />,
+};
+const STEPS_BY: Readonly<Record<Solid['stepsBy'], ReactNode>> = {
+  count: <Picture lines="M3 15L5 8L10 4L17 3" meant={dot(5, 8) + dot(10, 4)} />,
+  tolerance: <Picture lines="M3 15L6 7L17 3" meant="M3 15C4 8 9 3 17 3" />,
+};
+const CORNERS: Readonly<Record<Solid['corners'], ReactNode>> = {
+  sharp: <Picture lines="M5 16V8L10 8" meant="M2 16V3H13" />,
+  cut: <Picture lines="M5 16V8L10 8" meant="M2 16V7L6 3H13" />,
+  round: <Picture lines="M5 16V8L10 8" meant="M2 16V8A5 5 0 0 1 7 3H13" />,
+};
+const SWELL_CURVES: Readonly<Record<Solid['swell']['curve'], ReactNode>> = {
+  round: <Picture lines="M3 15H17" meant="M3 15V12A7 7 0 0 1 17 12V15" />,
+  soft: <Picture lines="M3 15H17" meant="M3 15C7 14 7 5 10 5C13 5 13 14 17 15" />,
+  straight: <Picture lines="M3 15H17" meant="M3 15L10 5L17 15" />,
+};
+const ABOUTS: Readonly<Record<Solid['along']['about'], ReactNode>> = {
+  whole: <Picture lines="M2 6H18V12H2Z" meant={dot(10, 9)} />,
+  letter: <Picture lines="M2 6H9V12H2ZM11 6H18V12H11Z" meant={dot(5.5, 9) + dot(14.5, 9)} />,
 };
 const EDGE_DEPTHS: Readonly<Record<'taken' | 'added', ReactNode>> = {
   taken: <Picture lines="M8 3H16V15H5V6Z" meant="M2 3V15" />,
@@ -157,6 +181,11 @@ const EDGE_DEPTHS: Readonly<Record<'taken' | 'added', ReactNode>> = {
 };
 
 export const PICTURES = {
+  edgeSides: EDGE_SIDES,
+  stepsBy: STEPS_BY,
+  corners: CORNERS,
+  swellCurves: SWELL_CURVES,
+  abouts: ABOUTS,
   solidSides: SOLID_SIDES,
   edgeDepths: EDGE_DEPTHS,
   wireEnds: WIRE_ENDS,

@@ -37,11 +37,12 @@ export interface PieceEdits {
   placement(values: Partial<Placement>, key?: string): void;
 }
 
-export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): PieceEdits {
+/** `isDrag`: keys name drags, which join however long a hand rests. */
+export function pieceEdits(store: ProjectStore, pieces: readonly Piece[], { isDrag = false } = {}): PieceEdits {
   const [lead] = pieces;
   const pieceId = lead.id;
   const joined = (key?: string): string | undefined => key && `${pieceId} ${key}`;
-  const edit = (made: Edit, key?: string): void => store.edit(made, joined(key));
+  const edit = (made: Edit, key?: string): void => store.edit(made, joined(key), { isDrag });
   const forAll = (make: (piece: Piece) => Edit, key?: string, these = pieces): void =>
     these.length === 1 ? edit(make(these[0]), key) : edit({ kind: 'many', edits: these.map(make) }, key);
   const source = (values: Pick<Values<'setDrawing'>, 'contour' | 'depthAnchor'>, key?: string): void =>

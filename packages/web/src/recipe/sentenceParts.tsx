@@ -13,6 +13,8 @@ export interface ChapterProps {
   /** ids of the graphemes that were picked on the letters, or of a drawing's colours */
   picked: readonly number[];
   onPick: (ids: readonly number[]) => void;
+  /** opens the section to be drawn */
+  onSection: () => void;
   /** the first path of a drawing's file */
   readCurve: (file: File) => Promise<FreeCurve | undefined>;
 }

@@ -15,4 +15,5 @@ export { SidePanel } from './SidePanel.tsx';
 export { TextValue } from './TextValue.tsx';
 export { Swatch } from './Swatch.tsx';
 export { Unreached } from './Unreached.tsx';
+export { useTrial } from './useTrial.ts';
 export { saveFile } from './saveFile.ts';

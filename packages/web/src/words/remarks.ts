@@ -31,6 +31,12 @@ export function remarkText(remark: Remark): string {
       return `The edges together are ${mm(remark.params.askedMm)} deep, the body only ${mm(remark.params.takenMm)}. Both were scaled to fit.`;
     case 'SIDE_LEFT_STRAIGHT':
       return `Between the edges only ${mm(remark.params.roomMm)} are left, so the side stays straight.`;
+    case 'SECTION_CROSSES':
+      return `The section crosses itself ${mm(remark.params.inMm)} in and ${mm(remark.params.downMm)} down, so ${CROSSING_INSTEAD[remark.params.instead]}. Draw its section without the crossing.`;
+    case 'LIGHTER_VANISHES':
+      return `The outline is so much lighter that nothing is left of ${remark.params.letters}`;
+    case 'ALONG_CROSSES':
+      return `Turned or widened so much towards the back, walls run into each other: ${remark.params.letters}. Turn less, or set the letters wider.`;
     case 'EDGE_TOO_FINE':
       return `Lettering this large takes edges from ${mm(remark.params.leastMm)} on; a finer one was left plain.`;
     case 'EDGE_MEETS':
@@ -53,6 +59,12 @@ export function remarkText(remark: Remark): string {
       return `${remark.params.faces} faces vanished in rounding to 32 bit. Save in millimetres, or with less detail.`;
   }
 }
+
+const CROSSING_INSTEAD = {
+  front: 'the front edge was built as a chamfer',
+  back: 'the back edge was built as a chamfer',
+  side: 'the side was built straight',
+} as const;
 
 const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
   text: 'Text is no outline and was left out. Turn it into paths in the drawing, or type it here.',

@@ -1,5 +1,6 @@
 import { drawingTexts } from './drawingTexts.ts';
 import { recipeTexts } from './recipeTexts.ts';
+import { sectionTexts } from './sectionTexts.ts';
 
 const size = (bytes: number): string =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
@@ -43,6 +44,7 @@ export const texts = {
     fileBroken: (name: string): string => `${name} can’t be read as a project. Choose a .fictile file.`,
   },
   drawing: drawingTexts,
+  section: sectionTexts,
   chapters: { words: 'Words', solid: 'Solid', faces: 'Faces', finish: 'Finish', place: 'Place' },
   recipe: recipeTexts,
   slots: { front: 'front', frontEdge: 'front edge', wall: 'walls', backEdge: 'back edge', back: 'back' },
@@ -247,8 +249,14 @@ export const texts = {
     step: 'stepped',
     ogee: 'an ogee',
     bead: 'a bead',
+    drawn: 'drawn',
   },
-  sides: { straight: 'straight', bulge: 'bulging', waist: 'waisted', v: 'V-shaped' },
+  sides: { straight: 'straight', bulge: 'bulging', waist: 'waisted', v: 'V-shaped', drawn: 'drawn' },
+  edgeSides: { inward: 'inward from the outline', outward: 'outward, the body grows' },
+  stepsBy: { count: 'steps', tolerance: 'as fine as the curves' },
+  corners: { sharp: 'sharp', cut: 'cut', round: 'rounded' },
+  swellCurves: { round: 'full', soft: 'soft', straight: 'straight' },
+  abouts: { whole: 'all together', letter: 'each letter about its own middle' },
   edgeDepths: { taken: 'out of the depth', added: 'on top of the depth' },
   aligns: { left: 'left', center: 'centred', right: 'right', justify: 'justified' },
   commands: {

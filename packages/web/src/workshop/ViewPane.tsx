@@ -1,6 +1,6 @@
 import { Text, useComputedColorScheme } from '@mantine/core';
 import { isWords, type Project, type SceneView } from '@fictile/core';
-import { useCallback, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -44,6 +44,8 @@ interface ViewPaneProps {
   placing: Placing | undefined;
   bending: Bending | undefined;
   onPictures: (take: TakePicture | undefined) => void;
+  /** what floats over the view */
+  children: ReactNode;
 }
 
 /** The view, or two of them, with what floats over it: size, bar, and the field behind the caret. */
@@ -77,6 +79,7 @@ export function ViewPane(props: ViewPaneProps) {
       )}
       <SizeLabel name={project.name} isBusy={evaluation.busy} box={box} showGrid={view.showGrid} />
       <ViewBar settings={view} onChange={setView} scene={project.view} onScene={onScene} pose={() => camera.current?.pose()} />
+      {props.children}
     </main>
   );
 } // prettier-ignore

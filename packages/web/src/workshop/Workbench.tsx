@@ -9,6 +9,7 @@ import { CommandSearch, useKeys, useSingleKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
 import { Recipe, type ChapterName } from '../recipe/index.ts';
+import { SectionCard } from '../section/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { DropFiles, Notes } from '../ui/index.ts';
 import { boundsOf, type GeometryShelf, type TakePicture } from '../viewport/index.ts';
@@ -36,6 +37,7 @@ function useBench(store: ProjectStore) {
   const [view, setView] = useState<ViewSettings>(USUAL_VIEW);
   const [panel, setPanel] = useState<'hand over' | 'versions'>();
   const [atWork, setAtWork] = useState<ChapterName>();
+  const [showsSection, setShowsSection] = useState(false);
   const marks = useMarks(project);
   const chosen = useChosen(project);
   const typing = useTyping(store, chosen.choose);
@@ -72,7 +74,7 @@ function useBench(store: ProjectStore) {
   useKeys(commands, singleKeys.areOn);
   return {
     ...{ project, refusal: state.refusal, evaluation, shelf, client, view, setView, panel, setPanel },
-    ...{ atWork, setAtWork, marks, chosen, typing, actions, commands, drawings },
+    ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings },
     placing: atWork === 'place' && !typing.now ? placing : undefined,
     bending: atWork === 'words' && !typing.now ? bending : undefined,
   };
@@ -88,6 +90,8 @@ export function Workbench({ store }: { store: ProjectStore }) {
   const onPictures = useCallback((next: TakePicture | undefined) => setTake(() => next), []);
   const lead = chosen.pieces.length > 0 ? chosen.pieces[0] : undefined;
   const shown = evaluation.pieces.find((p) => p.pieceId === lead?.id);
+  const pickedOf = (pieceId: string): readonly number[] =>
+    bench.typing.picked?.pieceId === pieceId ? bench.typing.picked.ids : NONE;
   const close = (): void => setPanel(undefined);
   const common = { project, evaluation, chosen };
   return (
@@ -107,9 +111,10 @@ export function Workbench({ store }: { store: ProjectStore }) {
             milliseconds={evaluation.milliseconds}
             atWork={bench.atWork}
             onWork={bench.setAtWork}
-            picked={bench.typing.picked?.pieceId === lead.id ? bench.typing.picked.ids : NONE}
+            picked={pickedOf(lead.id)}
             readCurve={bench.drawings.readCurve}
             onPick={(ids) => bench.typing.pick(lead.id, ids)}
+            onSection={() => bench.setShowsSection(true)}
           />
         ) : (
           <Text p="md">{texts.workshop.noPieces}</Text>
@@ -127,7 +132,19 @@ export function Workbench({ store }: { store: ProjectStore }) {
         placing={bench.placing}
         bending={bench.bending}
         onPictures={onPictures}
-      />
+      >
+        {bench.showsSection && lead && !lead.locked && (
+          <SectionCard
+            key={lead.id}
+            store={store}
+            pieces={chosen.pieces}
+            shown={shown}
+            shelf={shelf}
+            picked={pickedOf(lead.id)}
+            onClose={() => bench.setShowsSection(false)}
+          />
+        )}
+      </ViewPane>
       <SideColumn {...common} client={client} actions={bench.actions} marks={marks} onFile={bench.drawings.choose} />
       <HandOver opened={panel === 'hand over'} onClose={close} client={client} project={project} takePicture={take} />
       <Versions opened={panel === 'versions'} onClose={close} store={store} />

@@ -1,6 +1,6 @@
 import { remark, type Remark } from '../../base/index.ts';
 import { SMALLEST_LAYER } from '../wavefront/index.ts';
-import { sectionCrossing, type Crossing } from './crossing.ts';
+import { sectionCrossing, sectionTouch, type Crossing } from './crossing.ts';
 import { edgeRows, sideRows } from './edgeRows.ts';
 import { onGrid } from './onGrid.ts';
 import type { Row, Section, SectionPart } from './section.ts';
@@ -36,7 +36,7 @@ export function buildSection(options: SectionOptions): BuiltSection {
   // each round makes something simpler; without anything drawn nothing crosses but what rounding brings together
   for (;;) {
     const { section, remarks: told, frame } = attempt(asked, options);
-    const crossing = sectionCrossing(section);
+    const crossing = sectionCrossing(section) ?? sectionTouch(section);
     if (!crossing) return { section, remarks: once([...remarks, ...told]) };
     const simpler = simplified(asked, partsAt(crossing, section));
     if (!simpler) return plain(options, [...remarks, ...told]);
@@ -44,6 +44,30 @@ export function buildSection(options: SectionOptions): BuiltSection {
     remarks.push(remark('SECTION_CROSSES', { ...place(crossing.inset, crossing.z), instead: simpler.instead }));
     asked = simpler.shapes;
   }
+}
+
+/** Where a part's own shares lie: a point of it is (inMm + wideMm * in, downMm + longMm * down). */
+export interface PartFrame {
+  inMm: number;
+  downMm: number;
+  wideMm: number;
+  /** below zero for the back edge, which is drawn from the back */
+  longMm: number;
+}
+
+/** A section before anything gives way to what crosses, mm. */
+export interface AskedSection {
+  rows: Row[];
+  frames: Readonly<Record<'front' | 'side' | 'back', PartFrame>>;
+  crossing: { inMm: number; downMm: number } | undefined;
+}
+
+/** The section as it is asked for, to be looked at and drawn. */
+export function askedSection(options: SectionOptions): AskedSection {
+  const { front, back, side = STRAIGHT_SIDE } = options;
+  const { section, rows, frames, frame } = attempt({ front, back, side }, options);
+  const crossing = sectionCrossing(section);
+  return { rows, frames, crossing: crossing && frame.place(crossing.inset, crossing.z) };
 }
 
 interface Shapes {
@@ -57,7 +81,11 @@ interface Frame {
   place: (inset: number, z: number) => { inMm: number; downMm: number };
 }
 
-function attempt(shapes: Shapes, options: SectionOptions): BuiltSection & { frame: Frame } {
+interface Attempt extends BuiltSection, Pick<AskedSection, 'rows' | 'frames'> {
+  frame: Frame;
+}
+
+function attempt(shapes: Shapes, options: SectionOptions): Attempt {
   const { depthMm, step, shiftMm = 0 } = options;
   const remarks: Remark[] = [];
   const [front, back] = fittedEdges(shapes, options, remarks);
@@ -79,7 +107,26 @@ function attempt(shapes: Shapes, options: SectionOptions): BuiltSection & { fram
   const top = Math.round(above / step);
   const section = onGrid(rows, { step, depth, above: top, kept: rims.map((row) => row.inMm) });
   const place: Frame['place'] = (inset, z) => ({ inMm: inset * step, downMm: (depth - top - z) * step });
-  return { section, remarks, frame: { place } };
+  return { section, remarks, rows, frames: framesOf(shapes, body, { front, back, depthMm, shiftMm }), frame: { place } };
+}
+
+interface Fitted {
+  front: readonly EdgeRow[];
+  back: readonly EdgeRow[];
+  depthMm: number;
+  shiftMm: number;
+}
+
+function framesOf({ side, ...edges }: Shapes, body: readonly Row[], fitted: Fitted): AskedSection['frames'] {
+  const { front, back, depthMm, shiftMm } = fitted;
+  const [deepFront, deepBack] = [deepOf(front), deepOf(back)];
+  const base = body[Math.max(0, front.length - 1)].inMm;
+  const wideOf = (edge: EdgeShape): number => ('inMm' in edge ? edge.inMm : 0);
+  return {
+    front: { inMm: base, downMm: 0, wideMm: wideOf(edges.front), longMm: deepFront },
+    side: { inMm: shiftMm, downMm: deepFront, wideMm: side.amountMm, longMm: depthMm - deepFront - deepBack },
+    back: { inMm: base, downMm: depthMm, wideMm: wideOf(edges.back), longMm: 0 - deepBack },
+  };
 }
 
 /** Rows of both edges, from rim to foot, scaled to the body. */

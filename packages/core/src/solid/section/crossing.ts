@@ -28,6 +28,21 @@ export function sectionCrossing({ inset, z }: Polyline): Crossing | undefined {
   return undefined;
 }
 
+/**
+ * The first place where the section turns back, or runs in under its flat front or back, only one step deep: vertices between two layers
+ * have no depth of their own there and would touch what lies above.
+ */
+export function sectionTouch({ inset, z }: Polyline): Crossing | undefined {
+  const last = inset.length - 1;
+  // the flat front comes from inside, the flat back leads there
+  const across = [-1, ...inset.slice(1).map((to, i) => Math.sign(to - inset[i])), 1];
+  const down = [0, ...z.slice(1).map((to, i) => Math.abs(to - z[i])), 0];
+  for (let i = 0; i <= last; i++)
+    if (across[i] * across[i + 1] < 0 && (down[i] === 1 || down[i + 1] === 1))
+      return { pieces: [i - 1, i], inset: inset[i], z: z[i] };
+  return undefined;
+}
+
 export const sectionIsSimple = (section: Polyline): boolean => sectionCrossing(section) === undefined;
 
 const turn = (x: number[], y: number[], a: number, b: number, c: number): number =>

@@ -1,6 +1,6 @@
 import { drawnProfile, quarterSteps, type Fineness, type ProfileKnot } from './drawnProfile.ts';
 import { edgeProfile, sideProfile, type ProfilePoint } from './profiles.ts';
-import type { EdgeRow, EdgeShape, SideShape } from './shapes.ts';
+import { DEGREES_A_PIECE, type EdgeRow, type EdgeShape, type SideShape } from './shapes.ts';
 
 /** Of what a radius of an edge is, for those that are curves all along. */
 const ROUND_SHARES: Readonly<Record<string, number>> = { round: 1, cove: 1, ogee: 0.5, bead: 1 };
@@ -33,11 +33,34 @@ const finenessOf = (
 
 /** From the front edge's foot to the back edge's: how far in (shares of its amount), and how far along (of `longMm`). */
 export function sideRows(side: SideShape, longMm: number): readonly ProfilePoint[] {
-  const { amountMm, divisions, steps, toleranceMm } = side;
+  const { divisions, twistDegrees = 0 } = side;
   if (side.kind === 'straight') return Array.from({ length: divisions + 1 }, (_, i): ProfilePoint => [0, i / divisions]);
+  const rows = slopedRows(side, longMm);
+  return twistDegrees === 0 ? rows : withUprights(rows, Math.ceil(Math.abs(twistDegrees) / DEGREES_A_PIECE));
+}
+
+function slopedRows(side: SideShape, longMm: number): readonly ProfilePoint[] {
+  const { amountMm, steps, toleranceMm } = side;
   if (side.kind === 'drawn') {
     const ends = [0, 1].map((down): ProfileKnot => ({ in: 0, down, smooth: false }));
     return drawnProfile([ends[0], ...side.points, ends[1]], finenessOf(side, { inMm: amountMm, deepMm: longMm }));
   }
+  if (side.kind === 'straight') return [];
   return sideProfile(side.kind, toleranceMm === undefined ? steps : quarterSteps(amountMm, toleranceMm));
+}
+
+/** Of the way to the next row: how much of it an upright wall takes. */
+const UPRIGHT_SHARE = 0.3;
+
+/** A wall stands at every row, in `pieces` in all: only walls can be twisted. Where a side goes back on itself rows stay as they are. */
+function withUprights(rows: readonly ProfilePoint[], pieces: number): ProfilePoint[] {
+  return rows.flatMap(([inward, along], i): ProfilePoint[] => {
+    const before = i > 0 ? rows[i - 1][1] : along;
+    const after = i + 1 < rows.length ? rows[i + 1][1] : along;
+    if (before > along || after < along || before === after) return [[inward, along]];
+    const from = along - UPRIGHT_SHARE * (along - before);
+    const to = along + UPRIGHT_SHARE * (after - along);
+    const count = Math.max(1, Math.ceil((pieces * (to - from)) / (2 * UPRIGHT_SHARE)));
+    return Array.from({ length: count + 1 }, (_, k): ProfilePoint => [inward, from + ((to - from) * k) / count]);
+  });
 }

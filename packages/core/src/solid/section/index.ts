@@ -1,5 +1,5 @@
-export { buildSection } from './buildSection.ts';
-export type { BuiltSection, SectionOptions } from './buildSection.ts';
+export { askedSection, buildSection } from './buildSection.ts';
+export type { AskedSection, BuiltSection, PartFrame, SectionOptions } from './buildSection.ts';
 export { sectionCrossing, sectionIsSimple } from './crossing.ts';
 export { drawnProfile } from './drawnProfile.ts';
 export type { ProfileKnot } from './drawnProfile.ts';
@@ -7,7 +7,8 @@ export { edgeRows, sideRows } from './edgeRows.ts';
 export { USUAL_KINDS, USUAL_SIDE_KINDS } from './profiles.ts';
 export type { ProfilePoint, UsualKind, UsualSideKind } from './profiles.ts';
 export { sectionCosines, sectionEnds, sectionLayers, sectionReach } from './section.ts';
-export type { Section, SectionPart } from './section.ts';
-export { STRAIGHT_SIDE } from './shapes.ts';
+export type { Row, Section, SectionPart } from './section.ts';
+export { DEGREES_A_PIECE, STRAIGHT_SIDE } from './shapes.ts';
 export type { EdgeShape, SideShape, Swell, SwellCurve, UsualEdge, UsualSide } from './shapes.ts';
+export { usualKnots, usualSideKnots } from './usualKnots.ts';
 export { wireEdge } from './wireEdge.ts';

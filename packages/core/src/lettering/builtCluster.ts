@@ -1,0 +1,13 @@
+import type { PolygonMesh } from '../mesh/index.ts';
+
+/** A cluster's solid about its own origin, and where that stands. Equal clusters share one mesh object. */
+export interface BuiltCluster {
+  key: string;
+  mesh: PolygonMesh;
+  /** mm */
+  x: number;
+  y: number;
+  z: number;
+  /** layout letters by the mesh's own letter index */
+  letters: number[];
+}

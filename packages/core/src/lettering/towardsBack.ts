@@ -1,0 +1,61 @@
+import { meshBytes } from '../mesh/index.ts';
+import { alongDepth, type AlongDepth, type DepthFrame, type DepthLevels } from '../solid/index.ts';
+import type { BuiltCluster } from './builtCluster.ts';
+import type { LetteringCaches } from './caches.ts';
+
+export interface TowardsBack extends AlongDepth {
+  /** what turns and narrows: the whole lettering about its middle, or each cluster about its own */
+  about: 'whole' | 'letter';
+}
+
+/** A cluster with the depths that it was built of. */
+export interface DeepCluster extends BuiltCluster {
+  depths: DepthLevels;
+}
+
+/** All clusters as they change from front to back; equal ones that change alike still share a mesh. */
+export function towardsBack(
+  clusters: readonly DeepCluster[],
+  along: TowardsBack,
+  caches: LetteringCaches,
+): BuiltCluster[] {
+  if (clusters.length === 0) return [];
+  const boxes = clusters.map(boxOf);
+  const whole = boxes.reduce(around);
+  return clusters.map((cluster, i) => {
+    const { low, high } = along.about === 'whole' ? whole : boxes[i];
+    const frame: DepthFrame = {
+      x: (low[0] + high[0]) / 2 - cluster.x,
+      y: (low[1] + high[1]) / 2 - cluster.y,
+      frontZ: whole.high[2] - cluster.z,
+      backZ: whole.low[2] - cluster.z,
+    };
+    const key = `${cluster.key} # ${Object.values(frame).join(' ')} # ${Object.values(along).join(' ')}`;
+    const known = caches.solids.get(key);
+    const mesh = known ?? alongDepth(cluster.mesh, { frame, depths: cluster.depths, along });
+    if (!known) caches.solids.set(key, mesh, meshBytes(mesh));
+    const { letters, x, y, z } = cluster;
+    return { key, mesh, letters, x, y, z };
+  });
+}
+
+interface Box {
+  low: number[];
+  high: number[];
+}
+
+function boxOf({ mesh, x, y, z }: BuiltCluster): Box {
+  const box: Box = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
+  const at = [x, y, z];
+  mesh.positions.forEach((value, i) => {
+    const k = i % 3;
+    box.low[k] = Math.min(box.low[k], value + at[k]);
+    box.high[k] = Math.max(box.high[k], value + at[k]);
+  });
+  return box;
+}
+
+const around = (a: Box, b: Box): Box => ({
+  low: a.low.map((v, k) => Math.min(v, b.low[k])),
+  high: a.high.map((v, k) => Math.max(v, b.high[k])),
+});

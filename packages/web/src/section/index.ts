@@ -1,0 +1,1 @@
+export { SectionCard } from './SectionCard.tsx';

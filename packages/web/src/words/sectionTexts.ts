@@ -1,0 +1,43 @@
+const amount = (mm: number): string => `${Number(mm.toPrecision(3))}`.replace('-', '\u2212');
+
+/** Of the card on which a section is drawn. */
+export const sectionTexts = {
+  title: 'The section',
+  drawing: 'The section, drawn',
+  parts: { front: 'front edge', side: 'side', back: 'back edge' },
+  partLabel: 'Part of the section',
+  asFront: 'The back edge is the same as the front edge: what is changed here changes both.',
+  outline: 'outline',
+  front: 'front',
+  back: 'back',
+  mm: (mm: number): string => `${amount(mm)} mm`,
+  wide: (mm: number): string => `${amount(mm)} mm in`,
+  deep: (mm: number): string => `${amount(mm)} mm deep`,
+  crossing: 'crosses here',
+  none: 'Nothing has a section here: a wire is as it is, and a flat sheet has no side.',
+  cut: (letter: string): string => `${letter}, cut across`,
+  knob: {
+    rim: (mm: string): string => `Where the edge meets the face, ${mm} in`,
+    foot: (mm: string): string => `Where the edge meets the side, ${mm} deep`,
+    amount: (mm: string): string => `How far the side goes in, ${mm}`,
+    point: (n: number, inward: string, down: string, how: string): string =>
+      `Point ${n}, ${inward} in, ${down} down, ${how}`,
+  },
+  hows: { smooth: 'smooth', corner: 'a corner' },
+  point: 'Point {n} of {count}: {in} in, {down} down, {how}. {drop}',
+  pointIn: 'Point, in',
+  pointDown: 'Point, down',
+  pointHow: 'Point is',
+  drop: 'Drop it',
+  add: 'Add a point',
+  hint: 'Press the line to add a point, double-press a point to turn it smooth or a corner.',
+  draw: 'Draw on from here',
+  usualHint: 'Take hold of a ring to change the size.',
+  kinds: 'Kinds',
+  kept: 'Kept shapes',
+  keep: 'Keep this one as',
+  keepIt: 'Keep',
+  dropShape: (name: string): string => `Drop ${name}`,
+  unreached: 'Kept shapes can’t be reached. Is the server running?',
+  notKept: 'That could not be kept. Is the server running? The piece has it all the same.',
+} as const;

@@ -28,7 +28,11 @@ interface Tally {
 const nothing = (): Tally => ({ done: 0, sound: 0, empty: 0, rungs: {}, told: {}, faces: 0, area: 0, quadArea: 0, slivers: 0, longestSliver: 0, fineArea: 0, fineQuadArea: 0, faults: [] }); // prettier-ignore
 
 /** Validity of letters with every kind of section: a seeded sample, or all of them, going on where the last run was stopped. */
-export function benchSolids(faces: readonly FontFace[], choice: { all: boolean; resume: boolean }, say: (line: string) => void): void {
+export function benchSolids(
+  faces: readonly FontFace[],
+  choice: { all: boolean; resume: boolean },
+  say: (line: string) => void,
+): void {
   const fonts = new Map(faces.map((face) => [face.name, face]));
   const names = [...fonts.keys()];
   const cases = choice.all ? allCases(names) : sampledCases(names, SAMPLE, SEED);

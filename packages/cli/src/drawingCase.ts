@@ -33,7 +33,11 @@ export async function drawingCase(flags: Flags): Promise<StartedCase> {
     contour: contourOf(flags),
     depthAnchor: flags['depth-anchor'],
   });
-  return { piece, edits: [{ kind: 'setDrawing', pieceId: piece.id, values }, ...(await bodyEdits(flags, piece))], remarks };
+  return {
+    piece,
+    edits: [{ kind: 'setDrawing', pieceId: piece.id, values }, ...(await bodyEdits(flags, piece))],
+    remarks,
+  };
 }
 
 type PathsShape = Extract<Drawing['shape'], { kind: 'paths' }>;

@@ -45,7 +45,9 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   if (flags.out === undefined) throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
   const format = formatOf(flags.out);
   const font = await chooseFont(flags.font ?? 'Zilla Slab', kernels);
-  const { piece, edits, remarks } = await (flags.svg === undefined ? wordsCase(flags, font.family) : drawingCase(flags));
+  const { piece, edits, remarks } = await (flags.svg === undefined
+    ? wordsCase(flags, font.family)
+    : drawingCase(flags));
   const project = edited(piece, edits);
   const engine = new Engine({
     kernels,

@@ -36,7 +36,9 @@ function flagSchema(kind: FlagKind): object {
     case 'pair':
       return { type: 'string', description: 'two lengths: 4mm,-2mm' };
     case 'shape':
-      return { anyOf: [{ enum: kind.of }, { type: 'string', pattern: '\\.json$', description: 'a file of a drawn one' }] };
+      return {
+        anyOf: [{ enum: kind.of }, { type: 'string', pattern: '\\.json$', description: 'a file of a drawn one' }],
+      };
     case 'switch':
       return { const: true };
     case 'choice':

@@ -92,4 +92,11 @@ function withPieces(document: unknown, schemaVersion: number, change: (piece: Pl
 const plain = (value: unknown): Plain => (typeof value === 'object' && value !== null ? (value as Plain) : {});
 
 /** MIGRATIONS[n - 1] brings version n to n + 1. Version 1 is the first. */
-export const MIGRATIONS: readonly Migration[] = [toVersion2, toVersion3, toVersion4, toVersion5, toVersion6, toVersion7];
+export const MIGRATIONS: readonly Migration[] = [
+  toVersion2,
+  toVersion3,
+  toVersion4,
+  toVersion5,
+  toVersion6,
+  toVersion7,
+];

@@ -1,6 +1,13 @@
 import type { Body, Contour, Edge, OwnLetter, Piece, Solid } from '../document/index.ts';
 import type { LetteringOptions, SolidShape, TowardsBack } from '../lettering/index.ts';
-import { changesAlong, divisionsAlong, STRAIGHT_SIDE, wireEdge, type EdgeShape, type SideShape } from '../solid/index.ts';
+import {
+  changesAlong,
+  divisionsAlong,
+  STRAIGHT_SIDE,
+  wireEdge,
+  type EdgeShape,
+  type SideShape,
+} from '../solid/index.ts';
 
 type Options = Pick<LetteringOptions, 'solid' | 'ownSolids' | 'bands' | 'corners' | 'along'>;
 

@@ -89,7 +89,10 @@ export async function buildLettering(
   }
   const listed = (letters: readonly number[]): { letters: string } => ({ letters: textsOf(layout, letters) });
   const inked = solids.filter(({ mesh }) => faceCount(mesh) > 0);
-  const changed = along && changesAlong(along) ? towardsBack(inked, along, tools.caches) : inked.map(({ depths: _, ...solid }) => solid);
+  const changed =
+    along && changesAlong(along)
+      ? towardsBack(inked, along, tools.caches)
+      : inked.map(({ depths: _, ...solid }) => solid);
   const running = along && mayCross(along) ? crossingLetters(changed, () => tools.context.cancelled()) : [];
   if (tools.context.cancelled()) return undefined;
   const remarks = [
@@ -126,8 +129,7 @@ export function drawingScale(
   return { emMm, step, toleranceMm, bands: bands && inSteps(bands, step) };
 }
 
-const wholeDepth = ({ depthMm, swell }: SolidShape): number =>
-  depthMm + (swell ? swell.frontMm + swell.backMm : 0);
+const wholeDepth = ({ depthMm, swell }: SolidShape): number => depthMm + (swell ? swell.frontMm + swell.backMm : 0);
 
 /** How far a solid may reach beyond its outline, mm: what is drawn may go four times its width. */
 function beyondOutline({ shiftMm = 0, side, front, back }: SolidShape): number {

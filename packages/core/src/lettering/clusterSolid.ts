@@ -108,7 +108,13 @@ export function clusterReach(cluster: Cluster, { scale, seed, corners, caches }:
   const box = boundingBox(outline);
   // no circle inside is larger than half the box
   const end = Math.ceil(Math.min(box.maxX - box.minX, box.maxY - box.minY) / 2) + 16;
-  const { partition } = flatWavefront(outline, { layers: [end], capInsets: [end], em: emInSteps(scale), corners, seed });
+  const { partition } = flatWavefront(outline, {
+    layers: [end],
+    capInsets: [end],
+    em: emInSteps(scale),
+    corners,
+    seed,
+  });
   const reach = outline.x.length === 0 ? 0 : partition.inset.reduce((a, b) => Math.max(a, b), 0);
   caches.reaches.set(key, reach, 2 * key.length + 32);
   return reach;

@@ -32,8 +32,7 @@ export class RungRemarks {
     if (rung.kind === 'given-up') return;
     const ringAt = (inset: number): number => flat.partition.rings[flat.partition.layers.indexOf(inset)]?.from.length ?? 0; // prettier-ignore
     const outermost = Math.min(...section.inset);
-    if (outermost > 0 && ringAt(outermost) === 0)
-      this.#note('vanishes', cluster, { askedMm: asked, takenMm: 0 });
+    if (outermost > 0 && ringAt(outermost) === 0) this.#note('vanishes', cluster, { askedMm: asked, takenMm: 0 });
     else if (ringAt(edgesEnd(section)) === 0) this.#note('meets', cluster, { askedMm: asked, takenMm: asked });
   }
 

@@ -3,6 +3,38 @@ export type { AlongDepth, DepthFrame, DepthLevels } from './alongDepth.ts';
 export { flatBytes, flatWavefront } from './flat.ts';
 export type { FlatWavefront, Rung } from './flat.ts';
 export { lift, liftSheet } from './lift.ts';
-export { askedSection, buildSection, edgeRows, sectionCrossing, sectionEnds, sectionLayers, sectionReach, sideRows, STRAIGHT_SIDE, USUAL_KINDS, USUAL_SIDE_KINDS, usualKnots, usualSideKnots, wireEdge } from './section/index.ts';
-export type { AskedSection, BuiltSection, EdgeShape, PartFrame, ProfileKnot, ProfilePoint, Row, Section, SectionOptions, SideShape, Swell, SwellCurve, UsualEdge, UsualKind, UsualSide, UsualSideKind } from './section/index.ts';
+export {
+  askedSection,
+  buildSection,
+  edgeRows,
+  sectionCrossing,
+  sectionEnds,
+  sectionLayers,
+  sectionReach,
+  sideRows,
+  STRAIGHT_SIDE,
+  USUAL_KINDS,
+  USUAL_SIDE_KINDS,
+  usualKnots,
+  usualSideKnots,
+  wireEdge,
+} from './section/index.ts';
+export type {
+  AskedSection,
+  BuiltSection,
+  EdgeShape,
+  PartFrame,
+  ProfileKnot,
+  ProfilePoint,
+  Row,
+  Section,
+  SectionOptions,
+  SideShape,
+  Swell,
+  SwellCurve,
+  UsualEdge,
+  UsualKind,
+  UsualSide,
+  UsualSideKind,
+} from './section/index.ts';
 export type { Corners } from './wavefront/index.ts';

@@ -32,7 +32,18 @@ interface RecipeProps {
 }
 
 /** How a piece is made, as sentences with live values. */
-export function Recipe({ pieces, store, shown, milliseconds, atWork, onWork, picked, onPick, onSection, readCurve }: RecipeProps) {
+export function Recipe({
+  pieces,
+  store,
+  shown,
+  milliseconds,
+  atWork,
+  onWork,
+  picked,
+  onPick,
+  onSection,
+  readCurve,
+}: RecipeProps) {
   const [piece] = pieces;
   const edits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
   const common: ChapterProps = {

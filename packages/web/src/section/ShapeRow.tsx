@@ -112,7 +112,13 @@ function ShapePicture({ kind, points }: { kind: ShapeKind; points: Points }) {
 }
 
 const edgeLine = (points: Points): [number, number][] =>
-  edgeRows({ kind: 'drawn', inMm: 6, deepMm: 6, steps: STEPS, points }).map(({ inMm, downMm }) => [15 - inMm, 4 + downMm]);
+  edgeRows({ kind: 'drawn', inMm: 6, deepMm: 6, steps: STEPS, points }).map(({ inMm, downMm }) => [
+    15 - inMm,
+    4 + downMm,
+  ]);
 
 const sideLine = (points: Side['points']): [number, number][] =>
-  sideRows({ kind: 'drawn', amountMm: 4, steps: STEPS, divisions: 1, points }, 12).map(([inward, along]) => [6 + 4 * inward, 3 + 12 * along]);
+  sideRows({ kind: 'drawn', amountMm: 4, steps: STEPS, divisions: 1, points }, 12).map(([inward, along]) => [
+    6 + 4 * inward,
+    3 + 12 * along,
+  ]);

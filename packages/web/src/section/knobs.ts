@@ -70,7 +70,8 @@ function rounded(mm: number, before: number): number {
   return Math.min(1000, Math.max(0, Math.round(Math.round(mm / step) * step * 1e4) / 1e4));
 }
 
-interface Shares {
+/** Of a part's width and of its depth. */
+export interface Shares {
   in: number;
   down: number;
 }

@@ -40,6 +40,7 @@ async function draw(
   { width, height, clearGround }: PictureWish,
 ): Promise<Uint8Array | undefined> {
   const own = camera.clone();
+  own.clearViewOffset();
   own.aspect = width / height;
   // what the view shows stays in the picture, whichever of the two is wider
   if (own.aspect < camera.aspect)

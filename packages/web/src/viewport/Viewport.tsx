@@ -15,6 +15,8 @@ import { PictureTaker, type TakePicture } from './PictureTaker.tsx';
 import { Picked } from './Picked.tsx';
 import { PlaceHandles, type Placing } from './PlaceHandles.tsx';
 import { boundsOf, boundsOfPlaces } from './scene.ts';
+import { Lift } from './Lift.tsx';
+import { SolidHandles, type Shaping } from './SolidHandles.tsx';
 import { Solids } from './Solids.tsx';
 import { Surroundings } from './Surroundings.tsx';
 
@@ -48,13 +50,17 @@ export interface ViewportProps {
   placing: Placing | undefined;
   /** while a curve is at work */
   bending: Bending | undefined;
+  /** while the solid is at work */
+  shaping: Shaping | undefined;
+  /** pixels that everything is shown further up */
+  lift: number;
   onCamera: (camera: CameraHandle | undefined) => void;
   onPictures: (take: TakePicture | undefined) => void;
 }
 
 /** Draws the pieces; nothing here computes meshes. */
 export function Viewport(props: ViewportProps) {
-  const { project, pieces, box, chosen, marks, typing, placing, bending, onType } = props;
+  const { project, pieces, box, chosen, marks, typing, placing, bending, shaping, onType } = props;
   const marked = marks && pieces.find((p) => p.pieceId === marks.pieceId);
   const near = useMemo(
     () =>
@@ -65,6 +71,7 @@ export function Viewport(props: ViewportProps) {
   const typedPiece = typing && project.pieces[typing.pieceId];
   const picked = props.picked && pieces.find((p) => p.pieceId === props.picked?.pieceId);
   const bent = bending && pieces.find((p) => p.pieceId === bending.pieceId);
+  const shaped = shaping && pieces.find((p) => p.pieceId === shaping.pieceId);
   const standsOnTable = pieces.some((p) => project.pieces[p.pieceId]?.placement.stand === 'table');
   const lowest = box.isEmpty() ? -50 : box.min.y;
   const table = standsOnTable ? Math.min(0, lowest) : lowest;
@@ -90,9 +97,11 @@ export function Viewport(props: ViewportProps) {
       )}
       {!typing && props.picked && picked && <Picked shown={picked} ids={props.picked.ids} />}
       {bending && bent && <CurveHandles bending={bending} shown={bent} />}
+      {shaping && shaped && <SolidHandles shaping={shaping} shown={shaped} shelf={props.shelf} />}
       {placing && lead !== undefined && <Handles {...props} pieceId={lead} placing={placing} />}
       {marks && marks.triangles.length > 0 && <Marks marks={marks} pieces={pieces} />}
       <Controls box={box} near={near} wish={props.wish} turns={!typing} onCamera={props.onCamera} />
+      {props.lift > 0 && <Lift pixels={props.lift} />}
       <PictureTaker surroundings={project.view.surroundings} onReady={props.onPictures} />
     </Canvas>
   );

@@ -17,6 +17,18 @@ export function onUpright(ray: Ray, through: Vector3): Vector3 | undefined {
   return onPlane(ray, through, flat.normalize())?.setX(through.x).setZ(through.z);
 }
 
+/** A line seen more from its end than this can't be followed. */
+const END_ON = 0.995;
+
+/** How far along a line (from a point, one a unit vector) the place lies that is nearest to a ray. */
+export function onLine(ray: Ray, through: Vector3, way: Vector3): number | undefined {
+  const slope = way.dot(ray.direction);
+  if (Math.abs(slope) > END_ON) return undefined;
+  const from = through.clone().sub(ray.origin);
+  // both feet of the common perpendicular, solved for the line's own
+  return (slope * from.dot(ray.direction) - from.dot(way)) / (1 - slope * slope);
+}
+
 /** The way that the view faces most squarely: the table when seen from above, else the wall behind the piece. */
 export function facing(direction: Vector3): Vector3 {
   if (Math.abs(direction.y) > STEEP) return UP.clone();

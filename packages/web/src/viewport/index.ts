@@ -12,5 +12,6 @@ export type { PictureWish, TakePicture } from './PictureTaker.tsx';
 export type { PlaceChange, Placing } from './PlaceHandles.tsx';
 export { boundsOf } from './scene.ts';
 export type { Bending } from './CurveHandles.tsx';
+export type { Shaping } from './SolidHandles.tsx';
 export type { Typing } from './Viewport.tsx';
 export { Viewport } from './Viewport.tsx';

@@ -116,6 +116,8 @@ export const texts = {
     full: 'No more views fit. Drop one first.',
     keys: 'View: arrow keys turn it, with Shift they move it, + and − come nearer and go back',
     knot: ([x, y]: readonly [number, number]): string => `${signed(x)} mm across, ${signed(y)} mm up`,
+    depth: (mm: number): string => `${mm} mm deep`,
+    edge: (mm: number): string => `edge ${mm} mm wide`,
     dragged: ({ moveMm, turnDegrees }: { moveMm: readonly number[]; turnDegrees: number }): string => {
       if (turnDegrees !== 0) return `turned ${signed(turnDegrees)}°`;
       const parts = moveMm.map((v, k) => (v === 0 ? '' : `${signed(v)} mm ${['across', 'up', 'forward'][k]}`));
@@ -269,6 +271,7 @@ export const texts = {
     flat: 'Shade flat or smooth',
     fit: 'Fit the view',
     view: (name: string): string => `View from: ${name.toLowerCase()}`,
+    section: 'Draw the section of the solid',
     hand: 'Hand over: files and a still picture',
     words: 'Go to the words',
     type: 'Type on the letters',

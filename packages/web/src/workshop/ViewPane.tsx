@@ -19,6 +19,7 @@ import {
   type MarkedPlaces,
   type Placing,
   type Pose,
+  type Shaping,
   type TakePicture,
   type ViewWish,
 } from '../viewport/index.ts';
@@ -43,6 +44,9 @@ interface ViewPaneProps {
   typing: TypingState;
   placing: Placing | undefined;
   bending: Bending | undefined;
+  shaping: Shaping | undefined;
+  /** pixels that the view is shown further up, above what covers its foot */
+  lift: number;
   onPictures: (take: TakePicture | undefined) => void;
   /** what floats over the view */
   children: ReactNode;
@@ -119,7 +123,7 @@ interface DrawnProps extends ViewPaneProps {
   camera: React.RefObject<CameraHandle | undefined>;
 }
 
-function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, camera, onPictures }: DrawnProps) {
+function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, lift, camera, onPictures }: DrawnProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
   const onCamera = useCallback((handle: CameraHandle | undefined) => void (camera.current = handle), [camera]);
@@ -154,6 +158,8 @@ function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typ
         picked={typing.picked}
         placing={placing}
         bending={bending}
+        shaping={shaping}
+        lift={lift}
         onChoose={chosen.choose}
         onType={typing.start}
         onPlace={typing.place}

@@ -1,7 +1,7 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
-import type { Project } from '@fictile/core';
+import type { Piece, Project, ShownPiece } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { Checks } from '../checks/index.ts';
@@ -17,12 +17,12 @@ import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
 import { Announcer } from './Announcer.tsx';
 import { TopBar } from './TopBar.tsx';
-
 import { useBending } from './useBending.ts';
 import { useDrawings } from './useDrawings.tsx';
 import { useEvaluation, type Evaluation } from './useEvaluation.ts';
 import { useMarks, type MarksState } from './useMarks.ts';
 import { usePlacing } from './usePlacing.ts';
+import { useShaping } from './useShaping.ts';
 import { useTyping } from './useTyping.ts';
 import { USUAL_VIEW, type ViewSettings } from './viewSettings.ts';
 import { ViewPane } from './ViewPane.tsx';
@@ -43,6 +43,7 @@ function useBench(store: ProjectStore) {
   const typing = useTyping(store, chosen.choose);
   const placing = usePlacing(store, chosen.ids);
   const bending = useBending(store, chosen.pieces[0]);
+  const shaping = useShaping(store, chosen.pieces);
   const actions = usePieceActions(store, evaluation, shelf);
   const drawings = useDrawings({ store, client, actions, chosen });
   const navigate = useNavigate();
@@ -62,6 +63,10 @@ function useBench(store: ProjectStore) {
       setAtWork(undefined);
       typing.drop();
     },
+    openSection: () => {
+      setAtWork('solid');
+      setShowsSection(true);
+    },
     openHandOver: () => setPanel('hand over'),
     openVersions: () => setPanel('versions'),
     type: typing.start,
@@ -77,8 +82,12 @@ function useBench(store: ProjectStore) {
     ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings },
     placing: atWork === 'place' && !typing.now ? placing : undefined,
     bending: atWork === 'words' && !typing.now ? bending : undefined,
+    shaping: atWork === 'solid' && !typing.now ? shaping : undefined,
   };
 }
+
+/** Pixels by which the view gives way to the section's card. */
+const SECTION_LIFT = 180;
 
 const NONE: readonly number[] = [];
 
@@ -90,8 +99,6 @@ export function Workbench({ store }: { store: ProjectStore }) {
   const onPictures = useCallback((next: TakePicture | undefined) => setTake(() => next), []);
   const lead = chosen.pieces.length > 0 ? chosen.pieces[0] : undefined;
   const shown = evaluation.pieces.find((p) => p.pieceId === lead?.id);
-  const pickedOf = (pieceId: string): readonly number[] =>
-    bench.typing.picked?.pieceId === pieceId ? bench.typing.picked.ids : NONE;
   const close = (): void => setPanel(undefined);
   const common = { project, evaluation, chosen };
   return (
@@ -103,22 +110,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
         onHandOver={() => setPanel('hand over')}
       />
       <aside className={classes.recipe} aria-label={texts.recipe.label}>
-        {lead ? (
-          <Recipe
-            pieces={chosen.pieces}
-            store={store}
-            shown={shown}
-            milliseconds={evaluation.milliseconds}
-            atWork={bench.atWork}
-            onWork={bench.setAtWork}
-            picked={pickedOf(lead.id)}
-            readCurve={bench.drawings.readCurve}
-            onPick={(ids) => bench.typing.pick(lead.id, ids)}
-            onSection={() => bench.setShowsSection(true)}
-          />
-        ) : (
-          <Text p="md">{texts.workshop.noPieces}</Text>
-        )}
+        <LeadRecipe bench={bench} store={store} lead={lead} shown={shown} />
         <Faults evaluation={evaluation} refusal={bench.refusal} pieceId={lead?.id} />
       </aside>
       <ViewPane
@@ -131,6 +123,8 @@ export function Workbench({ store }: { store: ProjectStore }) {
         typing={bench.typing}
         placing={bench.placing}
         bending={bench.bending}
+        shaping={bench.shaping}
+        lift={bench.showsSection ? SECTION_LIFT : 0}
         onPictures={onPictures}
       >
         {bench.showsSection && lead && !lead.locked && (
@@ -140,7 +134,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
             pieces={chosen.pieces}
             shown={shown}
             shelf={shelf}
-            picked={pickedOf(lead.id)}
+            picked={pickedOf(bench, lead.id)}
             onClose={() => bench.setShowsSection(false)}
           />
         )}
@@ -158,6 +152,36 @@ export function Workbench({ store }: { store: ProjectStore }) {
       <CommandSearch commands={bench.commands} />
       <Announcer piece={lead} shown={shown} shelf={shelf} isBusy={evaluation.busy} />
     </div>
+  );
+}
+
+type Bench = ReturnType<typeof useBench>;
+
+const pickedOf = ({ typing }: Bench, pieceId: string): readonly number[] =>
+  typing.picked?.pieceId === pieceId ? typing.picked.ids : NONE;
+
+interface LeadRecipeProps {
+  bench: Bench;
+  store: ProjectStore;
+  lead: Piece | undefined;
+  shown: ShownPiece | undefined;
+}
+
+function LeadRecipe({ bench, store, lead, shown }: LeadRecipeProps) {
+  if (!lead) return <Text p="md">{texts.workshop.noPieces}</Text>;
+  return (
+    <Recipe
+      pieces={bench.chosen.pieces}
+      store={store}
+      shown={shown}
+      milliseconds={bench.evaluation.milliseconds}
+      atWork={bench.atWork}
+      onWork={bench.setAtWork}
+      picked={pickedOf(bench, lead.id)}
+      readCurve={bench.drawings.readCurve}
+      onPick={(ids) => bench.typing.pick(lead.id, ids)}
+      onSection={() => bench.setShowsSection(true)}
+    />
   );
 }
 

@@ -16,6 +16,7 @@ interface Bench {
   goTo: (chapter: ChapterName) => void;
   rest: () => void;
   openHandOver: () => void;
+  openSection: () => void;
   openVersions: () => void;
   type: (pieceId: string) => void;
   toggleLight: () => void;
@@ -48,6 +49,13 @@ export function workshopCommands(bench: Bench): Command[] {
       isPossible: lead !== undefined,
       run: () => bench.goTo(chapter),
     })),
+    {
+      id: 'section',
+      label: t.section,
+      keys: 'D',
+      isPossible: lead !== undefined && !chosen.pieces[0].locked,
+      run: bench.openSection,
+    },
     { id: 'rest', label: t.rest, keys: 'Escape', run: bench.rest },
     ...pieceCommands(bench),
     ...alignCommands(bench),

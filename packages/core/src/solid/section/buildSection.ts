@@ -107,7 +107,13 @@ function attempt(shapes: Shapes, options: SectionOptions): Attempt {
   const top = Math.round(above / step);
   const section = onGrid(rows, { step, depth, above: top, kept: rims.map((row) => row.inMm) });
   const place: Frame['place'] = (inset, z) => ({ inMm: inset * step, downMm: (depth - top - z) * step });
-  return { section, remarks, rows, frames: framesOf(shapes, body, { front, back, depthMm, shiftMm }), frame: { place } };
+  return {
+    section,
+    remarks,
+    rows,
+    frames: framesOf(shapes, body, { front, back, depthMm, shiftMm }),
+    frame: { place },
+  };
 }
 
 interface Fitted {

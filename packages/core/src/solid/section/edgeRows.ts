@@ -34,7 +34,8 @@ const finenessOf = (
 /** From the front edge's foot to the back edge's: how far in (shares of its amount), and how far along (of `longMm`). */
 export function sideRows(side: SideShape, longMm: number): readonly ProfilePoint[] {
   const { divisions, twistDegrees = 0 } = side;
-  if (side.kind === 'straight') return Array.from({ length: divisions + 1 }, (_, i): ProfilePoint => [0, i / divisions]);
+  if (side.kind === 'straight')
+    return Array.from({ length: divisions + 1 }, (_, i): ProfilePoint => [0, i / divisions]);
   const rows = slopedRows(side, longMm);
   return twistDegrees === 0 ? rows : withUprights(rows, Math.ceil(Math.abs(twistDegrees) / DEGREES_A_PIECE));
 }

@@ -10,7 +10,10 @@ const STEEPEST = 3;
  * A swelling front from its middle to just above its rim, mm: how far in, and how far above the rim. `edge`: rows that follow, the rim's first.
  * The last row before the rim is the last one here.
  */
-export function swellRows({ mm, curve, steps, reachMm }: Swell, edge: readonly EdgeRow[]): { inMm: number; upMm: number }[] {
+export function swellRows(
+  { mm, curve, steps, reachMm }: Swell,
+  edge: readonly EdgeRow[],
+): { inMm: number; upMm: number }[] {
   const rim = edge[0].inMm;
   const across = reachMm * BEYOND - rim;
   if (mm <= 0 || across <= 0) return [];

@@ -10,8 +10,8 @@ const NEAR = 1 - SQRT1_2;
 const EDGES: Readonly<Record<UsualKind, readonly ProfileKnot[]>> = {
   plain: [corner(0, 0)],
   chamfer: [],
-  round: [smooth(NEAR, NEAR)],
-  cove: [smooth(SQRT1_2, SQRT1_2)],
+  round: [smooth(0.617, 0.076), smooth(NEAR, NEAR), smooth(0.076, 0.617)],
+  cove: [smooth(0.924, 0.383), smooth(SQRT1_2, SQRT1_2), smooth(0.383, 0.924)],
   step: [corner(1, 0.5), corner(0.5, 0.5), corner(0.5, 1)],
   ogee: [smooth(0.5 + NEAR / 2, NEAR / 2), smooth(0.5, 0.5), smooth(SQRT1_2 / 2, 0.5 + SQRT1_2 / 2)],
   bead: [smooth(NEAR, 0.5 - SQRT1_2 / 2), smooth(0, 0.5), smooth(NEAR, 0.5 + SQRT1_2 / 2), corner(1, 1)],

@@ -58,7 +58,11 @@ function joined(inside: Partition, outside: Partition, { vertex, edge }: TurnedO
   for (let node = 0; node < added; node++) if (nodeOf[node] < 0) nodeOf[node] = first + kept.push(node) - 1;
   const outer = (layer: number): number => (layer < 0 ? -1 : zero - layer);
   const mapped = (nodes: Uint32Array): Uint32Array => nodes.map((node) => nodeOf[node]);
-  const turnedBand = (band: Band): Band => ({ ...band, nodes: mapped(band.nodes), edge: band.edge.map((e) => edge[e]) });
+  const turnedBand = (band: Band): Band => ({
+    ...band,
+    nodes: mapped(band.nodes),
+    edge: band.edge.map((e) => edge[e]),
+  });
   const turnedRing = (ring: Ring): Ring => ({ from: mapped(ring.to), to: mapped(ring.from), edge: ring.edge.map((e) => edge[e]) }); // prettier-ignore
   return {
     x: Float64Array.from([...inside.x, ...kept.map((node) => outside.x[node])]),

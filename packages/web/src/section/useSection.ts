@@ -1,0 +1,112 @@
+import {
+  sectionOf,
+  usualKnots,
+  usualSideKnots,
+  type AskedSection,
+  type Edge,
+  type Piece,
+  type Side,
+} from '@fictile/core';
+import { useMemo, useRef, useState } from 'react';
+import { pieceEdits, type PieceEdits } from '../recipe/index.ts';
+import type { ProjectStore } from '../store/index.ts';
+import {
+  middleAfter,
+  MOST_POINTS,
+  partAtWork,
+  pointAdded,
+  pointDropped,
+  pointMoved,
+  shapeOf,
+  type Change,
+  type SectionPart,
+  type Shares,
+} from './knobs.ts';
+
+/** A section while it is drawn on. */
+export interface SectionWork {
+  /** undefined where nothing has one */
+  section: AskedSection | undefined;
+  part: SectionPart;
+  setPart: (part: SectionPart) => void;
+  /** what changes when the part does: a back edge that follows the front is the front's */
+  at: SectionPart;
+  shape: Edge | Side;
+  /** the point that is looked at, among the part's */
+  point: number | undefined;
+  setPoint: (index: number | undefined) => void;
+  /** a drag or a row of key presses begins: what follows is one step of undo */
+  begin: () => void;
+  put: (change: Change | undefined) => void;
+  /** a step of undo of its own */
+  once: (change: Change) => void;
+  moved: (index: number, values: Partial<Edge['points'][number]>) => Change;
+  drop: (index: number) => void;
+  /** undefined where nothing is drawn, or no more fits */
+  add: ((at: Shares) => void) | undefined;
+  /** where a further point would go */
+  middle: () => Shares;
+  /** what stands now as something drawn */
+  drawn: () => Change;
+}
+
+export function useSection({ store, pieces }: { store: ProjectStore; pieces: readonly Piece[] }): SectionWork {
+  const [piece] = pieces;
+  const [part, setPart] = useState<SectionPart>('front');
+  const [point, setPoint] = useState<number>();
+  const section = useMemo(() => sectionOf(piece), [piece]);
+  const { put, begin } = useChanges(store, pieces);
+  const at = partAtWork(piece, part);
+  const shape = shapeOf(piece, part);
+  const once = (change: Change): void => {
+    begin();
+    put(change);
+  };
+  const add = (place: Shares): void => {
+    const { change, index } = pointAdded(piece, at, place);
+    once(change);
+    setPoint(index);
+  };
+  return {
+    ...{ section, part, at, shape, point, setPoint, begin, put, once },
+    setPart: (next) => {
+      setPart(next);
+      setPoint(undefined);
+    },
+    moved: (index, values) => pointMoved(piece, at, index, values),
+    drop: (index) => {
+      once(pointDropped(piece, at, index));
+      setPoint(undefined);
+    },
+    add: shape.kind === 'drawn' && shape.points.length < MOST_POINTS ? add : undefined,
+    middle: () => middleAfter(piece, at, point ?? -1),
+    drawn: () => asDrawn(shape, at),
+  };
+}
+
+function useChanges(
+  store: ProjectStore,
+  pieces: readonly Piece[],
+): { put: (change: Change | undefined) => void; begin: () => void } {
+  const drags = useRef(0);
+  const edits: PieceEdits = useMemo(() => pieceEdits(store, pieces, { isDrag: true }), [store, pieces]);
+  const { side } = pieces[0].body.solid;
+  return {
+    begin: () => void drags.current++,
+    put: (change) => {
+      const key = `section ${drags.current}`;
+      if (change?.part === 'side') edits.solid({ side: { ...side, ...change.values } }, key);
+      else if (change) edits.edge(change.part, change.values, key);
+    },
+  };
+}
+
+function asDrawn(shape: Edge | Side, part: SectionPart): Change {
+  const { kind, points } = shape;
+  if (part === 'side') {
+    const from = kind as Side['kind'];
+    return { part, values: { kind: 'drawn', points: from === 'drawn' ? points : [...usualSideKnots(from)] } };
+  }
+  const from = kind as Edge['kind'];
+  return { part, values: { kind: 'drawn', points: from === 'drawn' ? points : [...usualKnots(from)] } };
+}

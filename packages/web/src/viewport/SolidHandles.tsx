@@ -1,0 +1,147 @@
+import type { ThreeEvent } from '@react-three/fiber';
+import type { ShownPiece } from '@fictile/core';
+import { useMemo, useState } from 'react';
+import { Vector3 } from 'three';
+import { onLine, toStep } from './drags.ts';
+import type { GeometryShelf } from './geometries.ts';
+import { gridStep } from './gridStep.ts';
+import { Dots, Knob } from './handleParts.tsx';
+import { matrixOf, TOOL } from './scene.ts';
+import { useDrag, type DragHandlers } from './useDrag.ts';
+
+/** Depth and front edge of a piece, while they are at work. Lengths in mm. */
+export interface Shaping {
+  pieceId: string;
+  depthMm: number;
+  /** how far the front moves when the depth grows by one: the depth's zero may lie behind, in the middle or in front */
+  frontShare: number;
+  edgeInMm: number;
+  begin: () => void;
+  setDepth: (mm: number) => void;
+  /** as deep as it was for its width */
+  setEdge: (mm: number) => void;
+  words: { depth: (mm: number) => string; edge: (mm: number) => string };
+}
+
+interface SolidHandlesProps {
+  shaping: Shaping;
+  shown: ShownPiece;
+  shelf: GeometryShelf;
+}
+
+/** A ball on the front to pull the depth by, and one on the front's rim to pull the edge by; dots show the way of each. */
+export function SolidHandles({ shaping, shown, shelf }: SolidHandlesProps) {
+  const places = useMemo(() => placesOf(shown, shelf), [shown, shelf]);
+  const matrix = useMemo(() => matrixOf(shown.transform), [shown.transform]);
+  if (!places) return null;
+  const { rim, grip, size } = places;
+  const [across, , normal] = [0, 1, 2].map((k) => new Vector3().setFromMatrixColumn(matrix, k).normalize());
+  const toWorld = (point: Vector3): Vector3 => point.clone().applyMatrix4(matrix);
+  const step = gridStep(size) / 20;
+  // where the front itself stays, the back is pulled
+  const pull = shaping.frontShare === 0 ? -1 : 1 / shaping.frontShare;
+  const { depthMm, edgeInMm, begin, words } = shaping;
+  const front = shaping.frontShare === 0 ? grip.clone().setZ(shown.line.front - depthMm) : grip;
+  const back = front.clone().setZ(front.z - Math.sign(pull) * depthMm);
+  return (
+    <group userData={TOOL}>
+      <Dots points={wayBetween(toWorld(back), toWorld(front))} />
+      <LineKnob
+        at={toWorld(front)}
+        way={normal}
+        value={depthMm}
+        share={pull}
+        step={step}
+        begin={begin}
+        change={shaping.setDepth}
+        words={words.depth}
+      />
+      <Dots points={wayBetween(toWorld(rim.clone().setX(rim.x - edgeInMm)), toWorld(rim))} />
+      <LineKnob
+        at={toWorld(rim)}
+        way={across}
+        value={edgeInMm}
+        share={1}
+        step={step / 10}
+        begin={begin}
+        change={shaping.setEdge}
+        words={words.edge}
+      />
+    </group>
+  );
+}
+
+interface LineKnobProps {
+  at: Vector3;
+  /** unit vector in the world that it slides along */
+  way: Vector3;
+  value: number;
+  /** how much the value grows by the way that the knob came */
+  share: number;
+  /** of the value, mm */
+  step: number;
+  begin: () => void;
+  change: (value: number) => void;
+  words: (value: number) => string;
+}
+
+function LineKnob({ at, way, value, share, step, begin, change, words }: LineKnobProps) {
+  const [text, setText] = useState<string>();
+  const drag: DragHandlers = useDrag((event: ThreeEvent<PointerEvent>) => {
+    const [from, start] = [at.clone(), value];
+    const first = onLine(event.ray, from, way);
+    if (first === undefined) return undefined; // seen from its end the way can't be told
+    begin();
+    setText(words(start));
+    return (ray, isCoarse) => {
+      const to = onLine(ray, from, way);
+      if (to === undefined) return;
+      const next = Math.max(0, toStep(start + (to - first) * share, step * (isCoarse ? 10 : 1)));
+      change(next);
+      setText(words(next));
+    };
+  });
+  return (
+    <Knob at={at} drag={drag} text={text} onDone={() => setText(undefined)} size={0.85}>
+      <sphereGeometry args={[1, 24, 16]} />
+    </Knob>
+  );
+}
+
+interface Places {
+  /** the leftmost point of the front, in the piece's own mm */
+  rim: Vector3;
+  /** on the front, at its right end */
+  grip: Vector3;
+  /** of the longest side */
+  size: number;
+}
+
+/** Vertices this close to the front, of the piece's size, lie on it. */
+const ON_FRONT = 1e-4;
+
+function placesOf(shown: ShownPiece, shelf: GeometryShelf): Places | undefined {
+  const points = shown.clusters.flatMap((cluster) => {
+    const all = shelf.get(cluster.key)?.solid.getAttribute('position').array ?? [];
+    const found: Vector3[] = [];
+    for (let i = 0; i < all.length; i += 3)
+      found.push(new Vector3(all[i] + cluster.x, all[i + 1] + cluster.y, all[i + 2] + cluster.z));
+    return found;
+  });
+  const size = points.reduce((most, p) => Math.max(most, Math.abs(p.x), Math.abs(p.y)), 1);
+  const onFront = points.filter((p) => Math.abs(p.z - shown.line.front) <= ON_FRONT * size);
+  if (onFront.length === 0) return undefined;
+  const rim = onFront.reduce((a, b) => (b.x < a.x ? b : a));
+  const right = onFront.reduce((a, b) => (b.x > a.x ? b : a));
+  return { rim: rim.clone(), grip: new Vector3(right.x, right.y, shown.line.front), size };
+}
+
+const DOTS = 10;
+
+const wayBetween = (from: Vector3, to: Vector3): number[] =>
+  Array.from({ length: DOTS }, (_, i) =>
+    from
+      .clone()
+      .lerp(to, i / DOTS)
+      .toArray(),
+  ).flat();

@@ -1,4 +1,4 @@
-import { mkdtemp, readdir, readFile, rm } from 'node:fs/promises';
+import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { checkMesh, readObj, unwrap } from '@fictile/core';
@@ -109,6 +109,30 @@ describe('make', () => {
     for (const axis of ['wght=300', 'wght=1000'])
       widths.push((await report({ text: 'l', font: 'Recursive', axis })).size[0]);
     expect(widths[1]).toBeGreaterThan(widths[0]);
+  });
+
+  test('a drawn edge from a file, on a body that swells, twists and narrows', async () => {
+    const section = join(folder, 'lip.json');
+    await writeFile(section, JSON.stringify({ points: [{ in: -0.3, down: 0.5, smooth: true }] }));
+    const flags = flagsOf({
+      ...{ text: 'I', depth: 20, edge: section, edgeIn: 3, edgeDeep: 6, backEdge: 'same', out: 'a.obj' },
+      ...{ swell: 2, twist: 30, taper: 20, shear: '2mm,1mm', corners: 'round', embolden: 1 },
+    });
+    const { bytes, result } = await buildCase(flags, await loadKernels());
+    expect(result.remarks).toEqual([]);
+    const report = checkMesh(unwrap(readObj(bytes)));
+    expect(report).toMatchObject({ closed: true, outward: true, crossingFaces: 0 });
+    expect(report.sizeMm[2]).toBeCloseTo(22, 1);
+  });
+
+  test.each([
+    ['a file that is not there', { edge: 'no.json' }, 'FILE_UNREADABLE'],
+    ['a kind that is none', { edge: 'zigzag' }, 'FLAG_VALUE'],
+    ['one length for two', { shear: '3mm' }, 'FLAG_VALUE'],
+    ['a bend too far', { curve: 90 }, 'FLAG_VALUE'],
+  ])('%s is refused', async (_, flags, code) => {
+    const kernels = await loadKernels();
+    expect(await codeOf(() => buildCase(flagsOf({ text: 'I', out: 'a.obj', ...flags }), kernels))).toBe(code);
   });
 
   test.each<[Record<string, unknown>, string]>([

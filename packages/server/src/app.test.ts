@@ -221,6 +221,33 @@ describe('fonts that are brought in', () => {
   });
 });
 
+describe('drawn shapes', () => {
+  const points = [{ in: 0.5, down: 0.25, smooth: true }];
+  const keep = (address: string, body: object = { points }) => request(app).put(`/api/shapes/${address}`).send(body);
+  const kept = async () => (await request(app).get('/api/shapes').expect(200)).body.shapes;
+
+  test('are kept by kind and name, taken over under the same one, and dropped', async () => {
+    await keep('edge/Kiln%20lip').expect(204);
+    await keep('side/Kiln%20lip').expect(204);
+    await keep('edge/Kiln%20lip', { points: [] }).expect(204);
+    expect(await kept()).toHaveLength(2);
+    expect(await kept()).toContainEqual({ kind: 'edge', name: 'Kiln lip', points: [] });
+    await request(app).delete('/api/shapes/edge/Kiln%20lip').expect(204);
+    await request(app).delete('/api/shapes/edge/Kiln%20lip').expect(404);
+    expect(await kept()).toEqual([{ kind: 'side', name: 'Kiln lip', points }]);
+  });
+
+  test.each([
+    ['a kind that is none', 'front/a', { points }],
+    ['no name', 'edge/%20', { points }],
+    ['points that lie too far out', 'edge/a', { points: [{ in: 9, down: 0, smooth: false }] }],
+    ['no points', 'edge/a', {}],
+  ])('%s is refused', async (_, address, body) => {
+    expect((await keep(address, body).expect(400)).body.error.code).toBe('REQUEST_BROKEN');
+    expect(await kept()).toEqual([]);
+  });
+});
+
 test('the OpenAPI document names every address', async () => {
   const served = await request(app).get('/api/openapi.json').expect(200);
   expect(served.body).toEqual(openApiDocument());
@@ -235,6 +262,8 @@ test('the OpenAPI document names every address', async () => {
     '/api/fonts',
     '/api/fonts/{family}',
     '/api/fonts/{hash}',
+    '/api/shapes',
+    '/api/shapes/{kind}/{name}',
   ]);
 });
 

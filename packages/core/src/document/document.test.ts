@@ -6,7 +6,10 @@ import {
   migrate,
   newPiece,
   newProject,
+  parseProfile,
   parseProject,
+  usualBody,
+  usualOwn,
   findFinish,
   redo,
   SHELF_FINISHES,
@@ -324,6 +327,23 @@ describe('reading a document', () => {
     },
   );
 
+  test('a document of version 6 has nothing drawn, swollen or changed along its depth', () => {
+    const { a } = start().pieces;
+    const { front: _f, back: _b, side: _s, depthMm, backAsFront, edgesAdd } = a.body.solid;
+    const edge = { kind: 'ogee', inMm: 3, deepMm: 1, steps: 2 };
+    const side = { kind: 'waist', amountMm: 1, steps: 2, divisions: 3 };
+    const body = { ...a.body, solid: { depthMm, backAsFront, edgesAdd, front: edge, back: edge, side } };
+    const own = { 1: { ...usualOwn(), solid: { depthMm: 4, front: edge } } };
+    const old = { ...stored(), schemaVersion: 6, pieces: { a: { ...a, body, source: { ...a.source, own } } } };
+    const read = unwrap(parseProject(old)).pieces.a;
+    expect(read.body.solid).toEqual({
+      ...usualBody().solid,
+      ...{ depthMm, backAsFront, edgesAdd },
+      ...{ front: { ...edge, points: [] }, back: { ...edge, points: [] }, side: { ...side, points: [] } },
+    });
+    expect(read.source.own[1].solid?.front).toEqual({ ...edge, points: [] });
+  });
+
   test('a document of version 1 gets the place and the looks it was drawn with', () => {
     const before: Record<string, unknown> = { ...start().pieces.a };
     delete before.placement;
@@ -341,5 +361,22 @@ describe('reading a document', () => {
     expect(migrate({}, 1, migrations)).toEqual({ log: ['1 to 2', '2 to 3'] });
     expect(migrate({}, 2, migrations)).toEqual({ log: ['2 to 3'] });
     expect(migrate({}, 3, migrations)).toEqual({});
+  });
+});
+
+describe('a file that holds a drawn edge or side', () => {
+  const points = [{ in: -1, down: 0.5, smooth: true }];
+  test('gives its points', () => {
+    expect(unwrap(parseProfile(JSON.stringify({ name: 'Kiln lip', points })))).toEqual(points);
+  });
+
+  test.each([
+    ['no JSON', 'points'],
+    ['points out of reach', JSON.stringify({ points: [{ in: 5, down: 0, smooth: false }] })],
+    ['too many points', JSON.stringify({ points: Array.from({ length: 65 }, () => points[0]) })],
+    ['no points', '{}'],
+  ])('%s is refused', (_, text) => {
+    const read = parseProfile(text);
+    expect(read.ok ? 'taken' : read.error.code).toBe('SECTION_BROKEN');
   });
 });

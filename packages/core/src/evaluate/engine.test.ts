@@ -79,7 +79,7 @@ describe('what is told instead of an error', () => {
       { code: 'GLYPH_MISSING', params: { characters: rune, font: 'Zilla Slab Bold' } },
     ]);
     expect((await run(project('I', {}, { depthMm: 0 }))).remarks.map((r) => r.code)).toContain('FLAT_SHEET');
-    const front = { kind: 'chamfer', inMm: 60, deepMm: 5, steps: 1 } as const;
+    const front = { kind: 'chamfer' as const, inMm: 60, deepMm: 5, steps: 1, points: [] };
     expect((await run(project('I', {}, { front }))).remarks).toEqual([
       { code: 'EDGE_MEETS', params: { letters: 'I' } },
     ]);

@@ -4,7 +4,7 @@ import { assemble } from './assemble.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 
 /** Enough to name the letters by. */
-const PAIRS_LOOKED_FOR = 200;
+const PAIRS_LOOKED_FOR = 5000;
 
 /** Layout letters of clusters whose faces cross, their own or another's. */
 export function crossingLetters(clusters: readonly BuiltCluster[], cancelled: () => boolean): number[] {

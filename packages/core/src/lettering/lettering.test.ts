@@ -282,3 +282,62 @@ describe('letters with a solid of their own', () => {
     expect(remarks).toEqual([]);
   });
 });
+
+describe('beyond the outline', () => {
+  const sound = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
+  const solid = (values: Partial<LetteringOptions['solid']>): Choices => ({
+    options: { solid: { ...SOLID, ...values } },
+  });
+
+  test('letters that grow into each other are one body', async () => {
+    expect((await built('HI')).clusters).toHaveLength(2);
+    const { clusters } = await built('HI', solid({ shiftMm: -6 }));
+    expect(clusters).toHaveLength(1);
+    expect(checkMesh(assemble(clusters))).toMatchObject({ ...sound, shells: 1 });
+  });
+
+  test('so much lighter that nothing is left, which is told', async () => {
+    const { clusters, remarks } = await built('HI', solid({ shiftMm: 30 }));
+    expect(clusters).toEqual([]);
+    expect(remarks.map((r) => r.code)).toEqual(['LIGHTER_VANISHES']);
+  });
+
+  test('fronts swell to one height, whatever the letter', async () => {
+    const swell = { frontMm: 6, backMm: 0, curve: 'soft' as const, steps: 4 };
+    const { clusters, remarks } = await built('iO', solid({ swell }));
+    const heights = clusters.map(({ mesh }) => checkMesh(mesh).sizeMm[2]);
+    expect(checkMesh(assemble(clusters))).toMatchObject(sound);
+    expect(Math.max(...heights)).toBeCloseTo(24, 1);
+    expect(remarks).toEqual([]);
+  });
+});
+
+describe('along the depth', () => {
+  const along = { about: 'whole', twistDegrees: 0, taperPercent: 0, shearMm: [0, 0], curveDegrees: 0, towardDegrees: 0 } as const; // prettier-ignore
+  const sound = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
+
+  test('the whole narrows about its middle, or each letter about its own', async () => {
+    const widths = async (about: 'whole' | 'letter') => {
+      const { clusters } = await built('HI', { options: { along: { ...along, about, taperPercent: 50 } } });
+      const mesh = assemble(clusters);
+      expect(checkMesh(mesh)).toMatchObject(sound);
+      const back = Array.from({ length: mesh.positions.length / 3 }, (_, i) => 3 * i)
+        .filter((i) => mesh.positions[i + 2] === 0)
+        .map((i) => mesh.positions[i]);
+      return Math.max(...back) - Math.min(...back);
+    };
+    const [whole, each] = [await widths('whole'), await widths('letter')];
+    expect(each).toBeGreaterThan(whole * 1.2);
+  });
+
+  test('letters that turn into each other are told', async () => {
+    const turned = (twistDegrees: number) => ({
+      options: { along: { ...along, about: 'letter' as const, twistDegrees } },
+    });
+    expect(codes(await built('HIH', turned(10)))).not.toContain('ALONG_CROSSES');
+    expect((await built('HIH', turned(90))).remarks).toContainEqual({
+      code: 'ALONG_CROSSES',
+      params: { letters: 'H I H' },
+    });
+  });
+});

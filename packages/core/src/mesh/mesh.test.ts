@@ -5,6 +5,7 @@ import {
   asTriangles,
   boxTree,
   cornerNormals,
+  cutAcross,
   emptyMesh,
   faceAreaVectors,
   faceCount,
@@ -14,6 +15,7 @@ import {
   toFloat32,
   triangulate,
   triangulateInside,
+  unfolded,
   vertexCount,
   weld,
   type PolygonMesh,
@@ -242,4 +244,44 @@ test.each([0, 1, 7, 200])('the tree finds the same pairs of %p boxes as trying a
       if ([0, 1, 2].every((k) => boxes[6 * a + k] <= boxes[6 * b + 3 + k] && boxes[6 * b + k] <= boxes[6 * a + 3 + k]))
         all.push(`${a} ${b}`);
   expect([...found].sort()).toEqual(all.sort());
+});
+
+describe('quads that depth has folded', () => {
+  test('become the two triangles that face one way; what was sharp stays so', () => {
+    // seen from above the fourth corner lies inside the triangle of the others
+    const folded = { ...polygon([[0, 0], [4, 0], [1, 1], [0, 4]]), sharp: Uint8Array.of(1, 0, 0, 1) }; // prettier-ignore
+    const mesh = unfolded(folded);
+    expect(faceCount(mesh)).toBe(2);
+    const { corners } = triangulate(mesh);
+    expect([0, 1].map((t) => triangleArea(mesh, corners, t)[2])).toEqual([2, 2]);
+    const edges = Array.from(mesh.faceVertices, (v, c) => [v, mesh.faceVertices[nextCorner(mesh, c < 3 ? 0 : 1, c)], mesh.sharp[c]]); // prettier-ignore
+    expect(edges.filter(([, , sharp]) => sharp === 1).map(([a, b]) => [a, b]).sort()).toEqual([[0, 1], [3, 0]]); // prettier-ignore
+  });
+
+  test('flat ones stay', () => {
+    const square = polygon([[0, 0], [1, 0], [1, 1], [0, 1]]); // prettier-ignore
+    expect(faceCount(unfolded(square))).toBe(1);
+  });
+});
+
+describe('a cut across', () => {
+  const soup = (mesh: PolygonMesh): Parameters<typeof cutAcross>[0] => {
+    const { corners } = triangulate(mesh);
+    return { positions: mesh.positions, index: corners.map((c) => mesh.faceVertices[c]) };
+  };
+
+  test('a cube is its square, closed', () => {
+    const lines = cutAcross(soup(cubes(2, [0, 0, 0])), 0.3);
+    expect(lines).toHaveLength(1);
+    const area = lines[0].reduce((sum, [x, z], i) => {
+      const [nextX, nextZ] = lines[0][(i + 1) % lines[0].length];
+      return sum + (x * nextZ - nextX * z) / 2;
+    }, 0);
+    expect(Math.abs(area)).toBeCloseTo(4, 12);
+  });
+
+  test('two cubes are two lines; beside them there is nothing', () => {
+    expect(cutAcross(soup(cubes(2, [0, 0, 0], [5, 0, 0])), 0.3)).toHaveLength(2);
+    expect(cutAcross(soup(cubes(2, [0, 0, 0])), 7)).toEqual([]);
+  });
 });

@@ -3,6 +3,7 @@ import { rectangle, ringOf } from '../testing/rings.ts';
 import {
   boundingBox,
   contact,
+  divide,
   doubledArea,
   fromRings,
   nextVertices,
@@ -139,4 +140,15 @@ test('outlines as columns and as rings are the same thing', () => {
   expect(boundingBox(outline)).toEqual({ minX: 0, minY: 0, maxX: 1000, maxY: 1000 });
   expect(outlineBytes(outline)).toBeGreaterThan(8 * 8 * 2);
   expect(placed(outline, 5, 7, 3)[0][0]).toMatchObject({ x: 5, y: 7, letter: 3 });
+});
+
+test('long edges are divided evenly, and keep their share of the curve', () => {
+  const outline = fromRings([rectangle(0, 0, 900, 250)]);
+  const [ring] = toRings(divide(outline, 300));
+  expect(ring.map((v) => [v.x, v.y])).toEqual([[0, 0], [300, 0], [600, 0], [900, 0], [900, 250], [600, 250], [300, 250], [0, 250]]); // prettier-ignore
+  expect(ring.slice(0, 3).map((v) => [v.curve, v.t0, v.t1, v.corner])).toEqual([
+    [0, 0, 1 / 3, 1],
+    [0, 1 / 3, 2 / 3, 0],
+    [0, 2 / 3, 1, 0],
+  ]);
 });

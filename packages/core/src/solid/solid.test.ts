@@ -4,12 +4,12 @@ import { adjacency, cornerNormals, type PolygonMesh } from '../mesh/index.ts';
 import type { Outline } from '../outline/index.ts';
 import { outlineOf, shippedFaces, STEP } from '../testing/faces.ts';
 import { outlineOfRings, rectangle } from '../testing/rings.ts';
+import { formed, mm, PLAIN } from '../testing/solids.ts';
+import { expectSound } from '../testing/sound.ts';
 import {
   buildSection,
   flatWavefront,
-  lift,
   liftSheet,
-  sectionEnds,
   sectionLayers,
   USUAL_KINDS,
   USUAL_SIDE_KINDS,
@@ -20,42 +20,14 @@ import {
 } from './index.ts';
 import { sectionIsSimple } from './section/index.ts';
 
-const PLAIN: UsualEdge = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
 const edge = (kind: UsualEdge['kind'], inMm: number, deepMm: number, steps = 1): UsualEdge => ({
   kind,
   inMm,
   deepMm,
   steps,
 });
-const mm = (value: number): number => Math.round(value / STEP);
-
-interface Form {
-  depthMm: number;
-  front?: UsualEdge;
-  back?: UsualEdge;
-  side?: SideShape;
-}
-
 const solidOf = (outline: Outline, depthMm: number, front: UsualEdge, back: UsualEdge, em = mm(110)): PolygonMesh =>
   formed(outline, { depthMm, front, back }, em);
-
-function formed(outline: Outline, { depthMm, front = PLAIN, back = PLAIN, side }: Form, em = mm(110)): PolygonMesh {
-  const { section } = buildSection({ depthMm, front, back, side, step: STEP });
-  const flat = flatWavefront(outline, { layers: sectionLayers(section), capInsets: sectionEnds(section), em, seed: 1 });
-  return lift(flat, { section, step: STEP });
-}
-
-function expectSound(mesh: PolygonMesh, name = ''): void {
-  const { closed, manifold, outward, crossingFaces, degenerate } = checkMesh(mesh);
-  expect({ name, closed, manifold, outward, crossingFaces, degenerate }).toEqual({
-    name,
-    closed: true,
-    manifold: true,
-    outward: true,
-    crossingFaces: 0,
-    degenerate: 0,
-  });
-}
 
 describe('section', () => {
   test('runs from the front’s rim to the back’s, on the grid', () => {

@@ -50,6 +50,7 @@ function Form() {
       onWork={setAtWork}
       picked={picked}
       readCurve={async () => undefined}
+      onSection={() => undefined}
       onPick={(ids) => (picked = [...ids])}
     />
   );

@@ -53,6 +53,7 @@ function Form() {
       atWork={undefined}
       onWork={() => undefined}
       picked={ids}
+      onSection={() => undefined}
       onPick={setIds}
       readCurve={async () => FROM_FILE}
     />
@@ -189,6 +190,42 @@ test('a free shape has knots', async () => {
   expect((drawing().shape as { curve: FreeCurve }).curve.knots[0].atMm[0]).toBe(7);
 });
 
+describe('what most solids have nothing of', () => {
+  beforeEach(async () => {
+    await show(newPiece('a', 'Kiln', [...'Kiln']));
+    await userEvent.click(screen.getAllByRole('button', { name: 'more' })[1]);
+    await screen.findByRole('button', { name: /^Edges lie/ });
+  });
+  const solid = () => piece().body.solid;
+
+  test('edges outward, as fine as the curves, corners, bolder', async () => {
+    await pick(/^Edges lie/, 'outward, the body grows');
+    await pick(/^Curves of edges in/, 'as fine as the curves');
+    await pick(/^Corners/, 'rounded');
+    await type('Outline, bolder', '-1.5');
+    expect(solid()).toMatchObject({ edgeSide: 'outward', stepsBy: 'tolerance', corners: 'round', emboldenMm: -1.5 });
+    expect(screen.queryByRole('spinbutton', { name: 'Front edge, steps' })).toBeNull();
+  });
+
+  test('a swelling is shaped only where there is one', async () => {
+    expect(screen.queryByRole('button', { name: /^Swelling/ })).toBeNull();
+    await type('Front swells', '6');
+    await pick(/^Swelling/, 'full');
+    await type('Swelling, steps', '12');
+    expect(solid().swell).toEqual({ frontMm: 6, backMm: 0, curve: 'round', steps: 12 });
+  });
+
+  test('turned, narrower, shifted and bent towards the back', async () => {
+    await type('Turned from front to back', '45');
+    await pick(/^What turns and narrows/, 'each letter about its own middle');
+    await type('Narrower at the back', '20');
+    await type('Back shifted, up', '3');
+    await type('Depth bent', '30');
+    await type('Depth bent towards', '90');
+    expect(solid().along).toEqual({ about: 'letter', twistDegrees: 45, taperPercent: 20, shearMm: [0, 3], curveDegrees: 30, towardDegrees: 90 }); // prettier-ignore
+  });
+});
+
 describe('a solid', () => {
   beforeEach(() => show(newPiece('a', 'Kiln', [...'Kiln'])));
 
@@ -208,6 +245,6 @@ describe('a solid', () => {
     await pick(/^Side of the solid/, 'waisted');
     await type('Side, in', '2');
     await type('Side, steps', '9');
-    expect(piece().body.solid.side).toEqual({ kind: 'waist', amountMm: 2, steps: 9, divisions: 4 });
+    expect(piece().body.solid.side).toEqual({ kind: 'waist', amountMm: 2, steps: 9, divisions: 4, points: [] });
   });
 });

@@ -1,6 +1,6 @@
 import { Ray, Vector3 } from 'three';
 import { moved, nearer, turned, type Pose } from './cameraMoves.ts';
-import { bearing, facing, onPlane, onUpright, toStep, turnBetween } from './drags.ts';
+import { bearing, facing, onLine, onPlane, onUpright, toStep, turnBetween } from './drags.ts';
 import { gridStep } from './gridStep.ts';
 
 const v = (x: number, y: number, z: number): Vector3 => new Vector3(x, y, z);
@@ -40,6 +40,16 @@ describe('drags', () => {
   test('lift along an upright line, which can’t be judged from straight above', () => {
     near(onUpright(ahead, v(1, 0, 0)), v(1, 3, 0));
     expect(onUpright(down, v(0, 0, 0))).toBeUndefined();
+  });
+
+  test('follow a line, unless it is seen from its end', () => {
+    const across = v(1, 0, 0);
+    expect(onLine(down, v(1, 0, 0), across)).toBeCloseTo(4, 9);
+    // past the line: the nearest place counts
+    expect(onLine(new Ray(v(7, 9, 50), v(0, 0, -1)), v(1, 0, 0), across)).toBeCloseTo(6, 9);
+    const slanted = new Ray(v(0, 0, 10), v(0.6, 0, -0.8));
+    expect(onLine(slanted, v(0, 0, 0), across)).toBeCloseTo(7.5, 9);
+    expect(onLine(ahead, v(0, 0, 0), v(0, 0, 1))).toBeUndefined();
   });
 
   test('go over the table when seen from above, else along the wall behind', () => {

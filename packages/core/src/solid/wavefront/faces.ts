@@ -28,9 +28,10 @@ export function buildFaces(traces: Traces, source: Int32Array, layers: readonly 
   }
 }
 
+/** Halves away from zero: mirrored letters get mirrored nodes. */
 function rounded(values: readonly number[]): Float64Array {
   const out = new Float64Array(values.length);
-  for (let i = 0; i < out.length; i++) out[i] = Math.round(values[i]);
+  for (let i = 0; i < out.length; i++) out[i] = values[i] < 0 ? 0 - Math.round(0 - values[i]) : Math.round(values[i]);
   return out;
 }
 

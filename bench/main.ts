@@ -2,6 +2,7 @@ import { SHIPPED_FONTS } from '@fictile/fonts';
 import { loadKernels } from '@fictile/kernels';
 import { benchFontChange, benchScrolling } from './fontChange.ts';
 import { benchFaces } from './fonts.ts';
+import { benchGrowth } from './growth.ts';
 import { benchKeystrokes } from './keystroke.ts';
 import { benchRetype } from './retype.ts';
 import { benchSolids } from './solidRun.ts';
@@ -27,6 +28,12 @@ if (process.argv.includes('--strings')) {
 const faces = await benchFaces(kernels);
 if (process.argv.includes('--solids')) {
   benchSolids(faces, { all: process.argv.includes('--all'), resume: process.argv.includes('--resume') }, say);
+  process.exit();
+}
+
+if (process.argv.includes('--growth')) {
+  const at = process.argv.indexOf('--plot');
+  benchGrowth(faces, yardstickMs, say, at < 0 ? undefined : process.argv[at + 1]);
   process.exit();
 }
 

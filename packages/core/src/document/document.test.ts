@@ -329,7 +329,7 @@ describe('reading a document', () => {
 
   test('a document of version 6 has nothing drawn, swollen or changed along its depth', () => {
     const { a } = start().pieces;
-    const { front: _f, back: _b, side: _s, depthMm, backAsFront, edgesAdd } = a.body.solid;
+    const { depthMm, backAsFront, edgesAdd } = a.body.solid;
     const edge = { kind: 'ogee', inMm: 3, deepMm: 1, steps: 2 };
     const side = { kind: 'waist', amountMm: 1, steps: 2, divisions: 3 };
     const body = { ...a.body, solid: { depthMm, backAsFront, edgesAdd, front: edge, back: edge, side } };

@@ -296,6 +296,16 @@ describe('beyond the outline', () => {
     expect(checkMesh(assemble(clusters))).toMatchObject({ ...sound, shells: 1 });
   });
 
+  test('an undercut on a body far thinner than it is wide touches nothing', async () => {
+    const points = [{ in: 1, down: 0.3, smooth: true }, { in: -0.5, down: 0.7, smooth: true }]; // prettier-ignore
+    const side = { kind: 'drawn' as const, amountMm: 3, steps: 6, divisions: 1, points };
+    const thin = { depthMm: 2, side, shiftMm: -4 };
+    for (const front of [SOLID.back, { kind: 'bead' as const, inMm: 0.3, deepMm: 4, steps: 4 }]) {
+      const { clusters } = await built('8', { layout: { sizeMm: 300 }, ...solid({ ...thin, front }) });
+      expect(checkMesh(assemble(clusters))).toMatchObject(sound);
+    }
+  });
+
   test('so much lighter that nothing is left, which is told', async () => {
     const { clusters, remarks } = await built('HI', solid({ shiftMm: 30 }));
     expect(clusters).toEqual([]);

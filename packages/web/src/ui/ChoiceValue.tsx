@@ -59,6 +59,7 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
               leftSection={choice.picture}
               rightSection={choice.value === value ? <IconCheck size={14} aria-hidden /> : undefined}
               onFocus={() => onTry?.(choice.value)}
+              onMouseEnter={() => onTry?.(choice.value)}
               onClick={() => {
                 isTaken.current = true;
                 onChange(choice.value);

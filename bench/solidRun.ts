@@ -1,6 +1,6 @@
 import type { FontFace } from '@fictile/core';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { allCases, CAPITALS_MM, judgeCase, sampledCases, type SolidCase, type Verdict } from './solidCases.ts';
+import { allCases, CAPITALS_MM, countOf, judgeCase, sampledCases, type SolidCase, type Verdict } from './solidCases.ts';
 
 const SAMPLE = 2000;
 const SEED = 20;
@@ -36,7 +36,7 @@ export function benchSolids(
   const fonts = new Map(faces.map((face) => [face.name, face]));
   const names = [...fonts.keys()];
   const cases = choice.all ? allCases(names) : sampledCases(names, SAMPLE, SEED);
-  const total = choice.all ? [...allCases(names)].length : SAMPLE;
+  const total = choice.all ? countOf(names) : SAMPLE;
   const tally = choice.all && choice.resume && existsSync(PROGRESS) ? (JSON.parse(readFileSync(PROGRESS, 'utf8')) as Tally) : nothing(); // prettier-ignore
   let at = 0;
   for (const asked of cases) {

@@ -76,13 +76,18 @@ async function shapeOf<K extends string>(value: string | undefined): Promise<{ k
 }
 
 /** Hollow, a wire, or as it is. */
-export function contourOf({ outline, wire, 'wire-sides': sides }: Flags): Contour | undefined {
+export function contourOf({ outline, wire, 'wire-sides': sides, 'wire-section': section }: Flags): Contour | undefined {
   if (outline !== undefined && wire !== undefined)
     throw fault('FLAG_VALUE', '--outline and --wire can not both be. Leave one out.');
   if (outline !== undefined) return { ...usualHollow(), wallMm: outline };
   if (wire === undefined) return undefined;
   const usual = usualWire();
-  return { ...usual, thickMm: wire, sides: sides === undefined ? usual.sides : 4 * Math.ceil(sides / 4) };
+  return {
+    ...usual,
+    thickMm: wire,
+    section: section ?? usual.section,
+    sides: sides === undefined ? usual.sides : 4 * Math.ceil(sides / 4),
+  };
 }
 
 /** Without the fields that are undefined, so that they don't overwrite the usual values. */

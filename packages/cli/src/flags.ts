@@ -46,6 +46,7 @@ export const MAKE_FLAGS = {
   'around-side': choice('outside', 'center', 'inside'),
   outline: length(0.01, 1000),
   wire: length(0.01, 1000),
+  'wire-section': choice('polygon', 'edge'),
   'wire-sides': { kind: 'number', min: 4, max: 64, whole: true },
   depth: length(),
   edge: shape(...USUAL_KINDS),

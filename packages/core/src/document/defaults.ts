@@ -77,6 +77,7 @@ export const usualHollow = (): Extract<Contour, { kind: 'hollow' }> => ({
 export const usualWire = (): Extract<Contour, { kind: 'wire' }> => ({
   kind: 'wire',
   thickMm: 4,
+  section: 'polygon',
   sides: 16,
   ends: 'round',
 });

@@ -10,6 +10,7 @@ import {
   parseProject,
   usualBody,
   usualOwn,
+  usualWire,
   findFinish,
   redo,
   SHELF_FINISHES,
@@ -334,13 +335,16 @@ describe('reading a document', () => {
     const side = { kind: 'waist', amountMm: 1, steps: 2, divisions: 3 };
     const body = { ...a.body, solid: { depthMm, backAsFront, edgesAdd, front: edge, back: edge, side } };
     const own = { 1: { ...usualOwn(), solid: { depthMm: 4, front: edge } } };
-    const old = { ...stored(), schemaVersion: 6, pieces: { a: { ...a, body, source: { ...a.source, own } } } };
+    const { section: _, ...contour } = usualWire();
+    const source = { ...a.source, own, contour };
+    const old = { ...stored(), schemaVersion: 6, pieces: { a: { ...a, body, source } } };
     const read = unwrap(parseProject(old)).pieces.a;
     expect(read.body.solid).toEqual({
       ...usualBody().solid,
       ...{ depthMm, backAsFront, edgesAdd },
       ...{ front: { ...edge, points: [] }, back: { ...edge, points: [] }, side: { ...side, points: [] } },
     });
+    expect(read.source.contour).toEqual(usualWire());
     expect(read.source.own[1].solid?.front).toEqual({ ...edge, points: [] });
   });
 

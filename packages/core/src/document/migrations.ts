@@ -60,7 +60,7 @@ const toVersion6: Migration = (document) =>
     return { ...piece, body: { ...body, solid: { ...plain(body.solid), edgesAdd: false, side: usualSide() } } };
   });
 
-/** Nothing is drawn, swells or changes along the depth. */
+/** Nothing is drawn, swells or changes along the depth; wires are polygons. */
 const toVersion7: Migration = (document) =>
   withPieces(document, 7, (piece) => {
     const body = plain(piece.body);
@@ -72,10 +72,12 @@ const toVersion7: Migration = (document) =>
     });
     return {
       ...piece,
-      source: { ...source, own: Object.fromEntries(own) },
+      source: { ...source, own: Object.fromEntries(own), contour: contourOf(plain(source.contour)) },
       body: { ...body, solid: { ...withPoints(solid, ['front', 'back', 'side']), ...usualMoreSolid() } },
     };
   });
+
+const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
   ...solid,

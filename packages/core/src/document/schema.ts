@@ -108,7 +108,9 @@ const contourSchema = z.discriminatedUnion('kind', [
     kind: z.literal('wire'),
     /** across; a wire's depth too */
     thickMm: length(0.01, 1000),
-    /** of its section, a regular polygon with flat sides in front, behind and outside */
+    /** a regular polygon, or four times the shape of the front edge */
+    section: z.enum(['polygon', 'edge']),
+    /** of a polygon, with flat sides in front, behind and outside */
     sides: z.number().int().min(4).max(64).multipleOf(4).meta(value('count', false)),
     /** of open paths */
     ends: z.enum(['round', 'square']),

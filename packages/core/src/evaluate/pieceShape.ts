@@ -4,6 +4,7 @@ import {
   changesAlong,
   divisionsAlong,
   STRAIGHT_SIDE,
+  edgeOfWire,
   wireEdge,
   type EdgeShape,
   type SideShape,
@@ -16,7 +17,7 @@ export function pieceShape({ source, body }: Piece): Options {
   const { contour } = source;
   const isWire = contour.kind === 'wire';
   return {
-    solid: isWire ? wireShape(contour) : withDepth(body, contour, body.solid),
+    solid: isWire ? wireShape(contour, body) : withDepth(body, contour, body.solid),
     ownSolids: isWire ? new Map() : ownSolids(source.own, body, contour),
     // a drawing's lines are wires before they are outlines
     bands: isWire && source.kind === 'drawing' ? undefined : bandsOf(contour, body.solid),
@@ -33,8 +34,9 @@ export function frontOf(piece: Piece): number {
   return back + depthMm - { back: 0, middle: whole / 2, front: whole }[piece.source.depthAnchor];
 }
 
-function wireShape({ thickMm, sides }: Extract<Contour, { kind: 'wire' }>): SolidShape {
-  const edge = wireEdge(thickMm, sides);
+function wireShape({ thickMm, section, sides }: Extract<Contour, { kind: 'wire' }>, body: Body): SolidShape {
+  const { front } = body.solid;
+  const edge = section === 'edge' ? edgeOfWire(thickMm, { ...front, ...toleranceOf(body) }) : wireEdge(thickMm, sides);
   return { depthMm: thickMm, front: edge, back: edge };
 }
 
@@ -47,8 +49,9 @@ function ownSolids(own: Readonly<Record<string, OwnLetter>>, body: Body, contour
 }
 
 /** A body's edges and side on a depth, which the edges may come on top of. A sheet stays one. */
-function withDepth({ solid, faces }: Body, contour: Contour, own: { depthMm: number; front: Edge }): SolidShape {
-  const tolerance = solid.stepsBy === 'tolerance' ? { toleranceMm: faces.toleranceMm } : {};
+function withDepth(body: Body, contour: Contour, own: { depthMm: number; front: Edge }): SolidShape {
+  const { solid } = body;
+  const tolerance = toleranceOf(body);
   const shaped = (edge: Edge): EdgeShape => ({ ...edge, ...tolerance });
   const { depthMm, front } = own;
   const back = solid.backAsFront ? front : solid.back;
@@ -65,6 +68,10 @@ function withDepth({ solid, faces }: Body, contour: Contour, own: { depthMm: num
     ...(solid.swell.frontMm > 0 || solid.swell.backMm > 0 ? { swell: solid.swell } : {}),
   };
 }
+
+/** Curves of edges and sides are cut within the tolerance of the faces, if they are asked to be. */
+const toleranceOf = ({ solid, faces }: Body): { toleranceMm?: number } =>
+  solid.stepsBy === 'tolerance' ? { toleranceMm: faces.toleranceMm } : {};
 
 const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
 

@@ -5,10 +5,11 @@ import { pieceShape } from './pieceShape.ts';
 /** Finer than what is seen of a section that fills a screen. */
 const FINENESS = 2 ** 16;
 
-/** A piece's section as asked for, without swelling; undefined where nothing has one: a wire, a sheet. */
+/** A piece's section as asked for, without swelling; undefined where nothing has one of its own: a wire that is a polygon, a sheet. */
 export function sectionOf(piece: Piece): AskedSection | undefined {
   const { solid } = pieceShape(piece);
-  if (piece.source.contour.kind === 'wire' || solid.depthMm === 0) return undefined;
+  const { contour } = piece.source;
+  if (solid.depthMm === 0 || (contour.kind === 'wire' && contour.section === 'polygon')) return undefined;
   const { depthMm, front, back, side, shiftMm } = solid;
   return askedSection({ depthMm, front, back, side, shiftMm, step: depthMm / FINENESS });
 }

@@ -2,7 +2,7 @@ import { quietContext, type RunContext } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import { alone, shippedFaces } from '../testing/faces.ts';
 import { usualLayout } from '../testing/layouts.ts';
-import { wireEdge } from '../solid/index.ts';
+import { edgeOfWire, wireEdge, type EdgeShape } from '../solid/index.ts';
 import { layoutWords, splitGraphemes, type FontFace, type LayoutOptions } from '../text/index.ts';
 import { assemble, buildLettering, letteringCaches, type Lettering, type LetteringOptions } from './index.ts';
 
@@ -240,6 +240,26 @@ describe('wires', () => {
     expect(report).toMatchObject({ shells: 2, closed: true, manifold: true, outward: true, crossingFaces: 0 });
     expect(report.sizeMm[2]).toBeCloseTo(3, 3);
     expect(remarks).toEqual([]);
+  });
+
+  test.each<[string, EdgeShape, number]>([
+    ['a chamfer is a square on its corner', { kind: 'chamfer', inMm: 9, deepMm: 9, steps: 1 }, 0.5],
+    ['a plain one is a square', { kind: 'plain', inMm: 9, deepMm: 9, steps: 1 }, 1],
+    ['a round one is a disc', { kind: 'round', inMm: 1, deepMm: 3, steps: 16 }, Math.PI / 4],
+    // it comes out level: a twentieth is left for the wall that it ends on
+    ['a scooped one is a star', { kind: 'cove', inMm: 1, deepMm: 3, steps: 16 }, 0.95 * (1 - Math.PI / 4) + 0.05],
+  ])('by its front edge: %s', async (_, edge, share) => {
+    const front = edgeOfWire(2, edge);
+    const { options } = wire(2, 8);
+    const { clusters, remarks } = await built('|', {
+      font: 'Work Sans',
+      options: { ...options, solid: { depthMm: 2, front, back: front } },
+    });
+    const { volumeMm3, closed, crossingFaces, sizeMm } = checkMesh(assemble(clusters));
+    expect({ closed, crossingFaces, remarks }).toEqual({ closed: true, crossingFaces: 0, remarks: expect.anything() });
+    expect(sizeMm[2]).toBeCloseTo(2, 3);
+    const [wide, high] = checkMesh(assemble((await built('|', { font: 'Work Sans' })).clusters)).sizeMm;
+    expect(Math.abs(volumeMm3 / (share * 4 * 2 * (wide + high)) - 1)).toBeLessThan(0.06);
   });
 
   test('a straight one has the section of its polygon', async () => {

@@ -17,6 +17,7 @@ export {
   USUAL_SIDE_KINDS,
   usualKnots,
   usualSideKnots,
+  edgeOfWire,
   wireEdge,
 } from './section/index.ts';
 export type {

@@ -49,9 +49,11 @@ function wireValues(contour: Of<'wire'>, edits: ChapterProps['edits']) {
   const put = (values: Partial<Of<'wire'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
   // a section has flat sides in front, behind and outside: their number goes by fours
   const byFours = (sides: number): number => Math.min(64, Math.max(4, 4 * Math.round(sides / 4)));
+  const sides = number('wire sides', { label: t.wireSides, value: contour.sides, kind: 'plain', unit: 'sides', min: 4, max: 64, step: 4, whole: true, usual: WIRE.sides }, (sides, key) => put({ sides: byFours(sides) }, key)); // prettier-ignore
   return {
     thick: number('wire', { ...length, label: t.wireThick, value: contour.thickMm, usual: WIRE.thickMm }, (thickMm, key) => put({ thickMm }, key)),
-    sides: number('wire sides', { label: t.wireSides, value: contour.sides, kind: 'plain', unit: 'sides', min: 4, max: 64, step: 4, whole: true, usual: WIRE.sides }, (sides, key) => put({ sides: byFours(sides) }, key)),
+    section: <ChoiceValue label={t.wireSection} value={contour.section} choices={choicesOf(texts.wireSections, PICTURES.wireSections)} usual="polygon" onChange={(section) => put({ section })} />,
+    sides: contour.section === 'edge' ? null : <Sentence template={t.ofSides} values={{ sides }} />,
     ends: <ChoiceValue label={t.wireEnds} value={contour.ends} choices={choicesOf(texts.wireEnds, PICTURES.wireEnds)} usual={WIRE.ends} onChange={(ends) => put({ ends })} />,
   }; // prettier-ignore
 }

@@ -125,6 +125,10 @@ const OWN_SEEN: Readonly<Record<'in' | 'out', ReactNode>> = {
   out: <Picture lines="M2 14V4M18 14V4" meant="M7 14H13" />,
 };
 
+const WIRE_SECTIONS: Readonly<Record<'polygon' | 'edge', ReactNode>> = {
+  polygon: <Picture lines="M7 3H13L17 7V11L13 15H7L3 11V7Z" />,
+  edge: <Picture lines="M10 2C10 7 12 9 17 9C12 9 10 11 10 16C10 11 8 9 3 9" meant="M10 2C10 7 8 9 3 9" />,
+};
 const WIRE_ENDS: Readonly<Record<'round' | 'square', ReactNode>> = {
   round: <Picture lines="M2 6H13A3 3 0 0 1 13 12H2" />,
   square: <Picture lines="M2 6H15V12H2" />,
@@ -188,6 +192,7 @@ export const PICTURES = {
   abouts: ABOUTS,
   solidSides: SOLID_SIDES,
   edgeDepths: EDGE_DEPTHS,
+  wireSections: WIRE_SECTIONS,
   wireEnds: WIRE_ENDS,
   curveSpreads: SPREADS,
   knotKinds: KNOT_KINDS,

@@ -46,14 +46,16 @@ export function SectionCard(props: SectionCardProps) {
     >
       <header className={classes.head}>
         <h2 className={classes.title}>{t.title}</h2>
-        <SegmentedControl
-          size="xs"
-          classNames={{ root: classes.parts }}
-          aria-label={t.partLabel}
-          data={SECTION_PARTS.map((value) => ({ value, label: t.parts[value] }))}
-          value={part}
-          onChange={(next) => work.setPart(next as SectionPart)}
-        />
+        {piece.source.contour.kind !== 'wire' && (
+          <SegmentedControl
+            size="xs"
+            classNames={{ root: classes.parts }}
+            aria-label={t.partLabel}
+            data={SECTION_PARTS.map((value) => ({ value, label: t.parts[value] }))}
+            value={part}
+            onChange={(next) => work.setPart(next as SectionPart)}
+          />
+        )}
         <CloseButton aria-label={texts.close} onClick={onClose} size="sm" />
       </header>
       {part === 'back' && piece.body.solid.backAsFront && <p className={classes.hint}>{t.asFront}</p>}

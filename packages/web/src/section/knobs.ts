@@ -49,6 +49,8 @@ export function knobsOf(piece: Piece, { frames }: AskedSection, part: SectionPar
   const points = shape.kind === 'drawn' ? shape.points : [];
   const drawn = points.map((p, index): Knob => ({ ...knob('point', p.in, p.down), index, smooth: p.smooth }));
   if (part === 'side') return shape.kind === 'waist' || shape.kind === 'v' ? [knob('amount', 1, 0.5)] : drawn;
+  // a wire's section is as large as its thickness says
+  if (piece.source.contour.kind === 'wire') return drawn;
   return shape.kind === 'plain' ? [] : [knob('rim', 1, 0), ...drawn, knob('foot', 0, 1)];
 }
 

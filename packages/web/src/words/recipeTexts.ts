@@ -28,7 +28,9 @@ export const recipeTexts = {
   contourOfDrawing: 'Drawn',
   contourFull: '{what} {kind}.',
   contourHollow: '{what} {kind} with a wall of {wall}, {side}, {count}{gap}.',
-  contourWire: '{what} {kind}, {thick} thick with {sides}, open ends {ends}.',
+  contourWire: '{what} {kind}, {thick} thick, its section {section}{sides}, open ends {ends}.',
+  ofSides: ' of {sides}',
+  wireSection: 'Section of the wire',
   wireThick: 'Wire',
   wireSides: 'Sides of the wire',
   wireEnds: 'Open ends',
@@ -69,6 +71,7 @@ export const recipeTexts = {
   pair: (letters: string): string => `Between ${letters}`,
   pairSentence: '{pair} by {by}',
   solidWire: 'A wire is as deep as it is thick; it has no edges.',
+  solidWireEdge: 'A wire is as deep as it is thick. Front edge {front}, on all four corners. {section}',
   solid: 'Raise {depth}. Front edge {front}{frontSizes}. Back edge {back}{backSizes}. {section}',
   drawSection: 'Draw its section',
   moreSolid: [

@@ -14,7 +14,7 @@ export const sectionTexts = {
   wide: (mm: number): string => `${amount(mm)} mm in`,
   deep: (mm: number): string => `${amount(mm)} mm deep`,
   crossing: 'crosses here',
-  none: 'Nothing has a section here: a wire is as it is, and a flat sheet has no side.',
+  none: 'Nothing has a section here: this wire is a polygon, or a flat sheet has no side.',
   cut: (letter: string): string => `${letter}, cut across`,
   knob: {
     rim: (mm: string): string => `Where the edge meets the face, ${mm} in`,

@@ -231,6 +231,7 @@ export const texts = {
   sizesBy: { capitals: 'capitals', xHeight: 'small letters', em: 'em' },
   lines: { straight: 'straight', circle: 'round a circle', curve: 'along a curve' },
   contours: { full: 'full', hollow: 'hollow', wire: 'as a wire' },
+  wireSections: { polygon: 'a polygon', edge: 'by the front edge' },
   wireEnds: { round: 'round', square: 'square' },
   curveSpreads: { own: 'as long as it is', spread: 'spread over it' },
   knotKinds: { corner: 'a corner', smooth: 'smooth' },

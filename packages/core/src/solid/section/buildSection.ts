@@ -1,7 +1,7 @@
 import { remark, type Remark } from '../../base/index.ts';
 import { SMALLEST_LAYER } from '../wavefront/index.ts';
 import { sectionCrossing, sectionTouch, type Crossing } from './crossing.ts';
-import { edgeRows, sideRows } from './edgeRows.ts';
+import { deepOf, edgeRows, endsLevel, sideRows, WALL_SHARE } from './edgeRows.ts';
 import { onGrid } from './onGrid.ts';
 import type { Row, Section, SectionPart } from './section.ts';
 import { STRAIGHT_SIDE, type EdgeRow, type EdgeShape, type SideShape, type Swell } from './shapes.ts';
@@ -150,18 +150,6 @@ function fittedEdges(shapes: Shapes, { depthMm, step }: SectionOptions, remarks:
     return isFit ? rows.map((row) => ({ ...row, downMm: row.downMm * scale })) : [];
   }) as [EdgeRow[], EdgeRow[]];
 }
-
-/** Of the depth: what edges that end level leave for the wall at most. */
-const WALL_SHARE = 0.95;
-const LEVEL: readonly EdgeShape['kind'][] = ['cove', 'step', 'ogee', 'bead'];
-
-/** Drawn ones may come to their foot from anywhere but straight from above and inside. */
-function endsLevel({ kind }: EdgeShape, rows: readonly EdgeRow[]): boolean {
-  if (kind !== 'drawn') return LEVEL.includes(kind);
-  return rows.slice(0, -1).some(({ inMm, downMm }) => inMm <= 0 || downMm >= deepOf(rows));
-}
-
-const deepOf = (rows: readonly EdgeRow[]): number => (rows.length === 0 ? 0 : rows[rows.length - 1].downMm);
 
 function fittedSide(side: SideShape, room: number, step: number, remarks: Remark[]): SideShape {
   const hasRoom = side.kind === 'straight' || room / step > SMALLEST_LAYER * sideRows(side, room).length;

@@ -13,6 +13,18 @@ export function edgeRows(edge: EdgeShape): EdgeRow[] {
   return edgePoints(edge).map(([inward, down]) => ({ inMm: inMm * inward, downMm: deepMm * down }));
 }
 
+export const deepOf = (rows: readonly EdgeRow[]): number => (rows.length === 0 ? 0 : rows[rows.length - 1].downMm);
+
+/** Of the depth: what edges that end level with the outline leave for the wall at most. */
+export const WALL_SHARE = 0.95;
+const LEVEL: readonly EdgeShape['kind'][] = ['cove', 'step', 'ogee', 'bead'];
+
+/** What needs a wall to end on. Drawn edges may come to their foot from anywhere but straight from above and inside. */
+export function endsLevel({ kind }: EdgeShape, rows: readonly EdgeRow[]): boolean {
+  if (kind !== 'drawn') return LEVEL.includes(kind);
+  return rows.slice(0, -1).some(({ inMm, downMm }) => inMm <= 0 || downMm >= deepOf(rows));
+}
+
 const RIM: ProfileKnot = { in: 1, down: 0, smooth: false };
 const FOOT: ProfileKnot = { in: 0, down: 1, smooth: false };
 

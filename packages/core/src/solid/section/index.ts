@@ -11,4 +11,4 @@ export type { Row, Section, SectionPart } from './section.ts';
 export { DEGREES_A_PIECE, STRAIGHT_SIDE } from './shapes.ts';
 export type { EdgeShape, SideShape, Swell, SwellCurve, UsualEdge, UsualSide } from './shapes.ts';
 export { usualKnots, usualSideKnots } from './usualKnots.ts';
-export { wireEdge } from './wireEdge.ts';
+export { edgeOfWire, wireEdge } from './wireEdge.ts';

@@ -1,4 +1,5 @@
 import { cos, PI, sin } from '../../math/index.ts';
+import { edgeRows, endsLevel, WALL_SHARE } from './edgeRows.ts';
 import type { EdgeShape } from './shapes.ts';
 
 /**
@@ -15,4 +16,11 @@ export function wireEdge(thickMm: number, sides: number): EdgeShape {
     return { inMm: Math.max(0, radius - round * sin(angle)), downMm: Math.max(0, radius - round * cos(angle)) };
   });
   return { kind: 'rows', rows };
+}
+
+/** An edge as a quarter of a wire's section, mm: from the middle of its band to the outside, as deep as half the wire. */
+export function edgeOfWire(thickMm: number, edge: EdgeShape): EdgeShape {
+  if (edge.kind === 'rows' || edge.kind === 'plain') return { kind: 'rows', rows: [] };
+  const sized = { ...edge, inMm: thickMm / 2, deepMm: thickMm / 2 };
+  return endsLevel(sized, edgeRows(sized)) ? { ...sized, deepMm: (WALL_SHARE * thickMm) / 2 } : sized;
 }

@@ -10,9 +10,11 @@ import { MoreSolid } from './MoreSolid.tsx';
 
 export function SolidChapter({ piece, edits, remarks, work, onSection }: ChapterProps) {
   const { solid } = piece.body;
-  const isWire = piece.source.contour.kind === 'wire';
+  const { contour } = piece.source;
+  const isWire = contour.kind === 'wire';
   const usual = USUAL.body.solid;
   const t = texts.recipe;
+  const template = !isWire ? t.solid : contour.section === 'edge' ? t.solidWireEdge : t.solidWire;
   const put: Readonly<Record<'front' | 'back', PutEdge>> = {
     front: (values, key) => edits.edge('front', values, key),
     back: (values, key) => edits.edge('back', values, key),
@@ -35,7 +37,7 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Chapter
       remarks={<Told chapter="solid" remarks={remarks} edits={edits} piece={piece} />}
       more={isWire ? undefined : <MoreSolid solid={solid} put={edits.solid} />}
     >
-      {isWire ? t.solidWire : <Sentence template={t.solid} values={values} />}
+      <Sentence template={template} values={values} />
     </Chapter>
   );
 }

@@ -55,16 +55,23 @@ const MIXED = [
   { in: -0.1, down: 0.85, smooth: true },
 ];
 
+/** Cases that failed once, each mended since: they are judged first in every run. */
+const ONCE_FAILED: readonly SolidCase[] = [
+  // two serifs as far apart as twice the outermost layer: their fronts met exactly where the section turns back
+  { font: 'Zilla Slab', character: 'm', widthPercent: 6, kind: 'cove', outward: true, side: 'waist' },
+];
+
 /** Every case of some fonts is a number below this. */
 export const countOf = (fonts: readonly string[]): number =>
-  fonts.length * BASIC_LATIN.length * WIDTHS.length * KINDS.length * 2 * SIDES.length;
+  ONCE_FAILED.length + fonts.length * BASIC_LATIN.length * WIDTHS.length * KINDS.length * 2 * SIDES.length;
 
 /** A prime beyond all their counts: going on by it passes every case once, and any part of the way is spread over all of them. */
 const STRIDE = 15_485_863;
 
 /** Every case: fonts, letters, widths, kinds, sides and both directions, well mixed. */
 export function* allCases(fonts: readonly string[]): Generator<SolidCase> {
-  const count = countOf(fonts);
+  yield* ONCE_FAILED;
+  const count = countOf(fonts) - ONCE_FAILED.length;
   for (let i = 0; i < count; i++) yield caseAt(fonts, (i * STRIDE) % count);
 }
 
@@ -79,6 +86,7 @@ function caseAt(fonts: readonly string[], index: number): SolidCase {
 }
 
 export function* sampledCases(fonts: readonly string[], count: number, seed: number): Generator<SolidCase> {
+  yield* ONCE_FAILED;
   const random = seededRandom(seed);
   const one = <T>(row: readonly T[]): T => row[Math.floor(random() * row.length)];
   for (let i = 0; i < count; i++)

@@ -1,5 +1,5 @@
 import { remark, type Remark } from '../base/index.ts';
-import type { FlatWavefront, Section } from '../solid/index.ts';
+import { sectionLayers, type FlatWavefront, type Section } from '../solid/index.ts';
 import type { Layout } from '../text/index.ts';
 import type { Cluster } from './clusters.ts';
 
@@ -30,7 +30,8 @@ export class RungRemarks {
     if (rung.kind === 'narrowed') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: asked * rung.share });
     if (rung.kind === 'given-up') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: 0 });
     if (rung.kind === 'given-up') return;
-    const ringAt = (inset: number): number => flat.partition.rings[flat.partition.layers.indexOf(inset)]?.from.length ?? 0; // prettier-ignore
+    const ranks = [0, ...sectionLayers(section)].sort((a, b) => a - b); // the plan's own layers may lie a hair aside
+    const ringAt = (inset: number): number => flat.partition.rings[ranks.indexOf(inset)]?.from.length ?? 0;
     const outermost = Math.min(...section.inset);
     if (outermost > 0 && ringAt(outermost) === 0) this.#note('vanishes', cluster, { askedMm: asked, takenMm: 0 });
     else if (ringAt(edgesEnd(section)) === 0) this.#note('meets', cluster, { askedMm: asked, takenMm: asked });

@@ -48,6 +48,17 @@ describe('a bolder or lighter box', () => {
   });
 });
 
+test.each([
+  ['exactly twice as far apart as they grow', 4],
+  ['a hair less', 3.9999],
+  ['a hair more', 4.0001],
+])('bars that meet where their section turns back: %s', (_, gap) => {
+  const bars = outlineOfRings(rectangle(0, 0, mm(9), mm(30)), rectangle(mm(9 + gap), 0, mm(9), mm(20)));
+  const side = { kind: 'waist' as const, amountMm: 2, steps: 2, divisions: 1 };
+  for (const front of [PLAIN, chamfer(1, 2), { kind: 'cove' as const, inMm: 2, deepMm: 2, steps: 3 }])
+    expectSound(formed(bars, { depthMm: 12, shiftMm: -2, front, back: front, side }), `${gap} ${front.kind}`);
+});
+
 describe('a swelling box', () => {
   test('straight is a roof on its walls', () => {
     const frontSwell = { mm: 5, curve: 'straight' as const, steps: 1, reachMm: 10 };

@@ -64,11 +64,43 @@ export function flatWavefront(outline: Outline, options: FlatOptions): FlatWavef
 
 type Attempt = Omit<FlatWavefront, 'rung'>;
 
-function attempt(
-  outline: Outline,
-  options: FlatOptions,
-  jittered: { x: Float64Array; y: Float64Array } | undefined,
-): Attempt | undefined {
+/** Grid steps that a layer gives way by: past what the wavefront takes for the same moment. */
+const ASIDE = 3;
+const ASIDES = 4;
+
+/**
+ * Where a front closes up exactly at a layer a ridge lies on it, and a section that turns back there would touch itself along it: that layer goes a hair
+ * further, where the ridge is over.
+ */
+function attempt(outline: Outline, options: FlatOptions, jittered: Jittered | undefined): Attempt | undefined {
+  let found = once(outline, options, jittered);
+  let asked = options;
+  for (let i = 0; i < ASIDES && found; i++) {
+    const { layers, closedUp } = found.partition;
+    const next = aside(asked, new Set(closedUp.map((layer) => layers[layer]).filter((inset) => inset !== 0)));
+    if (!next) return found;
+    asked = next;
+    found = once(outline, asked, jittered) ?? found;
+  }
+  return found;
+}
+
+/** undefined where none has to, or others lie too close. */
+function aside(options: FlatOptions, closedUp: ReadonlySet<number>): FlatOptions | undefined {
+  if (closedUp.size === 0) return undefined;
+  const moved = (inset: number): number => (closedUp.has(inset) ? inset + Math.sign(inset) * ASIDE : inset);
+  const layers = options.layers.map(moved);
+  const all = [...layers, 0].sort((a, b) => a - b);
+  if (all.some((inset, i) => i > 0 && inset - all[i - 1] < SMALLEST_LAYER)) return undefined;
+  return { ...options, layers, capInsets: options.capInsets.map(moved) };
+}
+
+interface Jittered {
+  x: Float64Array;
+  y: Float64Array;
+}
+
+function once(outline: Outline, options: FlatOptions, jittered: Jittered | undefined): Attempt | undefined {
   const { layers, corners } = options;
   const result = planBothSides(outline, { layers, jittered, corners });
   if (!result.ok) return undefined;
@@ -87,7 +119,7 @@ function attempt(
   return { outline, partition: result.partition, caps };
 }
 
-function jitter(outline: Outline, by: number, seed: number): { x: Float64Array; y: Float64Array } {
+function jitter(outline: Outline, by: number, seed: number): Jittered {
   const random = seededRandom(seed);
   const moved = (value: number): number => value + (2 * random() - 1) * by;
   return { x: outline.x.map(moved), y: outline.y.map(moved) };
@@ -120,6 +152,7 @@ function emptyPartition(layers: readonly number[]): Partition {
     layers: insets,
     bands: Array.from(layers, () => ({ start: new Uint32Array(1), nodes: none, edge: none })),
     rings: Array.from(insets, () => ({ from: none, to: none, edge: none })),
+    closedUp: [],
   };
 }
 

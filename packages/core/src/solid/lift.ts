@@ -28,9 +28,8 @@ export function lift(flat: FlatWavefront, options: LiftOptions): PolygonMesh {
 export function liftSheet(flat: FlatWavefront, step: number, inset = 0): PolygonMesh {
   const builder = new MeshBuilder();
   const p = flat.partition;
-  const layer = p.layers.indexOf(inset);
   // a ladder that ended without layers leaves the outline itself
-  const cap = flat.caps.get(layer < 0 ? p.layers.indexOf(0) : layer);
+  const cap = flat.caps.get(inset < 0 ? 0 : inset > 0 ? p.layers.length - 1 : p.layers.indexOf(0));
   const vertex = new Int32Array(p.x.length).fill(-1);
   if (cap) {
     addCap(builder, cap, 'front', false, (node) => {

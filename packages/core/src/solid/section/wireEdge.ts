@@ -18,9 +18,20 @@ export function wireEdge(thickMm: number, sides: number): EdgeShape {
   return { kind: 'rows', rows };
 }
 
+/** Of half a wire: how far in an edge may come that turns back. */
+const NECK_SHARE = 0.9;
+
 /** An edge as a quarter of a wire's section, mm: from the middle of its band to the outside, as deep as half the wire. */
 export function edgeOfWire(thickMm: number, edge: EdgeShape): EdgeShape {
   if (edge.kind === 'rows' || edge.kind === 'plain') return { kind: 'rows', rows: [] };
-  const sized = { ...edge, inMm: thickMm / 2, deepMm: thickMm / 2 };
-  return endsLevel(sized, edgeRows(sized)) ? { ...sized, deepMm: (WALL_SHARE * thickMm) / 2 } : sized;
+  const half = thickMm / 2;
+  const sized = { ...edge, inMm: half, deepMm: half };
+  const rows = edgeRows(sized);
+  // what comes back to the middle would part there: a neck is left
+  const isNecked = rows.some(({ inMm }, i) => i > 0 && inMm > rows[i - 1].inMm && inMm > NECK_SHARE * half);
+  return {
+    ...sized,
+    inMm: isNecked ? NECK_SHARE * half : half,
+    deepMm: endsLevel(sized, rows) ? WALL_SHARE * half : half,
+  };
 }

@@ -72,6 +72,7 @@ function joined(inside: Partition, outside: Partition, { vertex, edge }: TurnedO
       ...Array.from(inside.layer, (layer) => (layer < 0 ? -1 : layer + zero)),
       ...kept.map((node) => outer(outside.layer[node])),
     ]),
+    closedUp: [...outside.closedUp.map(outer), ...inside.closedUp.map((layer) => layer + zero)],
     layers: Float64Array.from([...Array.from(outside.layers.subarray(1), (inset) => 0 - inset).reverse(), ...inside.layers]), // prettier-ignore
     bands: [...outside.bands.map(turnedBand).reverse(), ...inside.bands],
     rings: [...outside.rings.slice(1).map(turnedRing).reverse(), ...inside.rings],

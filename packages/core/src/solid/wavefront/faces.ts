@@ -161,7 +161,16 @@ function compact(traces: Traces, pieces: Pieces, source: Int32Array, places: Pla
     layer[i] = traces.layer[k];
     inset[i] = traces.layer[k] > 0 ? places.layers[traces.layer[k] - 1] : traces.inset[k];
   }
-  return { x, y, inset, layer, layers: Float64Array.from([0, ...places.layers]), bands, rings };
+  return {
+    x,
+    y,
+    inset,
+    layer,
+    layers: Float64Array.from([0, ...places.layers]),
+    bands,
+    rings,
+    closedUp: ridgesOn(layer, bands, rings),
+  };
 }
 
 /** New numbers for the nodes that are used, in the order in which they are first met. */
@@ -203,6 +212,24 @@ function compactBands(pieces: Pieces, source: Int32Array, count: number, numbers
     bands.push(made);
   }
   return bands;
+}
+
+/** Layers that hold edges of faces which are no part of their rings: there a front closed up at the layer's very inset. */
+function ridgesOn(layer: Int32Array, bands: readonly Band[], rings: readonly Ring[]): number[] {
+  const next = new Int32Array(layer.length).fill(-1);
+  for (const { from, to } of rings) for (let i = 0; i < from.length; i++) next[from[i]] = to[i];
+  const found = new Set<number>();
+  for (const { start, nodes } of bands) {
+    for (let f = 0; f + 1 < start.length; f++) {
+      let a = nodes[start[f + 1] - 1];
+      for (let c = start[f]; c < start[f + 1]; c++) {
+        const b = nodes[c];
+        if (layer[a] >= 0 && layer[a] === layer[b] && next[a] !== b && next[b] !== a) found.add(layer[a]);
+        a = b;
+      }
+    }
+  }
+  return [...found];
 }
 
 interface RingRow {

@@ -65,5 +65,6 @@ function plainPartition(outline: Outline, next: Uint32Array): Partition {
     layers: new Float64Array(1),
     bands: [],
     rings: [{ from: all, to: next, edge: all }],
+    closedUp: [],
   };
 }

@@ -16,6 +16,8 @@ export interface Partition {
   bands: Band[];
   /** rings[k]: directed segments of layer k, the inside to their left */
   rings: Ring[];
+  /** layers at whose very inset a front closed up: ridges lie on them */
+  closedUp: number[];
 }
 
 /** Pieces of one band: triangles and quads, counter-clockwise. */

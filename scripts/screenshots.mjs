@@ -34,7 +34,7 @@ const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS })
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`http://localhost:${PORT}/`);
-  await page.locator('img').nth(3).waitFor();
+  await page.locator('img').nth(7).waitFor({ timeout: 120_000 });
   await take(page, 'rack');
 
   await page.getByRole('link', { name: 'Opening night' }).click();
@@ -133,6 +133,35 @@ try {
   await page.getByTestId('checks').getByRole('button', { name: 'hide' }).waitFor();
   await page.waitForTimeout(2500);
   await take(page, 'checks-fault');
+
+  for (const id of ['row-guild', 'row-tea-room', 'row-lamp']) {
+    await page.goto(`http://localhost:${PORT}/projects/${id}`);
+    await stands(page);
+    await page.waitForTimeout(2500);
+    await take(page, id.replace('row-', ''));
+  }
+  await page.goto(`http://localhost:${PORT}/projects/row-bisque-shelf`);
+  await stands(page);
+  await page.getByRole('button', { name: 'Edges' }).click();
+  await nearer(page, 5);
+  await take(page, 'bisque-shelf');
+
+  await page.goto(`http://localhost:${PORT}/projects/row-opening-night`);
+  await stands(page);
+  await page.keyboard.press('d');
+  const card = page.getByRole('region', { name: 'The section' });
+  await card.getByRole('button', { name: 'an ogee' }).click();
+  await card.getByRole('button', { name: 'drawn', exact: true }).click();
+  await drag(page, card.getByRole('button', { name: /^Where the edge meets the face/ }), 70, 0);
+  await drag(page, card.getByRole('button', { name: /^Where the edge meets the side/ }), 0, 60);
+  await drag(page, card.getByRole('button', { name: /^Point 2,/ }), -14, 8);
+  for (const name of ['Kiln lip', 'Door frame']) {
+    await card.getByRole('textbox', { name: 'Keep this one as' }).fill(name);
+    await page.keyboard.press('Enter');
+    await card.getByRole('button', { name, exact: true }).waitFor();
+  }
+  await nearer(page, 3);
+  await take(page, 'section');
 } finally {
   await browser.close();
   server.kill();
@@ -140,6 +169,21 @@ try {
 }
 
 /** Until the solid is built and two frames are drawn. */
+async function nearer(page, clicks) {
+  await page.getByRole('img', { name: 'View of the solids' }).hover({ position: { x: 340, y: 200 } });
+  for (let i = 0; i < clicks; i++) await page.mouse.wheel(0, -120);
+  await page.waitForTimeout(2500);
+}
+
+async function drag(page, what, x, y) {
+  const box = await what.boundingBox();
+  const [fromX, fromY] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(fromX, fromY);
+  await page.mouse.down();
+  await page.mouse.move(fromX + x, fromY + y, { steps: 6 });
+  await page.mouse.up();
+}
+
 async function stands(page) {
   await page.getByTestId('figures').filter({ hasText: /\d mm/ }).waitFor();
   await page.getByText('all well').waitFor();

@@ -268,13 +268,17 @@ test('the OpenAPI document names every address', async () => {
 });
 
 test('sample projects are made once and never come back', async () => {
-  expect(await seed(database)).toBe(4);
+  expect(await seed(database)).toBe(8);
   expect(await seed(database)).toBe(0);
   const { body } = await request(app).get('/api/projects');
   expect(body.projects.map((p: { name: string }) => p.name)).toEqual([
     'Opening night',
     'House number 17',
     'Shop sign',
+    'Guild board',
+    'Tea room',
+    'Bisque shelf',
+    'Lamp over the door',
     'Mark of the Row',
   ]);
 });

@@ -37,7 +37,7 @@ export function frontOf(piece: Piece): number {
 function wireShape({ thickMm, section, sides }: Extract<Contour, { kind: 'wire' }>, body: Body): SolidShape {
   const { front } = body.solid;
   const edge = section === 'edge' ? edgeOfWire(thickMm, { ...front, ...toleranceOf(body) }) : wireEdge(thickMm, sides);
-  return { depthMm: thickMm, front: edge, back: edge };
+  return { depthMm: thickMm, front: edge, back: edge, isRidged: true };
 }
 
 function ownSolids(own: Readonly<Record<string, OwnLetter>>, body: Body, contour: Contour): Map<number, SolidShape> {

@@ -65,7 +65,7 @@ export async function buildLettering(
     if (tools.context.cancelled()) return undefined;
     const profile = sections.of(solidOf(cluster), reachMm);
     const { key, mesh, flat } = clusterSolid(cluster, profile, job);
-    told.add(cluster, flat, profile.section);
+    told.add(cluster, flat, profile.section, solidOf(cluster).isRidged);
     faces += faceCount(mesh);
     if (faces > options.faceBudget) {
       const estimate = Math.round((faces / (i + 1)) * clusters.length);

@@ -22,7 +22,7 @@ export class RungRemarks {
     this.#step = step;
   }
 
-  add(cluster: Cluster, flat: FlatWavefront, section: Section): void {
+  add(cluster: Cluster, flat: FlatWavefront, section: Section, isRidged = false): void {
     const asked = Math.max(...section.inset) * this.#step;
     const { rung } = flat;
     if (rung.kind === 'jittered' || rung.kind === 'opened')
@@ -34,7 +34,8 @@ export class RungRemarks {
     const ringAt = (inset: number): number => flat.partition.rings[ranks.indexOf(inset)]?.from.length ?? 0;
     const outermost = Math.min(...section.inset);
     if (outermost > 0 && ringAt(outermost) === 0) this.#note('vanishes', cluster, { askedMm: asked, takenMm: 0 });
-    else if (ringAt(edgesEnd(section)) === 0) this.#note('meets', cluster, { askedMm: asked, takenMm: asked });
+    else if (!isRidged && ringAt(edgesEnd(section)) === 0)
+      this.#note('meets', cluster, { askedMm: asked, takenMm: asked });
   }
 
   #note(kind: string, cluster: Cluster, values: { askedMm: number; takenMm: number }): void {

@@ -19,6 +19,8 @@ export interface SolidShape {
   shiftMm?: number;
   /** how front and back rise towards their middle, on top of the depth */
   swell?: { frontMm: number; backMm: number } & Pick<Swell, 'curve' | 'steps'>;
+  /** slopes are meant to meet in a ridge: it needs no telling */
+  isRidged?: boolean;
 }
 
 export interface Profile {

@@ -56,6 +56,52 @@ const SAMPLES: readonly Sample[] = [
     solid: { depthMm: 12, front: { kind: 'round', inMm: 3, deepMm: 3, steps: 6, points: [] }, backAsFront: true },
     finishes: ['celadon', 'celadon', 'salt grey'],
   },
+  {
+    id: 'row-guild',
+    name: 'Guild board',
+    text: 'Guild of\nthe Row',
+    words: { font: font('UnifrakturCook', 700), sizeMm: 64, leadingPercent: 95 },
+    solid: { depthMm: 20, front: { kind: 'chamfer', inMm: 14, deepMm: 13, steps: 1, points: [] } },
+    finishes: ['gold lustre', 'gold lustre', 'oxblood'],
+  },
+  {
+    id: 'row-tea-room',
+    name: 'Tea room',
+    text: 'Tea room',
+    words: { font: font('Lobster', 400), sizeMm: 60 },
+    solid: {
+      depthMm: 8,
+      front: { kind: 'round', inMm: 1, deepMm: 1, steps: 4, points: [] },
+      swell: { frontMm: 7, backMm: 0, curve: 'round', steps: 10 },
+    },
+    finishes: ['honey', 'honey', 'honey'],
+  },
+  {
+    id: 'row-bisque-shelf',
+    name: 'Bisque shelf',
+    text: 'BISQUE',
+    words: { font: font('Alfa Slab One', 400), sizeMm: 60, tracking: 30 },
+    solid: {
+      depthMm: 40,
+      front: { kind: 'chamfer', inMm: 2, deepMm: 2, steps: 1, points: [] },
+      backAsFront: true,
+      side: { kind: 'waist', amountMm: 5, steps: 7, divisions: 1, points: [] },
+    },
+    finishes: ['chalk', 'bone glaze', 'buff stoneware'],
+  },
+  {
+    id: 'row-lamp',
+    name: 'Lamp over the door',
+    text: 'open',
+    words: {
+      font: font('Josefin Sans', 600),
+      sizeMm: 90,
+      tracking: 20,
+      contour: { ...usualWire(), thickMm: 4.5, section: 'edge' },
+    },
+    solid: { front: { kind: 'round', inMm: 2, deepMm: 2, steps: 5, points: [] } },
+    finishes: ['copper lustre', 'copper lustre', 'copper lustre'],
+  },
 ];
 
 export const sampleProjects = (): Project[] => [...SAMPLES.map(build), buildMark()];

@@ -1,4 +1,4 @@
-import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
+import { ActionIcon, Menu, UnstyledButton, luminance } from '@mantine/core';
 import { isWords, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import { IconDots, IconEyeOff, IconLock, IconPlus, IconVectorSpline } from '@tabler/icons-react';
 import { memo, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react';
@@ -124,6 +124,16 @@ const PieceRow = memo(function PieceRow({ piece, faces, isChosen, isLead, latest
   );
 });
 
+/** Contrast from which a letter of one colour stands out on another. */
+const LEAST_CONTRAST = 1.6;
+
+/** A colour itself, or ink or paper where it would not be seen. */
+function seenOn(ground: string, colour: string): string {
+  const [a, b] = [luminance(ground) + 0.05, luminance(colour) + 0.05];
+  if (Math.max(a, b) / Math.min(a, b) >= LEAST_CONTRAST) return colour;
+  return a > 0.3 ? '#23262d' : '#fdfbf6';
+}
+
 /** The first letter in the piece's own colours, or the sign of a drawing. */
 function Tile({ piece }: { piece: Piece }) {
   const letter = isWords(piece) ? (
@@ -134,7 +144,7 @@ function Tile({ piece }: { piece: Piece }) {
   return (
     <span
       className={classes.tile}
-      style={{ background: piece.slots.wall.colour, color: piece.slots.front.colour }}
+      style={{ background: piece.slots.wall.colour, color: seenOn(piece.slots.wall.colour, piece.slots.front.colour) }}
       aria-hidden
     >
       {letter}

@@ -1,4 +1,4 @@
-import { finishOf, type Piece, type ShownPiece } from '@fictile/core';
+import { finishOf, SLOTS, type Piece, type ShownPiece } from '@fictile/core';
 import type { Box3 } from 'three';
 import {
   DirectionalLight,
@@ -8,6 +8,7 @@ import {
   NeutralToneMapping,
   PerspectiveCamera,
   PlaneGeometry,
+  PMREMGenerator,
   Scene,
   ShadowMaterial,
   Vector3,
@@ -17,6 +18,7 @@ import { GeometryShelf } from './geometries.ts';
 import { letterFinishes } from './letterFinishes.ts';
 import { materialOf } from './materials.ts';
 import { boundsOf, matrixOf } from './scene.ts';
+import { LOOKS, roomOf } from './surroundings.ts';
 
 export type PieceLook = Pick<Piece, 'slots' | 'source'>;
 
@@ -64,6 +66,7 @@ async function draw({ pieces, looks, width, height }: PictureRequest): Promise<B
   for (const piece of pieces) scene.add(solidOf(piece, looks[piece.pieceId], shelf));
   const box = boundsOf(pieces, shelf);
   light(scene, box);
+  if (Object.values(looks).some(hasMetal)) mirrorRoom(scene, renderer);
   renderer.render(scene, cameraFor(box, width / height));
   shelf.clear();
   return canvas.convertToBlob({ type: 'image/png' });
@@ -119,6 +122,21 @@ function light(scene: Scene, box: Box3): void {
   table.position.set(middle.x, box.min.y - reach * 0.0005, middle.z);
   table.receiveShadow = true;
   scene.add(table);
+}
+
+const hasMetal = ({ slots, source }: PieceLook): boolean =>
+  [...SLOTS.map((slot) => slots[slot]), ...Object.values(source.own).map((own) => own.finish)].some(
+    (finish) => (finish?.metal ?? 0) > 0,
+  );
+
+/** Coarser than the workshop's. */
+const ROOM_SIZE = 32;
+
+/** Metals show nothing but what is around them; others do without. */
+function mirrorRoom(scene: Scene, gl: WebGLRenderer): void {
+  const room = new PMREMGenerator(gl).fromScene(roomOf(LOOKS.daylight), 0.03, 0.1, 100, { size: ROOM_SIZE });
+  scene.environment = room.texture;
+  scene.environmentIntensity = LOOKS.daylight.around;
 }
 
 function cameraFor(box: Box3, aspect: number): PerspectiveCamera {

@@ -25,8 +25,9 @@ const FONTS = ['Work Sans', 'Zilla Slab', 'Bodoni Moda', 'Pacifico', 'Unifraktur
 const SIZE_MM = 72;
 const DEPTH_MM = 18;
 const EDGE = { inMm: 4.3, deepMm: 3, steps: 4 } as const;
-/** Of the height of capitals: how far points are pushed about, as those of a font that was traced are. */
+/** How far points are pushed about, as those of a font that was traced are: of the height of capitals at most, and of the way to the next point. */
 const ROUGHNESS = 0.002;
+const ROUGHNESS_OF_SPAN = 0.25;
 /** Points at which a slow letter is judged. */
 const JUDGED_AT = 1500;
 
@@ -64,7 +65,7 @@ function measure(faces: readonly FontFace[], points: number): Growth {
   for (const face of faces) {
     const em = ((face.metrics.unitsPerEm / face.metrics.capHeight) * SIZE_MM) / step;
     for (const character of CHARACTERS) {
-      const rings = roughened(ringsOf(face, character, step), points, () => ((random() - 0.5) * 2 * ROUGHNESS * SIZE_MM) / step);
+      const rings = roughened(ringsOf(face, character, step), points, (span) => (random() - 0.5) * 2 * Math.min((ROUGHNESS * SIZE_MM) / step, ROUGHNESS_OF_SPAN * span));
       const front = { kind: 'round' as const, ...EDGE };
       const start = performance.now();
       const { outline } = condition(rings, em);
@@ -87,10 +88,10 @@ function ringsOf(face: FontFace, character: string, step: number): VertexRing[] 
 }
 
 /** Rings cut evenly into so many points together, each pushed about. */
-function roughened(rings: readonly VertexRing[], points: number, push: () => number): VertexRing[] {
+function roughened(rings: readonly VertexRing[], points: number, push: (span: number) => number): VertexRing[] {
   const lengths = rings.map((ring) => ring.reduce((sum, v, i) => sum + span(v, ring[(i + 1) % ring.length]), 0));
   const whole = lengths.reduce((a, b) => a + b, 0);
-  return rings.map((ring, r) => evenly(ring, Math.max(8, Math.round((points * lengths[r]) / whole)), lengths[r]).map((v) => ({ ...v, x: Math.round(v.x + push()), y: Math.round(v.y + push()), corner: 1 as const }))); // prettier-ignore
+  return rings.map((ring, r) => evenly(ring, Math.max(8, Math.round((points * lengths[r]) / whole)), lengths[r]).map((v) => ({ ...v, x: Math.round(v.x + push(whole / points)), y: Math.round(v.y + push(whole / points)), corner: 1 as const }))); // prettier-ignore
 }
 
 const span = (a: Vertex, b: Vertex): number => Math.hypot(b.x - a.x, b.y - a.y);

@@ -105,9 +105,9 @@ function once(outline: Outline, options: FlatOptions, jittered: Jittered | undef
   const result = planBothSides(outline, { layers, jittered, corners });
   if (!result.ok) return undefined;
   const caps = new Map<number, Cap>();
-  // the innermost and the outermost ring are filled as part of the proof, wanted or not
+  // the innermost and the outermost ring are filled as part of the proof, wanted or not; the outline itself was proved before
   const indices = [
-    0,
+    ...(result.partition.layers[0] < 0 ? [0] : []),
     result.partition.rings.length - 1,
     ...options.capInsets.map((inset) => result.partition.layers.indexOf(inset)),
   ];

@@ -50,10 +50,8 @@ function cutThrough(shown: ShownPiece, shelf: GeometryShelf, letter: ShownPiece[
   const y = letter.y + shown.line.up * CUT_AT;
   const [from, to] = [letter.x, letter.x + letter.advance];
   return shown.clusters.flatMap((cluster) => {
-    const solid = shelf.get(cluster.key)?.solid;
-    const index = solid?.getIndex();
-    if (!solid || !index) return [];
-    const cut = cutAcross({ positions: solid.getAttribute('position').array, index: index.array }, y - cluster.y);
+    const triangles = shelf.triangles(cluster.key);
+    const cut = triangles ? cutAcross(triangles, y - cluster.y) : [];
     return cut
       .map((line) => line.map(([x, z]): CutPoint => [x + cluster.x, z + cluster.z]))
       .filter((line) => line.some(([x]) => x > from && x < to));

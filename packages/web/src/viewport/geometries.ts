@@ -20,6 +20,13 @@ export class GeometryShelf {
     return this.#shelf.get(key);
   }
 
+  /** A cluster's triangles, to be measured. */
+  triangles(key: string): { positions: ArrayLike<number>; index: ArrayLike<number> } | undefined {
+    const solid = this.#shelf.get(key)?.solid;
+    const index = solid?.getIndex();
+    return solid && index ? { positions: solid.getAttribute('position').array, index: index.array } : undefined;
+  }
+
   /** Takes the buffers of newly shown pieces and forgets what is shown no longer. */
   update(pieces: readonly ShownPiece[]): void {
     const clusters = pieces.flatMap((piece) => piece.clusters);

@@ -1,7 +1,7 @@
 import type { Words } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
 import { FontSample, useFonts } from '../fonts/index.ts';
-import { ChoiceValue, useTrial, type Choice } from '../ui/index.ts';
+import { ChoiceValue, useTrial, type Choice, type TrialKey } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { number, type WordsProps } from './sentenceParts.tsx';
 
@@ -14,20 +14,26 @@ const keyOf = ({ family, weight, italic }: Pick<Font, 'family' | 'weight' | 'ita
 /** The family and style of the piece. */
 export function FontValue({ piece, edits }: Props) {
   return (
-    <FontChoice label={texts.recipe.font} font={piece.source.font} onFont={(font) => edits.words({ font }, 'font')} />
+    <FontChoice
+      label={texts.recipe.font}
+      font={piece.source.font}
+      onFont={(font, key) => edits.words({ font }, key)}
+      takeBack={edits.takeBack}
+    />
   );
 }
 
 interface FontChoiceProps {
   label: string;
   font: Font;
-  onFont: (font: Font) => void;
+  onFont: (font: Font, key: TrialKey) => void;
+  takeBack: (key: TrialKey) => void;
 }
 
 /** A menu set in the fonts themselves; arrow keys try each on the solid, Escape gives the old one back. */
-export function FontChoice({ label, font, onFont }: FontChoiceProps) {
+export function FontChoice({ label, font, onFont, takeBack }: FontChoiceProps) {
   const families = [...(useFonts().data ?? [])].sort((a, b) => kindOrder(a.kind) - kindOrder(b.kind));
-  const trial = useTrial(font, onFont);
+  const trial = useTrial(onFont, takeBack);
   const choices = families.flatMap((family, i) =>
     family.styles.map((style, k): Choice<string> => ({
       value: keyOf({ ...style, family: family.family }),

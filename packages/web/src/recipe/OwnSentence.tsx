@@ -4,6 +4,7 @@ import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { FinishChoice } from './FinishValue.tsx';
 import { FontChoice } from './FontValue.tsx';
+import type { EditKey } from './pieceEdits.ts';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
 import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
@@ -44,8 +45,8 @@ function namesOf({ source }: Piece, picked: readonly number[]): string {
 
 function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
   const t = texts.recipe;
-  const put = (values: Partial<OwnLetter>, key?: string): void =>
-    edits.own(picked, values, key && `${key} ${picked.join(' ')}`);
+  const put = (values: Partial<OwnLetter>, key?: EditKey): void =>
+    edits.own(picked, values, typeof key === 'string' ? `${key} ${picked.join(' ')}` : key);
   const length = { kind: 'length', unit: 'mm', min: -10_000, max: 10_000, step: 1, usual: 0 } as const;
   const [x, y] = first.moveMm;
   return {
@@ -53,27 +54,28 @@ function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
     y: number('own y', { ...length, label: t.ownUp, value: y }, (next, key) => put({ moveMm: [x, next] }, key)),
     turn: number('own turn', { label: t.ownTurn, value: first.turnDegrees, kind: 'angle', unit: '°', min: -3600, max: 3600, step: 1, usual: 0 }, (turnDegrees, key) => put({ turnDegrees }, key)),
     scale: number('own scale', { label: t.ownScale, value: first.scalePercent, kind: 'plain', unit: '%', min: 1, max: 1000, step: 5, usual: 100 }, (scalePercent, key) => put({ scalePercent }, key)),
-    font: isWords(piece) ? <FontChoice label={t.ownFont} font={first.font ?? piece.source.font} onFont={(font) => put({ font }, 'own font')} /> : null,
+    font: isWords(piece) ? <FontChoice label={t.ownFont} font={first.font ?? piece.source.font} onFont={(font, key) => put({ font }, key)} takeBack={edits.takeBack} /> : null,
     finish: <FinishChoice label={t.ownFinish} finish={first.finish} none={t.asPiece} onFinish={(values, key) => put({ finish: { ...(first.finish ?? piece.slots.front), ...values } }, key)} onNone={() => put({ finish: null })} />,
-    solid: <OwnSolid piece={piece} first={first} put={put} />,
+    solid: <OwnSolid piece={piece} first={first} put={put} takeBack={edits.takeBack} />,
     seen: <ChoiceValue label={t.ownSeen} value={first.leftOut ? 'out' : 'in'} choices={choicesOf(texts.ownSeen, PICTURES.ownSeen)} usual="in" onChange={(next) => put({ leftOut: next === 'out' })} />,
   }; // prettier-ignore
 }
 
 interface OwnSolidProps {
+  takeBack: ChapterProps['edits']['takeBack'];
   piece: Piece;
   first: OwnLetter;
-  put: (values: Partial<OwnLetter>, key?: string) => void;
+  put: (values: Partial<OwnLetter>, key?: EditKey) => void;
 }
 
 /** Depth and front edge of their own: then these letters stand apart from their neighbours. */
-function OwnSolid({ piece, first, put }: OwnSolidProps) {
+function OwnSolid({ piece, first, put, takeBack }: OwnSolidProps) {
   const t = texts.recipe;
   if (piece.source.contour.kind === 'wire') return <>{t.ownSolidWire}</>;
   const { depthMm, front } = first.solid ?? piece.body.solid;
-  const set = (values: Partial<NonNullable<OwnLetter['solid']>>, key?: string): void =>
+  const set = (values: Partial<NonNullable<OwnLetter['solid']>>, key?: EditKey): void =>
     put({ solid: { depthMm, front, ...values } }, key);
-  const edge = (values: Partial<Edge>, key?: string): void => set({ front: { ...front, ...values } }, key);
+  const edge = (values: Partial<Edge>, key?: EditKey): void => set({ front: { ...front, ...values } }, key);
   const length = { kind: 'length', unit: 'mm', min: 0 } as const;
   const sizes = {
     in: number('own in', { ...length, label: `${t.ownEdge}, ${t.edgeIn}`, value: front.inMm, max: 1000, step: 0.5 }, (inMm, key) => edge({ inMm }, key)),
@@ -81,7 +83,7 @@ function OwnSolid({ piece, first, put }: OwnSolidProps) {
   }; // prettier-ignore
   const values = {
     depth: number('own depth', { ...length, label: t.ownDepth, value: depthMm, max: 10_000, step: 1, usual: piece.body.solid.depthMm }, (next, key) => set({ depthMm: next }, key)),
-    edge: <EdgeKind label={t.ownEdge} value={front} edge={front} usual={piece.body.solid.front.kind} put={(next) => edge(next, 'own kind')} />,
+    edge: <EdgeKind label={t.ownEdge} edge={front} usual={piece.body.solid.front.kind} put={edge} takeBack={takeBack} />,
     sizes: first.solid && front.kind !== 'plain' ? <Sentence template={t.edgeSizes} values={sizes} /> : null,
   }; // prettier-ignore
   return (

@@ -314,6 +314,20 @@ describe('several pieces', () => {
   beforeAll(() => (withOther = true));
   afterAll(() => (withOther = false));
 
+  test('kinds that are only tried leave each as it was, and nothing to undo', async () => {
+    const own = { ...piece().body.solid.front, kind: 'cove' as const, inMm: 5 };
+    act(() => store.edit({ kind: 'setSolid', pieceId: 'b', values: { front: own } }));
+    const kinds = () => ['a', 'b'].map((id) => store.project.pieces[id].body.solid.front);
+    const before = kinds();
+    await userEvent.click(screen.getByRole('button', { name: /^Front edge: / }));
+    await userEvent.hover(await screen.findByRole('menuitem', { name: 'a bead' }));
+    await userEvent.hover(screen.getByRole('menuitem', { name: 'stepped' }));
+    expect(kinds().map((edge) => [edge.kind, edge.inMm])).toEqual([['step', 2], ['step', 5]]); // prettier-ignore
+    await userEvent.keyboard('{Escape}');
+    expect(kinds()).toEqual(before);
+    expect(store.state.history.past).toHaveLength(1);
+  });
+
   test('settings go to all of them, words and places stay their own', async () => {
     expect(screen.getByText(/^2 pieces are chosen/)).toBeTruthy();
     await pick(/^Front edge: /, 'chamfered');

@@ -16,36 +16,43 @@ import type { ProjectStore } from '../store/index.ts';
 
 type Values<K extends Edit['kind']> = Extract<Edit, { kind: K }> extends { values: infer V } ? V : never;
 
+/** What joins edits into one step of undo: a burst of typing or stepping by a name, a drag or a trial however long a hand rests. */
+export type EditKey = string | { drag: string };
+
 /**
  * The edits that sentences make: on the piece at work, and on those chosen with it. Words and places stay each piece's own. A `key` joins a
  * drag or a burst of typing into one step of undo.
  */
 export interface PieceEdits {
-  words(values: Values<'setWords'>, key?: string): void;
-  drawing(values: Values<'setDrawing'>, key?: string): void;
+  words(values: Values<'setWords'>, key?: EditKey): void;
+  drawing(values: Values<'setDrawing'>, key?: EditKey): void;
   /** of words and drawings alike */
-  contour(contour: Contour, key?: string): void;
+  contour(contour: Contour, key?: EditKey): void;
   depthAnchor(depthAnchor: Drawing['depthAnchor']): void;
   retype(text: string): void;
-  solid(values: Values<'setSolid'>, key?: string): void;
-  edge(side: 'front' | 'back', values: Partial<Edge>, key?: string): void;
-  faces(values: Values<'setFaces'>, key?: string): void;
-  finish(slots: readonly Slot[], values: Partial<Finish>, key?: string): void;
+  solid(values: Values<'setSolid'>, key?: EditKey): void;
+  edge(side: 'front' | 'back', values: Partial<Edge>, key?: EditKey): void;
+  faces(values: Values<'setFaces'>, key?: EditKey): void;
+  finish(slots: readonly Slot[], values: Partial<Finish>, key?: EditKey): void;
   finishBack(asFront: boolean): void;
   /** letters of the piece at work; null: nothing special any more */
-  own(ids: readonly number[], values: Partial<OwnLetter> | null, key?: string): void;
-  placement(values: Partial<Placement>, key?: string): void;
+  own(ids: readonly number[], values: Partial<OwnLetter> | null, key?: EditKey): void;
+  placement(values: Partial<Placement>, key?: EditKey): void;
+  /** what a trial did to all of them */
+  takeBack(key: { drag: string }): void;
 }
 
-/** `isDrag`: keys name drags, which join however long a hand rests. */
-export function pieceEdits(store: ProjectStore, pieces: readonly Piece[], { isDrag = false } = {}): PieceEdits {
+export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): PieceEdits {
   const [lead] = pieces;
   const pieceId = lead.id;
-  const joined = (key?: string): string | undefined => key && `${pieceId} ${key}`;
-  const edit = (made: Edit, key?: string): void => store.edit(made, joined(key), { isDrag });
-  const forAll = (make: (piece: Piece) => Edit, key?: string, these = pieces): void =>
+  const edit = (made: Edit, key?: EditKey): void => {
+    const isDrag = typeof key === 'object';
+    const name = isDrag ? key.drag : key;
+    store.edit(made, name && `${pieceId} ${name}`, { isDrag });
+  };
+  const forAll = (make: (piece: Piece) => Edit, key?: EditKey, these = pieces): void =>
     these.length === 1 ? edit(make(these[0]), key) : edit({ kind: 'many', edits: these.map(make) }, key);
-  const source = (values: Pick<Values<'setDrawing'>, 'contour' | 'depthAnchor'>, key?: string): void =>
+  const source = (values: Pick<Values<'setDrawing'>, 'contour' | 'depthAnchor'>, key?: EditKey): void =>
     forAll((piece) => ({ kind: isWords(piece) ? 'setWords' : 'setDrawing', pieceId: piece.id, values }), key);
   return {
     words: (values, key) =>
@@ -63,12 +70,13 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[], { isDr
     edge: (side, values, key) =>
       forAll(
         ({ id, body }) => ({ kind: 'setSolid', pieceId: id, values: { [side]: { ...body.solid[side], ...values } } }),
-        key && `${side} ${key}`,
+        typeof key === 'string' ? `${side} ${key}` : key,
       ),
     faces: (values, key) => forAll(({ id }) => ({ kind: 'setFaces', pieceId: id, values }), key),
     finish: (slots, values, key) => forAll(({ id }) => ({ kind: 'setFinish', pieceId: id, slots, values }), key),
     finishBack: (asFront) => forAll(({ id }) => ({ kind: 'finishBack', pieceId: id, asFront })),
     own: (ids, values, key) => edit({ kind: 'setOwn', pieceId, ids, values }, key),
     placement: (values, key) => edit({ kind: 'setPlacement', pieceId, values }, key),
+    takeBack: ({ drag }) => store.takeBack(`${pieceId} ${drag}`),
   };
 }

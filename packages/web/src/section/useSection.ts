@@ -89,12 +89,12 @@ function useChanges(
   pieces: readonly Piece[],
 ): { put: (change: Change | undefined) => void; begin: () => void } {
   const drags = useRef(0);
-  const edits: PieceEdits = useMemo(() => pieceEdits(store, pieces, { isDrag: true }), [store, pieces]);
+  const edits: PieceEdits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
   const { side } = pieces[0].body.solid;
   return {
     begin: () => void drags.current++,
     put: (change) => {
-      const key = `section ${drags.current}`;
+      const key = { drag: `section ${drags.current}` };
       if (change?.part === 'side') edits.solid({ side: { ...side, ...change.values } }, key);
       else if (change) edits.edge(change.part, change.values, key);
     },

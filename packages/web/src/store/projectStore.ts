@@ -92,6 +92,12 @@ export class ProjectStore {
     else this.#change(next.value);
   }
 
+  /** Undoes what was joined by a key, if it was the last; there is no redoing it. */
+  takeBack(joinKey: string): void {
+    const { history } = this.#state;
+    if (history.past.at(-1)?.joinKey === joinKey) this.#change({ ...undo(history), future: [] });
+  }
+
   undo(): void {
     this.#change(undo(this.#state.history));
   }

@@ -16,4 +16,5 @@ export { TextValue } from './TextValue.tsx';
 export { Swatch } from './Swatch.tsx';
 export { Unreached } from './Unreached.tsx';
 export { useTrial } from './useTrial.ts';
+export type { TrialKey } from './useTrial.ts';
 export { saveFile } from './saveFile.ts';

@@ -1,23 +1,30 @@
 import { useRef } from 'react';
 
+/** Edits of one trial are one step of undo. */
+export interface TrialKey {
+  drag: string;
+}
+
 interface Trial<T> {
   onTry: (value: T | undefined) => void;
   onChange: (value: T) => void;
 }
 
-/** For menus that show each choice at once as it is reached: leaving the menu without choosing puts back what was there. */
-export function useTrial<T>(present: T, put: (value: T) => void): Trial<T> {
-  const before = useRef<{ value: T }>(undefined);
+let trials = 0;
+
+/** For menus that show each choice at once as it is reached: leaving the menu without choosing takes it back. */
+export function useTrial<T>(put: (value: T, key: TrialKey) => void, takeBack: (key: TrialKey) => void): Trial<T> {
+  const running = useRef<TrialKey>(undefined);
+  const key = (): TrialKey => (running.current ??= { drag: `trial ${++trials}` });
   return {
     onTry: (value) => {
-      before.current ??= { value: present };
-      if (value !== undefined) return put(value);
-      put(before.current.value);
-      before.current = undefined;
+      if (value !== undefined) return put(value, key());
+      if (running.current) takeBack(running.current);
+      running.current = undefined;
     },
     onChange: (value) => {
-      before.current = undefined;
-      put(value);
+      put(value, key());
+      running.current = undefined;
     },
   };
 }

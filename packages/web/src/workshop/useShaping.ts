@@ -16,7 +16,7 @@ export function useShaping(store: ProjectStore, pieces: readonly Piece[]): Shapi
   return useMemo(() => {
     const piece = pieces.length > 0 ? pieces[0] : undefined;
     if (!piece || piece.locked || piece.source.contour.kind === 'wire') return undefined;
-    const edits = pieceEdits(store, pieces, { isDrag: true });
+    const edits = pieceEdits(store, pieces);
     const { depthMm, front } = piece.body.solid;
     const isPlain = front.kind === 'plain';
     return {
@@ -28,12 +28,12 @@ export function useShaping(store: ProjectStore, pieces: readonly Piece[]): Shapi
         drags.current++;
         ratio.current = isPlain || front.inMm === 0 ? 1 : front.deepMm / front.inMm;
       },
-      setDepth: (mm) => edits.solid({ depthMm: Math.min(DEEPEST_MM, mm) }, `depth ${drags.current}`),
+      setDepth: (mm) => edits.solid({ depthMm: Math.min(DEEPEST_MM, mm) }, { drag: `depth ${drags.current}` }),
       setEdge: (mm) => {
         const inMm = Math.min(WIDEST_MM, mm);
         const deepMm = Math.min(WIDEST_MM, Math.round(inMm * ratio.current * 1e4) / 1e4);
         const kind = isPlain ? { kind: 'chamfer' as const } : {};
-        edits.edge('front', { ...kind, inMm, deepMm }, `edge ${drags.current}`);
+        edits.edge('front', { ...kind, inMm, deepMm }, { drag: `edge ${drags.current}` });
       },
       words: { depth: texts.view.depth, edge: texts.view.edge },
     };

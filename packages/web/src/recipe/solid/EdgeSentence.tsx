@@ -1,44 +1,45 @@
 import { usualKnots, type Edge } from '@fictile/core';
-import { ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
+import { ChoiceValue, Sentence, useTrial, type TrialKey } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
+import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import { PICTURES } from '../pictures.tsx';
 import { choicesOf, number, USUAL } from '../sentenceParts.tsx';
 
-export type PutEdge = (values: Partial<Edge>, key?: string) => void;
+export type PutEdge = (values: Partial<Edge>, key?: EditKey) => void;
 
 const KINDS = choicesOf<Edge['kind']>(texts.kinds, PICTURES.edges);
 const SAME = { value: 'same', label: texts.recipe.asFront, picture: PICTURES.edges.same } as const;
 
-/** An edge, or that it is as the front's. */
-export type EdgeOrSame = Edge | 'same';
+/** Another kind; what is drawn for the first time comes with its points. */
+export type KindChange = Pick<Edge, 'kind'> & Partial<Pick<Edge, 'points'>>;
 
-interface EdgeKindProps<T extends EdgeOrSame> {
+interface EdgeKindProps {
   label: string;
-  /** what stands there */
-  value: T;
-  /** what a kind that is chosen is the kind of */
   edge: Edge;
   usual: Edge['kind'];
-  put: (next: T | Edge) => void;
-  /** the choice to follow the front */
-  withSame?: boolean;
+  put: (change: KindChange, key: TrialKey) => void;
+  takeBack: PieceEdits['takeBack'];
+  /** for an edge that can follow the front's */
+  same?: { isOn: boolean; follow: (key: TrialKey) => void };
   /** a drawn edge was chosen */
   onDraw?: () => void;
 }
 
 /** Kinds of edges, each tried on the solid as it is reached. What one draws begins with what was there. */
-export function EdgeKind<T extends EdgeOrSame>({ label, value, edge, usual, put, withSame, onDraw }: EdgeKindProps<T>) {
-  const trial = useTrial<T | Edge>(value, put);
-  const taken = (kind: Edge['kind'] | 'same'): T | Edge => (kind === 'same' ? ('same' as T) : asKind(edge, kind));
+export function EdgeKind({ label, edge, usual, put, takeBack, same, onDraw }: EdgeKindProps) {
+  const trial = useTrial<Edge['kind'] | 'same'>(
+    (kind, key) => (kind === 'same' ? same?.follow(key) : put(asKind(edge, kind), key)),
+    takeBack,
+  );
   return (
     <ChoiceValue<Edge['kind'] | 'same'>
       label={label}
-      value={value === 'same' ? 'same' : edge.kind}
-      choices={withSame ? [...KINDS, SAME] : KINDS}
+      value={same?.isOn ? 'same' : edge.kind}
+      choices={same ? [...KINDS, SAME] : KINDS}
       usual={usual}
-      onTry={(kind) => trial.onTry(kind && taken(kind))}
+      onTry={trial.onTry}
       onChange={(kind) => {
-        trial.onChange(taken(kind));
+        trial.onChange(kind);
         if (kind === 'drawn') onDraw?.();
       }}
     />
@@ -46,10 +47,10 @@ export function EdgeKind<T extends EdgeOrSame>({ label, value, edge, usual, put,
 }
 
 /** An edge that was never drawn gets the points of its kind. */
-export function asKind(edge: Edge, kind: Edge['kind']): Edge {
-  if (kind !== 'drawn' || edge.kind === 'drawn' || edge.points.length > 0) return { ...edge, kind };
-  return { ...edge, kind, points: [...usualKnots(edge.kind)] };
-}
+export const asKind = (edge: Edge, kind: Edge['kind']): KindChange =>
+  kind === 'drawn' && edge.kind !== 'drawn' && edge.points.length === 0
+    ? { kind, points: [...usualKnots(edge.kind)] }
+    : { kind };
 
 interface EdgeSizesProps {
   side: 'front' | 'back';

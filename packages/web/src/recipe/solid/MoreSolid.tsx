@@ -9,6 +9,7 @@ import { choicesOf, number, USUAL } from '../sentenceParts.tsx';
 interface Props {
   solid: Solid;
   put: PieceEdits['solid'];
+  takeBack: PieceEdits['takeBack'];
 }
 
 const LENGTH = { kind: 'length', unit: 'mm', min: 0, max: 1000, step: 0.5 } as const;
@@ -16,13 +17,13 @@ const WHOLE = { kind: 'plain', unit: '', step: 1, min: 1, max: 64, whole: true }
 const T = texts.recipe;
 
 /** What most solids have nothing of, a line of thought each: side, edges, swelling, along the depth. */
-export function MoreSolid({ solid, put }: Props) {
+export function MoreSolid(props: Props) {
   const values = {
-    ...sideValues({ solid, put }),
-    side: <SideKind solid={solid} put={put} />,
-    ...edgeValues({ solid, put }),
-    ...swellValues({ solid, put }),
-    ...alongValues({ solid, put }),
+    ...sideValues(props),
+    side: <SideKind {...props} />,
+    ...edgeValues(props),
+    ...swellValues(props),
+    ...alongValues(props),
   };
   return T.moreSolid.map((template) => (
     <div key={template} className={classes.paragraph}>
@@ -31,20 +32,20 @@ export function MoreSolid({ solid, put }: Props) {
   ));
 }
 
-function SideKind({ solid: { side }, put }: Props) {
-  const trial = useTrial(side, (next) => put({ side: next }, 'side kind'));
+function SideKind({ solid: { side }, put, takeBack }: Props) {
   const taken = (kind: Solid['side']['kind']): Solid['side'] =>
     kind !== 'drawn' || side.kind === 'drawn' || side.points.length > 0
       ? { ...side, kind }
       : { ...side, kind, points: [...usualSideKnots(side.kind)] };
+  const trial = useTrial<Solid['side']['kind']>((kind, key) => put({ side: taken(kind) }, key), takeBack);
   return (
     <ChoiceValue
       label={T.solidSide}
       value={side.kind}
       choices={choicesOf(texts.sides, PICTURES.solidSides)}
       usual="straight"
-      onTry={(kind) => trial.onTry(kind && taken(kind))}
-      onChange={(kind) => trial.onChange(taken(kind))}
+      onTry={trial.onTry}
+      onChange={trial.onChange}
     />
   );
 }

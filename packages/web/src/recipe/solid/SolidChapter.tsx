@@ -1,11 +1,11 @@
 import { UnstyledButton } from '@mantine/core';
-import { Sentence } from '../../ui/index.ts';
+import { Sentence, type TrialKey } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
 import { number, USUAL, type ChapterProps } from '../sentenceParts.tsx';
 import { Told } from '../Told.tsx';
-import { EdgeKind, EdgeSizes, type EdgeOrSame, type PutEdge } from './EdgeSentence.tsx';
+import { EdgeKind, EdgeSizes, type KindChange, type PutEdge } from './EdgeSentence.tsx';
 import { MoreSolid } from './MoreSolid.tsx';
 
 export function SolidChapter({ piece, edits, remarks, work, onSection }: ChapterProps) {
@@ -19,14 +19,17 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Chapter
     front: (values, key) => edits.edge('front', values, key),
     back: (values, key) => edits.edge('back', values, key),
   };
-  const putBack = (back: EdgeOrSame): void =>
-    edits.solid(back === 'same' ? { backAsFront: true } : { backAsFront: false, back }, 'back kind');
+  const same = { isOn: solid.backAsFront, follow: (key: TrialKey) => edits.solid({ backAsFront: true }, key) };
+  const ownBack = (change: KindChange, key: TrialKey): void => {
+    edits.solid({ backAsFront: false }, key);
+    edits.edge('back', change, key);
+  };
   const hasSteps = solid.stepsBy === 'count';
   const values = {
     depth: number('depth', { label: t.depth, value: solid.depthMm, kind: 'length', unit: 'mm', min: 0, max: 10_000, step: 1, usual: usual.depthMm }, (depthMm, key) => edits.solid({ depthMm }, key)),
-    front: <EdgeKind label={t.frontEdge} value={solid.front} edge={solid.front} usual={usual.front.kind} put={(edge) => put.front(edge, 'kind')} onDraw={onSection} />,
+    front: <EdgeKind label={t.frontEdge} edge={solid.front} usual={usual.front.kind} put={put.front} takeBack={edits.takeBack} onDraw={onSection} />,
     frontSizes: <EdgeSizes side="front" edge={solid.front} hasSteps={hasSteps} put={put.front} />,
-    back: <EdgeKind<EdgeOrSame> label={t.backEdge} value={solid.backAsFront ? 'same' : solid.back} edge={solid.back} usual={usual.back.kind} put={putBack} withSame onDraw={onSection} />,
+    back: <EdgeKind label={t.backEdge} edge={solid.back} usual={usual.back.kind} put={ownBack} takeBack={edits.takeBack} same={same} onDraw={onSection} />,
     backSizes: solid.backAsFront ? null : <EdgeSizes side="back" edge={solid.back} hasSteps={hasSteps} put={put.back} />,
     section: <UnstyledButton className={classes.unlock} onClick={onSection}>{t.drawSection}</UnstyledButton>,
   }; // prettier-ignore
@@ -35,7 +38,7 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Chapter
       name="solid"
       work={work}
       remarks={<Told chapter="solid" remarks={remarks} edits={edits} piece={piece} />}
-      more={isWire ? undefined : <MoreSolid solid={solid} put={edits.solid} />}
+      more={isWire ? undefined : <MoreSolid solid={solid} put={edits.solid} takeBack={edits.takeBack} />}
     >
       <Sentence template={template} values={values} />
     </Chapter>

@@ -47,17 +47,31 @@ export function alongDepth(
   const narrow = taper(frame, along.taperPercent);
   const slabs = depths.levels.map((z) => slabEnd(narrow(z).z, frame, along));
   const turn = turnOver(depths.upright, along);
-  for (let i = 0; i < positions.length; i += 3) {
-    const [x, y, z] = mesh.positions.subarray(i, i + 3);
+  // walls have few depths and many vertices
+  const atDepth = remembered((z: number) => {
     const { scale, z: narrowed } = narrow(z);
     const angle = turn(z);
-    const [c, s] = [cos(angle) * scale, sin(angle) * scale];
-    const moved = inSlab(slabs, narrowed);
+    return { c: cos(angle) * scale, s: sin(angle) * scale, moved: inSlab(slabs, narrowed) };
+  });
+  for (let i = 0; i < positions.length; i += 3) {
+    const [x, y, z] = mesh.positions.subarray(i, i + 3);
+    const { c, s, moved } = atDepth(z);
     positions[i] = frame.x + c * (x - frame.x) - s * (y - frame.y) + moved.x;
     positions[i + 1] = frame.y + s * (x - frame.x) + c * (y - frame.y) + moved.y;
     positions[i + 2] = moved.z;
   }
   return unfolded({ ...mesh, positions });
+}
+
+function remembered<T>(work: (z: number) => T): (z: number) => T {
+  const known = new Map<number, T>();
+  return (z) => {
+    const found = known.get(z);
+    if (found !== undefined) return found;
+    const made = work(z);
+    known.set(z, made);
+    return made;
+  };
 }
 
 /** x' = x / (1 + k u), u' = u (1 + k) / (1 + k u): sides of the frustum stay straight, and the depth stays. */

@@ -1,4 +1,4 @@
-import { openFont, unwrap, type FontFace, type Kernels } from '@fictile/core';
+import { flatten, glyphCurves, openFont, unwrap, type FontFace, type Kernels, type VertexRing } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 
 /** One style a shipped family: the boldest, where edges have room, and the hairline serif in its regular, where they have none. */
@@ -24,6 +24,21 @@ export async function benchFaces(kernels: Kernels): Promise<FontFace[]> {
 /** Printable characters of Basic Latin. */
 export const BASIC_LATIN = Array.from({ length: 94 }, (_, i) => String.fromCodePoint(33 + i));
 
-export function glyphOf(face: FontFace, character: string): number {
+/** A character's outlines as rings on a grid, capitals `sizeMm` tall; `em` in grid steps. Lengths in mm. */
+export function glyphRings(
+  face: FontFace,
+  character: string,
+  { sizeMm, step, toleranceMm }: { sizeMm: number; step: number; toleranceMm: number },
+): { rings: VertexRing[]; em: number } {
+  const scale = sizeMm / face.metrics.capHeight / step;
+  const rings = flatten(glyphCurves(face, glyphOf(face, character)), {
+    scale,
+    tolerance: toleranceMm / step,
+    letter: 0,
+  });
+  return { rings, em: face.metrics.unitsPerEm * scale };
+}
+
+function glyphOf(face: FontFace, character: string): number {
   return face.shape(character, { direction: 'ltr', language: 'en', features: {} })[0].glyph;
 }

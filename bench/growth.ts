@@ -2,9 +2,7 @@ import { writeFileSync } from 'node:fs';
 import {
   buildSection,
   condition,
-  flatten,
   flatWavefront,
-  glyphCurves,
   gridStep,
   lift,
   seededRandom,
@@ -14,7 +12,8 @@ import {
   type Vertex,
   type VertexRing,
 } from '@fictile/core';
-import { glyphOf } from './fonts.ts';
+import { glyphRings } from './fonts.ts';
+import { median, quantile } from './statistics.ts';
 import { growthPlot } from './growthPlot.ts';
 import { extrude, shapesOf } from './three.ts';
 
@@ -63,9 +62,9 @@ function measure(faces: readonly FontFace[], points: number): Growth {
   const row: Growth = { points, oursMs: [], theirsMs: [] };
   const step = gridStep(200);
   for (const face of faces) {
-    const em = ((face.metrics.unitsPerEm / face.metrics.capHeight) * SIZE_MM) / step;
     for (const character of CHARACTERS) {
-      const rings = roughened(ringsOf(face, character, step), points, (span) => (random() - 0.5) * 2 * Math.min((ROUGHNESS * SIZE_MM) / step, ROUGHNESS_OF_SPAN * span));
+      const { rings: clean, em } = glyphRings(face, character, { sizeMm: SIZE_MM, step, toleranceMm: 0.01 });
+      const rings = roughened(clean, points, (span) => (random() - 0.5) * 2 * Math.min((ROUGHNESS * SIZE_MM) / step, ROUGHNESS_OF_SPAN * span));
       const front = { kind: 'round' as const, ...EDGE };
       const start = performance.now();
       const { outline } = condition(rings, em);
@@ -81,11 +80,6 @@ function measure(faces: readonly FontFace[], points: number): Growth {
   }
   return row;
 } // prettier-ignore
-
-function ringsOf(face: FontFace, character: string, step: number): VertexRing[] {
-  const scale = SIZE_MM / face.metrics.capHeight / step;
-  return flatten(glyphCurves(face, glyphOf(face, character)), { scale, tolerance: 0.01 / step, letter: 0 });
-}
 
 /** Rings cut evenly into so many points together, each pushed about. */
 function roughened(rings: readonly VertexRing[], points: number, push: (span: number) => number): VertexRing[] {
@@ -112,10 +106,6 @@ function evenly(ring: VertexRing, count: number, whole: number): Vertex[] {
   }
   return out;
 }
-
-const sorted = (values: readonly number[]): number[] => [...values].sort((a, b) => a - b);
-const quantile = (values: readonly number[], share: number): number => sorted(values)[Math.min(values.length - 1, Math.floor(values.length * share))]; // prettier-ignore
-const median = (values: readonly number[]): number => quantile(values, 0.5);
 
 /** Least squares of log time over log points, from where times are more than their setting up. */
 function slope(rows: readonly Growth[], of: (row: Growth) => number[]): number {

@@ -1,6 +1,8 @@
 import {
   applyEdit,
+  condition,
   Engine,
+  gridStep,
   newPiece,
   newProject,
   quietContext,
@@ -10,9 +12,9 @@ import {
   type Kernels,
   type Project,
 } from '@fictile/core';
-import { condition, flatten, glyphCurves, gridStep } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
-import { glyphOf } from './fonts.ts';
+import { glyphRings } from './fonts.ts';
+import { median } from './statistics.ts';
 import { extrude, shapesOf } from './three.ts';
 
 const TEXT = 'Kiln opening weekend at Saltglaze Row 17 pots';
@@ -58,20 +60,12 @@ export async function benchRetype(kernels: Kernels, face: FontFace): Promise<str
 
 const edited = (project: Project, edit: Parameters<typeof applyEdit>[1]): Project => unwrap(applyEdit(project, edit));
 
-const median = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[values.length >> 1];
-
 type Shapes = ReturnType<typeof shapesOf>;
 
 function shapesOfAll(face: FontFace, letters: readonly string[]): Shapes {
   const step = gridStep(200);
-  const mmPerUnit = 72 / face.metrics.capHeight;
-  const em = (face.metrics.unitsPerEm * mmPerUnit) / step;
   return letters.flatMap((letter) => {
-    const rings = flatten(glyphCurves(face, glyphOf(face, letter)), {
-      scale: mmPerUnit / step,
-      tolerance: 0.05 / step,
-      letter: 0,
-    });
+    const { rings, em } = glyphRings(face, letter, { sizeMm: 72, step, toleranceMm: 0.05 });
     return shapesOf(condition(rings, em).outline, step);
   });
 }

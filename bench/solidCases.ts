@@ -3,9 +3,7 @@ import {
   checkMesh,
   condition,
   emptyMesh,
-  flatten,
   flatWavefront,
-  glyphCurves,
   gridStep,
   lift,
   seededRandom,
@@ -16,7 +14,7 @@ import {
   type PolygonMesh,
   type SideShape,
 } from '@fictile/core';
-import { BASIC_LATIN, glyphOf } from './fonts.ts';
+import { BASIC_LATIN, glyphRings } from './fonts.ts';
 import { measureFaces, type FaceFigures } from './faceFigures.ts';
 
 /** One letter with one section. */
@@ -116,9 +114,7 @@ export function judgeCase(face: FontFace, asked: SolidCase): Verdict {
 
 export function buildCase(face: FontFace, asked: SolidCase): { mesh: PolygonMesh; rung: string; told: string[] } {
   const step = gridStep(400);
-  const scale = CAPITALS_MM / face.metrics.capHeight / step;
-  const em = face.metrics.unitsPerEm * scale;
-  const rings = flatten(glyphCurves(face, glyphOf(face, asked.character)), { scale, tolerance: TOLERANCE_MM / step, letter: 0 }); // prettier-ignore
+  const { rings, em } = glyphRings(face, asked.character, { sizeMm: CAPITALS_MM, step, toleranceMm: TOLERANCE_MM });
   const { outline } = condition(rings, em);
   const inMm = (CAPITALS_MM * asked.widthPercent) / 100;
   const edge: EdgeShape = { kind: asked.kind, inMm, deepMm: DEEP_MM, steps: STEPS, points: MIXED } as EdgeShape;

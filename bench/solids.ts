@@ -5,17 +5,16 @@ import {
   faceAreaVectors,
   faceCount,
   findCrossings,
-  flatten,
   flatWavefront,
-  glyphCurves,
   gridStep,
   lift,
   sectionLayers,
+  trianglesWithArea,
   triangulate,
   type FontFace,
   type PolygonMesh,
 } from '@fictile/core';
-import { BASIC_LATIN, glyphOf } from './fonts.ts';
+import { BASIC_LATIN, glyphRings } from './fonts.ts';
 import { extrude, meshOf, shapesOf } from './three.ts';
 
 const WIDTHS = [0.3, 2, 10, 40];
@@ -67,13 +66,7 @@ export function benchFont(face: FontFace, every: number): Row {
 
 function benchSolid(face: FontFace, character: string, inset: number, edge: (typeof EDGES)[number], row: Row): void {
   const step = gridStep(200);
-  const mmPerUnit = SIZE / face.metrics.capHeight;
-  const em = (face.metrics.unitsPerEm * mmPerUnit) / step;
-  const rings = flatten(glyphCurves(face, glyphOf(face, character)), {
-    scale: mmPerUnit / step,
-    tolerance: TOLERANCE / step,
-    letter: 0,
-  });
+  const { rings, em } = glyphRings(face, character, { sizeMm: SIZE, step, toleranceMm: TOLERANCE });
   const shape = { kind: edge.kind, inMm: inset, deepMm: DEEP, steps: edge.steps };
 
   const start = performance.now();
@@ -116,9 +109,5 @@ function addAreas(mesh: PolygonMesh, row: Row): void {
 
 function judgeTheirs(mesh: PolygonMesh, row: Row): void {
   const triangles = triangulate(mesh);
-  const areas = faceAreaVectors(mesh);
-  const hasArea = Uint8Array.from({ length: faceCount(mesh) }, (_, f) =>
-    Math.hypot(areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]) > 0 ? 1 : 0,
-  );
-  if (findCrossings(mesh, triangles, hasArea, { limit: 1 }).pairs > 0) row.theirCrossing++;
+  if (findCrossings(mesh, triangles, trianglesWithArea(mesh, triangles), { limit: 1 }).pairs > 0) row.theirCrossing++;
 }

@@ -1,8 +1,8 @@
-import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { drawingSize, newDrawing, readSvg, usualDrawing, type Drawing, type Edit } from '@fictile/core';
 import { bodyEdits, contourOf, defined } from './bodyFlags.ts';
 import type { FlagName, Flags } from './flags.ts';
+import { readGiven } from './givenFile.ts';
 import { fault, faultOf } from './messages.ts';
 import type { StartedCase } from './wordsCase.ts';
 
@@ -18,13 +18,8 @@ export async function drawingCase(flags: Flags): Promise<StartedCase> {
   const stray = OF_WORDS.find((name) => flags[name] !== undefined);
   if (stray !== undefined)
     throw fault('FLAG_VALUE', `--${stray} is for words; --svg builds a drawing. Leave one of them out.`);
-  let text: string;
-  try {
-    text = await readFile(path, 'utf8');
-  } catch {
-    throw fault('FILE_UNREADABLE', `The drawing ${path} can't be opened. Check its path.`);
-  }
-  const read = readSvg(text);
+  const bytes = await readGiven(path, `The drawing ${path}`);
+  const read = readSvg(bytes.toString('utf8'));
   if (!read.ok) throw faultOf(read.error);
   const { shape, title, remarks } = read.value;
   const name = title || basename(path).replace(/\.svg$/i, '');

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
-import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { describeFont, familiesOf, fontAxes, openFont, type FontCatalogue, type Kernels } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
-import { fault, faultOf } from './messages.ts';
+import { readGiven } from './givenFile.ts';
+import { faultOf } from './messages.ts';
 
 export interface FontChoice {
   catalogue: FontCatalogue;
@@ -18,12 +18,7 @@ export async function chooseFont(font: string, kernels: Kernels): Promise<FontCh
   const known = shipped.find((f) => f.family.toLowerCase() === font.trim().toLowerCase());
   if (known) return { catalogue: shipped, family: known.family, loadFont: readFont };
   if (!/[./\\]/.test(font)) throw faultOf({ code: 'FONT_UNKNOWN', params: { name: font } });
-  let bytes: Uint8Array;
-  try {
-    bytes = await readFile(font);
-  } catch {
-    throw fault('FILE_UNREADABLE', `The font file ${font} can't be opened. Check its path.`);
-  }
+  const bytes = await readGiven(font, `The font file ${font}`);
   const hash = createHash('sha256').update(bytes).digest('hex');
   const name = basename(font);
   const opened = openFont(kernels, { bytes, hash, name, axes: {} });

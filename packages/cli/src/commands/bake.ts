@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import {
   Engine,
@@ -16,6 +15,7 @@ import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from '../arguments.ts';
 import { documentFonts } from '../fontChoice.ts';
 import { evaluatePiece, resultOf } from '../makeCase.ts';
+import { readGiven } from '../givenFile.ts';
 import { fault, faultOf } from '../messages.ts';
 import { formatOf, writeWhole } from '../output.ts';
 import { only } from './only.ts';
@@ -91,12 +91,7 @@ interface ReadProject {
 }
 
 async function readProject(path: string): Promise<ReadProject> {
-  let bytes: Buffer;
-  try {
-    bytes = await readFile(path);
-  } catch {
-    throw fault('FILE_UNREADABLE', `${path} can't be opened. Check its path.`);
-  }
+  const bytes = await readGiven(path);
   if (bytes.toString('latin1', 0, 2) === 'PK') {
     const file = unpackProject(bytes);
     if (!file.ok) throw faultOf(file.error);

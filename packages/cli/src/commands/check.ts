@@ -1,8 +1,8 @@
-import { readFile } from 'node:fs/promises';
 import { extname } from 'node:path';
 import { checkMesh, readObj, readPly, readStl, type MeshReport } from '@fictile/core';
 import { parseArguments } from '../arguments.ts';
 import { say } from '../console.ts';
+import { readGiven } from '../givenFile.ts';
 import { fault, faultOf } from '../messages.ts';
 import { only } from './only.ts';
 
@@ -17,19 +17,11 @@ export async function check(row: readonly string[]): Promise<void> {
   const ending = extname(path).toLowerCase();
   if (!Object.hasOwn(READERS, ending))
     throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be read. Use .obj, .stl or .ply.`);
-  const mesh = READERS[ending](await readBytes(path));
+  const mesh = READERS[ending](await readGiven(path));
   if (!mesh.ok) throw faultOf(mesh.error);
   const report = checkMesh(mesh.value);
   if (flags.json) say(JSON.stringify({ file: path, ...report }));
   else linesOf(report).forEach(say);
-}
-
-async function readBytes(path: string): Promise<Uint8Array> {
-  try {
-    return await readFile(path);
-  } catch {
-    throw fault('FILE_UNREADABLE', `${path} can't be opened. Check its path.`);
-  }
 }
 
 function linesOf(report: MeshReport): string[] {

@@ -1,16 +1,11 @@
-import { readFile } from 'node:fs/promises';
 import { parse } from 'csv-parse/sync';
 import { applyEdit, nameOf, splitGraphemes, spliceEdits, type Project, type WordsPiece } from '@fictile/core';
+import { readGiven } from '../givenFile.ts';
 import { fault, faultOf } from '../messages.ts';
 
 /** The words of a table (RFC 4180): the first field of each row; a line break inside quotes, or \\n, starts a line. Empty rows are passed over. */
 export async function readWordRows(path: string): Promise<string[]> {
-  let text: string;
-  try {
-    text = await readFile(path, 'utf8');
-  } catch {
-    throw fault('FILE_UNREADABLE', `${path} can't be opened. Check its path.`);
-  }
+  const text = (await readGiven(path)).toString('utf8');
   let rows: string[][];
   try {
     rows = parse(text, { bom: true, relaxColumnCount: true, skipEmptyLines: true });

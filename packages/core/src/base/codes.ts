@@ -69,6 +69,7 @@ export interface RemarkParams {
   SECTION_CROSSES: { inMm: number; downMm: number; instead: 'front' | 'back' | 'side' };
   /** The outline was made so much lighter that nothing is left of these letters. */
   LIGHTER_VANISHES: { letters: string };
+  /** Changed so much from front to back, these letters' walls cross, their own or each other's. */
   ALONG_CROSSES: { letters: string };
   /** An edge is finer than the grid of so large a lettering: it was left plain. */
   EDGE_TOO_FINE: { leastMm: number };

@@ -18,6 +18,9 @@ export const LIMITS = {
   pieces: 400,
   /** knots of a curve drawn here */
   knots: 500,
+  /** points of a drawn edge or side, and how far they reach in and out, in its widths */
+  profilePoints: 64,
+  profileReach: 4,
   svgBytes: 8 * 1024 * 1024,
   /** elements of an SVG file that are looked at, what is used again counted again */
   svgElements: 20_000,

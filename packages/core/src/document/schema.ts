@@ -13,14 +13,14 @@ const length = (min: number, max: number): z.ZodNumber => z.number().min(min).ma
 
 /** A point of a drawn profile. Shares of its width and of its depth; what lies beyond the outline is below zero. */
 const profileKnotSchema = z.object({
-  in: z.number().min(-4).max(4),
+  in: z.number().min(-LIMITS.profileReach).max(LIMITS.profileReach),
   down: z.number().min(0).max(1),
   /** passed in the direction of its neighbours, instead of a corner */
   smooth: z.boolean(),
 });
 
 /** What a drawn edge or side passes on its way, both ends left out: those follow from its sizes. */
-export const profileSchema = z.array(profileKnotSchema).max(64);
+export const profileSchema = z.array(profileKnotSchema).max(LIMITS.profilePoints);
 
 /** A file that holds a drawn edge or side. */
 export const sectionFileSchema = z.object({ name: z.string().max(60).optional(), points: profileSchema });

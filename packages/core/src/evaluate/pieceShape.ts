@@ -1,14 +1,6 @@
 import type { Body, Contour, Edge, OwnLetter, Piece, Solid } from '../document/index.ts';
-import type { LetteringOptions, SolidShape, TowardsBack } from '../lettering/index.ts';
-import {
-  changesAlong,
-  divisionsAlong,
-  STRAIGHT_SIDE,
-  edgeOfWire,
-  wireEdge,
-  type EdgeShape,
-  type SideShape,
-} from '../solid/index.ts';
+import type { LetteringOptions, SolidShape } from '../lettering/index.ts';
+import { divisionsAlong, STRAIGHT_SIDE, edgeOfWire, wireEdge, type EdgeShape, type SideShape } from '../solid/index.ts';
 
 type Options = Pick<LetteringOptions, 'solid' | 'ownSolids' | 'bands' | 'corners' | 'along'>;
 
@@ -22,7 +14,7 @@ export function pieceShape({ source, body }: Piece): Options {
     // a drawing's lines are wires before they are outlines
     bands: isWire && source.kind === 'drawing' ? undefined : bandsOf(contour, body.solid),
     corners: body.solid.corners,
-    along: alongOf(body.solid),
+    along: body.solid.along,
   };
 }
 
@@ -85,8 +77,6 @@ function sideOf({ side, along }: Solid): SideShape {
   if (side.kind !== 'straight') return { ...side, twistDegrees: along.twistDegrees };
   return { ...STRAIGHT_SIDE, divisions: Math.max(side.divisions, divisionsAlong(along)) };
 }
-
-const alongOf = ({ along }: Solid): TowardsBack | undefined => (changesAlong(along) ? along : undefined);
 
 function bandsOf(contour: Contour, { emboldenMm }: Solid): LetteringOptions['bands'] {
   if (contour.kind === 'full') return undefined;

@@ -131,10 +131,11 @@ export function drawingScale(
 
 const wholeDepth = ({ depthMm, swell }: SolidShape): number => depthMm + (swell ? swell.frontMm + swell.backMm : 0);
 
-/** How far a solid may reach beyond its outline, mm: what is drawn may go four times its width. */
+/** How far a solid may reach beyond its outline, mm. */
 function beyondOutline({ shiftMm = 0, side, front, back }: SolidShape): number {
-  const edges = [front, back].map((edge) => (edge.kind === 'drawn' ? 4 * edge.inMm : 0));
-  return Math.max(0, 0 - shiftMm) + Math.max(...edges) + (side?.kind === 'drawn' ? 4 * side.amountMm : 0);
+  const { profileReach } = LIMITS;
+  const edges = [front, back].map((edge) => (edge.kind === 'drawn' ? profileReach * edge.inMm : 0));
+  return Math.max(0, 0 - shiftMm) + Math.max(...edges) + (side?.kind === 'drawn' ? profileReach * side.amountMm : 0);
 }
 
 /** Not more than anybody reads. */

@@ -225,39 +225,39 @@ class Lifter {
 
   /** Mesh vertex of every node that a band uses, by node. */
   #bandVertices(piece: number, nodes: Uint32Array): Int32Array {
-    const { layer, x } = this.#p;
+    const { layer, x, y } = this.#p;
     const [from, to] = [this.#layerOf[piece], this.#layerOf[piece + 1]];
+    const depthOf = this.#depthsBetween(piece);
     const vertices = new Int32Array(x.length).fill(-1);
     for (let c = 0; c < nodes.length; c++) {
       const node = nodes[c];
       if (vertices[node] >= 0) continue;
       if (layer[node] === from) vertices[node] = this.#ringVertex(node, piece);
       else if (layer[node] === to) vertices[node] = this.#ringVertex(node, piece + 1);
-      else vertices[node] = this.#betweenVertex(node, piece);
+      else
+        vertices[node] = this.#builder.vertex(x[node] * this.#step, y[node] * this.#step, depthOf(node) * this.#step);
     }
     return vertices;
   }
 
-  #betweenVertex(node: number, piece: number): number {
-    const { x, y, inset, layers } = this.#p;
+  /** Depth of a node between the two layers of a piece, grid steps. */
+  #depthsBetween(piece: number): (node: number) => number {
+    const { inset, layers } = this.#p;
     const i0 = layers[this.#layerOf[piece]];
     const i1 = layers[this.#layerOf[piece + 1]];
     const z0 = this.#section.z[piece];
     const z1 = this.#section.z[piece + 1];
-    const rounded = Math.round(z0 + ((inset[node] - i0) / (i1 - i0)) * (z1 - z0));
     const { far, near } = this.#farEnd(piece);
     const [farZ, nearZ] = [this.#section.z[far], this.#section.z[near]];
-    // never rounded onto the near layer's depth: where front and back edge meet there, their ridges would touch
-    const z = rounded === nearZ ? nearZ + Math.sign(farZ - nearZ) : this.#offTurn(piece, rounded, nearZ, farZ);
-    return this.#builder.vertex(x[node] * this.#step, y[node] * this.#step, z * this.#step);
-  }
-
-  /** Nor onto the far layer's where the section turns back there, or runs in under a cap: what lies above and below it would touch. */
-  #offTurn(piece: number, rounded: number, nearZ: number, farZ: number): number {
-    const hasRoom = Math.abs(farZ - nearZ) > 1;
-    return rounded === farZ && hasRoom && (this.#turningLayer(piece) !== undefined || this.#liesUnderCap(piece))
-      ? farZ + Math.sign(nearZ - farZ)
-      : rounded;
+    const touches =
+      Math.abs(farZ - nearZ) > 1 && (this.#turningLayer(piece) !== undefined || this.#liesUnderCap(piece));
+    return (node) => {
+      const rounded = Math.round(z0 + ((inset[node] - i0) / (i1 - i0)) * (z1 - z0));
+      // never rounded onto the near layer's depth: where front and back edge meet there, their ridges would touch
+      if (rounded === nearZ) return nearZ + Math.sign(farZ - nearZ);
+      // nor onto the far layer's where the section turns back there, or runs in under a cap: what lies above and below it would touch
+      return rounded === farZ && touches ? farZ + Math.sign(nearZ - farZ) : rounded;
+    };
   }
 
   /** A piece that ends at a rim and comes from inside of it. */

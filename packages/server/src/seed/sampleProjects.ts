@@ -13,6 +13,7 @@ import {
   usualOwn,
   usualSlots,
   usualWire,
+  type Edge,
   type Edit,
   type OwnLetter,
   type Project,
@@ -31,6 +32,14 @@ interface Sample {
 
 const font = (family: string, weight: number): Sample['words']['font'] => ({ family, weight, italic: false, axes: {} });
 
+const edge = (kind: Edge['kind'], inMm: number, deepMm: number, steps: number): Edge => ({
+  kind,
+  inMm,
+  deepMm,
+  steps,
+  points: [],
+});
+
 /** Jobs of the kiln-opening weekend at Saltglaze Row, a lane of potteries that exists only here. */
 const SAMPLES: readonly Sample[] = [
   {
@@ -38,14 +47,14 @@ const SAMPLES: readonly Sample[] = [
     name: 'Opening night',
     text: 'KILN\nOPENING',
     words: { font: font('Zilla Slab', 700), sizeMm: 72, tracking: 10 },
-    solid: { depthMm: 18, front: { kind: 'round', inMm: 2, deepMm: 2, steps: 4, points: [] } },
+    solid: { depthMm: 18, front: edge('round', 2, 2, 4) },
   },
   {
     id: 'row-house-number',
     name: 'House number 17',
     text: '17',
     words: { font: font('Bodoni Moda', 700), sizeMm: 110 },
-    solid: { depthMm: 14, front: { kind: 'chamfer', inMm: 9, deepMm: 6, steps: 1, points: [] } },
+    solid: { depthMm: 14, front: edge('chamfer', 9, 6, 1) },
     finishes: ['bone glaze', 'cobalt wash', 'ink'],
   },
   {
@@ -53,7 +62,7 @@ const SAMPLES: readonly Sample[] = [
     name: 'Shop sign',
     text: 'Saltglaze Row',
     words: { font: font('Pacifico', 400), sizeMm: 48 },
-    solid: { depthMm: 12, front: { kind: 'round', inMm: 3, deepMm: 3, steps: 6, points: [] }, backAsFront: true },
+    solid: { depthMm: 12, front: edge('round', 3, 3, 6), backAsFront: true },
     finishes: ['celadon', 'celadon', 'salt grey'],
   },
   {
@@ -61,7 +70,7 @@ const SAMPLES: readonly Sample[] = [
     name: 'Guild board',
     text: 'Guild of\nthe Row',
     words: { font: font('UnifrakturCook', 700), sizeMm: 64, leadingPercent: 95 },
-    solid: { depthMm: 20, front: { kind: 'chamfer', inMm: 14, deepMm: 13, steps: 1, points: [] } },
+    solid: { depthMm: 20, front: edge('chamfer', 14, 13, 1) },
     finishes: ['gold lustre', 'gold lustre', 'oxblood'],
   },
   {
@@ -71,7 +80,7 @@ const SAMPLES: readonly Sample[] = [
     words: { font: font('Lobster', 400), sizeMm: 60 },
     solid: {
       depthMm: 8,
-      front: { kind: 'round', inMm: 1, deepMm: 1, steps: 4, points: [] },
+      front: edge('round', 1, 1, 4),
       swell: { frontMm: 7, backMm: 0, curve: 'round', steps: 10 },
     },
     finishes: ['honey', 'honey', 'honey'],
@@ -83,7 +92,7 @@ const SAMPLES: readonly Sample[] = [
     words: { font: font('Alfa Slab One', 400), sizeMm: 60, tracking: 30 },
     solid: {
       depthMm: 40,
-      front: { kind: 'chamfer', inMm: 2, deepMm: 2, steps: 1, points: [] },
+      front: edge('chamfer', 2, 2, 1),
       backAsFront: true,
       side: { kind: 'waist', amountMm: 5, steps: 7, divisions: 1, points: [] },
     },
@@ -99,7 +108,7 @@ const SAMPLES: readonly Sample[] = [
       tracking: 20,
       contour: { ...usualWire(), thickMm: 4.5, section: 'edge' },
     },
-    solid: { front: { kind: 'round', inMm: 2, deepMm: 2, steps: 5, points: [] } },
+    solid: { front: edge('round', 2, 2, 5) },
     finishes: ['copper lustre', 'copper lustre', 'copper lustre'],
   },
 ];
@@ -145,7 +154,7 @@ function buildMark(): Project {
   const solid = (pieceId: string, depthMm: number): Edit => ({
     kind: 'setSolid',
     pieceId,
-    values: { depthMm, front: { kind: 'round', inMm: 1.2, deepMm: 1.2, steps: 4, points: [] } },
+    values: { depthMm, front: edge('round', 1.2, 1.2, 4) },
   });
   const edits: Edit[] = [
     ...['mark', 'ring'].map((pieceId): Edit => ({

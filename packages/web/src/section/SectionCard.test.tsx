@@ -88,6 +88,29 @@ test('a point goes where its numbers say, beyond the outline too', async () => {
   expect(front().points[0]).toMatchObject({ in: -0.4, down: 0.3 });
 });
 
+test('a drawn side is kept while another kind is chosen', async () => {
+  await userEvent.click(screen.getByRole('radio', { name: 'side' }));
+  await press('waisted');
+  await press('drawn');
+  const { points } = piece().body.solid.side;
+  expect(points).toHaveLength(3);
+  await press('V-shaped');
+  await press('drawn');
+  expect(piece().body.solid.side).toMatchObject({ kind: 'drawn', points });
+});
+
+test('steps of a point’s number are a step of undo of their own', async () => {
+  await press('Draw on from here');
+  focus(/^Point 1,/);
+  await userEvent.keyboard('{ArrowLeft}');
+  const moved = front().points[0];
+  act(() => screen.getByRole('spinbutton', { name: 'Point, down' }).focus());
+  await userEvent.keyboard('{ArrowUp}{ArrowUp}');
+  expect(front().points[0].down).toBeCloseTo(moved.down + 0.02, 9);
+  act(() => store.undo());
+  expect(front().points[0]).toEqual(moved);
+});
+
 test('kinds are chosen by their pictures; a crossing is marked where it is', async () => {
   await press('an ogee');
   expect(front().kind).toBe('ogee');

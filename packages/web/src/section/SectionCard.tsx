@@ -1,7 +1,7 @@
 import { CloseButton, SegmentedControl, UnstyledButton } from '@mantine/core';
-import type { Edge, Piece, ShownPiece, Side } from '@fictile/core';
+import { LIMITS, type Edge, type Piece, type ShownPiece, type Side } from '@fictile/core';
 import { useEffect, useRef } from 'react';
-import { asKind, PICTURES } from '../recipe/index.ts';
+import { PICTURES } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { ChoiceValue, NumberValue, Sentence } from '../ui/index.ts';
 import type { GeometryShelf } from '../viewport/index.ts';
@@ -103,11 +103,11 @@ function PointSentence({ work }: { work: SectionWork }) {
     );
   const percent = { kind: 'plain', unit: '%', step: 1 } as const;
   const take = (key: 'in' | 'down') => (value: number, isDrag: boolean) =>
-    (isDrag ? put : once)(moved(point, { [key]: value / 100 }));
+    isDrag ? put(moved(point, { [key]: value / 100 }), `point ${key}`) : once(moved(point, { [key]: value / 100 }));
   const values = {
     n: String(point + 1),
     count: String(shape.points.length),
-    in: <NumberValue {...percent} label={t.pointIn} value={Math.round(at.in * 1e4) / 100} min={-400} max={400} onChange={take('in')} />,
+    in: <NumberValue {...percent} label={t.pointIn} value={Math.round(at.in * 1e4) / 100} min={-100 * LIMITS.profileReach} max={100 * LIMITS.profileReach} onChange={take('in')} />,
     down: <NumberValue {...percent} label={t.pointDown} value={Math.round(at.down * 1e4) / 100} min={0} max={100} onChange={take('down')} />,
     how: <ChoiceValue label={t.pointHow} value={at.smooth ? 'smooth' : 'corner'} choices={HOWS} onChange={(how) => once(moved(point, { smooth: how === 'smooth' }))} />,
     drop: <Link label={t.drop} onPress={() => drop(point)} />,
@@ -135,12 +135,13 @@ function Shapes({ work }: { work: SectionWork }) {
   const { at, shape, once } = work;
   const points = shape.kind === 'drawn' ? shape.points : undefined;
   const isSide = at === 'side';
+  const onKind = (kind: Edge['kind'] | Side['kind']): void => once(work.asKind(kind));
   return (
     <>
       {isSide ? (
-        <UsualRow usual={SIDE_KINDS} kind={shape.kind as Side['kind']} onKind={(kind) => once(kind === 'drawn' ? work.drawn() : { part: at, values: { kind } })} />
+        <UsualRow usual={SIDE_KINDS} kind={shape.kind as Side['kind']} onKind={onKind} />
       ) : (
-        <UsualRow usual={EDGE_KINDS} kind={shape.kind as Edge['kind']} onKind={(kind) => once({ part: at, values: asKind(shape as Edge, kind) })} />
+        <UsualRow usual={EDGE_KINDS} kind={shape.kind as Edge['kind']} onKind={onKind} />
       )}
       <KeptRow kind={isSide ? 'side' : 'edge'} points={points} onPoints={(next) => once({ part: at, values: { kind: 'drawn', points: next } })} />
     </>

@@ -1,4 +1,4 @@
-import type { AskedSection, Edge, PartFrame, Piece, Side } from '@fictile/core';
+import { LIMITS, type AskedSection, type Edge, type PartFrame, type Piece, type Side } from '@fictile/core';
 
 export type SectionPart = 'front' | 'side' | 'back';
 export const SECTION_PARTS: readonly SectionPart[] = ['front', 'side', 'back'];
@@ -23,16 +23,12 @@ export interface Knob extends Place {
 /** What the section of a part is changed by. */
 export type Change = { part: 'front' | 'back'; values: Partial<Edge> } | { part: 'side'; values: Partial<Side> };
 
-/** The edge or side that a part is; the back's edge where it follows the front is the front's own. */
-export function shapeOf({ body }: Piece, part: SectionPart): Edge | Side {
-  const { solid } = body;
-  if (part === 'side') return solid.side;
-  return part === 'back' && !solid.backAsFront ? solid.back : solid.front;
-}
-
 /** Where it is changed: a back edge that follows the front is changed there. */
 export const partAtWork = ({ body }: Piece, part: SectionPart): SectionPart =>
   part === 'back' && body.solid.backAsFront ? 'front' : part;
+
+/** The edge or side that a part is. */
+export const shapeOf = (piece: Piece, part: SectionPart): Edge | Side => piece.body.solid[partAtWork(piece, part)];
 
 const placeOf = (frame: PartFrame, inward: number, down: number): Place => ({
   inMm: frame.inMm + frame.wideMm * inward,
@@ -88,7 +84,7 @@ export const sharesAt = (frame: PartFrame, { inMm, downMm }: Place): Partial<Sha
 
 const within = (point: Points[number]): Points[number] => ({
   ...point,
-  in: Math.min(4, Math.max(-4, point.in)),
+  in: Math.min(LIMITS.profileReach, Math.max(-LIMITS.profileReach, point.in)),
   down: Math.min(1, Math.max(0, point.down)),
 });
 
@@ -117,9 +113,6 @@ const way = (piece: Piece, part: SectionPart): Shares[] => {
   const [first, last] = ENDS[part === 'side' ? 'side' : 'edge'];
   return [first, ...shapeOf(piece, part).points, last];
 };
-
-/** Most points that a drawn shape takes. */
-export const MOST_POINTS = 64;
 
 /** A point more, on the piece of the line that lies nearest to a place; gives its index too. */
 export function pointAdded(piece: Piece, part: SectionPart, at: Shares): { change: Change; index: number } {

@@ -1,18 +1,9 @@
-import {
-  sectionOf,
-  usualKnots,
-  usualSideKnots,
-  type AskedSection,
-  type Edge,
-  type Piece,
-  type Side,
-} from '@fictile/core';
+import { LIMITS, sectionOf, type AskedSection, type Edge, type Piece, type Side } from '@fictile/core';
 import { useMemo, useRef, useState } from 'react';
-import { pieceEdits, type PieceEdits } from '../recipe/index.ts';
+import { edgeAsKind, pieceEdits, sideAsKind, type EditKey, type PieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import {
   middleAfter,
-  MOST_POINTS,
   partAtWork,
   pointAdded,
   pointDropped,
@@ -37,7 +28,8 @@ export interface SectionWork {
   setPoint: (index: number | undefined) => void;
   /** a drag or a row of key presses begins: what follows is one step of undo */
   begin: () => void;
-  put: (change: Change | undefined) => void;
+  /** without a key part of the drag that was begun last */
+  put: (change: Change | undefined, key?: EditKey) => void;
   /** a step of undo of its own */
   once: (change: Change) => void;
   moved: (index: number, values: Partial<Edge['points'][number]>) => Change;
@@ -46,6 +38,7 @@ export interface SectionWork {
   add: ((at: Shares) => void) | undefined;
   /** where a further point would go */
   middle: () => Shares;
+  asKind: (kind: Edge['kind'] | Side['kind']) => Change;
   /** what stands now as something drawn */
   drawn: () => Change;
 }
@@ -78,35 +71,28 @@ export function useSection({ store, pieces }: { store: ProjectStore; pieces: rea
       once(pointDropped(piece, at, index));
       setPoint(undefined);
     },
-    add: shape.kind === 'drawn' && shape.points.length < MOST_POINTS ? add : undefined,
+    add: shape.kind === 'drawn' && shape.points.length < LIMITS.profilePoints ? add : undefined,
     middle: () => middleAfter(piece, at, point ?? -1),
-    drawn: () => asDrawn(shape, at),
+    asKind: (kind) => asKind(shape, at, kind),
+    drawn: () => asKind({ ...shape, points: [] }, at, 'drawn'),
   };
 }
 
-function useChanges(
-  store: ProjectStore,
-  pieces: readonly Piece[],
-): { put: (change: Change | undefined) => void; begin: () => void } {
+function useChanges(store: ProjectStore, pieces: readonly Piece[]): Pick<SectionWork, 'put' | 'begin'> {
   const drags = useRef(0);
   const edits: PieceEdits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
   const { side } = pieces[0].body.solid;
   return {
     begin: () => void drags.current++,
-    put: (change) => {
-      const key = { drag: `section ${drags.current}` };
+    put: (change, key = { drag: `section ${drags.current}` }) => {
       if (change?.part === 'side') edits.solid({ side: { ...side, ...change.values } }, key);
       else if (change) edits.edge(change.part, change.values, key);
     },
   };
 }
 
-function asDrawn(shape: Edge | Side, part: SectionPart): Change {
-  const { kind, points } = shape;
-  if (part === 'side') {
-    const from = kind as Side['kind'];
-    return { part, values: { kind: 'drawn', points: from === 'drawn' ? points : [...usualSideKnots(from)] } };
-  }
-  const from = kind as Edge['kind'];
-  return { part, values: { kind: 'drawn', points: from === 'drawn' ? points : [...usualKnots(from)] } };
-}
+/** A shape of this part that is chosen by its kind. */
+const asKind = (shape: Edge | Side, part: SectionPart, kind: Edge['kind'] | Side['kind']): Change =>
+  part === 'side'
+    ? { part, values: sideAsKind(shape as Side, kind as Side['kind']) }
+    : { part, values: edgeAsKind(shape as Edge, kind as Edge['kind']) };

@@ -121,19 +121,20 @@ interface Places {
 const ON_FRONT = 1e-4;
 
 function placesOf(shown: ShownPiece, shelf: GeometryShelf): Places | undefined {
-  const points = shown.clusters.flatMap((cluster) => {
-    const all = shelf.get(cluster.key)?.solid.getAttribute('position').array ?? [];
-    const found: Vector3[] = [];
-    for (let i = 0; i < all.length; i += 3)
-      found.push(new Vector3(all[i] + cluster.x, all[i + 1] + cluster.y, all[i + 2] + cluster.z));
-    return found;
-  });
-  const size = points.reduce((most, p) => Math.max(most, Math.abs(p.x), Math.abs(p.y)), 1);
-  const onFront = points.filter((p) => Math.abs(p.z - shown.line.front) <= ON_FRONT * size);
-  if (onFront.length === 0) return undefined;
-  const rim = onFront.reduce((a, b) => (b.x < a.x ? b : a));
-  const right = onFront.reduce((a, b) => (b.x > a.x ? b : a));
-  return { rim: rim.clone(), grip: new Vector3(right.x, right.y, shown.line.front), size };
+  const solids = shown.clusters.map(({ key, x, y, z }) => ({ p: shelf.triangles(key)?.positions ?? [], x, y, z }));
+  let size = 1;
+  for (const { p, x, y } of solids)
+    for (let i = 0; i < p.length; i += 3) size = Math.max(size, Math.abs(p[i] + x), Math.abs(p[i + 1] + y));
+  const { front } = shown.line;
+  const rim = new Vector3(Infinity, 0, front);
+  const grip = new Vector3(-Infinity, 0, front);
+  for (const { p, x, y, z } of solids)
+    for (let i = 0; i < p.length; i += 3) {
+      if (Math.abs(p[i + 2] + z - front) > ON_FRONT * size) continue;
+      if (p[i] + x < rim.x) rim.set(p[i] + x, p[i + 1] + y, p[i + 2] + z);
+      if (p[i] + x > grip.x) grip.set(p[i] + x, p[i + 1] + y, front);
+    }
+  return rim.x < Infinity ? { rim, grip, size } : undefined;
 }
 
 const DOTS = 10;

@@ -2,7 +2,7 @@ import { useThree } from '@react-three/fiber';
 import type { SceneView } from '@fictile/core';
 import { useEffect } from 'react';
 import { PMREMGenerator, Vector3, type Box3 } from 'three';
-import { LOOKS, roomOf } from './surroundings.ts';
+import { lightAround, LOOKS } from './surroundings.ts';
 
 interface SurroundingsProps {
   box: Box3;
@@ -20,7 +20,7 @@ export function Surroundings({ box, table, view }: SurroundingsProps) {
   const look = LOOKS[view.surroundings];
   useEffect(() => {
     const generator = new PMREMGenerator(gl);
-    const target = generator.fromScene(roomOf(look), 0.03, 0.1, 100, { size: ROOM_SIZE });
+    const target = lightAround(generator, look, ROOM_SIZE);
     scene.environment = target.texture;
     scene.environmentIntensity = look.around;
     invalidate();

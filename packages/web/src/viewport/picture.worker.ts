@@ -18,7 +18,7 @@ import { GeometryShelf } from './geometries.ts';
 import { letterFinishes } from './letterFinishes.ts';
 import { materialOf } from './materials.ts';
 import { boundsOf, matrixOf } from './scene.ts';
-import { LOOKS, roomOf } from './surroundings.ts';
+import { lightAround, LOOKS } from './surroundings.ts';
 
 export type PieceLook = Pick<Piece, 'slots' | 'source'>;
 
@@ -134,7 +134,7 @@ const ROOM_SIZE = 32;
 
 /** Metals show nothing but what is around them; others do without. */
 function mirrorRoom(scene: Scene, gl: WebGLRenderer): void {
-  const room = new PMREMGenerator(gl).fromScene(roomOf(LOOKS.daylight), 0.03, 0.1, 100, { size: ROOM_SIZE });
+  const room = lightAround(new PMREMGenerator(gl), LOOKS.daylight, ROOM_SIZE);
   scene.environment = room.texture;
   scene.environmentIntensity = LOOKS.daylight.around;
 }

@@ -1,5 +1,16 @@
 import type { SceneView } from '@fictile/core';
-import { BackSide, BoxGeometry, Color, FrontSide, Mesh, MeshBasicMaterial, Scene, type Side } from 'three';
+import {
+  BackSide,
+  BoxGeometry,
+  Color,
+  FrontSide,
+  Mesh,
+  MeshBasicMaterial,
+  Scene,
+  type PMREMGenerator,
+  type Side,
+  type WebGLRenderTarget,
+} from 'three';
 
 type Triple = readonly [number, number, number];
 
@@ -73,8 +84,12 @@ export const LOOKS: Readonly<Record<SceneView['surroundings'], Look>> = {
 const glowing = (colour: string, strength: number, side: Side = FrontSide): MeshBasicMaterial =>
   new MeshBasicMaterial({ color: new Color(colour).multiplyScalar(strength), side });
 
+/** The light that a room sheds from all around, `size` pixels a side. */
+export const lightAround = (generator: PMREMGenerator, look: Look, size: number): WebGLRenderTarget =>
+  generator.fromScene(roomOf(look), 0.03, 0.1, 100, { size });
+
 /** The small room of glowing walls of which the light around the pieces is computed. */
-export function roomOf({ walls, panes }: Look): Scene {
+function roomOf({ walls, panes }: Look): Scene {
   const scene = new Scene();
   scene.add(
     new Mesh(

@@ -35,12 +35,11 @@ export function buildSection(options: SectionOptions): BuiltSection {
   let asked: Shapes = { front: options.front, back: options.back, side: options.side ?? STRAIGHT_SIDE };
   // each round makes something simpler; without anything drawn nothing crosses but what rounding brings together
   for (;;) {
-    const { section, remarks: told, frame } = attempt(asked, options);
+    const { section, remarks: told, place } = attempt(asked, options);
     const crossing = sectionCrossing(section) ?? sectionTouch(section);
     if (!crossing) return { section, remarks: once([...remarks, ...told]) };
     const simpler = simplified(asked, partsAt(crossing, section));
     if (!simpler) return plain(options, [...remarks, ...told]);
-    const { place } = frame;
     remarks.push(remark('SECTION_CROSSES', { ...place(crossing.inset, crossing.z), instead: simpler.instead }));
     asked = simpler.shapes;
   }
@@ -65,9 +64,9 @@ export interface AskedSection {
 /** The section as it is asked for, to be looked at and drawn. */
 export function askedSection(options: SectionOptions): AskedSection {
   const { front, back, side = STRAIGHT_SIDE } = options;
-  const { section, rows, frames, frame } = attempt({ front, back, side }, options);
+  const { section, rows, frames, place } = attempt({ front, back, side }, options);
   const crossing = sectionCrossing(section);
-  return { rows, frames, crossing: crossing && frame.place(crossing.inset, crossing.z) };
+  return { rows, frames, crossing: crossing && place(crossing.inset, crossing.z) };
 }
 
 interface Shapes {
@@ -76,13 +75,9 @@ interface Shapes {
   side: SideShape;
 }
 
-/** Turns grid steps of a section back to mm in from the outline and down from the front. */
-interface Frame {
-  place: (inset: number, z: number) => { inMm: number; downMm: number };
-}
-
 interface Attempt extends BuiltSection, Pick<AskedSection, 'rows' | 'frames'> {
-  frame: Frame;
+  /** grid steps of the section -> mm in from the outline and down from the front */
+  place: (inset: number, z: number) => { inMm: number; downMm: number };
 }
 
 function attempt(shapes: Shapes, options: SectionOptions): Attempt {
@@ -106,13 +101,12 @@ function attempt(shapes: Shapes, options: SectionOptions): Attempt {
   const depth = Math.max(SMALLEST_LAYER, Math.round((depthMm + above + below) / step));
   const top = Math.round(above / step);
   const section = onGrid(rows, { step, depth, above: top, kept: rims.map((row) => row.inMm) });
-  const place: Frame['place'] = (inset, z) => ({ inMm: inset * step, downMm: (depth - top - z) * step });
   return {
     section,
     remarks,
     rows,
     frames: framesOf(shapes, body, { front, back, depthMm, shiftMm }),
-    frame: { place },
+    place: (inset, z) => ({ inMm: inset * step, downMm: (depth - top - z) * step }),
   };
 }
 

@@ -1,23 +1,21 @@
-import { usualKnots, type Edge } from '@fictile/core';
+import type { Edge } from '@fictile/core';
 import { ChoiceValue, Sentence, useTrial, type TrialKey } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import { PICTURES } from '../pictures.tsx';
 import { choicesOf, number, USUAL } from '../sentenceParts.tsx';
+import { edgeAsKind, type KindChange } from './kindChange.ts';
 
 export type PutEdge = (values: Partial<Edge>, key?: EditKey) => void;
 
 const KINDS = choicesOf<Edge['kind']>(texts.kinds, PICTURES.edges);
 const SAME = { value: 'same', label: texts.recipe.asFront, picture: PICTURES.edges.same } as const;
 
-/** Another kind; what is drawn for the first time comes with its points. */
-export type KindChange = Pick<Edge, 'kind'> & Partial<Pick<Edge, 'points'>>;
-
 interface EdgeKindProps {
   label: string;
   edge: Edge;
   usual: Edge['kind'];
-  put: (change: KindChange, key: TrialKey) => void;
+  put: (change: KindChange<Edge['kind']>, key: TrialKey) => void;
   takeBack: PieceEdits['takeBack'];
   /** for an edge that can follow the front's */
   same?: { isOn: boolean; follow: (key: TrialKey) => void };
@@ -28,7 +26,7 @@ interface EdgeKindProps {
 /** Kinds of edges, each tried on the solid as it is reached. What one draws begins with what was there. */
 export function EdgeKind({ label, edge, usual, put, takeBack, same, onDraw }: EdgeKindProps) {
   const trial = useTrial<Edge['kind'] | 'same'>(
-    (kind, key) => (kind === 'same' ? same?.follow(key) : put(asKind(edge, kind), key)),
+    (kind, key) => (kind === 'same' ? same?.follow(key) : put(edgeAsKind(edge, kind), key)),
     takeBack,
   );
   return (
@@ -45,12 +43,6 @@ export function EdgeKind({ label, edge, usual, put, takeBack, same, onDraw }: Ed
     />
   );
 }
-
-/** An edge that was never drawn gets the points of its kind. */
-export const asKind = (edge: Edge, kind: Edge['kind']): KindChange =>
-  kind === 'drawn' && edge.kind !== 'drawn' && edge.points.length === 0
-    ? { kind, points: [...usualKnots(edge.kind)] }
-    : { kind };
 
 interface EdgeSizesProps {
   side: 'front' | 'back';

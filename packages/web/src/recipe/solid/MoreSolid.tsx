@@ -1,10 +1,11 @@
-import { usualSideKnots, type Solid } from '@fictile/core';
+import type { Solid } from '@fictile/core';
 import { ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { PICTURES } from '../pictures.tsx';
 import type { PieceEdits } from '../pieceEdits.ts';
 import classes from '../Recipe.module.css';
 import { choicesOf, number, USUAL } from '../sentenceParts.tsx';
+import { sideAsKind } from './kindChange.ts';
 
 interface Props {
   solid: Solid;
@@ -33,11 +34,10 @@ export function MoreSolid(props: Props) {
 }
 
 function SideKind({ solid: { side }, put, takeBack }: Props) {
-  const taken = (kind: Solid['side']['kind']): Solid['side'] =>
-    kind !== 'drawn' || side.kind === 'drawn' || side.points.length > 0
-      ? { ...side, kind }
-      : { ...side, kind, points: [...usualSideKnots(side.kind)] };
-  const trial = useTrial<Solid['side']['kind']>((kind, key) => put({ side: taken(kind) }, key), takeBack);
+  const trial = useTrial<Solid['side']['kind']>(
+    (kind, key) => put({ side: { ...side, ...sideAsKind(side, kind) } }, key),
+    takeBack,
+  );
   return (
     <ChoiceValue
       label={T.solidSide}

@@ -1,11 +1,13 @@
 import { UnstyledButton } from '@mantine/core';
+import type { Edge } from '@fictile/core';
 import { Sentence, type TrialKey } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
 import { number, USUAL, type ChapterProps } from '../sentenceParts.tsx';
 import { Told } from '../Told.tsx';
-import { EdgeKind, EdgeSizes, type KindChange, type PutEdge } from './EdgeSentence.tsx';
+import { EdgeKind, EdgeSizes, type PutEdge } from './EdgeSentence.tsx';
+import type { KindChange } from './kindChange.ts';
 import { MoreSolid } from './MoreSolid.tsx';
 
 export function SolidChapter({ piece, edits, remarks, work, onSection }: ChapterProps) {
@@ -20,7 +22,7 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Chapter
     back: (values, key) => edits.edge('back', values, key),
   };
   const same = { isOn: solid.backAsFront, follow: (key: TrialKey) => edits.solid({ backAsFront: true }, key) };
-  const ownBack = (change: KindChange, key: TrialKey): void => {
+  const ownBack = (change: KindChange<Edge['kind']>, key: TrialKey): void => {
     edits.solid({ backAsFront: false }, key);
     edits.edge('back', change, key);
   };

@@ -1,14 +1,18 @@
 import {
+  parseLength,
   usualHollow,
+  usualStep,
   usualWire,
   type Contour,
   type Edge,
   type Edit,
+  type Faces,
   type Piece,
   type Profile,
   type Solid,
+  type Step,
 } from '@fictile/core';
-import { isProfileFile, lengthPair, type Flags } from './flags.ts';
+import { amountOf, isProfileFile, lengthPair, type Flags } from './flags.ts';
 import { fault } from './messages.ts';
 import { readProfile } from './profileFile.ts';
 
@@ -52,8 +56,30 @@ export async function bodyEdits(flags: Flags, { id: pieceId, body }: Piece): Pro
   });
   return [
     { kind: 'setSolid', pieceId, values },
-    { kind: 'setFaces', pieceId, values: defined({ toleranceMm: flags.tolerance }) },
+    { kind: 'setFaces', pieceId, values: facesOf(flags) },
+    { kind: 'setSteps', pieceId, steps: stepsOf(flags) },
   ];
+}
+
+function facesOf(flags: Flags): Partial<Faces> {
+  const size = flags['face-size'];
+  return defined({
+    toleranceMm: flags.tolerance,
+    style: flags.faces,
+    sizeMm: size === undefined ? undefined : size === 'auto' ? 0 : parseLength(size),
+    bands: flags.bands,
+    bandsAxis: flags['bands-axis'],
+    supportMm: flags.support,
+  });
+}
+
+/** First subdivided, then reduced. */
+function stepsOf({ subdivide, 'subdivide-kind': way, reduce }: Flags): Step[] {
+  const steps: Step[] = [];
+  if (subdivide !== undefined) steps.push({ ...usualStep('subdivide', 'subdivide'), times: subdivide, way: way ?? 'straight' } as Step);
+  const amount = reduce === undefined ? undefined : amountOf(reduce);
+  if (amount) steps.push({ ...usualStep('reduce', 'reduce'), ...amount } as Step);
+  return steps;
 }
 
 /** A back edge of its own takes the front edge's sizes. */

@@ -1,4 +1,4 @@
-import { parseLength, USUAL_KINDS, USUAL_SIDE_KINDS } from '@fictile/core';
+import { LIMITS, parseLength, USUAL_KINDS, USUAL_SIDE_KINDS } from '@fictile/core';
 import { fault } from './messages.ts';
 
 /** How a flag's value is read. */
@@ -11,7 +11,11 @@ export type FlagKind =
   /** one of these, or a file that holds a drawn one */
   | { kind: 'shape'; of: readonly string[] }
   /** two lengths with a comma between */
-  | { kind: 'pair' };
+  | { kind: 'pair' }
+  /** a length, or auto */
+  | { kind: 'size' }
+  /** a share like 50%, or a count */
+  | { kind: 'amount' };
 
 const length = (min = 0, max = 10_000) => ({ kind: 'length', min, max }) as const;
 const shape = (...of: readonly string[]) => ({ kind: 'shape', of }) as const;
@@ -74,7 +78,14 @@ export const MAKE_FLAGS = {
   'swell-curve': choice('round', 'soft', 'straight'),
   'swell-steps': { kind: 'number', min: 1, max: 64, whole: true },
   tolerance: length(0.0005, 10),
-  faces: choice('plain'),
+  faces: choice('plain', 'bands', 'grid', 'flow'),
+  'face-size': { kind: 'size' },
+  bands: { kind: 'number', min: 1, max: 1000, whole: true },
+  'bands-axis': choice('x', 'y'),
+  support: length(0, 1000),
+  reduce: { kind: 'amount' },
+  subdivide: { kind: 'number', min: 1, max: 4, whole: true },
+  'subdivide-kind': choice('straight', 'rounded'),
   triangles: { kind: 'switch' },
   weld: { kind: 'switch' },
   nodes: choice('one', 'letters'),
@@ -89,7 +100,7 @@ export type FlagName = keyof typeof MAKE_FLAGS;
 
 /** Values by flag: numbers in millimetres and plain numbers, texts, true. */
 export type Flags = { [N in FlagName]?: FlagValue<(typeof MAKE_FLAGS)[N]> };
-type FlagValue<K extends FlagKind> = K extends { kind: 'text' | 'shape' | 'pair' }
+type FlagValue<K extends FlagKind> = K extends { kind: 'text' | 'shape' | 'pair' | 'size' | 'amount' }
   ? string
   : K extends { kind: 'switch' }
     ? true
@@ -117,6 +128,10 @@ export function readFlag(name: string, raw: string | number | boolean): string |
         : wrong(`${kind.of.join(', ')} or a FILE.json`);
     case 'pair':
       return typeof raw === 'string' && lengthPair(raw) ? raw : wrong('two lengths like "4mm,-2mm"');
+    case 'size':
+      return raw === 'auto' || inside(parseLength(String(raw)), 0.001, 10_000) ? String(raw) : wrong('auto or a length from 0.001 to 10000 mm');
+    case 'amount':
+      return amountOf(String(raw)) ? String(raw) : wrong('a share like 50% or a number of faces from 4 on');
     case 'length':
     case 'number': {
       const value =
@@ -129,6 +144,16 @@ export function readFlag(name: string, raw: string | number | boolean): string |
       );
     }
   }
+}
+
+const inside = (value: number | undefined, min: number, max: number): boolean => value !== undefined && value >= min && value <= max;
+
+/** "50%" -> a share, "800" -> a count */
+export function amountOf(text: string): { by: 'share'; sharePercent: number } | { by: 'count'; count: number } | undefined {
+  const value = Number(text.replace(/%$/, ''));
+  if (text.trim() === '' || !Number.isFinite(value)) return undefined;
+  if (text.endsWith('%')) return inside(value, 0.1, 100) ? { by: 'share', sharePercent: value } : undefined;
+  return Number.isInteger(value) && inside(value, 4, LIMITS.meshFaces) ? { by: 'count', count: value } : undefined;
 }
 
 export const isProfileFile = (text: string): boolean => /\.json$/i.test(text);

@@ -157,12 +157,16 @@ export function remarkText(remark: Remark): string {
       return `Points were moved by up to ${mm(remark.params.byMm)} to build the edge of: ${remark.params.letters}`;
     case 'EDGE_OPENED':
       return `Outlines were opened by ${mm(remark.params.byMm)} to build the edge of: ${remark.params.letters}`;
+    case 'FACES_PLAIN':
+      return `No valid faces of that style were found, plain ones stand in: ${remark.params.letters}`;
     case 'EDGE_NARROWED':
       return `The edge was narrowed from ${mm(remark.params.askedMm)} to ${mm(remark.params.takenMm)} on: ${remark.params.letters}`;
     case 'LETTER_LEFT_OUT':
       return `No sound solid could be built, left out: ${remark.params.letters}`;
     case 'OVER_BUDGET':
       return `About ${remark.params.faces} faces, the budget is ${remark.params.budget}: the solid is held back.`;
+    case 'STEP_LEFT_OUT':
+      return `${remark.params.step} would make about ${remark.params.faces} faces, the budget is ${remark.params.budget}: left out.`;
     case 'TEXT_TOO_LONG':
       return `${remark.params.characters} characters; up to ${remark.params.limit} are built: the solid is held back.`;
     case 'LETTERS_CROSS':

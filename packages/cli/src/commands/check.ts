@@ -1,25 +1,25 @@
 import { extname } from 'node:path';
-import { checkMesh, readObj, readPly, readStl, type MeshReport } from '@fictile/core';
+import { checkMesh, readBack, type MeshFormat, type MeshReport } from '@fictile/core';
 import { parseArguments } from '../arguments.ts';
 import { say } from '../console.ts';
 import { readGiven } from '../givenFile.ts';
 import { fault, faultOf } from '../messages.ts';
 import { only } from './only.ts';
 
-const READERS: Readonly<Record<string, typeof readObj>> = { '.obj': readObj, '.stl': readStl, '.ply': readPly };
+const FORMATS: Readonly<Record<string, MeshFormat>> = { '.obj': 'obj', '.stl': 'stl', '.ply': 'ply', '.glb': 'glb' };
 
 /** Judges a mesh file. A verdict, good or bad, is a success; a file that cannot be read is not. */
 export async function check(row: readonly string[]): Promise<void> {
   const { positional, flags } = parseArguments(row, (name) => name === 'json');
   only(flags, ['json']);
   const [path] = positional;
-  if (path === undefined) throw fault('FLAG_MISSING', 'There is no mesh. Give an OBJ, STL or PLY file.');
+  if (path === undefined) throw fault('FLAG_MISSING', 'There is no mesh. Give an OBJ, STL, PLY or GLB file.');
   const ending = extname(path).toLowerCase();
-  if (!Object.hasOwn(READERS, ending))
-    throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be read. Use .obj, .stl or .ply.`);
-  const mesh = READERS[ending](await readGiven(path));
-  if (!mesh.ok) throw faultOf(mesh.error);
-  const report = checkMesh(mesh.value);
+  if (!Object.hasOwn(FORMATS, ending))
+    throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be read. Use .obj, .stl, .ply or .glb.`);
+  const read = await readBack(await readGiven(path), FORMATS[ending]);
+  if (!read.ok) throw faultOf(read.error);
+  const report = checkMesh(read.value.mesh);
   if (flags.json) say(JSON.stringify({ file: path, ...report }));
   else linesOf(report).forEach(say);
 }

@@ -79,12 +79,16 @@ export interface RemarkParams {
   EDGE_JITTERED: { letters: string; byMm: number };
   /** The edge could only be built after opening the outline by this much (second rung). */
   EDGE_OPENED: { letters: string; byMm: number };
+  /** No valid faces of the wanted style were found for these letters: theirs are plain. */
+  FACES_PLAIN: { letters: string };
   /** The edge had to be made narrower (last rung); 0 is none at all. */
   EDGE_NARROWED: { letters: string; askedMm: number; takenMm: number };
   /** Not even a plain wall could be proved sound: these letters are left out. */
   LETTER_LEFT_OUT: { letters: string };
   /** The words are kept, the solid is held back: it would have more faces than the budget. */
   OVER_BUDGET: { faces: number; budget: number };
+  /** A step would have made more faces than the budget, so it was left out. */
+  STEP_LEFT_OUT: { step: string; faces: number; budget: number };
   /** More characters than are shaped; the words are kept, the solid is held back. */
   TEXT_TOO_LONG: { characters: number; limit: number };
   /** Letters stand apart but run into each other. */

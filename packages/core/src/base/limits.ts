@@ -12,6 +12,8 @@ export const LIMITS = {
   /** points of one flattened glyph */
   glyphPoints: 40_000,
   /** faces of one mesh that checks and files take */
+  /** steps of one piece */
+  steps: 50,
   meshFaces: 8_000_000,
   /** default budget of faces of a project */
   faceBudget: 2_000_000,

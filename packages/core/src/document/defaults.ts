@@ -7,6 +7,9 @@ import {
   type Drawing,
   type DrawingShape,
   type Edge,
+  type Faces,
+  type Step,
+  type StepKind,
   type OwnLetter,
   type Piece,
   type Placement,
@@ -150,9 +153,29 @@ export function usualBody(): Body {
       side: usualSide(),
       ...usualMoreSolid(),
     },
-    faces: { style: 'plain', toleranceMm: 0.05 },
+    faces: { style: 'plain', toleranceMm: 0.05, ...usualMoreFaces() },
   };
 }
+
+/** What only some styles of faces have. */
+export const usualMoreFaces = (): Omit<Faces, 'style' | 'toleranceMm'> => ({
+  sizeMm: 0,
+  bands: 12,
+  bandsAxis: 'x',
+  supportMm: 0,
+});
+
+/** A step as it is when it is added. */
+export const usualStep = (kind: StepKind, id: string): Step =>
+  ({
+    subdivide: { id, on: true, kind: 'subdivide', times: 1, way: 'straight' } as const,
+    reduce: { id, on: true, kind: 'reduce', by: 'share', sharePercent: 50, count: 5000 } as const,
+    triangles: { id, on: true, kind: 'triangles', rule: 'short' } as const,
+    quads: { id, on: true, kind: 'quads', withinDegrees: 10 } as const,
+    join: { id, on: true, kind: 'join', withinMm: 0.01 } as const,
+    clear: { id, on: true, kind: 'clear', withinDegrees: 0.1 } as const,
+    crisp: { id, on: true, kind: 'crisp', fromDegrees: 30 } as const,
+  })[kind];
 
 const usualEdgeSizes = (): Omit<Edge, 'kind'> => ({ inMm: 2, deepMm: 2, steps: 4, points: [] });
 

@@ -13,6 +13,7 @@ import {
   type SceneView,
   type Slot,
   type Slots,
+  type Step,
   type Words,
 } from './schema.ts';
 
@@ -28,6 +29,7 @@ export type Edit =
   | { kind: 'setOwn'; pieceId: string; ids: readonly number[]; values: Partial<OwnLetter> | null }
   | { kind: 'setSolid'; pieceId: string; values: Partial<Piece['body']['solid']> }
   | { kind: 'setFaces'; pieceId: string; values: Partial<Piece['body']['faces']> }
+  | { kind: 'setSteps'; pieceId: string; steps: readonly Step[] }
   | { kind: 'setView'; values: Partial<SceneView> }
   | { kind: 'setPlacement'; pieceId: string; values: Partial<Placement> }
   | { kind: 'setFinish'; pieceId: string; slots: readonly Slot[]; values: Partial<Finish> }
@@ -102,6 +104,8 @@ function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
       return ok({ ...piece, body: { ...piece.body, solid: { ...piece.body.solid, ...edit.values } } });
     case 'setFaces':
       return ok({ ...piece, body: { ...piece.body, faces: { ...piece.body.faces, ...edit.values } } });
+    case 'setSteps':
+      return ok({ ...piece, steps: [...edit.steps] });
     case 'setPlacement':
       return ok({ ...piece, placement: { ...piece.placement, ...edit.values } });
     case 'setFinish': {

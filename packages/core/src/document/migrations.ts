@@ -1,4 +1,4 @@
-import { usualFit, usualMoreSolid, usualPlacement, usualSide, usualStretch, usualView } from './defaults.ts';
+import { usualFit, usualMoreFaces, usualMoreSolid, usualPlacement, usualSide, usualStretch, usualView } from './defaults.ts';
 import { usualSlots } from './finishes.ts';
 
 /** Pure: gives a new document, and never fails on what the version before could hold. */
@@ -77,6 +77,13 @@ const toVersion7: Migration = (document) =>
     };
   });
 
+/** Faces are plain, without support loops. */
+const toVersion8: Migration = (document) =>
+  withPieces(document, 8, (piece) => {
+    const body = plain(piece.body);
+    return { ...piece, body: { ...body, faces: { ...usualMoreFaces(), ...plain(body.faces) } } };
+  });
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -101,4 +108,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion5,
   toVersion6,
   toVersion7,
+  toVersion8,
 ];

@@ -4,10 +4,10 @@ import type { Edit } from './edits.ts';
 import { firstIssue } from './parse.ts';
 import { drawingSchema, pieceSchema, SLOTS, wordsSchema, type Piece } from './schema.ts';
 
-export const RECIPE_CHAPTERS = ['words', 'solid', 'faces', 'finish', 'place'] as const;
+export const RECIPE_CHAPTERS = ['words', 'solid', 'faces', 'steps', 'finish', 'place'] as const;
 export type RecipeChapter = (typeof RECIPE_CHAPTERS)[number];
 
-const { body, slots, placement } = pieceSchema.shape;
+const { body, steps, slots, placement } = pieceSchema.shape;
 
 /** A recipe, or chapters of one, on its way from a piece to others: all values, without the words themselves. */
 const recipeCopySchema = z.object({
@@ -16,6 +16,7 @@ const recipeCopySchema = z.object({
   drawing: drawingSchema.omit({ kind: true, shape: true, own: true }).optional(),
   solid: body.shape.solid.optional(),
   faces: body.shape.faces.optional(),
+  steps: steps.optional(),
   finish: slots.optional(),
   place: placement.optional(),
 });
@@ -26,6 +27,7 @@ export function copyRecipe(piece: Piece, chapters: readonly RecipeChapter[]): Re
     words: undefined,
     solid: piece.body.solid,
     faces: piece.body.faces,
+    steps: piece.steps,
     finish: piece.slots,
     place: piece.placement,
   };
@@ -52,7 +54,7 @@ export function parseRecipe(data: unknown): Result<RecipeCopy> {
 
 /** The edits that give a piece what was copied; its words stay, and a drawing takes from words what both have. */
 export function recipeEdits(copy: RecipeCopy, { id: pieceId, source }: Pick<Piece, 'id' | 'source'>): Edit[] {
-  const { words, drawing, solid, faces, finish, place } = copy;
+  const { words, drawing, solid, faces, steps, finish, place } = copy;
   const both = words ?? drawing;
   const shared = both && { contour: both.contour, depthAnchor: both.depthAnchor };
   return [
@@ -60,6 +62,7 @@ export function recipeEdits(copy: RecipeCopy, { id: pieceId, source }: Pick<Piec
     ...(shared && source.kind === 'words' ? [{ kind: 'setWords', pieceId, values: words ?? shared } as const] : []),
     ...(solid ? [{ kind: 'setSolid', pieceId, values: solid } as const] : []),
     ...(faces ? [{ kind: 'setFaces', pieceId, values: faces } as const] : []),
+    ...(steps ? [{ kind: 'setSteps', pieceId, steps } as const] : []),
     ...(finish
       ? [
           ...SLOTS.map((slot) => ({ kind: 'setFinish', pieceId, slots: [slot], values: finish[slot] }) as const),

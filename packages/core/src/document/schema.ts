@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 7;
+export const SCHEMA_VERSION = 8;
 
 /** What a value means to the interface: its unit, and whether it may change in time. */
 const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
@@ -323,9 +323,17 @@ export const bodySchema = z.object({
     }),
   }),
   faces: z.object({
-    style: z.literal('plain'),
+    /** fewest faces; even cuts through the whole lettering; squares; quads that follow the strokes */
+    style: z.enum(['plain', 'bands', 'grid', 'flow']),
     /** largest distance of a chord from its curve */
     toleranceMm: length(0.0005, 10),
+    /** length of an edge of squares and flowing quads; 0: as suits the lettering */
+    sizeMm: length(0, 10_000),
+    /** how many bands, and the axis along which they follow one another */
+    bands: z.number().int().min(1).max(1000).meta(value('count', false)),
+    bandsAxis: z.enum(['x', 'y']),
+    /** loops of edges at this distance beside sharp bends of the section; 0: none */
+    supportMm: length(0, 1000),
   }),
 });
 
@@ -357,6 +365,27 @@ export const placementSchema = z.object({
   turnDegrees: z.tuple([turn, turn, turn]),
 });
 
+const step = { id: z.string().min(1).max(64), on: z.boolean() };
+const degrees = z.number().min(0).max(180).meta(value('deg', true));
+
+/** One thing done to a mesh. */
+const stepSchema = z.discriminatedUnion('kind', [
+  /** every face into quads about its middle: as flat as it was, or rounded between sharp edges */
+  z.object({ ...step, kind: z.literal('subdivide'), times: z.number().int().min(1).max(4).meta(value('count', false)), way: z.enum(['straight', 'rounded']) }),
+  /** fewer triangles; parts and their borders stay */
+  z.object({ ...step, kind: z.literal('reduce'), by: z.enum(['share', 'count']), sharePercent: z.number().min(0.1).max(100).meta(value('%', true)), count: z.number().int().min(4).max(LIMITS.meshFaces).meta(value('count', false)) }),
+  /** every face into triangles */
+  z.object({ ...step, kind: z.literal('triangles'), rule: z.enum(['short', 'same']) }),
+  /** pairs of triangles into quads where they lie nearly in one plane */
+  z.object({ ...step, kind: z.literal('quads'), withinDegrees: degrees }),
+  /** points nearer to each other than this become one */
+  z.object({ ...step, kind: z.literal('join'), withinMm: length(0, 1000) }),
+  /** faces that lie in one plane become one where that stays convex */
+  z.object({ ...step, kind: z.literal('clear'), withinDegrees: degrees }),
+  /** edges whose faces turn by more than this shade crisply, all others smoothly */
+  z.object({ ...step, kind: z.literal('crisp'), fromDegrees: degrees }),
+]); // prettier-ignore
+
 export const pieceSchema = z.object({
   id: z.string().min(1).max(64),
   name: z.string().max(200),
@@ -370,8 +399,11 @@ export const pieceSchema = z.object({
   body: bodySchema,
   placement: placementSchema,
   slots: slotsSchema,
-  /** shape, onto a model, with other pieces, refine: none exists in this version */
-  steps: z.array(z.unknown()).max(0),
+  /** what is done to the mesh, in this order */
+  steps: z
+    .array(stepSchema)
+    .max(LIMITS.steps)
+    .refine((steps) => new Set(steps.map(({ id }) => id)).size === steps.length, { message: 'ids are used twice' }),
 });
 
 /** Most views that a project keeps. */
@@ -413,6 +445,9 @@ export const projectSchema = z
   );
 
 export type Edge = z.infer<typeof edgeSchema>;
+export type Step = z.infer<typeof stepSchema>;
+export type StepKind = Step['kind'];
+export type Faces = Body['faces'];
 export type Solid = Body['solid'];
 export type Side = Solid['side'];
 export type Profile = z.infer<typeof profileSchema>;

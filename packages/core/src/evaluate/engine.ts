@@ -11,7 +11,7 @@ import {
   type LetteringStats,
 } from '../lettering/index.ts';
 import type { Transform } from '../math/index.ts';
-import type { PolygonMesh } from '../mesh/index.ts';
+import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { LARGEST_EXTENT_MM } from '../outline/index.ts';
 import { layoutWords, type FontFace, type Layout, type Letter } from '../text/index.ts';
 import { fontFacts } from './fontFacts.ts';
@@ -19,6 +19,7 @@ import { FontChest, type FontTools } from './fontChest.ts';
 import { layoutRemarks } from './layoutRemarks.ts';
 import { frontOf, pieceShape } from './pieceShape.ts';
 import { pieceTransform } from './placement.ts';
+import { runSteps, type StepRun } from './runSteps.ts';
 
 /** A piece as computed: its clusters with their letters, and what is to be told. Lengths in mm. */
 export interface Evaluated {
@@ -31,6 +32,9 @@ export interface Evaluated {
   line: LineMeasures;
   remarks: Remark[];
   built: LetteringStats;
+  /** faces before any step, and after each that was taken */
+  bodyFaces: number;
+  stepFaces: StepRun['faces'];
 }
 
 /** Heights that a caret needs, mm, in the piece's own space. */
@@ -49,6 +53,9 @@ export interface EngineTools extends FontTools {
   seed?: number;
 }
 
+/** Of the cache's bytes: for meshes that steps have made. */
+const REFINED_SHARE = 0.3;
+
 /** A piece as it was computed last; where it stands is no part of it. */
 interface Kept {
   subject: string;
@@ -60,12 +67,14 @@ export class Engine {
   readonly #tools: EngineTools;
   readonly #lettering: LetteringCaches;
   readonly #fonts: FontChest;
+  readonly #refined: ByteCache<PolygonMesh>;
   /** by piece: among many, those that did not change cost nothing */
   readonly #kept = new ByteCache<Kept>(LIMITS.pieces);
 
   constructor(tools: EngineTools) {
     this.#tools = tools;
-    this.#lettering = letteringCaches(tools.cacheBytes);
+    this.#lettering = letteringCaches(tools.cacheBytes * (1 - REFINED_SHARE));
+    this.#refined = new ByteCache(tools.cacheBytes * REFINED_SHARE);
     this.#fonts = new FontChest(tools);
   }
 
@@ -76,7 +85,7 @@ export class Engine {
     if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
     const early = heldBack(piece);
     if (early) return ok(withoutSolid(piece, early));
-    const subject = JSON.stringify([piece.source, piece.body, project.faceBudget]);
+    const subject = JSON.stringify([piece.source, piece.body, piece.steps, project.faceBudget]);
     const kept = this.#kept.get(pieceId);
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece));
     const laid = await this.#lay(piece);
@@ -128,16 +137,24 @@ export class Engine {
       },
       { caches: this.#lettering, context },
     );
-    if (!lettering) return fail('CANCELLED', {});
+    const run = lettering && (await this.#refine(lettering.clusters, piece, project.faceBudget, context));
+    if (!lettering || !run) return fail('CANCELLED', {});
     return ok({
       pieceId: piece.id,
-      clusters: lettering.clusters,
+      clusters: run.clusters,
       letters: layout.letters,
-      transform: pieceTransform(piece.placement, lettering.clusters),
+      transform: pieceTransform(piece.placement, run.clusters),
       line: { ...heights, baselines: layout.baselines, front: frontOf(piece) },
-      remarks: [...remarks, ...lettering.remarks],
+      remarks: [...remarks, ...lettering.remarks, ...run.remarks],
       built: lettering.built,
+      bodyFaces: lettering.clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0),
+      stepFaces: run.faces,
     });
+  }
+
+  #refine(clusters: BuiltCluster[], { steps }: Piece, faceBudget: number, context: RunContext): Promise<StepRun | undefined> {
+    const { loadSimplifier } = this.#tools.kernels;
+    return runSteps(clusters, steps, { cache: this.#refined, loadSimplifier, faceBudget, context });
   }
 }
 
@@ -167,6 +184,8 @@ const withoutSolid = (piece: Piece, why: Remark): Evaluated => ({
   line: { up: isWords(piece) ? piece.source.sizeMm : 0, down: 0, baselines: [], front: frontOf(piece) },
   remarks: [why],
   built: { clusters: 0, wavefronts: 0, lifted: 0 },
+  bodyFaces: 0,
+  stepFaces: [],
 });
 
 const lineHeights = ({ metrics }: FontFace, emMm: number, heightPercent: number): { up: number; down: number } => {

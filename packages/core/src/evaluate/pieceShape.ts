@@ -1,8 +1,8 @@
-import type { Body, Contour, Edge, OwnLetter, Piece, Solid } from '../document/index.ts';
+import type { Body, Contour, Edge, Faces, OwnLetter, Piece, Solid } from '../document/index.ts';
 import type { LetteringOptions, SolidShape } from '../lettering/index.ts';
 import { divisionsAlong, STRAIGHT_SIDE, edgeOfWire, wireEdge, type EdgeShape, type SideShape } from '../solid/index.ts';
 
-type Options = Pick<LetteringOptions, 'solid' | 'ownSolids' | 'bands' | 'corners' | 'along'>;
+type Options = Pick<LetteringOptions, 'solid' | 'ownSolids' | 'bands' | 'corners' | 'along' | 'faces' | 'supportMm'>;
 
 /** Of words or a drawing: what its outlines become before the solid, and what is built on them. Mm. */
 export function pieceShape({ source, body }: Piece): Options {
@@ -15,7 +15,14 @@ export function pieceShape({ source, body }: Piece): Options {
     bands: isWire && source.kind === 'drawing' ? undefined : bandsOf(contour, body.solid),
     corners: body.solid.corners,
     along: body.solid.along,
+    faces: facesOf(body.faces),
+    supportMm: body.faces.supportMm,
   };
+}
+
+function facesOf({ style, sizeMm, bands, bandsAxis }: Faces): LetteringOptions['faces'] {
+  if (style === 'plain') return { kind: style };
+  return style === 'bands' ? { kind: style, count: bands, axis: bandsAxis } : { kind: style, sizeMm };
 }
 
 /** Depth of the front's rim of a piece. */

@@ -198,6 +198,8 @@ function shown(evaluated: Evaluated, { source }: Piece, known: Set<string>): Sho
     remarks: evaluated.remarks,
     faces,
     quads,
+    bodyFaces: evaluated.bodyFaces,
+    stepFaces: evaluated.stepFaces,
     built: evaluated.built,
   };
 }

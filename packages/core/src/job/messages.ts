@@ -9,7 +9,7 @@ import type { Transform } from '../math/index.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 6;
+export const JOB_VERSION = 7;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
@@ -44,6 +44,9 @@ export interface ShownPiece {
   faces: number;
   quads: number;
   built: LetteringStats;
+  /** before any step, and after each that was taken, by its id */
+  bodyFaces: number;
+  stepFaces: { id: string; faces: number }[];
 }
 
 export type JobAnswer =

@@ -8,6 +8,7 @@ import type { LetteringCaches } from './caches.ts';
 import { findClusters, type Cluster } from './clusters.ts';
 import { clusterReach, clusterSolid, type ClusterJob, type LetteringStats } from './clusterSolid.ts';
 import { crossingLetters } from './crossingLetters.ts';
+import { clusterFaces, drawnToleranceMm, faceSizeMm, type LetteringFaces } from './faces.ts';
 import type { DrawingScale } from './letterOutline.ts';
 import { RungRemarks } from './rungRemarks.ts';
 import { Sections, type SolidShape } from './sections.ts';
@@ -22,6 +23,10 @@ export interface LetteringOptions {
   along?: TowardsBack;
   depthAnchor: 'back' | 'middle' | 'front';
   toleranceMm: number;
+  /** plain unless said otherwise */
+  faces?: LetteringFaces;
+  /** distance of support loops beside sharp bends, mm; 0: none */
+  supportMm?: number;
   apart: boolean;
   /** hollow letters, mm; undefined: full ones */
   bands: Bands | undefined;
@@ -42,33 +47,36 @@ export async function buildLettering(
   options: LetteringOptions,
   tools: { caches: LetteringCaches; context: RunContext },
 ): Promise<Lettering | undefined> {
-  const { solid, ownSolids, apart, along } = options;
+  const { solid, ownSolids, apart, along, faces = PLAIN_FACES, supportMm = 0 } = options;
   const scale = drawingScale(layout, options);
   const ownSolidOf = (letter: number): SolidShape | undefined => ownSolids.get(layout.letters[letter].id);
   const solidOf = ({ members }: Cluster): SolidShape => ownSolidOf(members[0].letter) ?? solid;
-  const sections = new Sections(scale.step);
+  const sizeMm = faceSizeMm(faces, layout.emMm);
+  const inSteps = (mm: number | undefined): number | undefined => (mm ? mm / scale.step : undefined);
+  const sections = new Sections(scale.step, { longest: inSteps(sizeMm), support: inSteps(supportMm) });
   const { clusters, crossing, cutting, tooLarge } = findClusters(layout.letters, scale, tools.caches, {
     apart,
     hasOwnSolid: (letter) => ownSolidOf(letter) !== undefined,
     outward: (letter) => sections.outward(ownSolidOf(letter) ?? solid),
   });
   const told = new RungRemarks(layout, scale.step);
+  const outmost = (row: readonly Cluster[]): number => Math.max(0, ...row.map((c) => sections.outward(solidOf(c))));
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
   const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM) / scale.step) : undefined; // prettier-ignore
-  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, caches: tools.caches, built, filled: [] }; // prettier-ignore
+  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, faces: clusterFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, outward: outmost(clusters) }), caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
   const reachMm = clusters.some((c) => solidOf(c).swell)
     ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job)))
     : 0;
   const solids: DeepCluster[] = [];
-  let faces = 0;
+  let made = 0;
   for (const [i, cluster] of clusters.entries()) {
     if (tools.context.cancelled()) return undefined;
     const profile = sections.of(solidOf(cluster), reachMm);
     const { key, mesh, flat } = clusterSolid(cluster, profile, job);
     told.add(cluster, flat, profile.section, solidOf(cluster).isRidged);
-    faces += faceCount(mesh);
-    if (faces > options.faceBudget) {
-      const estimate = Math.round((faces / (i + 1)) * clusters.length);
+    made += faceCount(mesh);
+    if (made > options.faceBudget) {
+      const estimate = Math.round((made / (i + 1)) * clusters.length);
       return {
         clusters: [],
         remarks: [...sections.remarks, remark('OVER_BUDGET', { faces: estimate, budget: options.faceBudget })],
@@ -98,6 +106,7 @@ export async function buildLettering(
   const remarks = [
     ...sections.remarks,
     ...(solid.depthMm === 0 && solids.length > 0 ? [remark('FLAT_SHEET', {})] : []),
+    ...(job.plain.length > 0 ? [remark('FACES_PLAIN', listed(job.plain))] : []),
     ...(job.filled.length > 0 ? [remark('WALL_FILLS', listed(job.filled))] : []),
     ...(crossing.length > 0 ? [remark('LETTERS_CROSS', listed(crossing))] : []),
     ...(cutting.length > 0 ? [remark('LETTERS_APART', listed(cutting))] : []),
@@ -112,6 +121,8 @@ export async function buildLettering(
 const mayCross = ({ about, twistDegrees, taperPercent }: TowardsBack): boolean =>
   twistDegrees !== 0 || (about === 'letter' && taperPercent < 0);
 
+const PLAIN_FACES: LetteringFaces = { kind: 'plain' };
+
 /** Of the em: the longest edge of a twisted wall, so that its four corners stay nearly in one plane. */
 const TWISTED_EDGE_EM = 0.04;
 
@@ -121,12 +132,13 @@ const SHARE_BEHIND = { back: 0, middle: 0.5, front: 1 } as const;
 /** What all letters of a lettering share; drawings that are measured before they are built need it too. */
 export function drawingScale(
   { extentMm, emMm }: Pick<Layout, 'extentMm' | 'emMm'>,
-  { solid, ownSolids, toleranceMm, bands }: Pick<LetteringOptions, 'solid' | 'ownSolids' | 'toleranceMm' | 'bands'>,
+  { solid, ownSolids, toleranceMm, faces, bands }: Pick<LetteringOptions, 'solid' | 'ownSolids' | 'toleranceMm' | 'faces' | 'bands'>,
 ): DrawingScale {
   const solids = [solid, ...ownSolids.values()];
   const most = (of: (shape: SolidShape) => number): number => Math.max(...solids.map(of));
   const step = gridStep(Math.max(extentMm + 2 * most(beyondOutline), most(wholeDepth)));
-  return { emMm, step, toleranceMm, bands: bands && inSteps(bands, step) };
+  const drawnMm = drawnToleranceMm(faces ?? PLAIN_FACES, toleranceMm, emMm);
+  return { emMm, step, toleranceMm: drawnMm, bands: bands && bandsInSteps(bands, step) };
 }
 
 const wholeDepth = ({ depthMm, swell }: SolidShape): number => depthMm + (swell ? swell.frontMm + swell.backMm : 0);
@@ -145,7 +157,7 @@ const textsOf = (layout: Layout, letters: readonly number[]): string =>
     .map((i) => layout.letters[i].text)
     .join(' ');
 
-const inSteps = ({ outward, wide, count, gap, join }: Bands, step: number): Bands => ({
+const bandsInSteps = ({ outward, wide, count, gap, join }: Bands, step: number): Bands => ({
   join,
   outward: Math.round(outward / step),
   wide: Math.max(1, Math.round(wide / step)),

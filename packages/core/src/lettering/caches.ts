@@ -1,11 +1,10 @@
 import { ByteCache } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Conditioned } from '../outline/index.ts';
-import type { FlatWavefront } from '../solid/index.ts';
+import type { FacedFlat } from '../solid/index.ts';
 
 /** A cluster's plan; `isFull`: hollow was asked for, and no room was left inside. */
-export interface ClusterFlat {
-  flat: FlatWavefront;
+export interface ClusterFlat extends FacedFlat {
   isFull: boolean;
 }
 

@@ -1,6 +1,7 @@
 import { meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { boundingBox, divide } from '../outline/index.ts';
 import {
+  facedFlat,
   flatBytes,
   flatWavefront,
   lift,
@@ -13,6 +14,7 @@ import {
 } from '../solid/index.ts';
 import type { ClusterFlat, LetteringCaches } from './caches.ts';
 import { clusterOutline, type Cluster } from './clusters.ts';
+import { faceKey, faceStyle, type ClusterFaces } from './faces.ts';
 import { emInSteps, type DrawingScale } from './letterOutline.ts';
 import type { Profile } from './sections.ts';
 
@@ -29,10 +31,13 @@ export interface ClusterJob {
   corners: Corners;
   /** edges of outlines are cut to this length, grid steps; undefined: as they are */
   longestEdge: number | undefined;
+  faces: ClusterFaces;
   caches: LetteringCaches;
   built: LetteringStats;
   /** letters that stayed full */
   filled: number[];
+  /** letters whose faces are plain, because no valid ones of the wanted style were found */
+  plain: number[];
 }
 
 export interface ClusterSolid {
@@ -43,8 +48,10 @@ export interface ClusterSolid {
 
 /** A cluster's mesh about its own origin, from the caches where it is known. */
 export function clusterSolid(cluster: Cluster, profile: Profile, job: ClusterJob): ClusterSolid {
-  const { flat, isFull } = clusterFlat(cluster, profile, job);
-  if (isFull) job.filled.push(...cluster.members.map((m) => m.letter));
+  const { flat, isFull, fellBack } = clusterFlat(cluster, profile, job);
+  const letters = cluster.members.map((m) => m.letter);
+  if (isFull) job.filled.push(...letters);
+  if (fellBack) job.plain.push(...letters);
   const key = solidKey(cluster, profile, job);
   const known = job.caches.solids.get(key);
   if (known) return { key, mesh: known, flat };
@@ -56,8 +63,9 @@ export function clusterSolid(cluster: Cluster, profile: Profile, job: ClusterJob
   return { key, mesh, flat };
 }
 
-function flatKey(cluster: Cluster, { section, isSheet }: Profile, { seed, corners, longestEdge }: ClusterJob): string {
-  const way = `${seed} ${corners} ${longestEdge ?? ''}`;
+function flatKey(cluster: Cluster, { section, isSheet }: Profile, job: ClusterJob): string {
+  const { seed, corners, longestEdge } = job;
+  const way = `${seed} ${corners} ${longestEdge ?? ''} ${faceKey(job.faces, cluster)}`;
   if (isSheet) return `${cluster.key} # sheet # ${section.inset[0]} # ${way}`;
   return `${cluster.key} # ${sectionLayers(section).join(' ')} # ${sectionEnds(section).join(' ')} # ${way}`;
 }
@@ -86,16 +94,20 @@ function clusterFlat(cluster: Cluster, profile: Profile, job: ClusterJob): Clust
   if (known) return known;
   const { section } = profile;
   const { outline, isFull } = clusterOutline(cluster, job.scale);
-  const flat = flatWavefront(job.longestEdge === undefined ? outline : divide(outline, job.longestEdge), {
-    layers: sectionLayers(section),
-    capInsets: sectionEnds(section),
-    em: emInSteps(job.scale),
-    corners: job.corners,
-    seed: job.seed,
-  });
+  const faced = facedFlat(
+    job.longestEdge === undefined ? outline : divide(outline, job.longestEdge),
+    {
+      layers: sectionLayers(section),
+      capInsets: sectionEnds(section),
+      em: emInSteps(job.scale),
+      corners: job.corners,
+      seed: job.seed,
+    },
+    faceStyle(job.faces, cluster),
+  );
   job.built.wavefronts++;
-  const made = { flat, isFull };
-  job.caches.flats.set(key, made, flatBytes(flat));
+  const made = { ...faced, isFull };
+  job.caches.flats.set(key, made, flatBytes(faced.flat));
   return made;
 }
 

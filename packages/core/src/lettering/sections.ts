@@ -1,7 +1,9 @@
 import type { Remark } from '../base/index.ts';
 import {
   buildSection,
+  finerSection,
   sectionReach,
+  type Finer,
   type EdgeShape,
   type Section,
   type SideShape,
@@ -36,8 +38,12 @@ export class Sections {
   readonly #known = new Map<string, Profile>();
   readonly #remarks: Remark[] = [];
 
-  constructor(step: number) {
+  readonly #finer: Finer;
+
+  /** `finer`: what faces ask for besides, grid steps */
+  constructor(step: number, finer: Finer = {}) {
     this.#step = step;
+    this.#finer = finer;
   }
 
   get remarks(): readonly Remark[] {
@@ -54,8 +60,10 @@ export class Sections {
     const key = JSON.stringify([solid, reachMm]);
     const known = this.#known.get(key);
     if (known) return known;
-    const { section, remarks } = this.#built(solid, reachMm);
+    const built = this.#built(solid, reachMm);
+    const { remarks } = built;
     const isSheet = solid.depthMm === 0;
+    const section = isSheet ? built.section : finerSection(built.section, this.#finer);
     // a sheet has no edges that could be scaled or left out
     if (!isSheet) this.#tell(remarks);
     const made = { depthMm: isSheet ? 0 : section.z[0] * this.#step, isSheet, section };

@@ -5,13 +5,14 @@ import { orient2d } from '../math/index.ts';
 /**
  * Constrained Delaunay triangulation of the inside of closed segment loops (delaunator, then constrainautor; both decide by exact
  * predicates). `from`, `to`: segments by point number, the inside to their left. Returns three point numbers a triangle,
- * counter-clockwise; undefined when segments cross or a triangle has no area.
+ * counter-clockwise; undefined when segments cross or a triangle has no area. `across`: edges inside that have to be there too.
  */
 export function triangulateInside(
   x: ArrayLike<number>,
   y: ArrayLike<number>,
   from: ArrayLike<number>,
   to: ArrayLike<number>,
+  across: readonly [number, number][] = [],
 ): Uint32Array | undefined {
   const coords = new Float64Array(x.length * 2);
   for (let i = 0; i < x.length; i++) {
@@ -20,7 +21,7 @@ export function triangulateInside(
   }
   const delaunay = new Delaunator(coords);
   if (delaunay.triangles.length === 0) return undefined;
-  const edges: [number, number][] = [];
+  const edges: [number, number][] = [...across];
   for (let i = 0; i < from.length; i++) edges.push([from[i], to[i]]);
   try {
     new Constrainautor(delaunay, edges);

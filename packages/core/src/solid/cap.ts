@@ -13,18 +13,25 @@ export interface Cap {
 /**
  * Fills a layer's rings with the fewest convex faces that merging Delaunay triangles gives (Hertel and Mehlhorn 1983, longest
  * diagonals first). Faces don't reach over the border of two letters. Undefined when the rings can't be filled exactly:
- * then the partition was wrong.
+ * then the partition was wrong. `across`: nodes of the rings between which edges have to run.
  */
-export function buildCap(p: Partition, layer: number, letterOfEdge: Int32Array): Cap | undefined {
+export function buildCap(
+  p: Partition,
+  layer: number,
+  letterOfEdge: Int32Array,
+  across: readonly (readonly [number, number])[] = [],
+): Cap | undefined {
   const ring = p.rings[layer];
   if (ring.from.length === 0)
     return { start: new Uint32Array(1), nodes: new Uint32Array(0), letter: new Int32Array(0) };
   const local = localPoints(p, ring.from, ring.to);
-  const triangles = triangulateInside(local.x, local.y, local.from, local.to);
+  const number = new Map(local.nodes.map((node, i) => [node, i]));
+  const kept = across.map(([a, b]): [number, number] => [number.get(a) ?? -1, number.get(b) ?? -1]);
+  const triangles = triangulateInside(local.x, local.y, local.from, local.to, kept);
   if (!triangles || !areasMatch(local, triangles)) return undefined;
   const letterOfPoint = new Int32Array(local.nodes.length);
   ring.edge.forEach((edge, i) => (letterOfPoint[local.from[i]] = letterOfEdge[edge]));
-  const faces = mergeConvex(local.x, local.y, triangles, triangleLetters(triangles, letterOfPoint));
+  const faces = mergeConvex(local, triangles, triangleLetters(triangles, letterOfPoint), kept);
   const start = new Uint32Array(faces.length + 1);
   faces.forEach((face, i) => (start[i + 1] = start[i] + face.loop.length));
   return {
@@ -104,7 +111,13 @@ interface Diagonal {
   length: number;
 }
 
-function mergeConvex(x: Float64Array, y: Float64Array, triangles: Uint32Array, letters: Int32Array): Face[] {
+function mergeConvex(
+  { x, y }: LocalPoints,
+  triangles: Uint32Array,
+  letters: Int32Array,
+  kept: readonly (readonly [number, number])[],
+): Face[] {
+  const stays = new Set(kept.flatMap(([a, b]) => [a * x.length + b, b * x.length + a]));
   const faces: (Face | undefined)[] = [];
   for (let t = 0; t < letters.length; t++) {
     faces.push({ loop: [triangles[3 * t], triangles[3 * t + 1], triangles[3 * t + 2]], letter: letters[t] });
@@ -119,7 +132,7 @@ function mergeConvex(x: Float64Array, y: Float64Array, triangles: Uint32Array, l
     const right = find(d.right);
     const a = faces[left] as Face;
     const b = faces[right] as Face;
-    if (left === right || a.letter !== b.letter) continue;
+    if (left === right || a.letter !== b.letter || stays.has(d.a * x.length + d.b)) continue;
     const merged = mergedLoop(a.loop, b.loop, d.a, d.b);
     if (!isConvexAt(x, y, merged, d.a) || !isConvexAt(x, y, merged, d.b)) continue;
     faces[left] = { loop: merged, letter: a.letter };

@@ -1,12 +1,15 @@
 export { alongDepth, changesAlong, depthLevels, divisionsAlong } from './alongDepth.ts';
 export type { AlongDepth, DepthFrame, DepthLevels } from './alongDepth.ts';
+export { facedFlat } from './facedFlat.ts';
+export type { FaceStyle, FacedFlat } from './facedFlat.ts';
 export { flatBytes, flatWavefront } from './flat.ts';
-export type { FlatWavefront, Rung } from './flat.ts';
+export type { FlatOptions, FlatWavefront, Rung } from './flat.ts';
 export { lift, liftSheet } from './lift.ts';
 export {
   askedSection,
   buildSection,
   edgeRows,
+  finerSection,
   sectionCrossing,
   sectionEnds,
   sectionLayers,
@@ -24,6 +27,7 @@ export type {
   AskedSection,
   BuiltSection,
   EdgeShape,
+  Finer,
   PartFrame,
   ProfileKnot,
   ProfilePoint,

@@ -1,10 +1,12 @@
 import type * as HarfBuzz from 'harfbuzzjs';
-import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { fail, LIMITS, ok, type Result, type Simplifier } from '../base/index.ts';
 import { CurveBuilder, type CurveTable } from '../outline/index.ts';
 
 /** The loaded WASM modules, handed in by whoever runs core (packages/kernels). */
 export interface Kernels {
   hb: typeof HarfBuzz;
+  /** meshoptimizer's, loaded when a mesh is first reduced */
+  loadSimplifier?: () => Promise<Simplifier>;
 }
 
 export interface FontMetrics {

@@ -12,6 +12,7 @@ import classes from './Recipe.module.css';
 import { pasteRecipe, putRecipe } from './recipeClipboard.ts';
 import type { ChapterProps } from './sentenceParts.tsx';
 import { SolidChapter } from './solid/SolidChapter.tsx';
+import { StepsChapter } from './StepsChapter.tsx';
 import type { ChapterName } from './Told.tsx';
 import { WordsChapter } from './WordsChapter.tsx';
 
@@ -81,8 +82,9 @@ export function Recipe({
         <SolidChapter {...common} />
         <FacesChapter
           {...common}
-          figures={shown && shown.faces > 0 ? texts.recipe.built(shown.faces, milliseconds) : undefined}
+          figures={shown && shown.bodyFaces > 0 ? texts.recipe.built(shown.bodyFaces, milliseconds) : undefined}
         />
+        <StepsChapter {...common} stepFaces={shown?.stepFaces ?? []} />
         <FinishChapter {...common} />
         <PlaceChapter {...common} />
       </div>

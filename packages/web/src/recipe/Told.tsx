@@ -32,7 +32,9 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   EDGE_OPENED: 'solid',
   EDGE_NARROWED: 'solid',
   LETTER_LEFT_OUT: 'solid',
+  FACES_PLAIN: 'faces',
   OVER_BUDGET: 'faces',
+  STEP_LEFT_OUT: 'steps',
   ROUNDING_COLLAPSED: 'faces',
 };
 /** What is only said, as against what wants something done. */

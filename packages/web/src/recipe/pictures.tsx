@@ -1,4 +1,4 @@
-import type { Contour, Edge, Placement, Side, Solid, Words } from '@fictile/core';
+import type { Contour, Edge, Faces, Placement, Side, Solid, Words } from '@fictile/core';
 import type { ReactNode } from 'react';
 
 /** Small drawings for the menus of sentences: lines in the ink of the text, what is meant in cobalt. */
@@ -24,6 +24,12 @@ const EDGES: Readonly<Record<Edge['kind'] | 'same', ReactNode>> = {
   bead: <Picture lines="M3 4H11M16 11V16" meant="M11 4A3.5 3.5 0 0 1 11 11H16" />,
   drawn: <Picture lines="M3 4H7M16 13V16" meant="M7 4C9 4 10 5 10 7C10 9 13 8 13 10C13 12 16 11 16 13" />,
   same: <Picture lines="M10 2V16" meant="M3 5H6A2 2 0 0 1 8 7V15M17 5H14A2 2 0 0 0 12 7V15" />,
+};
+const FACES: Readonly<Record<Faces['style'], ReactNode>> = {
+  plain: <Picture lines={BLOCK} meant="M5 14L15 4" />,
+  bands: <Picture lines={BLOCK} meant="M8.3 4V14M11.7 4V14" />,
+  grid: <Picture lines={BLOCK} meant="M8.3 4V14M11.7 4V14M5 7.3H15M5 10.7H15" />,
+  flow: <Picture lines="M3 15A8 8 0 0 1 17 15M7 15A4 4 0 0 1 13 15" meant="M5 15A6 6 0 0 1 15 15M6 9L8 12M10 7V11M14 9L12 12" />,
 };
 const ALIGNS: Readonly<Record<Words['align'], ReactNode>> = {
   left: <Picture lines="M5 5H16M5 9H12M5 13H15" meant="M2 3V15" />,
@@ -185,6 +191,7 @@ const EDGE_DEPTHS: Readonly<Record<'taken' | 'added', ReactNode>> = {
 };
 
 export const PICTURES = {
+  faces: FACES,
   edgeSides: EDGE_SIDES,
   stepsBy: STEPS_BY,
   corners: CORNERS,

@@ -11,6 +11,7 @@ import {
   type Piece,
   type Placement,
   type Slot,
+  type Step,
 } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 
@@ -33,6 +34,8 @@ export interface PieceEdits {
   solid(values: Values<'setSolid'>, key?: EditKey): void;
   edge(side: 'front' | 'back', values: Partial<Edge>, key?: EditKey): void;
   faces(values: Values<'setFaces'>, key?: EditKey): void;
+  /** of the piece at work alone: what is done to a mesh depends on that mesh */
+  steps(steps: readonly Step[], key?: EditKey): void;
   finish(slots: readonly Slot[], values: Partial<Finish>, key?: EditKey): void;
   finishBack(asFront: boolean): void;
   /** letters of the piece at work; null: nothing special any more */
@@ -73,6 +76,7 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
         typeof key === 'string' ? `${side} ${key}` : key,
       ),
     faces: (values, key) => forAll(({ id }) => ({ kind: 'setFaces', pieceId: id, values }), key),
+    steps: (steps, key) => edit({ kind: 'setSteps', pieceId, steps }, key),
     finish: (slots, values, key) => forAll(({ id }) => ({ kind: 'setFinish', pieceId: id, slots, values }), key),
     finishBack: (asFront) => forAll(({ id }) => ({ kind: 'finishBack', pieceId: id, asFront })),
     own: (ids, values, key) => edit({ kind: 'setOwn', pieceId, ids, values }, key),

@@ -1,5 +1,7 @@
 import type { DrawingSkip, Failure, Remark } from '@fictile/core';
 
+const STEP_NAMES: Readonly<Record<string, string>> = { subdivide: 'Subdividing', triangles: 'Cutting into triangles' };
+
 const mm = (value: number): string => `${Number(value.toPrecision(3))} mm`;
 
 /** What the mesh has to tell: what happened, what it means, what to do. */
@@ -45,12 +47,16 @@ export function remarkText(remark: Remark): string {
       return `Some points were moved by up to ${mm(remark.params.byMm)} to build the edge of ${remark.params.letters}`;
     case 'EDGE_OPENED':
       return `The outline was opened by ${mm(remark.params.byMm)} to build the edge of ${remark.params.letters}`;
+    case 'FACES_PLAIN':
+      return `No valid faces of this style were found for these letters, so theirs are plain: ${remark.params.letters}`;
     case 'EDGE_NARROWED':
       return `The edge of ${remark.params.letters} had to be narrowed from ${mm(remark.params.askedMm)} to ${mm(remark.params.takenMm)}.`;
     case 'LETTER_LEFT_OUT':
       return `No sound solid could be built for ${remark.params.letters}; left out.`;
     case 'OVER_BUDGET':
       return `These words would make about ${remark.params.faces.toLocaleString('en')} faces, more than the ${remark.params.budget.toLocaleString('en')} allowed. The words are kept, the solid is held back.`;
+    case 'STEP_LEFT_OUT':
+      return `${STEP_NAMES[remark.params.step] ?? remark.params.step} would make about ${remark.params.faces.toLocaleString('en')} faces, more than the ${remark.params.budget.toLocaleString('en')} allowed, so it was left out.`;
     case 'TEXT_TOO_LONG':
       return `${remark.params.characters.toLocaleString('en')} characters: up to ${remark.params.limit.toLocaleString('en')} are built. The words are kept, the solid is held back.`;
     case 'LETTERS_CROSS':

@@ -3,6 +3,8 @@ export type { AskedSection, BuiltSection, PartFrame, SectionOptions } from './bu
 export { sectionCrossing, sectionIsSimple } from './crossing.ts';
 export { drawnProfile } from './drawnProfile.ts';
 export type { ProfileKnot } from './drawnProfile.ts';
+export { finerSection } from './finer.ts';
+export type { Finer } from './finer.ts';
 export { edgeRows, sideRows } from './edgeRows.ts';
 export { USUAL_KINDS, USUAL_SIDE_KINDS } from './profiles.ts';
 export type { ProfilePoint, UsualKind, UsualSideKind } from './profiles.ts';

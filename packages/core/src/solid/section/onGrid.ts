@@ -54,7 +54,8 @@ function layersOf(insets: readonly number[], kept: readonly number[]): Map<numbe
   return new Map(wanted.map((inset) => [inset, nearest(inset)]));
 }
 
-function withPassedLayers(section: Section): Section {
+/** With a vertex wherever a piece passes a layer of another. */
+export function withPassedLayers(section: Section): Section {
   const layers = [...sectionLayers(section), 0].sort((a, b) => a - b);
   const out: Section = { inset: [section.inset[0]], z: [section.z[0]], part: [] };
   for (let s = 0; s + 1 < section.inset.length; s++) {

@@ -1,4 +1,5 @@
 export { planBothSides } from './bothSides.ts';
+export { dissect } from './dissect.ts';
 export type { Corners } from './movingEdges.ts';
 export { partition } from './partition.ts';
 export type { Band, Partition, PartitionFault, PartitionResult, Ring } from './plan.ts';

@@ -1,0 +1,86 @@
+import { boundingBox } from '../outline/index.ts';
+import type { FaceStyle } from '../solid/index.ts';
+import type { Cluster } from './clusters.ts';
+import type { DrawingScale } from './letterOutline.ts';
+
+/** How the faces of a lettering are cut. */
+export type LetteringFaces =
+  | { kind: 'plain' }
+  /** so many bands over the whole lettering, one after another along the axis */
+  | { kind: 'bands'; count: number; axis: 'x' | 'y' }
+  /** squares, or quads that follow the strokes; 0: as large as suits the lettering */
+  | { kind: 'grid' | 'flow'; sizeMm: number };
+
+/** Of the em: the size that suits a lettering where none is asked for. */
+const USUAL_SIZE_EM = 0.025;
+/** Of the size and of the em: how much finer than their faces outlines are drawn that are cut anew. */
+const FINER = 0.5;
+const FINEST_EM = 0.25e-3;
+
+/** The length that faces are asked to have, mm; undefined where they have none. */
+export function faceSizeMm(faces: LetteringFaces, emMm: number): number | undefined {
+  if (faces.kind !== 'grid' && faces.kind !== 'flow') return undefined;
+  return faces.sizeMm > 0 ? faces.sizeMm : USUAL_SIZE_EM * emMm;
+}
+
+/** Outlines whose points are chosen anew are drawn finer, so that the new ones lie on the curves. */
+export function drawnToleranceMm(faces: LetteringFaces, toleranceMm: number, emMm: number): number {
+  return faceSizeMm(faces, emMm) === undefined ? toleranceMm : Math.min(FINER * toleranceMm, FINEST_EM * emMm);
+}
+
+/** What a lettering's faces mean for its clusters; grid steps, from the lettering's own zero. */
+export type ClusterFaces =
+  | { kind: 'plain' }
+  | { kind: 'bands'; axis: 'x' | 'y'; at: readonly number[] }
+  | { kind: 'grid' | 'flow'; size: number; tolerance: number };
+
+/** `outward`: how far solids reach beyond the outlines, grid steps. */
+export function clusterFaces(
+  faces: LetteringFaces,
+  clusters: readonly Cluster[],
+  { scale, toleranceMm, outward }: { scale: DrawingScale; toleranceMm: number; outward: number },
+): ClusterFaces {
+  if (faces.kind === 'plain') return faces;
+  if (faces.kind === 'bands') return { kind: 'bands', axis: faces.axis, at: bandLines(faces, clusters, outward) };
+  const sizeMm = faceSizeMm(faces, scale.emMm) ?? 0;
+  return { kind: faces.kind, size: Math.max(8, Math.round(sizeMm / scale.step)), tolerance: toleranceMm / scale.step };
+}
+
+function bandLines(
+  { axis, count }: { axis: 'x' | 'y'; count: number },
+  clusters: readonly Cluster[],
+  outward: number,
+): number[] {
+  let [low, high] = [Infinity, -Infinity];
+  for (const { x, y, members } of clusters) {
+    for (const { outline, dx, dy } of members) {
+      const box = boundingBox(outline);
+      const from = axis === 'x' ? x + dx : y + dy;
+      low = Math.min(low, from + (axis === 'x' ? box.minX : box.minY));
+      high = Math.max(high, from + (axis === 'x' ? box.maxX : box.maxY));
+    }
+  }
+  const wide = high - low + 2 * outward;
+  return Array.from({ length: count - 1 }, (_, k) => Math.round(low - outward + (wide * (k + 1)) / count));
+}
+
+/** About a cluster's own origin. */
+export function faceStyle(faces: ClusterFaces, { x, y }: Cluster): FaceStyle {
+  if (faces.kind === 'bands') {
+    const { axis } = faces;
+    const at = faces.at.map((line) => line - (axis === 'x' ? x : y));
+    return { kind: 'bands', lines: { axis, at } };
+  }
+  if (faces.kind !== 'grid') return faces.kind === 'flow' ? { ...faces, kind: 'flow' } : { kind: 'plain' };
+  const { size, tolerance } = faces;
+  return { kind: 'grid', size, tolerance, origin: { x: -x, y: -y } };
+}
+
+/** What of its faces a cluster's plan depends on: equal letters at equal places of a grid share one. */
+export function faceKey(faces: ClusterFaces, { x, y }: Cluster): string {
+  if (faces.kind === 'plain') return '';
+  if (faces.kind === 'flow') return `flow ${faces.size} ${faces.tolerance}`;
+  if (faces.kind === 'bands') return `bands ${faces.axis} ${faces.at.join()} ${faces.axis === 'x' ? x : y}`;
+  const { size } = faces;
+  return `grid ${size} ${faces.tolerance} ${((x % size) + size) % size} ${((y % size) + size) % size}`;
+}

@@ -1,0 +1,49 @@
+import type { Simplifier } from '../base/index.ts';
+import type { Step } from '../document/index.ts';
+import { faceCount, type PolygonMesh } from '../mesh/index.ts';
+import { clear } from './clear.ts';
+import { crisp } from './crisp.ts';
+import { joinPoints } from './joinPoints.ts';
+import { reduce } from './reduce.ts';
+import { subdivide } from './subdivide.ts';
+import { toQuads } from './toQuads.ts';
+import { toTriangles } from './toTriangles.ts';
+
+export interface StepTools {
+  simplifier: Simplifier | undefined;
+  /** triangles of the whole piece before this step: what a count is shared out by */
+  triangles: number;
+}
+
+/** One step on one body of a piece. */
+export function applyStep(mesh: PolygonMesh, step: Step, { simplifier, triangles }: StepTools): PolygonMesh {
+  switch (step.kind) {
+    case 'subdivide': {
+      let refined = mesh;
+      for (let i = 0; i < step.times; i++) refined = subdivide(refined, step.way);
+      return refined;
+    }
+    case 'reduce': {
+      if (!simplifier) throw new Error('no simplifier was handed in');
+      return reduce(mesh, step.by === 'share' ? step.sharePercent / 100 : Math.min(1, step.count / triangles), simplifier);
+    }
+    case 'triangles':
+      return toTriangles(mesh, step.rule);
+    case 'quads':
+      return toQuads(mesh, step.withinDegrees);
+    case 'join':
+      return joinPoints(mesh, step.withinMm);
+    case 'clear':
+      return clear(mesh, step.withinDegrees);
+    case 'crisp':
+      return crisp(mesh, step.fromDegrees);
+  }
+}
+
+/** About how many faces a step leaves of a mesh with so many corners and faces: known before it is taken. */
+export function facesAfter(step: Step, mesh: PolygonMesh): number {
+  const faces = faceCount(mesh);
+  if (step.kind === 'subdivide') return mesh.faceVertices.length << (2 * (step.times - 1)); // a corner, a quad
+  if (step.kind === 'triangles') return mesh.faceVertices.length - 2 * faces;
+  return faces;
+}

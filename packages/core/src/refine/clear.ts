@@ -1,0 +1,23 @@
+import { cos, PI } from '../math/index.ts';
+import type { PolygonMesh } from '../mesh/index.ts';
+import { cornerSines, mergeFaces, withoutIdleVertices } from './mergeFaces.ts';
+
+/** Straight corners stay out of merged faces: nobody could cut them into triangles from there. */
+const LEAST_SINE = 1e-6;
+
+/** Joins faces that lie in one plane, within an angle, wherever the joined face is convex; vertices that only lie on an edge after that go. */
+export function clear(mesh: PolygonMesh, withinDegrees: number): PolygonMesh {
+  const merged = mergeFaces(mesh, {
+    cosine: cos((withinDegrees * PI) / 180) - 1e-12,
+    once: false,
+    accepts: (p, vertices, normal) => cornerSines(p, vertices, normal).every((sine) => sine > -LEAST_SINE),
+    // the longest edge goes first, as in the plain faces of a front
+    worth: (p, vertices) => distanceOf(p, vertices[0], vertices[vertices.length - 1]),
+  });
+  return withoutIdleVertices(merged);
+}
+
+function distanceOf(p: Float64Array, a: number, b: number): number {
+  const [x, y, z] = [0, 1, 2].map((k) => p[3 * a + k] - p[3 * b + k]);
+  return x * x + y * y + z * z;
+}

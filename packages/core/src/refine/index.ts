@@ -1,0 +1,4 @@
+export { applyStep, facesAfter } from './applyStep.ts';
+export type { StepTools } from './applyStep.ts';
+export { subdivide } from './subdivide.ts';
+export { reduce } from './reduce.ts';

@@ -1,0 +1,143 @@
+import { adjacency, faceAreaVectors, faceCount, nextCorner, type PolygonMesh } from '../mesh/index.ts';
+
+/** A face as a loop of its mesh's corners: each with the edge that begins there. */
+type Loop = number[];
+
+export interface MergeRule {
+  /** cosine of the largest angle between two faces that are joined */
+  cosine: number;
+  /** whether the joined loop is taken */
+  accepts(positions: Float64Array, vertices: readonly number[], normal: readonly number[]): boolean;
+  /** each face joins one other at most */
+  once: boolean;
+  /** larger comes first */
+  worth(positions: Float64Array, vertices: readonly number[], normal: readonly number[]): number;
+}
+
+/** Joins neighbouring faces of one part across edges that are not sharp. */
+export function mergeFaces(mesh: PolygonMesh, rule: MergeRule): PolygonMesh {
+  const { twin, face } = adjacency(mesh);
+  const areas = faceAreaVectors(mesh);
+  const loops: (Loop | undefined)[] = Array.from({ length: faceCount(mesh) }, (_, f) =>
+    Array.from({ length: mesh.faceStart[f + 1] - mesh.faceStart[f] }, (_, k) => mesh.faceStart[f] + k),
+  );
+  const owner = Int32Array.from(loops, (_, f) => f);
+  const find = (f: number): number => {
+    while (owner[f] !== f) f = owner[f] = owner[owner[f]];
+    return f;
+  };
+  const verticesOf = (loop: Loop): number[] => loop.map((c) => mesh.faceVertices[c]);
+  const normalOf = (f: number, g: number): number[] => [0, 1, 2].map((k) => areas[3 * f + k] + areas[3 * g + k]);
+  const candidates: { c: number; worth: number }[] = [];
+  for (let c = 0; c < twin.length; c++) {
+    const d = twin[c];
+    if (d < c || mesh.sharp[c] || mesh.sharp[d]) continue;
+    const [f, g] = [face[c], face[d]];
+    if (mesh.region[f] !== mesh.region[g] || f === g || cosineOf(areas, f, g) < rule.cosine) continue;
+    const joined = join(loops[f] as Loop, loops[g] as Loop, c, d);
+    candidates.push({ c, worth: rule.worth(mesh.positions, verticesOf(joined), normalOf(f, g)) });
+  }
+  candidates.sort((a, b) => b.worth - a.worth || a.c - b.c);
+  const taken = new Uint8Array(loops.length);
+  for (const { c } of candidates) {
+    const [f, g] = [find(face[c]), find(face[twin[c]])];
+    if (f === g || (rule.once && (taken[f] || taken[g]))) continue;
+    const [one, other] = [loops[f], loops[g]];
+    if (!one || !other || !one.includes(c) || !other.includes(twin[c])) continue;
+    const joined = join(one, other, c, twin[c]);
+    const vertices = verticesOf(joined);
+    if (new Set(vertices).size < vertices.length || !rule.accepts(mesh.positions, vertices, normalOf(face[c], face[twin[c]]))) continue;
+    loops[f] = joined;
+    loops[g] = undefined;
+    owner[g] = f;
+    taken[f] = 1;
+  }
+  return rebuilt(mesh, loops);
+}
+
+function cosineOf(areas: Float64Array, f: number, g: number): number {
+  const dot = (i: number, j: number): number =>
+    areas[3 * i] * areas[3 * j] + areas[3 * i + 1] * areas[3 * j + 1] + areas[3 * i + 2] * areas[3 * j + 2];
+  const lengths = Math.sqrt(dot(f, f) * dot(g, g));
+  return lengths > 0 ? dot(f, g) / lengths : -1;
+}
+
+/** The loop around both; the first walks their common edge from corner c, the second from d. */
+function join(one: Loop, other: Loop, c: number, d: number): Loop {
+  const i = one.indexOf(c);
+  const j = other.indexOf(d);
+  return [...one.slice(i + 1), ...one.slice(0, i), ...other.slice(j + 1), ...other.slice(0, j)];
+}
+
+function rebuilt(mesh: PolygonMesh, loops: readonly (Loop | undefined)[]): PolygonMesh {
+  const faceStart = [0];
+  const [faceVertices, sharp, region]: number[][] = [[], [], []];
+  loops.forEach((loop, f) => {
+    if (!loop) return;
+    for (const c of loop) {
+      faceVertices.push(mesh.faceVertices[c]);
+      sharp.push(mesh.sharp[c]);
+    }
+    faceStart.push(faceVertices.length);
+    region.push(mesh.region[f]);
+  });
+  return {
+    positions: mesh.positions,
+    faceStart: Uint32Array.from(faceStart),
+    faceVertices: Uint32Array.from(faceVertices),
+    sharp: Uint8Array.from(sharp),
+    region: Uint32Array.from(region),
+    regions: mesh.regions,
+  };
+}
+
+/** Sines of the corners of a loop, seen along a normal. */
+export function cornerSines(p: Float64Array, vertices: readonly number[], normal: readonly number[]): number[] {
+  const n = vertices.length;
+  const size = Math.sqrt(normal[0] * normal[0] + normal[1] * normal[1] + normal[2] * normal[2]);
+  return vertices.map((v, i) => {
+    const [a, b] = [3 * vertices[(i + n - 1) % n], 3 * vertices[(i + 1) % n]];
+    const u = [0, 1, 2].map((k) => p[b + k] - p[3 * v + k]);
+    const w = [0, 1, 2].map((k) => p[a + k] - p[3 * v + k]);
+    const turn =
+      (u[1] * w[2] - u[2] * w[1]) * normal[0] + (u[2] * w[0] - u[0] * w[2]) * normal[1] + (u[0] * w[1] - u[1] * w[0]) * normal[2];
+    const lengths = Math.sqrt((u[0] * u[0] + u[1] * u[1] + u[2] * u[2]) * (w[0] * w[0] + w[1] * w[1] + w[2] * w[2]));
+    return lengths > 0 && size > 0 ? turn / (lengths * size) : 0;
+  });
+}
+
+/** Vertices where only two faces meet, in a straight line of edges, leave their faces. */
+export function withoutIdleVertices(mesh: PolygonMesh): PolygonMesh {
+  const { twin, face } = adjacency(mesh);
+  const p = mesh.positions;
+  const n = p.length / 3;
+  const uses = new Uint32Array(n);
+  mesh.faceVertices.forEach((v) => uses[v]++);
+  const idle = new Uint8Array(n);
+  for (let c = 0; c < twin.length; c++) {
+    const v = mesh.faceVertices[c];
+    const f = face[c];
+    const before = c > mesh.faceStart[f] ? c - 1 : mesh.faceStart[f + 1] - 1;
+    if (uses[v] !== 2 || twin[c] < 0 || twin[before] < 0 || mesh.sharp[c] !== mesh.sharp[before]) continue;
+    const [a, b] = [3 * mesh.faceVertices[before], 3 * mesh.faceVertices[nextCorner(mesh, f, c)]];
+    if (isStraight(p, a, 3 * v, b)) idle[v] = 1;
+  }
+  const loops = Array.from({ length: faceCount(mesh) }, (_, f) => {
+    const all = Array.from({ length: mesh.faceStart[f + 1] - mesh.faceStart[f] }, (_, k) => mesh.faceStart[f] + k);
+    const kept = all.filter((c) => !idle[mesh.faceVertices[c]]);
+    return kept.length >= 3 ? kept : all;
+  });
+  return rebuilt(mesh, loops);
+}
+
+/** Of the longer edge: how far a vertex may lie beside the line of its neighbours. */
+const STRAIGHT = 1e-7;
+
+function isStraight(p: Float64Array, a: number, v: number, b: number): boolean {
+  const u = [0, 1, 2].map((k) => p[v + k] - p[a + k]);
+  const w = [0, 1, 2].map((k) => p[b + k] - p[v + k]);
+  const cross = [u[1] * w[2] - u[2] * w[1], u[2] * w[0] - u[0] * w[2], u[0] * w[1] - u[1] * w[0]];
+  const dot = u[0] * w[0] + u[1] * w[1] + u[2] * w[2];
+  const most = Math.max(u[0] * u[0] + u[1] * u[1] + u[2] * u[2], w[0] * w[0] + w[1] * w[1] + w[2] * w[2]);
+  return dot > 0 && Math.sqrt(cross[0] * cross[0] + cross[1] * cross[1] + cross[2] * cross[2]) <= STRAIGHT * most;
+}

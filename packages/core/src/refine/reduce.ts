@@ -1,0 +1,82 @@
+import type { Simplifier } from '../base/index.ts';
+import { asTriangles, faceCount, weld, type PolygonMesh } from '../mesh/index.ts';
+
+/** No bound on the error: the count decides. */
+const ANY_ERROR = 1e10;
+
+/**
+ * Fewer triangles: about `share` of them (0 to 1). Each part's vertices are its own while it is reduced, so that the borders of parts are seams that stay borders;
+ * vertices that are left stay exactly where they were. Edges keep their mark where both ends are left.
+ */
+export function reduce(mesh: PolygonMesh, share: number, { simplify }: Simplifier): PolygonMesh {
+  const triangles = asTriangles(mesh);
+  const target = Math.max(4, Math.round(faceCount(triangles) * share)) * 3;
+  if (target >= triangles.faceVertices.length) return triangles;
+  const split = splitByPart(triangles);
+  const [index] = simplify(split.index, split.positions, 3, target, ANY_ERROR);
+  const kept = withRegions(triangles, split, index);
+  return weld(kept);
+}
+
+interface Split {
+  index: Uint32Array;
+  positions: Float32Array;
+  /** vertex and part that each split vertex comes from */
+  vertex: number[];
+  part: number[];
+}
+
+function splitByPart({ positions, faceVertices, region }: PolygonMesh): Split {
+  const number = new Map<number, number>();
+  const [vertex, part]: number[][] = [[], []];
+  const parts = region.reduce((a, b) => Math.max(a, b), 0) + 1;
+  const index = faceVertices.map((v, c) => {
+    const key = v * parts + region[Math.floor(c / 3)];
+    let found = number.get(key);
+    if (found === undefined) {
+      found = vertex.push(v) - 1;
+      part.push(region[Math.floor(c / 3)]);
+      number.set(key, found);
+    }
+    return found;
+  });
+  const places = new Float32Array(3 * vertex.length);
+  vertex.forEach((v, i) => places.set(positions.subarray(3 * v, 3 * v + 3), 3 * i));
+  return { index, positions: places, vertex, part };
+}
+
+function withRegions(mesh: PolygonMesh, { vertex, part }: Split, index: Uint32Array): PolygonMesh {
+  const faceVertices = index.map((i) => vertex[i]);
+  const size = mesh.positions.length / 3;
+  const sharp = new Set<number>();
+  mesh.faceVertices.forEach((v, c) => {
+    if (mesh.sharp[c]) sharp.add(v * size + mesh.faceVertices[c % 3 === 2 ? c - 2 : c + 1]);
+  });
+  const region = Uint32Array.from({ length: index.length / 3 }, (_, t) => part[index[3 * t]]);
+  const borders = borderEdges(faceVertices, region, size);
+  return {
+    positions: mesh.positions,
+    faceStart: Uint32Array.from({ length: region.length + 1 }, (_, i) => 3 * i),
+    faceVertices,
+    sharp: Uint8Array.from(faceVertices, (v, c) => {
+      const key = v * size + faceVertices[c % 3 === 2 ? c - 2 : c + 1];
+      return sharp.has(key) || borders.has(key) ? 1 : 0;
+    }),
+    region,
+    regions: mesh.regions,
+  };
+}
+
+/** Edges, in both directions, between faces of different parts. */
+function borderEdges(faceVertices: Uint32Array, region: Uint32Array, size: number): Set<number> {
+  const owner = new Map<number, number>();
+  const found = new Set<number>();
+  faceVertices.forEach((a, c) => {
+    const b = faceVertices[c % 3 === 2 ? c - 2 : c + 1];
+    const own = region[Math.floor(c / 3)];
+    const other = owner.get(b * size + a);
+    if (other === undefined) owner.set(a * size + b, own);
+    else if (other !== own) found.add(a * size + b).add(b * size + a);
+  });
+  return found;
+}

@@ -1,0 +1,94 @@
+import { fillBlock } from './fillBlock.ts';
+import { spanPoints, type FlowBlocks } from './flowBlocks.ts';
+import { generalFill } from './generalFill.ts';
+import { worstJacobian, type Patch } from './patch.ts';
+import type { RingLine } from './ringLine.ts';
+import { smooth } from './smooth.ts';
+import type { Block } from './blocks.ts';
+
+const ROUNDS = 5;
+/** Worse than this goes on. */
+const TANGLED = 0.15;
+const MORE_ROUNDS = 30;
+
+export type Filled = { ok: true; patch: Patch } | { ok: false; block: Block };
+
+/** Fills all blocks of a layer; its first points are the line's. Fails with the block that could not be filled. */
+export function fillFlow(line: RingLine, flow: FlowBlocks): Filled {
+  const patch: Patch = { x: [...line.x], y: [...line.y], fixed: line.x.length, quads: [] };
+  const rows = flow.chords.map(({ a, b, count }) => chordRow(patch, a, b, count));
+  const loops = flow.blocks.map((block) => loopOf(line, flow, block, rows));
+  const areas = loops.map((loop) => loopArea(patch, loop));
+  const holes = new Map<number, number[][]>();
+  for (const [k, loop] of loops.entries()) {
+    if (areas[k] > 0) continue;
+    const around = smallestAround(patch, loops, areas, loop[0]);
+    if (around < 0) return { ok: false, block: flow.blocks[k] };
+    holes.set(around, [...(holes.get(around) ?? []), loop]);
+  }
+  for (const [k, loop] of loops.entries()) {
+    if (areas[k] > 0 && !fillOne(patch, [loop, ...(holes.get(k) ?? [])])) return { ok: false, block: flow.blocks[k] };
+  }
+  smooth(patch, ROUNDS);
+  if (worstJacobian(patch) < TANGLED) smooth(patch, MORE_ROUNDS);
+  return { ok: true, patch };
+}
+
+function chordRow({ x, y }: Patch, a: number, b: number, count: number): number[] {
+  const row = [a];
+  for (let i = 1; i < count; i++) {
+    x.push(x[a] + ((x[b] - x[a]) * i) / count);
+    row.push(y.push(y[a] + ((y[b] - y[a]) * i) / count) - 1);
+  }
+  return [...row, b];
+}
+
+/** Points around a block, each edge without its end. */
+function loopOf(line: RingLine, flow: FlowBlocks, { edges }: Block, rows: readonly number[][]): number[] {
+  return edges.flatMap((edge) => {
+    if (edge.kind === 'span') return spanPoints(line, flow, edge).slice(0, -1);
+    const row = rows[edge.index];
+    return edge.isBack ? row.slice(1).reverse() : row.slice(0, -1);
+  });
+}
+
+function loopArea({ x, y }: Patch, loop: readonly number[]): number {
+  let sum = 0;
+  for (let i = 0; i < loop.length; i++) {
+    const [a, b] = [loop[i], loop[(i + 1) % loop.length]];
+    sum += (x[a] - x[loop[0]]) * (y[b] - y[loop[0]]) - (x[b] - x[loop[0]]) * (y[a] - y[loop[0]]);
+  }
+  return sum;
+}
+
+function smallestAround({ x, y }: Patch, loops: readonly number[][], areas: readonly number[], point: number): number {
+  let found = -1;
+  loops.forEach((loop, k) => {
+    if (areas[k] <= 0 || (found >= 0 && areas[k] >= areas[found])) return;
+    let isInside = false;
+    for (let i = 0; i < loop.length; i++) {
+      const [a, b] = [loop[i], loop[(i + 1) % loop.length]];
+      const rises = y[a] > y[point] !== y[b] > y[point];
+      if (rises && x[point] < x[a] + ((y[point] - y[a]) / (y[b] - y[a])) * (x[b] - x[a])) isInside = !isInside;
+    }
+    if (isInside) found = k;
+  });
+  return found;
+}
+
+/** One block, its holes after its own loop. */
+function fillOne(patch: Patch, loops: readonly number[][]): boolean {
+  const points = loops.flat();
+  const x = points.map((p) => patch.x[p]);
+  const y = points.map((p) => patch.y[p]);
+  const start = loops.reduce<number[]>((row, loop) => [...row, row[row.length - 1] + loop.length], [0]);
+  const filled = loops.length > 1 ? generalFill({ x, y, start }) : fillBlock({ x, y });
+  if (!filled) return false;
+  const first = patch.x.length;
+  for (let i = points.length; i < filled.x.length; i++) {
+    patch.x.push(filled.x[i]);
+    patch.y.push(filled.y[i]);
+  }
+  for (const q of filled.quads) patch.quads.push(q < points.length ? points[q] : first + q - points.length);
+  return true;
+}

@@ -1,0 +1,168 @@
+import { lengthOf } from '../../math/index.ts';
+import { sidesOf, traceBlocks, type Block, type BlockGraph } from './blocks.ts';
+import { findChords } from './chords.ts';
+import { BLOCK_CORNER, evenCounts, type Wanted } from './counts.ts';
+import { placeAt, type RingLine, type RingPlace } from './ringLine.ts';
+import { localSizes, type LocalSizes, type SizeOptions } from './sizes.ts';
+import { Stations, type Chord, type Station } from './stations.ts';
+
+export interface FlowOptions extends SizeOptions {
+  /** grid steps an em */
+  em: number;
+  /** false: the rings are only cut evenly */
+  withChords: boolean;
+}
+
+/** How the rings of a cap are cut: stations, the places between them, and chords across. */
+export interface FlowPlan {
+  stations: readonly Station[];
+  /** by station: places from it to the next one along the ring, both ends left out; `to`: that next station */
+  spans: { to: number; places: RingPlace[] }[];
+  chords: (Chord & { count: number })[];
+}
+
+/** Of the em: what counts as touching. */
+const REACH_EM = 1e-7;
+
+/** Blocks and counts for a cap's rings. */
+export function planFlow(line: RingLine, options: FlowOptions): FlowPlan {
+  const reach = Math.max(1, REACH_EM * options.em);
+  const sizes = localSizes(line, options);
+  const found = options.withChords ? findChords(line, options.size, reach) : new Stations(line);
+  for (let i = 0; i < line.x.length; i++) {
+    // a ring without any station begins where it begins
+    if (line.ring[i] === i && found.along(i).length === 0) found.add({ segment: i, along: 0, x: line.x[i], y: line.y[i] });
+  }
+  const { stations, chords } = found;
+  const spans = spansOf(line, found);
+  const graph = planGraph(line, found, spans);
+  const wanted = [...spans.map(({ from, to }) => wantedAlong(line, sizes, stations[from], stations[to])), ...chords.map((c) => wantedAcross(stations, c, sizes))]; // prettier-ignore
+  const blocks = traceBlocks(graph);
+  const counts = options.withChords
+    ? evenCounts(blocks, wanted, spans.length)
+    : Int32Array.from(wanted, ({ edges, least }, i) => Math.max(spans[i].from === spans[i].to ? 3 : 1, Math.ceil(Math.max(edges, least) - 0.2)));
+  const shares = spans.map(({ from, to }, s) => evenShares(line, sizes, { from: stations[from], to: stations[to], count: counts[s] })); // prettier-ignore
+  for (const [a, b] of facing(blocks, counts)) meetHalfway(shares[a], shares[b]);
+  return {
+    stations,
+    spans: spans.map(({ from, to }, s) => ({
+      to,
+      // round a sharp corner the ring has steps of its own
+      places: isFan(stations[from], stations[to]) ? [] : placesAt(line, stations[from], stations[to], shares[s]),
+    })),
+    chords: chords.map((chord, c) => ({ ...chord, count: counts[spans.length + c] })),
+  };
+}
+
+/** Stretches that face each other across a four-sided block, with the same count. */
+function facing(blocks: readonly Block[], counts: Int32Array): [number, number][] {
+  return blocks.flatMap((block) => {
+    const sides = sidesOf(block, BLOCK_CORNER);
+    if (sides.length !== 4 || sides.some((side) => side.length === 0)) return [];
+    return [[sides[0], sides[2]], [sides[1], sides[3]]].flatMap(([one, other]): [number, number][] => { // prettier-ignore
+      const isStretch = [one, other].every((side) => side.length === 1 && side[0].kind === 'span');
+      const [a, b] = [one[0].index, other[0].index];
+      return isStretch && a !== b && counts[a] === counts[b] ? [[a, b]] : [];
+    });
+  });
+}
+
+/** Both get the mean of their shares, so that rows run straight across; they are walked in opposite directions. */
+function meetHalfway(one: number[], other: number[]): void {
+  const n = one.length;
+  for (let k = 0; k < n; k++) {
+    const mean = (one[k] + 1 - other[n - 1 - k]) / 2;
+    one[k] = mean;
+    other[n - 1 - k] = 1 - mean;
+  }
+}
+
+const isFan = (from: Station, to: Station): boolean => from.fan === 'start' && to.fan === 'end';
+
+interface Span {
+  from: number;
+  to: number;
+}
+
+/** By its first station. */
+function spansOf(line: RingLine, found: Stations): Span[] {
+  const spans: Span[] = found.stations.map((_, from) => ({ from, to: from }));
+  for (let i = 0; i < line.x.length; i++) {
+    if (line.ring[i] !== i) continue;
+    const row = found.along(i);
+    row.forEach((from, k) => (spans[from].to = row[(k + 1) % row.length]));
+  }
+  return spans;
+}
+
+function planGraph(line: RingLine, { stations, chords }: Stations, spans: readonly Span[]): BlockGraph {
+  const leaving = stations.map(({ segment }) => segment);
+  const arriving = stations.map(({ segment, along }) => (along === 0 ? line.prev[segment] : segment));
+  return {
+    x: stations.map((s) => s.x),
+    y: stations.map((s) => s.y),
+    spanTo: spans.map(({ to }) => to),
+    leaveX: leaving.map((i) => line.ny[i]),
+    leaveY: leaving.map((i) => -line.nx[i]),
+    arriveX: arriving.map((i) => line.ny[i]),
+    arriveY: arriving.map((i) => -line.nx[i]),
+    chords,
+  };
+}
+
+/** Marks along the ring from one station to the next: lengths from the first, and the wanted edges up to there. */
+function wantedMarks(line: RingLine, sizes: Float64Array, from: Station, to: Station): { at: number[]; edges: number[] } {
+  const whole = to.at > from.at ? to.at - from.at : to.at - from.at + line.around[from.segment];
+  const at = [0];
+  const edges = [0];
+  const sizeAt = (segment: number, along: number): number =>
+    along === 0 ? sizes[segment] : 1 / ((1 - along) / sizes[segment] + along / sizes[line.next[segment]]);
+  let before = sizeAt(from.segment, from.along);
+  let passed = (1 - from.along) * line.length[from.segment];
+  const push = (length: number, size: number): void => {
+    edges.push(edges[edges.length - 1] + ((length - at[at.length - 1]) * (1 / before + 1 / size)) / 2);
+    at.push(length);
+    before = size;
+  };
+  for (let i = line.next[from.segment]; passed < whole - 1e-9; i = line.next[i]) {
+    push(passed, sizes[i]);
+    passed += line.length[i];
+  }
+  push(whole, sizeAt(to.segment, to.along));
+  return { at, edges };
+}
+
+function wantedAlong(line: RingLine, sizes: LocalSizes, from: Station, to: Station): Wanted {
+  const { at, edges } = wantedMarks(line, sizes.wanted, from, to);
+  const allowed = wantedMarks(line, sizes.most, from, to).edges;
+  return { edges: edges[edges.length - 1], least: allowed[allowed.length - 1], length: at[at.length - 1] };
+}
+
+function wantedAcross(stations: readonly Station[], { a, b }: Chord, { wanted }: LocalSizes): Wanted {
+  const [p, q] = [stations[a], stations[b]];
+  const length = lengthOf(q.x - p.x, q.y - p.y);
+  return { length, edges: (length * 2) / (wanted[p.segment] + wanted[q.segment]), least: 2 };
+}
+
+/** Shares of a stretch's length between its stations, evenly by wanted edges. */
+function evenShares(
+  line: RingLine,
+  sizes: LocalSizes,
+  { from, to, count }: { from: Station; to: Station; count: number },
+): number[] {
+  const { at, edges } = wantedMarks(line, sizes.wanted, from, to);
+  const [whole, length] = [edges[edges.length - 1], at[at.length - 1]];
+  const shares: number[] = [];
+  for (let k = 1, i = 1; k < count; k++) {
+    const aim = (whole * k) / count;
+    while (edges[i] < aim) i++;
+    const share = (aim - edges[i - 1]) / (edges[i] - edges[i - 1]);
+    shares.push((at[i - 1] + share * (at[i] - at[i - 1])) / length);
+  }
+  return shares;
+}
+
+function placesAt(line: RingLine, from: Station, to: Station, shares: readonly number[]): RingPlace[] {
+  const length = to.at > from.at ? to.at - from.at : to.at - from.at + line.around[from.segment];
+  return shares.map((share) => placeAt(line, line.ring[from.segment], from.at + share * length));
+}

@@ -1,0 +1,37 @@
+import type { Step } from '@fictile/core';
+import type { ReactNode } from 'react';
+import { ChoiceValue } from '../ui/index.ts';
+import { texts } from '../words/index.ts';
+import { choicesOf, number } from './sentenceParts.tsx';
+
+const T = texts.recipe;
+const DEGREES = { kind: 'angle', unit: '°', min: 0, max: 180, step: 1 } as const;
+
+/** The values of a step's sentence, by their slots. `put` takes the changed step; a key joins a drag. */
+export function stepValues(step: Step, put: (step: Step, key?: string) => void): Record<string, ReactNode> {
+  switch (step.kind) {
+    case 'subdivide':
+      return {
+        times: number('times', { label: T.stepTimes, value: step.times, kind: 'plain', unit: T.stepTimesUnit(step.times), min: 1, max: 4, step: 1, whole: true, usual: 1 }, (times, key) => put({ ...step, times }, key)),
+        way: <ChoiceValue label={T.stepWay} value={step.way} choices={choicesOf(texts.stepWays)} usual="straight" onChange={(way) => put({ ...step, way })} />,
+      };
+    case 'reduce':
+      return {
+        by: <ChoiceValue label={T.stepBy} value={step.by} choices={choicesOf(texts.reduceBy)} usual="share" onChange={(by) => put({ ...step, by })} />,
+        amount:
+          step.by === 'share'
+            ? number('share', { label: T.stepShare, value: step.sharePercent, kind: 'plain', unit: '%', min: 0.1, max: 100, step: 5, usual: 50 }, (sharePercent, key) => put({ ...step, sharePercent }, key))
+            : number('count', { label: T.stepCount, value: step.count, kind: 'plain', unit: T.stepCountUnit, min: 4, max: 2_000_000, step: 100, whole: true, usual: 5000 }, (count, key) => put({ ...step, count }, key)),
+      };
+    case 'triangles':
+      return { rule: <ChoiceValue label={T.stepRule} value={step.rule} choices={choicesOf(texts.triangleRules)} usual="short" onChange={(rule) => put({ ...step, rule })} /> };
+    case 'quads':
+      return { within: number('within', { ...DEGREES, label: T.stepWithin, value: step.withinDegrees, usual: 10 }, (withinDegrees, key) => put({ ...step, withinDegrees }, key)) };
+    case 'clear':
+      return { within: number('within', { ...DEGREES, label: T.stepWithin, value: step.withinDegrees, step: 0.1, usual: 0.1 }, (withinDegrees, key) => put({ ...step, withinDegrees }, key)) };
+    case 'join':
+      return { within: number('within', { label: T.stepWithin, value: step.withinMm, kind: 'length', unit: 'mm', min: 0, max: 1000, step: 0.01, usual: 0.01 }, (withinMm, key) => put({ ...step, withinMm }, key)) };
+    case 'crisp':
+      return { from: number('from', { ...DEGREES, label: T.stepFrom, value: step.fromDegrees, usual: 30 }, (fromDegrees, key) => put({ ...step, fromDegrees }, key)) };
+  }
+} // prettier-ignore

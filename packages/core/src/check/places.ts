@@ -1,9 +1,10 @@
-import { faceCount, triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { adjacency, faceCount, triangulate, type PolygonMesh } from '../mesh/index.ts';
 import { findCrossings } from './crossings.ts';
+import { bentFaces, poleVertices } from './figures.ts';
 import { triangleShape } from './triangleShape.ts';
 
 /** What can be shown on the model. */
-export type PlaceKind = 'crossing' | 'slivers' | 'degenerate';
+export type PlaceKind = 'crossing' | 'slivers' | 'degenerate' | 'poles' | 'bent' | 'notQuads';
 
 /** The triangles that a check is about: nine numbers each. */
 export function faultPlaces(mesh: PolygonMesh, kind: PlaceKind): Float32Array {
@@ -14,9 +15,10 @@ export function faultPlaces(mesh: PolygonMesh, kind: PlaceKind): Float32Array {
     const hasArea = Uint8Array.from(shapes, ({ area }) => (area > 0 ? 1 : 0));
     for (const f of findCrossings(mesh, triangles, hasArea).faces) crossing[f] = 1;
   }
+  const marked = markedFaces(mesh, kind) ?? crossing;
   const isMeant = (t: number): boolean => {
-    if (kind === 'crossing') return crossing[triangles.face[t]] === 1;
-    return kind === 'slivers' ? shapes[t].isSliver : !(shapes[t].area > 0);
+    if (kind === 'slivers') return shapes[t].isSliver;
+    return kind === 'degenerate' ? !(shapes[t].area > 0) : marked[triangles.face[t]] === 1;
   };
   const places: number[] = [];
   for (let t = 0; t < shapes.length; t++) {
@@ -27,4 +29,16 @@ export function faultPlaces(mesh: PolygonMesh, kind: PlaceKind): Float32Array {
     }
   }
   return Float32Array.from(places);
+}
+
+/** Faces that a check is about as wholes; undefined for those that are about triangles, or need a search. */
+function markedFaces(mesh: PolygonMesh, kind: PlaceKind): Uint8Array | undefined {
+  if (kind === 'bent') return bentFaces(mesh);
+  const size = (f: number): number => mesh.faceStart[f + 1] - mesh.faceStart[f];
+  if (kind === 'notQuads') return Uint8Array.from({ length: faceCount(mesh) }, (_, f) => (size(f) === 4 ? 0 : 1));
+  if (kind !== 'poles') return undefined;
+  const poles = poleVertices(mesh, adjacency(mesh).twin);
+  return Uint8Array.from({ length: faceCount(mesh) }, (_, f) =>
+    mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]).some((v) => poles[v] === 2) ? 1 : 0,
+  );
 }

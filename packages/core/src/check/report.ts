@@ -9,6 +9,7 @@ import {
   type Triangles,
 } from '../mesh/index.ts';
 import { findCrossings } from './crossings.ts';
+import { meshFigures, type MeshFigures } from './figures.ts';
 import { findShells, wronglyTurned } from './shells.ts';
 import { triangleShape } from './triangleShape.ts';
 
@@ -36,6 +37,7 @@ export interface MeshReport {
   sizeMm: [number, number, number];
   edgeMm: { shortest: number; median: number; longest: number };
   volumeMm3: number;
+  figures: MeshFigures;
 }
 
 /** All checks on one mesh. A mesh without faces counts as closed, manifold and outward. */
@@ -51,6 +53,7 @@ export function checkUnless(mesh: PolygonMesh, cancelled: () => boolean): MeshRe
   const crossings = findCrossings(mesh, triangles, shape.hasArea, { cancelled });
   if (cancelled()) return undefined;
   const sizes = countSizes(mesh);
+  const lengths = edgeLengths(mesh, neighbours);
   const closed = neighbours.openEdges === 0 && neighbours.badEdges === 0;
   return {
     vertices: vertexCount(mesh),
@@ -67,8 +70,9 @@ export function checkUnless(mesh: PolygonMesh, cancelled: () => boolean): MeshRe
     slivers: shape.slivers,
     degenerate: shape.degenerate + triangles.folded + repeatedVertices(mesh),
     sizeMm: boundingSize(mesh),
-    edgeMm: edgeLengths(mesh, neighbours),
+    edgeMm: extremes(lengths),
     volumeMm3: closed ? shells.shells.reduce((sum, s) => sum + s.volume, 0) : 0,
+    figures: meshFigures(mesh, neighbours, lengths),
   };
 }
 
@@ -148,10 +152,8 @@ function boundingSize(mesh: PolygonMesh): [number, number, number] {
   return mesh.positions.length === 0 ? [0, 0, 0] : [high[0] - low[0], high[1] - low[1], high[2] - low[2]];
 }
 
-function edgeLengths(
-  mesh: PolygonMesh,
-  { twin, face }: Adjacency,
-): { shortest: number; median: number; longest: number } {
+/** Of all edges, ascending. */
+function edgeLengths(mesh: PolygonMesh, { twin, face }: Adjacency): Float64Array {
   const lengths: number[] = [];
   const p = mesh.positions;
   for (let c = 0; c < twin.length; c++) {
@@ -161,7 +163,10 @@ function edgeLengths(
     const [x, y, z] = [p[a] - p[b], p[a + 1] - p[b + 1], p[a + 2] - p[b + 2]];
     lengths.push(Math.sqrt(x * x + y * y + z * z));
   }
-  if (lengths.length === 0) return { shortest: 0, median: 0, longest: 0 };
-  const sorted = Float64Array.from(lengths).sort();
-  return { shortest: sorted[0], median: sorted[sorted.length >> 1], longest: sorted[sorted.length - 1] };
+  return Float64Array.from(lengths).sort();
 }
+
+const extremes = (sorted: Float64Array): MeshReport['edgeMm'] =>
+  sorted.length === 0
+    ? { shortest: 0, median: 0, longest: 0 }
+    : { shortest: sorted[0], median: sorted[sorted.length >> 1], longest: sorted[sorted.length - 1] };

@@ -63,7 +63,7 @@ export async function buildLettering(
   const outmost = (row: readonly Cluster[]): number => Math.max(0, ...row.map((c) => sections.outward(solidOf(c))));
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
   const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM) / scale.step) : undefined; // prettier-ignore
-  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, faces: clusterFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, outward: outmost(clusters) }), caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
+  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, faces: clusterFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters) }), caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
   const reachMm = clusters.some((c) => solidOf(c).swell)
     ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job)))
     : 0;

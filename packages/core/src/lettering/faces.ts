@@ -32,18 +32,20 @@ export function drawnToleranceMm(faces: LetteringFaces, toleranceMm: number, emM
 export type ClusterFaces =
   | { kind: 'plain' }
   | { kind: 'bands'; axis: 'x' | 'y'; at: readonly number[] }
-  | { kind: 'grid' | 'flow'; size: number; tolerance: number };
+  | { kind: 'grid' | 'flow'; size: number; tolerance: number; support: number };
 
 /** `outward`: how far solids reach beyond the outlines, grid steps. */
 export function clusterFaces(
   faces: LetteringFaces,
   clusters: readonly Cluster[],
-  { scale, toleranceMm, outward }: { scale: DrawingScale; toleranceMm: number; outward: number },
+  { scale, toleranceMm, supportMm, outward }: { scale: DrawingScale; toleranceMm: number; supportMm: number; outward: number },
 ): ClusterFaces {
   if (faces.kind === 'plain') return faces;
   if (faces.kind === 'bands') return { kind: 'bands', axis: faces.axis, at: bandLines(faces, clusters, outward) };
   const sizeMm = faceSizeMm(faces, scale.emMm) ?? 0;
-  return { kind: faces.kind, size: Math.max(8, Math.round(sizeMm / scale.step)), tolerance: toleranceMm / scale.step };
+  const { step } = scale;
+  const size = Math.max(8, Math.round(sizeMm / step));
+  return { kind: faces.kind, size, tolerance: toleranceMm / step, support: supportMm / step };
 }
 
 function bandLines(
@@ -72,15 +74,15 @@ export function faceStyle(faces: ClusterFaces, { x, y }: Cluster): FaceStyle {
     return { kind: 'bands', lines: { axis, at } };
   }
   if (faces.kind !== 'grid') return faces.kind === 'flow' ? { ...faces, kind: 'flow' } : { kind: 'plain' };
-  const { size, tolerance } = faces;
-  return { kind: 'grid', size, tolerance, origin: { x: -x, y: -y } };
+  const { size, tolerance, support } = faces;
+  return { kind: 'grid', size, tolerance, support, origin: { x: -x, y: -y } };
 }
 
 /** What of its faces a cluster's plan depends on: equal letters at equal places of a grid share one. */
 export function faceKey(faces: ClusterFaces, { x, y }: Cluster): string {
   if (faces.kind === 'plain') return '';
-  if (faces.kind === 'flow') return `flow ${faces.size} ${faces.tolerance}`;
+  if (faces.kind === 'flow') return `flow ${faces.size} ${faces.tolerance} ${faces.support}`;
   if (faces.kind === 'bands') return `bands ${faces.axis} ${faces.at.join()} ${faces.axis === 'x' ? x : y}`;
-  const { size } = faces;
-  return `grid ${size} ${faces.tolerance} ${((x % size) + size) % size} ${((y % size) + size) % size}`;
+  const { size, tolerance, support } = faces;
+  return `grid ${size} ${tolerance} ${support} ${((x % size) + size) % size} ${((y % size) + size) % size}`;
 }

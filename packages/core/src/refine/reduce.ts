@@ -1,19 +1,34 @@
 import type { Simplifier } from '../base/index.ts';
+import { checkMesh } from '../check/index.ts';
 import { asTriangles, faceCount, weld, type PolygonMesh } from '../mesh/index.ts';
+
+/** How often it is tried with more triangles, and how many more each time. */
+const TRIES = 5;
+const MORE_EACH = 1.25;
 
 /** No bound on the error: the count decides. */
 const ANY_ERROR = 1e10;
 
 /**
  * Fewer triangles: about `share` of them (0 to 1). Each part's vertices are its own while it is reduced, so that the borders of parts are seams that stay borders;
- * vertices that are left stay exactly where they were. Edges keep their mark where both ends are left.
+ * vertices that are left stay exactly where they were. Edges keep their mark where both ends are left. Where so few faces would cross each other, it keeps more.
  */
-export function reduce(mesh: PolygonMesh, share: number, { simplify }: Simplifier): PolygonMesh {
+export function reduce(mesh: PolygonMesh, share: number, simplifier: Simplifier): PolygonMesh {
   const triangles = asTriangles(mesh);
+  let reduced = triangles;
+  for (let i = 0, more = 1; i < TRIES; i++, more *= MORE_EACH) {
+    reduced = reducedTo(triangles, share * more, simplifier);
+    const { crossingFaces, degenerate } = checkMesh(reduced);
+    if (crossingFaces === 0 && degenerate === 0) break;
+  }
+  return reduced;
+}
+
+function reducedTo(triangles: PolygonMesh, share: number, { simplify }: Simplifier): PolygonMesh {
   const target = Math.max(4, Math.round(faceCount(triangles) * share)) * 3;
   if (target >= triangles.faceVertices.length) return triangles;
   const split = splitByPart(triangles);
-  const [index] = simplify(split.index, split.positions, 3, target, ANY_ERROR);
+  const [index] = simplify(split.index, split.positions, 3, target, ANY_ERROR, ['Regularize']);
   const kept = withRegions(triangles, split, index);
   return weld(kept);
 }

@@ -8,8 +8,8 @@ import { flowFlat, gridFlat } from './flow/flowFlat.ts';
 export type FaceStyle =
   | { kind: 'plain' }
   | { kind: 'bands'; lines: Lines }
-  | { kind: 'grid'; size: number; tolerance: number; origin: { x: number; y: number } }
-  | { kind: 'flow'; size: number; tolerance: number };
+  | { kind: 'grid'; size: number; tolerance: number; support?: number; origin: { x: number; y: number } }
+  | { kind: 'flow'; size: number; tolerance: number; support?: number };
 
 export interface FacedFlat {
   flat: FlatWavefront;

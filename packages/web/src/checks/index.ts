@@ -1,1 +1,6 @@
 export { Checks } from './Checks.tsx';
+export { CheckRows } from './CheckRows.tsx';
+export { AimSentence, useAim } from './Aim.tsx';
+export { ChartFold } from './ChartFold.tsx';
+export { judge } from './judge.ts';
+export type { Cure } from './judge.ts';

@@ -9,7 +9,7 @@ const REST_MS = 350;
 export function useReport(client: JobClient | undefined, project: Project, pieceId: string | undefined) {
   const [found, setFound] = useState<{ of: unknown; report: MeshReport | undefined }>();
   const piece = pieceId === undefined ? undefined : project.pieces[pieceId];
-  const subject = piece && JSON.stringify([piece.source, piece.body, project.faceBudget]);
+  const subject = piece && JSON.stringify([piece.source, piece.body, piece.steps, project.faceBudget]);
   useEffect(() => {
     if (!client || subject === undefined || pieceId === undefined) return;
     let current = true;

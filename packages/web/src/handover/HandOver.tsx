@@ -12,13 +12,15 @@ import {
 } from '@fictile/core';
 import { useEffect, useState } from 'react';
 import type { TakePicture } from '../viewport/index.ts';
-import { saveFile, SidePanel } from '../ui/index.ts';
+import { NumberValue, saveFile, SidePanel } from '../ui/index.ts';
 import { failureText, remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import { ReadBack } from './ReadBack.tsx';
 import { StillPicture } from './StillPicture.tsx';
 
 interface HandOverProps {
+  /** of all pieces that are seen, as they stand in the workshop */
+  faces: number;
   opened: boolean;
   onClose: () => void;
   client: JobClient | undefined;
@@ -29,11 +31,11 @@ interface HandOverProps {
 const FORMATS: readonly MeshFormat[] = ['glb', 'obj', 'stl', 'ply'];
 
 /** Files for engines, renderers and printers, and a still picture. What a file will hold is said before it is saved. */
-export function HandOver({ opened, onClose, client, project, takePicture }: HandOverProps) {
+export function HandOver({ opened, onClose, client, project, faces, takePicture }: HandOverProps) {
   return (
     <SidePanel opened={opened} onClose={onClose} title={texts.handOver.title}>
       <Stack gap="xl">
-        <MeshFile client={client} project={project} />
+        <MeshFile client={client} project={project} faces={faces} />
         {takePicture && <StillPicture take={takePicture} name={project.name} />}
       </Stack>
     </SidePanel>
@@ -42,14 +44,16 @@ export function HandOver({ opened, onClose, client, project, takePicture }: Hand
 
 type Written = Extract<JobAnswer, { kind: 'written' }>;
 
-function MeshFile({ client, project }: Pick<HandOverProps, 'client' | 'project'>) {
+function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'project' | 'faces'>) {
   const seen = project.pieceOrder.filter((id) => project.pieces[id].visible);
   const [left, setLeft] = useState<readonly string[]>([]);
   const pieceIds = seen.filter((id) => !left.includes(id));
   const alone = pieceIds.length === 1 ? pieceName(project.pieces[pieceIds[0]]) : undefined;
   const [options, setOptions] = useState<WriteOptions>(() => usualWriteOptions('glb', project.name));
   const named = { ...options, name: alone ?? project.name };
-  const { written, failed } = useWritten(client, project, pieceIds, named);
+  const [toleranceMm, setToleranceMm] = useState(0);
+  const handed = toleranceMm > 0 ? withTolerance(project, toleranceMm) : project;
+  const { written, failed } = useWritten(client, handed, pieceIds, named);
   const save = (): void => {
     if (!written) return;
     const base = project.name.trim() || texts.pieces.newWords;
@@ -83,6 +87,12 @@ function MeshFile({ client, project }: Pick<HandOverProps, 'client' | 'project'>
         </Stack>
       </Radio.Group>
       <Choices options={options} onChange={setOptions} />
+      <Text size="sm" component="div">
+        {texts.handOver.tolerance}{' '}
+        <NumberValue label={texts.handOver.tolerance} value={toleranceMm} zero={texts.handOver.toleranceSame} kind="length" unit="mm" min={0} max={10} step={0.01} usual={0} onChange={setToleranceMm} />
+        .
+      </Text>
+      {toleranceMm > 0 && <Text size="sm">{texts.handOver.workshopCount(faces)}</Text>}
       <Text size="sm" data-testid="holds" aria-live="polite">
         {pieceIds.length === 0
           ? texts.handOver.none
@@ -110,6 +120,15 @@ function MeshFile({ client, project }: Pick<HandOverProps, 'client' | 'project'>
       )}
     </Stack>
   );
+}
+
+/** The same project with finer or coarser curves: the workshop may be quicker than what is handed over. */
+function withTolerance(project: Project, toleranceMm: number): Project {
+  const pieces = Object.entries(project.pieces).map(([id, piece]) => [
+    id,
+    { ...piece, body: { ...piece.body, faces: { ...piece.body.faces, toleranceMm: Math.max(0.0005, toleranceMm) } } },
+  ]);
+  return { ...project, pieces: Object.fromEntries(pieces) as Project['pieces'] };
 }
 
 function Choices({ options, onChange }: { options: WriteOptions; onChange: (options: WriteOptions) => void }) {
@@ -164,7 +183,7 @@ function useWritten(
   options: WriteOptions,
 ) {
   const [made, setMade] = useState<{ wish: string; written?: Written; failed?: string }>();
-  const wish = JSON.stringify([pieceIds, options]);
+  const wish = JSON.stringify([pieceIds, options, project.pieces]);
   useEffect(() => {
     if (!client || pieceIds.length === 0) return;
     let current = true;

@@ -6,6 +6,7 @@ import { api, Unreachable } from '../api/index.ts';
 import { ScreenNav, Unreached } from '../ui/index.ts';
 import navClasses from '../ui/ScreenNav.module.css';
 import { texts } from '../words/index.ts';
+import { CheckMesh } from './CheckMesh.tsx';
 import { ProjectCardView, type CardActions } from './ProjectCardView.tsx';
 import { bringIn, duplicateProject, renameProject, saveProjectFile } from './projectActions.ts';
 import classes from './Rack.module.css';
@@ -20,6 +21,7 @@ export function Rack() {
     <>
       <ScreenNav at={inBin ? undefined : '/'}>
         <BringIn onFault={setFault} />
+        <CheckMesh onFault={setFault} />
         <Link to="/?bin" className={navClasses.place} aria-current={inBin ? 'page' : undefined}>
           {texts.rack.bin}
         </Link>

@@ -8,12 +8,10 @@ import { choicesOf, number, USUAL, type ChapterProps } from './sentenceParts.tsx
 import { Told } from './Told.tsx';
 
 const T = texts.recipe;
-/** What a size by hand begins with, mm. */
-const FIRST_SIZE = 4;
 
 export function FacesChapter({ piece, edits, remarks, work, figures }: ChapterProps & { figures: string | undefined }) {
   const { faces } = piece.body;
-  const support = number('support', { label: T.support, value: faces.supportMm, kind: 'length', unit: 'mm', min: 0, max: 1000, step: 0.1, usual: 0 }, (supportMm, key) => edits.faces({ supportMm }, key)); // prettier-ignore
+  const support = number('support', { label: T.support, value: faces.supportMm, kind: 'length', unit: 'mm', min: 0, max: 1000, step: 0.1, usual: 0, zero: T.supportNone }, (supportMm, key) => edits.faces({ supportMm }, key)); // prettier-ignore
   return (
     <Chapter
       name="faces"
@@ -29,15 +27,12 @@ export function FacesChapter({ piece, edits, remarks, work, figures }: ChapterPr
 
 function faceValues(faces: Faces, edits: PieceEdits) {
   const usual = USUAL.body.faces;
-  const isOwn = faces.sizeMm > 0;
-  const size = number('face size', { label: T.faceSize, value: faces.sizeMm, kind: 'length', unit: 'mm', min: 0.01, max: 10_000, step: 0.5, usual: FIRST_SIZE }, (sizeMm, key) => edits.faces({ sizeMm }, key)); // prettier-ignore
   return {
     style: <FaceStyleValue style={faces.style} edits={edits} />,
     tolerance: number('tolerance', { label: T.tolerance, value: faces.toleranceMm, kind: 'length', unit: 'mm', min: 0.0005, max: 10, step: 0.01, usual: usual.toleranceMm }, (toleranceMm, key) => edits.faces({ toleranceMm }, key)),
     bands: number('bands', { label: T.bands, value: faces.bands, kind: 'plain', unit: T.bandsUnit(faces.bands), min: 1, max: 1000, step: 1, whole: true, usual: usual.bands }, (bands, key) => edits.faces({ bands }, key)),
     axis: <ChoiceValue label={T.bandsAxis} value={faces.bandsAxis} choices={choicesOf(texts.bandAxes)} usual="x" onChange={(bandsAxis) => edits.faces({ bandsAxis })} />,
-    sizeBy: <ChoiceValue label={T.faceSizeBy} value={isOwn ? 'own' : 'auto'} choices={choicesOf(texts.faceSizes)} usual="auto" onChange={(by) => edits.faces({ sizeMm: by === 'own' ? FIRST_SIZE : 0 })} />,
-    size: isOwn ? <Sentence template={T.faceSizeOwn} values={{ size }} /> : null,
+    size: number('face size', { label: T.faceSize, value: faces.sizeMm, kind: 'length', unit: 'mm', min: 0, max: 10_000, step: 0.5, usual: 0, zero: T.faceSizeAuto }, (sizeMm, key) => edits.faces({ sizeMm }, key)),
   }; // prettier-ignore
 }
 

@@ -19,7 +19,7 @@ export function StepsChapter({ piece, edits, remarks, work, stepFaces }: Chapter
   const replace = (at: number, step: Step, key?: string): void => put(steps.map((s, i) => (i === at ? step : s)), key);
   return (
     <Chapter name="steps" work={work} remarks={<Told chapter="steps" remarks={remarks} edits={edits} piece={piece} />}>
-      {steps.length === 0 && <span className={classes.none}>{T.stepsNone}</span>}
+      {steps.length === 0 && <div className={classes.none}>{T.stepsNone}</div>}
       {steps.map((step, at) => (
         <div key={step.id} className={classes.step} data-off={!step.on} data-testid="step">
           <div>
@@ -33,7 +33,7 @@ export function StepsChapter({ piece, edits, remarks, work, stepFaces }: Chapter
       ))}
       <Menu position="bottom-start" withinPortal>
         <Menu.Target>
-          <UnstyledButton className={classes.fold}>{T.stepAdd}</UnstyledButton>
+          <UnstyledButton className={classes.addStep}>{T.stepAdd}</UnstyledButton>
         </Menu.Target>
         <Menu.Dropdown>
           {KINDS.map(([kind, label]) => (

@@ -1,4 +1,5 @@
 import { Alert, Button, Loader, Stack, TextInput } from '@mantine/core';
+import type { Project } from '@fictile/core';
 import type { Revision } from '@fictile/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
@@ -12,24 +13,30 @@ interface VersionsProps {
   opened: boolean;
   onClose: () => void;
   store: ProjectStore;
+  /** holds a version against the state at work */
+  onCompare: (label: string, project: Project) => void;
 }
 
 /** What the project was before: a list to go back to, and a name for what must never be lost. */
-export function Versions({ opened, onClose, store }: VersionsProps) {
+export function Versions({ opened, onClose, store, onCompare }: VersionsProps) {
   return (
     <SidePanel opened={opened} onClose={onClose} title={texts.versions.title}>
-      {opened && <VersionList store={store} />}
+      {opened && <VersionList store={store} onCompare={onCompare} />}
     </SidePanel>
   );
 }
 
-function VersionList({ store }: { store: ProjectStore }) {
+function VersionList({ store, onCompare }: Pick<VersionsProps, 'store' | 'onCompare'>) {
   const { id } = store.project;
   const queries = useQueryClient();
   const list = useQuery({ queryKey: ['versions', id], queryFn: () => api.listRevisions(id), staleTime: 0 });
   const goBack = useMutation({
     mutationFn: (number: number) => api.readRevision(id, number),
     onSuccess: ({ project }) => store.edit({ kind: 'takeDocument', project }),
+  });
+  const compare = useMutation({
+    mutationFn: (revision: Revision) => api.readRevision(id, revision.number),
+    onSuccess: ({ project }, { name, number }) => onCompare(name ?? texts.rack.revision(number), project),
   });
   const keep = useMutation({
     mutationFn: async (name: string) => {
@@ -41,7 +48,7 @@ function VersionList({ store }: { store: ProjectStore }) {
   return (
     <Stack gap="lg">
       <KeepForm onKeep={(name) => keep.mutate(name)} isBusy={keep.isPending} />
-      {(list.isError || goBack.isError || keep.isError) && <Alert color="red">{texts.versions.failed}</Alert>}
+      {(list.isError || goBack.isError || compare.isError || keep.isError) && <Alert color="red">{texts.versions.failed}</Alert>}
       {list.isPending && <Loader aria-label={texts.loading} />}
       <ul className={classes.list}>
         {list.data?.map((revision, i) => (
@@ -50,6 +57,7 @@ function VersionList({ store }: { store: ProjectStore }) {
             revision={revision}
             isNewest={i === 0}
             onGoBack={() => goBack.mutate(revision.number)}
+            onCompare={() => compare.mutate(revision)}
           />
         ))}
       </ul>
@@ -87,9 +95,10 @@ interface RowProps {
   revision: Revision;
   isNewest: boolean;
   onGoBack: () => void;
+  onCompare: () => void;
 }
 
-function VersionRow({ revision, isNewest, onGoBack }: RowProps) {
+function VersionRow({ revision, isNewest, onGoBack, onCompare }: RowProps) {
   return (
     <li className={classes.row}>
       <div className={classes.text}>
@@ -100,9 +109,14 @@ function VersionRow({ revision, isNewest, onGoBack }: RowProps) {
         </div>
       </div>
       {!isNewest && (
-        <Button size="compact-sm" variant="default" onClick={onGoBack}>
-          {texts.versions.goBack}
-        </Button>
+        <>
+          <Button size="compact-sm" variant="subtle" onClick={onCompare}>
+            {texts.compare.button}
+          </Button>
+          <Button size="compact-sm" variant="default" onClick={onGoBack}>
+            {texts.versions.goBack}
+          </Button>
+        </>
       )}
     </li>
   );

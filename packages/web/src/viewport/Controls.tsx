@@ -16,6 +16,8 @@ export interface ViewWish {
 export interface CameraHandle {
   pose(): Pose;
   change(move: (pose: Pose) => Pose): void;
+  /** told whenever the camera has moved */
+  onMove?: (pose: Pose) => void;
 }
 
 /** Free: from a little right and above, so that the depth can be seen. */
@@ -44,13 +46,17 @@ export function Controls({ box, wish, near, turns, onCamera }: ControlsProps) {
     const made = new OrbitControls(camera, gl.domElement);
     made.enableDamping = false;
     made.zoomToCursor = true;
-    made.addEventListener('change', () => invalidate());
-    controls.current = made;
-    set({ controls: made }); // handles hold them while they are dragged
-    onCamera({
+    const handle: CameraHandle = {
       pose: () => poseOf(camera, made),
       change: (move) => look(camera, made, move(poseOf(camera, made))),
+    };
+    made.addEventListener('change', () => {
+      invalidate();
+      handle.onMove?.(handle.pose());
     });
+    controls.current = made;
+    set({ controls: made }); // handles hold them while they are dragged
+    onCamera(handle);
     return () => {
       onCamera(undefined);
       made.dispose();

@@ -7,6 +7,7 @@ import { Caret, type CaretPlace } from './Caret.tsx';
 import { CurveHandles, type Bending } from './CurveHandles.tsx';
 import { Controls, type CameraHandle, type ViewWish } from './Controls.tsx';
 import type { GeometryShelf } from './geometries.ts';
+import { Ghost, type Ghosts } from './Ghost.tsx';
 import type { SurfaceMode } from './materials.ts';
 import { Marks, type MarkedPlaces } from './Marks.tsx';
 import { gridStep } from './gridStep.ts';
@@ -52,6 +53,8 @@ export interface ViewportProps {
   bending: Bending | undefined;
   /** while the solid is at work */
   shaping: Shaping | undefined;
+  /** another state, laid over as lines */
+  ghost: Ghosts | undefined;
   /** pixels that everything is shown further up */
   lift: number;
   onCamera: (camera: CameraHandle | undefined) => void;
@@ -101,6 +104,7 @@ export function Viewport(props: ViewportProps) {
       {placing && lead !== undefined && <Handles {...props} pieceId={lead} placing={placing} />}
       {marks && marks.triangles.length > 0 && <Marks marks={marks} pieces={pieces} />}
       <Controls box={box} near={near} wish={props.wish} turns={!typing} onCamera={props.onCamera} />
+      {props.ghost && <Ghost {...props.ghost} />}
       {props.lift > 0 && <Lift pixels={props.lift} />}
       <PictureTaker surroundings={project.view.surroundings} onReady={props.onPictures} />
     </Canvas>

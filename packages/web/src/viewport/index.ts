@@ -15,3 +15,4 @@ export type { Bending } from './CurveHandles.tsx';
 export type { Shaping } from './SolidHandles.tsx';
 export type { Typing } from './Viewport.tsx';
 export { Viewport } from './Viewport.tsx';
+export type { Ghosts } from './Ghost.tsx';

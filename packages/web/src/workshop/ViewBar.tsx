@@ -15,10 +15,12 @@ interface ViewBarProps {
   onScene: (values: Partial<SceneView>) => void;
   /** where the view looks from now */
   pose: () => Pose | undefined;
+  /** more of the bar */
+  children?: ReactNode;
 }
 
 /** The quiet bar that floats over the view. */
-export function ViewBar({ settings, onChange, scene, onScene, pose }: ViewBarProps) {
+export function ViewBar({ settings, onChange, scene, onScene, pose, children }: ViewBarProps) {
   const { wish, mode, showEdges, showGrid } = settings;
   const t = texts.view;
   return (
@@ -41,6 +43,7 @@ export function ViewBar({ settings, onChange, scene, onScene, pose }: ViewBarPro
       <span className={classes.rule} />
       <LightMenu scene={scene} onScene={onScene} />
       <KeptViews settings={settings} onChange={onChange} scene={scene} onScene={onScene} pose={pose} />
+      {children}
     </div>
   );
 }

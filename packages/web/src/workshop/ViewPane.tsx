@@ -1,6 +1,7 @@
-import { Text, useComputedColorScheme } from '@mantine/core';
+import { ActionIcon, Text, useComputedColorScheme } from '@mantine/core';
 import { isWords, type Project, type SceneView } from '@fictile/core';
-import { useCallback, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { IconX } from '@tabler/icons-react';
 import { useSearchParams } from 'react-router';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -16,6 +17,7 @@ import {
   type Bending,
   type CameraHandle,
   type GeometryShelf,
+  type Ghosts,
   type MarkedPlaces,
   type Placing,
   type Pose,
@@ -24,10 +26,13 @@ import {
   type ViewWish,
 } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
+import { CameraLink } from './cameraLink.ts';
+import type { Comparing } from './comparing.ts';
 import { TypingField } from './TypingField.tsx';
 import type { Chosen } from '../pieces/index.ts';
-import type { Evaluation } from './useEvaluation.ts';
+import { useEvaluation, type Evaluation } from './useEvaluation.ts';
 import type { TypingState } from './useTyping.ts';
+import { CompareMenu } from './CompareMenu.tsx';
 import { ViewBar, ViewNames } from './ViewBar.tsx';
 import type { ViewSettings } from './viewSettings.ts';
 import classes from './Workbench.module.css';
@@ -45,6 +50,8 @@ interface ViewPaneProps {
   placing: Placing | undefined;
   bending: Bending | undefined;
   shaping: Shaping | undefined;
+  comparing: Comparing | undefined;
+  onCompare: (comparing: Comparing | undefined) => void;
   /** pixels that the view is shown further up, above what covers its foot */
   lift: number;
   onPictures: (take: TakePicture | undefined) => void;
@@ -54,9 +61,17 @@ interface ViewPaneProps {
 
 /** The view, or two of them, with what floats over it: size, bar, and the field behind the caret. */
 export function ViewPane(props: ViewPaneProps) {
-  const { store, project, evaluation, shelf, view, setView, typing, onPictures } = props;
+  const { store, project, evaluation, shelf, view, setView, typing, chosen, onPictures } = props;
   const typed = typing.now && project.pieces[typing.now.pieceId];
+  const { comparing, onCompare } = props;
+  const compared = useEvaluation(comparing?.project);
+  const [link] = useState(() => new CameraLink());
   const camera = useRef<CameraHandle>(undefined);
+  const ghost = useMemo(
+    () => (comparing?.how === 'over' ? { pieces: compared.evaluation.pieces, shelf: compared.shelf } : undefined),
+    [comparing?.how, compared.evaluation.pieces, compared.shelf],
+  );
+  const isBeside = comparing?.how === 'beside';
   const backdrop = useBackdrop(project);
   const box = useMemo(() => boundsOf(evaluation.pieces, shelf), [evaluation.pieces, shelf]);
   const onScene = (values: Partial<SceneView>): void => store.edit({ kind: 'setView', values });
@@ -67,9 +82,10 @@ export function ViewPane(props: ViewPaneProps) {
       aria-busy={evaluation.busy}
       onMouseDown={(event) => typing.now && event.preventDefault()} // the field behind the caret keeps the focus
     >
-      <div className={classes.views} data-two={view.second !== undefined}>
-        <Drawn {...props} box={box} wish={view.wish} camera={camera} onPictures={onPictures} />
-        {view.second && <SecondView {...props} box={box} wish={view.second} />}
+      <div className={classes.views} data-two={isBeside || view.second !== undefined}>
+        <Drawn {...props} box={box} wish={view.wish} camera={camera} link={isBeside ? link.first : undefined} ghost={ghost} onPictures={onPictures} />
+        {view.second && !isBeside && <SecondView {...props} box={box} wish={view.second} />}
+        {comparing && isBeside && <ComparedView {...props} {...compared} project={comparing.project} comparing={comparing} link={link.second} />}
       </div>
       {typing.now && typed && isWords(typed) && (
         <TypingField
@@ -82,7 +98,10 @@ export function ViewPane(props: ViewPaneProps) {
         />
       )}
       <SizeLabel name={project.name} isBusy={evaluation.busy} box={box} showGrid={view.showGrid} />
-      <ViewBar settings={view} onChange={setView} scene={project.view} onScene={onScene} pose={() => camera.current?.pose()} />
+      <ViewBar settings={view} onChange={setView} scene={project.view} onScene={onScene} pose={() => camera.current?.pose()}>
+        <CompareMenu store={store} chosen={chosen.pieces[0]} comparing={comparing} onCompare={onCompare} />
+      </ViewBar>
+      {comparing && <ComparedLabel comparing={comparing} onEnd={() => onCompare(undefined)} />}
       {props.children}
     </main>
   );
@@ -117,16 +136,46 @@ function SecondView(props: Omit<DrawnProps, 'camera'>) {
   );
 }
 
+/** Another state of the project, seen with the same camera. */
+function ComparedView(props: Omit<DrawnProps, 'camera' | 'box' | 'wish' | 'ghost'> & { comparing: Comparing }) {
+  const camera = useRef<CameraHandle>(undefined);
+  const box = useMemo(() => boundsOf(props.evaluation.pieces, props.shelf), [props.evaluation.pieces, props.shelf]);
+  const only = { marks: undefined, placing: undefined, bending: undefined, shaping: undefined, typing: { ...props.typing, now: undefined, picked: undefined } };
+  return (
+    <div className={classes.second} data-testid="compared" aria-busy={props.evaluation.busy}>
+      <Drawn {...props} {...only} box={box} wish={props.view.wish} camera={camera} ghost={undefined} onPictures={nothing} />
+    </div>
+  );
+} // prettier-ignore
+
+function ComparedLabel({ comparing, onEnd }: { comparing: Comparing; onEnd: () => void }) {
+  return (
+    <div className={classes.compared}>
+      {texts.compare.with(comparing.label)}
+      <ActionIcon variant="subtle" color="dark" size={18} aria-label={texts.compare.end} onClick={onEnd}>
+        <IconX size={13} />
+      </ActionIcon>
+    </div>
+  );
+}
+
 interface DrawnProps extends ViewPaneProps {
   box: ReturnType<typeof boundsOf>;
   wish: ViewWish;
   camera: React.RefObject<CameraHandle | undefined>;
+  /** told of the camera where another follows it */
+  link?: (camera: CameraHandle | undefined) => void;
+  ghost?: Ghosts;
 }
 
-function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, lift, camera, onPictures }: DrawnProps) {
+function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, lift, camera, link, ghost, onPictures }: DrawnProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
   const onCamera = useCallback((handle: CameraHandle | undefined) => void (camera.current = handle), [camera]);
+  useEffect(() => {
+    link?.(camera.current);
+    return () => link?.(undefined);
+  }, [link, camera, box]);
   if (!drawing) return <Text p="xl">{texts.workshop.noView}</Text>;
   if (parameters.get('view') === 'off') return null;
   return (
@@ -159,6 +208,7 @@ function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typ
         placing={placing}
         bending={bending}
         shaping={shaping}
+        ghost={ghost}
         lift={lift}
         onChoose={chosen.choose}
         onType={typing.start}

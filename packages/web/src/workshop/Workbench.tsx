@@ -4,7 +4,7 @@ import { spotlight } from '@mantine/spotlight';
 import type { Piece, Project, ShownPiece } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
-import { Checks } from '../checks/index.ts';
+import { Checks, type Cure } from '../checks/index.ts';
 import { CommandSearch, useKeys, useSingleKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
@@ -15,7 +15,9 @@ import { DropFiles, Notes } from '../ui/index.ts';
 import { boundsOf, type GeometryShelf, type TakePicture } from '../viewport/index.ts';
 import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
+import { cureEdit } from './cureEdit.ts';
 import { Announcer } from './Announcer.tsx';
+import type { Comparing } from './comparing.ts';
 import { TopBar } from './TopBar.tsx';
 import { useBending } from './useBending.ts';
 import { useDrawings } from './useDrawings.tsx';
@@ -35,6 +37,7 @@ function useBench(store: ProjectStore) {
   const { project } = state.history;
   const { evaluation, shelf, client } = useEvaluation(project);
   const [view, setView] = useState<ViewSettings>(USUAL_VIEW);
+  const [comparing, setComparing] = useState<Comparing>();
   const [panel, setPanel] = useState<'hand over' | 'versions'>();
   const [atWork, setAtWork] = useState<ChapterName>();
   const [showsSection, setShowsSection] = useState(false);
@@ -78,7 +81,7 @@ function useBench(store: ProjectStore) {
   });
   useKeys(commands, singleKeys.areOn);
   return {
-    ...{ project, refusal: state.refusal, evaluation, shelf, client, view, setView, panel, setPanel },
+    ...{ project, refusal: state.refusal, evaluation, shelf, client, view, setView, panel, setPanel, comparing, setComparing },
     ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings },
     placing: atWork === 'place' && !typing.now ? placing : undefined,
     bending: atWork === 'words' && !typing.now ? bending : undefined,
@@ -124,6 +127,8 @@ export function Workbench({ store }: { store: ProjectStore }) {
         placing={bench.placing}
         bending={bench.bending}
         shaping={bench.shaping}
+        comparing={bench.comparing}
+        onCompare={bench.setComparing}
         lift={bench.showsSection ? SECTION_LIFT : 0}
         onPictures={onPictures}
       >
@@ -139,9 +144,17 @@ export function Workbench({ store }: { store: ProjectStore }) {
           />
         )}
       </ViewPane>
-      <SideColumn {...common} client={client} actions={bench.actions} marks={marks} onFile={bench.drawings.choose} />
-      <HandOver opened={panel === 'hand over'} onClose={close} client={client} project={project} takePicture={take} />
-      <Versions opened={panel === 'versions'} onClose={close} store={store} />
+      <SideColumn {...common} client={client} actions={bench.actions} marks={marks} onFile={bench.drawings.choose} onCure={(id, cure) => store.edit(cureEdit(store.project.pieces[id], cure))} />
+      <HandOver opened={panel === 'hand over'} onClose={close} client={client} project={project} faces={evaluation.pieces.reduce((sum, p) => sum + p.faces, 0)} takePicture={take} />
+      <Versions
+        opened={panel === 'versions'}
+        onClose={close}
+        store={store}
+        onCompare={(label, other) => {
+          bench.setComparing({ label, project: other, how: 'beside' });
+          close();
+        }}
+      />
       <Notes />
       <DropFiles
         text={texts.drawing.dropHere}
@@ -215,11 +228,13 @@ interface SideColumnProps {
   actions: PieceActions;
   marks: MarksState;
   onFile: () => void;
+  onCure: (pieceId: string, cure: Cure) => void;
 }
 
-function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile }: SideColumnProps) {
+function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile, onCure }: SideColumnProps) {
   const [lead] = chosen.ids;
-  const faces = evaluation.pieces.find((p) => p.pieceId === lead)?.faces ?? 0;
+  const shownLead = evaluation.pieces.find((p) => p.pieceId === lead);
+  const faces = shownLead?.faces ?? 0;
   return (
     <aside className={classes.side} aria-label={texts.pieces.heading}>
       <Pieces
@@ -230,7 +245,7 @@ function SideColumn({ project, evaluation, client, chosen, actions, marks, onFil
         selection={chosen}
         onFile={onFile}
       />
-      {faces > 0 && <Checks client={client} project={project} pieceId={lead} shown={marks.what} onShow={marks.set} />}
+      {faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} />}
     </aside>
   );
 } // prettier-ignore

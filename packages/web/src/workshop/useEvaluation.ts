@@ -16,8 +16,10 @@ const NOTHING: Evaluation = { pieces: [], failures: [], milliseconds: 0, busy: t
 /** Marks for the bench: from the change of a document to its mesh at the renderer. */
 export const MEASURE = 'edit to mesh';
 
-/** Keeps the meshes of a project up to date: asks the worker at every change; the last good result stays until the next is there. */
-export function useEvaluation(project: Project): {
+/**
+ * Keeps the meshes of a project up to date: asks the worker at every change; the last good result stays until the next is there. Without a project there is no worker.
+ */
+export function useEvaluation(project: Project | undefined): {
   evaluation: Evaluation;
   shelf: GeometryShelf;
   client: JobClient | undefined;
@@ -25,16 +27,20 @@ export function useEvaluation(project: Project): {
   const [shelf] = useState(() => new GeometryShelf());
   const [ready, setReady] = useState<JobClient>();
   const [evaluation, setEvaluation] = useState<Evaluation>(NOTHING);
+  const isWanted = project !== undefined;
   useEffect(() => {
+    if (!isWanted) return;
     const started = new JobClient();
     setReady(started);
     return () => {
       started.stop();
       shelf.clear();
+      setReady(undefined);
+      setEvaluation(NOTHING);
     };
-  }, [shelf]);
+  }, [shelf, isWanted]);
   useEffect(() => {
-    if (!ready) return;
+    if (!ready || !project) return;
     let current = true;
     const start = performance.now();
     setEvaluation((before) => ({ ...before, busy: true }));

@@ -4,6 +4,7 @@ import { flowCap, type FlowCap } from './flowCap.ts';
 import { gridCap } from './gridCap.ts';
 import { planFlow, type FlowPlan } from './planFlow.ts';
 import { resample } from './resample.ts';
+import { slid } from './slid.ts';
 import { ringLine, type RingLine } from './ringLine.ts';
 
 export interface FlowFaces {
@@ -11,6 +12,8 @@ export interface FlowFaces {
   size: number;
   /** largest distance of a chord from its curve, grid steps */
   tolerance: number;
+  /** distance of a point beside every corner, so that rounding keeps it; grid steps, 0: none */
+  support?: number;
 }
 
 /** Once more with smaller quads, before plain faces. */
@@ -64,7 +67,7 @@ function evenly(outline: Outline, options: FlatOptions, faces: FlowFaces, way: W
     const size = faces.size * share;
     const line = ringLine(dense.partition, layer, size / 2);
     if (!line || line.x.length === 0) return undefined;
-    const plan = planFlow(line, { ...faces, size, inset, em: options.em, withChords: way.withChords });
+    const plan = planFlow(line, { ...faces, size, inset, support: faces.support ?? 0, em: options.em, withChords: way.withChords });
     const found = attempt(outline, plan, { line, options, faces: { ...faces, size }, way });
     if (found) return found;
   }
@@ -79,11 +82,11 @@ function attempt(
   { line, options, faces, way }: { line: RingLine; options: FlatOptions; faces: FlowFaces; way: Way },
 ): FlatWavefront | undefined {
   const inset = Math.abs(options.capInsets[0]);
-  const { outline: resampled, vertexOf } = resample(outline, line, plan, { ...faces, inset });
+  const { outline: resampled, vertexOf, slides } = resample(outline, line, plan, { ...faces, inset });
   if (contact(toRings(resampled), 0) === 'crossing') return undefined;
   const flat = flatWavefront(resampled, options);
   if (!isProved(flat)) return undefined;
-  let { partition } = flat;
+  let partition = slid(flat.partition, resampled, { slides, inset: options.capInsets[0] });
   const caps = new Map(flat.caps);
   // a layer may have given way by a hair, but never its rank
   const ranks = [0, ...options.layers].sort((a, b) => a - b);

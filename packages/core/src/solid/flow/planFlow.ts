@@ -11,6 +11,8 @@ export interface FlowOptions extends SizeOptions {
   em: number;
   /** false: the rings are only cut evenly */
   withChords: boolean;
+  /** distance of a place beside every corner, so that rounding keeps it; grid steps, 0: none */
+  support: number;
 }
 
 /** How the rings of a cap are cut: stations, the places between them, and chords across. */
@@ -36,13 +38,14 @@ export function planFlow(line: RingLine, options: FlowOptions): FlowPlan {
   const { stations, chords } = found;
   const spans = spansOf(line, found);
   const graph = planGraph(line, found, spans);
-  const wanted = [...spans.map(({ from, to }) => wantedAlong(line, sizes, stations[from], stations[to])), ...chords.map((c) => wantedAcross(stations, c, sizes))]; // prettier-ignore
+  const wanted = [...spans.map(({ from, to }) => withSupports(wantedAlong(line, sizes, stations[from], stations[to]), supportsOf(stations[from], stations[to], options.support))), ...chords.map((c) => wantedAcross(stations, c, sizes))]; // prettier-ignore
   const blocks = traceBlocks(graph);
   const counts = options.withChords
     ? evenCounts(blocks, wanted, spans.length)
     : Int32Array.from(wanted, ({ edges, least }, i) => Math.max(spans[i].from === spans[i].to ? 3 : 1, Math.ceil(Math.max(edges, least) - 0.2)));
   const shares = spans.map(({ from, to }, s) => evenShares(line, sizes, { from: stations[from], to: stations[to], count: counts[s] })); // prettier-ignore
   for (const [a, b] of facing(blocks, counts)) meetHalfway(shares[a], shares[b]);
+  spans.forEach(({ from, to }, s) => putSupports(shares[s], supportsOf(stations[from], stations[to], options.support), wanted[s].length));
   return {
     stations,
     spans: spans.map(({ from, to }, s) => ({
@@ -52,6 +55,45 @@ export function planFlow(line: RingLine, options: FlowOptions): FlowPlan {
     })),
     chords: chords.map((chord, c) => ({ ...chord, count: counts[spans.length + c] })),
   };
+}
+
+interface Supports {
+  /** beside the first and the last station, 0: none */
+  first: number;
+  last: number;
+}
+
+const supportsOf = (from: Station, to: Station, support: number): Supports => ({
+  first: from.isCorner && !isFan(from, to) ? support : 0,
+  last: to.isCorner && !isFan(from, to) ? support : 0,
+});
+
+/** Of a stretch's length: a support farther from its corner than this has no room. */
+const ROOM = 0.3;
+
+function withSupports(wanted: Wanted, { first, last }: Supports): Wanted {
+  const added = [first, last].filter((at) => at > 0 && at < ROOM * wanted.length).length;
+  return { ...wanted, edges: wanted.edges + added, least: Math.max(wanted.least, added + 1) };
+}
+
+/** The places next to corners go to their supports, and those between are spread over what is left. */
+function putSupports(shares: number[], { first, last }: Supports, length: number): void {
+  const from = first > 0 && first < ROOM * length ? first / length : 0;
+  const to = last > 0 && last < ROOM * length ? 1 - last / length : 1;
+  const inner = shares.length - (from > 0 ? 1 : 0) - (to < 1 ? 1 : 0);
+  if ((from === 0 && to === 1) || inner < 0) return;
+  const start = from > 0 ? 1 : 0;
+  const rest = shares.slice(start, start + inner);
+  const [low, high] = [rest[0] ?? 0, rest[rest.length - 1] ?? 1];
+  for (let k = 0; k < inner; k++) {
+    // evenly where they were even, between the supports
+    const even = (k + 1) / (inner + 1);
+    const asWas = inner > 1 ? (rest[k] - low) / (high - low) : 0.5;
+    const wide = (inner - 1) / (inner + 1);
+    shares[start + k] = from + (to - from) * (inner > 1 ? 1 / (inner + 1) + asWas * wide : even);
+  }
+  if (from > 0) shares[0] = from;
+  if (to < 1) shares[shares.length - 1] = to;
 }
 
 /** Stretches that face each other across a four-sided block, with the same count. */

@@ -16,6 +16,14 @@ export interface Resampled {
   outline: Outline;
   /** by station of the plan: its vertex of the new outline, -1 where it has none */
   vertexOf: Int32Array;
+  slides: Slide[];
+}
+
+/** A vertex beside a concave corner, where the ring is longer than the outline: its image on the planned ring is to lie here. */
+export interface Slide {
+  vertex: number;
+  x: number;
+  y: number;
 }
 
 /** A vertex to be: a place along the old outline, `at` its length from its ring's first vertex. */
@@ -27,6 +35,8 @@ interface Mark {
   stations: readonly number[];
   /** the drawing's own corners stay */
   isCorner: boolean;
+  /** where its image is to lie, if not straight above it */
+  aim?: { x: number; y: number };
 }
 
 /**
@@ -88,7 +98,10 @@ function spanMarks(
     while (Number.isNaN(known[end])) end++;
     for (let i = k; i < end; i++) known[i] = known[k - 1] + ((known[end] - known[k - 1]) * (i - k + 1)) / (end - k + 1);
   }
-  return known.slice(1, -1).map((d) => course.markAt(from.edge, from.at + d));
+  return known.slice(1, -1).map((d, k) => {
+    const mark = course.markAt(from.edge, from.at + d);
+    return Number.isNaN(at[k]) ? { ...mark, aim: places[k] } : mark;
+  });
 }
 
 /** An outline measured along its rings. */
@@ -180,6 +193,7 @@ class Course {
     const { ringStart } = this.#outline;
     const vertexOf = new Int32Array(stationCount).fill(-1);
     const rings: VertexRing[] = [];
+    const slides: Slide[] = [];
     let count = 0;
     const old = toRings(this.#outline);
     for (let r = 0; r + 1 < ringStart.length; r++) {
@@ -192,15 +206,16 @@ class Course {
         continue;
       }
       for (const mark of row) {
-        if (mark.stations.length === 0) continue;
+        if (mark.stations.length === 0 && !mark.aim) continue;
         const { x, y } = this.#vertex(mark);
         const v = count + ring.findIndex((w) => w.x === x && w.y === y);
+        if (mark.aim) slides.push({ vertex: v, x: mark.aim.x, y: mark.aim.y });
         for (const station of mark.stations) vertexOf[station] = v;
       }
       rings.push(ring);
       count += ring.length;
     }
-    return { outline: fromRings(rings), vertexOf };
+    return { outline: fromRings(rings), vertexOf, slides };
   }
 
   #vertex({ edge, along, isCorner }: Mark): Vertex {

@@ -51,7 +51,7 @@ function nearest(line: RingLine, { x, y }: { x: number; y: number }, within: num
 }
 
 /** By outline vertex: the point of the line that it has become, -1 where it vanished. Vertices whose edges vanished between them share one. */
-function pointsOfVertices(line: RingLine, outline: Outline): Int32Array {
+export function pointsOfVertices(line: RingLine, outline: Outline): Int32Array {
   const next = nextVertices(outline);
   const found = new Int32Array(outline.x.length).fill(-1);
   const stretches: { point: number; vertices: number[] }[] = [];

@@ -1,5 +1,6 @@
 import { SHIPPED_FONTS } from '@fictile/fonts';
 import { loadKernels } from '@fictile/kernels';
+import { benchFaceStyles } from './faceStyles.ts';
 import { benchFontChange, benchScrolling } from './fontChange.ts';
 import { benchFaces } from './fonts.ts';
 import { benchGrowth } from './growth.ts';
@@ -28,6 +29,11 @@ if (process.argv.includes('--strings')) {
 const faces = await benchFaces(kernels);
 if (process.argv.includes('--solids')) {
   benchSolids(faces, { all: process.argv.includes('--all'), resume: process.argv.includes('--resume') }, say);
+  process.exit();
+}
+
+if (process.argv.includes('--faces')) {
+  benchFaceStyles(faces, every, yardstickMs, say);
   process.exit();
 }
 

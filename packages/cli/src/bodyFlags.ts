@@ -76,7 +76,8 @@ function facesOf(flags: Flags): Partial<Faces> {
 /** First subdivided, then reduced. */
 function stepsOf({ subdivide, 'subdivide-kind': way, reduce }: Flags): Step[] {
   const steps: Step[] = [];
-  if (subdivide !== undefined) steps.push({ ...usualStep('subdivide', 'subdivide'), times: subdivide, way: way ?? 'straight' } as Step);
+  if (subdivide !== undefined)
+    steps.push({ ...usualStep('subdivide', 'subdivide'), times: subdivide, way: way ?? 'straight' } as Step);
   const amount = reduce === undefined ? undefined : amountOf(reduce);
   if (amount) steps.push({ ...usualStep('reduce', 'reduce'), ...amount } as Step);
   return steps;

@@ -61,8 +61,44 @@ describe('flags', () => {
     ['edge-steps', '2.5', 'FLAG_VALUE'],
     ['edge', 'zigzag', 'FLAG_VALUE'],
     ['weld', 'yes', 'FLAG_VALUE'],
+    ['faces', 'waves', 'FLAG_VALUE'],
+    ['face-size', 'big', 'FLAG_VALUE'],
+    ['face-size', '0', 'FLAG_VALUE'],
+    ['bands', '0', 'FLAG_VALUE'],
+    ['reduce', '101%', 'FLAG_VALUE'],
+    ['reduce', '2', 'FLAG_VALUE'],
+    ['reduce', '', 'FLAG_VALUE'],
+    ['subdivide', '5', 'FLAG_VALUE'],
   ])('--%s %s is %s', async (name, raw, code) => {
     expect(await codeOf(() => readFlag(name, raw))).toBe(code);
+  });
+});
+
+describe('faces', () => {
+  const madeWith = async (flags: Record<string, unknown>): Promise<ReturnType<typeof checkMesh>> => {
+    const kernels = await loadKernels();
+    const { bytes } = await buildCase(flagsOf({ text: 'Ri', out: 'x.obj', ...flags }), kernels);
+    return checkMesh(unwrap(readObj(bytes)));
+  };
+  const sound = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
+
+  test.each([
+    [{ faces: 'flow', faceSize: '3mm' }],
+    [{ faces: 'flow', faceSize: 'auto', support: 0.4 }],
+    [{ faces: 'grid', faceSize: 4 }],
+    [{ faces: 'bands', bands: 6, bandsAxis: 'y' }],
+    [{ faces: 'flow', subdivide: 1, subdivideKind: 'rounded' }],
+  ])('%j', async (flags) => {
+    expect(await madeWith(flags)).toMatchObject(sound);
+  });
+
+  test('reduced by a share and to a count', async () => {
+    const whole = await madeWith({ triangles: true });
+    const half = await madeWith({ reduce: '50%' });
+    const few = await madeWith({ reduce: 150 });
+    expect([half, few]).toEqual([expect.objectContaining(sound), expect.objectContaining(sound)]);
+    expect(half.faces).toBeLessThan(0.65 * whole.faces);
+    expect(few.faces).toBeLessThan(220);
   });
 });
 

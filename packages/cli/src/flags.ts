@@ -129,7 +129,9 @@ export function readFlag(name: string, raw: string | number | boolean): string |
     case 'pair':
       return typeof raw === 'string' && lengthPair(raw) ? raw : wrong('two lengths like "4mm,-2mm"');
     case 'size':
-      return raw === 'auto' || inside(parseLength(String(raw)), 0.001, 10_000) ? String(raw) : wrong('auto or a length from 0.001 to 10000 mm');
+      return raw === 'auto' || inside(parseLength(String(raw)), 0.001, 10_000)
+        ? String(raw)
+        : wrong('auto or a length from 0.001 to 10000 mm');
     case 'amount':
       return amountOf(String(raw)) ? String(raw) : wrong('a share like 50% or a number of faces from 4 on');
     case 'length':
@@ -146,10 +148,13 @@ export function readFlag(name: string, raw: string | number | boolean): string |
   }
 }
 
-const inside = (value: number | undefined, min: number, max: number): boolean => value !== undefined && value >= min && value <= max;
+const inside = (value: number | undefined, min: number, max: number): boolean =>
+  value !== undefined && value >= min && value <= max;
 
 /** "50%" -> a share, "800" -> a count */
-export function amountOf(text: string): { by: 'share'; sharePercent: number } | { by: 'count'; count: number } | undefined {
+export function amountOf(
+  text: string,
+): { by: 'share'; sharePercent: number } | { by: 'count'; count: number } | undefined {
   const value = Number(text.replace(/%$/, ''));
   if (text.trim() === '' || !Number.isFinite(value)) return undefined;
   if (text.endsWith('%')) return inside(value, 0.1, 100) ? { by: 'share', sharePercent: value } : undefined;

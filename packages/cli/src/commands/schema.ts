@@ -38,7 +38,12 @@ function flagSchema(kind: FlagKind): object {
     case 'size':
       return { anyOf: [{ const: 'auto' }, { type: 'number' }, { type: 'string', description: 'a length: 4mm' }] };
     case 'amount':
-      return { anyOf: [{ type: 'integer', minimum: 4 }, { type: 'string', pattern: '^[0-9.]+%?$' }] };
+      return {
+        anyOf: [
+          { type: 'integer', minimum: 4 },
+          { type: 'string', pattern: '^[0-9.]+%?$' },
+        ],
+      };
     case 'shape':
       return {
         anyOf: [{ enum: kind.of }, { type: 'string', pattern: '\\.json$', description: 'a file of a drawn one' }],

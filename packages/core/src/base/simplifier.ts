@@ -1,5 +1,12 @@
 /** What meshoptimizer's simplifier does: fewer triangles over some of the same vertices. */
 export interface Simplifier {
   /** `index`: three a triangle; gives the triangles that are left, and the error relative to the extent */
-  simplify(index: Uint32Array, positions: Float32Array, stride: number, target: number, error: number, flags?: 'Regularize'[]): [Uint32Array, number];
+  simplify(
+    index: Uint32Array,
+    positions: Float32Array,
+    stride: number,
+    target: number,
+    error: number,
+    flags?: 'Regularize'[],
+  ): [Uint32Array, number];
 }

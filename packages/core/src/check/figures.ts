@@ -120,7 +120,10 @@ function angleBins(mesh: PolygonMesh): Histogram {
     const [start, end] = [mesh.faceStart[f], mesh.faceStart[f + 1]];
     for (let c = start; c < end; c++) {
       const v = 3 * mesh.faceVertices[c];
-      const [a, b] = [3 * mesh.faceVertices[c > start ? c - 1 : end - 1], 3 * mesh.faceVertices[c + 1 < end ? c + 1 : start]];
+      const [a, b] = [
+        3 * mesh.faceVertices[c > start ? c - 1 : end - 1],
+        3 * mesh.faceVertices[c + 1 < end ? c + 1 : start],
+      ];
       const u = [0, 1, 2].map((k) => p[a + k] - p[v + k]);
       const w = [0, 1, 2].map((k) => p[b + k] - p[v + k]);
       const cross = [u[1] * w[2] - u[2] * w[1], u[2] * w[0] - u[0] * w[2], u[0] * w[1] - u[1] * w[0]];

@@ -1,4 +1,12 @@
-import { usualFit, usualMoreFaces, usualMoreSolid, usualPlacement, usualSide, usualStretch, usualView } from './defaults.ts';
+import {
+  usualFit,
+  usualMoreFaces,
+  usualMoreSolid,
+  usualPlacement,
+  usualSide,
+  usualStretch,
+  usualView,
+} from './defaults.ts';
 import { usualSlots } from './finishes.ts';
 
 /** Pure: gives a new document, and never fails on what the version before could hold. */

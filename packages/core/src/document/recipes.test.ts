@@ -8,6 +8,7 @@ import {
   parseRecipe,
   RECIPE_CHAPTERS,
   recipeEdits,
+  usualStep,
   type Piece,
   type WordsPiece,
   type RecipeChapter,
@@ -17,7 +18,11 @@ const plain = newPiece('a', 'Plain', ['K', 'i']);
 const made: WordsPiece = {
   ...newPiece('b', 'Made', ['R', 'o', 'w']),
   source: { ...newPiece('b', '', ['R', 'o', 'w']).source, sizeMm: 30, align: 'right', features: { liga: 0 } },
-  body: { solid: { ...plain.body.solid, depthMm: 7, backAsFront: true }, faces: { style: 'plain', toleranceMm: 0.5 } },
+  body: {
+    solid: { ...plain.body.solid, depthMm: 7, backAsFront: true },
+    faces: { ...plain.body.faces, style: 'flow', toleranceMm: 0.5 },
+  },
+  steps: [usualStep('triangles', 'cut')],
   placement: { by: 'middle', stand: 'table', atMm: [1, 2, 3], turnDegrees: [0, 45, 0] },
   slots: { ...plain.slots, front: findFinish('celadon'), backAsFront: true },
 };
@@ -31,7 +36,14 @@ function given(chapters: readonly RecipeChapter[]): Piece {
 
 test('a whole recipe goes over, the words stay', () => {
   const { source, ...rest } = given(RECIPE_CHAPTERS);
-  expect(rest).toEqual({ ...plain, source: undefined, body: made.body, placement: made.placement, slots: made.slots });
+  expect(rest).toEqual({
+    ...plain,
+    source: undefined,
+    body: made.body,
+    steps: made.steps,
+    placement: made.placement,
+    slots: made.slots,
+  });
   expect(source).toEqual({ ...made.source, graphemes: plain.source.graphemes, nextId: plain.source.nextId, own: {} });
 });
 

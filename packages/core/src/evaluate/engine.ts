@@ -152,7 +152,12 @@ export class Engine {
     });
   }
 
-  #refine(clusters: BuiltCluster[], { steps }: Piece, faceBudget: number, context: RunContext): Promise<StepRun | undefined> {
+  #refine(
+    clusters: BuiltCluster[],
+    { steps }: Piece,
+    faceBudget: number,
+    context: RunContext,
+  ): Promise<StepRun | undefined> {
     const { loadSimplifier } = this.#tools.kernels;
     return runSteps(clusters, steps, { cache: this.#refined, loadSimplifier, faceBudget, context });
   }

@@ -20,7 +20,11 @@ export interface StepRunTools {
 }
 
 /** All steps that are on, one after the other, body by body. A step that would go over the budget is left out and told. Undefined when cancelled. */
-export async function runSteps(built: readonly BuiltCluster[], steps: readonly Step[], tools: StepRunTools): Promise<StepRun | undefined> {
+export async function runSteps(
+  built: readonly BuiltCluster[],
+  steps: readonly Step[],
+  tools: StepRunTools,
+): Promise<StepRun | undefined> {
   let clusters = [...built];
   const run: StepRun = { clusters, faces: [], remarks: [] };
   for (const step of steps) {
@@ -38,7 +42,11 @@ export async function runSteps(built: readonly BuiltCluster[], steps: readonly S
   return { ...run, clusters };
 }
 
-async function onAll(clusters: readonly BuiltCluster[], step: Step, tools: StepRunTools): Promise<BuiltCluster[] | undefined> {
+async function onAll(
+  clusters: readonly BuiltCluster[],
+  step: Step,
+  tools: StepRunTools,
+): Promise<BuiltCluster[] | undefined> {
   const { cache, context, loadSimplifier } = tools;
   const simplifier = step.kind === 'reduce' ? await loadSimplifier?.() : undefined;
   const triangles = clusters.reduce((sum, { mesh }) => sum + mesh.faceVertices.length - 2 * faceCount(mesh), 0);

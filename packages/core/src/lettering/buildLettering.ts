@@ -132,7 +132,13 @@ const SHARE_BEHIND = { back: 0, middle: 0.5, front: 1 } as const;
 /** What all letters of a lettering share; drawings that are measured before they are built need it too. */
 export function drawingScale(
   { extentMm, emMm }: Pick<Layout, 'extentMm' | 'emMm'>,
-  { solid, ownSolids, toleranceMm, faces, bands }: Pick<LetteringOptions, 'solid' | 'ownSolids' | 'toleranceMm' | 'faces' | 'bands'>,
+  {
+    solid,
+    ownSolids,
+    toleranceMm,
+    faces,
+    bands,
+  }: Pick<LetteringOptions, 'solid' | 'ownSolids' | 'toleranceMm' | 'faces' | 'bands'>,
 ): DrawingScale {
   const solids = [solid, ...ownSolids.values()];
   const most = (of: (shape: SolidShape) => number): number => Math.max(...solids.map(of));

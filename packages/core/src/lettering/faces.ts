@@ -38,7 +38,12 @@ export type ClusterFaces =
 export function clusterFaces(
   faces: LetteringFaces,
   clusters: readonly Cluster[],
-  { scale, toleranceMm, supportMm, outward }: { scale: DrawingScale; toleranceMm: number; supportMm: number; outward: number },
+  {
+    scale,
+    toleranceMm,
+    supportMm,
+    outward,
+  }: { scale: DrawingScale; toleranceMm: number; supportMm: number; outward: number },
 ): ClusterFaces {
   if (faces.kind === 'plain') return faces;
   if (faces.kind === 'bands') return { kind: 'bands', axis: faces.axis, at: bandLines(faces, clusters, outward) };

@@ -25,7 +25,11 @@ export function applyStep(mesh: PolygonMesh, step: Step, { simplifier, triangles
     }
     case 'reduce': {
       if (!simplifier) throw new Error('no simplifier was handed in');
-      return reduce(mesh, step.by === 'share' ? step.sharePercent / 100 : Math.min(1, step.count / triangles), simplifier);
+      return reduce(
+        mesh,
+        step.by === 'share' ? step.sharePercent / 100 : Math.min(1, step.count / triangles),
+        simplifier,
+      );
     }
     case 'triangles':
       return toTriangles(mesh, step.rule);

@@ -34,24 +34,35 @@ export function mergeFaces(mesh: PolygonMesh, rule: MergeRule): PolygonMesh {
     if (d < c || mesh.sharp[c] || mesh.sharp[d]) continue;
     const [f, g] = [face[c], face[d]];
     if (mesh.region[f] !== mesh.region[g] || f === g || cosineOf(areas, f, g) < rule.cosine) continue;
-    const joined = join(loops[f] as Loop, loops[g] as Loop, c, d);
+    const joined = join(loops[f] as Loop, loops[g] as Loop, c, twin);
     candidates.push({ c, worth: rule.worth(mesh.positions, verticesOf(joined), normalOf(f, g)) });
   }
   candidates.sort((a, b) => b.worth - a.worth || a.c - b.c);
   const taken = new Uint8Array(loops.length);
-  for (const { c } of candidates) {
-    const [f, g] = [find(face[c]), find(face[twin[c]])];
-    if (f === g || (rule.once && (taken[f] || taken[g]))) continue;
-    const [one, other] = [loops[f], loops[g]];
-    if (!one || !other || !one.includes(c) || !other.includes(twin[c])) continue;
-    const joined = join(one, other, c, twin[c]);
-    const vertices = verticesOf(joined);
-    if (new Set(vertices).size < vertices.length || !rule.accepts(mesh.positions, vertices, normalOf(face[c], face[twin[c]]))) continue;
-    loops[f] = joined;
-    loops[g] = undefined;
-    owner[g] = f;
-    taken[f] = 1;
-  }
+  const pass = (): boolean => {
+    let hasJoined = false;
+    for (const { c } of candidates) {
+      const [f, g] = [find(face[c]), find(face[twin[c]])];
+      if (f === g || (rule.once && (taken[f] || taken[g]))) continue;
+      const [one, other] = [loops[f], loops[g]];
+      if (!one || !other || !one.includes(c) || !other.includes(twin[c])) continue;
+      const joined = join(one, other, c, twin);
+      const vertices = verticesOf(joined);
+      if (
+        new Set(vertices).size < vertices.length ||
+        !rule.accepts(mesh.positions, vertices, normalOf(face[c], face[twin[c]]))
+      )
+        continue;
+      loops[f] = joined;
+      loops[g] = undefined;
+      owner[g] = f;
+      taken[f] = 1;
+      hasJoined = true;
+    }
+    return hasJoined;
+  };
+  // what two faces could not do alone they may once they are larger
+  while (pass() && !rule.once);
   return rebuilt(mesh, loops);
 }
 
@@ -62,11 +73,21 @@ function cosineOf(areas: Float64Array, f: number, g: number): number {
   return lengths > 0 ? dot(f, g) / lengths : -1;
 }
 
-/** The loop around both; the first walks their common edge from corner c, the second from d. */
-function join(one: Loop, other: Loop, c: number, d: number): Loop {
+/** The loop around both; the first walks their common edge from corner c. Where they share more edges beside it, the way there and back goes too. */
+function join(one: Loop, other: Loop, c: number, twin: Int32Array): Loop {
   const i = one.indexOf(c);
-  const j = other.indexOf(d);
-  return [...one.slice(i + 1), ...one.slice(0, i), ...other.slice(j + 1), ...other.slice(0, j)];
+  const j = other.indexOf(twin[c]);
+  const loop = [...one.slice(i + 1), ...one.slice(0, i), ...other.slice(j + 1), ...other.slice(0, j)];
+  for (let k = 0; k < loop.length && loop.length > 3;) {
+    const after = (k + 1) % loop.length;
+    if (twin[loop[k]] !== loop[after]) k++;
+    else {
+      loop.splice(Math.max(k, after), 1);
+      loop.splice(Math.min(k, after), 1);
+      k = 0;
+    }
+  }
+  return loop;
 }
 
 function rebuilt(mesh: PolygonMesh, loops: readonly (Loop | undefined)[]): PolygonMesh {
@@ -100,7 +121,9 @@ export function cornerSines(p: Float64Array, vertices: readonly number[], normal
     const u = [0, 1, 2].map((k) => p[b + k] - p[3 * v + k]);
     const w = [0, 1, 2].map((k) => p[a + k] - p[3 * v + k]);
     const turn =
-      (u[1] * w[2] - u[2] * w[1]) * normal[0] + (u[2] * w[0] - u[0] * w[2]) * normal[1] + (u[0] * w[1] - u[1] * w[0]) * normal[2];
+      (u[1] * w[2] - u[2] * w[1]) * normal[0] +
+      (u[2] * w[0] - u[0] * w[2]) * normal[1] +
+      (u[0] * w[1] - u[1] * w[0]) * normal[2];
     const lengths = Math.sqrt((u[0] * u[0] + u[1] * u[1] + u[2] * u[2]) * (w[0] * w[0] + w[1] * w[1] + w[2] * w[2]));
     return lengths > 0 && size > 0 ? turn / (lengths * size) : 0;
   });

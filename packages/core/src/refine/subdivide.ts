@@ -27,7 +27,8 @@ interface Table {
 function tableOf(mesh: PolygonMesh, { twin }: Adjacency): Table {
   const edgeOf = new Uint32Array(mesh.faceVertices.length);
   const corner: number[] = [];
-  for (let c = 0; c < edgeOf.length; c++) edgeOf[c] = twin[c] >= 0 && twin[c] < c ? edgeOf[twin[c]] : corner.push(c) - 1;
+  for (let c = 0; c < edgeOf.length; c++)
+    edgeOf[c] = twin[c] >= 0 && twin[c] < c ? edgeOf[twin[c]] : corner.push(c) - 1;
   const firstFace = vertexCount(mesh);
   const firstEdge = firstFace + faceCount(mesh);
   const positions = new Float64Array(3 * (firstEdge + corner.length));
@@ -74,7 +75,11 @@ function round(mesh: PolygonMesh, { twin, face }: Adjacency, table: Table): void
   for (let e = 0; e < cornerOf.length; e++) {
     const c = cornerOf[e];
     const [a, b] = endsOf(mesh, face[c], c);
-    for (const [v, other] of [[a, b], [b, a]]) { // prettier-ignore
+    for (const [v, other] of [
+      [a, b],
+      [b, a],
+    ]) {
+      // prettier-ignore
       edgeCounts[v]++;
       if (isCrease(c)) creases[v]++;
       for (let k = 0; k < 3; k++) {

@@ -12,7 +12,8 @@ export function toQuads(mesh: PolygonMesh, withinDegrees: number): PolygonMesh {
   return mergeFaces(mesh, {
     cosine: cos((withinDegrees * PI) / 180) - 1e-12,
     once: true,
-    accepts: (p, vertices, normal) => vertices.length === 4 && cornerSines(p, vertices, normal).every((s) => s > LEAST_SINE),
+    accepts: (p, vertices, normal) =>
+      vertices.length === 4 && cornerSines(p, vertices, normal).every((s) => s > LEAST_SINE),
     worth: (p, vertices, normal) => (vertices.length === 4 ? Math.min(...cornerSines(p, vertices, normal)) : -1),
   });
 }

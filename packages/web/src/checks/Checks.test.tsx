@@ -11,9 +11,11 @@ const GOOD: MeshReport = {
   vertices: 8, faces: 6, triangles: 0, quads: 6, ngons: 0, quadAreaShare: 1, shells: 1, openEdges: 0, closed: true, manifold: true,
   outward: true, crossingFaces: 0, crossingCapped: false, slivers: 0, degenerate: 0, sizeMm: [1, 1, 1],
   edgeMm: { shortest: 1, median: 1, longest: 1 }, volumeMm3: 1,
+  figures: { poles: 0, inner: 10, bent: 0, lengths: { marks: [1, 2], counts: [12] }, corners: { marks: [0, 180], counts: [24] } },
 }; // prettier-ignore
 
 const triangles = new Float32Array(9);
+let cured: string[] = [];
 let asked: { kind: string; what?: string }[];
 
 /** A worker that gives this report. */
@@ -44,6 +46,7 @@ function Column({ report, depthMm = 18 }: { report: MeshReport | undefined; dept
       pieceId="a"
       shown={shown}
       onShow={(what, places) => setShown(places && what)}
+      onCure={(_, cure) => cured.push(cure)}
     />
   );
 }
@@ -55,7 +58,7 @@ test('is quiet when all is well', async () => {
   expect(screen.getByRole('status').textContent).toBe('checking');
   expect(await screen.findByText('all well')).toBeTruthy();
   expect([row('Closed'), row('Crossing faces')]).toEqual(['Closedyes', 'Crossing facesnone']);
-  expect(screen.queryByRole('button')).toBeNull();
+  expect(screen.queryByRole('button', { name: 'show' })).toBeNull();
 });
 
 test('a fault is told with its number, shown and hidden again', async () => {
@@ -70,7 +73,7 @@ test('a fault is told with its number, shown and hidden again', async () => {
 });
 
 test('slivers are told but no fault', async () => {
-  renderInside(<Column report={{ ...GOOD, slivers: 7 }} />);
+  renderInside(<Column report={{ ...GOOD, quads: 600, faces: 600, slivers: 7 }} />);
   expect(await screen.findByText('all well')).toBeTruthy();
   expect(row('Slivers')).toBe('Sliversshow7');
 });
@@ -84,4 +87,46 @@ test('a flat sheet is open on purpose', async () => {
 test('what could not be checked is never called well', async () => {
   renderInside(<Column report={undefined} />);
   expect(await screen.findByText('The mesh could not be checked.')).toBeTruthy();
+});
+
+afterEach(() => localStorage.clear());
+
+describe('what the mesh is meant for decides what matters', () => {
+  const meantFor = async (aim: string): Promise<void> => {
+    await userEvent.click(await screen.findByRole('button', { name: /^Meant for/ }));
+    await userEvent.click(await screen.findByRole('menuitem', { name: aim }));
+  };
+  const triangles = { ...GOOD, quads: 0, triangles: 12, faces: 12, quadAreaShare: 0 };
+
+  test('animation minds triangles, and one press brings flowing quads', async () => {
+    cured = [];
+    renderInside(<Column report={triangles} />);
+    expect(await screen.findByText('all well')).toBeTruthy();
+    await meantFor('animation');
+    expect(await screen.findByText('some to mind')).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Use flowing quads' }));
+    expect(cured).toEqual(['flow']);
+  });
+
+  test('a game counts triangles', async () => {
+    renderInside(<Column report={{ ...GOOD, quads: 40_000, faces: 40_000 }} />);
+    await meantFor('a game');
+    await screen.findByText('Triangles');
+    expect(row('Triangles')).toBe('Triangles80,000Reduce to half');
+  });
+
+  test('a printer can do nothing with a sheet', async () => {
+    renderInside(<Column report={{ ...GOOD, closed: false, outward: false }} depthMm={0} />);
+    await meantFor('printing');
+    await screen.findByText('Closed');
+    expect(row('Closed')).toBe('ClosednoRaise 18 mm');
+  });
+
+  test('the choice is kept in the browser', async () => {
+    const { unmount } = renderInside(<Column report={GOOD} />);
+    await meantFor('printing');
+    unmount();
+    renderInside(<Column report={GOOD} />);
+    expect(await screen.findByRole('button', { name: 'Meant for: printing' })).toBeTruthy();
+  });
 });

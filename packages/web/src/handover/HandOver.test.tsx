@@ -42,7 +42,14 @@ beforeEach(async () => {
   asked = [];
   report = {};
   renderInside(
-    <HandOver opened onClose={() => undefined} client={client} project={project()} takePicture={undefined} />,
+    <HandOver
+      opened
+      onClose={() => undefined}
+      client={client}
+      project={project()}
+      faces={500}
+      takePicture={undefined}
+    />,
   );
   await screen.findByText(/points/);
 });

@@ -87,12 +87,7 @@ function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'pr
         </Stack>
       </Radio.Group>
       <Choices options={options} onChange={setOptions} />
-      <Text size="sm" component="div">
-        {texts.handOver.tolerance}{' '}
-        <NumberValue label={texts.handOver.tolerance} value={toleranceMm} zero={texts.handOver.toleranceSame} kind="length" unit="mm" min={0} max={10} step={0.01} usual={0} onChange={setToleranceMm} />
-        .
-      </Text>
-      {toleranceMm > 0 && <Text size="sm">{texts.handOver.workshopCount(faces)}</Text>}
+      <HandedTolerance value={toleranceMm} faces={faces} onChange={setToleranceMm} />
       <Text size="sm" data-testid="holds" aria-live="polite">
         {pieceIds.length === 0
           ? texts.handOver.none
@@ -119,6 +114,32 @@ function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'pr
         <ReadBack client={client} written={written.bytes} options={named} />
       )}
     </Stack>
+  );
+}
+
+/** Curves may be finer or coarser in the file than where they are worked on. */
+function HandedTolerance({ value, faces, onChange }: { value: number; faces: number; onChange: (mm: number) => void }) {
+  const t = texts.handOver;
+  return (
+    <>
+      <Text size="sm" component="div">
+        {t.tolerance}{' '}
+        <NumberValue
+          label={t.tolerance}
+          value={value}
+          zero={t.toleranceSame}
+          kind="length"
+          unit="mm"
+          min={0}
+          max={10}
+          step={0.01}
+          usual={0}
+          onChange={onChange}
+        />
+        .
+      </Text>
+      {value > 0 && <Text size="sm">{t.workshopCount(faces)}</Text>}
+    </>
   );
 }
 

@@ -30,6 +30,8 @@ const shown = (remarks: Remark[]): ShownPiece => ({
   faces: 1234,
   quads: 1000,
   built: { clusters: 0, wavefronts: 0, lifted: 0 },
+  bodyFaces: 1234,
+  stepFaces: [{ id: 'cut', faces: 2468 }],
 });
 
 function Form() {
@@ -340,5 +342,85 @@ describe('several pieces', () => {
     act(() => store.undo());
     act(() => store.undo());
     expect([store.project.pieces.a, store.project.pieces.b].map((p) => p.body.solid.depthMm)).toEqual([18, 18]);
+  });
+});
+
+describe('faces', () => {
+  test('are chosen by a sentence that asks for what the style has', async () => {
+    await userEvent.click(screen.getByRole('button', { name: 'Faces: Plain faces' }));
+    await userEvent.click(await screen.findByRole('menuitem', { name: 'Even bands' }));
+    expect(piece().body.faces.style).toBe('bands');
+    const bands = screen.getByRole('spinbutton', { name: 'Bands' });
+    bands.focus();
+    await userEvent.keyboard('{ArrowUp}');
+    expect(piece().body.faces.bands).toBe(13);
+  });
+
+  test('flowing quads are sized to the letters until a size is typed', async () => {
+    act(() => store.edit({ kind: 'setFaces', pieceId: 'a', values: { style: 'flow' } }));
+    const size = screen.getByRole('spinbutton', { name: 'Size of faces' });
+    expect(size.textContent).toBe('sized to the letters');
+    size.focus();
+    await userEvent.keyboard('3{Enter}');
+    expect(piece().body.faces.sizeMm).toBe(3);
+    screen.getByRole('spinbutton', { name: 'Size of faces' }).focus();
+    await userEvent.keyboard('{Delete}');
+    expect(piece().body.faces.sizeMm).toBe(0);
+  });
+});
+
+describe('steps', () => {
+  const names = (): string[] => screen.queryAllByTestId('step').map((row) => row.textContent ?? '');
+  const menu = async (at: number, item: string): Promise<void> => {
+    const row = screen.getAllByTestId('step')[at];
+    await userEvent.click(within(row).getByRole('button', { name: /: more$/ }));
+    await userEvent.click(await screen.findByRole('menuitem', { name: item }));
+  };
+  const add = async (name: string): Promise<void> => {
+    await userEvent.click(screen.getByRole('button', { name: 'Add a step' }));
+    await userEvent.click(await screen.findByRole('menuitem', { name }));
+  };
+
+  test('are added, put in another order, switched off, duplicated and removed; all can be undone', async () => {
+    expect(screen.getByText('Nothing is done to the mesh.')).toBeTruthy();
+    await add('Subdivide');
+    await add('Reduce');
+    expect(piece().steps.map(({ kind }) => kind)).toEqual(['subdivide', 'reduce']);
+    await menu(1, 'Earlier');
+    expect(piece().steps.map(({ kind }) => kind)).toEqual(['reduce', 'subdivide']);
+    await menu(0, 'Switch off');
+    expect(piece().steps[0].on).toBe(false);
+    expect(names()[0]).toContain('off');
+    await menu(1, 'Duplicate');
+    expect(new Set(piece().steps.map(({ id }) => id)).size).toBe(3);
+    await menu(0, 'Remove');
+    expect(piece().steps.map(({ kind }) => kind)).toEqual(['subdivide', 'subdivide']);
+    for (let i = 0; i < 6; i++) act(() => store.undo());
+    expect(piece().steps).toEqual([]);
+  });
+
+  test.each([
+    ['Subdivide', 'Subdivide, times', '3{Enter}', { times: 3 }],
+    ['Reduce', 'Share of the triangles', '25{Enter}', { sharePercent: 25 }],
+    ['Join to quads', 'Within', '12{Enter}', { withinDegrees: 12 }],
+    ['Join points', 'Within', '0.2{Enter}', { withinMm: 0.2 }],
+    ['Clear flat faces', 'Within', '1{Enter}', { withinDegrees: 1 }],
+    ['Crisp edges', 'Crisp from', '45{Enter}', { fromDegrees: 45 }],
+  ])('%s has values of its own', async (name, label, keys, values) => {
+    await add(name);
+    screen.getByRole('spinbutton', { name: label }).focus();
+    await userEvent.keyboard(keys);
+    expect(piece().steps[0]).toMatchObject(values);
+  });
+
+  test('what a step left stands beside it', async () => {
+    act(() =>
+      store.edit({
+        kind: 'setSteps',
+        pieceId: 'a',
+        steps: [{ id: 'cut', on: true, kind: 'triangles', rule: 'short' }],
+      }),
+    );
+    expect(names()[0]).toContain('2,468 faces');
   });
 });

@@ -13,17 +13,30 @@ const T = texts.recipe;
 const KINDS = Object.entries(texts.steps) as [StepKind, string][];
 
 /** What is done to the mesh, step by step. */
-export function StepsChapter({ piece, edits, remarks, work, stepFaces }: ChapterProps & { stepFaces: readonly { id: string; faces: number }[] }) {
+export function StepsChapter({
+  piece,
+  edits,
+  remarks,
+  work,
+  stepFaces,
+}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[] }) {
   const { steps } = piece;
   const put = (next: readonly Step[], key?: string): void => edits.steps(next, key);
-  const replace = (at: number, step: Step, key?: string): void => put(steps.map((s, i) => (i === at ? step : s)), key);
+  const replace = (at: number, step: Step, key?: string): void =>
+    put(
+      steps.map((s, i) => (i === at ? step : s)),
+      key,
+    );
   return (
     <Chapter name="steps" work={work} remarks={<Told chapter="steps" remarks={remarks} edits={edits} piece={piece} />}>
       {steps.length === 0 && <div className={classes.none}>{T.stepsNone}</div>}
       {steps.map((step, at) => (
         <div key={step.id} className={classes.step} data-off={!step.on} data-testid="step">
           <div>
-            <Sentence template={T.steps[step.kind]} values={stepValues(step, (next, key) => replace(at, next, key && `step ${step.id} ${key}`))} />
+            <Sentence
+              template={T.steps[step.kind]}
+              values={stepValues(step, (next, key) => replace(at, next, key && `step ${step.id} ${key}`))}
+            />
           </div>
           <span className={classes.figures}>
             {step.on ? figureOf(stepFaces.find(({ id }) => id === step.id)?.faces) : T.stepIsOff}

@@ -29,7 +29,12 @@ const FACES: Readonly<Record<Faces['style'], ReactNode>> = {
   plain: <Picture lines={BLOCK} meant="M5 14L15 4" />,
   bands: <Picture lines={BLOCK} meant="M8.3 4V14M11.7 4V14" />,
   grid: <Picture lines={BLOCK} meant="M8.3 4V14M11.7 4V14M5 7.3H15M5 10.7H15" />,
-  flow: <Picture lines="M3 15A8 8 0 0 1 17 15M7 15A4 4 0 0 1 13 15" meant="M5 15A6 6 0 0 1 15 15M6 9L8 12M10 7V11M14 9L12 12" />,
+  flow: (
+    <Picture
+      lines="M3 15A8 8 0 0 1 17 15M7 15A4 4 0 0 1 13 15"
+      meant="M5 15A6 6 0 0 1 15 15M6 9L8 12M10 7V11M14 9L12 12"
+    />
+  ),
 };
 const ALIGNS: Readonly<Record<Words['align'], ReactNode>> = {
   left: <Picture lines="M5 5H16M5 9H12M5 13H15" meant="M2 3V15" />,

@@ -48,7 +48,9 @@ function VersionList({ store, onCompare }: Pick<VersionsProps, 'store' | 'onComp
   return (
     <Stack gap="lg">
       <KeepForm onKeep={(name) => keep.mutate(name)} isBusy={keep.isPending} />
-      {(list.isError || goBack.isError || compare.isError || keep.isError) && <Alert color="red">{texts.versions.failed}</Alert>}
+      {(list.isError || goBack.isError || compare.isError || keep.isError) && (
+        <Alert color="red">{texts.versions.failed}</Alert>
+      )}
       {list.isPending && <Loader aria-label={texts.loading} />}
       <ul className={classes.list}>
         {list.data?.map((revision, i) => (

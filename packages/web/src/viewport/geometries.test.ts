@@ -27,6 +27,8 @@ const piece = (...clusters: ShownCluster[]): ShownPiece[] => [
     faces: 0,
     quads: 0,
     built: { clusters: 0, wavefronts: 0, lifted: 0 },
+    bodyFaces: 0,
+    stepFaces: [],
   },
 ];
 

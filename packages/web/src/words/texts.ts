@@ -395,7 +395,12 @@ export const texts = {
     over: 'Laid over as lines',
     end: 'Stop comparing',
     with: (label: string): string => `Compared with: ${label}`,
-    labels: { hold: 'the state held', before: 'before the last change', bare: 'without its steps', plain: 'with plain faces' },
+    labels: {
+      hold: 'the state held',
+      before: 'before the last change',
+      bare: 'without its steps',
+      plain: 'with plain faces',
+    },
   },
   checks: {
     heading: 'Checks',

@@ -81,7 +81,19 @@ function useBench(store: ProjectStore) {
   });
   useKeys(commands, singleKeys.areOn);
   return {
-    ...{ project, refusal: state.refusal, evaluation, shelf, client, view, setView, panel, setPanel, comparing, setComparing },
+    ...{
+      project,
+      refusal: state.refusal,
+      evaluation,
+      shelf,
+      client,
+      view,
+      setView,
+      panel,
+      setPanel,
+      comparing,
+      setComparing,
+    },
     ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings },
     placing: atWork === 'place' && !typing.now ? placing : undefined,
     bending: atWork === 'words' && !typing.now ? bending : undefined,
@@ -97,12 +109,11 @@ const NONE: readonly number[] = [];
 /** The workshop: recipe left, view in the middle, pieces and checks right. */
 export function Workbench({ store }: { store: ProjectStore }) {
   const bench = useBench(store);
-  const { project, evaluation, shelf, client, chosen, marks, panel, setPanel } = bench;
+  const { project, evaluation, shelf, client, chosen, marks, setPanel } = bench;
   const [take, setTake] = useState<TakePicture>();
   const onPictures = useCallback((next: TakePicture | undefined) => setTake(() => next), []);
   const lead = chosen.pieces.length > 0 ? chosen.pieces[0] : undefined;
   const shown = evaluation.pieces.find((p) => p.pieceId === lead?.id);
-  const close = (): void => setPanel(undefined);
   const common = { project, evaluation, chosen };
   return (
     <div className={classes.bench}>
@@ -144,17 +155,15 @@ export function Workbench({ store }: { store: ProjectStore }) {
           />
         )}
       </ViewPane>
-      <SideColumn {...common} client={client} actions={bench.actions} marks={marks} onFile={bench.drawings.choose} onCure={(id, cure) => store.edit(cureEdit(store.project.pieces[id], cure))} />
-      <HandOver opened={panel === 'hand over'} onClose={close} client={client} project={project} faces={evaluation.pieces.reduce((sum, p) => sum + p.faces, 0)} takePicture={take} />
-      <Versions
-        opened={panel === 'versions'}
-        onClose={close}
-        store={store}
-        onCompare={(label, other) => {
-          bench.setComparing({ label, project: other, how: 'beside' });
-          close();
-        }}
+      <SideColumn
+        {...common}
+        client={client}
+        actions={bench.actions}
+        marks={marks}
+        onFile={bench.drawings.choose}
+        onCure={(id, cure) => store.edit(cureEdit(store.project.pieces[id], cure))}
       />
+      <Panels bench={bench} store={store} take={take} />
       <Notes />
       <DropFiles
         text={texts.drawing.dropHere}
@@ -169,6 +178,30 @@ export function Workbench({ store }: { store: ProjectStore }) {
 }
 
 type Bench = ReturnType<typeof useBench>;
+
+/** What opens over the workshop's right. */
+function Panels({ bench, store, take }: { bench: Bench; store: ProjectStore; take: TakePicture | undefined }) {
+  const { project, evaluation, client, panel, setPanel } = bench;
+  const close = (): void => setPanel(undefined);
+  const faces = evaluation.pieces.reduce((sum, p) => sum + p.faces, 0);
+  const compare = (label: string, other: Project): void => {
+    bench.setComparing({ label, project: other, how: 'beside' });
+    close();
+  };
+  return (
+    <>
+      <HandOver
+        opened={panel === 'hand over'}
+        onClose={close}
+        client={client}
+        project={project}
+        faces={faces}
+        takePicture={take}
+      />
+      <Versions opened={panel === 'versions'} onClose={close} store={store} onCompare={compare} />
+    </>
+  );
+}
 
 const pickedOf = ({ typing }: Bench, pieceId: string): readonly number[] =>
   typing.picked?.pieceId === pieceId ? typing.picked.ids : NONE;

@@ -12,7 +12,11 @@ export interface Comparing {
 export type ComparedState = 'hold' | 'before' | 'bare' | 'plain';
 
 /** The project in another state; undefined where it has none like that. */
-export function comparedProject(state: ComparedState, store: ProjectStore, lead: Piece | undefined): Project | undefined {
+export function comparedProject(
+  state: ComparedState,
+  store: ProjectStore,
+  lead: Piece | undefined,
+): Project | undefined {
   const { project } = store;
   switch (state) {
     case 'hold':
@@ -28,7 +32,10 @@ export function comparedProject(state: ComparedState, store: ProjectStore, lead:
   }
 }
 
-const withLead = (project: Project, piece: Piece): Project => ({ ...project, pieces: { ...project.pieces, [piece.id]: piece } });
+const withLead = (project: Project, piece: Piece): Project => ({
+  ...project,
+  pieces: { ...project.pieces, [piece.id]: piece },
+});
 
 export const STATES = ['hold', 'before', 'bare', 'plain'] as const satisfies readonly ComparedState[];
 export const stateLabel = (state: ComparedState): string => texts.compare.labels[state];

@@ -67,7 +67,8 @@ export class CutNodes {
     const [low, high] = this.#place[a] < this.#place[b] ? [a, b] : [b, a];
     const nodes: number[] = [];
     // lines strictly between: those above the lower node that the upper one lies beyond
-    for (let line = (this.#place[low] + 1) >> 1; 2 * line + 1 < this.#place[high]; line++) nodes.push(this.#add(low, high, line));
+    for (let line = (this.#place[low] + 1) >> 1; 2 * line + 1 < this.#place[high]; line++)
+      nodes.push(this.#add(low, high, line));
     return low === a ? nodes : nodes.reverse();
   }
 
@@ -79,14 +80,19 @@ export class CutNodes {
     across.push(Math.round(across[a] + share * (across[b] - across[a])));
     const isLevel = this.#layer[a] >= 0 && this.#layer[a] === this.#layer[b];
     this.#layer.push(isLevel ? this.#layer[a] : -1);
-    this.#inset.push(isLevel ? this.#p.layers[this.#layer[a]] : this.#inset[a] + share * (this.#inset[b] - this.#inset[a]));
+    this.#inset.push(
+      isLevel ? this.#p.layers[this.#layer[a]] : this.#inset[a] + share * (this.#inset[b] - this.#inset[a]),
+    );
     this.#place.push(2 * line + 1);
     return this.x.length - 1;
   }
 
   isInOneBand(face: readonly number[]): boolean {
     const places = face.map((n) => this.#place[n]);
-    return Math.max(...places) - Math.min(...places) <= 2 && (Math.max(...places) >> 1) - ((Math.min(...places) + 1) >> 1) <= 0;
+    return (
+      Math.max(...places) - Math.min(...places) <= 2 &&
+      (Math.max(...places) >> 1) - ((Math.min(...places) + 1) >> 1) <= 0
+    );
   }
 
   /** A convex loop whose edges are cut already, as one loop a band. */
@@ -98,7 +104,8 @@ export class CutNodes {
     for (let band = first; band <= last; band++) {
       // from line band - 1 to line band
       const part = loop.filter((_, i) => places[i] >= 2 * band - 1 && places[i] <= 2 * band + 1);
-      const isFlat = part.every((n) => this.#place[n] === 2 * band - 1) || part.every((n) => this.#place[n] === 2 * band + 1);
+      const isFlat =
+        part.every((n) => this.#place[n] === 2 * band - 1) || part.every((n) => this.#place[n] === 2 * band + 1);
       if (part.length >= 3 && !isFlat) parts.push(part);
     }
     return parts;

@@ -53,7 +53,7 @@ export function traceBlocks(graph: BlockGraph): Block[] {
   for (const start of starts) {
     if (used.has(keyOf(start))) continue;
     const block: Block = { edges: [], angles: [] };
-    for (let edge = start; !used.has(keyOf(edge)); ) {
+    for (let edge = start; !used.has(keyOf(edge));) {
       used.add(keyOf(edge));
       block.edges.push(edge);
       const { next, angle } = turnLeft(graph, leaving, edge);
@@ -92,7 +92,11 @@ function chordsByStation(graph: BlockGraph): Leaving[][] {
 }
 
 /** The edge that follows with nothing between it and the one that arrives, and the inner angle there. */
-function turnLeft(graph: BlockGraph, leaving: readonly Leaving[][], edge: BlockEdge): { next: BlockEdge; angle: number } {
+function turnLeft(
+  graph: BlockGraph,
+  leaving: readonly Leaving[][],
+  edge: BlockEdge,
+): { next: BlockEdge; angle: number } {
   const at = edge.to;
   const row = leaving[at];
   const { leaveX, leaveY, arriveX, arriveY } = graph;

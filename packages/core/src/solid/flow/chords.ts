@@ -2,7 +2,8 @@ import { cos, lengthOf, PI } from '../../math/index.ts';
 import { crosses } from './crossing.ts';
 import { innerBall } from './innerBall.ts';
 import { normalAt, turnAt, type RingLine, type RingPlace } from './ringLine.ts';
-import { CORNER_COSINE } from './sizes.ts';
+import { CORNER_COSINE } from './cornerCosine.ts';
+import type { SoftCorner } from './softCorners.ts';
 import { direction, Stations, type Chord, type Station } from './stations.ts';
 
 const cosine = (degrees: number): number => cos((degrees * PI) / 180);
@@ -29,8 +30,12 @@ interface Candidate {
  * Chords that cut the inside into blocks: across the strokes, along maximal inner balls, from concave corners first, then where curves pass multiples of 90 and of
  * 45 degrees; the shortest first. `reach`: what counts as touching, grid steps. Method: docs/geometry.md, flow.
  */
-export function findChords(line: RingLine, size: number, reach: number): Stations {
-  const found = new Stations(line);
+export function findChords(
+  line: RingLine,
+  soft: readonly SoftCorner[],
+  { size, reach }: { size: number; reach: number },
+): Stations {
+  const found = new Stations(line, soft);
   const candidates = [...cornerCandidates(line, found), ...curveCandidates(line)];
   candidates.sort((a, b) => a.rank - b.rank || a.length - b.length || a.start.segment - b.start.segment);
   const judge = new Judge(line, found, { size, reach });
@@ -51,10 +56,12 @@ function candidate(
 }
 
 function cornerCandidates(line: RingLine, { stations }: Stations): Candidate[] {
-  return stations.flatMap(({ segment: i, turn, fan }, station) => {
+  return stations.flatMap(({ segment: i, turn, fan, before: b, after: a }, station) => {
     if (turn.sine >= 0 && turn.cosine > -0.99) return [];
-    const before = { nx: line.nx[line.prev[i]], ny: line.ny[line.prev[i]] };
-    const after = { nx: line.nx[i], ny: line.ny[i] };
+    const [before, after] = [
+      { nx: b.x, ny: b.y },
+      { nx: a.x, ny: a.y },
+    ];
     const middle = normalAt(line, i);
     const both = turn.cosine < cosine(50) ? [before, after] : [{ nx: middle.x, ny: middle.y }];
     // the steps round a sharp corner are no sides
@@ -69,7 +76,7 @@ function curveCandidates(line: RingLine): Candidate[] {
   for (let i = 0; i < line.x.length; i++) {
     if (turnAt(line, i).cosine < CORNER_COSINE || line.fan[i] !== 'none') continue;
     const j = line.prev[i];
-    const passes = (u: number, v: number): boolean => (u <= 0) !== (v <= 0) || (u >= 0) !== (v >= 0);
+    const passes = (u: number, v: number): boolean => u <= 0 !== v <= 0 || u >= 0 !== v >= 0;
     const [ax, ay, bx, by] = [line.nx[j], line.ny[j], line.nx[i], line.ny[i]];
     const rank =
       passes(ax, bx) || passes(ay, by) ? 1 : passes(ax - ay, bx - by) || passes(ax + ay, bx + by) ? 2 : undefined;
@@ -144,7 +151,7 @@ class Judge {
     if (typeof end === 'number') {
       const station = this.#found.stations[end];
       if (this.#found.directionsAt(end).some((d) => d.x * way.x + d.y * way.y > FROM_CHORD)) return false;
-      if (station.isCorner) return leavesCorner(line, station, way);
+      if (station.isCorner) return leavesCorner(station, way);
     }
     const normal = along === 0 ? normalAt(line, i) : { x: line.nx[i], y: line.ny[i] };
     return normal.x * way.x + normal.y * way.y >= FROM_NORMAL;
@@ -174,12 +181,11 @@ class Judge {
 }
 
 /** Between the two sides of a corner, and far enough from both. */
-function leavesCorner(line: RingLine, { segment: i, turn }: Station, way: { x: number; y: number }): boolean {
-  const j = line.prev[i];
-  const on = { x: line.ny[i], y: -line.nx[i] };
-  const back = { x: -line.ny[j], y: line.nx[j] };
+function leavesCorner({ before, after, turn }: Station, way: { x: number; y: number }): boolean {
+  const on = { x: after.y, y: -after.x };
+  const back = { x: -before.y, y: before.x };
   if (on.x * way.x + on.y * way.y > FROM_SIDE || back.x * way.x + back.y * way.y > FROM_SIDE) return false;
-  const leftOfOn = line.nx[i] * way.x + line.ny[i] * way.y > 0;
-  const leftOfBack = line.nx[j] * way.x + line.ny[j] * way.y > 0;
+  const leftOfOn = after.x * way.x + after.y * way.y > 0;
+  const leftOfBack = before.x * way.x + before.y * way.y > 0;
   return turn.sine >= 0 ? leftOfOn && leftOfBack : leftOfOn || leftOfBack;
 }

@@ -21,8 +21,7 @@ export function fillFourSides(patch: Patch, { bottom, right, top, left }: FourSi
     // where the lines between opposite marks meet
     const u = us[i] + (j / m) * (us[n + 1 + i] - us[i]);
     const v = vs[j] + (i / n) * (vs[m + 1 + j] - vs[j]);
-    const sides =
-      (1 - v) * z[bottom[i]] + v * z[top[i]] + (1 - u) * z[left[j]] + u * z[right[j]];
+    const sides = (1 - v) * z[bottom[i]] + v * z[top[i]] + (1 - u) * z[left[j]] + u * z[right[j]];
     const corners =
       (1 - u) * (1 - v) * z[bottom[0]] + u * (1 - v) * z[bottom[n]] + u * v * z[top[n]] + (1 - u) * v * z[top[0]];
     return sides - corners;

@@ -26,7 +26,11 @@ export function evenCounts(blocks: readonly Block[], wanted: readonly Wanted[], 
   const four = blocks.map((block) => sidesOf(block, BLOCK_CORNER)).filter((sides) => sides.length === 4);
   const classes = new Classes(wanted.length);
   for (const sides of four) {
-    for (const [one, other] of [[sides[0], sides[2]], [sides[1], sides[3]]]) { // prettier-ignore
+    for (const [one, other] of [
+      [sides[0], sides[2]],
+      [sides[1], sides[3]],
+    ]) {
+      // prettier-ignore
       if (one.length !== 1 || other.length !== 1) continue;
       const [a, b] = [variable(one[0]), variable(other[0])];
       const ratio = wanted[a].length / wanted[b].length;
@@ -42,7 +46,11 @@ export function evenCounts(blocks: readonly Block[], wanted: readonly Wanted[], 
     side.reduce((total, e) => total + (count.get(classes.find(variable(e))) ?? 0), 0);
   for (let round = 0; round < ROUNDS; round++) {
     for (const sides of four) {
-      for (const [one, other] of [[sides[0], sides[2]], [sides[1], sides[3]]]) { // prettier-ignore
+      for (const [one, other] of [
+        [sides[0], sides[2]],
+        [sides[1], sides[3]],
+      ]) {
+        // prettier-ignore
         const missing = sum(other) - sum(one);
         if (missing === 0) continue;
         const least = leastShared(missing > 0 ? one : other, (e) => classes.find(variable(e)), members);

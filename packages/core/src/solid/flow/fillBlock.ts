@@ -16,10 +16,14 @@ const GOOD = 0.45;
 /** What a filling with an irregular point is marked down by. */
 const IRREGULAR = 0.05;
 const ROUNDS = 6;
+const MORE_ROUNDS = 24;
 
-/** Fills one loop with quads: by a template where one does well, else by what does best. Even number of points, counter-clockwise. */
-export function fillBlock(loop: Loop): Patch | undefined {
-  const template = byTemplates(loop);
+/**
+ * Fills one loop with quads: by a template where one does well, else by what does best. Even number of points, counter-clockwise. `corners`: those that its neighbourhood
+ * gives it, tried first.
+ */
+export function fillBlock(loop: Loop, corners: readonly number[]): Patch | undefined {
+  const template = byTemplates(loop, corners);
   if (template && template.score > GOOD) return template.patch;
   const general = settled(generalFill({ ...loop, start: [0, loop.x.length] }));
   const scored = (patch: Patch): Scored => ({ patch, score: worstJacobian(patch) - 2 * IRREGULAR });
@@ -41,13 +45,15 @@ function settled(patch: Patch | undefined): Patch | undefined {
   return patch;
 }
 
-function byTemplates(loop: Loop): Scored | undefined {
+function byTemplates(loop: Loop, given: readonly number[]): Scored | undefined {
   let found: Scored | undefined;
-  for (const corners of cornerSets(loop)) {
+  for (const corners of [given, ...cornerSets(loop)]) {
     const patch = settled(fillByCorners(loop, corners));
     if (!patch) continue;
-    const worst = worstJacobian(patch);
     const isFour = corners.length === 4;
+    // long bent blocks fold at first and come right
+    if (isFour && worstJacobian(patch) < GOOD) smooth(patch, MORE_ROUNDS);
+    const worst = worstJacobian(patch);
     if (worst < (isFour ? LEAST_FOUR : LEAST_OTHER) || evenness(patch) < LEAST_EVEN) continue;
     const score = worst - (isFour ? 0 : IRREGULAR);
     if (!found || score > found.score) found = { patch, score };
@@ -64,7 +70,8 @@ function cornerSets(loop: Loop): number[][] {
     .filter(({ angle }) => angle < WIDEST)
     .sort((p, q) => p.angle - q.angle || p.i - q.i);
   const upTo = (limit: number): number[] => sharpest.filter(({ angle }) => angle < limit).map(({ i }) => i);
-  const first = (count: number): number[] => (sharpest.length >= count ? sharpest.slice(0, count).map(({ i }) => i) : []);
+  const first = (count: number): number[] =>
+    sharpest.length >= count ? sharpest.slice(0, count).map(({ i }) => i) : [];
   const sets = [first(4), upTo(degrees(125)), upTo(degrees(140)), upTo(WIDEST), ...cutArcs(loop, upTo(degrees(125))), first(5), first(3), first(6), first(2)]; // prettier-ignore
   const seen = new Set<string>();
   return sets

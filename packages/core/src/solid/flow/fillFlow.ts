@@ -1,3 +1,4 @@
+import { BLOCK_CORNER } from './counts.ts';
 import { fillBlock } from './fillBlock.ts';
 import { spanPoints, type FlowBlocks } from './flowBlocks.ts';
 import { generalFill } from './generalFill.ts';
@@ -27,7 +28,8 @@ export function fillFlow(line: RingLine, flow: FlowBlocks): Filled {
     holes.set(around, [...(holes.get(around) ?? []), loop]);
   }
   for (const [k, loop] of loops.entries()) {
-    if (areas[k] > 0 && !fillOne(patch, [loop, ...(holes.get(k) ?? [])])) return { ok: false, block: flow.blocks[k] };
+    if (areas[k] > 0 && !fillOne(patch, [loop, ...(holes.get(k) ?? [])], cornersOf(line, flow, flow.blocks[k], rows)))
+      return { ok: false, block: flow.blocks[k] };
   }
   smooth(patch, ROUNDS);
   if (worstJacobian(patch) < TANGLED) smooth(patch, MORE_ROUNDS);
@@ -50,6 +52,17 @@ function loopOf(line: RingLine, flow: FlowBlocks, { edges }: Block, rows: readon
     const row = rows[edge.index];
     return edge.isBack ? row.slice(1).reverse() : row.slice(0, -1);
   });
+}
+
+/** Where in its loop a block has its corners. */
+function cornersOf(line: RingLine, flow: FlowBlocks, { edges, angles }: Block, rows: readonly number[][]): number[] {
+  const found: number[] = [];
+  let at = 0;
+  edges.forEach((edge, k) => {
+    if (angles[k] < BLOCK_CORNER) found.push(at);
+    at += (edge.kind === 'span' ? spanPoints(line, flow, edge).length : rows[edge.index].length) - 1;
+  });
+  return found;
 }
 
 function loopArea({ x, y }: Patch, loop: readonly number[]): number {
@@ -77,12 +90,12 @@ function smallestAround({ x, y }: Patch, loops: readonly number[][], areas: read
 }
 
 /** One block, its holes after its own loop. */
-function fillOne(patch: Patch, loops: readonly number[][]): boolean {
+function fillOne(patch: Patch, loops: readonly number[][], corners: readonly number[]): boolean {
   const points = loops.flat();
   const x = points.map((p) => patch.x[p]);
   const y = points.map((p) => patch.y[p]);
   const start = loops.reduce<number[]>((row, loop) => [...row, row[row.length - 1] + loop.length], [0]);
-  const filled = loops.length > 1 ? generalFill({ x, y, start }) : fillBlock({ x, y });
+  const filled = loops.length > 1 ? generalFill({ x, y, start }) : fillBlock({ x, y }, corners);
   if (!filled) return false;
   const first = patch.x.length;
   for (let i = points.length; i < filled.x.length; i++) {

@@ -3,6 +3,7 @@ import { BLOCK_CORNER } from './counts.ts';
 import { crosses } from './crossing.ts';
 import type { RingLine } from './ringLine.ts';
 import type { RingStations } from './ringStations.ts';
+import { normalBeyond } from './softCorners.ts';
 import type { RingSplit } from './splitRing.ts';
 
 /** Blocks over the points of a ring line. */
@@ -14,7 +15,7 @@ export interface FlowBlocks {
 }
 
 /** Blocks of a layer, with chords left out that cross what they must not. */
-export function flowBlocks(line: RingLine, { isStation, chords }: RingStations, reach: number): FlowBlocks {
+export function flowBlocks(line: RingLine, { isStation, reach, chords }: RingStations, near: number): FlowBlocks {
   const marked = isStation.slice();
   line.ring.forEach((first) => (marked[first] ||= hasStation(line, marked, first) ? 0 : 1));
   const stations: number[] = [];
@@ -22,15 +23,19 @@ export function flowBlocks(line: RingLine, { isStation, chords }: RingStations, 
   marked.forEach((mark, i) => {
     if (mark) place[i] = stations.push(i) - 1;
   });
-  const kept = clearChords(line, chords, reach);
+  const kept = clearChords(line, chords, near);
+  const leaving = stations.map((i) =>
+    reach[i] > 0 ? normalBeyond(line, i, reach[i]) : { x: line.nx[i], y: line.ny[i] },
+  );
+  const arriving = stations.map((i) => normalBeyond(line, i, reach[i] > 0 ? -reach[i] : -1e-9));
   const blocks = traceBlocks({
     x: stations.map((i) => line.x[i]),
     y: stations.map((i) => line.y[i]),
     spanTo: stations.map((i) => place[spanEnd(line, marked, i)]),
-    leaveX: stations.map((i) => line.ny[i]),
-    leaveY: stations.map((i) => -line.nx[i]),
-    arriveX: stations.map((i) => line.ny[line.prev[i]]),
-    arriveY: stations.map((i) => -line.nx[line.prev[i]]),
+    leaveX: leaving.map(({ y }) => y),
+    leaveY: leaving.map(({ x }) => -x),
+    arriveX: arriving.map(({ y }) => y),
+    arriveY: arriving.map(({ x }) => -x),
     chords: kept.map(({ a, b }) => ({ a: place[a], b: place[b] })),
   });
   return { stations, chords: kept, blocks };
@@ -48,7 +53,11 @@ function spanEnd(line: RingLine, marked: Uint8Array, from: number): number {
 }
 
 /** Points of the stretch from a station to the next one, both ends included. */
-export function spanPoints(line: RingLine, { stations }: Pick<FlowBlocks, 'stations'>, { from, to }: BlockEdge): number[] {
+export function spanPoints(
+  line: RingLine,
+  { stations }: Pick<FlowBlocks, 'stations'>,
+  { from, to }: BlockEdge,
+): number[] {
   const points = [stations[from]];
   do points.push(line.next[points[points.length - 1]]);
   while (points[points.length - 1] !== stations[to]);
@@ -99,12 +108,17 @@ export function lackingPoints(line: RingLine, flow: FlowBlocks): RingSplit[] {
     const have = edges.get(index) ?? 0;
     wanted.set(index, Math.max(have + (have % 2), from === to ? 6 : 2));
   }
-  const countOf = (e: BlockEdge): number => (e.kind === 'span' ? (wanted.get(e.index) ?? 0) : flow.chords[e.index].count);
+  const countOf = (e: BlockEdge): number =>
+    e.kind === 'span' ? (wanted.get(e.index) ?? 0) : flow.chords[e.index].count;
   const sum = (side: readonly BlockEdge[]): number => side.reduce((total, e) => total + countOf(e), 0);
   for (const block of flow.blocks) {
     const sides = sidesOf(block, BLOCK_CORNER);
     if (sides.length !== 4) continue;
-    for (const [one, other] of [[sides[0], sides[2]], [sides[1], sides[3]]]) { // prettier-ignore
+    for (const [one, other] of [
+      [sides[0], sides[2]],
+      [sides[1], sides[3]],
+    ]) {
+      // prettier-ignore
       const missing = sum(other) - sum(one);
       const short = missing > 0 ? one : other;
       const span = short.filter(({ kind }) => kind === 'span').sort((p, q) => countOf(q) - countOf(p))[0];

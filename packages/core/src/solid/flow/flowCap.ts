@@ -52,15 +52,26 @@ export function flowCap(p: Partition, outline: Outline, layer: number, options: 
 }
 
 /** The same stations and chords among the points of a ring that got more of them. */
-function carriedOver({ isStation }: RingStations, { chords, stations }: FlowBlocks, line: RingLine, full: RingLine): RingStations {
+function carriedOver(
+  { isStation, reach }: RingStations,
+  { chords, stations }: FlowBlocks,
+  line: RingLine,
+  full: RingLine,
+): RingStations {
   const place = new Map(Array.from(full.node, (node, i) => [node, i]));
   const at = (i: number): number => place.get(line.node[i]) ?? -1;
   const marked = new Uint8Array(full.x.length);
+  const reaches = new Float64Array(full.x.length);
+  reach.forEach((by, i) => by > 0 && (reaches[at(i)] = by));
   for (const i of stations) marked[at(i)] = 1;
   isStation.forEach((mark, i) => {
     if (mark) marked[at(i)] = 1;
   });
-  return { isStation: marked, chords: chords.map(({ a, b, count }) => ({ a: at(a), b: at(b), count })) };
+  return {
+    isStation: marked,
+    reach: reaches,
+    chords: chords.map(({ a, b, count }) => ({ a: at(a), b: at(b), count })),
+  };
 }
 
 /** Rounds the inner points to the grid; every quad must then turn left at all four corners, and together they must have exactly the rings' area. */
@@ -77,14 +88,24 @@ function proved(
   let filled = 0;
   for (let q = 0; q < quads.length; q += 4) {
     const [a, b, c, d] = [quads[q], quads[q + 1], quads[q + 2], quads[q + 3]];
-    for (const [i, j, k] of [[a, b, c], [b, c, d], [c, d, a], [d, a, b]]) { // prettier-ignore
+    for (const [i, j, k] of [
+      [a, b, c],
+      [b, c, d],
+      [c, d, a],
+      [d, a, b],
+    ]) {
+      // prettier-ignore
       if (orient2d(x[i], y[i], x[j], y[j], x[k], y[k]) <= 0) return undefined;
     }
     filled += (x[c] - x[a]) * (y[d] - y[b]) - (y[c] - y[a]) * (x[d] - x[b]);
   }
   if (filled !== ringsArea(line)) return undefined;
   const start = Uint32Array.from({ length: quads.length / 4 + 1 }, (_, f) => 4 * f);
-  const letters = nearestLetters({ start, corners: quads }, Array.from(line.edge, (edge) => letterOfEdge[edge]), x.length);
+  const letters = nearestLetters(
+    { start, corners: quads },
+    Array.from(line.edge, (edge) => letterOfEdge[edge]),
+    x.length,
+  );
   return withInner(p, line, { x, y, start, corners: quads, letters, layer });
 }
 
@@ -111,7 +132,11 @@ export function withInner(p: Partition, line: RingLine, { x, y, start, corners, 
       inset: Float64Array.from([...p.inset, ...new Array<number>(added).fill(p.layers[layer])]),
       layer: Int32Array.from([...p.layer, ...new Array<number>(added).fill(layer)]),
     },
-    cap: { start, nodes: Uint32Array.from(corners, (i) => (i < fixed ? line.node[i] : first + i - fixed)), letter: letters },
+    cap: {
+      start,
+      nodes: Uint32Array.from(corners, (i) => (i < fixed ? line.node[i] : first + i - fixed)),
+      letter: letters,
+    },
   };
 }
 

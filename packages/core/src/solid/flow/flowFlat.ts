@@ -30,7 +30,8 @@ export function flowFlat(outline: Outline, options: FlatOptions, faces: FlowFace
   return evenly(outline, options, faces, {
     withChords: true,
     sizes: SMALLER,
-    fill: (p, resampled, { layer, plan, vertexOf, size }) => flowCap(p, resampled, layer, { plan, vertexOf, size, reach }),
+    fill: (p, resampled, { layer, plan, vertexOf, size }) =>
+      flowCap(p, resampled, layer, { plan, vertexOf, size, reach }),
   });
 }
 
@@ -43,7 +44,8 @@ export function gridFlat(
   return evenly(outline, options, faces, {
     withChords: false,
     sizes: [1],
-    fill: (p, resampled, { layer }) => gridCap(p, layer, { size: Math.round(faces.size), origin, letterOfEdge: resampled.letter }),
+    fill: (p, resampled, { layer }) =>
+      gridCap(p, layer, { size: Math.round(faces.size), origin, letterOfEdge: resampled.letter }),
   });
 }
 
@@ -67,7 +69,14 @@ function evenly(outline: Outline, options: FlatOptions, faces: FlowFaces, way: W
     const size = faces.size * share;
     const line = ringLine(dense.partition, layer, size / 2);
     if (!line || line.x.length === 0) return undefined;
-    const plan = planFlow(line, { ...faces, size, inset, support: faces.support ?? 0, em: options.em, withChords: way.withChords });
+    const plan = planFlow(line, {
+      ...faces,
+      size,
+      inset,
+      support: faces.support ?? 0,
+      em: options.em,
+      withChords: way.withChords,
+    });
     const found = attempt(outline, plan, { line, options, faces: { ...faces, size }, way });
     if (found) return found;
   }

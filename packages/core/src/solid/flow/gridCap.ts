@@ -24,7 +24,11 @@ const MOST_POINTS = 400_000;
  * Fills a layer's rings with the squares of one grid, and the gap to the rings with quads and triangles: constrained Delaunay, then pairs. The squares come out by
  * themselves, since no pair is better than the two halves of one. Undefined when the rings can't be filled.
  */
-export function gridCap(p: Partition, layer: number, { size, origin, letterOfEdge }: GridCapOptions): FlowCap | undefined {
+export function gridCap(
+  p: Partition,
+  layer: number,
+  { size, origin, letterOfEdge }: GridCapOptions,
+): FlowCap | undefined {
   const line = ringLine(p, layer);
   if (!line) return undefined;
   const inner = gridPoints(line, { size, origin, clearance: CLEARANCE, most: MOST_POINTS });
@@ -46,6 +50,10 @@ export function gridCap(p: Partition, layer: number, { size, origin, letterOfEdg
   const start = new Uint32Array(faces.length + 1);
   faces.forEach((face, f) => (start[f + 1] = start[f] + face.length));
   const corners = faces.flat();
-  const letters = nearestLetters({ start, corners }, Array.from(line.edge, (edge) => letterOfEdge[edge]), x.length);
+  const letters = nearestLetters(
+    { start, corners },
+    Array.from(line.edge, (edge) => letterOfEdge[edge]),
+    x.length,
+  );
   return withInner(p, line, { x, y, start, corners, letters, layer });
 }

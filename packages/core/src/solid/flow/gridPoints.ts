@@ -9,7 +9,10 @@ export interface GridOptions {
 }
 
 /** Points of a square grid inside the rings; row by row, so that every ring edge is looked at only where it passes. Undefined when there are too many. */
-export function gridPoints(line: RingLine, { size, origin, clearance, most }: GridOptions): { x: number; y: number }[] | undefined {
+export function gridPoints(
+  line: RingLine,
+  { size, origin, clearance, most }: GridOptions,
+): { x: number; y: number }[] | undefined {
   const { x, y, next } = line;
   const [minY, maxY] = [y.reduce((a, b) => Math.min(a, b), Infinity), y.reduce((a, b) => Math.max(a, b), -Infinity)];
   const found: { x: number; y: number }[] = [];

@@ -30,7 +30,13 @@ export function innerBall(
     const ahead = vx * nx + vy * ny;
     const square = vx * vx + vy * vy;
     // the segment's nearest point lies within its length of its start
-    if (ahead > 0 && square < 2 * ahead * radius && square > 1e-12 && !skip.includes(i) && !skip.includes(line.prev[i])) {
+    if (
+      ahead > 0 &&
+      square < 2 * ahead * radius &&
+      square > 1e-12 &&
+      !skip.includes(i) &&
+      !skip.includes(line.prev[i])
+    ) {
       radius = square / (2 * ahead);
       segment = i;
       along = 0;

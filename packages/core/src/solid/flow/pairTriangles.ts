@@ -45,7 +45,12 @@ export function pairTriangles(
 }
 
 /** All neighbours that make a quad, best first. */
-function possiblePairs(x: ArrayLike<number>, y: ArrayLike<number>, triangles: ArrayLike<number>, least: number): Pair[] {
+function possiblePairs(
+  x: ArrayLike<number>,
+  y: ArrayLike<number>,
+  triangles: ArrayLike<number>,
+  least: number,
+): Pair[] {
   const size = x.length;
   const owner = new Map<number, number>();
   const pairs: Pair[] = [];

@@ -8,7 +8,12 @@ export interface Patch {
 }
 
 /** Least sine of a quad's corners, seen counter-clockwise; below zero where it is folded. The scaled Jacobian (Knupp 2000). */
-export function scaledJacobian(x: ArrayLike<number>, y: ArrayLike<number>, quads: ArrayLike<number>, q: number): number {
+export function scaledJacobian(
+  x: ArrayLike<number>,
+  y: ArrayLike<number>,
+  quads: ArrayLike<number>,
+  q: number,
+): number {
   let least = 1;
   for (let k = 0; k < 4; k++) {
     const b = quads[q + k];

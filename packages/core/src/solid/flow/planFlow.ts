@@ -4,6 +4,8 @@ import { findChords } from './chords.ts';
 import { BLOCK_CORNER, evenCounts, type Wanted } from './counts.ts';
 import { placeAt, type RingLine, type RingPlace } from './ringLine.ts';
 import { localSizes, type LocalSizes, type SizeOptions } from './sizes.ts';
+import { softCorners } from './softCorners.ts';
+import { spanDeviation } from './spanDeviation.ts';
 import { Stations, type Chord, type Station } from './stations.ts';
 
 export interface FlowOptions extends SizeOptions {
@@ -29,23 +31,23 @@ const REACH_EM = 1e-7;
 /** Blocks and counts for a cap's rings. */
 export function planFlow(line: RingLine, options: FlowOptions): FlowPlan {
   const reach = Math.max(1, REACH_EM * options.em);
-  const sizes = localSizes(line, options);
-  const found = options.withChords ? findChords(line, options.size, reach) : new Stations(line);
+  const soft = options.withChords ? softCorners(line, options.size) : [];
+  const sizes = localSizes(line, soft, options);
+  const found = options.withChords ? findChords(line, soft, { size: options.size, reach }) : new Stations(line);
   for (let i = 0; i < line.x.length; i++) {
     // a ring without any station begins where it begins
-    if (line.ring[i] === i && found.along(i).length === 0) found.add({ segment: i, along: 0, x: line.x[i], y: line.y[i] });
+    if (line.ring[i] === i && found.along(i).length === 0)
+      found.add({ segment: i, along: 0, x: line.x[i], y: line.y[i] });
   }
   const { stations, chords } = found;
   const spans = spansOf(line, found);
-  const graph = planGraph(line, found, spans);
+  const graph = planGraph(found, spans);
   const wanted = [...spans.map(({ from, to }) => withSupports(wantedAlong(line, sizes, stations[from], stations[to]), supportsOf(stations[from], stations[to], options.support))), ...chords.map((c) => wantedAcross(stations, c, sizes))]; // prettier-ignore
   const blocks = traceBlocks(graph);
-  const counts = options.withChords
-    ? evenCounts(blocks, wanted, spans.length)
-    : Int32Array.from(wanted, ({ edges, least }, i) => Math.max(spans[i].from === spans[i].to ? 3 : 1, Math.ceil(Math.max(edges, least) - 0.2)));
-  const shares = spans.map(({ from, to }, s) => evenShares(line, sizes, { from: stations[from], to: stations[to], count: counts[s] })); // prettier-ignore
-  for (const [a, b] of facing(blocks, counts)) meetHalfway(shares[a], shares[b]);
-  spans.forEach(({ from, to }, s) => putSupports(shares[s], supportsOf(stations[from], stations[to], options.support), wanted[s].length));
+  const { counts, shares } = fittingCounts({ line, sizes, stations, spans, blocks, wanted, options });
+  spans.forEach(({ from, to }, s) =>
+    putSupports(shares[s], supportsOf(stations[from], stations[to], options.support), wanted[s].length),
+  );
   return {
     stations,
     spans: spans.map(({ from, to }, s) => ({
@@ -64,8 +66,8 @@ interface Supports {
 }
 
 const supportsOf = (from: Station, to: Station, support: number): Supports => ({
-  first: from.isCorner && !isFan(from, to) ? support : 0,
-  last: to.isCorner && !isFan(from, to) ? support : 0,
+  first: from.isCorner && from.reach === 0 && !isFan(from, to) ? support : 0,
+  last: to.isCorner && to.reach === 0 && !isFan(from, to) ? support : 0,
 });
 
 /** Of a stretch's length: a support farther from its corner than this has no room. */
@@ -96,12 +98,56 @@ function putSupports(shares: number[], { first, last }: Supports, length: number
   if (to < 1) shares[shares.length - 1] = to;
 }
 
+interface Fitting {
+  line: RingLine;
+  sizes: LocalSizes;
+  stations: readonly Station[];
+  spans: readonly Span[];
+  blocks: readonly Block[];
+  wanted: Wanted[];
+  options: FlowOptions;
+}
+
+/** Of the tolerance: chords farther off their curve than this ask for more of them. */
+const BEYOND = 1.2;
+const ROUNDS = 4;
+
+/** Counts, and places along the stretches, so that chords stay within the tolerance of their curves. */
+function fittingCounts(fitting: Fitting): { counts: Int32Array; shares: number[][] } {
+  const { line, sizes, stations, spans, blocks, wanted, options } = fitting;
+  for (let round = 0; ; round++) {
+    const counts = options.withChords ? evenCounts(blocks, wanted, spans.length) : plainCounts(fitting);
+    const shares = spans.map(({ from, to }, s) => evenShares(line, sizes, { from: stations[from], to: stations[to], count: counts[s] })); // prettier-ignore
+    const off = (s: number, places: readonly number[]): number =>
+      spanDeviation(line, stations[spans[s].from], stations[spans[s].to], places) / options.tolerance;
+    for (const [a, b] of facing(blocks, counts)) {
+      const [one, other] = meetHalfway(shares[a], shares[b]);
+      if (off(a, one) < BEYOND && off(b, other) < BEYOND) [shares[a], shares[b]] = [one, other];
+    }
+    const far = spans.map((_, s) => (isFan(stations[spans[s].from], stations[spans[s].to]) ? 0 : off(s, shares[s])));
+    if (round === ROUNDS || far.every((by) => by < BEYOND)) return { counts, shares };
+    far.forEach((by, s) => {
+      if (by >= BEYOND)
+        wanted[s] = { ...wanted[s], least: Math.max(wanted[s].least, counts[s] * Math.min(2, Math.sqrt(by)) + 0.5) };
+    });
+  }
+}
+
+const plainCounts = ({ spans, wanted }: Fitting): Int32Array =>
+  Int32Array.from(wanted, ({ edges, least }, i) =>
+    Math.max(spans[i].from === spans[i].to ? 3 : 1, Math.ceil(Math.max(edges, least) - 0.2)),
+  );
+
 /** Stretches that face each other across a four-sided block, with the same count. */
 function facing(blocks: readonly Block[], counts: Int32Array): [number, number][] {
   return blocks.flatMap((block) => {
     const sides = sidesOf(block, BLOCK_CORNER);
     if (sides.length !== 4 || sides.some((side) => side.length === 0)) return [];
-    return [[sides[0], sides[2]], [sides[1], sides[3]]].flatMap(([one, other]): [number, number][] => { // prettier-ignore
+    return [
+      [sides[0], sides[2]],
+      [sides[1], sides[3]],
+    ].flatMap(([one, other]): [number, number][] => {
+      // prettier-ignore
       const isStretch = [one, other].every((side) => side.length === 1 && side[0].kind === 'span');
       const [a, b] = [one[0].index, other[0].index];
       return isStretch && a !== b && counts[a] === counts[b] ? [[a, b]] : [];
@@ -109,14 +155,11 @@ function facing(blocks: readonly Block[], counts: Int32Array): [number, number][
   });
 }
 
-/** Both get the mean of their shares, so that rows run straight across; they are walked in opposite directions. */
-function meetHalfway(one: number[], other: number[]): void {
+/** Both with the mean of their shares, so that rows run straight across; they are walked in opposite directions. */
+function meetHalfway(one: readonly number[], other: readonly number[]): [number[], number[]] {
   const n = one.length;
-  for (let k = 0; k < n; k++) {
-    const mean = (one[k] + 1 - other[n - 1 - k]) / 2;
-    one[k] = mean;
-    other[n - 1 - k] = 1 - mean;
-  }
+  const mean = one.map((share, k) => (share + 1 - other[n - 1 - k]) / 2);
+  return [mean, mean.map((_, k) => 1 - mean[n - 1 - k])];
 }
 
 const isFan = (from: Station, to: Station): boolean => from.fan === 'start' && to.fan === 'end';
@@ -137,23 +180,26 @@ function spansOf(line: RingLine, found: Stations): Span[] {
   return spans;
 }
 
-function planGraph(line: RingLine, { stations, chords }: Stations, spans: readonly Span[]): BlockGraph {
-  const leaving = stations.map(({ segment }) => segment);
-  const arriving = stations.map(({ segment, along }) => (along === 0 ? line.prev[segment] : segment));
+function planGraph({ stations, chords }: Stations, spans: readonly Span[]): BlockGraph {
   return {
     x: stations.map((s) => s.x),
     y: stations.map((s) => s.y),
     spanTo: spans.map(({ to }) => to),
-    leaveX: leaving.map((i) => line.ny[i]),
-    leaveY: leaving.map((i) => -line.nx[i]),
-    arriveX: arriving.map((i) => line.ny[i]),
-    arriveY: arriving.map((i) => -line.nx[i]),
+    leaveX: stations.map(({ after }) => after.y),
+    leaveY: stations.map(({ after }) => -after.x),
+    arriveX: stations.map(({ before }) => before.y),
+    arriveY: stations.map(({ before }) => -before.x),
     chords,
   };
 }
 
 /** Marks along the ring from one station to the next: lengths from the first, and the wanted edges up to there. */
-function wantedMarks(line: RingLine, sizes: Float64Array, from: Station, to: Station): { at: number[]; edges: number[] } {
+function wantedMarks(
+  line: RingLine,
+  sizes: Float64Array,
+  from: Station,
+  to: Station,
+): { at: number[]; edges: number[] } {
   const whole = to.at > from.at ? to.at - from.at : to.at - from.at + line.around[from.segment];
   const at = [0];
   const edges = [0];

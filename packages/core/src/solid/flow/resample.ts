@@ -265,7 +265,11 @@ class Course {
     }
     if (worst >= 0) {
       const middle = { ...place(worst) };
-      return [...this.#between(from, worst, ringStart, options), middle, ...this.#between(worst, to, ringStart, options)];
+      return [
+        ...this.#between(from, worst, ringStart, options),
+        middle,
+        ...this.#between(worst, to, ringStart, options),
+      ];
     }
     const longest = Math.max(2.6 * size, 3 * inset);
     const parts = to - from > longest ? Math.ceil((to - from) / size) : 1;

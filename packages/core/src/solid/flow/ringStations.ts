@@ -1,11 +1,13 @@
 import { nextVertices, type Outline } from '../../outline/index.ts';
 import type { FlowPlan } from './planFlow.ts';
 import { turnAt, type RingLine } from './ringLine.ts';
-import { CORNER_COSINE } from './sizes.ts';
+import { CORNER_COSINE } from './cornerCosine.ts';
 
 /** Points of a ring line that are ends of spans, and the chords between them by point. */
 export interface RingStations {
   isStation: Uint8Array;
+  /** how far bends reach that count as corners, by point; 0 elsewhere */
+  reach: Float64Array;
   chords: { a: number; b: number; count: number }[];
 }
 
@@ -20,18 +22,26 @@ export function ringStations(
 ): RingStations {
   const pointOf = pointsOfVertices(line, outline);
   const isStation = new Uint8Array(line.x.length);
+  const reach = new Float64Array(line.x.length);
   const pointOfStation = plan.stations.map((station, s) => {
     const found = vertexOf[s] >= 0 ? pointOf[vertexOf[s]] : nearest(line, station, NEAREST * size);
     const point = found >= 0 && station.fan === 'end' ? fanEnd(line, found) : found;
     return point;
+  });
+  plan.stations.forEach((station, s) => {
+    const point = pointOfStation[s];
+    if (station.reach === 0 || point < 0) return;
+    isStation[point] = 1;
+    reach[point] = station.reach;
   });
   const chords = plan.chords.flatMap(({ a, b, count }) => {
     const [p, q] = [pointOfStation[a], pointOfStation[b]];
     return p >= 0 && q >= 0 && p !== q && line.next[p] !== q && line.next[q] !== p ? [{ a: p, b: q, count }] : [];
   });
   for (const { a, b } of chords) isStation[a] = isStation[b] = 1;
-  for (let i = 0; i < line.x.length; i++) if (turnAt(line, i).cosine < CORNER_COSINE && line.fan[i] !== 'inside') isStation[i] = 1;
-  return { isStation, chords };
+  for (let i = 0; i < line.x.length; i++)
+    if (turnAt(line, i).cosine < CORNER_COSINE && line.fan[i] !== 'inside') isStation[i] = 1;
+  return { isStation, reach, chords };
 }
 
 /** The last point of the steps round a sharp corner that begin at point i. */

@@ -1,6 +1,8 @@
 import { lengthOf } from '../../math/index.ts';
+import { CORNER_COSINE } from './cornerCosine.ts';
 import { innerBall } from './innerBall.ts';
 import { normalAt, turnAt, type RingLine } from './ringLine.ts';
+import type { SoftCorner } from './softCorners.ts';
 
 export interface SizeOptions {
   /** edge length of a quad where there is room, grid steps */
@@ -15,8 +17,6 @@ export interface SizeOptions {
 const GRADING = 0.25;
 /** Sides that face each other within this cosine bound a stroke. */
 const FACES_BACK = -0.3;
-/** Turns from here on are corners, not curves: cosine of 30 degrees. */
-export const CORNER_COSINE = 0.8660254037844387;
 
 export interface LocalSizes {
   /** wanted edge length at every point of the rings: smaller in thin strokes and tight curves, and graded */
@@ -25,7 +25,12 @@ export interface LocalSizes {
   most: Float64Array;
 }
 
-export function localSizes(line: RingLine, { size, tolerance, inset }: SizeOptions): LocalSizes {
+export function localSizes(
+  line: RingLine,
+  soft: readonly SoftCorner[],
+  { size, tolerance, inset }: SizeOptions,
+): LocalSizes {
+  const bent = bends(line, soft);
   const n = line.x.length;
   const sizes = new Float64Array(n).fill(size);
   const most = new Float64Array(n).fill(Infinity);
@@ -35,8 +40,9 @@ export function localSizes(line: RingLine, { size, tolerance, inset }: SizeOptio
     const curve = isCorner ? undefined : curveSizes(line, i, turn.sine, { size, tolerance, inset });
     if (curve) {
       most[i] = curve.most;
-      sizes[i] = Math.min(size, curve.wanted, curve.most);
+      if (!bent[i]) sizes[i] = Math.min(size, curve.wanted);
     }
+    if (bent[i]) continue;
     const { x: nx, y: ny } = normalAt(line, i);
     const touch = innerBall(line, { px: line.x[i], py: line.y[i], nx, ny, skip: [i, line.prev[i]] });
     if (!touch || touch.nx * nx + touch.ny * ny > FACES_BACK) continue;
@@ -44,7 +50,19 @@ export function localSizes(line: RingLine, { size, tolerance, inset }: SizeOptio
     sizes[i] = Math.min(sizes[i], Math.max(size / 3, 1.3 * width));
   }
   graded(line, sizes);
-  return { wanted: sizes, most };
+  return { wanted: sizes.map((value, i) => Math.min(value, most[i])), most };
+}
+
+/** Points of bends that count as corners: they make nothing around them smaller. */
+function bends(line: RingLine, soft: readonly SoftCorner[]): Uint8Array {
+  const bent = new Uint8Array(line.x.length);
+  for (const { first, last } of soft) {
+    for (let i = first; ; i = line.next[i]) {
+      bent[i] = 1;
+      if (i === last) break;
+    }
+  }
+  return bent;
 }
 
 /** What a curve's radius at point i asks for; the radius is known from the turn between the chords. Undefined where it is straight. */

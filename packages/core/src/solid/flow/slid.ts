@@ -12,7 +12,11 @@ const STRAIGHT = 0.02;
  * Moves nodes of the rings along them to where they were planned: beside a concave corner a ring is longer than the outline, and what stands straight above the outline's points leaves a gap
  * there. A ring keeps its inset. Nodes whose faces would fold stay.
  */
-export function slid(p: Partition, outline: Outline, { slides, inset }: { slides: readonly Slide[]; inset: number }): Partition {
+export function slid(
+  p: Partition,
+  outline: Outline,
+  { slides, inset }: { slides: readonly Slide[]; inset: number },
+): Partition {
   if (slides.length === 0 || inset <= 0) return p;
   const [x, y] = [p.x.slice(), p.y.slice()];
   const facesAt = facesByNode(p);
@@ -29,9 +33,17 @@ export function slid(p: Partition, outline: Outline, { slides, inset }: { slides
       if (Math.abs(line.nx[j] * line.ny[point] - line.ny[j] * line.nx[point]) > STRAIGHT) continue;
       const node = line.node[point];
       // of the way to the plan only what lies along the ring
-      const [wx, wy] = [outline.x[vertex] + share * (toX - outline.x[vertex]) - x[node], outline.y[vertex] + share * (toY - outline.y[vertex]) - y[node]];
+      const [wx, wy] = [
+        outline.x[vertex] + share * (toX - outline.x[vertex]) - x[node],
+        outline.y[vertex] + share * (toY - outline.y[vertex]) - y[node],
+      ];
       const along = wx * line.ny[point] - wy * line.nx[point];
-      tryMove({ x, y }, node, [x[node] + along * line.ny[point], y[node] - along * line.nx[point]], facesAt.get(node) ?? []);
+      tryMove(
+        { x, y },
+        node,
+        [x[node] + along * line.ny[point], y[node] - along * line.nx[point]],
+        facesAt.get(node) ?? [],
+      );
     }
   }
   return { ...p, x, y };

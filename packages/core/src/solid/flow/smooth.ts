@@ -48,7 +48,8 @@ export function smooth(patch: Patch, rounds: number): void {
       const before = worst(p);
       const hardly = dx * dx + dy * dy < 9e-4 * shortest;
       let changed = !hardly && tryPlace(p, [x[p] + dx, y[p] + dy], Math.min(before, CONTENT));
-      if (!changed && before < SEARCHES) changed = search(p, Math.sqrt(shortest), { x, y, row, floor: floors[p - fixed], before, tryPlace, worst });
+      if (!changed && before < SEARCHES)
+        changed = search(p, Math.sqrt(shortest), { x, y, row, floor: floors[p - fixed], before, tryPlace, worst });
       if (!changed) continue;
       moved = true;
       awake[p] = 1;
@@ -88,7 +89,10 @@ function search(p: number, reach: number, { x, y, row, floor, before, tryPlace, 
 }
 
 function shortestSquare({ x, y }: Patch, row: readonly number[], p: number): number {
-  return row.reduce((least, n) => Math.min(least, (x[n] - x[p]) * (x[n] - x[p]) + (y[n] - y[p]) * (y[n] - y[p])), Infinity);
+  return row.reduce(
+    (least, n) => Math.min(least, (x[n] - x[p]) * (x[n] - x[p]) + (y[n] - y[p]) * (y[n] - y[p])),
+    Infinity,
+  );
 }
 
 /** Quads at each inner point. */

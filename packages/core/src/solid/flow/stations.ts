@@ -1,6 +1,7 @@
 import { lengthOf } from '../../math/index.ts';
 import { lengthTo, turnAt, type FanPlace, type RingLine, type RingPlace } from './ringLine.ts';
-import { CORNER_COSINE } from './sizes.ts';
+import { CORNER_COSINE } from './cornerCosine.ts';
+import { normalBeyond, type SoftCorner } from './softCorners.ts';
 
 /** A place on the rings where a chord may end: every corner, and where chords land. */
 export interface Station extends RingPlace {
@@ -12,6 +13,11 @@ export interface Station extends RingPlace {
   /** sine and cosine of the turn; a curve's is none */
   turn: { sine: number; cosine: number };
   fan: FanPlace;
+  /** unit normals of the sides that meet here; of a bend those beyond it */
+  before: { x: number; y: number };
+  after: { x: number; y: number };
+  /** how far a bend reaches to either side; 0: no bend */
+  reach: number;
 }
 
 /** A straight cut through the inside from station to station. */
@@ -27,9 +33,11 @@ export class Stations {
   readonly #line: RingLine;
   readonly #byRing = new Map<number, number[]>();
 
-  constructor(line: RingLine) {
+  constructor(line: RingLine, soft: readonly SoftCorner[] = []) {
     this.#line = line;
-    for (let i = 0; i < line.x.length; i++) if (turnAt(line, i).cosine < CORNER_COSINE && line.fan[i] !== 'inside') this.#addCorner(i);
+    for (const corner of soft) this.#addBend(corner);
+    for (let i = 0; i < line.x.length; i++)
+      if (turnAt(line, i).cosine < CORNER_COSINE && line.fan[i] !== 'inside') this.#addCorner(i);
   }
 
   #addCorner(i: number): void {
@@ -44,7 +52,17 @@ export class Stations {
       isCorner: true,
       turn: turnAt(this.#line, i),
       fan: this.#line.fan[i],
+      ...sidesAt(this.#line, i, this.#line.prev[i]),
+      reach: 0,
     });
+  }
+
+  #addBend({ point: i, length }: SoftCorner): void {
+    const line = this.#line;
+    const [before, after] = [normalBeyond(line, i, -0.6 * length), normalBeyond(line, i, 0.6 * length)];
+    const turn = { sine: before.x * after.y - before.y * after.x, cosine: before.x * after.x + before.y * after.y };
+    const place = { segment: i, along: 0, x: line.x[i], y: line.y[i], at: line.at[i], ringStart: line.ring[i] };
+    this.#add({ ...place, isCorner: true, turn, fan: 'none', before, after, reach: 0.6 * length });
   }
 
   #add(station: Station): number {
@@ -59,7 +77,16 @@ export class Stations {
   add(place: RingPlace): number {
     const ringStart = this.#line.ring[place.segment];
     const turn = { sine: 0, cosine: 1 };
-    return this.#add({ ...place, at: lengthTo(this.#line, place), ringStart, isCorner: false, turn, fan: 'none' });
+    return this.#add({
+      ...place,
+      at: lengthTo(this.#line, place),
+      ringStart,
+      isCorner: false,
+      turn,
+      fan: 'none',
+      ...sidesAt(this.#line, place.segment, place.segment),
+      reach: 0,
+    });
   }
 
   /** Length along the ring between two places, the shorter way; of different rings infinite. */
@@ -96,6 +123,11 @@ export class Stations {
     return this.chords.some((c) => (c.a === a && c.b === b) || (c.a === b && c.b === a));
   }
 }
+
+const sidesAt = ({ nx, ny }: RingLine, after: number, before: number): Pick<Station, 'before' | 'after'> => ({
+  before: { x: nx[before], y: ny[before] },
+  after: { x: nx[after], y: ny[after] },
+});
 
 export function direction(from: { x: number; y: number }, to: { x: number; y: number }): { x: number; y: number } {
   const [x, y] = [to.x - from.x, to.y - from.y];

@@ -1,0 +1,45 @@
+import type { FlatWavefront } from '@fictile/core';
+
+export interface CapQuality {
+  quads: number;
+  others: number;
+  /** least sine of the corners, of every quad */
+  jacobians: number[];
+  /** inner points where not four quads meet, and all inner points */
+  irregular: number;
+  inner: number;
+}
+
+/** Measured anew from the cap's points: nothing that was known while it was filled is used. */
+export function capQuality({ partition: p, caps }: FlatWavefront, layer: number): CapQuality {
+  const cap = caps.get(layer);
+  const found: CapQuality = { quads: 0, others: 0, jacobians: [], irregular: 0, inner: 0 };
+  if (!cap) return found;
+  const meets = new Map<number, number>();
+  for (let f = 0; f + 1 < cap.start.length; f++) {
+    const loop = cap.nodes.subarray(cap.start[f], cap.start[f + 1]);
+    for (const node of loop) meets.set(node, (meets.get(node) ?? 0) + 1);
+    if (loop.length !== 4) found.others++;
+    else {
+      found.quads++;
+      found.jacobians.push(leastSine(loop, p.x, p.y));
+    }
+  }
+  const rim = new Set(p.rings[layer].from);
+  for (const [node, count] of meets) {
+    if (rim.has(node)) continue;
+    found.inner++;
+    if (count !== 4) found.irregular++;
+  }
+  return found;
+}
+
+function leastSine(loop: Uint32Array, x: Float64Array, y: Float64Array): number {
+  let least = 1;
+  loop.forEach((b, k) => {
+    const [a, c] = [loop[(k + 3) % 4], loop[(k + 1) % 4]];
+    const [ux, uy, vx, vy] = [x[c] - x[b], y[c] - y[b], x[a] - x[b], y[a] - y[b]];
+    least = Math.min(least, (ux * vy - uy * vx) / Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy)));
+  });
+  return least;
+}

@@ -1,6 +1,6 @@
 import type { Simplifier } from '../base/index.ts';
 import type { Step } from '../document/index.ts';
-import { faceCount, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount, unfolded, type PolygonMesh } from '../mesh/index.ts';
 import { clear } from './clear.ts';
 import { crisp } from './crisp.ts';
 import { joinPoints } from './joinPoints.ts';
@@ -21,7 +21,8 @@ export function applyStep(mesh: PolygonMesh, step: Step, { simplifier, triangles
     case 'subdivide': {
       let refined = mesh;
       for (let i = 0; i < step.times; i++) refined = subdivide(refined, step.way);
-      return refined;
+      // rounding bends quads, and may fold them where faces are long and thin
+      return step.way === 'rounded' ? unfolded(refined) : refined;
     }
     case 'reduce': {
       if (!simplifier) throw new Error('no simplifier was handed in');

@@ -59,7 +59,7 @@ describe('flat faces', () => {
     const { mesh } = await solid('R', 'flow');
     const cleared = clear(mesh, 0.1);
     expectSound(cleared);
-    expect(faceCount(cleared)).toBeLessThan(faceCount(mesh) / 3);
+    expect(faceCount(cleared)).toBeLessThan(faceCount(mesh) / 2);
     expectSound(toQuads(asTriangles(mesh), 10));
   });
 

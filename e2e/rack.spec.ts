@@ -30,7 +30,7 @@ test('a project goes out as a file and comes back as a new project; the first go
   await pick('Put into the bin');
   await expect(cards).toHaveCount(0);
   await page
-    .locator('input[type=file]')
+    .locator('input[type=file][accept=".fictile"]')
     .setInputFiles({ name: 'mugs.fictile', mimeType: 'application/zip', buffer: bytes });
   await expect(words(page)).toHaveValue('Crate of mugs');
   await expect(value(page, 'Raise')).toHaveAttribute('aria-valuenow', '33');

@@ -25,7 +25,7 @@ test('a piece is moved and turned by hand, each drag one step of undo', async ({
   await page.getByRole('button', { name: 'Top' }).click();
   const view = page.getByRole('group', { name: /^View/ });
   for (let i = 0; i < 4; i++) await view.press('-');
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   const [x, y] = await middle(page);
   await takeHold(page, x, y + 320, y + 20);
   await page.mouse.move(x + 300, y, { steps: 4 });

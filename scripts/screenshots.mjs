@@ -34,7 +34,7 @@ const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS })
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`http://localhost:${PORT}/`);
-  await page.locator('img').nth(7).waitFor({ timeout: 120_000 });
+  await page.locator('img').nth(8).waitFor({ timeout: 120_000 });
   await take(page, 'rack');
 
   await page.getByRole('link', { name: 'Opening night' }).click();
@@ -48,7 +48,7 @@ try {
 
   await page.emulateMedia({ colorScheme: 'light' });
   await page.getByRole('button', { name: 'Edges' }).click();
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await page.getByRole('spinbutton', { name: 'Turned' }).focus();
   await page.keyboard.type('28');
   await page.keyboard.press('Enter');
@@ -133,6 +133,27 @@ try {
   await page.getByTestId('checks').getByRole('button', { name: 'hide' }).waitFor();
   await page.waitForTimeout(2500);
   await take(page, 'checks-fault');
+  await page.getByTestId('checks').getByRole('button', { name: 'hide' }).click();
+  await page.getByRole('button', { name: 'Join them' }).click();
+  await pick(page, /^Meant for/, 'animation');
+  await page.getByRole('button', { name: 'Use flowing quads' }).click();
+  await page.getByRole('button', { name: 'Charts' }).click();
+  await page.getByRole('button', { name: 'Edges' }).click();
+  await stands(page);
+  await page.waitForTimeout(2500);
+  await take(page, 'checks-cured');
+  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Before the last change' }).click();
+  await page.getByTestId('compared').and(page.locator('[aria-busy=false]')).waitFor();
+  await nearer(page, 4);
+  await take(page, 'side-by-side');
+
+  await page.goto(`http://localhost:${PORT}/projects/row-trial-tiles`);
+  await page.getByTestId('figures').filter({ hasText: /\d mm/ }).waitFor();
+  await page.getByRole('button', { name: 'Front', exact: true }).click();
+  await page.getByRole('button', { name: 'Edges' }).click();
+  await page.waitForTimeout(4000);
+  await take(page, 'face-styles');
 
   for (const id of ['row-guild', 'row-tea-room', 'row-lamp']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);

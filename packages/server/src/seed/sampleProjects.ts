@@ -15,6 +15,7 @@ import {
   usualWire,
   type Edge,
   type Edit,
+  type Faces,
   type OwnLetter,
   type Project,
 } from '@fictile/core';
@@ -113,7 +114,7 @@ const SAMPLES: readonly Sample[] = [
   },
 ];
 
-export const sampleProjects = (): Project[] => [...SAMPLES.map(build), buildMark()];
+export const sampleProjects = (): Project[] => [...SAMPLES.map(build), buildMark(), buildTrialTiles()];
 
 function finishEdits(pieceId: string, finishes: Sample['finishes']): Edit[] {
   if (!finishes) return [];
@@ -170,6 +171,22 @@ function buildMark(): Project {
   ];
   const project = newProject('row-mark', 'Mark of the Row', [mark, ring, above, below]);
   return edits.reduce((so, edit) => unwrap(applyEdit(so, edit)), project);
+}
+
+/** One word four times, its faces cut in every style. */
+function buildTrialTiles(): Project {
+  const styles: Faces['style'][] = ['plain', 'bands', 'grid', 'flow'];
+  const pieces = styles.map((style) => newPiece(style, { plain: 'Plain', bands: 'Bands', grid: 'Squares', flow: 'Flowing' }[style], splitGraphemes('Glaze'))); // prettier-ignore
+  const edits = styles.flatMap((style, i): Edit[] => [
+    { kind: 'setWords', pieceId: style, values: { font: font('Zilla Slab', 700), sizeMm: 50 } },
+    { kind: 'setSolid', pieceId: style, values: { depthMm: 14, front: edge('round', 1.5, 1.5, 2) } },
+    { kind: 'setFaces', pieceId: style, values: { style, bands: 30, sizeMm: style === 'grid' ? 4 : 0 } },
+    { kind: 'setPlacement', pieceId: style, values: { atMm: [(i % 2) * 170, i < 2 ? 0 : -75, 0] } },
+  ]);
+  return edits.reduce(
+    (project, edit) => unwrap(applyEdit(project, edit)),
+    newProject('row-trial-tiles', 'Trial tiles', pieces),
+  );
 }
 
 function build(sample: Sample): Project {

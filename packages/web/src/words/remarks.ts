@@ -126,6 +126,8 @@ export function failureText(failure: Failure): string {
         : 'The drawing holds nothing that is filled or stroked.';
     case 'TOO_LARGE':
       return `That is more ${failure.params.what} than fits (${failure.params.size.toLocaleString('en')}, the limit is ${failure.params.limit.toLocaleString('en')}). Nothing was changed.`;
+    case 'MESH_BROKEN':
+      return `The ${failure.params.format.toUpperCase()} file can’t be read as a mesh. Save it again from where it came.`;
     case 'PROJECT_BROKEN':
       return `That value does not fit (${failure.params.path}). Nothing was changed.`;
     case 'PIECE_LOCKED':

@@ -135,17 +135,20 @@ try {
   await take(page, 'checks-fault');
   await page.getByTestId('checks').getByRole('button', { name: 'hide' }).click();
   await page.getByRole('button', { name: 'Join them' }).click();
+  await stands(page);
+  await take(page, 'checks-cured');
+
+  await page.goto(`http://localhost:${PORT}/projects/row-opening-night`);
+  await stands(page);
+  await pick(page, /^Faces:/, 'Flowing quads');
   await pick(page, /^Meant for/, 'animation');
-  await page.getByRole('button', { name: 'Use flowing quads' }).click();
   await page.getByRole('button', { name: 'Charts' }).click();
   await page.getByRole('button', { name: 'Edges' }).click();
   await stands(page);
-  await page.waitForTimeout(2500);
-  await take(page, 'checks-cured');
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
-  await page.getByRole('menuitem', { name: 'Before the last change' }).click();
-  await page.getByTestId('compared').and(page.locator('[aria-busy=false]')).waitFor();
-  await nearer(page, 4);
+  await page.getByRole('menuitem', { name: 'With plain faces' }).click();
+  await page.locator('[data-testid=compared][aria-busy=false]').waitFor();
+  await page.waitForTimeout(4000);
   await take(page, 'side-by-side');
 
   await page.goto(`http://localhost:${PORT}/projects/row-trial-tiles`);
@@ -154,6 +157,7 @@ try {
   await page.getByRole('button', { name: 'Edges' }).click();
   await page.waitForTimeout(4000);
   await take(page, 'face-styles');
+  await pick(page, /^Meant for/, 'printing');
 
   for (const id of ['row-guild', 'row-tea-room', 'row-lamp']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);

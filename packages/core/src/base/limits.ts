@@ -11,9 +11,11 @@ export const LIMITS = {
   graphemesBuilt: 2_000,
   /** points of one flattened glyph */
   glyphPoints: 40_000,
-  /** faces of one mesh that checks and files take */
+  /** faces laid out one by one: squares and flowing quads of a piece */
+  laidOutFaces: 400_000,
   /** steps of one piece */
   steps: 50,
+  /** faces of one mesh that checks and files take */
   meshFaces: 8_000_000,
   /** default budget of faces of a project */
   faceBudget: 2_000_000,

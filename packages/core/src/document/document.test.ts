@@ -348,6 +348,17 @@ describe('reading a document', () => {
     expect(read.source.own[1].solid?.front).toEqual({ ...edge, points: [] });
   });
 
+  test('a document of version 7 keeps its plain faces and has no steps', () => {
+    const { a } = start().pieces;
+    const { style, toleranceMm } = a.body.faces;
+    const old = {
+      ...stored(),
+      schemaVersion: 7,
+      pieces: { a: { ...a, body: { ...a.body, faces: { style, toleranceMm } } } },
+    };
+    expect(unwrap(parseProject(old))).toEqual(start());
+  });
+
   test('a document of version 1 gets the place and the looks it was drawn with', () => {
     const before: Record<string, unknown> = { ...start().pieces.a };
     delete before.placement;

@@ -1,14 +1,14 @@
 import { LIMITS, remark, type Remark, type RunContext } from '../base/index.ts';
 import { faceCount } from '../mesh/index.ts';
 import { gridStep, type Bands } from '../outline/index.ts';
-import { changesAlong, depthLevels, type Corners } from '../solid/index.ts';
+import { changesAlong, depthLevels, type Corners, type Finer } from '../solid/index.ts';
 import type { Layout } from '../text/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 import type { LetteringCaches } from './caches.ts';
 import { findClusters, type Cluster } from './clusters.ts';
 import { clusterReach, clusterSolid, type ClusterJob, type LetteringStats } from './clusterSolid.ts';
 import { crossingLetters } from './crossingLetters.ts';
-import { clusterFaces, drawnToleranceMm, faceSizeMm, type LetteringFaces } from './faces.ts';
+import { clusterFaces, drawnToleranceMm, expectedFaces, faceSizeMm, type LetteringFaces } from './faces.ts';
 import type { DrawingScale } from './letterOutline.ts';
 import { RungRemarks } from './rungRemarks.ts';
 import { Sections, type SolidShape } from './sections.ts';
@@ -51,9 +51,7 @@ export async function buildLettering(
   const scale = drawingScale(layout, options);
   const ownSolidOf = (letter: number): SolidShape | undefined => ownSolids.get(layout.letters[letter].id);
   const solidOf = ({ members }: Cluster): SolidShape => ownSolidOf(members[0].letter) ?? solid;
-  const sizeMm = faceSizeMm(faces, layout.emMm);
-  const inSteps = (mm: number | undefined): number | undefined => (mm ? mm / scale.step : undefined);
-  const sections = new Sections(scale.step, { longest: inSteps(sizeMm), support: inSteps(supportMm) });
+  const sections = new Sections(scale.step, finer(faces, supportMm, scale));
   const { clusters, crossing, cutting, tooLarge } = findClusters(layout.letters, scale, tools.caches, {
     apart,
     hasOwnSolid: (letter) => ownSolidOf(letter) !== undefined,
@@ -64,6 +62,9 @@ export async function buildLettering(
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
   const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM) / scale.step) : undefined; // prettier-ignore
   const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, faces: clusterFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters) }), caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
+  const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
+  const expected = expectedFaces(job.faces, clusters, solid.depthMm / scale.step);
+  if (expected > budget) return { clusters: [], remarks: [remark('OVER_BUDGET', { faces: expected, budget })], built };
   const reachMm = clusters.some((c) => solidOf(c).swell)
     ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job)))
     : 0;
@@ -115,6 +116,12 @@ export async function buildLettering(
     ...told.remarks(),
   ];
   return { clusters: changed, remarks, built };
+}
+
+/** What faces ask of the sections, grid steps. */
+function finer(faces: LetteringFaces, supportMm: number, { emMm, step }: DrawingScale): Finer {
+  const inSteps = (mm: number | undefined): number | undefined => (mm ? mm / step : undefined);
+  return { longest: inSteps(faceSizeMm(faces, emMm)), support: inSteps(supportMm) };
 }
 
 /** Twisted walls are not flat, and letters that turn or grow for themselves come close to each other. */

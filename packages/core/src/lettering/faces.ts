@@ -1,4 +1,5 @@
-import { boundingBox } from '../outline/index.ts';
+import { lengthOf } from '../math/index.ts';
+import { boundingBox, doubledArea, toRings } from '../outline/index.ts';
 import type { FaceStyle } from '../solid/index.ts';
 import type { Cluster } from './clusters.ts';
 import type { DrawingScale } from './letterOutline.ts';
@@ -51,6 +52,24 @@ export function clusterFaces(
   const { step } = scale;
   const size = Math.max(8, Math.round(sizeMm / step));
   return { kind: faces.kind, size, tolerance: toleranceMm / step, support: supportMm / step };
+}
+
+/** About how many faces squares and flowing quads make: fronts, backs and walls. Known before any is laid out. */
+export function expectedFaces(faces: ClusterFaces, clusters: readonly Cluster[], depthSteps: number): number {
+  if (faces.kind !== 'grid' && faces.kind !== 'flow') return 0;
+  let [area, around] = [0, 0];
+  for (const { members } of clusters) {
+    for (const { outline } of members) {
+      for (const ring of toRings(outline)) {
+        area += doubledArea(ring) / 2;
+        ring.forEach(
+          (a, i) => (around += lengthOf(ring[(i + 1) % ring.length].x - a.x, ring[(i + 1) % ring.length].y - a.y)),
+        );
+      }
+    }
+  }
+  const { size } = faces;
+  return Math.round((2 * area) / (size * size) + (around / size) * Math.max(1, depthSteps / size));
 }
 
 function bandLines(

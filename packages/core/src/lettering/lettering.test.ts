@@ -44,6 +44,46 @@ async function build(text: string, { font = 'Zilla Slab', layout = {}, options =
 const built = async (text: string, choices?: Choices): Promise<Lettering> => (await build(text, choices)) as Lettering;
 const codes = (lettering: Lettering): string[] => lettering.remarks.map((r) => r.code);
 
+describe('faces', () => {
+  test('tiny ones are told before they are laid out', async () => {
+    const lettering = await built('Kiln', { options: { faces: { kind: 'flow', sizeMm: 0.01 } } });
+    expect(codes(lettering)).toEqual(['OVER_BUDGET']);
+    expect(lettering.built.wavefronts).toBe(0);
+  });
+
+  test('equal letters of one lettering share their flow; on a grid only those at equal places do', async () => {
+    const apart = { tracking: 100 };
+    const flow = await built('nn', { layout: apart, options: { faces: { kind: 'flow', sizeMm: 4 } } });
+    expect(flow.clusters[0].mesh).toBe(flow.clusters[1].mesh);
+    const grid = await built('nn', { layout: apart, options: { faces: { kind: 'grid', sizeMm: 4 } } });
+    expect(grid.clusters[0].mesh).not.toBe(grid.clusters[1].mesh);
+  });
+
+  test('bands are even over the whole lettering', async () => {
+    const bands = 7;
+    const mesh = assemble(
+      (await built('Il', { options: { faces: { kind: 'bands', count: bands, axis: 'x' } } })).clusters,
+    );
+    const xs = Array.from(mesh.positions).filter((_, i) => i % 3 === 0);
+    const [low, high] = [Math.min(...xs), Math.max(...xs)];
+    for (let k = 1; k < bands; k++) {
+      const line = low + ((high - low) * k) / bands;
+      for (let f = 0; f + 1 < mesh.faceStart.length; f++) {
+        const own = Array.from(
+          mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]),
+          (v) => mesh.positions[3 * v],
+        );
+        expect(Math.max(...own) > line + 1e-3 && Math.min(...own) < line - 1e-3).toBe(false);
+      }
+    }
+  });
+
+  test('letters of a joined word keep their own faces', async () => {
+    const { clusters } = await built('kiln', { font: 'Pacifico', options: { faces: { kind: 'flow', sizeMm: 4 } } });
+    expect(new Set(assemble(clusters).regions.filter(({ part }) => part === 'front').map(({ letter }) => letter))).toEqual(new Set([0, 1, 2, 3])); // prettier-ignore
+  });
+});
+
 describe('clusters', () => {
   test('letters that stand apart are clusters of one, in reading order', async () => {
     const { clusters } = await built('Kiln', { layout: { tracking: 100 } });

@@ -181,7 +181,7 @@ function buildTrialTiles(): Project {
     { kind: 'setWords', pieceId: style, values: { font: font('Zilla Slab', 700), sizeMm: 50 } },
     { kind: 'setSolid', pieceId: style, values: { depthMm: 14, front: edge('round', 1.5, 1.5, 2) } },
     { kind: 'setFaces', pieceId: style, values: { style, bands: 30, sizeMm: style === 'grid' ? 4 : 0 } },
-    { kind: 'setPlacement', pieceId: style, values: { atMm: [(i % 2) * 170, i < 2 ? 0 : -75, 0] } },
+    { kind: 'setPlacement', pieceId: style, values: { atMm: [0, -66 * i, 0] } },
   ]);
   return edits.reduce(
     (project, edit) => unwrap(applyEdit(project, edit)),

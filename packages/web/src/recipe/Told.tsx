@@ -64,7 +64,13 @@ function cureOf(remark: Remark): Cure | undefined {
         source.line.kind === 'circle' &&
         edits.words({ line: { ...source.line, radiusMm: remark.params.neededMm } });
     case 'OVER_BUDGET':
-      return (edits, piece) => edits.faces({ toleranceMm: Math.min(10, piece.body.faces.toleranceMm * 4) });
+      // whatever makes the faces small
+      return (edits, { body: { faces } }) =>
+        edits.faces(
+          faces.sizeMm > 0
+            ? { sizeMm: Math.min(10_000, faces.sizeMm * 4) }
+            : { toleranceMm: Math.min(10, faces.toleranceMm * 4) },
+        );
     default:
       return undefined;
   }

@@ -99,7 +99,7 @@ export function cureText(remark: Remark): string {
     case 'CIRCLE_OVERFULL':
       return `Use ${remark.params.neededMm} mm`;
     case 'OVER_BUDGET':
-      return 'Coarser curves';
+      return 'Make it coarser';
     default:
       return 'Mend it';
   }

@@ -33,7 +33,7 @@ test('a font is brought in, words are set in it, and the project takes it along 
   await page.getByRole('button', { name: 'Take out of the case' }).click();
   await expect(page.getByText(/is out of the case/)).toBeVisible();
   await page.goto('/');
-  await page.locator('input[type=file]').setInputFiles({ name: 'a.fictile', mimeType: 'application/zip', buffer: await readFile(path) }); // prettier-ignore
+  await page.locator('input[type=file][accept=".fictile"]').setInputFiles({ name: 'a.fictile', mimeType: 'application/zip', buffer: await readFile(path) }); // prettier-ignore
   await page.waitForURL(/projects/);
   await settled(page);
   await expect(page.getByRole('button', { name: 'Font: Rye (brought in) Regular' })).toBeVisible();

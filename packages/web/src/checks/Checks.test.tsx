@@ -79,6 +79,7 @@ test('slivers are told but no fault', async () => {
 });
 
 test('a flat sheet is open on purpose', async () => {
+  localStorage.setItem('fictile aim', JSON.stringify('render'));
   renderInside(<Column report={{ ...GOOD, closed: false, outward: false }} depthMm={0} />);
   expect(await screen.findByText('all well')).toBeTruthy();
   expect(screen.queryByText('Closed')).toBeNull();
@@ -120,6 +121,7 @@ describe('what the mesh is meant for decides what matters', () => {
     await meantFor('printing');
     await screen.findByText('Closed');
     expect(row('Closed')).toBe('ClosednoRaise 18 mm');
+    expect(screen.getByText('some to mind')).toBeTruthy();
   });
 
   test('the choice is kept in the browser', async () => {

@@ -28,3 +28,11 @@ export function faceAreaVectors(mesh: PolygonMesh): Float64Array {
   }
   return out;
 }
+
+/** Cosine of the turn between two faces, from their area vectors; `ofNothing` where one has no area. */
+export function cosineBetween(areas: Float64Array, f: number, g: number, ofNothing: number): number {
+  const dot = (i: number, j: number): number =>
+    areas[3 * i] * areas[3 * j] + areas[3 * i + 1] * areas[3 * j + 1] + areas[3 * i + 2] * areas[3 * j + 2];
+  const lengths = Math.sqrt(dot(f, f) * dot(g, g));
+  return lengths > 0 ? dot(f, g) / lengths : ofNothing;
+}

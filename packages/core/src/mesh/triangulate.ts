@@ -43,7 +43,7 @@ function pushQuad(mesh: PolygonMesh, start: number, corners: number[]): void {
 }
 
 /** True when the triangles p q r and p r s of a quad face the same way. */
-function areasAgree(v: Float64Array, p: number, q: number, r: number, s: number): boolean {
+export function areasAgree(v: Float64Array, p: number, q: number, r: number, s: number): boolean {
   const one = areaVector(v, p, q, r);
   const two = areaVector(v, p, r, s);
   return one[0] * two[0] + one[1] * two[1] + one[2] * two[2] > 0;

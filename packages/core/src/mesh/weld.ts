@@ -1,3 +1,4 @@
+import { FaceRows } from './faceRows.ts';
 import { faceCount, type PolygonMesh } from './polygonMesh.ts';
 
 /** Joins vertices with exactly equal coordinates and drops the faces and corners that collapse by it. Unused vertices go too. */
@@ -17,10 +18,7 @@ export function weld(mesh: PolygonMesh): PolygonMesh {
     }
     return (number[v] = found);
   };
-  const faceStart = [0];
-  const faceVertices: number[] = [];
-  const sharp: number[] = [];
-  const region: number[] = [];
+  const rows = new FaceRows();
   for (let f = 0; f < faceCount(mesh); f++) {
     const corners: number[] = [];
     for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
@@ -28,19 +26,11 @@ export function weld(mesh: PolygonMesh): PolygonMesh {
       if (vertexOf(mesh.faceVertices[c]) !== vertexOf(mesh.faceVertices[next])) corners.push(c);
     }
     if (corners.length < 3) continue;
-    for (const c of corners) {
-      faceVertices.push(vertexOf(mesh.faceVertices[c]));
-      sharp.push(mesh.sharp[c]);
-    }
-    faceStart.push(faceVertices.length);
-    region.push(mesh.region[f]);
+    rows.push(
+      corners.map((c) => vertexOf(mesh.faceVertices[c])),
+      corners.map((c) => mesh.sharp[c]),
+      mesh.region[f],
+    );
   }
-  return {
-    positions: Float64Array.from(positions),
-    faceStart: Uint32Array.from(faceStart),
-    faceVertices: Uint32Array.from(faceVertices),
-    sharp: Uint8Array.from(sharp),
-    region: Uint32Array.from(region),
-    regions: mesh.regions,
-  };
+  return rows.over({ positions: Float64Array.from(positions), regions: mesh.regions });
 }

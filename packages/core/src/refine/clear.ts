@@ -2,7 +2,7 @@ import { cos, PI } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { cornerSines, mergeFaces, withoutIdleVertices } from './mergeFaces.ts';
 
-/** Straight corners stay out of merged faces: nobody could cut them into triangles from there. */
+/** Straight corners may stay in a joined face: where both neighbours have one, its vertex goes afterwards. */
 const LEAST_SINE = 1e-6;
 
 /** Joins faces that lie in one plane, within an angle, wherever the joined face is convex; vertices that only lie on an edge after that go. */

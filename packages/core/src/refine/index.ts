@@ -1,4 +1,3 @@
 export { applyStep, facesAfter } from './applyStep.ts';
-export type { StepTools } from './applyStep.ts';
 export { subdivide } from './subdivide.ts';
 export { reduce } from './reduce.ts';

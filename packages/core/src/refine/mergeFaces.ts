@@ -1,4 +1,12 @@
-import { adjacency, faceAreaVectors, faceCount, nextCorner, type PolygonMesh } from '../mesh/index.ts';
+import {
+  adjacency,
+  cosineBetween,
+  faceAreaVectors,
+  faceCount,
+  FaceRows,
+  nextCorner,
+  type PolygonMesh,
+} from '../mesh/index.ts';
 
 /** A face as a loop of its mesh's corners: each with the edge that begins there. */
 type Loop = number[];
@@ -33,7 +41,7 @@ export function mergeFaces(mesh: PolygonMesh, rule: MergeRule): PolygonMesh {
     const d = twin[c];
     if (d < c || mesh.sharp[c] || mesh.sharp[d]) continue;
     const [f, g] = [face[c], face[d]];
-    if (mesh.region[f] !== mesh.region[g] || f === g || cosineOf(areas, f, g) < rule.cosine) continue;
+    if (mesh.region[f] !== mesh.region[g] || f === g || cosineBetween(areas, f, g, -1) < rule.cosine) continue;
     const joined = join(loops[f] as Loop, loops[g] as Loop, c, twin);
     candidates.push({ c, worth: rule.worth(mesh.positions, verticesOf(joined), normalOf(f, g)) });
   }
@@ -66,13 +74,6 @@ export function mergeFaces(mesh: PolygonMesh, rule: MergeRule): PolygonMesh {
   return rebuilt(mesh, loops);
 }
 
-function cosineOf(areas: Float64Array, f: number, g: number): number {
-  const dot = (i: number, j: number): number =>
-    areas[3 * i] * areas[3 * j] + areas[3 * i + 1] * areas[3 * j + 1] + areas[3 * i + 2] * areas[3 * j + 2];
-  const lengths = Math.sqrt(dot(f, f) * dot(g, g));
-  return lengths > 0 ? dot(f, g) / lengths : -1;
-}
-
 /** The loop around both; the first walks their common edge from corner c. Where they share more edges beside it, the way there and back goes too. */
 function join(one: Loop, other: Loop, c: number, twin: Int32Array): Loop {
   const i = one.indexOf(c);
@@ -91,25 +92,16 @@ function join(one: Loop, other: Loop, c: number, twin: Int32Array): Loop {
 }
 
 function rebuilt(mesh: PolygonMesh, loops: readonly (Loop | undefined)[]): PolygonMesh {
-  const faceStart = [0];
-  const [faceVertices, sharp, region]: number[][] = [[], [], []];
+  const rows = new FaceRows();
   loops.forEach((loop, f) => {
     if (!loop) return;
-    for (const c of loop) {
-      faceVertices.push(mesh.faceVertices[c]);
-      sharp.push(mesh.sharp[c]);
-    }
-    faceStart.push(faceVertices.length);
-    region.push(mesh.region[f]);
+    rows.push(
+      loop.map((c) => mesh.faceVertices[c]),
+      loop.map((c) => mesh.sharp[c]),
+      mesh.region[f],
+    );
   });
-  return {
-    positions: mesh.positions,
-    faceStart: Uint32Array.from(faceStart),
-    faceVertices: Uint32Array.from(faceVertices),
-    sharp: Uint8Array.from(sharp),
-    region: Uint32Array.from(region),
-    regions: mesh.regions,
-  };
+  return rows.over(mesh);
 }
 
 /** Sines of the corners of a loop, seen along a normal. */

@@ -15,22 +15,25 @@ const ANY_ERROR = 1e10;
  */
 export function reduce(mesh: PolygonMesh, share: number, simplifier: Simplifier): PolygonMesh {
   const triangles = asTriangles(mesh);
+  const split = splitByPart(triangles);
   let reduced = triangles;
   for (let i = 0, more = 1; i < TRIES; i++, more *= MORE_EACH) {
-    reduced = reducedTo(triangles, share * more, simplifier);
+    reduced = reducedTo(triangles, share * more, { split, simplifier });
     const { crossingFaces, degenerate } = checkMesh(reduced);
     if (crossingFaces === 0 && degenerate === 0) break;
   }
   return reduced;
 }
 
-function reducedTo(triangles: PolygonMesh, share: number, { simplify }: Simplifier): PolygonMesh {
+function reducedTo(
+  triangles: PolygonMesh,
+  share: number,
+  { split, simplifier }: { split: Split; simplifier: Simplifier },
+): PolygonMesh {
   const target = Math.max(4, Math.round(faceCount(triangles) * share)) * 3;
   if (target >= triangles.faceVertices.length) return triangles;
-  const split = splitByPart(triangles);
-  const [index] = simplify(split.index, split.positions, 3, target, ANY_ERROR, ['Regularize']);
-  const kept = withRegions(triangles, split, index);
-  return weld(kept);
+  const [index] = simplifier.simplify(split.index, split.positions, 3, target, ANY_ERROR, ['Regularize']);
+  return weld(withRegions(triangles, split, index));
 }
 
 interface Split {

@@ -79,7 +79,6 @@ function round(mesh: PolygonMesh, { twin, face }: Adjacency, table: Table): void
       [a, b],
       [b, a],
     ]) {
-      // prettier-ignore
       edgeCounts[v]++;
       if (isCrease(c)) creases[v]++;
       for (let k = 0; k < 3; k++) {

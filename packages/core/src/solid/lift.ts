@@ -1,4 +1,4 @@
-import { adjacency, faceAreaVectors, MeshBuilder, type Part, type PolygonMesh } from '../mesh/index.ts';
+import { adjacency, cosineBetween, faceAreaVectors, MeshBuilder, type Part, type PolygonMesh } from '../mesh/index.ts';
 import { doubledArea, nextVertices, toRings, type Outline } from '../outline/index.ts';
 import type { Cap } from './cap.ts';
 import type { FlatWavefront } from './flat.ts';
@@ -290,10 +290,10 @@ class Lifter {
       let sharp: boolean;
       if (p !== q) sharp = cosines[Math.max(p, q)] < CRISP_COSINE;
       else if (d < 0 || e < 0 || d === e)
-        sharp = d >= 0 && carriesFan[d] === 1 && cosineBetween(areas, f, g) < CRISP_COSINE;
+        sharp = d >= 0 && carriesFan[d] === 1 && cosineBetween(areas, f, g, 1) < CRISP_COSINE;
       else if (follows(d, e)) sharp = corner[e] === 1;
       else if (follows(e, d)) sharp = corner[d] === 1;
-      else sharp = cosineBetween(areas, f, g) < CRISP_COSINE;
+      else sharp = cosineBetween(areas, f, g, 1) < CRISP_COSINE;
       mesh.sharp[c] = mesh.sharp[other] = sharp ? 1 : 0;
     }
   }
@@ -318,16 +318,6 @@ class Lifter {
     }
     return found;
   }
-}
-
-function cosineBetween(areas: Float64Array, f: number, g: number): number {
-  const i = f * 3;
-  const j = g * 3;
-  const dot = areas[i] * areas[j] + areas[i + 1] * areas[j + 1] + areas[i + 2] * areas[j + 2];
-  const ff = areas[i] * areas[i] + areas[i + 1] * areas[i + 1] + areas[i + 2] * areas[i + 2];
-  const gg = areas[j] * areas[j] + areas[j + 1] * areas[j + 1] + areas[j + 2] * areas[j + 2];
-  const lengths = Math.sqrt(ff * gg);
-  return lengths > 0 ? dot / lengths : 1;
 }
 
 function ringOfEdges(outline: Outline): Int32Array {

@@ -87,19 +87,13 @@ export class CutNodes {
     return this.x.length - 1;
   }
 
-  isInOneBand(face: readonly number[]): boolean {
-    const places = face.map((n) => this.#place[n]);
-    return (
-      Math.max(...places) - Math.min(...places) <= 2 &&
-      (Math.max(...places) >> 1) - ((Math.min(...places) + 1) >> 1) <= 0
-    );
-  }
-
   /** A convex loop whose edges are cut already, as one loop a band. */
   parted(loop: readonly number[]): number[][] {
     const places = loop.map((n) => this.#place[n]);
-    const first = Math.min(...places) >> 1;
-    const last = Math.max(...places) >> 1;
+    const [low, high] = [Math.min(...places), Math.max(...places)];
+    const [first, last] = [low >> 1, high >> 1];
+    // between two lines, or on them
+    if (high - low <= 2 && last <= (low + 1) >> 1) return [[...loop]];
     const parts: number[][] = [];
     for (let band = first; band <= last; band++) {
       // from line band - 1 to line band

@@ -19,7 +19,7 @@ const ROUNDS = 3;
 
 /**
  * How many edges each stretch and chord is cut into: even, at least two, the same on opposite sides of four-sided blocks. Opposite sides of different lengths meet in
- * the geometric mean. `wanted`: stretches first, chords after them. `closed`: stretches that are whole rings.
+ * the geometric mean. `wanted`: stretches first, chords after them; `spans`: how many stretches.
  */
 export function evenCounts(blocks: readonly Block[], wanted: readonly Wanted[], spans: number): Int32Array {
   const variable = (e: BlockEdge): number => (e.kind === 'span' ? e.index : spans + e.index);
@@ -30,7 +30,6 @@ export function evenCounts(blocks: readonly Block[], wanted: readonly Wanted[], 
       [sides[0], sides[2]],
       [sides[1], sides[3]],
     ]) {
-      // prettier-ignore
       if (one.length !== 1 || other.length !== 1) continue;
       const [a, b] = [variable(one[0]), variable(other[0])];
       const ratio = wanted[a].length / wanted[b].length;
@@ -50,7 +49,6 @@ export function evenCounts(blocks: readonly Block[], wanted: readonly Wanted[], 
         [sides[0], sides[2]],
         [sides[1], sides[3]],
       ]) {
-        // prettier-ignore
         const missing = sum(other) - sum(one);
         if (missing === 0) continue;
         const least = leastShared(missing > 0 ? one : other, (e) => classes.find(variable(e)), members);

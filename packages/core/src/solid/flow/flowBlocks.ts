@@ -118,7 +118,6 @@ export function lackingPoints(line: RingLine, flow: FlowBlocks): RingSplit[] {
       [sides[0], sides[2]],
       [sides[1], sides[3]],
     ]) {
-      // prettier-ignore
       const missing = sum(other) - sum(one);
       const short = missing > 0 ? one : other;
       const span = short.filter(({ kind }) => kind === 'span').sort((p, q) => countOf(q) - countOf(p))[0];

@@ -94,7 +94,6 @@ function proved(
       [c, d, a],
       [d, a, b],
     ]) {
-      // prettier-ignore
       if (orient2d(x[i], y[i], x[j], y[j], x[k], y[k]) <= 0) return undefined;
     }
     filled += (x[c] - x[a]) * (y[d] - y[b]) - (y[c] - y[a]) * (x[d] - x[b]);

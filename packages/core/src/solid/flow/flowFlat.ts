@@ -21,17 +21,17 @@ const SMALLER = [1, 0.87];
 /** Of the em: what counts as touching. */
 const REACH_EM = 1e-7;
 
+const reachOf = ({ em }: FlatOptions): number => Math.max(1, REACH_EM * em);
+
 /**
  * The flat wavefront of an outline whose points were chosen so that caps fill with quads that flow along the strokes, and edges and walls go on from them. `outline` should be
  * much finer than the quads. Undefined where no valid filling was found: then plain faces have to do.
  */
 export function flowFlat(outline: Outline, options: FlatOptions, faces: FlowFaces): FlatWavefront | undefined {
-  const reach = Math.max(1, REACH_EM * options.em);
   return evenly(outline, options, faces, {
     withChords: true,
     sizes: SMALLER,
-    fill: (p, resampled, { layer, plan, vertexOf, size }) =>
-      flowCap(p, resampled, layer, { plan, vertexOf, size, reach }),
+    fill: (p, resampled, { layer, ...rest }) => flowCap(p, resampled, layer, rest),
   });
 }
 
@@ -56,7 +56,7 @@ interface Way {
   fill(
     p: FlatWavefront['partition'],
     outline: Outline,
-    tools: { layer: number; plan: FlowPlan; vertexOf: Int32Array; size: number },
+    tools: { layer: number; plan: FlowPlan; vertexOf: Int32Array; size: number; reach: number },
   ): FlowCap | undefined;
 }
 
@@ -74,7 +74,7 @@ function evenly(outline: Outline, options: FlatOptions, faces: FlowFaces, way: W
       size,
       inset,
       support: faces.support ?? 0,
-      em: options.em,
+      reach: reachOf(options),
       withChords: way.withChords,
     });
     const found = attempt(outline, plan, { line, options, faces: { ...faces, size }, way });
@@ -101,7 +101,7 @@ function attempt(
   const ranks = [0, ...options.layers].sort((a, b) => a - b);
   for (const capInset of new Set(options.capInsets)) {
     const layer = ranks.indexOf(capInset);
-    const made = way.fill(partition, resampled, { layer, plan, vertexOf, size: faces.size });
+    const made = way.fill(partition, resampled, { layer, plan, vertexOf, size: faces.size, reach: reachOf(options) });
     if (!made) return undefined;
     partition = made.partition;
     caps.set(layer, made.cap);

@@ -9,8 +9,8 @@ import { spanDeviation } from './spanDeviation.ts';
 import { Stations, type Chord, type Station } from './stations.ts';
 
 export interface FlowOptions extends SizeOptions {
-  /** grid steps an em */
-  em: number;
+  /** what counts as touching, grid steps */
+  reach: number;
   /** false: the rings are only cut evenly */
   withChords: boolean;
   /** distance of a place beside every corner, so that rounding keeps it; grid steps, 0: none */
@@ -25,15 +25,11 @@ export interface FlowPlan {
   chords: (Chord & { count: number })[];
 }
 
-/** Of the em: what counts as touching. */
-const REACH_EM = 1e-7;
-
 /** Blocks and counts for a cap's rings. */
 export function planFlow(line: RingLine, options: FlowOptions): FlowPlan {
-  const reach = Math.max(1, REACH_EM * options.em);
   const soft = options.withChords ? softCorners(line, options.size) : [];
   const sizes = localSizes(line, soft, options);
-  const found = options.withChords ? findChords(line, soft, { size: options.size, reach }) : new Stations(line);
+  const found = options.withChords ? findChords(line, soft, options) : new Stations(line);
   for (let i = 0; i < line.x.length; i++) {
     // a ring without any station begins where it begins
     if (line.ring[i] === i && found.along(i).length === 0)
@@ -147,7 +143,6 @@ function facing(blocks: readonly Block[], counts: Int32Array): [number, number][
       [sides[0], sides[2]],
       [sides[1], sides[3]],
     ].flatMap(([one, other]): [number, number][] => {
-      // prettier-ignore
       const isStretch = [one, other].every((side) => side.length === 1 && side[0].kind === 'span');
       const [a, b] = [one[0].index, other[0].index];
       return isStretch && a !== b && counts[a] === counts[b] ? [[a, b]] : [];

@@ -25,8 +25,7 @@ export function ringStations(
   const reach = new Float64Array(line.x.length);
   const pointOfStation = plan.stations.map((station, s) => {
     const found = vertexOf[s] >= 0 ? pointOf[vertexOf[s]] : nearest(line, station, NEAREST * size);
-    const point = found >= 0 && station.fan === 'end' ? fanEnd(line, found) : found;
-    return point;
+    return found >= 0 && station.fan === 'end' ? fanEnd(line, found) : found;
   });
   plan.stations.forEach((station, s) => {
     const point = pointOfStation[s];

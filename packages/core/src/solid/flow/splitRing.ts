@@ -1,5 +1,4 @@
-import { dissect } from '../wavefront/index.ts';
-import type { Band, Partition, Ring } from '../wavefront/index.ts';
+import { dividedBand, dividedRing, type Partition } from '../wavefront/index.ts';
 
 /** A segment of a ring that gets new nodes inside, evenly spaced. */
 export interface RingSplit {
@@ -25,11 +24,11 @@ export function splitRing(p: Partition, layer: number, splits: readonly RingSpli
     inside.set(`${to} ${from}`, [...nodes].reverse());
   }
   const added = x.length - p.x.length;
-  const places = { x, y };
+  const between = (a: number, b: number): readonly number[] => inside.get(`${a} ${b}`) ?? [];
   const bands = [...p.bands];
   for (const k of [layer - 1, layer]) {
     if (k < 0 || k >= bands.length) continue;
-    const band = splitBand(bands[k], inside, places);
+    const band = dividedBand(bands[k], between, { x, y, parted: (loop) => [loop] });
     if (!band) return undefined;
     bands[k] = band;
   }
@@ -40,41 +39,6 @@ export function splitRing(p: Partition, layer: number, splits: readonly RingSpli
     inset: Float64Array.from([...p.inset, ...new Array<number>(added).fill(p.layers[layer])]),
     layer: Int32Array.from([...p.layer, ...new Array<number>(added).fill(layer)]),
     bands,
-    rings: p.rings.map((ring, k) => (k === layer ? splitSegments(ring, inside) : ring)),
+    rings: p.rings.map((ring, k) => (k === layer ? dividedRing(ring, between) : ring)),
   };
-}
-
-function splitSegments(ring: Ring, inside: ReadonlyMap<string, readonly number[]>): Ring {
-  const [from, to, edge]: number[][] = [[], [], []];
-  ring.from.forEach((a, i) => {
-    const row = [a, ...(inside.get(`${a} ${ring.to[i]}`) ?? []), ring.to[i]];
-    for (let k = 0; k + 1 < row.length; k++) {
-      from.push(row[k]);
-      to.push(row[k + 1]);
-      edge.push(ring.edge[i]);
-    }
-  });
-  return { from: Uint32Array.from(from), to: Uint32Array.from(to), edge: Uint32Array.from(edge) };
-}
-
-function splitBand(
-  band: Band,
-  inside: ReadonlyMap<string, readonly number[]>,
-  { x, y }: { x: readonly number[]; y: readonly number[] },
-): Band | undefined {
-  const start: number[] = [0];
-  const nodes: number[] = [];
-  const edge: number[] = [];
-  for (let f = 0; f + 1 < band.start.length; f++) {
-    const face = Array.from(band.nodes.subarray(band.start[f], band.start[f + 1]));
-    const loop = face.flatMap((a, k) => [a, ...(inside.get(`${a} ${face[(k + 1) % face.length]}`) ?? [])]);
-    const pieces = loop.length === face.length ? [face.map((_, k) => k)] : dissect(loop.map((n) => x[n]), loop.map((n) => y[n])); // prettier-ignore
-    if (!pieces) return undefined;
-    for (const piece of pieces) {
-      nodes.push(...piece.map((k) => loop[k]));
-      start.push(nodes.length);
-      edge.push(band.edge[f]);
-    }
-  }
-  return { start: Uint32Array.from(start), nodes: Uint32Array.from(nodes), edge: Uint32Array.from(edge) };
 }

@@ -1,5 +1,5 @@
 export { planBothSides } from './bothSides.ts';
-export { dissect } from './dissect.ts';
+export { dividedBand, dividedRing } from './divided.ts';
 export type { Corners } from './movingEdges.ts';
 export { partition } from './partition.ts';
 export type { Band, Partition, PartitionFault, PartitionResult, Ring } from './plan.ts';

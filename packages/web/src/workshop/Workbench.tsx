@@ -48,7 +48,7 @@ function useBench(store: ProjectStore) {
   const bending = useBending(store, chosen.pieces[0]);
   const shaping = useShaping(store, chosen.pieces);
   const actions = usePieceActions(store, evaluation, shelf);
-  const drawings = useDrawings({ store, client, actions, chosen });
+  const drawings = useDrawings({ store, client, actions, chosen, busy: evaluation.busy });
   const navigate = useNavigate();
   const { toggleColorScheme } = useMantineColorScheme();
   const singleKeys = useSingleKeys();

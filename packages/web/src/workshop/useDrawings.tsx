@@ -10,7 +10,7 @@ import {
 } from '@fictile/core';
 import { useFileDialog } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { isTyping } from '../commands/index.ts';
 import type { Chosen, PieceActions } from '../pieces/index.ts';
 import { pasteRecipe } from '../recipe/index.ts';
@@ -23,6 +23,14 @@ interface DrawingsBench {
   client: JobClient | undefined;
   actions: PieceActions;
   chosen: Chosen;
+  /** the solids are being built */
+  busy: boolean;
+}
+
+/** A drawing that was read and waits for its place. */
+interface Waiting {
+  drawing: ReadDrawing;
+  name: string;
 }
 
 export interface Drawings {
@@ -37,9 +45,24 @@ export interface Drawings {
 export function useDrawings(bench: DrawingsBench): Drawings {
   const latest = useRef(bench);
   latest.current = bench;
-  const takeFiles = useCallback((files: readonly File[]): void => {
-    for (const file of files) void file.text().then((text) => bringIn(latest.current, text, file.name));
+  const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
+  const bringIn = useCallback(async (text: string, name: string): Promise<void> => {
+    const drawing = await read(latest.current.client, text, name);
+    if (drawing) setWaiting((before) => [...before, { drawing, name }]);
   }, []);
+  const takeFiles = useCallback(
+    (files: readonly File[]): void => {
+      for (const file of files) void file.text().then((text) => bringIn(text, file.name));
+    },
+    [bringIn],
+  );
+  const isStill = !bench.busy;
+  useEffect(() => {
+    // beside the others it can only stand once their sizes are known
+    if (!isStill || waiting.length === 0) return;
+    setWaiting(waiting.slice(1));
+    putIn(latest.current, waiting[0]);
+  }, [isStill, waiting]);
   const dialog = useFileDialog({ accept: '.svg,image/svg+xml', multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) }); // prettier-ignore
   useEffect(() => {
     const onPaste = (event: ClipboardEvent): void => {
@@ -48,12 +71,12 @@ export function useDrawings(bench: DrawingsBench): Drawings {
       const files = [...(event.clipboardData?.files ?? [])].filter((file) => file.type === 'image/svg+xml');
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (files.length > 0) takeFiles(files);
-      else if (looksLikeSvg(text)) void bringIn(latest.current, text, texts.pieces.drawing);
+      else if (looksLikeSvg(text)) void bringIn(text, texts.pieces.drawing);
       else pasteRecipe(store, chosen.pieces);
     };
     window.addEventListener('paste', onPaste);
     return () => window.removeEventListener('paste', onPaste);
-  }, [takeFiles]);
+  }, [takeFiles, bringIn]);
   const readCurve = useCallback((file: File) => curveOf(latest.current.client, file), []);
   return { choose: dialog.open, takeFiles, readCurve };
 }
@@ -76,9 +99,7 @@ async function curveOf(client: JobClient | undefined, file: File): Promise<FreeC
   return curve;
 }
 
-async function bringIn({ client, actions, chosen }: DrawingsBench, text: string, name: string): Promise<void> {
-  const drawing = await read(client, text, name);
-  if (!drawing) return;
+function putIn({ actions, chosen }: DrawingsBench, { drawing, name }: Waiting): void {
   const { title, remarks } = drawing;
   const called = title || name.replace(/\.svg$/i, '');
   chosen.choose(actions.addDrawing(drawingOf(drawing), called));

@@ -1,5 +1,5 @@
 import type { Failure, Project, ShownPiece } from '@fictile/core';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { GeometryShelf } from '../viewport/index.ts';
 import { JobClient } from '../worker/index.ts';
 
@@ -7,11 +7,17 @@ export interface Evaluation {
   pieces: readonly ShownPiece[];
   failures: readonly { pieceId: string; error: Failure }[];
   milliseconds: number;
+  /** the project has changed since */
   busy: boolean;
   crashed: boolean;
 }
 
-const NOTHING: Evaluation = { pieces: [], failures: [], milliseconds: 0, busy: true, crashed: false };
+interface Standing extends Omit<Evaluation, 'busy'> {
+  /** what it was made of */
+  of: Project | undefined;
+}
+
+const NOTHING: Standing = { of: undefined, pieces: [], failures: [], milliseconds: 0, crashed: false };
 
 /** Marks for the bench: from the change of a document to its mesh at the renderer. */
 export const MEASURE = 'edit to mesh';
@@ -26,7 +32,7 @@ export function useEvaluation(project: Project | undefined): {
 } {
   const [shelf] = useState(() => new GeometryShelf());
   const [ready, setReady] = useState<JobClient>();
-  const [evaluation, setEvaluation] = useState<Evaluation>(NOTHING);
+  const [standing, setStanding] = useState<Standing>(NOTHING);
   const isWanted = project !== undefined;
   useEffect(() => {
     if (!isWanted) return;
@@ -36,26 +42,26 @@ export function useEvaluation(project: Project | undefined): {
       started.stop();
       shelf.clear();
       setReady(undefined);
-      setEvaluation(NOTHING);
+      setStanding(NOTHING);
     };
   }, [shelf, isWanted]);
   useEffect(() => {
     if (!ready || !project) return;
     let current = true;
     const start = performance.now();
-    setEvaluation((before) => ({ ...before, busy: true }));
     void ready.ask({ kind: 'evaluate', project, known: shelf.keys() }).then((answer) => {
       if (!current) return; // buffers of a skipped answer are asked for again: the shelf does not hold their keys
       if (answer.kind === 'evaluated') {
         shelf.update(answer.pieces);
         performance.measure(MEASURE, { start });
         const { pieces, failures, milliseconds } = answer;
-        setEvaluation({ pieces, failures, milliseconds, busy: false, crashed: false });
-      } else setEvaluation((before) => ({ ...before, busy: false, crashed: answer.kind === 'crashed' }));
+        setStanding({ of: project, pieces, failures, milliseconds, crashed: false });
+      } else setStanding((before) => ({ ...before, of: project, crashed: answer.kind === 'crashed' }));
     });
     return () => {
       current = false;
     };
   }, [ready, project, shelf]);
+  const evaluation = useMemo(() => ({ ...standing, busy: !project || standing.of !== project }), [standing, project]);
   return { evaluation, shelf, client: ready };
 }

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { checkMesh, readObj, unwrap } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from './arguments.ts';
-import { flagsOf, isSwitch, readFlag } from './flags.ts';
+import { amountOf, flagsOf, isSwitch, readFlag } from './flags.ts';
 import { buildCase } from './makeCase.ts';
 import { InputFault } from './messages.ts';
 import { writeWhole } from './output.ts';
@@ -68,6 +68,9 @@ describe('flags', () => {
     ['reduce', '101%', 'FLAG_VALUE'],
     ['reduce', '2', 'FLAG_VALUE'],
     ['reduce', '', 'FLAG_VALUE'],
+    ['reduce', '-1mm', 'FLAG_VALUE'],
+    ['uv', 'unrolled', 'FLAG_VALUE'],
+    ['levels', 9, 'FLAG_VALUE'],
     ['subdivide', '5', 'FLAG_VALUE'],
   ])('--%s %s is %s', async (name, raw, code) => {
     expect(await codeOf(() => readFlag(name, raw))).toBe(code);
@@ -99,6 +102,15 @@ describe('faces', () => {
     expect([half, few]).toEqual([expect.objectContaining(sound), expect.objectContaining(sound)]);
     expect(half.faces).toBeLessThan(0.65 * whole.faces);
     expect(few.faces).toBeLessThan(220);
+  });
+
+  test('a reduction is a share, a count or an error', () => {
+    const amounts = ['50%', '800', '0.2mm'].map(amountOf);
+    expect(amounts).toEqual([
+      { by: 'share', sharePercent: 50 },
+      { by: 'count', count: 800 },
+      { by: 'error', errorMm: 0.2 },
+    ]);
   });
 });
 

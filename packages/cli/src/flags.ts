@@ -89,6 +89,10 @@ export const MAKE_FLAGS = {
   triangles: { kind: 'switch' },
   weld: { kind: 'switch' },
   nodes: choice('one', 'letters'),
+  uv: choice('none', 'words', 'letters', 'packed'),
+  'uv-tile': length(0.01, 100000),
+  tangents: { kind: 'switch' },
+  levels: { kind: 'number', min: 1, max: 6, whole: true },
   seed: { kind: 'number', min: 0, max: 4294967295, whole: true },
   'out-unit': choice('mm', 'cm', 'm', 'in'),
   'out-up': choice('y', 'z'),
@@ -133,7 +137,9 @@ export function readFlag(name: string, raw: string | number | boolean): string |
         ? String(raw)
         : wrong('auto or a length from 0.001 to 10000 mm');
     case 'amount':
-      return amountOf(String(raw)) ? String(raw) : wrong('a share like 50% or a number of faces from 4 on');
+      return amountOf(String(raw))
+        ? String(raw)
+        : wrong('a share like 50%, a number of faces from 4 on, or an error like 0.2mm');
     case 'length':
     case 'number': {
       const value =
@@ -151,10 +157,18 @@ export function readFlag(name: string, raw: string | number | boolean): string |
 const inside = (value: number | undefined, min: number, max: number): boolean =>
   value !== undefined && value >= min && value <= max;
 
-/** "50%" -> a share, "800" -> a count */
+/** "50%" -> a share, "800" -> a count, "0.2mm" -> an error */
 export function amountOf(
   text: string,
-): { by: 'share'; sharePercent: number } | { by: 'count'; count: number } | undefined {
+):
+  | { by: 'share'; sharePercent: number }
+  | { by: 'count'; count: number }
+  | { by: 'error'; errorMm: number }
+  | undefined {
+  if (/[a-z]$/i.test(text)) {
+    const errorMm = parseLength(text);
+    return errorMm !== undefined && inside(errorMm, 0.0001, 1000) ? { by: 'error', errorMm } : undefined;
+  }
   const value = Number(text.replace(/%$/, ''));
   if (text.trim() === '' || !Number.isFinite(value)) return undefined;
   if (text.endsWith('%')) return inside(value, 0.1, 100) ? { by: 'share', sharePercent: value } : undefined;

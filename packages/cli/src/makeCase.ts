@@ -9,6 +9,7 @@ import {
   type Edit,
   type Evaluated,
   type Kernels,
+  type MeshFormat,
   type Piece,
   type Project,
   type Remark,
@@ -59,7 +60,8 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   const [pieceId] = project.pieceOrder;
   const evaluated = await evaluatePiece(engine, project, pieceId);
   const part = scenePart(project.pieces[pieceId], evaluated);
-  const written = await writeScene([part], { ...usualWriteOptions(format, part.name), ...writeChoices(flags) });
+  const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format) };
+  const written = await writeScene([part], options, kernels.loadSimplifier);
   return { bytes: written.bytes, result: resultOf(flags.out, written, [...remarks, ...evaluated.remarks], started) };
 }
 
@@ -89,12 +91,22 @@ function edited(piece: Piece, edits: readonly Edit[]): Project {
   return changed.value;
 }
 
-function writeChoices(flags: Flags): Partial<WriteOptions> {
+/** What only some formats hold is not left out silently in the others. */
+function writeChoices(flags: Flags, format: MeshFormat): Partial<WriteOptions> {
+  const isTextured = format === 'obj' || format === 'glb';
+  if (!isTextured && ((flags.uv ?? 'none') !== 'none' || (flags.levels ?? 1) > 1))
+    throw fault('FLAG_VALUE', `--uv and --levels go into .obj and .glb, not into .${format}. Choose another --out.`);
+  if (flags.tangents && (format !== 'glb' || (flags.uv ?? 'none') === 'none'))
+    throw fault('FLAG_VALUE', '--tangents go into .glb, beside --uv words, letters or packed.');
   return {
     unit: flags['out-unit'] ?? 'mm',
     up: flags['out-up'] ?? 'usual',
     triangles: flags.triangles === true,
     weld: flags.weld === true,
     nodes: flags.nodes ?? 'one',
+    uv: flags.uv ?? 'none',
+    uvTileMm: flags['uv-tile'] ?? 100,
+    tangents: flags.tangents === true,
+    levels: flags.levels ?? 1,
   };
 }

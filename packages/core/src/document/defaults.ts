@@ -169,7 +169,7 @@ export const usualMoreFaces = (): Omit<Faces, 'style' | 'toleranceMm'> => ({
 export const usualStep = (kind: StepKind, id: string): Step =>
   ({
     subdivide: { id, on: true, kind: 'subdivide', times: 1, way: 'straight' } as const,
-    reduce: { id, on: true, kind: 'reduce', by: 'share', sharePercent: 50, count: 5000 } as const,
+    reduce: { id, on: true, kind: 'reduce', by: 'share', sharePercent: 50, count: 5000, errorMm: 0.1 } as const,
     triangles: { id, on: true, kind: 'triangles', rule: 'short' } as const,
     quads: { id, on: true, kind: 'quads', withinDegrees: 10 } as const,
     join: { id, on: true, kind: 'join', withinMm: 0.01 } as const,

@@ -10,6 +10,7 @@ import {
   parseProject,
   usualBody,
   usualOwn,
+  usualStep,
   usualWire,
   findFinish,
   redo,
@@ -21,6 +22,7 @@ import {
   startHistory,
   undo,
   type Edit,
+  type Step,
   type Project,
 } from './index.ts';
 
@@ -357,6 +359,13 @@ describe('reading a document', () => {
       pieces: { a: { ...a, body: { ...a.body, faces: { style, toleranceMm } } } },
     };
     expect(unwrap(parseProject(old))).toEqual(start());
+  });
+
+  test('a document of version 8 reduces to what it did', () => {
+    const { a } = start().pieces;
+    const { errorMm: _, ...reduce } = usualStep('reduce', 'r') as Extract<Step, { kind: 'reduce' }>;
+    const old = { ...stored(), schemaVersion: 8, pieces: { a: { ...a, steps: [reduce] } } };
+    expect(unwrap(parseProject(old)).pieces.a.steps).toEqual([usualStep('reduce', 'r')]);
   });
 
   test('a document of version 1 gets the place and the looks it was drawn with', () => {

@@ -92,6 +92,13 @@ const toVersion8: Migration = (document) =>
     return { ...piece, body: { ...body, faces: { ...usualMoreFaces(), ...plain(body.faces) } } };
   });
 
+/** Meshes are reduced to a share or a count. */
+const toVersion9: Migration = (document) =>
+  withPieces(document, 9, (piece) => {
+    const steps = Array.isArray(piece.steps) ? piece.steps.map(plain) : [];
+    return { ...piece, steps: steps.map((step) => (step.kind === 'reduce' ? { errorMm: 0.1, ...step } : step)) };
+  });
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -117,4 +124,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion6,
   toVersion7,
   toVersion8,
+  toVersion9,
 ];

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 8;
+export const SCHEMA_VERSION = 9;
 
 /** What a value means to the interface: its unit, and whether it may change in time. */
 const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
@@ -373,7 +373,7 @@ const stepSchema = z.discriminatedUnion('kind', [
   /** every face into quads about its middle: as flat as it was, or rounded between sharp edges */
   z.object({ ...step, kind: z.literal('subdivide'), times: z.number().int().min(1).max(4).meta(value('count', false)), way: z.enum(['straight', 'rounded']) }),
   /** fewer triangles; parts and their borders stay */
-  z.object({ ...step, kind: z.literal('reduce'), by: z.enum(['share', 'count']), sharePercent: z.number().min(0.1).max(100).meta(value('%', true)), count: z.number().int().min(4).max(LIMITS.meshFaces).meta(value('count', false)) }),
+  z.object({ ...step, kind: z.literal('reduce'), by: z.enum(['share', 'count', 'error']), sharePercent: z.number().min(0.1).max(100).meta(value('%', true)), count: z.number().int().min(4).max(LIMITS.meshFaces).meta(value('count', false)), errorMm: length(0.0001, 1000) }),
   /** every face into triangles */
   z.object({ ...step, kind: z.literal('triangles'), rule: z.enum(['short', 'same']) }),
   /** pairs of triangles into quads where they lie nearly in one plane */

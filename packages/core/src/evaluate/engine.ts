@@ -221,7 +221,11 @@ export const scenePart = (piece: Piece, evaluated: Evaluated): ScenePart => ({
   mesh: pieceMesh(evaluated),
   transform: evaluated.transform,
   slots: piece.slots,
-  letters: evaluated.letters.map(({ id, text }) => ({ text, finish: piece.source.own[id]?.finish ?? null })),
+  letters: evaluated.letters.map(({ id, text, x, y, turn }) => ({
+    text,
+    finish: piece.source.own[id]?.finish ?? null,
+    origin: { x, y, turn },
+  })),
 });
 
 /** One mesh of a whole piece. */

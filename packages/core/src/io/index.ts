@@ -1,3 +1,4 @@
+export type { UvSpace } from './fileUv.ts';
 export { finishName, finishOf, lookOf } from './looks.ts';
 export type { LetterLook } from './looks.ts';
 export type { Look } from './looks.ts';

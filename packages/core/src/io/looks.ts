@@ -33,6 +33,8 @@ export function finishOf(slots: Slots, part: Part): Finish {
 export interface LetterLook {
   text: string;
   finish: Finish | null;
+  /** its own place on the baseline, mm, and how it is turned there, radians */
+  origin?: { x: number; y: number; turn: number };
 }
 
 /** What two finishes of one material have in common. */

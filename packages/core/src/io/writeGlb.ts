@@ -3,6 +3,7 @@ import type { Finish, Slots } from '../document/index.ts';
 import { isStill, type Transform } from '../math/index.ts';
 import { cornerNormals, triangulate, type PolygonMesh } from '../mesh/index.ts';
 import { finishKey, finishName, finishOf, lookOf, type LetterLook } from './looks.ts';
+import { tangents } from './tangents.ts';
 
 /** A piece in its own space, and where it stands. */
 export interface GlbPart {
@@ -18,6 +19,8 @@ export interface GlbOptions {
   name: string;
   /** one node a piece, or one a letter, named after it */
   nodes: 'one' | 'letters';
+  /** written beside texture coordinates */
+  tangents: boolean;
 }
 
 /**
@@ -54,7 +57,7 @@ function place(node: Node, { rows: r, move }: Transform): void {
 
 function fill(node: Node, part: GlbPart, options: GlbOptions, shared: Shared): void {
   const { mesh, letters } = part;
-  const writer = new Writer(shared, part);
+  const writer = new Writer(shared, part, options.tangents);
   if (options.nodes === 'one') {
     if (mesh.region.length > 0) node.setMesh(writer.mesh(part.name, () => true));
     return;
@@ -71,10 +74,12 @@ class Writer {
   readonly #mesh: PolygonMesh;
   readonly #slots: Slots;
   readonly #letters: readonly LetterLook[];
+  readonly #tangents: boolean;
   readonly #normals: Float64Array;
   readonly #triangles: { corners: Uint32Array; face: Uint32Array };
 
-  constructor(shared: Shared, { mesh, slots, letters }: GlbPart) {
+  constructor(shared: Shared, { mesh, slots, letters }: GlbPart, tangents: boolean) {
+    this.#tangents = tangents;
     this.#shared = shared;
     this.#letters = letters;
     this.#mesh = mesh;
@@ -103,33 +108,43 @@ class Writer {
   #primitive(finish: Finish, corners: readonly number[]): ReturnType<Document['createPrimitive']> {
     const positions: number[] = [];
     const normals: number[] = [];
+    const uvs: number[] = [];
+    const { uv } = this.#mesh;
     const rows = new Map<string, number>();
     const indices = corners.map((c) => {
       const v = this.#mesh.faceVertices[c];
       const normal = [0, 1, 2].map((k) => Math.fround(this.#normals[c * 3 + k]));
-      const key = `${v} ${normal.join(' ')}`;
+      const at = uv ? [uv[2 * c], uv[2 * c + 1]] : [];
+      const key = `${v} ${normal.join(' ')} ${at.join(' ')}`;
       let row = rows.get(key);
       if (row === undefined) {
         row = rows.size;
         rows.set(key, row);
         positions.push(...this.#mesh.positions.subarray(v * 3, v * 3 + 3));
         normals.push(...normal);
+        uvs.push(...at);
       }
       return row;
     });
     const index = positions.length / 3 < 65_535 ? Uint16Array.from(indices) : Uint32Array.from(indices);
     const { document, buffer } = this.#shared;
-    return document
+    const primitive = document
       .createPrimitive()
       .setIndices(document.createAccessor().setType('SCALAR').setArray(index).setBuffer(buffer))
-      .setAttribute('POSITION', this.#vectors(positions))
-      .setAttribute('NORMAL', this.#vectors(normals))
+      .setAttribute('POSITION', this.#vectors(positions, 'VEC3'))
+      .setAttribute('NORMAL', this.#vectors(normals, 'VEC3'))
       .setMaterial(this.#material(finish));
+    if (!uv) return primitive;
+    // in this format texture coordinates count from the top
+    primitive.setAttribute('TEXCOORD_0', this.#vectors(uvs.map((value, i) => (i % 2 === 1 ? 1 - value : value)), 'VEC2')); // prettier-ignore
+    if (this.#tangents)
+      primitive.setAttribute('TANGENT', this.#vectors(tangents({ positions, normals, uvs }, index), 'VEC4'));
+    return primitive;
   }
 
-  #vectors(values: readonly number[]): ReturnType<Document['createAccessor']> {
+  #vectors(values: readonly number[], type: 'VEC2' | 'VEC3' | 'VEC4'): ReturnType<Document['createAccessor']> {
     const { document, buffer } = this.#shared;
-    return document.createAccessor().setType('VEC3').setArray(Float32Array.from(values)).setBuffer(buffer);
+    return document.createAccessor().setType(type).setArray(Float32Array.from(values)).setBuffer(buffer);
   }
 
   #material(finish: Finish): Material {

@@ -1,7 +1,9 @@
-import { remark, type LengthUnit, type Remark } from '../base/index.ts';
+import { remark, type LengthUnit, type Remark, type Simplifier } from '../base/index.ts';
 import { usualSlots, type Slots } from '../document/index.ts';
 import { isStill, STILL, transformPoints, type Transform } from '../math/index.ts';
 import { asTriangles, faceCount, toFloat32, vertexCount, weld, type PolygonMesh } from '../mesh/index.ts';
+import { withFileUv, type UvSpace } from './fileUv.ts';
+import { withLevels } from './levels.ts';
 import type { LetterLook } from './looks.ts';
 import { MaterialNames } from './materialNames.ts';
 import { inFrame, type FileFrame } from './orientation.ts';
@@ -27,6 +29,13 @@ export interface WriteOptions {
   nodes: 'one' | 'letters';
   /** obj only: a file of materials beside it */
   materials: boolean;
+  /** obj and glb only: texture coordinates, and the side of the square a picture covers, mm */
+  uv: UvSpace;
+  uvTileMm: number;
+  /** glb only, with texture coordinates */
+  tangents: boolean;
+  /** obj and glb only: how many levels of detail, each with half the triangles of the one before */
+  levels: number;
 }
 
 /** A way to write that needs no choices, for a format. */
@@ -39,6 +48,10 @@ export const usualWriteOptions = (format: MeshFormat, name: string): WriteOption
   weld: false,
   nodes: 'one',
   materials: false,
+  uv: 'none',
+  uvTileMm: 100,
+  tangents: false,
+  levels: 1,
 });
 
 /** A piece to be written: in its own space, with its place and looks. */
@@ -68,7 +81,14 @@ export interface WrittenScene {
 }
 
 /** The one way from pieces to a file, for the page and the command line alike. */
-export async function writeScene(parts: readonly ScenePart[], options: WriteOptions): Promise<WrittenScene> {
+export async function writeScene(
+  whole: readonly ScenePart[],
+  options: WriteOptions,
+  loadSimplifier?: () => Promise<Simplifier>,
+): Promise<WrittenScene> {
+  const textured = options.format === 'obj' || options.format === 'glb';
+  const levels = textured ? options.levels : 1;
+  const parts = withLevels(whole, levels, levels > 1 ? await loadSimplifier?.() : undefined);
   let collapsed = 0;
   const meshes = parts.map((part) => {
     let mesh = options.format === 'glb' ? part.mesh : inFrame(placed(part), frameOf(options));
@@ -78,6 +98,7 @@ export async function writeScene(parts: readonly ScenePart[], options: WriteOpti
       collapsed += rounded.collapsed;
     }
     if (options.weld) mesh = weld(mesh);
+    mesh = withFileUv(mesh, part.letters, { space: textured ? options.uv : 'none', tileMm: options.uvTileMm });
     return options.triangles || options.format === 'stl' || options.format === 'glb' ? asTriangles(mesh) : mesh;
   });
   const remarks = collapsed > 0 ? [remark('ROUNDING_COLLAPSED', { faces: collapsed })] : [];

@@ -18,7 +18,7 @@ export interface ObjOptions {
 }
 
 /**
- * Wavefront OBJ: polygons as they are, an object a piece where there are several, a group a part, a normal a corner. Coordinates are written
+ * Wavefront OBJ: polygons as they are, an object a piece where there are several, a group a part, a normal a corner, and texture coordinates where it has some. Coordinates are written
  * in the shortest form that reads back to the same doubles.
  */
 export function writeObj(parts: readonly ObjPart[], { materials }: ObjOptions = {}): Uint8Array {
@@ -34,7 +34,7 @@ export function writeObj(parts: readonly ObjPart[], { materials }: ObjOptions = 
 class ObjWriter {
   readonly lines: string[] = ['# Fictile'];
   readonly #names: MaterialNames | undefined;
-  readonly #normals = new Map<string, number>();
+  readonly #known = { vn: new Map<string, number>(), vt: new Map<string, number>() };
   #vertices = 0;
 
   constructor(names: MaterialNames | undefined) {
@@ -44,7 +44,8 @@ class ObjWriter {
   add({ mesh, slots, letters }: ObjPart): void {
     const p = mesh.positions;
     for (let v = 0; v < p.length; v += 3) this.lines.push(`v ${plain(p[v])} ${plain(p[v + 1])} ${plain(p[v + 2])}`);
-    const normalOf = this.#normalRows(mesh);
+    const normalOf = this.#rows('vn', cornerNormals(mesh), 3);
+    const uvOf = mesh.uv && this.#rows('vt', mesh.uv, 2);
     let group = '';
     for (let f = 0; f < faceCount(mesh); f++) {
       const { part, letter } = mesh.regions[mesh.region[f]];
@@ -57,26 +58,27 @@ class ObjWriter {
       }
       let line = 'f';
       for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++)
-        line += ` ${mesh.faceVertices[c] + this.#vertices + 1}//${normalOf[c]}`;
+        line += ` ${mesh.faceVertices[c] + this.#vertices + 1}/${uvOf ? uvOf[c] : ''}/${normalOf[c]}`;
       this.lines.push(line);
     }
     this.#vertices += p.length / 3;
   }
 
-  #normalRows(mesh: PolygonMesh): Uint32Array {
-    const normals = cornerNormals(mesh);
-    const normalOf = new Uint32Array(mesh.faceVertices.length);
-    for (let c = 0; c < normalOf.length; c++) {
-      const text = `${short(normals[c * 3])} ${short(normals[c * 3 + 1])} ${short(normals[c * 3 + 2])}`;
-      let row = this.#normals.get(text);
+  /** Number of each corner's line of some kind; equal ones are written once. */
+  #rows(kind: 'vn' | 'vt', values: ArrayLike<number>, width: number): Uint32Array {
+    const known = this.#known[kind];
+    const rowOf = new Uint32Array(values.length / width);
+    for (let c = 0; c < rowOf.length; c++) {
+      const text = Array.from({ length: width }, (_, k) => short(values[c * width + k])).join(' ');
+      let row = known.get(text);
       if (row === undefined) {
-        row = this.#normals.size + 1;
-        this.#normals.set(text, row);
-        this.lines.push(`vn ${text}`);
+        row = known.size + 1;
+        known.set(text, row);
+        this.lines.push(`${kind} ${text}`);
       }
-      normalOf[c] = row;
+      rowOf[c] = row;
     }
-    return normalOf;
+    return rowOf;
   }
 }
 

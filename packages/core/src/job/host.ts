@@ -106,7 +106,7 @@ export class JobHost {
       parts.push(pieceIds.length > 1 ? { ...part, name: project.pieces[id].name.trim() || part.name } : part);
       remarks.push(...evaluated.value.remarks);
     }
-    const written = await writeScene(parts, options);
+    const written = await writeScene(parts, options, this.#options.kernels.loadSimplifier);
     return {
       kind: 'written',
       bytes: written.bytes,

@@ -11,6 +11,7 @@ export function assemble(clusters: readonly BuiltCluster[]): PolygonMesh {
     faceStart: new Uint32Array(faces + 1),
     faceVertices: new Uint32Array(corners),
     sharp: new Uint8Array(corners),
+    ...(clusters.every(({ mesh }) => mesh.uv) && { uv: new Float32Array(2 * corners) }),
     region: new Uint32Array(faces),
     regions: [],
   };
@@ -31,6 +32,7 @@ function append(
   for (let i = 0; i < part.faceVertices.length; i++)
     mesh.faceVertices[at.corner + i] = part.faceVertices[i] + at.vertex;
   mesh.sharp.set(part.sharp, at.corner);
+  if (mesh.uv && part.uv) placeUv(part, { x, y }, mesh.uv.subarray(2 * at.corner));
   const row = mesh.regions.length;
   for (let f = 0; f < part.region.length; f++) {
     mesh.region[at.face + f] = part.region[f] + row;
@@ -40,4 +42,17 @@ function append(
   at.vertex += part.positions.length / 3;
   at.corner += part.faceVertices.length;
   at.face += part.region.length;
+}
+
+/** Fronts and backs show what lies at their place in the lettering; the back is seen from behind. */
+function placeUv(part: PolygonMesh, { x, y }: { x: number; y: number }, uv: Float32Array): void {
+  uv.set(part.uv as Float32Array);
+  for (let f = 0; f < part.region.length; f++) {
+    const name = part.regions[part.region[f]].part;
+    if (name !== 'front' && name !== 'back') continue;
+    for (let c = part.faceStart[f]; c < part.faceStart[f + 1]; c++) {
+      uv[2 * c] += name === 'front' ? x : 0 - x;
+      uv[2 * c + 1] += y;
+    }
+  }
 }

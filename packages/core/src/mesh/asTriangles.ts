@@ -1,4 +1,5 @@
 import type { PolygonMesh } from './polygonMesh.ts';
+import { uvOf } from './faceRows.ts';
 import { triangulate } from './triangulate.ts';
 
 /** The same mesh with every face cut into triangles; the cuts shade smoothly. */
@@ -17,6 +18,7 @@ export function asTriangles(mesh: PolygonMesh): PolygonMesh {
     faceStart: Uint32Array.from({ length: face.length + 1 }, (_, i) => 3 * i),
     faceVertices: corners.map((c) => mesh.faceVertices[c]),
     sharp,
+    ...(mesh.uv && { uv: uvOf(mesh.uv, corners) }),
     region: face.map((f) => mesh.region[f]),
   };
 }

@@ -1,28 +1,47 @@
 import type { PolygonMesh } from './polygonMesh.ts';
 
-/** Collects faces anew over a mesh's vertices and regions. */
+/** Collects faces anew out of a mesh's corners; each keeps its mark and its texture coordinates. */
 export class FaceRows {
+  readonly #source: PolygonMesh;
   readonly #start: number[] = [0];
-  readonly #vertices: number[] = [];
+  readonly #corners: number[] = [];
   readonly #sharp: number[] = [];
   readonly #region: number[] = [];
 
-  /** `sharp`: of the edge that begins at each vertex */
-  push(vertices: readonly number[], sharp: readonly number[], region: number): void {
-    for (const v of vertices) this.#vertices.push(v);
-    for (const mark of sharp) this.#sharp.push(mark);
-    this.#start.push(this.#vertices.length);
+  constructor(source: PolygonMesh) {
+    this.#source = source;
+  }
+
+  /** `sharp`: of the edge that begins at each corner, where it is no longer what it was */
+  push(corners: readonly number[], region: number, sharp?: readonly number[]): void {
+    corners.forEach((corner, i) => {
+      this.#corners.push(corner);
+      this.#sharp.push(sharp ? sharp[i] : this.#source.sharp[corner]);
+    });
+    this.#start.push(this.#corners.length);
     this.#region.push(region);
   }
 
-  over({ positions, regions }: Pick<PolygonMesh, 'positions' | 'regions'>): PolygonMesh {
+  finish(): PolygonMesh {
+    const { positions, faceVertices, uv, regions } = this.#source;
     return {
       positions,
       faceStart: Uint32Array.from(this.#start),
-      faceVertices: Uint32Array.from(this.#vertices),
+      faceVertices: Uint32Array.from(this.#corners, (c) => faceVertices[c]),
       sharp: Uint8Array.from(this.#sharp),
+      ...(uv && { uv: uvOf(uv, this.#corners) }),
       region: Uint32Array.from(this.#region),
       regions,
     };
   }
+}
+
+/** Texture coordinates of some corners. */
+export function uvOf(uv: Float32Array, corners: ArrayLike<number>): Float32Array {
+  const taken = new Float32Array(2 * corners.length);
+  for (let i = 0; i < corners.length; i++) {
+    taken[2 * i] = uv[2 * corners[i]];
+    taken[2 * i + 1] = uv[2 * corners[i] + 1];
+  }
+  return taken;
 }

@@ -8,7 +8,7 @@ export { cornerNormals } from './cornerNormals.ts';
 export { cutAcross } from './cutAcross.ts';
 export type { CutPoint } from './cutAcross.ts';
 export { cosineBetween, faceAreaVectors } from './faceNormals.ts';
-export { FaceRows } from './faceRows.ts';
+export { FaceRows, uvOf } from './faceRows.ts';
 export { MeshBuilder } from './meshBuilder.ts';
 export { cornerFaces, emptyMesh, faceCount, meshBytes, nextCorner, vertexCount } from './polygonMesh.ts';
 export type { Part, PolygonMesh, Region } from './polygonMesh.ts';

@@ -23,6 +23,8 @@ export interface PolygonMesh {
   faceVertices: Uint32Array;
   /** per corner: 1 when shading breaks at the edge starting here */
   sharp: Uint8Array;
+  /** two numbers a corner: texture coordinates, mm on the unrolled surface; undefined where nobody laid them out */
+  uv?: Float32Array;
   /** per face: row of `regions` */
   region: Uint32Array;
   regions: Region[];
@@ -45,6 +47,7 @@ export const meshBytes = (mesh: PolygonMesh): number =>
   mesh.faceStart.byteLength +
   mesh.faceVertices.byteLength +
   mesh.sharp.byteLength +
+  (mesh.uv?.byteLength ?? 0) +
   mesh.region.byteLength +
   64 * mesh.regions.length;
 

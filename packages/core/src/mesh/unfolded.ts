@@ -1,3 +1,4 @@
+import { FaceRows } from './faceRows.ts';
 import { MeshBuilder } from './meshBuilder.ts';
 import { faceCount, type PolygonMesh } from './polygonMesh.ts';
 
@@ -6,21 +7,18 @@ export function unfolded(mesh: PolygonMesh): PolygonMesh {
   const builder = new MeshBuilder();
   const p = mesh.positions;
   for (let i = 0; i < p.length; i += 3) builder.vertex(p[i], p[i + 1], p[i + 2]);
-  const sharp: number[] = [];
+  const rows = new FaceRows(mesh);
   for (let f = 0; f < faceCount(mesh); f++) {
-    const [start, end] = [mesh.faceStart[f], mesh.faceStart[f + 1]];
-    const corners = Array.from(mesh.faceVertices.subarray(start, end));
-    const from = corners.length === 4 ? builder.foldedFrom(corners) : undefined;
+    const start = mesh.faceStart[f];
+    const corners = Array.from({ length: mesh.faceStart[f + 1] - start }, (_, k) => start + k);
+    const from = corners.length === 4 ? builder.foldedFrom(corners.map((c) => mesh.faceVertices[c])) : undefined;
     if (from === undefined) {
-      builder.face(corners, mesh.region[f]);
-      for (let c = start; c < end; c++) sharp.push(mesh.sharp[c]);
+      rows.push(corners, mesh.region[f]);
       continue;
     }
-    const at = (k: number): number => (from + k) % 4;
-    for (const [a, b, c] of [[0, 1, 2], [0, 2, 3]]) {
-      builder.face([corners[at(a)], corners[at(b)], corners[at(c)]], mesh.region[f]);
-      sharp.push(...[[a, b], [b, c], [c, a]].map(([p, q]) => ((p + 1) % 4 === q ? mesh.sharp[start + at(p)] : 0)));
-    }
+    const [a, b, c, d] = corners.map((_, k) => start + ((from + k) % 4));
+    rows.push([a, b, c], mesh.region[f], [mesh.sharp[a], mesh.sharp[b], 0]);
+    rows.push([a, c, d], mesh.region[f], [0, mesh.sharp[c], mesh.sharp[d]]);
   }
-  return { ...builder.finish(), regions: mesh.regions, sharp: Uint8Array.from(sharp) };
-} // prettier-ignore
+  return rows.finish();
+}

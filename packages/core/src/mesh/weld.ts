@@ -18,7 +18,7 @@ export function weld(mesh: PolygonMesh): PolygonMesh {
     }
     return (number[v] = found);
   };
-  const rows = new FaceRows();
+  const rows = new FaceRows(mesh);
   for (let f = 0; f < faceCount(mesh); f++) {
     const corners: number[] = [];
     for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
@@ -26,11 +26,8 @@ export function weld(mesh: PolygonMesh): PolygonMesh {
       if (vertexOf(mesh.faceVertices[c]) !== vertexOf(mesh.faceVertices[next])) corners.push(c);
     }
     if (corners.length < 3) continue;
-    rows.push(
-      corners.map((c) => vertexOf(mesh.faceVertices[c])),
-      corners.map((c) => mesh.sharp[c]),
-      mesh.region[f],
-    );
+    rows.push(corners, mesh.region[f]);
   }
-  return rows.over({ positions: Float64Array.from(positions), regions: mesh.regions });
+  const kept = rows.finish();
+  return { ...kept, positions: Float64Array.from(positions), faceVertices: kept.faceVertices.map((v) => number[v]) };
 }

@@ -26,11 +26,9 @@ export function applyStep(mesh: PolygonMesh, step: Step, { simplifier, triangles
     }
     case 'reduce': {
       if (!simplifier) throw new Error('no simplifier was handed in');
-      return reduce(
-        mesh,
-        step.by === 'share' ? step.sharePercent / 100 : Math.min(1, step.count / triangles),
-        simplifier,
-      );
+      if (step.by === 'error') return reduce(mesh, { errorMm: step.errorMm }, simplifier);
+      const share = step.by === 'share' ? step.sharePercent / 100 : Math.min(1, step.count / triangles);
+      return reduce(mesh, { share }, simplifier);
     }
     case 'triangles':
       return toTriangles(mesh, step.rule);

@@ -92,16 +92,11 @@ function join(one: Loop, other: Loop, c: number, twin: Int32Array): Loop {
 }
 
 function rebuilt(mesh: PolygonMesh, loops: readonly (Loop | undefined)[]): PolygonMesh {
-  const rows = new FaceRows();
+  const rows = new FaceRows(mesh);
   loops.forEach((loop, f) => {
-    if (!loop) return;
-    rows.push(
-      loop.map((c) => mesh.faceVertices[c]),
-      loop.map((c) => mesh.sharp[c]),
-      mesh.region[f],
-    );
+    if (loop) rows.push(loop, mesh.region[f]);
   });
-  return rows.over(mesh);
+  return rows.finish();
 }
 
 /** Sines of the corners of a loop, seen along a normal. */

@@ -1,6 +1,7 @@
 import type { Simplifier } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import { asTriangles, faceCount, weld, type PolygonMesh } from '../mesh/index.ts';
+import { lengthOf } from '../math/index.ts';
+import { asTriangles, faceCount, uvOf, weld, type PolygonMesh } from '../mesh/index.ts';
 
 /** How often it is tried with more triangles, and how many more each time. */
 const TRIES = 5;
@@ -9,16 +10,20 @@ const MORE_EACH = 1.25;
 /** No bound on the error: the count decides. */
 const ANY_ERROR = 1e10;
 
+/** How far to go: a share of the triangles (0 to 1), or as far as the surface moves by no more than an error, mm. */
+export type ReduceGoal = { share: number } | { errorMm: number };
+
 /**
- * Fewer triangles: about `share` of them (0 to 1). Each part's vertices are its own while it is reduced, so that the borders of parts are seams that stay borders;
- * vertices that are left stay exactly where they were. Edges keep their mark where both ends are left. Where so few faces would cross each other, it keeps more.
+ * Fewer triangles. Each part's vertices are its own while it is reduced, so that the borders of parts are seams that stay borders; vertices that are left stay
+ * exactly where they were. Edges keep their mark where both ends are left. Where so few faces would cross each other, it keeps more.
  */
-export function reduce(mesh: PolygonMesh, share: number, simplifier: Simplifier): PolygonMesh {
+export function reduce(mesh: PolygonMesh, goal: ReduceGoal, simplifier: Simplifier): PolygonMesh {
   const triangles = asTriangles(mesh);
   const split = splitByPart(triangles);
   let reduced = triangles;
   for (let i = 0, more = 1; i < TRIES; i++, more *= MORE_EACH) {
-    reduced = reducedTo(triangles, share * more, { split, simplifier });
+    const eased = 'share' in goal ? { share: goal.share * more } : { errorMm: goal.errorMm / (more * more) };
+    reduced = reducedTo(triangles, eased, { split, simplifier });
     const { crossingFaces, degenerate } = checkMesh(reduced);
     if (crossingFaces === 0 && degenerate === 0) break;
   }
@@ -27,12 +32,16 @@ export function reduce(mesh: PolygonMesh, share: number, simplifier: Simplifier)
 
 function reducedTo(
   triangles: PolygonMesh,
-  share: number,
+  goal: ReduceGoal,
   { split, simplifier }: { split: Split; simplifier: Simplifier },
 ): PolygonMesh {
+  const share = 'share' in goal ? goal.share : 0;
   const target = Math.max(4, Math.round(faceCount(triangles) * share)) * 3;
   if (target >= triangles.faceVertices.length) return triangles;
-  const [index] = simplifier.simplify(split.index, split.positions, 3, target, ANY_ERROR, ['Regularize']);
+  const [index] =
+    'share' in goal
+      ? simplifier.simplify(split.index, split.positions, 3, target, ANY_ERROR, ['Regularize'])
+      : simplifier.simplify(split.index, split.positions, 3, target, goal.errorMm, ['Regularize', 'ErrorAbsolute']);
   return weld(withRegions(triangles, split, index));
 }
 
@@ -80,9 +89,42 @@ function withRegions(mesh: PolygonMesh, { vertex, part }: Split, index: Uint32Ar
       const key = v * size + faceVertices[c % 3 === 2 ? c - 2 : c + 1];
       return sharp.has(key) || borders.has(key) ? 1 : 0;
     }),
+    ...(mesh.uv && { uv: uvAround(mesh, mesh.uv, { faceVertices, region }) }),
     region,
     regions: mesh.regions,
   };
+}
+
+/** A seam gives a vertex several texture coordinates: each triangle takes those that lie nearest together. */
+function uvAround(
+  mesh: PolygonMesh,
+  old: Float32Array,
+  { faceVertices, region }: { faceVertices: Uint32Array; region: Uint32Array },
+): Float32Array {
+  const size = mesh.positions.length / 3;
+  const known = new Map<number, number[]>();
+  mesh.faceVertices.forEach((v, c) => {
+    const key = mesh.region[Math.floor(c / 3)] * size + v;
+    const row = known.get(key) ?? [];
+    if (!row.some((d) => old[2 * d] === old[2 * c] && old[2 * d + 1] === old[2 * c + 1])) row.push(c);
+    known.set(key, row);
+  });
+  const gap = (c: number, d: number): number => lengthOf(old[2 * c] - old[2 * d], old[2 * c + 1] - old[2 * d + 1]);
+  const taken = new Uint32Array(faceVertices.length);
+  for (let t = 0; t < region.length; t++) {
+    const [as, bs, cs] = [0, 1, 2].map((k) => known.get(region[t] * size + faceVertices[3 * t + k]) as number[]);
+    let least = Infinity;
+    for (const a of as)
+      for (const b of bs)
+        for (const c of cs) {
+          const around = gap(a, b) + gap(b, c) + gap(c, a);
+          if (around < least) {
+            least = around;
+            taken.set([a, b, c], 3 * t);
+          }
+        }
+  }
+  return uvOf(old, taken);
 }
 
 /** Edges, in both directions, between faces of different parts. */

@@ -123,19 +123,35 @@ describe('reduce', () => {
 
   test('a fine plane of a cube needs few triangles, its shape stays', () => {
     const fine = subdivide(subdivide(crispCube(), 'straight'), 'straight');
-    const few = reduce(fine, 0.1, simplifier);
+    const few = reduce(fine, { share: 0.1 }, simplifier);
     expect(checkMesh(few)).toMatchObject({ closed: true, manifold: true, crossingFaces: 0, sizeMm: [2, 2, 2] });
     expect(checkMesh(few).volumeMm3).toBeCloseTo(8, 6);
     expect(faceCount(few)).toBeLessThanOrEqual(24);
   });
 
   test('the whole share changes no more than quads to triangles', () => {
-    expect(checkMesh(reduce(cube(), 1, simplifier))).toMatchObject({ faces: 12, triangles: 12, closed: true });
+    expect(checkMesh(reduce(cube(), { share: 1 }, simplifier))).toMatchObject({
+      faces: 12,
+      triangles: 12,
+      closed: true,
+    });
+  });
+
+  test('by an error: coarser where it may be larger, the size within it', async () => {
+    const { mesh } = await solid('S', 'flow');
+    const [fine, coarse] = [0.02, 0.5].map((errorMm) => reduce(mesh, { errorMm }, simplifier));
+    expectSound(fine);
+    expectSound(coarse);
+    expect(faceCount(coarse)).toBeLessThan(0.5 * faceCount(fine));
+    const size = checkMesh(mesh).sizeMm;
+    checkMesh(coarse).sizeMm.forEach((mm, k) => expect(Math.abs(mm - size[k])).toBeLessThan(1));
+    // every triangle stays within its own stretch of texture
+    expect(fine.uv?.length).toBe(2 * fine.faceVertices.length);
   });
 
   test('parts keep their borders', async () => {
     const { mesh } = await solid('R', 'flow');
-    const few = reduce(mesh, 0.3, simplifier);
+    const few = reduce(mesh, { share: 0.3 }, simplifier);
     expectSound(few);
     expect(new Set(few.region)).toEqual(new Set(mesh.region));
     const fronts = (m: PolygonMesh): number[] =>

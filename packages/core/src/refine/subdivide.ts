@@ -115,6 +115,7 @@ function connected(mesh: PolygonMesh, { positions, firstFace, firstEdge, edgeOf 
   const faceVertices = new Uint32Array(4 * corners);
   const sharp = new Uint8Array(4 * corners);
   const region = new Uint32Array(corners);
+  const uv = mesh.uv && new Float32Array(8 * corners);
   for (let f = 0; f < faceCount(mesh); f++) {
     for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
       const before = c > mesh.faceStart[f] ? c - 1 : mesh.faceStart[f + 1] - 1;
@@ -123,13 +124,31 @@ function connected(mesh: PolygonMesh, { positions, firstFace, firstEdge, edgeOf 
       sharp[4 * c + 3] = mesh.sharp[before];
       region[c] = mesh.region[f];
     }
+    if (uv && mesh.uv) spreadUv(mesh.uv, mesh.faceStart[f], mesh.faceStart[f + 1], uv);
   }
   return {
     positions,
     faceStart: Uint32Array.from({ length: corners + 1 }, (_, i) => 4 * i),
     faceVertices,
     sharp,
+    ...(uv && { uv }),
     region,
     regions: mesh.regions,
   };
+}
+
+/** Texture coordinates of a face's quads: of each corner, the middle of its edge, the middle of the face, the middle of the edge before. */
+function spreadUv(old: Float32Array, start: number, end: number, uv: Float32Array): void {
+  for (let k = 0; k < 2; k++) {
+    let sum = 0;
+    for (let c = start; c < end; c++) sum += old[2 * c + k];
+    for (let c = start; c < end; c++) {
+      const own = old[2 * c + k];
+      const next = old[2 * (c + 1 < end ? c + 1 : start) + k];
+      const before = old[2 * (c > start ? c - 1 : end - 1) + k];
+      [own, (own + next) / 2, sum / (end - start), (own + before) / 2].forEach(
+        (value, i) => (uv[8 * c + 2 * i + k] = value),
+      );
+    }
+  }
 }

@@ -12,16 +12,16 @@ export function toTriangles(mesh: PolygonMesh, rule: 'short' | 'same'): PolygonM
 
 /** Quads as two triangles from their first corner; folded ones and larger faces stay. */
 function fansOfQuads(mesh: PolygonMesh): PolygonMesh {
-  const rows = new FaceRows();
+  const rows = new FaceRows(mesh);
+  const { faceVertices: v, sharp } = mesh;
   for (let f = 0; f < faceCount(mesh); f++) {
-    const [start, end] = [mesh.faceStart[f], mesh.faceStart[f + 1]];
-    const corners = Array.from(mesh.faceVertices.subarray(start, end));
-    const marks = Array.from(mesh.sharp.subarray(start, end));
+    const start = mesh.faceStart[f];
+    const corners = Array.from({ length: mesh.faceStart[f + 1] - start }, (_, k) => start + k);
     const [a, b, c, d] = corners;
-    if (corners.length === 4 && areasAgree(mesh.positions, 3 * a, 3 * b, 3 * c, 3 * d)) {
-      rows.push([a, b, c], [marks[0], marks[1], 0], mesh.region[f]);
-      rows.push([a, c, d], [0, marks[2], marks[3]], mesh.region[f]);
-    } else rows.push(corners, marks, mesh.region[f]);
+    if (corners.length === 4 && areasAgree(mesh.positions, 3 * v[a], 3 * v[b], 3 * v[c], 3 * v[d])) {
+      rows.push([a, b, c], mesh.region[f], [sharp[a], sharp[b], 0]);
+      rows.push([a, c, d], mesh.region[f], [0, sharp[c], sharp[d]]);
+    } else rows.push(corners, mesh.region[f]);
   }
-  return rows.over(mesh);
+  return rows.finish();
 }

@@ -3,6 +3,7 @@ import { doubledArea, nextVertices, toRings, type Outline } from '../outline/ind
 import type { Cap } from './cap.ts';
 import type { FlatWavefront } from './flat.ts';
 import { sectionCosines, sectionLayers, type Section } from './section/index.ts';
+import { unroll } from './unroll.ts';
 import type { Partition } from './wavefront/index.ts';
 
 export interface LiftOptions {
@@ -37,7 +38,12 @@ export function liftSheet(flat: FlatWavefront, step: number, inset = 0): Polygon
       return vertex[node];
     });
   }
-  return builder.finish();
+  const sheet = builder.finish();
+  const { faceVertices, positions } = sheet;
+  return {
+    ...sheet,
+    uv: Float32Array.from({ length: 2 * faceVertices.length }, (_, i) => positions[3 * faceVertices[i >> 1] + (i & 1)]),
+  };
 }
 
 function addCap(
@@ -99,7 +105,9 @@ class Lifter {
     this.#cap(last, 'back', true, last);
     const mesh = this.#builder.finish();
     this.#markSharp(mesh);
-    return mesh;
+    const { outline } = this.#flat;
+    const [section, step] = [this.#section, this.#step];
+    return { ...mesh, uv: unroll({ mesh, piece: this.#facePiece, edge: this.#faceEdge, outline, section, step }) };
   }
 
   #cap(sectionVertex: number, part: Part, reverse: boolean, piece: number): void {

@@ -98,3 +98,14 @@ test('another choice makes what was read back old', async () => {
   await userEvent.click(screen.getByRole('checkbox', { name: 'A node for every letter' }));
   expect(await screen.findByRole('button', { name: 'Read it back' })).toBeTruthy();
 });
+
+test('texture coordinates and levels of detail go where a format holds them', async () => {
+  await userEvent.selectOptions(screen.getByLabelText('Texture coordinates'), 'letter by letter');
+  await userEvent.click(screen.getByLabelText('Tangents beside them'));
+  await userEvent.selectOptions(screen.getByLabelText('Levels of detail'), '3, each with half the triangles');
+  await waitFor(() =>
+    expect(last().options).toMatchObject({ uv: 'letters', tangents: true, levels: 3, uvTileMm: 100 }),
+  );
+  await userEvent.click(screen.getByRole('radio', { name: /STL/ }));
+  expect(screen.queryByLabelText('Texture coordinates')).toBeNull();
+});

@@ -1,11 +1,9 @@
-import { Button, Checkbox, Group, NativeSelect, Radio, Stack, Text } from '@mantine/core';
+import { Button, Checkbox, Radio, Stack, Text } from '@mantine/core';
 import {
   materialsFileName,
   pieceName,
-  usualUp,
   usualWriteOptions,
   type JobAnswer,
-  type LengthUnit,
   type MeshFormat,
   type Project,
   type WriteOptions,
@@ -15,6 +13,7 @@ import type { TakePicture } from '../viewport/index.ts';
 import { NumberValue, saveFile, SidePanel } from '../ui/index.ts';
 import { failureText, remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
+import { Choices } from './Choices.tsx';
 import { ReadBack } from './ReadBack.tsx';
 import { StillPicture } from './StillPicture.tsx';
 
@@ -150,50 +149,6 @@ function withTolerance(project: Project, toleranceMm: number): Project {
     { ...piece, body: { ...piece.body, faces: { ...piece.body.faces, toleranceMm: Math.max(0.0005, toleranceMm) } } },
   ]);
   return { ...project, pieces: Object.fromEntries(pieces) as Project['pieces'] };
-}
-
-function Choices({ options, onChange }: { options: WriteOptions; onChange: (options: WriteOptions) => void }) {
-  if (options.format === 'glb') {
-    return (
-      <Checkbox
-        label={texts.handOver.nodes}
-        checked={options.nodes === 'letters'}
-        onChange={(event) => onChange({ ...options, nodes: event.currentTarget.checked ? 'letters' : 'one' })}
-      />
-    );
-  }
-  return (
-    <>
-      <Group grow align="end">
-        <NativeSelect
-          label={texts.handOver.unit}
-          data={['mm', 'cm', 'm', 'in']}
-          value={options.unit}
-          onChange={(event) => onChange({ ...options, unit: event.currentTarget.value as LengthUnit })}
-        />
-        <NativeSelect
-          label={texts.handOver.up}
-          data={['y', 'z']}
-          value={options.up === 'usual' ? usualUp(options.format) : options.up}
-          onChange={(event) => onChange({ ...options, up: event.currentTarget.value as 'y' | 'z' })}
-        />
-      </Group>
-      {options.format === 'obj' && (
-        <Checkbox
-          label={texts.handOver.materials}
-          checked={options.materials}
-          onChange={(event) => onChange({ ...options, materials: event.currentTarget.checked })}
-        />
-      )}
-      {options.format !== 'stl' && (
-        <Checkbox
-          label={texts.handOver.triangles}
-          checked={options.triangles}
-          onChange={(event) => onChange({ ...options, triangles: event.currentTarget.checked })}
-        />
-      )}
-    </>
-  );
 }
 
 /** The file as it would be saved, made anew whenever a choice changes. */

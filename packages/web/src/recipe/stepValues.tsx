@@ -19,7 +19,9 @@ export function stepValues(step: Step, put: (step: Step, key?: string) => void):
       return {
         by: <ChoiceValue label={T.stepBy} value={step.by} choices={choicesOf(texts.reduceBy)} usual="share" onChange={(by) => put({ ...step, by })} />,
         amount:
-          step.by === 'share'
+          step.by === 'error'
+            ? number('error', { label: T.stepError, value: step.errorMm, kind: 'length', unit: 'mm', min: 0.0001, max: 1000, step: 0.05, usual: 0.1 }, (errorMm, key) => put({ ...step, errorMm }, key))
+            : step.by === 'share'
             ? number('share', { label: T.stepShare, value: step.sharePercent, kind: 'plain', unit: '%', min: 0.1, max: 100, step: 5, usual: 50 }, (sharePercent, key) => put({ ...step, sharePercent }, key))
             : number('count', { label: T.stepCount, value: step.count, kind: 'plain', unit: T.stepCountUnit, min: 4, max: 2_000_000, step: 100, whole: true, usual: 5000 }, (count, key) => put({ ...step, count }, key)),
       };

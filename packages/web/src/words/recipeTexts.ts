@@ -144,6 +144,7 @@ export const recipeTexts = {
   stepShare: 'Share of the triangles',
   stepCount: 'Count of triangles',
   stepCountUnit: 'triangles',
+  stepError: 'Largest error',
   stepRule: 'Triangles',
   stepWithin: 'Within',
   stepFrom: 'Crisp from',

@@ -1,0 +1,102 @@
+import { loadKernels } from '@fictile/kernels';
+import { WebIO } from '@gltf-transform/core';
+import { usualSlots } from '../document/index.ts';
+import { STILL } from '../math/index.ts';
+import { asTriangles, faceAreaVectors, faceCount, type PolygonMesh } from '../mesh/index.ts';
+import { outlineOfRings, rectangle } from '../testing/rings.ts';
+import { formed, mm, PLAIN } from '../testing/solids.ts';
+import { withFileUv } from './fileUv.ts';
+import { tangents } from './tangents.ts';
+import { usualWriteOptions, writeScene, type ScenePart, type WriteOptions } from './writeMesh.ts';
+
+/** 20 mm wide, 10 high, 4 deep, with a square hole. */
+const frame = (): PolygonMesh => {
+  const hole = rectangle(mm(6), mm(3), mm(4), mm(4)).reverse();
+  const front = { kind: 'chamfer', inMm: 1, deepMm: 1, steps: 1 } as const;
+  return formed(outlineOfRings(rectangle(0, 0, mm(20), mm(10)), hole), { depthMm: 4, front, back: PLAIN }, mm(20));
+};
+const part = (mesh = frame()): ScenePart => ({
+  name: 'Kiln',
+  mesh,
+  transform: STILL,
+  slots: usualSlots(),
+  letters: [],
+});
+const written = async (choices: Partial<WriteOptions>, format: 'obj' | 'glb' = 'obj') =>
+  writeScene([part()], { ...usualWriteOptions(format, 'Kiln'), ...choices }, (await loadKernels()).loadSimplifier);
+const text = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
+const numbers = (bytes: Uint8Array, key: string): number[][] =>
+  text(bytes).split('\n').filter((line) => line.startsWith(`${key} `)).map((line) => line.split(' ').slice(1).map(Number)); // prettier-ignore
+
+/** Corners of triangles in the picture. */
+function pictured(mesh: PolygonMesh): [number, number][][] {
+  const { uv = new Float32Array(), faceStart } = asTriangles(mesh);
+  return Array.from({ length: faceStart.length - 1 }, (_, f) => [0, 1, 2].map((k) => [uv[6 * f + 2 * k], uv[6 * f + 2 * k + 1]])); // prettier-ignore
+}
+
+test('none unless asked for; then as many as there are corners, in shares of the picture', async () => {
+  expect(text((await written({})).bytes)).not.toMatch(/^vt /m);
+  const { bytes } = await written({ uv: 'words', uvTileMm: 10 });
+  const fronts = numbers(bytes, 'vt').filter(([u, v]) => u === 1.9 && v === 0.9);
+  expect(fronts).toHaveLength(1);
+  expect(text(bytes)).toMatch(/^f \d+\/\d+\/\d+ /m);
+});
+
+test('letter by letter, fronts stand upright about their own origins', () => {
+  const mesh = frame();
+  const origin = { x: 20, y: 0, turn: Math.PI / 2 };
+  const { uv = new Float32Array() } = withFileUv(mesh, [{ text: 'K', finish: null, origin }], { space: 'letters', tileMm: 1 }); // prettier-ignore
+  const fronts = Array.from({ length: faceCount(mesh) }, (_, f) => f).filter((f) => mesh.regions[mesh.region[f]].part === 'front'); // prettier-ignore
+  const spots = fronts.flatMap((f) => Array.from(mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]), (v, k) => [v, mesh.faceStart[f] + k])); // prettier-ignore
+  expect(spots.length).toBeGreaterThan(8);
+  for (const [v, c] of spots) {
+    expect(uv[2 * c]).toBeCloseTo(mesh.positions[3 * v + 1], 5);
+    expect(uv[2 * c + 1]).toBeCloseTo(20 - mesh.positions[3 * v], 5);
+  }
+});
+
+test('packed into one square: nothing over anything else, all in one scale', () => {
+  const mesh = frame();
+  const packed = withFileUv(mesh, [], { space: 'packed', tileMm: 1 });
+  const values = Array.from(packed.uv ?? []);
+  expect(Math.min(...values)).toBeGreaterThanOrEqual(0);
+  expect(Math.max(...values)).toBeLessThanOrEqual(1);
+  const areas = faceAreaVectors(asTriangles(mesh));
+  const triangles = pictured(packed);
+  const scales = triangles.map(([a, b, c], f) => ((b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1])) / 2 / Math.hypot(...areas.subarray(3 * f, 3 * f + 3))); // prettier-ignore
+  for (const scale of scales) expect(scale / scales[0]).toBeCloseTo(1, 3);
+  const inside = ([x, y]: number[], [a, b, c]: number[][]): boolean =>
+    [[a, b], [b, c], [c, a]].every(([p, q]) => (q[0] - p[0]) * (y - p[1]) - (q[1] - p[1]) * (x - p[0]) > 1e-9); // prettier-ignore
+  for (let i = 0; i < 40_000; i++) {
+    const spot = [(i % 200) / 200, Math.floor(i / 200) / 200];
+    expect(triangles.filter((t) => inside(spot, t)).length).toBeLessThanOrEqual(1);
+  }
+});
+
+test('a GLB counts from the top, and its tangents run to the right along the surface', async () => {
+  const { bytes } = await written({ uv: 'words', uvTileMm: 10, tangents: true }, 'glb');
+  const [mesh] = (await new WebIO().readBinary(bytes)).getRoot().listMeshes();
+  for (const primitive of mesh.listPrimitives()) {
+    const [tangent, normal, uv, place] = ['TANGENT', 'NORMAL', 'TEXCOORD_0', 'POSITION'].map((name) => primitive.getAttribute(name)); // prettier-ignore
+    for (let row = 0; row < (place?.getCount() ?? 0); row++) {
+      const [t, n, spot, at] = [tangent, normal, uv, place].map((values) => values?.getElement(row, []) ?? []);
+      expect(Math.hypot(t[0], t[1], t[2])).toBeCloseTo(1, 5);
+      expect(t[0] * n[0] + t[1] * n[1] + t[2] * n[2]).toBeCloseTo(0, 5);
+      expect(t[3]).toBe(1);
+      if (n[2] < 1) continue;
+      expect([t[0], spot[0], spot[1]].map((v) => Math.round(v * 1e4))).toEqual([1e4, Math.round(at[0] * 1e3), Math.round(1e4 - at[1] * 1e3)]); // prettier-ignore
+    }
+  }
+});
+
+test('a mirrored texture is told; a triangle without any gets some direction', () => {
+  const rows = { positions: [0, 0, 0, 1, 0, 0, 0, 1, 0], normals: [0, 0, 1, 0, 0, 1, 0, 0, 1] };
+  expect(tangents({ ...rows, uvs: [0, 0, -1, 0, 0, 1] }, [0, 1, 2]).slice(0, 4)).toEqual([-1, 0, 0, -1]);
+  expect(tangents({ ...rows, uvs: [0, 0, 0, 0, 0, 0] }, [0, 1, 2]).slice(0, 4)).toEqual([1, 0, 0, 1]);
+});
+
+test('levels of detail stand one after the other under names of their own', async () => {
+  const { bytes, meshes } = await written({ levels: 3 });
+  expect(text(bytes).match(/^o .*$/gm)).toEqual(['o Kiln_LOD0', 'o Kiln_LOD1', 'o Kiln_LOD2']);
+  expect(faceCount(meshes[2])).toBeLessThan(faceCount(asTriangles(meshes[0])));
+});

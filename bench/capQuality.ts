@@ -5,6 +5,8 @@ export interface CapQuality {
   others: number;
   /** least sine of the corners, of every quad */
   jacobians: number[];
+  /** of those that fill no corner of the front that is itself narrower: no quad could be better there */
+  free: number[];
   /** inner points where not four quads meet, and all inner points */
   irregular: number;
   inner: number;
@@ -13,8 +15,9 @@ export interface CapQuality {
 /** Measured anew from the cap's points: nothing that was known while it was filled is used. */
 export function capQuality({ partition: p, caps }: FlatWavefront, layer: number): CapQuality {
   const cap = caps.get(layer);
-  const found: CapQuality = { quads: 0, others: 0, jacobians: [], irregular: 0, inner: 0 };
+  const found: CapQuality = { quads: 0, others: 0, jacobians: [], free: [], irregular: 0, inner: 0 };
   if (!cap) return found;
+  const narrow = narrowCorners(p, layer);
   const meets = new Map<number, number>();
   for (let f = 0; f + 1 < cap.start.length; f++) {
     const loop = cap.nodes.subarray(cap.start[f], cap.start[f + 1]);
@@ -22,7 +25,9 @@ export function capQuality({ partition: p, caps }: FlatWavefront, layer: number)
     if (loop.length !== 4) found.others++;
     else {
       found.quads++;
-      found.jacobians.push(leastSine(loop, p.x, p.y));
+      const sine = leastSine(loop, p.x, p.y);
+      found.jacobians.push(sine);
+      if (!loop.some((node) => narrow.has(node))) found.free.push(sine);
     }
   }
   const rim = new Set(p.rings[layer].from);
@@ -30,6 +35,23 @@ export function capQuality({ partition: p, caps }: FlatWavefront, layer: number)
     if (rim.has(node)) continue;
     found.inner++;
     if (count !== 4) found.irregular++;
+  }
+  return found;
+}
+
+/** The sine that fronts are asked for. */
+const WANTED = 0.6;
+
+/** Nodes of a front's rim whose own corner has a smaller sine than is asked of quads. */
+function narrowCorners(p: FlatWavefront['partition'], layer: number): Set<number> {
+  const { from, to } = p.rings[layer];
+  const next = new Map(Array.from(from, (node, i) => [node, to[i]]));
+  const found = new Set<number>();
+  for (const [a, b] of next) {
+    const c = next.get(b) ?? a;
+    const [ux, uy, vx, vy] = [p.x[c] - p.x[b], p.y[c] - p.y[b], p.x[a] - p.x[b], p.y[a] - p.y[b]];
+    const sine = (ux * vy - uy * vx) / Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
+    if (ux * vx + uy * vy > 0 && sine > 0 && sine < WANTED) found.add(b);
   }
   return found;
 }

@@ -34,7 +34,7 @@ interface Tally extends CapQuality {
   ms: number[];
 }
 
-const nothing = (): Tally => ({ glyphs: 0, plain: [], unsound: [], ms: [], quads: 0, others: 0, jacobians: [], irregular: 0, inner: 0 }); // prettier-ignore
+const nothing = (): Tally => ({ glyphs: 0, plain: [], unsound: [], ms: [], quads: 0, others: 0, jacobians: [], free: [], irregular: 0, inner: 0 }); // prettier-ignore
 
 /** Flowing quads on every letter at three sizes, by kind of font; squares and bands for validity; both bent against plain triangles. */
 export function benchFaceStyles(
@@ -168,6 +168,7 @@ const merged = (a: CapQuality, b: CapQuality): CapQuality => ({
   quads: a.quads + b.quads,
   others: a.others + b.others,
   jacobians: [...a.jacobians, ...b.jacobians],
+  free: [...a.free, ...b.free],
   irregular: a.irregular + b.irregular,
   inner: a.inner + b.inner,
 });
@@ -184,7 +185,7 @@ function tell(name: string, t: Tally, yardstickMs: number, say: (line: string) =
   const sj = (share: number): string => (t.jacobians.length > 0 ? quantile(t.jacobians, share).toFixed(share === 0.5 ? 3 : 2) : '-');
   const slow = quantile(t.ms, 0.95);
   say(
-    `${name.padEnd(22)} ${t.glyphs} letters, quads ${((100 * t.quads) / (t.quads + t.others || 1)).toFixed(1)} %, jacobian least ${sj(0)} 1 % ${sj(0.01)} median ${sj(0.5)}, ` +
+    `${name.padEnd(22)} ${t.glyphs} letters, quads ${((100 * t.quads) / (t.quads + t.others || 1)).toFixed(1)} %, jacobian least ${sj(0)} 1 % ${sj(0.01)} median ${sj(0.5)}, 1 % away from narrow corners of the front ${t.free.length > 0 ? quantile(t.free, 0.01).toFixed(2) : '-'}, ` +
       `irregular ${((100 * t.irregular) / (t.inner || 1)).toFixed(2)} %, ms p50 ${quantile(t.ms, 0.5).toFixed(0)} p95 ${slow.toFixed(0)} (${(slow / yardstickMs).toFixed(1)} yardsticks)` +
       `${t.plain.length > 0 ? `, plain ${t.plain.length}: ${t.plain.slice(0, 24).join('')}` : ''}${t.unsound.length > 0 ? `, NOT SOUND: ${t.unsound.join('')}` : ''}`,
   );

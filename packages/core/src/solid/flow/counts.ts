@@ -14,6 +14,8 @@ export interface Wanted {
 export const BLOCK_CORNER = (140 * PI) / 180;
 /** Opposite sides go together up to this ratio of their lengths. */
 const SIMILAR = 10;
+/** Of a short side's count: the most that is added to it to match the one across. A narrow end would send its rows through all the stroke. */
+const MOST_ADDED = 1;
 const LARGEST_SHARE = 2.5;
 const ROUNDS = 3;
 
@@ -50,7 +52,7 @@ export function evenCounts(blocks: readonly Block[], wanted: readonly Wanted[], 
         [sides[1], sides[3]],
       ]) {
         const missing = sum(other) - sum(one);
-        if (missing === 0) continue;
+        if (missing === 0 || Math.abs(missing) > Math.max(2, MOST_ADDED * Math.min(sum(one), sum(other)))) continue;
         const least = leastShared(missing > 0 ? one : other, (e) => classes.find(variable(e)), members);
         raise(count, least, (count.get(least) ?? 0) + Math.abs(missing));
       }

@@ -1,10 +1,8 @@
-import { sidesOf, traceBlocks, type Block, type BlockEdge } from './blocks.ts';
-import { BLOCK_CORNER } from './counts.ts';
+import { traceBlocks, type Block, type BlockEdge } from './blocks.ts';
 import { crosses } from './crossing.ts';
 import type { RingLine } from './ringLine.ts';
 import type { RingStations } from './ringStations.ts';
 import { normalBeyond } from './softCorners.ts';
-import type { RingSplit } from './splitRing.ts';
 
 /** Blocks over the points of a ring line. */
 export interface FlowBlocks {
@@ -89,59 +87,4 @@ function leavesInside(line: RingLine, i: number, to: { x: number; y: number }): 
   const back = line.nx[j] * x + line.ny[j] * y > 0;
   const isConvex = line.nx[j] * line.ny[i] - line.ny[j] * line.nx[i] >= 0;
   return isConvex ? on && back : on || back;
-}
-
-/** Of a short side's count: the most that is added to it to match the one across. */
-const MOST_ADDED = 0.6;
-
-/**
- * Points that the rings lack: every stretch needs an even number of edges, at least two, and a four-sided block the same number on opposite sides. Points are only put into
- * stretches of ring, which belong to one block each.
- */
-export function lackingPoints(line: RingLine, flow: FlowBlocks): RingSplit[] {
-  const edges = new Map<number, number>();
-  flow.stations.forEach((_, s) => edges.set(s, 0));
-  const spans = flow.blocks.flatMap(({ edges }) => edges.filter(({ kind }) => kind === 'span'));
-  for (const span of spans) edges.set(span.index, spanPoints(line, flow, span).length - 1);
-  const wanted = new Map<number, number>();
-  for (const { index, from, to } of spans) {
-    const have = edges.get(index) ?? 0;
-    wanted.set(index, Math.max(have + (have % 2), from === to ? 6 : 2));
-  }
-  const countOf = (e: BlockEdge): number =>
-    e.kind === 'span' ? (wanted.get(e.index) ?? 0) : flow.chords[e.index].count;
-  const sum = (side: readonly BlockEdge[]): number => side.reduce((total, e) => total + countOf(e), 0);
-  for (const block of flow.blocks) {
-    const sides = sidesOf(block, BLOCK_CORNER);
-    if (sides.length !== 4) continue;
-    for (const [one, other] of [
-      [sides[0], sides[2]],
-      [sides[1], sides[3]],
-    ]) {
-      const missing = sum(other) - sum(one);
-      const short = missing > 0 ? one : other;
-      const span = short.filter(({ kind }) => kind === 'span').sort((p, q) => countOf(q) - countOf(p))[0];
-      if (missing === 0 || !span || Math.abs(missing) > Math.max(2, MOST_ADDED * sum(short))) continue;
-      wanted.set(span.index, countOf(span) + Math.abs(missing));
-    }
-  }
-  return spans.flatMap((span) => {
-    const points = spanPoints(line, flow, span);
-    return splits(line, points, (wanted.get(span.index) ?? 0) - (points.length - 1));
-  });
-}
-
-/** New points go where edges are longest. */
-function splits(line: RingLine, points: readonly number[], added: number): RingSplit[] {
-  const count = new Array<number>(points.length - 1).fill(0);
-  for (let k = 0; k < added; k++) {
-    let longest = 0;
-    for (let i = 1; i < count.length; i++) {
-      if (line.length[points[i]] / (count[i] + 1) > line.length[points[longest]] / (count[longest] + 1)) longest = i;
-    }
-    count[longest]++;
-  }
-  return count.flatMap((n, i) =>
-    n > 0 ? [{ from: line.node[points[i]], to: line.node[points[i + 1]], count: n }] : [],
-  );
 }

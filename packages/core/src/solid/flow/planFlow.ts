@@ -6,6 +6,7 @@ import { placeAt, type RingLine, type RingPlace } from './ringLine.ts';
 import { localSizes, type LocalSizes, type SizeOptions } from './sizes.ts';
 import { softCorners } from './softCorners.ts';
 import { spanDeviation } from './spanDeviation.ts';
+import { straightAcross, type Side } from './straightAcross.ts';
 import { Stations, type Chord, type Station } from './stations.ts';
 
 export interface FlowOptions extends SizeOptions {
@@ -117,7 +118,8 @@ function fittingCounts(fitting: Fitting): { counts: Int32Array; shares: number[]
     const off = (s: number, places: readonly number[]): number =>
       spanDeviation(line, stations[spans[s].from], stations[spans[s].to], places) / options.tolerance;
     for (const [a, b] of facing(blocks, counts)) {
-      const [one, other] = meetHalfway(shares[a], shares[b]);
+      const side = (s: number): Side => ({ from: stations[spans[s].from], to: stations[spans[s].to], length: wanted[s].length }); // prettier-ignore
+      const [one, other] = straightAcross(meetHalfway(shares[a], shares[b]), side(a), side(b));
       if (off(a, one) < BEYOND && off(b, other) < BEYOND) [shares[a], shares[b]] = [one, other];
     }
     const far = spans.map((_, s) => (isFan(stations[spans[s].from], stations[spans[s].to]) ? 0 : off(s, shares[s])));

@@ -86,6 +86,9 @@ function spanMarks(
   const ahead = (at: number): number => (at > from.at ? at - from.at : at - from.at + around);
   const whole = ahead(to.at);
   const at = feet.map(({ mark, isOn }) => (isOn ? ahead(mark.at) : NaN));
+  const isOff = at.some(Number.isNaN);
+  // where the end comes from before the start, round a concave corner, there is no stretch to spread anything over
+  if (isOff && from !== to && whole > around / 2) return feet.filter(({ isOn }) => isOn).map(({ mark }) => mark);
   let last = 0;
   for (let k = 0; k < at.length; k++) {
     if (at[k] > last && at[k] < whole) last = at[k];

@@ -33,10 +33,24 @@ const TRIES = 4;
 export function flowCap(p: Partition, outline: Outline, layer: number, options: FlowCapOptions): FlowCap | undefined {
   const line = ringLine(p, layer);
   if (!line) return undefined;
+  // rows that were paired tangle now and then where others do not
+  return filledCap(line, { p, outline, layer, options, isPaired: true }) ?? filledCap(line, { p, outline, layer, options, isPaired: false }); // prettier-ignore
+}
+
+interface CapToFill {
+  p: Partition;
+  outline: Outline;
+  layer: number;
+  options: FlowCapOptions;
+  /** whether points of facing sides go together by where they lie, or by their number alone */
+  isPaired: boolean;
+}
+
+function filledCap(line: RingLine, { p, outline, layer, options, isPaired }: CapToFill): FlowCap | undefined {
   let stations = ringStations(line, outline, options);
   for (let i = 0; i < TRIES; i++) {
     const flow = flowBlocks(line, stations, options.reach);
-    const split = splitRing(p, layer, lackingPoints(line, flow));
+    const split = splitRing(p, layer, lackingPoints(line, flow, isPaired));
     const full = split && ringLine(split, layer);
     if (!split || !full) return undefined;
     const carried = carriedOver(stations, flow, line, full);

@@ -5,7 +5,7 @@ export interface CapQuality {
   others: number;
   /** least sine of the corners, of every quad */
   jacobians: number[];
-  /** of those that fill no corner of the front that is itself narrower: no quad could be better there */
+  /** of those that lie two sizes away from corners of the front that are narrower themselves: quads have to stand in them */
   free: number[];
   /** inner points where not four quads meet, and all inner points */
   irregular: number;
@@ -13,7 +13,7 @@ export interface CapQuality {
 }
 
 /** Measured anew from the cap's points: nothing that was known while it was filled is used. */
-export function capQuality({ partition: p, caps }: FlatWavefront, layer: number): CapQuality {
+export function capQuality({ partition: p, caps }: FlatWavefront, layer: number, size: number): CapQuality {
   const cap = caps.get(layer);
   const found: CapQuality = { quads: 0, others: 0, jacobians: [], free: [], irregular: 0, inner: 0 };
   if (!cap) return found;
@@ -27,7 +27,8 @@ export function capQuality({ partition: p, caps }: FlatWavefront, layer: number)
       found.quads++;
       const sine = leastSine(loop, p.x, p.y);
       found.jacobians.push(sine);
-      if (!loop.some((node) => narrow.has(node))) found.free.push(sine);
+      const isNear = (node: number): boolean => narrow.some((n) => Math.hypot(p.x[n] - p.x[node], p.y[n] - p.y[node]) < 2 * size); // prettier-ignore
+      if (!loop.some(isNear)) found.free.push(sine);
     }
   }
   const rim = new Set(p.rings[layer].from);
@@ -43,15 +44,15 @@ export function capQuality({ partition: p, caps }: FlatWavefront, layer: number)
 const WANTED = 0.6;
 
 /** Nodes of a front's rim whose own corner has a smaller sine than is asked of quads. */
-function narrowCorners(p: FlatWavefront['partition'], layer: number): Set<number> {
+function narrowCorners(p: FlatWavefront['partition'], layer: number): number[] {
   const { from, to } = p.rings[layer];
   const next = new Map(Array.from(from, (node, i) => [node, to[i]]));
-  const found = new Set<number>();
+  const found: number[] = [];
   for (const [a, b] of next) {
     const c = next.get(b) ?? a;
     const [ux, uy, vx, vy] = [p.x[c] - p.x[b], p.y[c] - p.y[b], p.x[a] - p.x[b], p.y[a] - p.y[b]];
     const sine = (ux * vy - uy * vx) / Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
-    if (ux * vx + uy * vy > 0 && sine > 0 && sine < WANTED) found.add(b);
+    if (ux * vx + uy * vy > 0 && sine > 0 && sine < WANTED) found.push(b);
   }
   return found;
 }

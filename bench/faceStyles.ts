@@ -122,7 +122,7 @@ function flowOf(
   const layer = flat.flat.partition.layers.length - 1;
   if (flat.fellBack) tally.plain.push(character);
   else {
-    const quality = capQuality(flat.flat, layer);
+    const quality = capQuality(flat.flat, layer, share * em);
     Object.assign(tally, merged(tally, quality));
   }
   if (share !== SIZES[1]) return;

@@ -46,7 +46,7 @@ export function pairUp(one: PointRow, other: PointRow): [number[], number[]] {
     if (i > 0 && j > 0 && here === cost[(i - 1) * width + j - 1] + apartBy(i - 1, b - j)) {
       i--;
       j--;
-    } else if (i > 0 && here === cost[(i - 1) * width + j] + alone) {
+    } else if (j === 0 || (i > 0 && here === cost[(i - 1) * width + j] + alone)) {
       i--;
       second[b - j]++;
     } else {

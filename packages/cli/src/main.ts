@@ -31,4 +31,6 @@ async function main([name = '', ...row]: string[]): Promise<number> {
   }
 }
 
+// who reads only the first lines closes the pipe: that is no fault
+process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 1));
 process.exitCode = await main(process.argv.slice(2));

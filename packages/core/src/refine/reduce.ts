@@ -1,7 +1,7 @@
 import type { Simplifier } from '../base/index.ts';
-import { checkMesh } from '../check/index.ts';
+import { findCrossings, trianglesWithArea } from '../check/index.ts';
 import { lengthOf } from '../math/index.ts';
-import { asTriangles, faceCount, uvOf, weld, type PolygonMesh } from '../mesh/index.ts';
+import { asTriangles, faceCount, triangulate, uvOf, weld, type PolygonMesh } from '../mesh/index.ts';
 
 /** How often it is tried with more triangles, and how many more each time. */
 const TRIES = 5;
@@ -24,10 +24,16 @@ export function reduce(mesh: PolygonMesh, goal: ReduceGoal, simplifier: Simplifi
   for (let i = 0, more = 1; i < TRIES; i++, more *= MORE_EACH) {
     const eased = 'share' in goal ? { share: goal.share * more } : { errorMm: goal.errorMm / (more * more) };
     reduced = reducedTo(triangles, eased, { split, simplifier });
-    const { crossingFaces, degenerate } = checkMesh(reduced);
-    if (crossingFaces === 0 && degenerate === 0) break;
+    if (isSimple(reduced)) break;
   }
   return reduced;
+}
+
+/** No triangle without an area, none that crosses another; the first one that does is enough. */
+function isSimple(mesh: PolygonMesh): boolean {
+  const triangles = triangulate(mesh);
+  const hasArea = trianglesWithArea(mesh, triangles);
+  return hasArea.every((has) => has === 1) && findCrossings(mesh, triangles, hasArea, { limit: 1 }).pairs === 0;
 }
 
 function reducedTo(

@@ -3,7 +3,7 @@ import { generalFill } from './generalFill.ts';
 import { pairTriangles } from './pairTriangles.ts';
 import { evenness, scaledJacobian, worstJacobian, type Patch } from './patch.ts';
 import { smooth } from './smooth.ts';
-import { fillByCorners, fillDisc } from './templates.ts';
+import { fillByCorners, fillDisc, longCore } from './templates.ts';
 
 /** A polygon's sides cut into so many edges each. */
 function cutPolygon(corners: readonly (readonly [number, number])[], counts: readonly number[]) {
@@ -94,10 +94,27 @@ describe('templates', () => {
     expect(irregular(patch)).toHaveLength(2);
   });
 
+  test('the core of a long disc is as long as it', () => {
+    const side = Array.from({ length: 20 }, (_, i) => i + 0.5);
+    const end = [[20.4, 0.3], [20.7, 1], [20.7, 2], [20.4, 2.7]]; // prettier-ignore
+    const points = [
+      ...side.map((x) => [x, 0]),
+      ...end,
+      ...side.map((_, i) => [19.5 - i, 3]),
+      ...end.map(([x, y]) => [20 - x, 3 - y]),
+    ];
+    const core = longCore({ x: points.map(([x]) => x), y: points.map(([, y]) => y) });
+    expect(core.wide).toBeGreaterThanOrEqual(19);
+    expect(core.wide).toBeLessThanOrEqual(22);
+    const patch = fillDisc({ x: points.map(([x]) => x), y: points.map(([, y]) => y) }, core) as Patch;
+    smooth(patch, 10);
+    expect(worstJacobian(patch)).toBeGreaterThan(0.5);
+  });
+
   test('a disc: a row and a core with four points of three', () => {
     const points = regular(16);
     const loop = { x: points.map(([x]) => x), y: points.map(([, y]) => y) };
-    const patch = fillDisc(loop, 0) as Patch;
+    const patch = fillDisc(loop, { shift: 0, wide: Math.round(loop.x.length / 4) }) as Patch;
     expect(quadCount(patch)).toBe(32);
     smooth(patch, 10);
     expect(irregular(patch)).toEqual([3, 3, 3, 3]);

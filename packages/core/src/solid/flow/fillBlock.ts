@@ -2,7 +2,7 @@ import { atan2, PI } from '../../math/index.ts';
 import { generalFill } from './generalFill.ts';
 import { evenness, worstJacobian, type Patch } from './patch.ts';
 import { smooth } from './smooth.ts';
-import { fillByCorners, fillDisc, type Loop } from './templates.ts';
+import { fillByCorners, fillDisc, longCore, type Loop } from './templates.ts';
 
 const degrees = (d: number): number => (d * PI) / 180;
 /** Inner angles from here on are no corner for any template. */
@@ -106,7 +106,9 @@ function innerAngles({ x, y }: Loop): number[] {
 function roundFillings(loop: Loop): Patch[] {
   const n = loop.x.length;
   const shifts = [...new Set([0, 1, 2, Math.floor(n / 8)])];
+  const square = Math.max(1, Math.round(n / 4));
+  const cores = [...shifts.map((shift) => ({ shift, wide: square })), longCore(loop)];
   const two = cornerSets(loop).filter((set) => set.length === 2);
-  const all = [...two.map((set) => fillByCorners(loop, set)), ...shifts.map((shift) => fillDisc(loop, shift))];
+  const all = [...two.map((set) => fillByCorners(loop, set)), ...cores.map((core) => fillDisc(loop, core))];
   return all.filter((patch) => patch !== undefined).map((patch) => settled(patch) as Patch);
 }

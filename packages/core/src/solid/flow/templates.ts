@@ -1,3 +1,4 @@
+import { atan2, cos, sin } from '../../math/index.ts';
 import { fillFourSides, straightRow } from './coons.ts';
 import type { Patch } from './patch.ts';
 
@@ -88,11 +89,40 @@ function rowAndCore(loop: Loop, [one, other]: number[][]): Patch | undefined {
   return patch;
 }
 
-/** A loop without corners: a row of quads around a four-sided core, whose corners lie `shift` along the loop. */
-export function fillDisc(loop: Loop, shift: number): Patch | undefined {
+/** Where the core of a disc has its corners: the first so many points along the loop, the second so many farther on; opposite sides have as many. */
+export interface DiscCore {
+  shift: number;
+  wide: number;
+}
+
+/** A core as long as its loop: corners where the loop lies farthest out along the diagonals of its principal axes. */
+export function longCore({ x, y }: Loop): DiscCore {
+  const m = x.length;
+  const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / m;
+  const [cx, cy] = [mean(x), mean(y)];
+  const spread = (f: (dx: number, dy: number) => number): number => mean(x.map((_, i) => f(x[i] - cx, y[i] - cy)));
+  const [xx, yy, xy] = [spread((dx) => dx * dx), spread((_, dy) => dy * dy), spread((dx, dy) => dx * dy)];
+  const turn = atan2(2 * xy, xx - yy) / 2;
+  const [right, up] = [cos(turn), sin(turn)];
+  const along = x.map((_, i) => (x[i] - cx) * right + (y[i] - cy) * up);
+  const across = x.map((_, i) => (y[i] - cy) * right - (x[i] - cx) * up);
+  const [a, b] = [along, across].map((row) => Math.max(...row) - Math.min(...row) || 1);
+  const corner = (s: number, t: number): number =>
+    along.reduce(
+      (best, _, i) =>
+        (s * along[i]) / a + (t * across[i]) / b > (s * along[best]) / a + (t * across[best]) / b ? i : best,
+      0,
+    );
+  const [c0, c1, c2, c3] = [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)];
+  const ahead = (from: number, to: number): number => (to - from + m) % m;
+  const wide = Math.min(m / 2 - 1, Math.max(1, Math.round((ahead(c0, c1) + ahead(c2, c3)) / 2)));
+  return { shift: (c0 + Math.round((ahead(c0, c1) - wide) / 2) + m) % m, wide };
+}
+
+/** A loop without corners: a row of quads around a four-sided core. */
+export function fillDisc(loop: Loop, { shift, wide }: DiscCore): Patch | undefined {
   const m = loop.x.length;
   if (m % 2 === 1 || m < 8) return undefined;
-  const wide = Math.max(1, Math.round(m / 4));
   const high = m / 2 - wide;
   if (high < 1) return undefined;
   const patch = blank(loop);

@@ -19,7 +19,11 @@ function uvArea({ faceStart, uv = new Float32Array() }: PolygonMesh, f: number):
 
 test('a slab with chamfers is unrolled as it would be cut out of paper', () => {
   const chamfer: UsualEdge = { kind: 'chamfer', inMm: 1, deepMm: 1, steps: 1 };
-  const slab = formed(outlineOfRings(rectangle(0, 0, mm(10), mm(6))), { depthMm: 4, front: chamfer, back: PLAIN }, mm(10));
+  const slab = formed(
+    outlineOfRings(rectangle(0, 0, mm(10), mm(6))),
+    { depthMm: 4, front: chamfer, back: PLAIN },
+    mm(10),
+  );
   const { positions: p, faceStart, faceVertices, uv = new Float32Array() } = slab;
   const laid = (part: string): string[] =>
     Array.from({ length: faceCount(slab) }, (_, f) => f)

@@ -1,13 +1,13 @@
 import type { Simplifier } from '../base/index.ts';
+import type { PolygonMesh } from '../mesh/index.ts';
 import { reduce } from '../refine/index.ts';
-import type { ScenePart } from './writeMesh.ts';
 
 /** Each level of detail has half the triangles of the one before; where only one is wanted the parts stay as they are. */
-export function withLevels(
-  parts: readonly ScenePart[],
+export function withLevels<P extends { name: string; mesh: PolygonMesh }>(
+  parts: readonly P[],
   levels: number,
   simplifier: Simplifier | undefined,
-): ScenePart[] {
+): P[] {
   if (levels === 1) return [...parts];
   if (!simplifier) throw new Error('no simplifier was handed in');
   return parts.flatMap((part) =>

@@ -1,0 +1,2 @@
+export { Spine } from './spine.ts';
+export type { Bend, Bent } from './spine.ts';

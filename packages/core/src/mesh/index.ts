@@ -10,7 +10,7 @@ export type { CutPoint } from './cutAcross.ts';
 export { cosineBetween, faceAreaVectors } from './faceNormals.ts';
 export { FaceRows, uvOf } from './faceRows.ts';
 export { MeshBuilder } from './meshBuilder.ts';
-export { cornerFaces, emptyMesh, faceCount, meshBytes, nextCorner, vertexCount } from './polygonMesh.ts';
+export { cornerFaces, emptyMesh, faceCorners, faceCount, meshBytes, nextCorner, vertexCount } from './polygonMesh.ts';
 export type { Part, PolygonMesh, Region } from './polygonMesh.ts';
 export { toFloat32 } from './toFloat32.ts';
 export { areasAgree, triangulate } from './triangulate.ts';

@@ -56,6 +56,10 @@ export function nextCorner(mesh: PolygonMesh, face: number, corner: number): num
   return corner + 1 < mesh.faceStart[face + 1] ? corner + 1 : mesh.faceStart[face];
 }
 
+/** Corners of a face, in order. */
+export const faceCorners = ({ faceStart }: PolygonMesh, face: number): number[] =>
+  Array.from({ length: faceStart[face + 1] - faceStart[face] }, (_, k) => faceStart[face] + k);
+
 /** Face of every corner. */
 export function cornerFaces(mesh: PolygonMesh): Uint32Array {
   const faces = new Uint32Array(mesh.faceVertices.length);

@@ -2,6 +2,7 @@ import {
   adjacency,
   cosineBetween,
   faceAreaVectors,
+  faceCorners,
   faceCount,
   FaceRows,
   nextCorner,
@@ -26,9 +27,7 @@ export interface MergeRule {
 export function mergeFaces(mesh: PolygonMesh, rule: MergeRule): PolygonMesh {
   const { twin, face } = adjacency(mesh);
   const areas = faceAreaVectors(mesh);
-  const loops: (Loop | undefined)[] = Array.from({ length: faceCount(mesh) }, (_, f) =>
-    Array.from({ length: mesh.faceStart[f + 1] - mesh.faceStart[f] }, (_, k) => mesh.faceStart[f] + k),
-  );
+  const loops: (Loop | undefined)[] = Array.from({ length: faceCount(mesh) }, (_, f) => faceCorners(mesh, f));
   const owner = Int32Array.from(loops, (_, f) => f);
   const find = (f: number): number => {
     while (owner[f] !== f) f = owner[f] = owner[owner[f]];
@@ -133,7 +132,7 @@ export function withoutIdleVertices(mesh: PolygonMesh): PolygonMesh {
     if (isStraight(p, a, 3 * v, b)) idle[v] = 1;
   }
   const loops = Array.from({ length: faceCount(mesh) }, (_, f) => {
-    const all = Array.from({ length: mesh.faceStart[f + 1] - mesh.faceStart[f] }, (_, k) => mesh.faceStart[f] + k);
+    const all = faceCorners(mesh, f);
     const kept = all.filter((c) => !idle[mesh.faceVertices[c]]);
     return kept.length >= 3 ? kept : all;
   });

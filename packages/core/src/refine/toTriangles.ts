@@ -1,4 +1,4 @@
-import { areasAgree, asTriangles, faceCount, FaceRows, type PolygonMesh } from '../mesh/index.ts';
+import { areasAgree, asTriangles, faceCorners, faceCount, FaceRows, type PolygonMesh } from '../mesh/index.ts';
 
 /**
  * Every face as triangles. 'short': quads along their shorter diagonal. 'same': from each quad's first corner wherever both triangles face one way, so that equal
@@ -15,8 +15,7 @@ function fansOfQuads(mesh: PolygonMesh): PolygonMesh {
   const rows = new FaceRows(mesh);
   const { faceVertices: v, sharp } = mesh;
   for (let f = 0; f < faceCount(mesh); f++) {
-    const start = mesh.faceStart[f];
-    const corners = Array.from({ length: mesh.faceStart[f + 1] - start }, (_, k) => start + k);
+    const corners = faceCorners(mesh, f);
     const [a, b, c, d] = corners;
     if (corners.length === 4 && areasAgree(mesh.positions, 3 * v[a], 3 * v[b], 3 * v[c], 3 * v[d])) {
       rows.push([a, b, c], mesh.region[f], [sharp[a], sharp[b], 0]);

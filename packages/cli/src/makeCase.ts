@@ -58,7 +58,7 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
     seed: flags.seed,
   });
   const [pieceId] = project.pieceOrder;
-  const evaluated = await evaluatePiece(engine, project, pieceId);
+  const evaluated = await evaluatePiece(engine, project, pieceId, (flags.uv ?? 'none') !== 'none');
   const part = scenePart(project.pieces[pieceId], evaluated);
   const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format) };
   const written = await writeScene([part], options, kernels.loadSimplifier);
@@ -75,8 +75,8 @@ export function resultOf(file: string, written: WrittenScene, remarks: readonly 
 }
 
 /** A piece with something in it; where the solid is held back or nothing is there, the input is at fault. */
-export async function evaluatePiece(engine: Engine, project: Project, pieceId: string): Promise<Evaluated> {
-  const evaluated = await engine.evaluate(project, pieceId, quietContext);
+export async function evaluatePiece(engine: Engine, project: Project, pieceId: string, uv = false): Promise<Evaluated> {
+  const evaluated = await engine.evaluate(project, pieceId, quietContext, { uv });
   if (!evaluated.ok) throw faultOf(evaluated.error);
   if (evaluated.value.clusters.length === 0) {
     const why = evaluated.value.remarks.map(remarkText).join(' ');

@@ -53,6 +53,13 @@ export interface EngineTools extends FontTools {
   seed?: number;
 }
 
+export interface EvaluateOptions {
+  /** of the document's time; 0 unless said otherwise */
+  seconds?: number;
+  /** with texture coordinates, which only files need */
+  uv?: boolean;
+}
+
 /** Of the cache's bytes: for meshes that steps have made. */
 const REFINED_SHARE = 0.3;
 
@@ -79,18 +86,23 @@ export class Engine {
   }
 
   /** Computes one piece of a document at a time. Yields between clusters; fails with CANCELLED when told to stop. */
-  async evaluate(project: Project, pieceId: string, context: RunContext, seconds = 0): Promise<Result<Evaluated>> {
+  async evaluate(
+    project: Project,
+    pieceId: string,
+    context: RunContext,
+    { seconds = 0, uv = false }: EvaluateOptions = {},
+  ): Promise<Result<Evaluated>> {
     const resolved = resolveAt(project, seconds);
     const piece = resolved.pieces[pieceId];
     if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
     const early = heldBack(piece);
     if (early) return ok(withoutSolid(piece, early));
-    const subject = JSON.stringify([piece.source, piece.body, piece.steps, project.faceBudget]);
+    const subject = JSON.stringify([uv, piece.source, piece.body, piece.steps, project.faceBudget]);
     const kept = this.#kept.get(pieceId);
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece));
     const laid = await this.#lay(piece);
     if (!laid.ok) return laid;
-    const built = await this.#build(resolved, piece, laid.value, context);
+    const built = await this.#build(resolved, piece, { ...laid.value, uv }, context);
     if (built.ok) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
     return built;
   }
@@ -114,7 +126,12 @@ export class Engine {
     });
   }
 
-  async #build(project: Project, piece: Piece, laid: Laid, context: RunContext): Promise<Result<Evaluated>> {
+  async #build(
+    project: Project,
+    piece: Piece,
+    laid: Laid & { uv: boolean },
+    context: RunContext,
+  ): Promise<Result<Evaluated>> {
     const { layout, heights, remarks } = laid;
     if (!(layout.extentMm < LARGEST_EXTENT_MM)) {
       return fail('VALUE_OUT_OF_RANGE', {
@@ -132,6 +149,7 @@ export class Engine {
         depthAnchor: piece.source.depthAnchor,
         toleranceMm: piece.body.faces.toleranceMm,
         apart: isWords(piece) && piece.source.letters === 'apart',
+        uv: laid.uv,
         seed: this.#tools.seed ?? 1,
         faceBudget: project.faceBudget,
       },

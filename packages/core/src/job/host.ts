@@ -99,7 +99,9 @@ export class JobHost {
     const parts: ScenePart[] = [];
     const remarks: Remark[] = [];
     for (const id of pieceIds) {
-      const evaluated = await this.#engine.evaluate(project, id, this.#context(serial, false));
+      const evaluated = await this.#engine.evaluate(project, id, this.#context(serial, false), {
+        uv: options.uv !== 'none',
+      });
       if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
       const part = scenePart(project.pieces[id], evaluated.value);
       // among several, a piece goes by the name that people gave it

@@ -28,6 +28,8 @@ export interface LetteringOptions {
   /** distance of support loops beside sharp bends, mm; 0: none */
   supportMm?: number;
   apart: boolean;
+  /** with texture coordinates; none unless said otherwise */
+  uv?: boolean;
   /** hollow letters, mm; undefined: full ones */
   bands: Bands | undefined;
   seed: number;
@@ -61,7 +63,7 @@ export async function buildLettering(
   const outmost = (row: readonly Cluster[]): number => Math.max(0, ...row.map((c) => sections.outward(solidOf(c))));
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
   const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM) / scale.step) : undefined; // prettier-ignore
-  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, faces: clusterFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters) }), caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
+  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, faces: clusterFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters) }), uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
   const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
   const expected = expectedFaces(job.faces, clusters, solid.depthMm / scale.step);
   if (expected > budget) return { clusters: [], remarks: [remark('OVER_BUDGET', { faces: expected, budget })], built };

@@ -34,6 +34,8 @@ export interface ClusterJob {
   faces: ClusterFaces;
   caches: LetteringCaches;
   built: LetteringStats;
+  /** with texture coordinates, which only files need */
+  uv: boolean;
   /** letters that stayed full */
   filled: number[];
   /** letters whose faces are plain, because no valid ones of the wanted style were found */
@@ -52,12 +54,12 @@ export function clusterSolid(cluster: Cluster, profile: Profile, job: ClusterJob
   const letters = cluster.members.map((m) => m.letter);
   if (isFull) job.filled.push(...letters);
   if (fellBack) job.plain.push(...letters);
-  const key = solidKey(cluster, profile, job);
+  const key = `${solidKey(cluster, profile, job)}${job.uv ? ' # uv' : ''}`;
   const known = job.caches.solids.get(key);
   if (known) return { key, mesh: known, flat };
   const { step } = job.scale;
   const { isSheet, section } = profile;
-  const mesh = isSheet ? liftSheet(flat, step, section.inset[0]) : liftFitting(flat, section, step);
+  const mesh = isSheet ? liftSheet(flat, step, section.inset[0]) : liftFitting(flat, section, { step, uv: job.uv });
   job.built.lifted++;
   job.caches.solids.set(key, mesh, meshBytes(mesh));
   return { key, mesh, flat };
@@ -77,9 +79,9 @@ function solidKey(cluster: Cluster, profile: Profile, job: ClusterJob): string {
 }
 
 /** Where the ladder ended without any edge the plan has no layers left, and the wall goes straight up. */
-function liftFitting(flat: FlatWavefront, section: Section, step: number): PolygonMesh {
+function liftFitting(flat: FlatWavefront, section: Section, how: { step: number; uv: boolean }): PolygonMesh {
   const fits = flat.partition.layers.length === sectionLayers(section).length + 1;
-  return lift(flat, { section: fits ? section : straightSection(section), step });
+  return lift(flat, { section: fits ? section : straightSection(section), ...how });
 }
 
 const straightSection = (section: Section): Section => ({

@@ -175,7 +175,7 @@ async function solid(character: string, kind: 'flow' | 'plain', supportMm = 0) {
     kind === 'flow'
       ? ({ kind, size, tolerance: 0.05 / STEP, support: supportMm / STEP } as const)
       : ({ kind } as const);
-  return { mesh: lift(facedFlat(outline, options, style).flat, { section, step: STEP }), outline, em };
+  return { mesh: lift(facedFlat(outline, options, style).flat, { section, step: STEP, uv: true }), outline, em };
 }
 
 test('rounded, a letter with support loops keeps its silhouette within the tolerance', async () => {

@@ -10,6 +10,8 @@ export interface LiftOptions {
   section: Section;
   /** grid step, mm */
   step: number;
+  /** with texture coordinates: a fifth more work */
+  uv?: boolean;
 }
 
 /** Edges whose faces turn by more than 30 degrees shade crisply. */
@@ -67,6 +69,7 @@ class Lifter {
   readonly #flat: FlatWavefront;
   readonly #section: Section;
   readonly #step: number;
+  readonly #isUnrolled: boolean;
   readonly #builder = new MeshBuilder();
   /** layer of each section vertex */
   readonly #layerOf: number[];
@@ -84,6 +87,7 @@ class Lifter {
     this.#p = flat.partition;
     this.#section = options.section;
     this.#step = options.step;
+    this.#isUnrolled = options.uv ?? false;
     const ranks = [0, ...sectionLayers(options.section)].sort((a, b) => a - b);
     this.#zero = ranks.indexOf(0);
     this.#layerOf = options.section.inset.map((inset) => ranks.indexOf(inset));
@@ -107,6 +111,7 @@ class Lifter {
     this.#markSharp(mesh);
     const { outline } = this.#flat;
     const [section, step] = [this.#section, this.#step];
+    if (!this.#isUnrolled) return mesh;
     return { ...mesh, uv: unroll({ mesh, piece: this.#facePiece, edge: this.#faceEdge, outline, section, step }) };
   }
 

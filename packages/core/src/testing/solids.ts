@@ -21,5 +21,5 @@ export function formed(outline: Outline, form: Form, em = mm(110)): PolygonMesh 
   const { section } = sectionOf(form);
   const { corners } = form;
   const options = { layers: sectionLayers(section), capInsets: sectionEnds(section), em, corners, seed: 1 };
-  return lift(flatWavefront(outline, options), { section, step: STEP });
+  return lift(flatWavefront(outline, options), { section, step: STEP, uv: true });
 }

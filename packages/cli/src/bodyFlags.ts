@@ -15,6 +15,7 @@ import {
 import { amountOf, isProfileFile, lengthPair, type Flags } from './flags.ts';
 import { fault } from './messages.ts';
 import { readProfile } from './profileFile.ts';
+import { shapeSteps } from './shapeFlags.ts';
 
 /** What flags say of the solid and its faces, for words and drawings alike. */
 export async function bodyEdits(flags: Flags, { id: pieceId, body }: Piece): Promise<Edit[]> {
@@ -57,7 +58,7 @@ export async function bodyEdits(flags: Flags, { id: pieceId, body }: Piece): Pro
   return [
     { kind: 'setSolid', pieceId, values },
     { kind: 'setFaces', pieceId, values: facesOf(flags) },
-    { kind: 'setSteps', pieceId, steps: stepsOf(flags) },
+    { kind: 'setSteps', pieceId, steps: [...(await shapeSteps(flags)), ...meshSteps(flags)] },
   ];
 }
 
@@ -74,7 +75,7 @@ function facesOf(flags: Flags): Partial<Faces> {
 }
 
 /** First subdivided, then reduced. */
-function stepsOf({ subdivide, 'subdivide-kind': way, reduce }: Flags): Step[] {
+function meshSteps({ subdivide, 'subdivide-kind': way, reduce }: Flags): Step[] {
   const steps: Step[] = [];
   if (subdivide !== undefined)
     steps.push({ ...usualStep('subdivide', 'subdivide'), times: subdivide, way: way ?? 'straight' } as Step);

@@ -12,6 +12,8 @@ export type FlagKind =
   | { kind: 'shape'; of: readonly string[] }
   /** two lengths with a comma between */
   | { kind: 'pair' }
+  /** three lengths with commas between */
+  | { kind: 'point' }
   /** a length, or auto */
   | { kind: 'size' }
   /** a share like 50%, or a count */
@@ -83,6 +85,24 @@ export const MAKE_FLAGS = {
   bands: { kind: 'number', min: 1, max: 1000, whole: true },
   'bands-axis': choice('x', 'y'),
   support: length(0, 1000),
+  bend: degrees(3600),
+  'bend-axis': choice('x', 'y', 'z'),
+  'bend-from': length(-100_000, 100_000),
+  'bend-to': length(-100_000, 100_000),
+  'bend-center': { kind: 'point' },
+  'twist-along': degrees(3600),
+  'taper-along': { kind: 'number', min: -1000, max: 99 },
+  noise: length(-10_000, 10_000),
+  'noise-size': length(0.1, 100_000),
+  'noise-seed': { kind: 'number', min: 0, max: 4294967295, whole: true },
+  'noise-outward': { kind: 'switch' },
+  wave: length(-10_000, 10_000),
+  'wave-length': length(0.1, 100_000),
+  along: { kind: 'text' },
+  'along-length': choice('own', 'stretch'),
+  'along-offset': length(-100_000, 100_000),
+  repeat: { kind: 'number', min: 1, max: 200, whole: true },
+  'repeat-gap': length(-10_000, 10_000),
   reduce: { kind: 'amount' },
   subdivide: { kind: 'number', min: 1, max: 4, whole: true },
   'subdivide-kind': choice('straight', 'rounded'),
@@ -104,7 +124,7 @@ export type FlagName = keyof typeof MAKE_FLAGS;
 
 /** Values by flag: numbers in millimetres and plain numbers, texts, true. */
 export type Flags = { [N in FlagName]?: FlagValue<(typeof MAKE_FLAGS)[N]> };
-type FlagValue<K extends FlagKind> = K extends { kind: 'text' | 'shape' | 'pair' | 'size' | 'amount' }
+type FlagValue<K extends FlagKind> = K extends { kind: 'text' | 'shape' | 'pair' | 'point' | 'size' | 'amount' }
   ? string
   : K extends { kind: 'switch' }
     ? true
@@ -132,6 +152,8 @@ export function readFlag(name: string, raw: string | number | boolean): string |
         : wrong(`${kind.of.join(', ')} or a FILE.json`);
     case 'pair':
       return typeof raw === 'string' && lengthPair(raw) ? raw : wrong('two lengths like "4mm,-2mm"');
+    case 'point':
+      return typeof raw === 'string' && lengthTriple(raw) ? raw : wrong('three lengths like "0,20mm,-5mm"');
     case 'size':
       return raw === 'auto' || inside(parseLength(String(raw)), 0.001, 10_000)
         ? String(raw)
@@ -181,6 +203,12 @@ export const isProfileFile = (text: string): boolean => /\.json$/i.test(text);
 export function lengthPair(text: string): [number, number] | undefined {
   const [x, y, ...rest] = text.split(',').map(parseLength);
   return x === undefined || y === undefined || rest.length > 0 ? undefined : [x, y];
+}
+
+/** "0,20mm,-5mm" -> [0, 20, -5] */
+export function lengthTriple(text: string): [number, number, number] | undefined {
+  const [x, y, z, ...rest] = text.split(',').map(parseLength);
+  return x === undefined || y === undefined || z === undefined || rest.length > 0 ? undefined : [x, y, z];
 }
 
 const isFlag = (name: string): name is FlagName => Object.hasOwn(MAKE_FLAGS, name);

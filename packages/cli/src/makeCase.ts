@@ -76,7 +76,7 @@ export function resultOf(file: string, written: WrittenScene, remarks: readonly 
 
 /** A piece with something in it; where the solid is held back or nothing is there, the input is at fault. */
 export async function evaluatePiece(engine: Engine, project: Project, pieceId: string, uv = false): Promise<Evaluated> {
-  const evaluated = await engine.evaluate(project, pieceId, quietContext, { uv });
+  const evaluated = await engine.evaluate(project, pieceId, quietContext, { uv, crossings: true });
   if (!evaluated.ok) throw faultOf(evaluated.error);
   if (evaluated.value.clusters.length === 0) {
     const why = evaluated.value.remarks.map(remarkText).join(' ');

@@ -167,6 +167,18 @@ export function remarkText(remark: Remark): string {
       return `About ${remark.params.faces} faces, the budget is ${remark.params.budget}: the solid is held back.`;
     case 'STEP_LEFT_OUT':
       return `${remark.params.step} would make about ${remark.params.faces} faces, the budget is ${remark.params.budget}: left out.`;
+    case 'SHAPE_FOLDS':
+      return `The ${remark.params.step} turns the inside out at ${['x', 'y', 'z'].map((k) => mm(remark.params[`${k}Mm` as 'xMm'])).join(', ')}${remark.params.limit === undefined ? '.' : `: up to ${Number(remark.params.limit.toPrecision(3))} nothing folds.`}`;
+    case 'SHAPE_TOUCHES':
+      return `The ends of the bend touch: up to ${remark.params.limit} degrees they stay apart.`;
+    case 'SHAPE_CROSSES':
+      return `Bent so, faces run into each other: ${remark.params.letters}`;
+    case 'LINE_ENDS':
+      return `The line ends before these letters, left out: ${remark.params.letters}`;
+    case 'NEED_FINER':
+      return `Edges are ${mm(remark.params.haveMm)} long, the shape needs ${mm(remark.params.needMm)}: leave out --face-size and --bands to have it so.`;
+    case 'NEED_OVER_BUDGET':
+      return `Edges are ${mm(remark.params.haveMm)} long: the ${mm(remark.params.needMm)} that the shape needs would go over the budget of ${remark.params.budget} faces.`;
     case 'TEXT_TOO_LONG':
       return `${remark.params.characters} characters; up to ${remark.params.limit} are built: the solid is held back.`;
     case 'LETTERS_CROSS':

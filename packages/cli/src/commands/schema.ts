@@ -35,6 +35,8 @@ function flagSchema(kind: FlagKind): object {
       return { type: 'string' };
     case 'pair':
       return { type: 'string', description: 'two lengths: 4mm,-2mm' };
+    case 'point':
+      return { type: 'string', description: 'three lengths: 0,20mm,-5mm' };
     case 'size':
       return { anyOf: [{ const: 'auto' }, { type: 'number' }, { type: 'string', description: 'a length: 4mm' }] };
     case 'amount':

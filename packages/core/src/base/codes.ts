@@ -89,6 +89,18 @@ export interface RemarkParams {
   OVER_BUDGET: { faces: number; budget: number };
   /** A step would have made more faces than the budget, so it was left out. */
   STEP_LEFT_OUT: { step: string; faces: number; budget: number };
+  /** A shape step turns part of the piece inside out, first seen at this place of the flat layout; up to the limit, where there is one, nothing folds. */
+  SHAPE_FOLDS: { stepId: string; step: string; xMm: number; yMm: number; zMm: number; limit?: number };
+  /** A bend by a whole turn brings its ends together. */
+  SHAPE_TOUCHES: { stepId: string; limit: number };
+  /** Letters' faces cross after the shape steps, their own or each other's. */
+  SHAPE_CROSSES: { letters: string };
+  /** Letters that lie beyond the end of the line they run along are left out. */
+  LINE_ENDS: { letters: string };
+  /** Edges are longer than the shape steps need, because somebody chose their size. */
+  NEED_FINER: { haveMm: number; needMm: number };
+  /** Edges are longer than the shape steps need, because finer ones would go over the budget of faces. */
+  NEED_OVER_BUDGET: { haveMm: number; needMm: number; budget: number };
   /** More characters than are shaped; the words are kept, the solid is held back. */
   TEXT_TOO_LONG: { characters: number; limit: number };
   /** Letters stand apart but run into each other. */

@@ -8,8 +8,6 @@ import {
   type DrawingShape,
   type Edge,
   type Faces,
-  type Step,
-  type StepKind,
   type OwnLetter,
   type Piece,
   type Placement,
@@ -164,18 +162,6 @@ export const usualMoreFaces = (): Omit<Faces, 'style' | 'toleranceMm'> => ({
   bandsAxis: 'x',
   supportMm: 0,
 });
-
-/** A step as it is when it is added. */
-export const usualStep = (kind: StepKind, id: string): Step =>
-  ({
-    subdivide: { id, on: true, kind: 'subdivide', times: 1, way: 'straight' } as const,
-    reduce: { id, on: true, kind: 'reduce', by: 'share', sharePercent: 50, count: 5000, errorMm: 0.1 } as const,
-    triangles: { id, on: true, kind: 'triangles', rule: 'short' } as const,
-    quads: { id, on: true, kind: 'quads', withinDegrees: 10 } as const,
-    join: { id, on: true, kind: 'join', withinMm: 0.01 } as const,
-    clear: { id, on: true, kind: 'clear', withinDegrees: 0.1 } as const,
-    crisp: { id, on: true, kind: 'crisp', fromDegrees: 30 } as const,
-  })[kind];
 
 const usualEdgeSizes = (): Omit<Edge, 'kind'> => ({ inMm: 2, deepMm: 2, steps: 4, points: [] });
 

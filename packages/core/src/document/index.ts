@@ -12,12 +12,12 @@ export {
   usualOwn,
   usualPlacement,
   usualShapes,
-  usualStep,
   usualSide,
   usualView,
   usualWire,
   usualWords,
 } from './defaults.ts';
+export { usualStep, usualWhere } from './usualStep.ts';
 export { applyEdit } from './edits.ts';
 export type { Edit } from './edits.ts';
 export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
@@ -43,6 +43,8 @@ export {
   SLOTS,
   wordsSchema,
 } from './schema.ts';
+export { isShapeStep, SHAPE_KINDS } from './stepSchema.ts';
+export type { Course, MeshStep, ShapeKind, ShapeStep, StepPath, StepPlace } from './stepSchema.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';
 export { usedFamilies } from './usedFonts.ts';

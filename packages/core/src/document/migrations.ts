@@ -99,6 +99,9 @@ const toVersion9: Migration = (document) =>
     return { ...piece, steps: steps.map((step) => (step.kind === 'reduce' ? { errorMm: 0.1, ...step } : step)) };
   });
 
+/** No step had shaped anything yet. */
+const toVersion10: Migration = (document) => withPieces(document, 10, (piece) => piece);
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -125,4 +128,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion7,
   toVersion8,
   toVersion9,
+  toVersion10,
 ];

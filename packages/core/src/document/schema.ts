@@ -1,15 +1,10 @@
 import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
+import { freeCurveSchema, length, place, point, signedPlane, turn, value } from './schemaParts.ts';
+import { stepSchema } from './stepSchema.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 9;
-
-/** What a value means to the interface: its unit, and whether it may change in time. */
-const value = (unit: 'mm' | 'deg' | '‰' | '%' | 'count', moves: boolean): { unit: string; moves: boolean } => ({
-  unit,
-  moves,
-});
-const length = (min: number, max: number): z.ZodNumber => z.number().min(min).max(max).meta(value('mm', true));
+export const SCHEMA_VERSION = 10;
 
 /** A point of a drawn profile. Shares of its width and of its depth; what lies beyond the outline is below zero. */
 const profileKnotSchema = z.object({
@@ -52,18 +47,6 @@ const fitSchema = z.object({
   heightMm: length(0.1, 100_000),
   /** never larger than the size that was asked for */
   onlyShrink: z.boolean(),
-});
-
-const signedPlane = z.number().min(-100_000).max(100_000).meta(value('mm', true));
-const planePoint = z.tuple([signedPlane, signedPlane]);
-
-/** A curve drawn here: cubic pieces from knot to knot. Arms are relative to their knot; both zero make a corner. */
-export const freeCurveSchema = z.object({
-  knots: z
-    .array(z.object({ atMm: planePoint, inMm: planePoint, outMm: planePoint }))
-    .min(2)
-    .max(LIMITS.knots),
-  closed: z.boolean(),
 });
 
 /** How letters stand on a bent line. */
@@ -350,9 +333,6 @@ const slotsSchema = z.object({
   backAsFront: z.boolean(),
 });
 
-const place = z.number().min(-100_000).max(100_000).meta(value('mm', true));
-const turn = z.number().min(-3600).max(3600).meta(value('deg', true));
-
 /** Where a piece stands: turned about the point it is held by (depth, then across, then upright), then moved. */
 export const placementSchema = z.object({
   /** the point that is put to `atMm`: where its baseline begins, the middle of its box, or the middle of its foot */
@@ -364,27 +344,6 @@ export const placementSchema = z.object({
   /** about the axis across, the upright one, and the depth */
   turnDegrees: z.tuple([turn, turn, turn]),
 });
-
-const step = { id: z.string().min(1).max(64), on: z.boolean() };
-const degrees = z.number().min(0).max(180).meta(value('deg', true));
-
-/** One thing done to a mesh. */
-const stepSchema = z.discriminatedUnion('kind', [
-  /** every face into quads about its middle: as flat as it was, or rounded between sharp edges */
-  z.object({ ...step, kind: z.literal('subdivide'), times: z.number().int().min(1).max(4).meta(value('count', false)), way: z.enum(['straight', 'rounded']) }),
-  /** fewer triangles; parts and their borders stay */
-  z.object({ ...step, kind: z.literal('reduce'), by: z.enum(['share', 'count', 'error']), sharePercent: z.number().min(0.1).max(100).meta(value('%', true)), count: z.number().int().min(4).max(LIMITS.meshFaces).meta(value('count', false)), errorMm: length(0.0001, 1000) }),
-  /** every face into triangles */
-  z.object({ ...step, kind: z.literal('triangles'), rule: z.enum(['short', 'same']) }),
-  /** pairs of triangles into quads where they lie nearly in one plane */
-  z.object({ ...step, kind: z.literal('quads'), withinDegrees: degrees }),
-  /** points nearer to each other than this become one */
-  z.object({ ...step, kind: z.literal('join'), withinMm: length(0, 1000) }),
-  /** faces that lie in one plane become one where that stays convex */
-  z.object({ ...step, kind: z.literal('clear'), withinDegrees: degrees }),
-  /** edges whose faces turn by more than this shade crisply, all others smoothly */
-  z.object({ ...step, kind: z.literal('crisp'), fromDegrees: degrees }),
-]); // prettier-ignore
 
 export const pieceSchema = z.object({
   id: z.string().min(1).max(64),
@@ -408,8 +367,6 @@ export const pieceSchema = z.object({
 
 /** Most views that a project keeps. */
 export const KEPT_VIEWS = 50;
-
-const point = z.tuple([place, place, place]);
 
 /** A place to look from, kept by name. Lengths in mm. */
 const keptViewSchema = z.object({ name: z.string().min(1).max(60), from: point, to: point });
@@ -445,8 +402,7 @@ export const projectSchema = z
   );
 
 export type Edge = z.infer<typeof edgeSchema>;
-export type Step = z.infer<typeof stepSchema>;
-export type StepKind = Step['kind'];
+export type { Step, StepKind } from './stepSchema.ts';
 export type Faces = Body['faces'];
 export type Solid = Body['solid'];
 export type Side = Solid['side'];
@@ -455,7 +411,7 @@ export type OwnLetter = z.infer<typeof ownLetterSchema>;
 export type Drawing = z.infer<typeof drawingSchema>;
 export type DrawingShape = Drawing['shape'];
 export type DrawingElement = z.infer<typeof elementSchema>;
-export type FreeCurve = z.infer<typeof freeCurveSchema>;
+export type { FreeCurve } from './schemaParts.ts';
 export type Contour = z.infer<typeof contourSchema>;
 export type Words = z.infer<typeof wordsSchema>;
 export type Body = z.infer<typeof bodySchema>;

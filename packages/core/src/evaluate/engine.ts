@@ -4,11 +4,13 @@ import type { ScenePart } from '../io/index.ts';
 import {
   assemble,
   buildLettering,
+  isAutomatic,
   layDrawing,
   letteringCaches,
   type BuiltCluster,
   type LetteringCaches,
   type LetteringStats,
+  type NeedReport,
 } from '../lettering/index.ts';
 import type { Transform } from '../math/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
@@ -17,9 +19,12 @@ import { layoutWords, type FontFace, type Layout, type Letter } from '../text/in
 import { fontFacts } from './fontFacts.ts';
 import { FontChest, type FontTools } from './fontChest.ts';
 import { layoutRemarks } from './layoutRemarks.ts';
-import { frontOf, pieceShape } from './pieceShape.ts';
+import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
 import { pieceTransform } from './placement.ts';
 import { runSteps, type StepRun } from './runSteps.ts';
+import type { ShapedPart } from './shapeClusters.ts';
+import { shapeNeed } from './shapeNeed.ts';
+import { needRemarks, shapeCrossings } from './shapeRemarks.ts';
 
 /** A piece as computed: its clusters with their letters, and what is to be told. Lengths in mm. */
 export interface Evaluated {
@@ -31,6 +36,8 @@ export interface Evaluated {
   /** for what is drawn on letters */
   line: LineMeasures;
   remarks: Remark[];
+  /** what shape steps need of the faces, and what they have; undefined where nothing is shaped */
+  need?: NeedReport;
   built: LetteringStats;
   /** faces before any step, and after each that was taken */
   bodyFaces: number;
@@ -58,6 +65,8 @@ export interface EvaluateOptions {
   seconds?: number;
   /** with texture coordinates, which only files need */
   uv?: boolean;
+  /** looks for faces that shape steps have made cross, and tells */
+  crossings?: boolean;
 }
 
 /** Of the cache's bytes: for meshes that steps have made. */
@@ -75,13 +84,15 @@ export class Engine {
   readonly #lettering: LetteringCaches;
   readonly #fonts: FontChest;
   readonly #refined: ByteCache<PolygonMesh>;
+  readonly #shaped: ByteCache<ShapedPart>;
   /** by piece: among many, those that did not change cost nothing */
   readonly #kept = new ByteCache<Kept>(LIMITS.pieces);
 
   constructor(tools: EngineTools) {
     this.#tools = tools;
     this.#lettering = letteringCaches(tools.cacheBytes * (1 - REFINED_SHARE));
-    this.#refined = new ByteCache(tools.cacheBytes * REFINED_SHARE);
+    this.#refined = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
+    this.#shaped = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
     this.#fonts = new FontChest(tools);
   }
 
@@ -90,19 +101,19 @@ export class Engine {
     project: Project,
     pieceId: string,
     context: RunContext,
-    { seconds = 0, uv = false }: EvaluateOptions = {},
+    { seconds = 0, uv = false, crossings = false }: EvaluateOptions = {},
   ): Promise<Result<Evaluated>> {
     const resolved = resolveAt(project, seconds);
     const piece = resolved.pieces[pieceId];
     if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
     const early = heldBack(piece);
     if (early) return ok(withoutSolid(piece, early));
-    const subject = JSON.stringify([uv, piece.source, piece.body, piece.steps, project.faceBudget]);
+    const subject = JSON.stringify([uv, crossings, seconds, piece.source, piece.body, piece.steps, project.faceBudget]);
     const kept = this.#kept.get(pieceId);
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece));
     const laid = await this.#lay(piece);
     if (!laid.ok) return laid;
-    const built = await this.#build(resolved, piece, { ...laid.value, uv }, context);
+    const built = await this.#build(resolved, piece, { ...laid.value, uv, crossings, seconds }, context);
     if (built.ok) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
     return built;
   }
@@ -129,7 +140,7 @@ export class Engine {
   async #build(
     project: Project,
     piece: Piece,
-    laid: Laid & { uv: boolean },
+    laid: Laid & Required<EvaluateOptions>,
     context: RunContext,
   ): Promise<Result<Evaluated>> {
     const { layout, heights, remarks } = laid;
@@ -142,28 +153,32 @@ export class Engine {
         unit: 'mm',
       });
     }
+    const { toleranceMm } = piece.body.faces;
     const lettering = await buildLettering(
       layout,
       {
         ...pieceShape(piece),
         depthAnchor: piece.source.depthAnchor,
-        toleranceMm: piece.body.faces.toleranceMm,
+        toleranceMm,
         apart: isWords(piece) && piece.source.letters === 'apart',
         uv: laid.uv,
         seed: this.#tools.seed ?? 1,
+        needOf: shapeNeed(piece.steps, { letters: layout.letters, toleranceMm, seconds: laid.seconds }),
         faceBudget: project.faceBudget,
       },
       { caches: this.#lettering, context },
     );
-    const run = lettering && (await this.#refine(lettering.clusters, piece, project.faceBudget, context));
+    const run = lettering && (await this.#refine(lettering.clusters, piece, { ...laid, context, faceBudget: project.faceBudget })); // prettier-ignore
     if (!lettering || !run) return fail('CANCELLED', {});
+    const crossing = laid.crossings ? shapeCrossings(piece, run.clusters, { letters: layout.letters, context }) : [];
     return ok({
       pieceId: piece.id,
       clusters: run.clusters,
       letters: layout.letters,
       transform: pieceTransform(piece.placement, run.clusters),
       line: { ...heights, baselines: layout.baselines, front: frontOf(piece) },
-      remarks: [...remarks, ...lettering.remarks, ...run.remarks],
+      remarks: [...remarks, ...lettering.remarks, ...needRemarks(lettering.need, project.faceBudget), ...run.remarks, ...crossing], // prettier-ignore
+      need: lettering.need,
       built: lettering.built,
       bodyFaces: lettering.clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0),
       stepFaces: run.faces,
@@ -172,12 +187,20 @@ export class Engine {
 
   #refine(
     clusters: BuiltCluster[],
-    { steps }: Piece,
-    faceBudget: number,
-    context: RunContext,
+    { steps, body }: Piece,
+    { layout, seconds, context, faceBudget }: { layout: Layout; seconds: number; context: RunContext; faceBudget: number }, // prettier-ignore
   ): Promise<StepRun | undefined> {
     const { loadSimplifier } = this.#tools.kernels;
-    return runSteps(clusters, steps, { cache: this.#refined, loadSimplifier, faceBudget, context });
+    return runSteps(clusters, steps, {
+      cache: this.#refined,
+      shaped: this.#shaped,
+      loadSimplifier,
+      faceBudget,
+      context,
+      letters: layout.letters,
+      seconds,
+      toleranceMm: isAutomatic(facesOf(body.faces)) ? body.faces.toleranceMm : undefined,
+    });
   }
 }
 

@@ -1,5 +1,5 @@
 import type { Body, Contour, Edge, Faces, OwnLetter, Piece, Solid } from '../document/index.ts';
-import type { LetteringOptions, SolidShape } from '../lettering/index.ts';
+import type { LetteringFaces, LetteringOptions, SolidShape } from '../lettering/index.ts';
 import { divisionsAlong, STRAIGHT_SIDE, edgeOfWire, wireEdge, type EdgeShape, type SideShape } from '../solid/index.ts';
 
 type Options = Pick<LetteringOptions, 'solid' | 'ownSolids' | 'bands' | 'corners' | 'along' | 'faces' | 'supportMm'>;
@@ -20,7 +20,7 @@ export function pieceShape({ source, body }: Piece): Options {
   };
 }
 
-function facesOf({ style, sizeMm, bands, bandsAxis }: Faces): LetteringOptions['faces'] {
+export function facesOf({ style, sizeMm, bands, bandsAxis }: Faces): LetteringFaces {
   if (style === 'plain') return { kind: style };
   return style === 'bands' ? { kind: style, count: bands, axis: bandsAxis } : { kind: style, sizeMm };
 }

@@ -1,8 +1,11 @@
 import { remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
-import type { Step } from '../document/index.ts';
+import { isShapeStep, type MeshStep, type ShapeStep, type Step } from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { applyStep, facesAfter } from '../refine/index.ts';
+import type { Letter } from '../text/index.ts';
+import { restAfter } from './restAfter.ts';
+import { repeatClusters, shapeClusters, type ShapedPart, type SteppedCluster } from './shapeClusters.ts';
 
 export interface StepRun {
   clusters: BuiltCluster[];
@@ -14,45 +17,83 @@ export interface StepRun {
 export interface StepRunTools {
   /** meshes by the cluster's key and all steps up to theirs */
   cache: ByteCache<PolygonMesh>;
+  shaped: ByteCache<ShapedPart>;
   loadSimplifier: (() => Promise<Simplifier>) | undefined;
   faceBudget: number;
   context: RunContext;
+  /** of the layout */
+  letters: readonly Letter[];
+  seconds: number;
+  /** flat edges that stray farther from what shape steps make of them are cut; undefined: a person has chosen the faces */
+  toleranceMm: number | undefined;
 }
 
-/** All steps that are on, one after the other, body by body. A step that would go over the budget is left out and told. Undefined when cancelled. */
+/** All steps that are on, one after the other; shape steps in a row as one. A step that would go over the budget is left out and told. Undefined when cancelled. */
 export async function runSteps(
   built: readonly BuiltCluster[],
   steps: readonly Step[],
   tools: StepRunTools,
 ): Promise<StepRun | undefined> {
-  let clusters = [...built];
+  let clusters: SteppedCluster[] = [...built];
   const run: StepRun = { clusters, faces: [], remarks: [] };
-  for (const step of steps) {
-    if (!step.on) continue;
-    const expected = clusters.reduce((sum, { mesh }) => sum + facesAfter(step, mesh), 0);
+  for (const row of inRows(steps.filter((step) => step.on))) {
+    const [step] = row;
+    const expected = expectedAfter(step, clusters);
     if (expected > tools.faceBudget) {
       run.remarks.push(remark('STEP_LEFT_OUT', { step: step.kind, faces: expected, budget: tools.faceBudget }));
       continue;
     }
-    const after = await onAll(clusters, step, tools);
+    const after = await onRow(clusters, row, tools);
     if (!after) return undefined;
-    clusters = after;
-    run.faces.push({ id: step.id, faces: clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0) });
+    clusters = after.clusters;
+    run.remarks.push(...after.remarks);
+    const faces = clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0);
+    run.faces.push(...row.map(({ id }) => ({ id, faces })));
   }
-  return { ...run, clusters };
+  return { ...run, clusters: clusters.map(({ key, mesh, x, y, z, letters }) => ({ key, mesh, x, y, z, letters })) };
+}
+
+/** Shape steps in a row together, every other step and what repeats alone. */
+function inRows(steps: readonly Step[]): Step[][] {
+  const rows: Step[][] = [];
+  const moves = (step: Step | undefined): boolean => step !== undefined && isShapeStep(step) && step.kind !== 'repeat';
+  for (const step of steps) {
+    const last = rows[rows.length - 1];
+    if (moves(step) && moves(last?.[0])) last.push(step);
+    else rows.push([step]);
+  }
+  return rows;
+}
+
+function expectedAfter(step: Step, clusters: readonly SteppedCluster[]): number {
+  const sum = (count: (mesh: PolygonMesh) => number): number => clusters.reduce((n, { mesh }) => n + count(mesh), 0);
+  if (step.kind === 'repeat') return sum(faceCount) * step.count;
+  return isShapeStep(step) ? 0 : sum((mesh) => facesAfter(step, mesh));
+}
+
+async function onRow(
+  clusters: readonly SteppedCluster[],
+  row: readonly Step[],
+  tools: StepRunTools,
+): Promise<{ clusters: SteppedCluster[]; remarks: Remark[] } | undefined> {
+  const [step] = row;
+  if (step.kind === 'repeat') return { clusters: repeatClusters(clusters, step), remarks: [] };
+  if (isShapeStep(step)) return shapeClusters(clusters, row as ShapeStep[], { ...tools, cache: tools.shaped });
+  const made = await onAll(clusters, step, tools);
+  return made && { clusters: made, remarks: [] };
 }
 
 async function onAll(
-  clusters: readonly BuiltCluster[],
-  step: Step,
+  clusters: readonly SteppedCluster[],
+  step: MeshStep,
   tools: StepRunTools,
-): Promise<BuiltCluster[] | undefined> {
+): Promise<SteppedCluster[] | undefined> {
   const { cache, context, loadSimplifier } = tools;
   const simplifier = step.kind === 'reduce' ? await loadSimplifier?.() : undefined;
   const triangles = clusters.reduce((sum, { mesh }) => sum + mesh.faceVertices.length - 2 * faceCount(mesh), 0);
   const { id: _id, on: _on, ...values } = step;
   const name = JSON.stringify(step.kind === 'reduce' && step.by === 'count' ? { ...values, triangles } : values);
-  const changed: BuiltCluster[] = [];
+  const changed: SteppedCluster[] = [];
   for (const cluster of clusters) {
     if (context.cancelled()) return undefined;
     const key = `${cluster.key} | ${name}`;
@@ -61,7 +102,7 @@ async function onAll(
       mesh = applyStep(cluster.mesh, step, { simplifier, triangles });
       cache.set(key, mesh, meshBytes(mesh));
     }
-    changed.push({ ...cluster, key, mesh });
+    changed.push({ ...cluster, key, mesh, ...(cluster.rest && { rest: restAfter(cluster.mesh, cluster.rest, { mesh, step }) }) }); // prettier-ignore
     await context.breathe();
   }
   return changed;

@@ -101,6 +101,7 @@ export class JobHost {
     for (const id of pieceIds) {
       const evaluated = await this.#engine.evaluate(project, id, this.#context(serial, false), {
         uv: options.uv !== 'none',
+        crossings: true,
       });
       if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
       const part = scenePart(project.pieces[id], evaluated.value);

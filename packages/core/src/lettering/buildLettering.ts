@@ -8,7 +8,8 @@ import type { LetteringCaches } from './caches.ts';
 import { findClusters, type Cluster } from './clusters.ts';
 import { clusterReach, clusterSolid, type ClusterJob, type LetteringStats } from './clusterSolid.ts';
 import { crossingLetters } from './crossingLetters.ts';
-import { clusterFaces, drawnToleranceMm, expectedFaces, faceSizeMm, type LetteringFaces } from './faces.ts';
+import { drawnToleranceMm, faceSizeMm, type LetteringFaces } from './faces.ts';
+import { planFaces, type NeedOf, type NeedReport } from './facesPlan.ts';
 import type { DrawingScale } from './letterOutline.ts';
 import { RungRemarks } from './rungRemarks.ts';
 import { Sections, type SolidShape } from './sections.ts';
@@ -27,6 +28,8 @@ export interface LetteringOptions {
   faces?: LetteringFaces;
   /** distance of support loops beside sharp bends, mm; 0: none */
   supportMm?: number;
+  /** how fine steps that follow need the faces */
+  needOf?: NeedOf;
   apart: boolean;
   /** with texture coordinates; none unless said otherwise */
   uv?: boolean;
@@ -39,6 +42,8 @@ export interface LetteringOptions {
 export interface Lettering {
   clusters: BuiltCluster[];
   remarks: Remark[];
+  /** undefined where no step needs any size of faces */
+  need?: NeedReport;
   /** what this run had to build; the rest came from the caches */
   built: LetteringStats;
 }
@@ -63,9 +68,15 @@ export async function buildLettering(
   const outmost = (row: readonly Cluster[]): number => Math.max(0, ...row.map((c) => sections.outward(solidOf(c))));
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
   const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM) / scale.step) : undefined; // prettier-ignore
-  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, faces: clusterFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters) }), uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
   const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
-  const expected = expectedFaces(job.faces, clusters, solid.depthMm / scale.step);
+  const depthOf = (cluster: Cluster): { back: number; front: number } => {
+    const deep = sections.of(solidOf(cluster), 0).depthMm;
+    const back = 0 - Math.round((SHARE_BEHIND[options.depthAnchor] * deep) / scale.step) * scale.step;
+    return { back, front: back + deep };
+  };
+  const plan = planFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters), depthOf, needOf: options.needOf, budget }); // prettier-ignore
+  const { need, expected } = plan;
+  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, facesOf: plan.facesOf, uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
   if (expected > budget) return { clusters: [], remarks: [remark('OVER_BUDGET', { faces: expected, budget })], built };
   const reachMm = clusters.some((c) => solidOf(c).swell)
     ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job)))
@@ -74,7 +85,7 @@ export async function buildLettering(
   let made = 0;
   for (const [i, cluster] of clusters.entries()) {
     if (tools.context.cancelled()) return undefined;
-    const profile = sections.of(solidOf(cluster), reachMm);
+    const profile = sections.of(solidOf(cluster), reachMm, plan.longestOf(cluster));
     const { key, mesh, flat } = clusterSolid(cluster, profile, job);
     told.add(cluster, flat, profile.section, solidOf(cluster).isRidged);
     made += faceCount(mesh);
@@ -117,7 +128,7 @@ export async function buildLettering(
     ...(running.length > 0 ? [remark('ALONG_CROSSES', listed(running))] : []),
     ...told.remarks(),
   ];
-  return { clusters: changed, remarks, built };
+  return { clusters: changed, remarks, need, built };
 }
 
 /** What faces ask of the sections, grid steps. */

@@ -31,7 +31,7 @@ export interface ClusterJob {
   corners: Corners;
   /** edges of outlines are cut to this length, grid steps; undefined: as they are */
   longestEdge: number | undefined;
-  faces: ClusterFaces;
+  facesOf: (cluster: Cluster) => ClusterFaces;
   caches: LetteringCaches;
   built: LetteringStats;
   /** with texture coordinates, which only files need */
@@ -67,7 +67,7 @@ export function clusterSolid(cluster: Cluster, profile: Profile, job: ClusterJob
 
 function flatKey(cluster: Cluster, { section, isSheet }: Profile, job: ClusterJob): string {
   const { seed, corners, longestEdge } = job;
-  const way = `${seed} ${corners} ${longestEdge ?? ''} ${faceKey(job.faces, cluster)}`;
+  const way = `${seed} ${corners} ${longestEdge ?? ''} ${faceKey(job.facesOf(cluster), cluster)}`;
   if (isSheet) return `${cluster.key} # sheet # ${section.inset[0]} # ${way}`;
   return `${cluster.key} # ${sectionLayers(section).join(' ')} # ${sectionEnds(section).join(' ')} # ${way}`;
 }
@@ -105,7 +105,7 @@ function clusterFlat(cluster: Cluster, profile: Profile, job: ClusterJob): Clust
       corners: job.corners,
       seed: job.seed,
     },
-    faceStyle(job.faces, cluster),
+    faceStyle(job.facesOf(cluster), cluster),
   );
   job.built.wavefronts++;
   const made = { ...faced, isFull };

@@ -3,6 +3,7 @@ import { boundingBox, doubledArea, toRings } from '../outline/index.ts';
 import type { FaceStyle } from '../solid/index.ts';
 import type { Cluster } from './clusters.ts';
 import type { DrawingScale } from './letterOutline.ts';
+import type { NeededFaces } from './neededFaces.ts';
 
 /** How the faces of a lettering are cut. */
 export type LetteringFaces =
@@ -37,7 +38,7 @@ export type ClusterFaces =
 
 /** `outward`: how far solids reach beyond the outlines, grid steps. */
 export function clusterFaces(
-  faces: LetteringFaces,
+  faces: NeededFaces['faces'],
   clusters: readonly Cluster[],
   {
     scale,
@@ -48,6 +49,14 @@ export function clusterFaces(
 ): ClusterFaces {
   if (faces.kind === 'plain') return faces;
   if (faces.kind === 'bands') return { kind: 'bands', axis: faces.axis, at: bandLines(faces, clusters, outward) };
+  if (faces.kind === 'bandsEvery') {
+    const { axis, everyMm } = faces;
+    const [low, high] = extentOf(axis, clusters, outward);
+    const every = Math.max(8, Math.round(everyMm / scale.step));
+    const first = Math.floor(low / every) + 1;
+    const count = Math.max(0, Math.ceil(high / every) - first);
+    return { kind: 'bands', axis, at: Array.from({ length: count }, (_, k) => (first + k) * every) };
+  }
   const sizeMm = faceSizeMm(faces, scale.emMm) ?? 0;
   const { step } = scale;
   const size = Math.max(8, Math.round(sizeMm / step));
@@ -55,17 +64,15 @@ export function clusterFaces(
 }
 
 /** About how many faces squares and flowing quads make: fronts, backs and walls. Known before any is laid out. */
-export function expectedFaces(faces: ClusterFaces, clusters: readonly Cluster[], depthSteps: number): number {
+export function expectedFaces(faces: ClusterFaces, { members }: Cluster, depthSteps: number): number {
   if (faces.kind !== 'grid' && faces.kind !== 'flow') return 0;
   let [area, around] = [0, 0];
-  for (const { members } of clusters) {
-    for (const { outline } of members) {
-      for (const ring of toRings(outline)) {
-        area += doubledArea(ring) / 2;
-        ring.forEach(
-          (a, i) => (around += lengthOf(ring[(i + 1) % ring.length].x - a.x, ring[(i + 1) % ring.length].y - a.y)),
-        );
-      }
+  for (const { outline } of members) {
+    for (const ring of toRings(outline)) {
+      area += doubledArea(ring) / 2;
+      ring.forEach(
+        (a, i) => (around += lengthOf(ring[(i + 1) % ring.length].x - a.x, ring[(i + 1) % ring.length].y - a.y)),
+      );
     }
   }
   const { size } = faces;
@@ -77,6 +84,12 @@ function bandLines(
   clusters: readonly Cluster[],
   outward: number,
 ): number[] {
+  const [low, high] = extentOf(axis, clusters, outward);
+  return Array.from({ length: count - 1 }, (_, k) => Math.round(low + ((high - low) * (k + 1)) / count));
+}
+
+/** From where to where clusters reach along an axis, with what their solids reach beyond their outlines; grid steps. */
+export function extentOf(axis: 'x' | 'y', clusters: readonly Cluster[], outward: number): [number, number] {
   let [low, high] = [Infinity, -Infinity];
   for (const { x, y, members } of clusters) {
     for (const { outline, dx, dy } of members) {
@@ -86,8 +99,7 @@ function bandLines(
       high = Math.max(high, from + (axis === 'x' ? box.maxX : box.maxY));
     }
   }
-  const wide = high - low + 2 * outward;
-  return Array.from({ length: count - 1 }, (_, k) => Math.round(low - outward + (wide * (k + 1)) / count));
+  return [low - outward, high + outward];
 }
 
 /** About a cluster's own origin. */

@@ -55,15 +55,15 @@ export class Sections {
     return sectionReach(this.#built({ ...solid, swell: undefined }, 0).section);
   }
 
-  /** `reachMm`: the greatest distance from the outline inside the lettering; only for what swells. */
-  of(solid: SolidShape, reachMm: number): Profile {
-    const key = JSON.stringify([solid, reachMm]);
+  /** `reachMm`: the greatest distance from the outline inside the lettering; only for what swells. `longest`: edge along the section, grid steps. */
+  of(solid: SolidShape, reachMm: number, longest = this.#finer.longest): Profile {
+    const key = JSON.stringify([solid, reachMm, longest]);
     const known = this.#known.get(key);
     if (known) return known;
     const built = this.#built(solid, reachMm);
     const { remarks } = built;
     const isSheet = solid.depthMm === 0;
-    const section = isSheet ? built.section : finerSection(built.section, this.#finer);
+    const section = isSheet ? built.section : finerSection(built.section, { ...this.#finer, longest });
     // a sheet has no edges that could be scaled or left out
     if (!isSheet) this.#tell(remarks);
     const made = { depthMm: isSheet ? 0 : section.z[0] * this.#step, isSheet, section };

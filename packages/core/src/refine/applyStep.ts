@@ -1,5 +1,5 @@
 import type { Simplifier } from '../base/index.ts';
-import type { Step } from '../document/index.ts';
+import type { MeshStep } from '../document/index.ts';
 import { faceCount, unfolded, type PolygonMesh } from '../mesh/index.ts';
 import { clear } from './clear.ts';
 import { crisp } from './crisp.ts';
@@ -16,7 +16,7 @@ export interface StepTools {
 }
 
 /** One step on one body of a piece. */
-export function applyStep(mesh: PolygonMesh, step: Step, { simplifier, triangles }: StepTools): PolygonMesh {
+export function applyStep(mesh: PolygonMesh, step: MeshStep, { simplifier, triangles }: StepTools): PolygonMesh {
   switch (step.kind) {
     case 'subdivide': {
       let refined = mesh;
@@ -44,7 +44,7 @@ export function applyStep(mesh: PolygonMesh, step: Step, { simplifier, triangles
 }
 
 /** About how many faces a step leaves of a mesh with so many corners and faces: known before it is taken. */
-export function facesAfter(step: Step, mesh: PolygonMesh): number {
+export function facesAfter(step: MeshStep, mesh: PolygonMesh): number {
   const faces = faceCount(mesh);
   if (step.kind === 'subdivide') return mesh.faceVertices.length << (2 * (step.times - 1)); // a corner, a quad
   if (step.kind === 'triangles') return mesh.faceVertices.length - 2 * faces;

@@ -1,2 +1,12 @@
-export { Spine } from './spine.ts';
-export type { Bend, Bent } from './spine.ts';
+export { chainOf, ShapeChain } from './chain.ts';
+export type { ChainFrame, Link } from './chain.ts';
+export { courseAt } from './course.ts';
+export { foldsOf } from './folds.ts';
+export type { Fold } from './folds.ts';
+export { needOf } from './need.ts';
+export type { Need } from './need.ts';
+export { axisIndex, diagonalOf } from './pointMap.ts';
+export type { Box3, ChainPoint, Vec3 } from './pointMap.ts';
+export { runOf } from './runOf.ts';
+export type { Shaped, ShapedMesh } from './shapeMesh.ts';
+export { shapeMesh, strayOf } from './shapeMesh.ts';

@@ -1,5 +1,5 @@
 import { UnstyledButton } from '@mantine/core';
-import type { Piece, RecipeChapter, Remark, RemarkCode } from '@fictile/core';
+import type { Piece, RecipeChapter, Remark, RemarkCode, Step } from '@fictile/core';
 import { cureText, remarkText } from '../words/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
@@ -35,6 +35,12 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   FACES_PLAIN: 'faces',
   OVER_BUDGET: 'faces',
   STEP_LEFT_OUT: 'steps',
+  SHAPE_FOLDS: 'steps',
+  SHAPE_TOUCHES: 'steps',
+  SHAPE_CROSSES: 'steps',
+  LINE_ENDS: 'steps',
+  NEED_FINER: 'faces',
+  NEED_OVER_BUDGET: 'faces',
   ROUNDING_COLLAPSED: 'faces',
 };
 /** What is only said, as against what wants something done. */
@@ -71,10 +77,30 @@ function cureOf(remark: Remark): Cure | undefined {
             ? { sizeMm: Math.min(10_000, faces.sizeMm * 4) }
             : { toleranceMm: Math.min(10, faces.toleranceMm * 4) },
         );
+    case 'NEED_FINER':
+      return (edits, { body: { faces } }) => edits.faces(faces.style === 'bands' ? { style: 'plain' } : { sizeMm: 0 });
+    case 'SHAPE_FOLDS': {
+      const { stepId, limit } = remark.params;
+      return limit === undefined ? undefined : (edits, piece) => edits.steps(withStrength(piece.steps, stepId, limit));
+    }
+    case 'SHAPE_TOUCHES': {
+      const { stepId, limit } = remark.params;
+      return (edits, piece) => edits.steps(withStrength(piece.steps, stepId, limit));
+    }
     default:
       return undefined;
   }
 }
+
+/** Steps, one of them as strong as it may be; a little under, so that rounding does not fold it again. */
+const withStrength = (steps: readonly Step[], id: string, limit: number): Step[] =>
+  steps.map((step) => {
+    if (step.id !== id) return step;
+    const value = Math.trunc(limit * 10) / 10;
+    if ('angleDegrees' in step) return { ...step, angleDegrees: value };
+    if ('heightMm' in step) return { ...step, heightMm: value };
+    return 'percent' in step ? { ...step, percent: value } : step;
+  });
 
 interface ToldProps {
   chapter: ChapterName;
@@ -86,10 +112,14 @@ interface ToldProps {
 /** What has to be told of a chapter, with the cure as a button where there is one. */
 export function Told({ chapter, remarks, edits, piece }: ToldProps) {
   const here = remarks.filter((remark) => CHAPTER_OF[remark.code] === chapter);
-  return here.map((remark) => {
+  return here.map((remark, i) => {
     const cure = cureOf(remark);
     return (
-      <div key={remark.code} className={classes.remark} data-tone={NOTES.has(remark.code) ? 'note' : 'warning'}>
+      <div
+        key={`${remark.code} ${i}`}
+        className={classes.remark}
+        data-tone={NOTES.has(remark.code) ? 'note' : 'warning'}
+      >
         <span>{remarkText(remark)}</span>
         {cure && (
           <UnstyledButton className={classes.cure} onClick={() => cure(edits, piece)}>

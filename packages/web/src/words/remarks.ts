@@ -1,4 +1,5 @@
-import type { DrawingSkip, Failure, Remark } from '@fictile/core';
+import type { DrawingSkip, Failure, Remark, RemarkParams, StepKind } from '@fictile/core';
+import { texts } from './texts.ts';
 
 const STEP_NAMES: Readonly<Record<string, string>> = { subdivide: 'Subdividing', triangles: 'Cutting into triangles' };
 
@@ -57,6 +58,18 @@ export function remarkText(remark: Remark): string {
       return `These words would make about ${remark.params.faces.toLocaleString('en')} faces, more than the ${remark.params.budget.toLocaleString('en')} allowed. The words are kept, the solid is held back.`;
     case 'STEP_LEFT_OUT':
       return `${STEP_NAMES[remark.params.step] ?? remark.params.step} would make about ${remark.params.faces.toLocaleString('en')} faces, more than the ${remark.params.budget.toLocaleString('en')} allowed, so it was left out.`;
+    case 'SHAPE_FOLDS':
+      return foldText(remark.params);
+    case 'SHAPE_TOUCHES':
+      return `Bent all the way round, the ends touch. Up to ${Math.abs(remark.params.limit)}° they stay apart.`;
+    case 'SHAPE_CROSSES':
+      return `Shaped like this, faces run into each other: ${remark.params.letters}. Look at Checks for the places.`;
+    case 'LINE_ENDS':
+      return `The line is too short; left out: ${remark.params.letters}`;
+    case 'NEED_FINER':
+      return `Edges are ${mm(remark.params.haveMm)} long, the shape needs ${mm(remark.params.needMm)}: curves will show corners.`;
+    case 'NEED_OVER_BUDGET':
+      return `The shape needs edges of ${mm(remark.params.needMm)}; within ${remark.params.budget.toLocaleString('en')} faces they are ${mm(remark.params.haveMm)}. Make the shape gentler, or the tolerance larger.`;
     case 'TEXT_TOO_LONG':
       return `${remark.params.characters.toLocaleString('en')} characters: up to ${remark.params.limit.toLocaleString('en')} are built. The words are kept, the solid is held back.`;
     case 'LETTERS_CROSS':
@@ -89,6 +102,13 @@ const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
 const skippedText = ({ what, count }: { what: DrawingSkip; count: number }): string =>
   count === 1 ? SKIPPED[what] : `${SKIPPED[what]} (${count.toLocaleString('en')} times)`;
 
+function foldText({ step, xMm, yMm, zMm, limit }: RemarkParams['SHAPE_FOLDS']): string {
+  const name = texts.steps[step as StepKind].toLowerCase();
+  const place = `${mm(xMm)} across, ${mm(yMm)} up, ${mm(zMm)} deep`;
+  const value = limit === undefined ? undefined : Number(limit.toPrecision(3));
+  return `The ${name} folds the letters into themselves, first at ${place} in the flat layout.${value === undefined ? '' : ` Up to ${value} nothing folds.`}`;
+}
+
 /** What the button of a cure says. */
 export function cureText(remark: Remark): string {
   switch (remark.code) {
@@ -100,6 +120,12 @@ export function cureText(remark: Remark): string {
       return `Use ${remark.params.neededMm} mm`;
     case 'OVER_BUDGET':
       return 'Make it coarser';
+    case 'SHAPE_FOLDS':
+      return `Use ${Number((remark.params.limit ?? 0).toPrecision(3))}`;
+    case 'SHAPE_TOUCHES':
+      return `Use ${Math.abs(remark.params.limit)}°`;
+    case 'NEED_FINER':
+      return 'Make them fine enough';
     default:
       return 'Mend it';
   }

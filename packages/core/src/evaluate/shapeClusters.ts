@@ -1,0 +1,140 @@
+import { remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
+import type { ShapeStep } from '../document/index.ts';
+import type { BuiltCluster } from '../lettering/index.ts';
+import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
+import { chainOf, foldsOf, runOf, shapeMesh, type Box3, type ShapeChain, type Shaped } from '../shape/index.ts';
+import type { Letter } from '../text/index.ts';
+import { around, copyShifts, EMPTY, footOf, plusShift } from './shapeNeed.ts';
+
+/** A cluster on its way through the steps. */
+export interface SteppedCluster extends BuiltCluster {
+  /** three numbers a vertex, piece space: where it lay in the flat layout; undefined while it lies there */
+  rest?: Float64Array;
+  /** how far it was moved as a copy, flat */
+  copied?: [number, number, number];
+}
+
+export interface ShapedPart {
+  mesh: PolygonMesh;
+  rest: Float64Array;
+  isLeft: boolean;
+}
+
+export interface ShapeTools {
+  letters: readonly Letter[];
+  seconds: number;
+  /** edges that stray farther are cut; undefined: a person has chosen the faces */
+  toleranceMm: number | undefined;
+  faceBudget: number;
+  cache: ByteCache<ShapedPart>;
+  context: RunContext;
+}
+
+export interface ShapedGroup {
+  clusters: SteppedCluster[];
+  remarks: Remark[];
+}
+
+/** Copies of everything, side by side; they share their meshes. */
+export function repeatClusters(
+  clusters: readonly SteppedCluster[],
+  step: Extract<ShapeStep, { kind: 'repeat' }>,
+): SteppedCluster[] {
+  const box = clusters.map(boxOf).reduce(around, EMPTY);
+  return copyShifts(step, box).flatMap((shift) =>
+    clusters.map((cluster) => ({
+      ...cluster,
+      x: cluster.x + shift[0],
+      y: cluster.y + shift[1],
+      z: cluster.z + shift[2],
+      copied: plusShift(cluster.copied ?? [0, 0, 0], shift),
+      ...(cluster.rest && { rest: cluster.rest.map((v, i) => v + shift[i % 3]) }),
+    })),
+  );
+}
+
+/** Shape steps in a row on all clusters: each becomes a mesh of its own about the piece's zero. Undefined when cancelled. */
+export async function shapeClusters(
+  clusters: readonly SteppedCluster[],
+  steps: readonly ShapeStep[],
+  tools: ShapeTools,
+): Promise<ShapedGroup | undefined> {
+  const laid = clusters.map((cluster) => shapedOf(cluster, tools.letters));
+  const box = laid.map(restBox).reduce(around, EMPTY);
+  const chain = chainOf(steps, { box, seconds: tools.seconds });
+  const remarks = foldRemarks(laid, steps, chain);
+  const isOff = beyondLine(chain);
+  const kept = clusters.map((_, i) => i).filter((i) => !isOff(laid[i]));
+  if (kept.length < clusters.length) {
+    const gone = clusters.filter((_, i) => isOff(laid[i])).flatMap(({ letters }) => letters);
+    remarks.push(remark('LINE_ENDS', { letters: textsOf(gone, tools.letters) }));
+  }
+  const name = JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, tools.seconds, tools.toleranceMm]); // prettier-ignore
+  const made: SteppedCluster[] = [];
+  const mostFaces = tools.faceBudget / Math.max(1, clusters.length);
+  for (const i of kept) {
+    if (tools.context.cancelled()) return undefined;
+    const { key, x, y, z, letters, copied } = clusters[i];
+    const own = `${key} @ ${x} ${y} ${z} | ${name}`;
+    let part = tools.cache.get(own);
+    if (!part) {
+      const most = Math.max(mostFaces, 2 * faceCount(laid[i].mesh));
+      part = shapeMesh(laid[i], chain, { toleranceMm: tools.toleranceMm, mostFaces: most });
+      tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
+    }
+    made.push({ key: own, mesh: part.mesh, rest: part.rest, x: 0, y: 0, z: 0, letters, copied });
+    await tools.context.breathe();
+  }
+  return { clusters: made, remarks };
+}
+
+/** In piece space, with what its letters are. */
+function shapedOf({ mesh, rest, x, y, z, letters, copied }: SteppedCluster, layout: readonly Letter[]): Shaped {
+  const isPlaced = x === 0 && y === 0 && z === 0;
+  const shift = [x, y, z];
+  const placed = isPlaced ? mesh : { ...mesh, positions: mesh.positions.map((v, i) => v + shift[i % 3]) };
+  const feet = letters.map((i) => plusShift(footOf(layout[i]), copied ?? [0, 0, 0]));
+  return { mesh: placed, rest, letters: letters.map((i) => layout[i].id), feet };
+}
+
+const restBox = ({ mesh, rest }: Shaped): Box3 => boxOfPoints(rest ?? mesh.positions, [0, 0, 0]);
+const boxOf = ({ mesh, x, y, z }: BuiltCluster): Box3 => boxOfPoints(mesh.positions, [x, y, z]);
+
+function boxOfPoints(points: Float64Array, shift: readonly number[]): Box3 {
+  const box: Box3 = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
+  for (let i = 0; i < points.length; i++) {
+    const k = i % 3;
+    const value = points[i] + shift[k];
+    if (value < box.low[k]) box.low[k] = value;
+    if (value > box.high[k]) box.high[k] = value;
+  }
+  return box;
+}
+
+function foldRemarks(laid: readonly Shaped[], steps: readonly ShapeStep[], chain: ShapeChain): Remark[] {
+  return foldsOf(laid, steps, chain).map(({ stepId, kind, place: [xMm, yMm, zMm], limit, touches }) =>
+    touches
+      ? remark('SHAPE_TOUCHES', { stepId, limit: limit ?? 0 })
+      : remark('SHAPE_FOLDS', { stepId, step: kind, xMm, yMm, zMm, limit }),
+  );
+}
+
+/** Letters whose foot lies beyond the end of a line that they run along, where it ends for them. */
+function beyondLine(chain: ShapeChain): (shaped: Shaped) => boolean {
+  const found = runOf(chain);
+  if (!found || found.step.ends !== 'stop') return () => false;
+  const { at, map } = found;
+  return ({ feet }) =>
+    feet.length > 0 &&
+    feet.every((foot) => {
+      const reach = map.reach(chain.at({ rest: foot, normal: [0, 0, 1], letter: -1, foot, isFront: true }, at));
+      return reach < 0 || reach > map.used;
+    });
+}
+
+/** Not more than anybody reads. */
+export const textsOf = (letters: readonly number[], layout: readonly Letter[]): string =>
+  [...new Set(letters)]
+    .slice(0, 40)
+    .map((i) => layout[i].text)
+    .join(' ');

@@ -1,0 +1,89 @@
+import { isShapeStep, type ShapeStep, type Step } from '../document/index.ts';
+import type { LetterBox, LetterNeed, NeedOf } from '../lettering/index.ts';
+import { axisIndex, chainOf, diagonalOf, needOf, type Box3, type Vec3 } from '../shape/index.ts';
+import type { Letter } from '../text/index.ts';
+
+/** The shape steps that come before any step that makes faces anew: what a lettering's faces have to be fine enough for. */
+export function leadingShape(steps: readonly Step[]): ShapeStep[] {
+  const on = steps.filter((step) => step.on);
+  const end = on.findIndex((step) => !isShapeStep(step));
+  return on.slice(0, end < 0 ? on.length : end).filter(isShapeStep);
+}
+
+export interface NeedFrame {
+  letters: readonly Letter[];
+  toleranceMm: number;
+  seconds: number;
+}
+
+/** How fine each letter has to be; undefined where nothing is shaped. */
+export function shapeNeed(steps: readonly Step[], { letters, toleranceMm, seconds }: NeedFrame): NeedOf | undefined {
+  const shape = leadingShape(steps);
+  if (shape.every(({ kind }) => kind === 'repeat')) return undefined;
+  return (boxes, members) => {
+    const start = boxes.reduce(around, EMPTY);
+    const { shifts, box } = leadingRepeats(shape, start);
+    const chain = chainOf(shape, { box, seconds });
+    const leastMm = Math.max(LEAST_OF_TOLERANCE * toleranceMm, LEAST_OF_DIAGONAL * diagonalOf(box));
+    return boxes.map((one, i) => {
+      const letter = letters[members[i][0]];
+      const needs = shifts.map((shift) => {
+        const at = shifted(one, shift);
+        const foot = plusShift(footOf(letter), shift);
+        return needOf(chain, at, { toleranceMm, leastMm, letter: letter.id, foot });
+      });
+      return needs.reduce(strictest);
+    });
+  };
+}
+
+/** Edges shorter than these help nobody. */
+const LEAST_OF_TOLERANCE = 4;
+const LEAST_OF_DIAGONAL = 2e-4;
+
+export const EMPTY: Box3 = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
+
+export const around = (a: Box3, b: Box3 | LetterBox): Box3 => ({
+  low: a.low.map((v, k) => Math.min(v, b.low[k])) as Vec3,
+  high: a.high.map((v, k) => Math.max(v, b.high[k])) as Vec3,
+});
+
+/** Middle of a letter's foot in the flat layout, mm. */
+export const footOf = ({ x, y, advance }: Letter): Vec3 => [x + advance / 2, y, 0];
+
+export const plusShift = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+
+const shifted = ({ low, high }: LetterBox, by: Vec3): Box3 => ({ low: plusShift(low, by), high: plusShift(high, by) });
+
+const strictest = (a: LetterNeed, b: LetterNeed): LetterNeed => ({
+  x: Math.min(a.x, b.x),
+  y: Math.min(a.y, b.y),
+  z: Math.min(a.z, b.z),
+});
+
+/** Where the copies of repeats before any other step stand, and the box around all of them. */
+function leadingRepeats(shape: readonly ShapeStep[], box: Box3): { shifts: Vec3[]; box: Box3 } {
+  let shifts: Vec3[] = [[0, 0, 0]];
+  let whole = box;
+  for (const step of shape) {
+    if (step.kind !== 'repeat') break;
+    const ways = copyShifts(step, whole);
+    shifts = ways.flatMap((way) => shifts.map((shift) => plusShift(shift, way)));
+    whole = ways.map((way) => shifted(whole, way)).reduce(around, EMPTY);
+  }
+  return { shifts, box: whole };
+}
+
+/** Where copies of something with a box stand: one behind the other with a gap between. */
+export function copyShifts(
+  { axis, count, gapMm }: Extract<ShapeStep, { kind: 'repeat' }>,
+  { low, high }: Box3,
+): Vec3[] {
+  const k = axisIndex[axis];
+  const stride = high[k] - low[k] + gapMm;
+  return Array.from({ length: count }, (_, i) => {
+    const shift: Vec3 = [0, 0, 0];
+    shift[k] = i * stride;
+    return shift;
+  });
+}

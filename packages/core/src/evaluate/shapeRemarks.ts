@@ -1,0 +1,26 @@
+import { remark, type Remark, type RunContext } from '../base/index.ts';
+import { isShapeStep, type Piece } from '../document/index.ts';
+import { crossingLetters, type BuiltCluster, type NeedReport } from '../lettering/index.ts';
+import type { Letter } from '../text/index.ts';
+import { textsOf } from './shapeClusters.ts';
+
+/** Edges longer than their need by less than this share are told to nobody. */
+const SLACK = 1.01;
+
+/** What is told of faces that are not as fine as the shape steps need them. */
+export function needRemarks(need: NeedReport | undefined, budget: number): Remark[] {
+  if (!need || need.haveMm <= need.needMm * SLACK) return [];
+  const { needMm, haveMm } = need;
+  return [need.isAutomatic ? remark('NEED_OVER_BUDGET', { haveMm, needMm, budget }) : remark('NEED_FINER', { haveMm, needMm })]; // prettier-ignore
+}
+
+/** Letters whose faces shape steps have made cross, by exact predicates. */
+export function shapeCrossings(
+  { steps }: Piece,
+  clusters: readonly BuiltCluster[],
+  { letters, context }: { letters: readonly Letter[]; context: RunContext },
+): Remark[] {
+  if (!steps.some((step) => step.on && isShapeStep(step))) return [];
+  const crossing = crossingLetters(clusters, () => context.cancelled());
+  return crossing.length > 0 ? [remark('SHAPE_CROSSES', { letters: textsOf(crossing, letters) })] : [];
+}

@@ -1,0 +1,137 @@
+import type { ShapeStep } from '../document/index.ts';
+import { cross, diagonalOf, plus, sizeOf, unit, type Box3, type ChainPoint, type PointMap, type Vec3 } from './pointMap.ts'; // prettier-ignore
+import { alongAxisMap } from './steps/alongAxis.ts';
+import { bendMap, sharesSpine, type BendStep } from './steps/bend.ts';
+import { bulgeMap } from './steps/bulge.ts';
+import { displaceMap } from './steps/displace.ts';
+import { runMap } from './steps/run.ts';
+import { scatterMap } from './steps/scatter.ts';
+
+/** One or several steps as one map. */
+export interface Link {
+  steps: readonly ShapeStep[];
+  map: PointMap;
+}
+
+export interface ChainFrame {
+  /** of the whole piece in the flat layout */
+  box: Box3;
+  /** of the document's time */
+  seconds?: number;
+}
+
+/** Of the piece's diagonal: how far apart places are whose difference tells a direction. */
+const APART = 1e-5;
+
+/** Shape steps in a row, composed. What repeats is no map: it is done before. */
+export class ShapeChain {
+  readonly links: readonly Link[];
+  readonly box: Box3;
+  readonly #apart: number;
+
+  constructor(links: readonly Link[], box: Box3) {
+    this.links = links;
+    this.box = box;
+    this.#apart = Math.max(APART * diagonalOf(box), 1e-9);
+  }
+
+  /** Where a point comes to lie after the first `count` links. */
+  at(point: ChainPoint, count = this.links.length): Vec3 {
+    const at: Vec3 = [...point.rest];
+    for (let i = 0; i < count; i++) {
+      const { map } = this.links[i];
+      map.move(at, map.usesNormal && i > 0 ? { ...point, normal: this.normalAt(point, i) } : point);
+    }
+    return at;
+  }
+
+  /** Outward normal after the first `count` links, as long as it was. */
+  normalAt(point: ChainPoint, count = this.links.length): Vec3 {
+    const [a, b] = tangentsOf(unit(point.normal));
+    const [p, q, r] = [undefined, a, b].map((way) => this.at(this.#beside(point, way), count));
+    const normal = cross([q[0] - p[0], q[1] - p[1], q[2] - p[2]], [r[0] - p[0], r[1] - p[1], r[2] - p[2]]);
+    const [x, y, z] = unit(normal);
+    const size = sizeOf(point.normal);
+    return [size * x, size * y, size * z];
+  }
+
+  /** How much of a small volume is left after the first `count` links; below zero it is turned inside out. */
+  volumeAt(point: ChainPoint, count = this.links.length): number {
+    const at = this.at(point, count);
+    const ways = ([[1, 0, 0], [0, 1, 0], [0, 0, 1]] as Vec3[]).map((way) => {
+      const to = this.at(this.#beside(point, way), count);
+      return [to[0] - at[0], to[1] - at[1], to[2] - at[2]].map((v) => v / this.#apart) as Vec3;
+    }); // prettier-ignore
+    const c = cross(ways[0], ways[1]);
+    return c[0] * ways[2][0] + c[1] * ways[2][1] + c[2] * ways[2][2];
+  }
+
+  /** No wave of what the chain does is shorter, mm. */
+  get featureMm(): number {
+    return Math.min(...this.links.map(({ map }) => map.featureMm), Infinity);
+  }
+
+  #beside(point: ChainPoint, way: Vec3 | undefined): ChainPoint {
+    return way ? { ...point, rest: plus(point.rest, way, this.#apart) } : point;
+  }
+}
+
+/** Two unit vectors in the plane across a normal; their cross product is the normal. */
+function tangentsOf(normal: Vec3): [Vec3, Vec3] {
+  const other: Vec3 = Math.abs(normal[0]) < 0.6 ? [1, 0, 0] : [0, 1, 0];
+  const a = unit(cross(other, normal));
+  return [a, cross(normal, a)];
+}
+
+/** All steps but repeats as links; bends in a row that lie in one plane are one spine. */
+export function chainOf(steps: readonly ShapeStep[], { box, seconds = 0 }: ChainFrame): ShapeChain {
+  const links: Link[] = [];
+  let i = 0;
+  while (i < steps.length) {
+    const step = steps[i];
+    let end = i + 1;
+    if (step.kind === 'bend')
+      for (let next = steps[end]; next?.kind === 'bend' && sharesSpine(step, next); next = steps[end]) end++;
+    const taken = steps.slice(i, end);
+    i = end;
+    if (step.kind === 'repeat') continue;
+    const before = new ShapeChain([...links], box);
+    const mark = (rest: Vec3): Vec3 => before.at({ rest, normal: [0, 0, 1], letter: -1, foot: rest, isFront: true });
+    links.push({ steps: taken, map: mapOf(taken, { box, seconds, mark }) });
+  }
+  return new ShapeChain(links, box);
+}
+
+function mapOf(
+  steps: readonly ShapeStep[],
+  { box, seconds, mark }: { box: Box3; seconds: number; mark: (rest: Vec3) => Vec3 },
+): PointMap {
+  const [step] = steps;
+  switch (step.kind) {
+    case 'bend':
+      return bendMap(steps as readonly BendStep[], box, mark);
+    case 'bulge':
+      return bulgeMap(step, box);
+    case 'wave':
+    case 'noise':
+    case 'relief':
+      return displaceMap(step, seconds);
+    case 'run':
+      return runMap(step, box, mark);
+    case 'scatter':
+      return scatterMap(step, box);
+    case 'repeat':
+      throw new Error('what repeats is no map');
+    default:
+      return alongAxisMap(step, box);
+  }
+}
+
+/** A point of nothing in particular, for looking at a chain from outside. */
+export const plainPoint = (rest: Vec3, normal: Vec3 = [0, 0, 1]): ChainPoint => ({
+  rest,
+  normal,
+  letter: -1,
+  foot: rest,
+  isFront: true,
+});

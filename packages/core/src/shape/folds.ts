@@ -1,0 +1,129 @@
+import type { ShapeKind, ShapeStep } from '../document/index.ts';
+import { PI } from '../math/index.ts';
+import { chainOf, type Link, type ShapeChain } from './chain.ts';
+import type { ChainPoint, Vec3 } from './pointMap.ts';
+import { meshPoints, type Shaped } from './shapeMesh.ts';
+import type { BendMap } from './steps/bend.ts';
+
+/** A step that turns part of a piece inside out, or makes its ends meet. */
+export interface Fold {
+  stepId: string;
+  kind: ShapeKind;
+  /** where, in the flat layout, mm */
+  place: Vec3;
+  /** the largest value (angle, percent, height; as the step has it) at which nothing folds; undefined: the step has no such value */
+  limit: number | undefined;
+  /** nothing folds, but a whole turn brings ends together */
+  touches: boolean;
+}
+
+/** Points that are looked at. */
+const MOST_POINTS = 6000;
+/** Folded ones by which the limit is found. */
+const FOLDED_KEPT = 200;
+const HALVINGS = 12;
+
+/** At most one fold a link. `shaped`: all meshes of the piece, flat. */
+export function foldsOf(shaped: readonly Shaped[], steps: readonly ShapeStep[], chain: ShapeChain): Fold[] {
+  const risky = chain.links.map(canFold);
+  const folds = chain.links.flatMap(touching);
+  if (!risky.includes(true)) return folds;
+  const points = somePoints(shaped);
+  chain.links.forEach((link, i) => {
+    if (!risky[i]) return;
+    const isTurned = turnedBy(link, chain, i);
+    const folded = points.filter(isTurned).slice(0, FOLDED_KEPT);
+    if (folded.length === 0) return;
+    const [{ id, kind }] = link.steps;
+    folds.push({ stepId: id, kind, place: folded[0].rest, limit: limitOf(steps, link, { chain, at: i, folded }), touches: false });
+  }); // prettier-ignore
+  return folds;
+}
+
+/** A link that leaves little volumes as they are, or only moves them about, never folds. */
+function canFold({ steps: [step] }: Link): boolean {
+  switch (step.kind) {
+    case 'twist':
+    case 'shear':
+    case 'taper':
+    case 'pinch':
+    case 'repeat':
+      return false;
+    case 'scatter':
+      return !step.rigid;
+    case 'bulge':
+      return !step.solid;
+    case 'wave':
+      return step.moves !== 'z' || step.where.kind !== 'all';
+    case 'stretch':
+      return step.percent < -45;
+    default:
+      return true;
+  }
+}
+
+function turnedBy(link: Link, chain: ShapeChain, i: number): (point: ChainPoint) => boolean {
+  if (link.steps[0].kind === 'bend') {
+    const { spine, seen } = link.map as BendMap;
+    return (point) => {
+      const { u, h } = seen(chain.at(point, i));
+      return spine.curvatureAt(u) * h >= 1;
+    };
+  }
+  return (point) => {
+    const before = i === 0 ? 1 : chain.volumeAt(point, i);
+    return before > 0 && chain.volumeAt(point, i + 1) <= 0;
+  };
+}
+
+function somePoints(shaped: readonly Shaped[]): ChainPoint[] {
+  const rows = shaped.map(meshPoints);
+  const count = rows.reduce((sum, { count: n }) => sum + n, 0);
+  const stride = Math.max(1, Math.ceil(count / MOST_POINTS));
+  return rows.flatMap(({ count: n, of }) => Array.from({ length: Math.ceil(n / stride) }, (_, i) => of(i * stride)));
+}
+
+/** Ends that a whole turn brings together. */
+function touching({ steps, map }: Link): Fold[] {
+  const [step] = steps;
+  if (step.kind !== 'bend') return [];
+  const { radians, spine, from, to } = map as BendMap;
+  if (Math.abs(radians) < 2 * PI - 1e-9 || steps.length > 1) return [];
+  const middle = spine.at((from + to) / 2, 0);
+  const place: Vec3 = [middle.along, middle.off, 0];
+  const limit = Math.sign(radians) * 359;
+  return [{ stepId: step.id, kind: step.kind, place, limit, touches: true }];
+}
+
+/** The largest share of a step's value at which none of the folded points is turned, by halving. */
+function limitOf(
+  steps: readonly ShapeStep[],
+  link: Link,
+  { chain, at, folded }: { chain: ShapeChain; at: number; folded: readonly ChainPoint[] },
+): number | undefined {
+  const [step] = link.steps;
+  const value = strengthOf(step);
+  if (value === undefined) return undefined;
+  let [low, high] = [0, 1];
+  for (let n = 0; n < HALVINGS; n++) {
+    const share = (low + high) / 2;
+    const weaker = chainOf(steps.map((one) => (one.id === step.id ? weakened(one, share) : one)), { box: chain.box }); // prettier-ignore
+    if (weaker.links.length !== chain.links.length) return undefined;
+    if (folded.some(turnedBy(weaker.links[at], weaker, at))) high = share;
+    else low = share;
+  }
+  return low * value;
+}
+
+/** The value that a step's strength lies in. */
+function strengthOf(step: ShapeStep): number | undefined {
+  if ('angleDegrees' in step) return step.angleDegrees;
+  if ('heightMm' in step) return step.heightMm;
+  return 'percent' in step ? step.percent : undefined;
+}
+
+function weakened(step: ShapeStep, share: number): ShapeStep {
+  if ('angleDegrees' in step) return { ...step, angleDegrees: step.angleDegrees * share };
+  if ('heightMm' in step) return { ...step, heightMm: step.heightMm * share };
+  return 'percent' in step ? { ...step, percent: step.percent * share } : step;
+}

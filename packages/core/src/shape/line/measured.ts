@@ -1,0 +1,112 @@
+import { atan2, cos, sin } from '../../math/index.ts';
+import { cross, dot, minus, plus, sizeOf, unit, type Vec3 } from '../pointMap.ts';
+import type { Path } from './path.ts';
+
+/** A place of a line with its own axes: along it, up, and out of both. */
+export interface Frame {
+  place: Vec3;
+  along: Vec3;
+  up: Vec3;
+  out: Vec3;
+}
+
+/** Places that a piece of a path is measured at. */
+const A_PIECE = 48;
+
+/**
+ * A path by its length, with frames that turn as little as they can: double reflection, Wang, Jüttler, Zheng and Liu 2008, "Computation of rotation minimizing
+ * frames". On a closed path the angle that is left at its end is spread evenly over it. `upright`: up as far up as it goes instead.
+ */
+export class MeasuredPath {
+  readonly length: number;
+  readonly closed: boolean;
+  readonly #path: Path;
+  readonly #t: number[] = [];
+  readonly #reach: number[] = [0];
+  readonly #up: Vec3[];
+  readonly #upright: boolean;
+
+  constructor(path: Path, upright: boolean) {
+    this.#path = path;
+    this.closed = path.closed;
+    this.#upright = upright;
+    const count = A_PIECE * path.pieces;
+    for (let i = 0; i <= count; i++) this.#t.push((path.end * i) / count);
+    for (let i = 0; i < count; i++) this.#reach.push(this.#reach[i] + this.#lengthBetween(this.#t[i], this.#t[i + 1]));
+    this.length = this.#reach[count];
+    this.#up = this.#framed();
+  }
+
+  /** At a length from the start; beyond the ends straight on. */
+  at(s: number): Frame {
+    const within = this.closed ? s - Math.floor(s / this.length) * this.length : Math.min(this.length, Math.max(0, s));
+    const i = this.#rowOf(within);
+    const { place, speed } = this.#path.at(this.#parameter(i, within));
+    const along = unit(speed);
+    const share = (within - this.#reach[i]) / (this.#reach[i + 1] - this.#reach[i] || 1);
+    const wanted: Vec3 = this.#upright ? [0, 1, 0] : plus(this.#up[i], minus(this.#up[i + 1], this.#up[i]), share);
+    const up = square(wanted, along);
+    return { place: plus(place, along, s - within - (this.closed ? s - within : 0)), along, up, out: cross(along, up) };
+  }
+
+  /** Gauss and Legendre with three points. */
+  #lengthBetween(a: number, b: number): number {
+    const [middle, half] = [(a + b) / 2, (b - a) / 2];
+    const speed = (t: number): number => sizeOf(this.#path.at(t).speed);
+    const off = half * 0.7745966692414834;
+    return (half * (5 * speed(middle - off) + 8 * speed(middle) + 5 * speed(middle + off))) / 9;
+  }
+
+  #rowOf(s: number): number {
+    let [low, high] = [0, this.#reach.length - 2];
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if (this.#reach[middle] <= s) low = middle;
+      else high = middle - 1;
+    }
+    return low;
+  }
+
+  /** Cubic between two rows of the table, one step of Newton on the length behind. */
+  #parameter(i: number, s: number): number {
+    const [a, b] = [this.#t[i], this.#t[i + 1]];
+    const wide = this.#reach[i + 1] - this.#reach[i];
+    if (wide === 0) return a;
+    const t = a + ((s - this.#reach[i]) / wide) * (b - a);
+    const speed = sizeOf(this.#path.at(t).speed);
+    return speed > 0 ? t + (s - this.#reach[i] - this.#lengthBetween(a, t)) / speed : t;
+  }
+
+  #framed(): Vec3[] {
+    const rows = this.#t.map((t) => this.#path.at(t));
+    const along = rows.map(({ speed }) => unit(speed));
+    const up: Vec3[] = [square(this.#path.up, along[0])];
+    for (let i = 0; i + 1 < rows.length; i++) {
+      const step = minus(rows[i + 1].place, rows[i].place);
+      const [carriedUp, carriedAlong] = [mirrored(up[i], step), mirrored(along[i], step)];
+      up.push(square(mirrored(carriedUp, minus(along[i + 1], carriedAlong)), along[i + 1]));
+    }
+    if (!this.closed) return up;
+    const last = up.length - 1;
+    const left = atan2(dot(cross(up[last], up[0]), along[last]), dot(up[last], up[0]));
+    return up.map((one, i) => {
+      const angle = (left * this.#reach[i]) / this.length;
+      return plus(one.map((v) => v * cos(angle)) as Vec3, cross(along[i], one), sin(angle));
+    });
+  }
+}
+
+/** In the plane across a line. */
+function square(wanted: Vec3, along: Vec3): Vec3 {
+  const up = plus(wanted, along, -dot(wanted, along));
+  if (sizeOf(up) > 1e-9) return unit(up);
+  // looking straight along the wanted way, any other does
+  const other: Vec3 = Math.abs(along[2]) < 0.9 ? [0, 0, 1] : [1, 0, 0];
+  return unit(plus(other, along, -dot(other, along)));
+}
+
+/** In the plane across a vector. */
+function mirrored(a: Vec3, across: Vec3): Vec3 {
+  const size = dot(across, across);
+  return size > 0 ? plus(a, across, (-2 * dot(across, a)) / size) : a;
+}

@@ -1,0 +1,27 @@
+import type { ShapeStep } from '../../document/index.ts';
+import { bytesFromBase64 } from '../base64.ts';
+import type { Vec3 } from '../pointMap.ts';
+
+/** A picture over the layout, its middle at `atMm`; heights 0 to 1, smoothed by quadratic B-splines so that no pixel shows as a kink. */
+export function reliefHeight({ columns, rows, heights, atMm, widthMm, repeats }: Extract<ShapeStep, { kind: 'relief' }>): (rest: Vec3) => number {
+  const bytes = bytesFromBase64(heights);
+  const pixel = widthMm / columns;
+  const within = (i: number, n: number): number => (repeats ? ((i % n) + n) % n : Math.min(n - 1, Math.max(0, i)));
+  const at = (i: number, j: number): number => (bytes[within(j, rows) * columns + within(i, columns)] ?? 0) / 255;
+  return ([x, y]) => {
+    const u = (x - atMm[0]) / pixel + columns / 2 - 0.5;
+    const v = rows / 2 - (y - atMm[1]) / pixel - 0.5;
+    if (!repeats && (u < -0.5 || v < -0.5 || u > columns - 0.5 || v > rows - 0.5)) return 0;
+    const [i, j] = [Math.round(u), Math.round(v)];
+    const [a, b] = [weights(u - i), weights(v - j)];
+    let sum = 0;
+    for (let q = 0; q < 3; q++) for (let p = 0; p < 3; p++) sum += a[p] * b[q] * at(i + p - 1, j + q - 1);
+    return sum;
+  };
+} // prettier-ignore
+
+const weights = (t: number): [number, number, number] => [
+  ((0.5 - t) * (0.5 - t)) / 2,
+  0.75 - t * t,
+  ((0.5 + t) * (0.5 + t)) / 2,
+];

@@ -11,5 +11,7 @@ export { isStill, STILL, transformPoints, turnOf } from './math/index.ts';
 export type { Transform } from './math/index.ts';
 export * from './mesh/index.ts';
 export * from './outline/index.ts';
+export { chainOf, courseAt, plainPoint, Spine } from './shape/index.ts';
+export type { Bend } from './shape/index.ts';
 export * from './solid/index.ts';
 export * from './text/index.ts';

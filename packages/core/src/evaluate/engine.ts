@@ -13,6 +13,7 @@ import {
   type NeedReport,
 } from '../lettering/index.ts';
 import type { Transform } from '../math/index.ts';
+import type { Box3 } from '../shape/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { LARGEST_EXTENT_MM } from '../outline/index.ts';
 import { layoutWords, type FontFace, type Layout, type Letter } from '../text/index.ts';
@@ -22,7 +23,7 @@ import { layoutRemarks } from './layoutRemarks.ts';
 import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
 import { pieceTransform } from './placement.ts';
 import { runSteps, type StepRun } from './runSteps.ts';
-import type { ShapedPart } from './shapeClusters.ts';
+import { clustersBox, type ShapedPart } from './shapeClusters.ts';
 import { shapeNeed } from './shapeNeed.ts';
 import { needRemarks, shapeCrossings } from './shapeRemarks.ts';
 
@@ -38,6 +39,8 @@ export interface Evaluated {
   remarks: Remark[];
   /** what shape steps need of the faces, and what they have; undefined where nothing is shaped */
   need?: NeedReport;
+  /** around the piece before any step, in its own space; undefined where nothing is built */
+  flat?: Box3;
   built: LetteringStats;
   /** faces before any step, and after each that was taken */
   bodyFaces: number;
@@ -179,6 +182,7 @@ export class Engine {
       line: { ...heights, baselines: layout.baselines, front: frontOf(piece) },
       remarks: [...remarks, ...lettering.remarks, ...needRemarks(lettering.need, project.faceBudget), ...run.remarks, ...crossing], // prettier-ignore
       need: lettering.need,
+      flat: lettering.clusters.length > 0 ? clustersBox(lettering.clusters) : undefined,
       built: lettering.built,
       bodyFaces: lettering.clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0),
       stepFaces: run.faces,

@@ -40,7 +40,7 @@ export function repeatClusters(
   clusters: readonly SteppedCluster[],
   step: Extract<ShapeStep, { kind: 'repeat' }>,
 ): SteppedCluster[] {
-  const box = clusters.map(boxOf).reduce(around, EMPTY);
+  const box = clustersBox(clusters);
   return copyShifts(step, box).flatMap((shift) =>
     clusters.map((cluster) => ({
       ...cluster,
@@ -98,6 +98,9 @@ function shapedOf({ mesh, rest, x, y, z, letters, copied }: SteppedCluster, layo
 }
 
 const restBox = ({ mesh, rest }: Shaped): Box3 => boxOfPoints(rest ?? mesh.positions, [0, 0, 0]);
+/** Around clusters, in piece space. */
+export const clustersBox = (clusters: readonly BuiltCluster[]): Box3 => clusters.map(boxOf).reduce(around, EMPTY);
+
 const boxOf = ({ mesh, x, y, z }: BuiltCluster): Box3 => boxOfPoints(mesh.positions, [x, y, z]);
 
 function boxOfPoints(points: Float64Array, shift: readonly number[]): Box3 {

@@ -203,6 +203,8 @@ function shown(evaluated: Evaluated, { source }: Piece, known: Set<string>): Sho
     quads,
     bodyFaces: evaluated.bodyFaces,
     stepFaces: evaluated.stepFaces,
+    need: evaluated.need,
+    flat: evaluated.flat,
     built: evaluated.built,
   };
 }

@@ -3,7 +3,7 @@ import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { ReadDrawing } from '../drawing/index.ts';
 import type { DisplayBuffers, FontFacts, LineMeasures } from '../evaluate/index.ts';
-import type { LetteringStats } from '../lettering/index.ts';
+import type { LetteringStats, NeedReport } from '../lettering/index.ts';
 import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
 import type { Transform } from '../math/index.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
@@ -47,6 +47,10 @@ export interface ShownPiece {
   /** before any step, and after each that was taken, by its id */
   bodyFaces: number;
   stepFaces: { id: string; faces: number }[];
+  /** what shape steps need of the faces, and what they have; undefined where nothing is shaped */
+  need?: NeedReport;
+  /** around the piece before any step, in its own space */
+  flat?: { low: [number, number, number]; high: [number, number, number] };
 }
 
 export type JobAnswer =

@@ -9,7 +9,7 @@ import { findClusters, type Cluster } from './clusters.ts';
 import { clusterReach, clusterSolid, type ClusterJob, type LetteringStats } from './clusterSolid.ts';
 import { crossingLetters } from './crossingLetters.ts';
 import { drawnToleranceMm, faceSizeMm, type LetteringFaces } from './faces.ts';
-import { planFaces, type NeedOf, type NeedReport } from './facesPlan.ts';
+import { planFaces, type DepthRange, type NeedOf, type NeedReport } from './facesPlan.ts';
 import type { DrawingScale } from './letterOutline.ts';
 import { RungRemarks } from './rungRemarks.ts';
 import { Sections, type SolidShape } from './sections.ts';
@@ -69,18 +69,12 @@ export async function buildLettering(
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
   const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM) / scale.step) : undefined; // prettier-ignore
   const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
-  const depthOf = (cluster: Cluster): { back: number; front: number } => {
-    const deep = sections.of(solidOf(cluster), 0).depthMm;
-    const back = 0 - Math.round((SHARE_BEHIND[options.depthAnchor] * deep) / scale.step) * scale.step;
-    return { back, front: back + deep };
-  };
+  const depthOf = (c: Cluster): DepthRange => depthRange(solidOf(c).depthMm, options.depthAnchor, scale.step);
   const plan = planFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters), depthOf, needOf: options.needOf, budget }); // prettier-ignore
-  const { need, expected } = plan;
   const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, facesOf: plan.facesOf, uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
-  if (expected > budget) return { clusters: [], remarks: [remark('OVER_BUDGET', { faces: expected, budget })], built };
-  const reachMm = clusters.some((c) => solidOf(c).swell)
-    ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job)))
-    : 0;
+  if (plan.expected > budget) return { clusters: [], remarks: [remark('OVER_BUDGET', { faces: plan.expected, budget })], built }; // prettier-ignore
+  const swells = clusters.some((c) => solidOf(c).swell);
+  const reachMm = swells ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job))) : 0;
   const solids: DeepCluster[] = [];
   let made = 0;
   for (const [i, cluster] of clusters.entries()) {
@@ -102,7 +96,7 @@ export async function buildLettering(
       mesh,
       x: cluster.x * scale.step,
       y: cluster.y * scale.step,
-      z: (0 - Math.round((SHARE_BEHIND[options.depthAnchor] * profile.depthMm) / scale.step)) * scale.step,
+      z: depthRange(profile.depthMm, options.depthAnchor, scale.step).back,
       letters: cluster.members.map((m) => m.letter),
       depths: depthLevels(profile.section, scale.step),
     });
@@ -128,7 +122,7 @@ export async function buildLettering(
     ...(running.length > 0 ? [remark('ALONG_CROSSES', listed(running))] : []),
     ...told.remarks(),
   ];
-  return { clusters: changed, remarks, need, built };
+  return { clusters: changed, remarks, need: plan.need, built };
 }
 
 /** What faces ask of the sections, grid steps. */
@@ -145,6 +139,12 @@ const PLAIN_FACES: LetteringFaces = { kind: 'plain' };
 
 /** Of the em: the longest edge of a twisted wall, so that its four corners stay nearly in one plane. */
 const TWISTED_EDGE_EM = 0.04;
+
+/** Where a solid's back and front lie, mm; on the grid. */
+function depthRange(deep: number, anchor: LetteringOptions['depthAnchor'], step: number): DepthRange {
+  const back = 0 - Math.round((SHARE_BEHIND[anchor] * deep) / step) * step;
+  return { back, front: back + deep };
+}
 
 /** Of a solid's depth: how much lies behind zero. */
 const SHARE_BEHIND = { back: 0, middle: 0.5, front: 1 } as const;

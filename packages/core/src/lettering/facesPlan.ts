@@ -23,6 +23,11 @@ export interface FacesPlan {
   need: NeedReport | undefined;
 }
 
+export interface DepthRange {
+  back: number;
+  front: number;
+}
+
 export interface PlanOptions {
   scale: DrawingScale;
   toleranceMm: number;
@@ -30,7 +35,7 @@ export interface PlanOptions {
   /** how far solids reach beyond the outlines, grid steps */
   outward: number;
   /** of a cluster, mm: where its back and front lie */
-  depthOf(cluster: Cluster): { back: number; front: number };
+  depthOf(cluster: Cluster): DepthRange;
   needOf: NeedOf | undefined;
   /** faces are made no finer than this many come to */
   budget: number;

@@ -1,4 +1,4 @@
-export { chainOf, ShapeChain } from './chain.ts';
+export { chainOf, plainPoint, ShapeChain } from './chain.ts';
 export type { ChainFrame, Link } from './chain.ts';
 export { courseAt } from './course.ts';
 export { foldsOf } from './folds.ts';
@@ -7,6 +7,8 @@ export { needOf } from './need.ts';
 export type { Need } from './need.ts';
 export { axisIndex, diagonalOf } from './pointMap.ts';
 export type { Box3, ChainPoint, Vec3 } from './pointMap.ts';
+export { Spine } from './spine.ts';
+export type { Bend } from './spine.ts';
 export { runOf } from './runOf.ts';
 export type { Shaped, ShapedMesh } from './shapeMesh.ts';
 export { shapeMesh, strayOf } from './shapeMesh.ts';

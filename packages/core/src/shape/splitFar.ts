@@ -27,7 +27,7 @@ export function splitFar(
 
 /** Faces with more than four corners, as triangles where a diagonal is far. */
 function triangulateFar(mesh: PolygonMesh, isFar: IsFar): PolygonMesh {
-  return triangulateWhere(mesh, (f, triangles) =>
+  return triangulateWhere(mesh, (_, triangles) =>
     triangles.some((row) => row.some((c, k) => isFar(mesh.faceVertices[c], mesh.faceVertices[row[(k + 1) % 3]]))),
   );
 }

@@ -1,15 +1,23 @@
-import type { Faces } from '@fictile/core';
+import type { Faces, ShownPiece } from '@fictile/core';
 import { ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { PICTURES } from './pictures.tsx';
+import classes from './Recipe.module.css';
 import type { PieceEdits } from './pieceEdits.ts';
 import { choicesOf, number, USUAL, type ChapterProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 const T = texts.recipe;
 
-export function FacesChapter({ piece, edits, remarks, work, figures }: ChapterProps & { figures: string | undefined }) {
+export function FacesChapter({
+  piece,
+  edits,
+  remarks,
+  work,
+  figures,
+  need,
+}: ChapterProps & { figures: string | undefined; need: ShownPiece['need'] }) {
   const { faces } = piece.body;
   const support = number('support', { label: T.support, value: faces.supportMm, kind: 'length', unit: 'mm', min: 0, max: 1000, step: 0.1, usual: 0, zero: T.supportNone }, (supportMm, key) => edits.faces({ supportMm }, key)); // prettier-ignore
   return (
@@ -21,7 +29,19 @@ export function FacesChapter({ piece, edits, remarks, work, figures }: ChapterPr
       more={<Sentence template={T.supportLoops} values={{ support }} />}
     >
       <Sentence template={T.faces[faces.style]} values={faceValues(faces, edits)} />
+      {need && <NeedLine need={need} />}
     </Chapter>
+  );
+}
+
+/** What the shape asks of the faces, as against what they have. */
+function NeedLine({ need: { needMm, haveMm } }: { need: NonNullable<ShownPiece['need']> }) {
+  const mm = (value: number): string => `${Number(value.toPrecision(2))} mm`;
+  const isFine = haveMm <= needMm * 1.01;
+  return (
+    <div className={classes.need} data-fine={isFine}>
+      {isFine ? T.shapeNeedMet(mm(needMm)) : T.shapeNeed(mm(needMm), mm(haveMm))}
+    </div>
   );
 }
 

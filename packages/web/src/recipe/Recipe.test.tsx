@@ -50,6 +50,7 @@ function Form() {
       milliseconds={21}
       atWork={atWork}
       onWork={setAtWork}
+      onStep={() => undefined}
       picked={picked}
       readCurve={async () => undefined}
       onSection={() => undefined}

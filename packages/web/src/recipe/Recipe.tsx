@@ -12,7 +12,7 @@ import classes from './Recipe.module.css';
 import { pasteRecipe, putRecipe } from './recipeClipboard.ts';
 import type { ChapterProps } from './sentenceParts.tsx';
 import { SolidChapter } from './solid/SolidChapter.tsx';
-import { StepsChapter } from './StepsChapter.tsx';
+import { StepsChapter } from './steps/StepsChapter.tsx';
 import type { ChapterName } from './Told.tsx';
 import { WordsChapter } from './WordsChapter.tsx';
 
@@ -25,6 +25,8 @@ interface RecipeProps {
   milliseconds: number;
   atWork: ChapterName | undefined;
   onWork: (chapter: ChapterName) => void;
+  /** which step is worked on */
+  onStep: (id: string) => void;
   /** ids of graphemes of the piece at work that were picked on the letters */
   picked: readonly number[];
   onPick: (ids: readonly number[]) => void;
@@ -40,6 +42,7 @@ export function Recipe({
   milliseconds,
   atWork,
   onWork,
+  onStep,
   picked,
   onPick,
   onSection,
@@ -82,9 +85,10 @@ export function Recipe({
         <SolidChapter {...common} />
         <FacesChapter
           {...common}
+          need={shown?.need}
           figures={shown && shown.bodyFaces > 0 ? texts.recipe.built(shown.bodyFaces, milliseconds) : undefined}
         />
-        <StepsChapter {...common} stepFaces={shown?.stepFaces ?? []} />
+        <StepsChapter {...common} stepFaces={shown?.stepFaces ?? []} onStep={onStep} />
         <FinishChapter {...common} />
         <PlaceChapter {...common} />
       </div>

@@ -2,7 +2,7 @@ import type { Contour, Edge, Faces, Placement, Side, Solid, Words } from '@ficti
 import type { ReactNode } from 'react';
 
 /** Small drawings for the menus of sentences: lines in the ink of the text, what is meant in cobalt. */
-function Picture({ lines, meant }: { lines: string; meant?: string }) {
+export function Picture({ lines, meant }: { lines: string; meant?: string }) {
   return (
     <svg width="20" height="18" viewBox="0 0 20 18" fill="none" strokeWidth="1.5" strokeLinecap="round" aria-hidden>
       <path d={lines} stroke="currentColor" />

@@ -51,6 +51,7 @@ function Form() {
       shown={undefined}
       milliseconds={1}
       atWork={undefined}
+      onStep={() => undefined}
       onWork={() => undefined}
       picked={ids}
       onSection={() => undefined}

@@ -1,13 +1,11 @@
-import type { ThreeEvent } from '@react-three/fiber';
 import type { ShownPiece } from '@fictile/core';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { Vector3 } from 'three';
-import { onLine, toStep } from './drags.ts';
 import type { GeometryShelf } from './geometries.ts';
 import { gridStep } from './gridStep.ts';
-import { Dots, Knob } from './handleParts.tsx';
+import { Dots } from './handleParts.tsx';
+import { LineKnob } from './LineKnob.tsx';
 import { matrixOf, TOOL } from './scene.ts';
-import { useDrag, type DragHandlers } from './useDrag.ts';
 
 /** Depth and front edge of a piece, while they are at work. Lengths in mm. */
 export interface Shaping {
@@ -68,43 +66,6 @@ export function SolidHandles({ shaping, shown, shelf }: SolidHandlesProps) {
         words={words.edge}
       />
     </group>
-  );
-}
-
-interface LineKnobProps {
-  at: Vector3;
-  /** unit vector in the world that it slides along */
-  way: Vector3;
-  value: number;
-  /** how much the value grows by the way that the knob came */
-  share: number;
-  /** of the value, mm */
-  step: number;
-  begin: () => void;
-  change: (value: number) => void;
-  words: (value: number) => string;
-}
-
-function LineKnob({ at, way, value, share, step, begin, change, words }: LineKnobProps) {
-  const [text, setText] = useState<string>();
-  const drag: DragHandlers = useDrag((event: ThreeEvent<PointerEvent>) => {
-    const [from, start] = [at.clone(), value];
-    const first = onLine(event.ray, from, way);
-    if (first === undefined) return undefined; // seen from its end the way can't be told
-    begin();
-    setText(words(start));
-    return (ray, isCoarse) => {
-      const to = onLine(ray, from, way);
-      if (to === undefined) return;
-      const next = Math.max(0, toStep(start + (to - first) * share, step * (isCoarse ? 10 : 1)));
-      change(next);
-      setText(words(next));
-    };
-  });
-  return (
-    <Knob at={at} drag={drag} text={text} onDone={() => setText(undefined)} size={0.85}>
-      <sphereGeometry args={[1, 24, 16]} />
-    </Knob>
   );
 }
 

@@ -18,6 +18,7 @@ import { PlaceHandles, type Placing } from './PlaceHandles.tsx';
 import { boundsOf, boundsOfPlaces } from './scene.ts';
 import { Lift } from './Lift.tsx';
 import { SolidHandles, type Shaping } from './SolidHandles.tsx';
+import { StepHandles, type Stepping } from './StepHandles.tsx';
 import { Solids } from './Solids.tsx';
 import { Surroundings } from './Surroundings.tsx';
 
@@ -53,6 +54,8 @@ export interface ViewportProps {
   bending: Bending | undefined;
   /** while the solid is at work */
   shaping: Shaping | undefined;
+  /** while a shape step is at work */
+  stepping: Stepping | undefined;
   /** another state, laid over as lines */
   ghost: Ghosts | undefined;
   /** pixels that everything is shown further up */
@@ -63,7 +66,7 @@ export interface ViewportProps {
 
 /** Draws the pieces; nothing here computes meshes. */
 export function Viewport(props: ViewportProps) {
-  const { project, pieces, box, chosen, marks, typing, placing, bending, shaping, onType } = props;
+  const { project, pieces, box, chosen, marks, typing, placing, bending, shaping, stepping, onType } = props;
   const marked = marks && pieces.find((p) => p.pieceId === marks.pieceId);
   const near = useMemo(
     () =>
@@ -75,6 +78,7 @@ export function Viewport(props: ViewportProps) {
   const picked = props.picked && pieces.find((p) => p.pieceId === props.picked?.pieceId);
   const bent = bending && pieces.find((p) => p.pieceId === bending.pieceId);
   const shaped = shaping && pieces.find((p) => p.pieceId === shaping.pieceId);
+  const stepped = stepping && pieces.find((p) => p.pieceId === stepping.pieceId);
   const standsOnTable = pieces.some((p) => project.pieces[p.pieceId]?.placement.stand === 'table');
   const lowest = box.isEmpty() ? -50 : box.min.y;
   const table = standsOnTable ? Math.min(0, lowest) : lowest;
@@ -101,6 +105,7 @@ export function Viewport(props: ViewportProps) {
       {!typing && props.picked && picked && <Picked shown={picked} ids={props.picked.ids} />}
       {bending && bent && <CurveHandles bending={bending} shown={bent} />}
       {shaping && shaped && <SolidHandles shaping={shaping} shown={shaped} shelf={props.shelf} />}
+      {stepping && stepped && <StepHandles stepping={stepping} shown={stepped} />}
       {placing && lead !== undefined && <Handles {...props} pieceId={lead} placing={placing} />}
       {marks && marks.triangles.length > 0 && <Marks marks={marks} pieces={pieces} />}
       <Controls box={box} near={near} wish={props.wish} turns={!typing} onCamera={props.onCamera} />

@@ -13,6 +13,7 @@ export type { PlaceChange, Placing } from './PlaceHandles.tsx';
 export { boundsOf } from './scene.ts';
 export type { Bending } from './CurveHandles.tsx';
 export type { Shaping } from './SolidHandles.tsx';
+export type { Stepping } from './StepHandles.tsx';
 export type { Typing } from './Viewport.tsx';
 export { Viewport } from './Viewport.tsx';
 export type { Ghosts } from './Ghost.tsx';

@@ -1,3 +1,5 @@
+import { shapeTexts } from './shapeTexts.ts';
+
 /** Sentences of the recipe as templates with slots, and the names of their values. */
 export const recipeTexts = {
   label: 'Recipe',
@@ -135,8 +137,11 @@ export const recipeTexts = {
     join: 'Join points closer than {within}.',
     clear: 'Clear edges on faces that are flat within {within}.',
     crisp: 'Shade edges crisply from {from} on.',
+    ...shapeTexts.sentences,
   },
-  stepsNone: 'Nothing is done to the mesh.',
+  stepsNone: 'Nothing is bent, waved or cut anew.',
+  shapeNeedMet: (need: string): string => `Edges up to ${need}, as the shape needs.`,
+  shapeNeed: (need: string, have: string): string => `The shape needs edges of ${need}; they are ${have}.`,
   stepTimes: 'Subdivide, times',
   stepTimesUnit: (n: number): string => (n === 1 ? 'time' : 'times'),
   stepWay: 'Subdivide',

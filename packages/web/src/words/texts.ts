@@ -1,5 +1,7 @@
 import { drawingTexts } from './drawingTexts.ts';
 import { recipeTexts } from './recipeTexts.ts';
+import { shapeTexts } from './shapeTexts.ts';
+import { stepTexts } from './stepTexts.ts';
 import { sectionTexts } from './sectionTexts.ts';
 
 const size = (bytes: number): string =>
@@ -53,6 +55,7 @@ export const texts = {
   section: sectionTexts,
   chapters: { words: 'Words', solid: 'Solid', faces: 'Faces', steps: 'Steps', finish: 'Finish', place: 'Place' },
   recipe: recipeTexts,
+  shape: shapeTexts,
   slots: { front: 'front', frontEdge: 'front edge', wall: 'walls', backEdge: 'back edge', back: 'back' },
   stands: { free: 'free', table: 'on the table' },
   holds: { zero: 'own zero', middle: 'middle', foot: 'foot' },
@@ -124,6 +127,9 @@ export const texts = {
     keys: 'View: arrow keys turn it, with Shift they move it, + and − come nearer and go back',
     knot: ([x, y]: readonly [number, number]): string => `${signed(x)} mm across, ${signed(y)} mm up`,
     depth: (mm: number): string => `${mm} mm deep`,
+    mm: (mm: number): string => `${mm} mm`,
+    degrees: (degrees: number): string => `${degrees}°`,
+    percent: (percent: number): string => `${percent} %`,
     edge: (mm: number): string => `edge ${mm} mm wide`,
     dragged: ({ moveMm, turnDegrees }: { moveMm: readonly number[]; turnDegrees: number }): string => {
       if (turnDegrees !== 0) return `turned ${signed(turnDegrees)}°`;
@@ -265,18 +271,7 @@ export const texts = {
   edgeSides: { inward: 'inward from the outline', outward: 'outward, the body grows' },
   faceStyles: { plain: 'Plain faces', bands: 'Even bands', grid: 'Squares', flow: 'Flowing quads' },
   bandAxes: { x: 'from left to right', y: 'from bottom to top' },
-  stepWays: { straight: 'flat', rounded: 'rounded' },
-  reduceBy: { share: 'a share', count: 'a count', error: 'an error' },
-  triangleRules: { short: 'along the shorter diagonal', same: 'all quads alike' },
-  steps: {
-    subdivide: 'Subdivide',
-    reduce: 'Reduce',
-    triangles: 'Cut into triangles',
-    quads: 'Join to quads',
-    join: 'Join points',
-    clear: 'Clear flat faces',
-    crisp: 'Crisp edges',
-  },
+  ...stepTexts,
   stepsBy: { count: 'steps', tolerance: 'as fine as the curves' },
   corners: { sharp: 'sharp', cut: 'cut', round: 'rounded' },
   swellCurves: { round: 'full', soft: 'soft', straight: 'straight' },

@@ -22,6 +22,7 @@ import {
   type Placing,
   type Pose,
   type Shaping,
+  type Stepping,
   type TakePicture,
   type ViewWish,
 } from '../viewport/index.ts';
@@ -50,6 +51,7 @@ interface ViewPaneProps {
   placing: Placing | undefined;
   bending: Bending | undefined;
   shaping: Shaping | undefined;
+  stepping: Stepping | undefined;
   comparing: Comparing | undefined;
   onCompare: (comparing: Comparing | undefined) => void;
   /** pixels that the view is shown further up, above what covers its foot */
@@ -140,7 +142,7 @@ function SecondView(props: Omit<DrawnProps, 'camera'>) {
 function ComparedView(props: Omit<DrawnProps, 'camera' | 'box' | 'wish' | 'ghost'> & { comparing: Comparing }) {
   const camera = useRef<CameraHandle>(undefined);
   const box = useMemo(() => boundsOf(props.evaluation.pieces, props.shelf), [props.evaluation.pieces, props.shelf]);
-  const only = { marks: undefined, placing: undefined, bending: undefined, shaping: undefined, typing: { ...props.typing, now: undefined, picked: undefined } };
+  const only = { marks: undefined, placing: undefined, bending: undefined, shaping: undefined, stepping: undefined, typing: { ...props.typing, now: undefined, picked: undefined } };
   return (
     <div className={classes.second} data-testid="compared" aria-busy={props.evaluation.busy}>
       <Drawn {...props} {...only} box={box} wish={props.view.wish} camera={camera} ghost={undefined} onPictures={nothing} />
@@ -168,7 +170,7 @@ interface DrawnProps extends ViewPaneProps {
   ghost?: Ghosts;
 }
 
-function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, lift, camera, link, ghost, onPictures }: DrawnProps) {
+function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, stepping, lift, camera, link, ghost, onPictures }: DrawnProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
   const onCamera = useCallback((handle: CameraHandle | undefined) => void (camera.current = handle), [camera]);
@@ -208,6 +210,7 @@ function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typ
         placing={placing}
         bending={bending}
         shaping={shaping}
+        stepping={stepping}
         ghost={ghost}
         lift={lift}
         onChoose={chosen.choose}

@@ -25,6 +25,7 @@ import { useEvaluation, type Evaluation } from './useEvaluation.ts';
 import { useMarks, type MarksState } from './useMarks.ts';
 import { usePlacing } from './usePlacing.ts';
 import { useShaping } from './useShaping.ts';
+import { useStepping } from './useStepping.ts';
 import { useTyping } from './useTyping.ts';
 import { USUAL_VIEW, type ViewSettings } from './viewSettings.ts';
 import { ViewPane } from './ViewPane.tsx';
@@ -47,6 +48,8 @@ function useBench(store: ProjectStore) {
   const placing = usePlacing(store, chosen.ids);
   const bending = useBending(store, chosen.pieces[0]);
   const shaping = useShaping(store, chosen.pieces);
+  const [stepId, setStepId] = useState<string>();
+  const { stepping, curving } = useStepping(store, chosen.pieces[0], stepId);
   const actions = usePieceActions(store, evaluation, shelf);
   const drawings = useDrawings({ store, client, actions, chosen, busy: evaluation.busy });
   const navigate = useNavigate();
@@ -96,7 +99,9 @@ function useBench(store: ProjectStore) {
     },
     ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings },
     placing: atWork === 'place' && !typing.now ? placing : undefined,
-    bending: atWork === 'words' && !typing.now ? bending : undefined,
+    bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
+    stepping: atWork === 'steps' && !typing.now ? stepping : undefined,
+    setStepId,
     shaping: atWork === 'solid' && !typing.now ? shaping : undefined,
   };
 }
@@ -138,6 +143,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
         placing={bench.placing}
         bending={bench.bending}
         shaping={bench.shaping}
+        stepping={bench.stepping}
         comparing={bench.comparing}
         onCompare={bench.setComparing}
         lift={bench.showsSection ? SECTION_LIFT : 0}
@@ -223,6 +229,7 @@ function LeadRecipe({ bench, store, lead, shown }: LeadRecipeProps) {
       milliseconds={bench.evaluation.milliseconds}
       atWork={bench.atWork}
       onWork={bench.setAtWork}
+      onStep={bench.setStepId}
       picked={pickedOf(bench, lead.id)}
       readCurve={bench.drawings.readCurve}
       onPick={(ids) => bench.typing.pick(lead.id, ids)}

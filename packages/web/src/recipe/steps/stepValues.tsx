@@ -1,14 +1,14 @@
-import type { Step } from '@fictile/core';
+import type { MeshStep } from '@fictile/core';
 import type { ReactNode } from 'react';
-import { ChoiceValue } from '../ui/index.ts';
-import { texts } from '../words/index.ts';
-import { choicesOf, number } from './sentenceParts.tsx';
+import { ChoiceValue } from '../../ui/index.ts';
+import { texts } from '../../words/index.ts';
+import { choicesOf, number } from '../sentenceParts.tsx';
 
 const T = texts.recipe;
 const DEGREES = { kind: 'angle', unit: '°', min: 0, max: 180, step: 1 } as const;
 
 /** The values of a step's sentence, by their slots. `put` takes the changed step; a key joins a drag. */
-export function stepValues(step: Step, put: (step: Step, key?: string) => void): Record<string, ReactNode> {
+export function stepValues(step: MeshStep, put: (step: MeshStep, key?: string) => void): Record<string, ReactNode> {
   switch (step.kind) {
     case 'subdivide':
       return {

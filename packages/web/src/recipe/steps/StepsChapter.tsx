@@ -1,0 +1,115 @@
+import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
+import { isShapeStep, SHAPE_KINDS, usualStep, type Step, type StepKind } from '@fictile/core';
+import { IconDots } from '@tabler/icons-react';
+import { Fragment, useRef } from 'react';
+import { Sentence, useTrial } from '../../ui/index.ts';
+import { texts } from '../../words/index.ts';
+import { Chapter } from '../Chapter.tsx';
+import classes from '../Recipe.module.css';
+import type { EditKey, PieceEdits } from '../pieceEdits.ts';
+import type { ChapterProps } from '../sentenceParts.tsx';
+import { shapeValues } from './shapeValues.tsx';
+import { STEP_PICTURES } from './stepPictures.tsx';
+import { stepValues } from './stepValues.tsx';
+import { Told } from '../Told.tsx';
+
+const T = texts.recipe;
+const KINDS = Object.entries(texts.steps) as [StepKind, string][];
+
+/** What is done to the mesh, step by step. */
+export function StepsChapter({
+  piece,
+  edits,
+  remarks,
+  work,
+  stepFaces,
+  picked,
+  readCurve,
+  onStep,
+}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; onStep: (id: string) => void }) {
+  const { steps } = piece;
+  const put = (next: readonly Step[], key?: EditKey): void => edits.steps(next, key);
+  const replace = (at: number, step: Step, key?: EditKey): void => put(steps.map((s, i) => (i === at ? step : s)), key); // prettier-ignore
+  const valuesOf = (step: Step, at: number) => {
+    const own = (next: Step, key?: EditKey): void => replace(at, next, typeof key === 'string' ? `step ${step.id} ${key}` : key);
+    return isShapeStep(step) ? shapeValues(step, { put: own, takeBack: edits.takeBack, picked, readCurve }) : stepValues(step, own);
+  }; // prettier-ignore
+  return (
+    <Chapter name="steps" work={work} remarks={<Told chapter="steps" remarks={remarks} edits={edits} piece={piece} />}>
+      {steps.length === 0 && <div className={classes.none}>{T.stepsNone}</div>}
+      {steps.map((step, at) => step.id !== TRIED && (
+        <div key={step.id} className={classes.step} data-off={!step.on} data-testid="step" onFocus={() => onStep(step.id)} onPointerDown={() => onStep(step.id)}>
+          <span className={classes.stepHead}>
+            <span className={classes.figures}>{step.on ? figureOf(stepFaces.find(({ id }) => id === step.id)?.faces) : T.stepIsOff}</span>
+            <StepMenu steps={steps} at={at} put={put} />
+          </span>
+          <Sentence template={T.steps[step.kind]} values={valuesOf(step, at)} />
+        </div>
+      ))}
+      <AddStep steps={steps} put={put} takeBack={edits.takeBack} />
+    </Chapter>
+  );
+} // prettier-ignore
+
+const GROUPS = [
+  { name: texts.shape.groups.shape, kinds: KINDS.filter(([kind]) => SHAPE_KINDS.includes(kind)) },
+  { name: texts.shape.groups.faces, kinds: KINDS.filter(([kind]) => !SHAPE_KINDS.includes(kind)) },
+];
+
+/** A step is shown on the letters as soon as the pointer or the arrow keys reach it. */
+function AddStep({ steps, put, takeBack }: { steps: readonly Step[]; put: (next: readonly Step[], key?: EditKey) => void; takeBack: PieceEdits['takeBack'] }) {
+  const taken = useRef(false);
+  const trial = useTrial<StepKind>((kind, key) => put([...steps.filter(({ id }) => id !== TRIED), usualStep(kind, TRIED)], key), takeBack);
+  const take = (kind: StepKind): void => {
+    taken.current = true;
+    trial.onTry(undefined);
+    put([...steps.filter(({ id }) => id !== TRIED), usualStep(kind, crypto.randomUUID())]);
+  };
+  return (
+    <Menu position="bottom-start" withinPortal trapFocus returnFocus onOpen={() => (taken.current = false)} onClose={() => !taken.current && trial.onTry(undefined)}>
+      <Menu.Target>
+        <UnstyledButton className={classes.addStep}>{T.stepAdd}</UnstyledButton>
+      </Menu.Target>
+      <Menu.Dropdown mah={420} style={{ overflowY: 'auto' }}>
+        {GROUPS.map(({ name, kinds }) => (
+          <Fragment key={name}>
+            <Menu.Label>{name}</Menu.Label>
+            {kinds.map(([kind, label]) => (
+              <Menu.Item key={kind} leftSection={STEP_PICTURES[kind]} onMouseEnter={() => trial.onTry(kind)} onFocus={() => trial.onTry(kind)} onClick={() => take(kind)}>
+                {label}
+              </Menu.Item>
+            ))}
+          </Fragment>
+        ))}
+      </Menu.Dropdown>
+    </Menu>
+  );
+} // prettier-ignore
+
+/** The id of a step that is only tried. */
+const TRIED = 'tried';
+
+const figureOf = (faces: number | undefined): string => (faces === undefined ? '' : T.stepFaces(faces));
+
+function StepMenu({ steps, at, put }: { steps: readonly Step[]; at: number; put: (steps: readonly Step[]) => void }) {
+  const step = steps[at];
+  const without = steps.filter((_, i) => i !== at);
+  const moved = (to: number): void => put([...without.slice(0, to), step, ...without.slice(to)]);
+  const copy: Step = { ...step, id: crypto.randomUUID() };
+  return (
+    <Menu position="bottom-end" withinPortal>
+      <Menu.Target>
+        <ActionIcon className={classes.stepMenu} variant="subtle" color="dark" size={20} aria-label={T.stepMenu(texts.steps[step.kind])}>
+          <IconDots size={14} />
+        </ActionIcon>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item onClick={() => put(steps.map((s, i) => (i === at ? { ...s, on: !s.on } : s)))}>{step.on ? T.stepOff : T.stepOn}</Menu.Item>
+        <Menu.Item disabled={at === 0} onClick={() => moved(at - 1)}>{T.stepUp}</Menu.Item>
+        <Menu.Item disabled={at === steps.length - 1} onClick={() => moved(at + 1)}>{T.stepDown}</Menu.Item>
+        <Menu.Item onClick={() => put([...steps.slice(0, at + 1), copy, ...steps.slice(at + 1)])}>{T.stepCopy}</Menu.Item>
+        <Menu.Item onClick={() => put(without)}>{T.stepRemove}</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+} // prettier-ignore

@@ -1,0 +1,338 @@
+import { FileButton, UnstyledButton } from '@mantine/core';
+import {
+  courseAt,
+  usualCurveLine,
+  usualStep,
+  type Course,
+  type FreeCurve,
+  type ShapeStep,
+  type StepPath,
+  type StepPlace,
+} from '@fictile/core';
+import type { ReactNode } from 'react';
+import { ChoiceValue, CourseValue, Sentence, useTrial } from '../../ui/index.ts';
+import { texts } from '../../words/index.ts';
+import { KnotSentence } from '../KnotSentence.tsx';
+import type { EditKey, PieceEdits } from '../pieceEdits.ts';
+import classes from '../Recipe.module.css';
+import { choicesOf, number } from '../sentenceParts.tsx';
+import { readHeights } from './readHeights.ts';
+import { CHARACTER_PICTURES } from './stepPictures.tsx';
+
+const T = texts.shape;
+const L = T.labels;
+
+export interface ShapeTools {
+  /** a key joins a drag */
+  put: (step: ShapeStep, key?: EditKey) => void;
+  takeBack: PieceEdits['takeBack'];
+  /** letters that are worked on */
+  picked: readonly number[];
+  readCurve: (file: File) => Promise<FreeCurve | undefined>;
+}
+
+type Kind = ShapeStep['kind'];
+type Of<K extends Kind> = Extract<ShapeStep, { kind: K }>;
+
+/** The values of a shape step's sentence, by their slots. */
+export function shapeValues(step: ShapeStep, tools: ShapeTools): Record<string, ReactNode> {
+  const f = new Fields(step, tools);
+  switch (step.kind) {
+    case 'bend':
+      return { angle: f.degrees('angleDegrees', L.angle), axis: f.tried('axis', L.axis, T.bendAxes), span: f.span(), keeps: f.choice('keeps', L.keeps, T.keeps), about: f.about(), toward: f.degrees('towardDegrees', L.toward) };
+    case 'twist':
+      return { angle: f.degrees('angleDegrees', L.angle), ...f.alongValues() };
+    case 'taper':
+    case 'stretch':
+    case 'pinch':
+      return { percent: f.percent('percent', L.percent, -1000, step.kind === 'stretch' ? 1000 : 99), ...f.alongValues() };
+    case 'shear':
+      return { first: f.part('byMm', 0, L.first), second: f.part('byMm', 1, L.second), ...f.alongValues() };
+    case 'bulge':
+      return { height: f.mm('heightMm', L.height), form: f.tried('shape', L.form, T.bulges), barrel: step.shape === 'barrel' ? <> {f.axis()}</> : null, solid: f.flag('solid', L.solid, { on: T.solids.all, off: T.solids.front }) };
+    case 'wave':
+      return { ...f.displacing(), length: f.length('lengthMm', L.length), toward: f.degrees('towardDegrees', L.toward), phase: f.degrees('phaseDegrees', L.phase) };
+    case 'noise':
+      return {
+        ...f.displacing(),
+        character: f.tried('character', L.character, T.characters, CHARACTER_PICTURES),
+        size: f.length('sizeMm', L.size),
+        detail: f.whole('detail', L.detail, { unit: T.detailUnit(step.detail), max: 6 }),
+        seed: f.whole('seed', L.seed, { unit: '', min: 0, max: 4_294_967_295 }),
+        outward: f.flag('outwardOnly', L.outward, { on: T.outwards.only, off: T.outwards.both }),
+        drift: number('drift', { label: L.drift, value: step.drift, kind: 'plain', unit: T.perSecond, min: -1000, max: 1000, step: 1, usual: 0 }, (drift, key) => tools.put({ ...step, drift }, key)),
+      };
+    case 'relief':
+      return {
+        ...f.displacing(),
+        picture: <PictureFile step={step} put={tools.put} />,
+        width: f.length('widthMm', L.width),
+        across: f.part('atMm', 0, L.x),
+        up: f.part('atMm', 1, L.y),
+        repeats: f.flag('repeats', L.repeats, { on: T.repeatses.tiled, off: T.repeatses.once }),
+      };
+    case 'run':
+      return runValues(step, f, tools);
+    case 'repeat':
+      return { count: f.whole('count', L.count, { unit: T.countUnit(step.count), max: 200 }), axis: f.axis(), gap: f.mm('gapMm', L.gap) };
+    case 'scatter':
+      return scatterValues(step, f);
+  }
+} // prettier-ignore
+
+function runValues(step: Of<'run'>, f: Fields, { put, readCurve }: ShapeTools): Record<string, ReactNode> {
+  return {
+    path: <PathKind step={step} put={put} takeBack={f.tools.takeBack} />,
+    form: <PathValues step={step} put={put} readCurve={readCurve} />,
+    axis: f.choice('axis', L.axis, T.runAxes),
+    fit: f.choice('fit', L.fit, T.fits),
+    from: f.percent('fromPercent', L.from, 0, 100),
+    to: f.percent('toPercent', L.to, 0, 100),
+    shift: f.mm('shiftMm', L.shift),
+    ends: f.choice('ends', L.ends, T.ends),
+    upright: f.choice('up', L.upright, T.ups),
+    roll: f.degrees('rollDegrees', L.roll),
+    sizeCourse: f.course('size', L.size, { min: 0, max: 300, unit: '%' }),
+    rollCourse: f.course('roll', L.roll, { min: -360, max: 360, unit: '°' }),
+  };
+}
+
+function scatterValues(step: Of<'scatter'>, f: Fields): Record<string, ReactNode> {
+  const how = step.by === 'course' ? f.course('course', L.strength, { min: -1, max: 1, unit: '' }) : f.whole('seed', L.seed, { unit: '', min: 0, max: 4_294_967_295 }); // prettier-ignore
+  return {
+    by: f.choice('by', L.by, T.scatterBys),
+    how: <> ({how})</>,
+    across: f.part('moveMm', 0, L.x),
+    up: f.part('moveMm', 1, L.y),
+    forward: f.part('moveMm', 2, L.z),
+    turnX: f.part('turnDegrees', 0, L.x, 'angle'),
+    turnY: f.part('turnDegrees', 1, L.y, 'angle'),
+    turnZ: f.part('turnDegrees', 2, L.z, 'angle'),
+    scale: f.percent('scalePercent', L.scale, 1, 1000),
+    rigid: f.flag('rigid', L.rigid, { on: T.rigids.rigid, off: T.rigids.bent }),
+  };
+}
+
+type Loose = Record<string, unknown>;
+
+/** Values of a step by the names of its fields. What a field is worth is checked by the schema when the edit is made. */
+class Fields {
+  readonly #step: ShapeStep;
+  readonly tools: ShapeTools;
+
+  constructor(step: ShapeStep, tools: ShapeTools) {
+    this.#step = step;
+    this.tools = tools;
+  }
+
+  #value<T>(field: string): T {
+    return (this.#step as unknown as Loose)[field] as T;
+  }
+
+  #usual<T>(field: string): T {
+    return (usualStep(this.#step.kind, 'usual') as unknown as Loose)[field] as T;
+  }
+
+  #put(values: Loose, key?: EditKey): void {
+    this.tools.put({ ...this.#step, ...values } as ShapeStep, key);
+  }
+
+  mm(field: string, label: string, least = -100_000): ReactNode {
+    return number(field, { label, value: this.#value(field), kind: 'length', unit: 'mm', min: least, max: 100_000, step: 1, usual: this.#usual(field) }, (value, key) => this.#put({ [field]: value }, key)); // prettier-ignore
+  }
+
+  length(field: string, label: string): ReactNode {
+    return this.mm(field, label, 0.1);
+  }
+
+  degrees(field: string, label: string): ReactNode {
+    return number(field, { label, value: this.#value(field), kind: 'angle', unit: '°', min: -3600, max: 3600, step: 1, usual: this.#usual(field) }, (value, key) => this.#put({ [field]: value }, key)); // prettier-ignore
+  }
+
+  percent(field: string, label: string, min: number, max: number): ReactNode {
+    return number(field, { label, value: this.#value(field), kind: 'plain', unit: '%', min, max, step: 1, usual: this.#usual(field) }, (value, key) => this.#put({ [field]: value }, key)); // prettier-ignore
+  }
+
+  whole(field: string, label: string, { unit, min = 1, max }: { unit: string; min?: number; max: number }): ReactNode {
+    return number(field, { label, value: this.#value(field), kind: 'plain', unit, min, max, step: 1, whole: true, usual: this.#usual(field) }, (value, key) => this.#put({ [field]: value }, key)); // prettier-ignore
+  }
+
+  /** One of several numbers that belong together. */
+  part(field: string, k: number, label: string, kind: 'length' | 'angle' = 'length'): ReactNode {
+    const all = this.#value<number[]>(field);
+    const unit = kind === 'angle' ? '°' : 'mm';
+    const most = kind === 'angle' ? 3600 : 100_000;
+    return number(`${field} ${k}`, { label, value: all[k], kind, unit, min: -most, max: most, step: 1, usual: this.#usual<number[]>(field)[k] }, (value, key) => this.#put({ [field]: all.map((old, i) => (i === k ? value : old)) }, key)); // prettier-ignore
+  }
+
+  choice(field: string, label: string, names: Readonly<Record<string, string>>): ReactNode {
+    return <ChoiceValue label={label} value={this.#value<string>(field)} choices={choicesOf(names)} usual={this.#usual<string>(field)} onChange={(value) => this.#put({ [field]: value })} />; // prettier-ignore
+  }
+
+  /** Shown on the letters as it is reached. */
+  tried(
+    field: string,
+    label: string,
+    names: Readonly<Record<string, string>>,
+    pictures?: Readonly<Record<string, ReactNode>>,
+  ): ReactNode {
+    return <TriedValue label={label} value={this.#value<string>(field)} names={names} pictures={pictures} usual={this.#usual<string>(field)} put={(value, key) => this.#put({ [field]: value }, key)} takeBack={this.tools.takeBack} />; // prettier-ignore
+  }
+
+  flag(field: string, label: string, { on, off }: { on: string; off: string }): ReactNode {
+    const word = (value: boolean): 'on' | 'off' => (value ? 'on' : 'off');
+    return <ChoiceValue label={label} value={word(this.#value(field))} choices={choicesOf({ on, off })} usual={word(this.#usual(field))} onChange={(value) => this.#put({ [field]: value === 'on' })} />; // prettier-ignore
+  }
+
+  axis(): ReactNode {
+    return this.tried('axis', L.axis, T.axes);
+  }
+
+  span(): ReactNode {
+    const word = this.#value<boolean>('whole') ? 'whole' : 'between';
+    const span = <ChoiceValue label={L.span} value={word} choices={choicesOf(T.spans)} usual="whole" onChange={(value) => this.#put({ whole: value === 'whole' })} />; // prettier-ignore
+    if (word === 'whole') return span;
+    return <Sentence template={T.spanBetween} values={{ span, from: this.mm('fromMm', L.from), to: this.mm('toMm', L.to) }} />; // prettier-ignore
+  }
+
+  about(): ReactNode {
+    const isMiddle = this.#value<boolean>('middle');
+    const about = <ChoiceValue label={L.about} value={isMiddle ? 'middle' : 'point'} choices={choicesOf(T.abouts)} usual="middle" onChange={(value) => this.#put({ middle: value === 'middle' })} />; // prettier-ignore
+    if (isMiddle) return about;
+    const [x, y, z] = [L.x, L.y, L.z].map((label, k) => this.part('centreMm', k, label));
+    return <Sentence template={T.aboutPoint} values={{ about, x, y, z }} />;
+  }
+
+  alongValues(): Record<string, ReactNode> {
+    const has = (field: string): boolean => field in this.#step;
+    return {
+      axis: this.axis(),
+      span: this.span(),
+      ...(has('ease') && { ease: this.choice('ease', L.ease, T.eases) }),
+      ...(has('middle') && { about: this.about() }),
+    };
+  }
+
+  displacing(): Record<string, ReactNode> {
+    return {
+      height: this.mm('heightMm', L.height),
+      moves: this.choice('moves', L.moves, T.moves),
+      where: <WhereValues where={this.#value('where')} picked={this.tools.picked} put={(where, key) => this.#put({ where }, key)} />,
+    }; // prettier-ignore
+  }
+
+  course(field: string, label: string, { min, max, unit }: { min: number; max: number; unit: string }): ReactNode {
+    const course = this.#value<Course>(field);
+    const values = course.map(({ value }) => value);
+    const [low, high] = [Math.min(...values), Math.max(...values)];
+    return (
+      <CourseValue
+        label={T.course.label(label, low, high, unit)}
+        shown={low === high ? T.course.same(low, unit) : T.course.between(low, high, unit)}
+        help={T.course.help}
+        pointName={T.course.point}
+        course={course}
+        min={min}
+        max={max}
+        curve={(share) => courseAt(course, share)}
+        onChange={(next, isDrag) => this.#put({ [field]: next }, isDrag ? field : undefined)}
+      />
+    );
+  }
+}
+
+interface TriedProps {
+  label: string;
+  value: string;
+  names: Readonly<Record<string, string>>;
+  pictures?: Readonly<Record<string, ReactNode>>;
+  usual: string;
+  put: (value: string, key?: EditKey) => void;
+  takeBack: PieceEdits['takeBack'];
+}
+
+function TriedValue({ label, value, names, pictures, usual, put, takeBack }: TriedProps) {
+  const trial = useTrial<string>(put, takeBack);
+  return <ChoiceValue label={label} value={value} choices={choicesOf(names, pictures)} usual={usual} onTry={trial.onTry} onChange={trial.onChange} />; // prettier-ignore
+}
+
+interface WhereProps {
+  where: StepPlace;
+  picked: readonly number[];
+  put: (where: StepPlace, key?: string) => void;
+}
+
+/** Where a step acts: in a place, on parts, on letters. */
+function WhereValues({ where, picked, put }: WhereProps) {
+  const set = (values: Partial<StepPlace>, key?: string): void => put({ ...where, ...values }, key);
+  const mm = (label: string, value: number, take: (value: number, key?: string) => void, least = -100_000): ReactNode =>
+    number(`where ${label}`, { label, value, kind: 'length', unit: 'mm', min: least, max: 100_000, step: 1 }, take);
+  const one = (field: 'centreMm' | 'sizeMm', k: number, label: string): ReactNode =>
+    mm(label, where[field][k], (value, key) => set({ [field]: where[field].map((old, i) => (i === k ? value : old)) as [number, number, number] }, key), field === 'sizeMm' ? 0 : undefined); // prettier-ignore
+  const inside = {
+    size: one('sizeMm', 0, L.size), sizeY: one('sizeMm', 1, L.size), sizeZ: one('sizeMm', 2, L.size),
+    x: one('centreMm', 0, L.x), y: one('centreMm', 1, L.y), z: one('centreMm', 2, L.z),
+    soft: mm(L.soft, where.softMm, (softMm, key) => set({ softMm }, key), 0),
+    axis: <ChoiceValue label={L.axis} value={where.axis} choices={choicesOf(T.axes)} usual="x" onChange={(axis) => set({ axis })} />,
+  }; // prettier-ignore
+  // nothing is picked: the choice would mean nobody
+  const letters = where.letters.length > 0 || picked.length > 0 ? T.letters : { all: T.letters.all };
+  const values = {
+    place: <ChoiceValue label={L.place} value={where.kind} choices={choicesOf(T.places)} usual="all" onChange={(kind) => set({ kind })} />,
+    parts: <ChoiceValue label={L.parts} value={where.parts} choices={choicesOf(T.parts)} usual="all" onChange={(parts) => set({ parts })} />,
+    letters: <ChoiceValue label={L.letters} value={where.letters.length > 0 ? 'picked' : 'all'} choices={choicesOf<'all' | 'picked'>(T.letters).filter(({ value }) => value in letters)} usual="all" onChange={(next) => set({ letters: next === 'all' ? [] : picked.length > 0 ? [...picked] : where.letters })} />,
+    rest: <Sentence template={T.placeValues[where.kind]} values={inside} />,
+  }; // prettier-ignore
+  return <Sentence template={T.whereEnd} values={values} />;
+}
+
+function PictureFile({ step, put }: { step: Of<'relief'>; put: ShapeTools['put'] }) {
+  const take = async (file: File | null): Promise<void> => {
+    const read = file ? await readHeights(file) : undefined;
+    if (read) put({ ...step, ...read });
+  };
+  return (
+    <FileButton accept="image/*" onChange={(file) => void take(file)}>
+      {(props) => (
+        <UnstyledButton {...props} className={classes.unlock}>
+          {step.columns > 1 ? T.pictureSize(step.columns, step.rows) : T.chooseFile}
+        </UnstyledButton>
+      )}
+    </FileButton>
+  );
+}
+
+/** Lines to begin with, about as large as the words usually are. */
+const PATHS: { [K in StepPath['kind']]: Extract<StepPath, { kind: K }> } = {
+  ring: { kind: 'ring', radiusMm: 100 },
+  spiral: { kind: 'spiral', innerMm: 30, outerMm: 120, turns: 2 },
+  ripple: { kind: 'ripple', lengthMm: 200, heightMm: 40, waves: 3 },
+  coil: { kind: 'coil', radiusMm: 80, riseMm: 90, turns: 1 },
+  drawn: { kind: 'drawn', curve: usualCurveLine(400).curve },
+};
+
+function PathKind({ step, put, takeBack }: { step: Of<'run'>; put: ShapeTools['put']; takeBack: PieceEdits['takeBack'] }) {
+  const pathOf = (kind: StepPath['kind']): StepPath => (kind === step.path.kind ? step.path : PATHS[kind]);
+  const trial = useTrial<StepPath['kind']>((kind, key) => put({ ...step, path: pathOf(kind) }, key), takeBack);
+  return <ChoiceValue label={L.path} value={step.path.kind} choices={choicesOf(T.paths)} usual="coil" onTry={trial.onTry} onChange={trial.onChange} />;
+} // prettier-ignore
+
+function PathValues({ step, put, readCurve }: { step: Of<'run'>; put: ShapeTools['put']; readCurve: ShapeTools['readCurve'] }) {
+  const { path } = step;
+  const set = (values: Loose, key?: string): void => put({ ...step, path: { ...path, ...values } as StepPath }, key);
+  const held = path as unknown as Record<string, number>;
+  const mm = (field: string, label: string, least: number): ReactNode => number(`path ${field}`, { label, value: held[field], kind: 'length', unit: 'mm', min: least, max: 100_000, step: 5 }, (value, key) => set({ [field]: value }, key));
+  const count = (field: string, label: string, unit: string): ReactNode => number(`path ${field}`, { label, value: held[field], kind: 'plain', unit, min: 0.25, max: 100, step: 0.25 }, (value, key) => set({ [field]: value }, key));
+  const values: Record<string, ReactNode> = {
+    radius: mm('radiusMm', L.radius, 0.1), inner: mm('innerMm', L.inner, 0), outer: mm('outerMm', L.outer, 0.1),
+    length: mm('lengthMm', L.length, 0.1), height: mm('heightMm', L.height, 0), rise: mm('riseMm', L.rise, -100_000),
+    turns: count('turns', L.turns, T.turnsUnit(held.turns)), waves: count('waves', L.waves, T.wavesUnit(held.waves)),
+    knots: path.kind === 'drawn' && <KnotSentence curve={path.curve} onCurve={(curve, key) => set({ curve }, key)} />,
+    file: path.kind === 'drawn' && (
+      <FileButton accept=".svg,image/svg+xml" onChange={(file) => file && void readCurve(file).then((curve) => curve && set({ curve }))}>
+        {(props) => <UnstyledButton {...props} className={classes.unlock}>{T.pathFile}</UnstyledButton>}
+      </FileButton>
+    ),
+  };
+  return <Sentence template={T.pathValues[path.kind]} values={values} />;
+} // prettier-ignore

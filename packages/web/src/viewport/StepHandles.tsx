@@ -1,0 +1,245 @@
+import type { ThreeEvent } from '@react-three/fiber';
+import { useMemo, useState } from 'react';
+import { chainOf, isShapeStep, plainPoint, type ShapeStep, type ShownPiece } from '@fictile/core';
+import type { Matrix4} from 'three';
+import { Vector3 } from 'three';
+import { onPlane, toStep } from './drags.ts';
+import { gridStep } from './gridStep.ts';
+import { Dots, Knob } from './handleParts.tsx';
+import { LineKnob } from './LineKnob.tsx';
+import { slideOver } from './PlaceHandles.tsx';
+import { matrixOf, TOOL } from './scene.ts';
+import { bendAt, limitsOf, strengthOf, type Place } from './stepPlaces.ts';
+import { useDrag } from './useDrag.ts';
+
+/** The shape step at work, with all steps of its piece. */
+export interface Stepping {
+  pieceId: string;
+  steps: readonly ShapeStep[];
+  step: ShapeStep;
+  begin: () => void;
+  change: (step: ShapeStep) => void;
+  words: { strength: (value: number, step: ShapeStep) => string; place: (mm: number) => string };
+}
+
+interface StepHandlesProps {
+  stepping: Stepping;
+  shown: ShownPiece;
+}
+
+/**
+ * What a shape step is held by: a knob for its strength, gates at its limits, a point that stays. All stand where the chain of steps has put their places of
+ * the flat layout.
+ */
+export function StepHandles({ stepping, shown }: StepHandlesProps) {
+  const { step, steps } = stepping;
+  const { flat, transform } = shown;
+  const space = useMemo(() => {
+    if (!flat) return undefined;
+    const chain = chainOf(steps.filter(isShapeStep), { box: flat });
+    const matrix = matrixOf(transform);
+    return { flat, matrix, toWorld: (rest: Place) => new Vector3(...chain.at(plainPoint(rest))).applyMatrix4(matrix) };
+  }, [flat, steps, transform]);
+  if (!space) return null;
+  const size = Math.max(...[0, 1, 2].map((k) => space.flat.high[k] - space.flat.low[k]));
+  const props = { stepping, space, size };
+  return (
+    <group userData={TOOL}>
+      <Backbone {...props} />
+      {step.kind === 'bend' ? <BendKnob {...props} step={step} /> : <StrengthKnob {...props} />}
+      <Limits {...props} />
+      {'centreMm' in step && !step.middle && <CentreKnob {...props} centreMm={step.centreMm} />}
+    </group>
+  );
+}
+
+interface Space {
+  flat: NonNullable<ShownPiece['flat']>;
+  matrix: Matrix4;
+  toWorld: (rest: Place) => Vector3;
+}
+
+interface PartProps {
+  stepping: Stepping;
+  space: Space;
+  /** of the flat piece's longest side */
+  size: number;
+}
+
+const DOTS = 80;
+
+/** The middle of the piece along the way that the step acts on. */
+function Backbone({ stepping: { step }, space }: PartProps) {
+  const points = useMemo(() => {
+    const { axis, from, to } = limitsOf(step, space.flat);
+    const middle = middleOf(space.flat);
+    return Array.from({ length: DOTS + 1 }, (_, i) => {
+      const rest: Place = [...middle];
+      rest[axis] = from + ((to - from) * i) / DOTS;
+      return space.toWorld(rest).toArray();
+    }).flat();
+  }, [step, space]);
+  return <Dots points={points} />;
+}
+
+/** At the end of a bend: pulled round, it says the angle. */
+function BendKnob({ stepping, space, step }: PartProps & { step: Extract<ShapeStep, { kind: 'bend' }> }) {
+  const [text, setText] = useState<string>();
+  const { end, pivot, run } = bendAt(step, space.flat);
+  const at = space.toWorld(end);
+  const drag = useDrag((event: ThreeEvent<PointerEvent>) => {
+    const centre = space.toWorld(pivot);
+    const across = new Vector3().setFromMatrixColumn(space.matrix, run);
+    const inward = inwardOf(step, space.matrix);
+    const normal = across.clone().cross(inward).normalize();
+    const share = (end[run] - pivot[run]) / Math.max(1e-9, spanOf(step, space));
+    const angleOf = (point: Vector3): number => {
+      const from = point.clone().sub(centre);
+      return (2 * Math.atan2(from.dot(inward), from.dot(across))) / share;
+    };
+    const first = onPlane(event.ray, at, normal);
+    if (!first) return undefined;
+    const start = angleOf(first);
+    stepping.begin();
+    setText(stepping.words.strength(step.angleDegrees, step));
+    let last = 0;
+    return (ray, isCoarse) => {
+      const point = onPlane(ray, at, normal);
+      if (!point) return;
+      // the shorter way from where it was, so that it may be pulled round more than once
+      const turn = (4 * Math.PI) / share;
+      let by = angleOf(point) - start;
+      by -= Math.round((by - last) / turn) * turn;
+      last = by;
+      const next = toStep(step.angleDegrees + (by * 180) / Math.PI, isCoarse ? 15 : 1);
+      const angleDegrees = Math.max(-3600, Math.min(3600, next));
+      stepping.change({ ...step, angleDegrees });
+      setText(stepping.words.strength(angleDegrees, step));
+    };
+  });
+  return (
+    <Knob at={at} drag={drag} text={text} onDone={() => setText(undefined)}>
+      <sphereGeometry args={[1, 24, 16]} />
+    </Knob>
+  );
+}
+
+const spanOf = (step: Extract<ShapeStep, { kind: 'bend' }>, { flat }: Space): number => {
+  const { from, to } = limitsOf(step, flat);
+  return to - from;
+};
+
+/** The way that a positive bend turns to, in the world. */
+function inwardOf({ axis, towardDegrees }: Extract<ShapeStep, { kind: 'bend' }>, matrix: Matrix4): Vector3 {
+  const column = (k: number): Vector3 => new Vector3().setFromMatrixColumn(matrix, k);
+  const angle = (towardDegrees * Math.PI) / 180;
+  const [high, side] = axis === 'z' ? [1, 2] : axis === 'y' ? [2, 1] : [2, 0];
+  return column(high).multiplyScalar(-Math.cos(angle)).addScaledVector(column(side), -Math.sin(angle));
+}
+
+/** For all other steps: pulled along the way that the step moves points by. */
+function StrengthKnob({ stepping, space, size }: PartProps) {
+  const { step } = stepping;
+  const held = strengthOf(step, space.flat);
+  if (!held) return null;
+  const at = space.toWorld(held.place);
+  const beside: Place = [...held.place];
+  beside[held.axis] += size * 1e-3;
+  const way = new Vector3().setFromMatrixColumn(space.matrix, held.axis).normalize();
+  return (
+    <LineKnob
+      at={at}
+      way={way}
+      value={held.value}
+      share={held.share}
+      step={held.isLength ? gridStep(size) / 20 : 1}
+      isSigned
+      begin={stepping.begin}
+      change={(value) => stepping.change(held.take(value))}
+      words={(value) => stepping.words.strength(value, step)}
+    />
+  );
+}
+
+/** Gates at the limits of a step that has any; a knob on each slides it along the flat layout. */
+function Limits({ stepping, space, size }: PartProps) {
+  const { step } = stepping;
+  if (!('whole' in step) || step.whole) return null;
+  const { axis } = limitsOf(step, space.flat);
+  return (['fromMm', 'toMm'] as const).map((field) => (
+    <Gate key={field} stepping={stepping} space={space} axis={axis} field={field} mm={step[field]} step={gridStep(size) / 20} />
+  ));
+} // prettier-ignore
+
+interface GateProps {
+  stepping: Stepping;
+  space: Space;
+  axis: 0 | 1 | 2;
+  field: 'fromMm' | 'toMm';
+  mm: number;
+  step: number;
+}
+
+const A_SIDE = 12;
+
+function Gate({ stepping, space, axis, field, mm, step }: GateProps) {
+  const { flat } = space;
+  const [b, c] = [(axis + 1) % 3, (axis + 2) % 3];
+  const at = (u: number, v: number): Place => {
+    const rest: Place = [0, 0, 0];
+    rest[axis] = mm;
+    rest[b] = flat.low[b] + u * (flat.high[b] - flat.low[b]);
+    rest[c] = flat.low[c] + v * (flat.high[c] - flat.low[c]);
+    return rest;
+  };
+  const ring = Array.from({ length: 4 * A_SIDE }, (_, i) => {
+    const share = (i % A_SIDE) / A_SIDE;
+    const [u, v] = [[share, 0], [1, share], [1 - share, 1], [0, 1 - share]][Math.floor(i / A_SIDE)]; // prettier-ignore
+    return space.toWorld(at(u, v)).toArray();
+  }).flat();
+  const knob = at(axis === 1 ? 0.5 : 1, axis === 1 ? 1 : 0.5);
+  const beside: Place = [...knob];
+  beside[axis] += Math.max(1e-3, step / 10);
+  const here = space.toWorld(knob);
+  const way = space.toWorld(beside).sub(here);
+  return (
+    <>
+      <Dots points={ring} />
+      <LineKnob
+        at={here}
+        way={way.lengthSq() > 0 ? way.normalize() : new Vector3(1, 0, 0)}
+        value={mm}
+        share={1}
+        step={step}
+        isSigned
+        begin={stepping.begin}
+        change={(value) => stepping.change({ ...stepping.step, [field]: value } as ShapeStep)}
+        words={stepping.words.place}
+      />
+    </>
+  );
+}
+
+/** The point that stays, in the plane of the front. */
+function CentreKnob({ stepping, space, size, centreMm }: PartProps & { centreMm: Place }) {
+  const [text, setText] = useState<string>();
+  const at = space.toWorld(centreMm);
+  const [across, up, normal] = [0, 1, 2].map((k) => new Vector3().setFromMatrixColumn(space.matrix, k).normalize());
+  const drag = useDrag((event) => {
+    const from = [...centreMm];
+    stepping.begin();
+    return slideOver(event, normal, at.clone(), (by, coarse) => {
+      const grid = (gridStep(size) / 20) * (coarse ? 10 : 1);
+      const next: Place = [toStep(from[0] + by.dot(across), grid), toStep(from[1] + by.dot(up), grid), from[2]];
+      stepping.change({ ...stepping.step, centreMm: next } as ShapeStep);
+      setText(`${stepping.words.place(next[0])}, ${stepping.words.place(next[1])}`);
+    });
+  });
+  return (
+    <Knob at={at} drag={drag} text={text} onDone={() => setText(undefined)} size={0.9}>
+      <octahedronGeometry args={[1.3]} />
+    </Knob>
+  );
+}
+
+const middleOf = ({ low, high }: Space['flat']): Place => [0, 1, 2].map((k) => (low[k] + high[k]) / 2) as Place;

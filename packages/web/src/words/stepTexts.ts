@@ -1,0 +1,18 @@
+import { shapeTexts } from './shapeTexts.ts';
+
+/** Names of steps and of their choices. */
+export const stepTexts = {
+  stepWays: { straight: 'flat', rounded: 'rounded' },
+  reduceBy: { share: 'a share', count: 'a count', error: 'an error' },
+  triangleRules: { short: 'along the shorter diagonal', same: 'all quads alike' },
+  steps: {
+    subdivide: 'Subdivide',
+    reduce: 'Reduce',
+    triangles: 'Cut into triangles',
+    quads: 'Join to quads',
+    join: 'Join points',
+    clear: 'Clear flat faces',
+    crisp: 'Crisp edges',
+    ...shapeTexts.names,
+  },
+} as const;

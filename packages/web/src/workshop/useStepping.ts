@@ -1,0 +1,60 @@
+import { isShapeStep, type Piece, type ShapeStep, type Step } from '@fictile/core';
+import { useMemo, useRef } from 'react';
+import { pieceEdits } from '../recipe/index.ts';
+import type { ProjectStore } from '../store/index.ts';
+import type { Bending, Stepping } from '../viewport/index.ts';
+import { texts } from '../words/index.ts';
+
+/** The shape step at work, and the curve that letters run along where it has one of its own. Each drag is one step of undo. */
+export function useStepping(
+  store: ProjectStore,
+  piece: Piece | undefined,
+  stepId: string | undefined,
+): { stepping: Stepping | undefined; curving: Bending | undefined } {
+  const drags = useRef(0);
+  return useMemo(() => {
+    const step = piece && !piece.locked ? stepAtWork(piece.steps, stepId) : undefined;
+    if (!piece || !step) return { stepping: undefined, curving: undefined };
+    const begin = (): void => void drags.current++;
+    const change = (next: ShapeStep): void =>
+      pieceEdits(store, [piece]).steps(
+        piece.steps.map((one) => (one.id === next.id ? next : one)),
+        { drag: `step ${next.id} ${drags.current}` },
+      );
+    const stepping: Stepping = {
+      pieceId: piece.id,
+      steps: piece.steps.filter(isShapeStep).filter(({ on }) => on),
+      step,
+      begin,
+      change,
+      words: { strength: strengthText, place: texts.view.mm },
+    };
+    return { stepping, curving: curvingOf(piece.id, step, { begin, change }) };
+  }, [store, piece, stepId]);
+}
+
+/** The step that was touched last, else the last that shapes. */
+function stepAtWork(steps: readonly Step[], stepId: string | undefined): ShapeStep | undefined {
+  const shape = steps.filter(isShapeStep).filter((step) => step.on && step.kind !== 'repeat');
+  return shape.find(({ id }) => id === stepId) ?? shape[shape.length - 1];
+}
+
+function curvingOf(
+  pieceId: string,
+  step: ShapeStep,
+  { begin, change }: Pick<Stepping, 'begin' | 'change'>,
+): Bending | undefined {
+  if (step.kind !== 'run' || step.path.kind !== 'drawn') return undefined;
+  return {
+    pieceId,
+    curve: step.path.curve,
+    begin,
+    change: (curve) => change({ ...step, path: { kind: 'drawn', curve } }),
+    words: texts.view.knot,
+  };
+}
+
+function strengthText(value: number, step: ShapeStep): string {
+  if ('angleDegrees' in step) return texts.view.degrees(value);
+  return 'percent' in step ? texts.view.percent(value) : texts.view.mm(value);
+}

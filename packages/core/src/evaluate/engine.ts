@@ -10,6 +10,8 @@ import {
   type BuiltCluster,
   type LetteringCaches,
   type LetteringStats,
+  type LetterNeed,
+  type NeedOf,
   type NeedReport,
 } from '../lettering/index.ts';
 import type { Transform } from '../math/index.ts';
@@ -70,6 +72,8 @@ export interface EvaluateOptions {
   uv?: boolean;
   /** looks for faces that shape steps have made cross, and tells */
   crossings?: boolean;
+  /** while a value is dragged: faces as fine as they were needed last, none cut where it strays, folds not looked for */
+  preview?: boolean;
 }
 
 /** Of the cache's bytes: for meshes that steps have made. */
@@ -90,6 +94,7 @@ export class Engine {
   readonly #shaped: ByteCache<ShapedPart>;
   /** by piece: among many, those that did not change cost nothing */
   readonly #kept = new ByteCache<Kept>(LIMITS.pieces);
+  readonly #needs = new ByteCache<LetterNeed[]>(LIMITS.pieces);
 
   constructor(tools: EngineTools) {
     this.#tools = tools;
@@ -104,7 +109,7 @@ export class Engine {
     project: Project,
     pieceId: string,
     context: RunContext,
-    { seconds = 0, uv = false, crossings = false }: EvaluateOptions = {},
+    { seconds = 0, uv = false, crossings = false, preview = false }: EvaluateOptions = {},
   ): Promise<Result<Evaluated>> {
     const resolved = resolveAt(project, seconds);
     const piece = resolved.pieces[pieceId];
@@ -116,8 +121,8 @@ export class Engine {
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece));
     const laid = await this.#lay(piece);
     if (!laid.ok) return laid;
-    const built = await this.#build(resolved, piece, { ...laid.value, uv, crossings, seconds }, context);
-    if (built.ok) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
+    const built = await this.#build(resolved, piece, { ...laid.value, uv, crossings, seconds, preview }, context);
+    if (built.ok && !preview) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
     return built;
   }
 
@@ -166,7 +171,7 @@ export class Engine {
         apart: isWords(piece) && piece.source.letters === 'apart',
         uv: laid.uv,
         seed: this.#tools.seed ?? 1,
-        needOf: shapeNeed(piece.steps, { letters: layout.letters, toleranceMm, seconds: laid.seconds }),
+        needOf: this.#needOf(piece, layout.letters, laid),
         faceBudget: project.faceBudget,
       },
       { caches: this.#lettering, context },
@@ -189,10 +194,26 @@ export class Engine {
     });
   }
 
+  /** A preview takes what the last exact evaluation needed, as long as that was of as many letters. */
+  #needOf(
+    piece: Piece,
+    letters: readonly Letter[],
+    { seconds, preview }: Required<EvaluateOptions>,
+  ): NeedOf | undefined {
+    const exact = shapeNeed(piece.steps, { letters, toleranceMm: piece.body.faces.toleranceMm, seconds });
+    if (!exact) return undefined;
+    return (boxes, members) => {
+      const last = preview ? this.#needs.get(piece.id) : undefined;
+      const needs = last?.length === boxes.length ? last : exact(boxes, members);
+      this.#needs.set(piece.id, needs, 1);
+      return needs;
+    };
+  }
+
   #refine(
     clusters: BuiltCluster[],
     { steps, body }: Piece,
-    { layout, seconds, context, faceBudget }: { layout: Layout; seconds: number; context: RunContext; faceBudget: number }, // prettier-ignore
+    { layout, seconds, preview, context, faceBudget }: Laid & Required<EvaluateOptions> & { context: RunContext; faceBudget: number }, // prettier-ignore
   ): Promise<StepRun | undefined> {
     const { loadSimplifier } = this.#tools.kernels;
     return runSteps(clusters, steps, {
@@ -203,7 +224,8 @@ export class Engine {
       context,
       letters: layout.letters,
       seconds,
-      toleranceMm: isAutomatic(facesOf(body.faces)) ? body.faces.toleranceMm : undefined,
+      toleranceMm: isAutomatic(facesOf(body.faces)) && !preview ? body.faces.toleranceMm : undefined,
+      looksForFolds: !preview,
     });
   }
 }

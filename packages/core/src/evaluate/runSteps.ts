@@ -24,6 +24,7 @@ export interface StepRunTools {
   /** of the layout */
   letters: readonly Letter[];
   seconds: number;
+  looksForFolds: boolean;
   /** flat edges that stray farther from what shape steps make of them are cut; undefined: a person has chosen the faces */
   toleranceMm: number | undefined;
 }

@@ -23,6 +23,7 @@ export interface ShapedPart {
 export interface ShapeTools {
   letters: readonly Letter[];
   seconds: number;
+  looksForFolds: boolean;
   /** edges that stray farther are cut; undefined: a person has chosen the faces */
   toleranceMm: number | undefined;
   faceBudget: number;
@@ -62,7 +63,7 @@ export async function shapeClusters(
   const laid = clusters.map((cluster) => shapedOf(cluster, tools.letters));
   const box = laid.map(restBox).reduce(around, EMPTY);
   const chain = chainOf(steps, { box, seconds: tools.seconds });
-  const remarks = foldRemarks(laid, steps, chain);
+  const remarks: Remark[] = [];
   const isOff = beyondLine(chain);
   const kept = clusters.map((_, i) => i).filter((i) => !isOff(laid[i]));
   if (kept.length < clusters.length) {
@@ -71,6 +72,7 @@ export async function shapeClusters(
   }
   const name = JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, tools.seconds, tools.toleranceMm]); // prettier-ignore
   const made: SteppedCluster[] = [];
+  const looked: Shaped[] = [];
   const mostFaces = tools.faceBudget / Math.max(1, clusters.length);
   for (const i of kept) {
     if (tools.context.cancelled()) return undefined;
@@ -82,9 +84,11 @@ export async function shapeClusters(
       part = shapeMesh(laid[i], chain, { toleranceMm: tools.toleranceMm, mostFaces: most });
       tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
     }
+    looked.push({ ...laid[i], mesh: part.mesh, rest: part.rest });
     made.push({ key: own, mesh: part.mesh, rest: part.rest, x: 0, y: 0, z: 0, letters, copied });
     await tools.context.breathe();
   }
+  if (tools.looksForFolds) remarks.push(...foldRemarks(looked, steps, chain));
   return { clusters: made, remarks };
 }
 
@@ -103,13 +107,16 @@ export const clustersBox = (clusters: readonly BuiltCluster[]): Box3 => clusters
 
 const boxOf = ({ mesh, x, y, z }: BuiltCluster): Box3 => boxOfPoints(mesh.positions, [x, y, z]);
 
-function boxOfPoints(points: Float64Array, shift: readonly number[]): Box3 {
+function boxOfPoints(p: Float64Array, shift: readonly number[]): Box3 {
   const box: Box3 = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
-  for (let i = 0; i < points.length; i++) {
-    const k = i % 3;
-    const value = points[i] + shift[k];
-    if (value < box.low[k]) box.low[k] = value;
-    if (value > box.high[k]) box.high[k] = value;
+  for (let k = 0; k < 3; k++) {
+    let [low, high] = [Infinity, -Infinity];
+    for (let i = k; i < p.length; i += 3) {
+      if (p[i] < low) low = p[i];
+      if (p[i] > high) high = p[i];
+    }
+    box.low[k] = low + shift[k];
+    box.high[k] = high + shift[k];
   }
   return box;
 }

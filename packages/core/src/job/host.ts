@@ -133,11 +133,14 @@ export class JobHost {
 
   async #evaluate(request: Extract<JobRequest, { kind: 'evaluate' }>): Promise<JobAnswer> {
     const started = this.#options.now();
+    const { preview = false } = request;
     const known = new Set(request.known);
     const pieces: ShownPiece[] = [];
     const failures: Extract<JobAnswer, { kind: 'evaluated' }>['failures'] = [];
     for (const pieceId of visiblePieces(request.project)) {
-      const evaluated = await this.#engine.evaluate(request.project, pieceId, this.#context(request.serial, true));
+      const evaluated = await this.#engine.evaluate(request.project, pieceId, this.#context(request.serial, true), {
+        preview,
+      });
       if (evaluated.ok) pieces.push(shown(evaluated.value, request.project.pieces[pieceId], known));
       else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });

@@ -13,7 +13,7 @@ export const JOB_VERSION = 7;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
-  | { version: number; serial: number; kind: 'evaluate'; project: Project; known: string[] }
+  | { version: number; serial: number; kind: 'evaluate'; project: Project; known: string[]; preview?: boolean }
   | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
   | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions }

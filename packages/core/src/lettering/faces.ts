@@ -3,7 +3,6 @@ import { boundingBox, doubledArea, toRings } from '../outline/index.ts';
 import type { FaceStyle } from '../solid/index.ts';
 import type { Cluster } from './clusters.ts';
 import type { DrawingScale } from './letterOutline.ts';
-import type { NeededFaces } from './neededFaces.ts';
 
 /** How the faces of a lettering are cut. */
 export type LetteringFaces =
@@ -12,6 +11,13 @@ export type LetteringFaces =
   | { kind: 'bands'; count: number; axis: 'x' | 'y' }
   /** squares, or quads that follow the strokes; 0: as large as suits the lettering */
   | { kind: 'grid' | 'flow'; sizeMm: number };
+
+/** Faces of a letter as its later steps need them. */
+export interface NeededFaces {
+  faces: LetteringFaces | { kind: 'bandsEvery'; axis: 'x' | 'y'; everyMm: number };
+  /** the longest edge along the depth, mm */
+  deepestMm: number | undefined;
+}
 
 /** Of the em: the size that suits a lettering where none is asked for. */
 const USUAL_SIZE_EM = 0.025;

@@ -1,7 +1,15 @@
 import type { Cluster } from './clusters.ts';
-import { clusterFaces, expectedFaces, extentOf, faceSizeMm, type ClusterFaces, type LetteringFaces } from './faces.ts';
+import {
+  clusterFaces,
+  expectedFaces,
+  extentOf,
+  faceSizeMm,
+  type ClusterFaces,
+  type LetteringFaces,
+  type NeededFaces,
+} from './faces.ts';
 import type { DrawingScale } from './letterOutline.ts';
-import { isAutomatic, neededFaces, type LetterBox, type LetterNeed, type NeededFaces } from './neededFaces.ts';
+import { isAutomatic, neededFaces, type LetterBox, type LetterNeed } from './neededFaces.ts';
 
 /** How fine later steps need each letter: by their boxes in the flat layout, and the layout letters in each. */
 export type NeedOf = (boxes: readonly LetterBox[], letters: readonly (readonly number[])[]) => LetterNeed[];

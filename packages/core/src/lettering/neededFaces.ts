@@ -1,4 +1,4 @@
-import type { LetteringFaces } from './faces.ts';
+import type { LetteringFaces, NeededFaces } from './faces.ts';
 
 /** The longest edges that later steps leave a letter, mm; Infinity: of any length. */
 export interface LetterNeed {
@@ -11,13 +11,6 @@ export interface LetterNeed {
 export interface LetterBox {
   low: [number, number, number];
   high: [number, number, number];
-}
-
-/** Faces of a letter as its later steps need them. */
-export interface NeededFaces {
-  faces: LetteringFaces | { kind: 'bandsEvery'; axis: 'x' | 'y'; everyMm: number };
-  /** the longest edge along the depth, mm */
-  deepestMm: number | undefined;
 }
 
 /** Whether the sizes of faces follow what later steps need: where nobody chose one. */

@@ -22,6 +22,17 @@ export class FaceRows {
     this.#region.push(region);
   }
 
+  /** A face as it is. */
+  keep(face: number): void {
+    const { faceStart, sharp, region } = this.#source;
+    for (let c = faceStart[face]; c < faceStart[face + 1]; c++) {
+      this.#corners.push(c);
+      this.#sharp.push(sharp[c]);
+    }
+    this.#start.push(this.#corners.length);
+    this.#region.push(region[face]);
+  }
+
   finish(): PolygonMesh {
     const { positions, faceVertices, uv, regions } = this.#source;
     return {

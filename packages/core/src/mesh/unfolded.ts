@@ -1,23 +1,33 @@
 import { FaceRows } from './faceRows.ts';
-import { MeshBuilder } from './meshBuilder.ts';
+import { foldedFrom } from './foldedQuad.ts';
 import { faceCorners, faceCount, type PolygonMesh } from './polygonMesh.ts';
 
 /** Quads that are folded, or fold when seen along an axis, as the two triangles that face one way; sharp edges stay, the cut itself is none. */
 export function unfolded(mesh: PolygonMesh): PolygonMesh {
-  const builder = new MeshBuilder();
-  const p = mesh.positions;
-  for (let i = 0; i < p.length; i += 3) builder.vertex(p[i], p[i + 1], p[i + 2]);
+  const folds = foldsOf(mesh);
+  if (folds.size === 0) return mesh;
   const rows = new FaceRows(mesh);
   for (let f = 0; f < faceCount(mesh); f++) {
-    const corners = faceCorners(mesh, f);
-    const from = corners.length === 4 ? builder.foldedFrom(corners.map((c) => mesh.faceVertices[c])) : undefined;
+    const from = folds.get(f);
     if (from === undefined) {
-      rows.push(corners, mesh.region[f]);
+      rows.keep(f);
       continue;
     }
+    const corners = faceCorners(mesh, f);
     const [a, b, c, d] = corners.map((_, k) => corners[(from + k) % 4]);
     rows.push([a, b, c], mesh.region[f], [mesh.sharp[a], mesh.sharp[b], 0]);
     rows.push([a, c, d], mesh.region[f], [0, mesh.sharp[c], mesh.sharp[d]]);
   }
   return rows.finish();
+}
+
+/** Folded quads, and the corner to cut each from. */
+function foldsOf({ positions, faceStart, faceVertices, region }: PolygonMesh): Map<number, 0 | 1> {
+  const folds = new Map<number, 0 | 1>();
+  for (let f = 0; f < region.length; f++) {
+    if (faceStart[f + 1] - faceStart[f] !== 4) continue;
+    const from = foldedFrom(positions, faceVertices.subarray(faceStart[f], faceStart[f + 1]));
+    if (from !== undefined) folds.set(f, from);
+  }
+  return folds;
 }

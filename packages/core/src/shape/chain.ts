@@ -37,12 +37,17 @@ export class ShapeChain {
 
   /** Where a point comes to lie after the first `count` links. */
   at(point: ChainPoint, count = this.links.length): Vec3 {
-    const at: Vec3 = [...point.rest];
+    const at: Vec3 = [point.rest[0], point.rest[1], point.rest[2]];
     for (let i = 0; i < count; i++) {
       const { map } = this.links[i];
       map.move(at, map.usesNormal && i > 0 ? { ...point, normal: this.normalAt(point, i) } : point);
     }
     return at;
+  }
+
+  /** Whether any link moves points by their normals. */
+  get usesNormals(): boolean {
+    return this.links.some(({ map }) => map.usesNormal);
   }
 
   /** Outward normal after the first `count` links, as long as it was. */
@@ -58,10 +63,14 @@ export class ShapeChain {
   /** How much of a small volume is left after the first `count` links; below zero it is turned inside out. */
   volumeAt(point: ChainPoint, count = this.links.length): number {
     const at = this.at(point, count);
-    const ways = ([[1, 0, 0], [0, 1, 0], [0, 0, 1]] as Vec3[]).map((way) => {
+    const ways = [0, 1, 2].map((k) => {
+      // towards the middle: beyond the ends of what a step acts on nothing shows of it
+      const towards = point.rest[k] > (this.box.low[k] + this.box.high[k]) / 2 ? -1 : 1;
+      const way: Vec3 = [0, 0, 0];
+      way[k] = towards;
       const to = this.at(this.#beside(point, way), count);
-      return [to[0] - at[0], to[1] - at[1], to[2] - at[2]].map((v) => v / this.#apart) as Vec3;
-    }); // prettier-ignore
+      return [to[0] - at[0], to[1] - at[1], to[2] - at[2]].map((v) => v / (towards * this.#apart)) as Vec3;
+    });
     const c = cross(ways[0], ways[1]);
     return c[0] * ways[2][0] + c[1] * ways[2][1] + c[2] * ways[2][2];
   }

@@ -4,20 +4,26 @@ import type { Course } from '../document/index.ts';
  * The value of a course at a share of the way: through its points without overshooting, level beyond them. Monotone cubic, Fritsch and Carlson 1980
  * with the slopes of Fritsch and Butland 1984.
  */
-export function courseAt(course: Course, share: number): number {
+export function courseOf(course: Course): (share: number) => number {
   const points = [...course].sort((a, b) => a.at - b.at);
   const last = points.length - 1;
-  if (share <= points[0].at) return points[0].value;
-  if (share >= points[last].at) return points[last].value;
-  let i = 0;
-  while (points[i + 1].at <= share) i++;
-  const [a, b] = [points[i], points[i + 1]];
-  const wide = b.at - a.at;
-  const t = (share - a.at) / wide;
-  const [m0, m1] = [slopeAt(points, i) * wide, slopeAt(points, i + 1) * wide];
-  const rest = 1 - t;
-  return a.value * (1 + 2 * t) * rest * rest + m0 * t * rest * rest + b.value * t * t * (3 - 2 * t) - m1 * t * t * rest;
+  const slopes = points.map((_, i) => slopeAt(points, i));
+  if (points.every(({ value }) => value === points[0].value)) return () => points[0].value;
+  return (share) => {
+    if (share <= points[0].at) return points[0].value;
+    if (share >= points[last].at) return points[last].value;
+    let i = 0;
+    while (points[i + 1].at <= share) i++;
+    const [a, b] = [points[i], points[i + 1]];
+    const wide = b.at - a.at;
+    const t = (share - a.at) / wide;
+    const rest = 1 - t;
+    const bent = wide * t * rest * (slopes[i] * rest - slopes[i + 1] * t);
+    return a.value * (1 + 2 * t) * rest * rest + b.value * t * t * (3 - 2 * t) + bent;
+  };
 }
+
+export const courseAt = (course: Course, share: number): number => courseOf(course)(share);
 
 function slopeAt(points: Course, i: number): number {
   if (i === 0 || i === points.length - 1) return 0;

@@ -2,7 +2,7 @@ import type { ShapeKind, ShapeStep } from '../document/index.ts';
 import { PI } from '../math/index.ts';
 import { chainOf, type Link, type ShapeChain } from './chain.ts';
 import type { ChainPoint, Vec3 } from './pointMap.ts';
-import { meshPoints, type Shaped } from './shapeMesh.ts';
+import { meshPoints, type Shaped } from './meshPoints.ts';
 import type { BendMap } from './steps/bend.ts';
 
 /** A step that turns part of a piece inside out, or makes its ends meet. */
@@ -28,7 +28,7 @@ export function foldsOf(shaped: readonly Shaped[], steps: readonly ShapeStep[], 
   const risky = chain.links.map(canFold);
   const folds = chain.links.flatMap(touching);
   if (!risky.includes(true)) return folds;
-  const points = somePoints(shaped);
+  const points = somePoints(shaped, chain.usesNormals);
   chain.links.forEach((link, i) => {
     if (!risky[i]) return;
     const isTurned = turnedBy(link, chain, i);
@@ -76,11 +76,15 @@ function turnedBy(link: Link, chain: ShapeChain, i: number): (point: ChainPoint)
   };
 }
 
-function somePoints(shaped: readonly Shaped[]): ChainPoint[] {
-  const rows = shaped.map(meshPoints);
+const copyOf = (point: ChainPoint): ChainPoint => ({ ...point, rest: [...point.rest], normal: [...point.normal] });
+
+function somePoints(shaped: readonly Shaped[], usesNormals: boolean): ChainPoint[] {
+  const rows = shaped.map((one) => meshPoints(one, usesNormals));
   const count = rows.reduce((sum, { count: n }) => sum + n, 0);
   const stride = Math.max(1, Math.ceil(count / MOST_POINTS));
-  return rows.flatMap(({ count: n, of }) => Array.from({ length: Math.ceil(n / stride) }, (_, i) => of(i * stride)));
+  return rows.flatMap(({ count: n, of }) =>
+    Array.from({ length: Math.ceil(n / stride) }, (_, i) => copyOf(of(i * stride))),
+  );
 }
 
 /** Ends that a whole turn brings together. */

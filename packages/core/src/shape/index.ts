@@ -10,5 +10,6 @@ export type { Box3, ChainPoint, Vec3 } from './pointMap.ts';
 export { Spine } from './spine.ts';
 export type { Bend } from './spine.ts';
 export { runOf } from './runOf.ts';
-export type { Shaped, ShapedMesh } from './shapeMesh.ts';
+export type { Shaped } from './meshPoints.ts';
+export type { ShapedMesh } from './shapeMesh.ts';
 export { shapeMesh, strayOf } from './shapeMesh.ts';

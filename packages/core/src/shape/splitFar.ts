@@ -1,9 +1,9 @@
-import { adjacency, faceCorners, faceCount, FaceRows, nextCorner, triangulate, type PolygonMesh } from '../mesh/index.ts'; // prettier-ignore
+import { adjacency, faceCorners, faceCount, FaceRows, nextCorner, triangulate, type Adjacency, type PolygonMesh } from '../mesh/index.ts'; // prettier-ignore
 
 /** Whether the middle between two vertices strays from the line between their images. */
 export type IsFar = (a: number, b: number) => boolean;
 
-const ROUNDS = 8;
+const ROUNDS = 30;
 
 /**
  * Cuts edges in half until none is far, faces with them: quads with two opposite halves into two quads, with four about their middle, all others into triangles.
@@ -15,12 +15,17 @@ export function splitFar(
   most: number,
 ): { mesh: PolygonMesh; isLeft: boolean } {
   let cut = triangulateFar(mesh, far(mesh));
+  // edges of faces that were there before have been looked at
+  let fresh = new Uint8Array(faceCount(cut)).fill(1);
   for (let round = 0; round < ROUNDS; round++) {
-    const marked = markFar(cut, far(cut));
+    const { twin, face } = adjacency(cut);
+    const marked = markFar(cut, far(cut), { twin, face, fresh });
     const count = marked.reduce((sum, one) => sum + one, 0);
     if (count === 0) return { mesh: cut, isLeft: false };
     if (faceCount(cut) + 2 * count > most) break;
-    cut = new Halving(cut, marked).run();
+    const halving = new Halving(cut, marked, twin);
+    cut = halving.run();
+    fresh = halving.fresh();
   }
   return { mesh: cut, isLeft: true };
 }
@@ -40,20 +45,13 @@ export function triangulateWhere(
   isCut: (face: number, triangles: readonly (readonly number[])[]) => boolean,
   mesh = flat,
 ): PolygonMesh {
-  const large = Array.from({ length: faceCount(flat) }, (_, f) => flat.faceStart[f + 1] - flat.faceStart[f] > 4);
-  if (!large.includes(true)) return mesh;
-  const rows = new Map<number, number[][]>();
-  const { corners, face } = triangulate(flat);
-  for (let t = 0; t < face.length; t++) {
-    if (!large[face[t]]) continue;
-    const list = rows.get(face[t]) ?? [];
-    list.push([0, 1, 2].map((k) => corners[3 * t + k]));
-    rows.set(face[t], list);
-  }
+  const rows = trianglesOfLarge(flat);
+  for (const [f, triangles] of rows) if (!isCut(f, triangles)) rows.delete(f);
+  if (rows.size === 0) return mesh;
   const made = new FaceRows(mesh);
-  for (let f = 0; f < large.length; f++) {
+  for (let f = 0; f < faceCount(flat); f++) {
     const triangles = rows.get(f);
-    if (!triangles || !isCut(f, triangles)) made.push(faceCorners(mesh, f), mesh.region[f]);
+    if (!triangles) made.keep(f);
     else
       for (const row of triangles)
         made.push(row, mesh.region[f], row.map((c, k) => (row[(k + 1) % 3] === nextCorner(mesh, f, c) ? mesh.sharp[c] : 0))); // prettier-ignore
@@ -61,27 +59,72 @@ export function triangulateWhere(
   return made.finish();
 }
 
+/** Triangles of the faces with more than four corners, by corners of the mesh. */
+function trianglesOfLarge(mesh: PolygonMesh): Map<number, number[][]> {
+  const rows = new Map<number, number[][]>();
+  const large: number[] = [];
+  for (let f = 0; f < faceCount(mesh); f++) if (mesh.faceStart[f + 1] - mesh.faceStart[f] > 4) large.push(f);
+  if (large.length === 0) return rows;
+  const corners = large.flatMap((f) => faceCorners(mesh, f));
+  const starts = [0];
+  for (const f of large) starts.push(starts[starts.length - 1] + mesh.faceStart[f + 1] - mesh.faceStart[f]);
+  const only = { ...mesh, faceStart: Uint32Array.from(starts), faceVertices: Uint32Array.from(corners, (c) => mesh.faceVertices[c]) }; // prettier-ignore
+  const cut = triangulate(only);
+  for (let t = 0; t < cut.face.length; t++) {
+    const f = large[cut.face[t]];
+    const list = rows.get(f) ?? [];
+    list.push([0, 1, 2].map((k) => corners[cut.corners[3 * t + k]]));
+    rows.set(f, list);
+  }
+  return rows;
+}
+
 /** Per corner: 1 where the edge that begins there is to be cut. */
-function markFar(mesh: PolygonMesh, isFar: IsFar): Uint8Array {
-  const { twin, face } = adjacency(mesh);
+function markFar(
+  mesh: PolygonMesh,
+  isFar: IsFar,
+  { twin, face, fresh }: Pick<Adjacency, 'twin' | 'face'> & { fresh: Uint8Array },
+): Uint8Array {
   const marked = new Uint8Array(twin.length);
   const mark = (c: number): void => {
     marked[c] = 1;
     if (twin[c] >= 0) marked[twin[c]] = 1;
   };
   const end = (c: number): number => mesh.faceVertices[nextCorner(mesh, face[c], c)];
-  for (let c = 0; c < twin.length; c++) if (twin[c] < c && isFar(mesh.faceVertices[c], end(c))) mark(c);
+  for (let c = 0; c < twin.length; c++) {
+    if (twin[c] >= c) continue;
+    const isFresh = fresh[face[c]] === 1 || (twin[c] >= 0 && fresh[face[twin[c]]] === 1);
+    if (isFresh && isFar(mesh.faceVertices[c], end(c))) mark(c);
+  }
   for (let f = 0; f < faceCount(mesh); f++) {
     const start = mesh.faceStart[f];
     if (mesh.faceStart[f + 1] - start !== 4 || [0, 1, 2, 3].some((k) => marked[start + k])) continue;
     const [a, b, c, d] = [0, 1, 2, 3].map((k) => mesh.faceVertices[start + k]);
-    if (!isFar(a, c) && !isFar(b, d)) continue;
+    if (fresh[f] === 0 || (!isFar(a, c) && !isFar(b, d))) continue;
     // across its longer sides
     const from = lengthBetween(mesh, a, b) + lengthBetween(mesh, c, d) >= lengthBetween(mesh, b, c) + lengthBetween(mesh, d, a) ? 0 : 1; // prettier-ignore
     mark(start + from);
     mark(start + from + 2);
   }
+  markLongest(mesh, marked, mark);
   return marked;
+}
+
+/** Of every triangle that is cut its longest edge is cut too (Rivara 1984): halving others alone would make them ever thinner. */
+function markLongest(mesh: PolygonMesh, marked: Uint8Array, mark: (corner: number) => void): void {
+  for (let isDone = false; !isDone;) {
+    isDone = true;
+    for (let f = 0; f < faceCount(mesh); f++) {
+      const start = mesh.faceStart[f];
+      if (mesh.faceStart[f + 1] - start !== 3 || !(marked[start] || marked[start + 1] || marked[start + 2])) continue;
+      const [a, b, c] = [0, 1, 2].map((k) => mesh.faceVertices[start + k]);
+      const lengths = [lengthBetween(mesh, a, b), lengthBetween(mesh, b, c), lengthBetween(mesh, c, a)];
+      const longest = start + lengths.indexOf(Math.max(...lengths));
+      if (marked[longest]) continue;
+      mark(longest);
+      isDone = false;
+    }
+  }
 }
 
 function lengthBetween({ positions: p }: PolygonMesh, a: number, b: number): number {
@@ -109,11 +152,12 @@ class Halving {
   readonly #sharp: number[] = [];
   readonly #uv: number[] = [];
   readonly #region: number[] = [];
+  readonly #fresh: number[] = [];
 
-  constructor(mesh: PolygonMesh, marked: Uint8Array) {
+  constructor(mesh: PolygonMesh, marked: Uint8Array, twin: Int32Array) {
     this.#mesh = mesh;
     this.#marked = marked;
-    this.#twin = adjacency(mesh).twin;
+    this.#twin = twin;
     this.#positions = Array.from(mesh.positions);
     this.#middle = new Int32Array(marked.length).fill(-1);
   }
@@ -121,6 +165,7 @@ class Halving {
   run(): PolygonMesh {
     const { faceStart } = this.#mesh;
     for (let f = 0; f < faceCount(this.#mesh); f++) {
+      if (this.#keep(f)) continue;
       const ring: Place[] = [];
       const middles: number[] = [];
       for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
@@ -144,8 +189,20 @@ class Halving {
     };
   }
 
+  /** A face without a mark, as it is. */
+  #keep(f: number): boolean {
+    const { faceStart, faceVertices, sharp, uv } = this.#mesh;
+    for (let c = faceStart[f]; c < faceStart[f + 1]; c++) if (this.#marked[c]) return false;
+    for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
+      this.#vertices.push(faceVertices[c]);
+      this.#sharp.push(sharp[c]);
+      if (uv) this.#uv.push(uv[2 * c], uv[2 * c + 1]);
+    }
+    this.#endFace(f, 0);
+    return true;
+  }
+
   #cut(ring: readonly Place[], middles: readonly number[], f: number): void {
-    if (middles.length === 0) return this.#push(ring, f);
     const isQuad = ring.length - middles.length === 4;
     const turned = (from: number): Place[] => [...ring.slice(from), ...ring.slice(0, from)];
     if (isQuad && middles.length === 2 && middles[1] - middles[0] === 3) {
@@ -154,11 +211,55 @@ class Halving {
       return this.#push([inner(row[0]), row[3], row[4], row[5]], f);
     }
     if (isQuad && middles.length === 4) return this.#quarter(ring, f);
+    if (ring.length - middles.length > 3) return this.#triangles(ring, f);
+    if (middles.length === 3) return this.#fourth(turned(middles[0]), f);
     const row = turned(middles[0]);
-    for (let i = 1; i + 1 < row.length; i++) {
-      const first = i === 1 ? row[0] : inner(row[0]);
-      const last = i + 2 === row.length ? row[i + 1] : inner(row[i + 1]);
-      this.#push([first, row[i], last], f);
+    if (middles.length === 1) return this.#halves(row, f);
+    // the corner between both middles, and what is left of the triangle by its shorter diagonal
+    const a = middles[1] - middles[0] === 2 ? row : turned(middles[1]);
+    this.#push([a[0], a[1], inner(a[2])], f);
+    const rest = [inner(a[0]), a[2], a[3], a[4]];
+    const isFirst = this.#distance(rest[0], rest[2]) <= this.#distance(rest[1], rest[3]);
+    if (isFirst) {
+      this.#push([rest[0], rest[1], inner(rest[2])], f);
+      this.#push([inner(rest[0]), rest[2], rest[3]], f);
+    } else {
+      this.#push([rest[1], rest[2], inner(rest[3])], f);
+      this.#push([inner(rest[1]), rest[3], rest[0]], f);
+    }
+  }
+
+  /** A triangle with one middle, from which the row begins. */
+  #halves([m, a, b, c]: readonly Place[], f: number): void {
+    this.#push([m, a, inner(b)], f);
+    this.#push([inner(m), b, c], f);
+  }
+
+  /** A triangle with three middles: a row of middle, corner, middle and so on. */
+  #fourth(row: readonly Place[], f: number): void {
+    for (const i of [0, 2, 4]) this.#push([row[i], row[i + 1], inner(row[(i + 2) % 6])], f);
+    this.#push([inner(row[0]), inner(row[2]), inner(row[4])], f);
+  }
+
+  #distance({ vertex: a }: Place, { vertex: b }: Place): number {
+    const p = this.#positions;
+    const [x, y, z] = [0, 1, 2].map((k) => p[3 * a + k] - p[3 * b + k]);
+    return x * x + y * y + z * z;
+  }
+
+  /** Of a face that may have straight corners: a fan from a middle would have triangles without an area. */
+  #triangles(ring: readonly Place[], f: number): void {
+    const alone: PolygonMesh = {
+      ...this.#mesh,
+      positions: Float64Array.from(ring.flatMap(({ vertex: v }) => this.#positions.slice(3 * v, 3 * v + 3))),
+      faceStart: Uint32Array.of(0, ring.length),
+      faceVertices: Uint32Array.from(ring, (_, i) => i),
+    };
+    const { corners } = triangulate(alone);
+    const isBorder = (from: number, to: number): boolean => to === (from + 1) % ring.length;
+    for (let t = 0; t < corners.length; t += 3) {
+      const row = [corners[t], corners[t + 1], corners[t + 2]];
+      this.#push(row.map((c, k) => (isBorder(c, row[(k + 1) % 3]) ? ring[c] : inner(ring[c]))), f); // prettier-ignore
     }
   }
 
@@ -183,14 +284,24 @@ class Halving {
   }
 
   #push(row: readonly Place[], f: number): void {
-    const { uv, region } = this.#mesh;
+    const { uv } = this.#mesh;
     for (const { vertex, from, sharp } of row) {
       this.#vertices.push(vertex);
       this.#sharp.push(sharp);
       if (uv) for (let k = 0; k < 2; k++) this.#uv.push(from.reduce((sum, c) => sum + uv[2 * c + k], 0) / from.length);
     }
+    this.#endFace(f, 1);
+  }
+
+  #endFace(f: number, fresh: 0 | 1): void {
     this.#faceStart.push(this.#vertices.length);
-    this.#region.push(region[f]);
+    this.#region.push(this.#mesh.region[f]);
+    this.#fresh.push(fresh);
+  }
+
+  /** Per face that was made: 1 where it is a new one. */
+  fresh(): Uint8Array<ArrayBuffer> {
+    return Uint8Array.from(this.#fresh);
   }
 }
 

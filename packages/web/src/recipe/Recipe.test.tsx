@@ -383,7 +383,7 @@ describe('steps', () => {
   };
 
   test('are added, put in another order, switched off, duplicated and removed; all can be undone', async () => {
-    expect(screen.getByText('Nothing is done to the mesh.')).toBeTruthy();
+    expect(screen.getByText('Nothing is bent, waved or cut anew.')).toBeTruthy();
     await add('Subdivide');
     await add('Reduce');
     expect(piece().steps.map(({ kind }) => kind)).toEqual(['subdivide', 'reduce']);

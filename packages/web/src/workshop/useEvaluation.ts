@@ -1,5 +1,5 @@
-import type { Failure, Project, ShownPiece } from '@fictile/core';
-import { useEffect, useMemo, useState } from 'react';
+import { isShapeStep, type Failure, type Project, type ShownPiece } from '@fictile/core';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { GeometryShelf } from '../viewport/index.ts';
 import { JobClient } from '../worker/index.ts';
 
@@ -21,6 +21,15 @@ const NOTHING: Standing = { of: undefined, pieces: [], failures: [], millisecond
 
 /** Marks for the bench: from the change of a document to its mesh at the renderer. */
 export const MEASURE = 'edit to mesh';
+
+export const PREVIEW_MEASURE = 'edit to preview';
+
+/** Changes that follow one another faster than this are a drag; exact meshes that took longer than that are not made for each. */
+const HURRIED_MS = 300;
+const SLOW_MS = 50;
+const STILL_MS = 120;
+
+const hasShape = (project: Project): boolean => Object.values(project.pieces).some(({ steps }) => steps.some((step) => step.on && isShapeStep(step))); // prettier-ignore
 
 /**
  * Keeps the meshes of a project up to date: asks the worker at every change; the last good result stays until the next is there. Without a project there is no worker.
@@ -45,21 +54,33 @@ export function useEvaluation(project: Project | undefined): {
       setStanding(NOTHING);
     };
   }, [shelf, isWanted]);
+  const pace = useRef({ changed: -Infinity, lasted: 0 });
   useEffect(() => {
     if (!ready || !project) return;
     let current = true;
+    let timer: ReturnType<typeof setTimeout> | undefined;
     const start = performance.now();
-    void ready.ask({ kind: 'evaluate', project, known: shelf.keys() }).then((answer) => {
+    const ask = async (preview: boolean): Promise<void> => {
+      const answer = await ready.ask({ kind: 'evaluate', project, known: shelf.keys(), preview });
       if (!current) return; // buffers of a skipped answer are asked for again: the shelf does not hold their keys
-      if (answer.kind === 'evaluated') {
-        shelf.update(answer.pieces);
-        performance.measure(MEASURE, { start });
-        const { pieces, failures, milliseconds } = answer;
-        setStanding({ of: project, pieces, failures, milliseconds, crashed: false });
-      } else setStanding((before) => ({ ...before, of: project, crashed: answer.kind === 'crashed' }));
-    });
+      if (answer.kind !== 'evaluated') {
+        setStanding((before) => ({ ...before, of: project, crashed: answer.kind === 'crashed' }));
+        return;
+      }
+      shelf.update(answer.pieces);
+      performance.measure(preview ? PREVIEW_MEASURE : MEASURE, { start });
+      const { pieces, failures, milliseconds } = answer;
+      setStanding({ of: preview ? undefined : project, pieces, failures, milliseconds, crashed: false });
+      if (preview) timer = setTimeout(() => void ask(false), STILL_MS);
+      else pace.current.lasted = milliseconds;
+    };
+    // what is slow and changes on is shown roughly first, exactly once it is still
+    const isHurried = start - pace.current.changed < HURRIED_MS && pace.current.lasted > SLOW_MS;
+    pace.current.changed = start;
+    void ask(isHurried && hasShape(project));
     return () => {
       current = false;
+      clearTimeout(timer);
     };
   }, [ready, project, shelf]);
   const evaluation = useMemo(() => ({ ...standing, busy: !project || standing.of !== project }), [standing, project]);

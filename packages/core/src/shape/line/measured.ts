@@ -23,6 +23,8 @@ export class MeasuredPath {
   readonly #path: Path;
   readonly #t: number[] = [];
   readonly #reach: number[] = [0];
+  /** how fast the parameter grows with the length */
+  readonly #slope: number[];
   readonly #up: Vec3[];
   readonly #upright: boolean;
 
@@ -33,6 +35,7 @@ export class MeasuredPath {
     const count = A_PIECE * path.pieces;
     for (let i = 0; i <= count; i++) this.#t.push((path.end * i) / count);
     for (let i = 0; i < count; i++) this.#reach.push(this.#reach[i] + this.#lengthBetween(this.#t[i], this.#t[i + 1]));
+    this.#slope = this.#t.map((t) => 1 / Math.max(sizeOf(path.at(t).speed), 1e-12));
     this.length = this.#reach[count];
     this.#up = this.#framed();
   }
@@ -67,14 +70,14 @@ export class MeasuredPath {
     return low;
   }
 
-  /** Cubic between two rows of the table, one step of Newton on the length behind. */
+  /** Cubic between two rows of the table, with the slopes that they have. */
   #parameter(i: number, s: number): number {
-    const [a, b] = [this.#t[i], this.#t[i + 1]];
     const wide = this.#reach[i + 1] - this.#reach[i];
-    if (wide === 0) return a;
-    const t = a + ((s - this.#reach[i]) / wide) * (b - a);
-    const speed = sizeOf(this.#path.at(t).speed);
-    return speed > 0 ? t + (s - this.#reach[i] - this.#lengthBetween(a, t)) / speed : t;
+    if (wide === 0) return this.#t[i];
+    const u = (s - this.#reach[i]) / wide;
+    const rest = 1 - u;
+    const bent = wide * u * rest * (this.#slope[i] * rest - this.#slope[i + 1] * u);
+    return this.#t[i] * (1 + 2 * u) * rest * rest + this.#t[i + 1] * u * u * (3 - 2 * u) + bent;
   }
 
   #framed(): Vec3[] {

@@ -12,9 +12,11 @@ export function alongAxisMap(step: AlongStep, box: Box3): PointMap {
   return { usesNormal: false, featureMm: featureOf(step, span), move: moveOf(step, span, centre) };
 }
 
-/** What happens between the limits may be over within them. */
+/** What happens between the limits may be over within them; what grows evenly over all of it is a straight map. */
 function featureOf(step: AlongStep, { from, to }: Span): number {
-  return step.kind === 'twist' ? (to - from) / Math.max(2, Math.abs(step.angleDegrees) / 45) : (to - from) / 2;
+  if (step.kind === 'twist') return (to - from) / Math.max(2, Math.abs(step.angleDegrees) / 45);
+  if (step.kind === 'pinch') return (to - from) / 2;
+  return step.whole && step.ease === 'even' ? Infinity : to - from;
 }
 
 function moveOf(step: AlongStep, span: Span, centre: Vec3): PointMap['move'] {

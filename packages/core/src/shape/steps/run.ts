@@ -1,6 +1,6 @@
 import type { ShapeStep } from '../../document/index.ts';
 import { cos, PI, sin } from '../../math/index.ts';
-import { courseAt } from '../course.ts';
+import { courseOf } from '../course.ts';
 import { MeasuredPath } from '../line/measured.ts';
 import { pathOf } from '../line/path.ts';
 import { axisIndex, plus, X, Y, Z, type Box3, type PointMap, type Vec3 } from '../pointMap.ts';
@@ -23,6 +23,7 @@ export function runMap(step: RunStep, box: Box3, mark: (rest: Vec3) => Vec3): Ru
   const [from, to] = [step.fromPercent, step.toPercent].sort((a, b) => a - b).map((p) => (line.length * p) / 100);
   const used = to - from;
   const scale = step.fit === 'stretch' && high > low ? used / (high - low) : 1;
+  const [sizeAt, rollAt] = [courseOf(step.size), courseOf(step.roll)];
   const reach = (at: Vec3): number => step.shiftMm + (at[run] - low) * scale;
   // a line that is closed goes round by itself; on an open one its start follows its end
   const place = (s: number): number => (step.ends === 'round' && !line.closed && used > 0 ? s - Math.floor(s / used) * used : s);
@@ -36,8 +37,8 @@ export function runMap(step: RunStep, box: Box3, mark: (rest: Vec3) => Vec3): Ru
       const inside = line.closed && step.ends === 'round' ? s : Math.min(used, Math.max(0, s));
       const { place: foot, along, up, out } = line.at(from + inside);
       const share = used > 0 ? Math.min(1, Math.max(0, s / used)) : 0;
-      const size = courseAt(step.size, share) / 100;
-      const roll = ((step.rollDegrees + courseAt(step.roll, share)) * PI) / 180;
+      const size = sizeAt(share) / 100;
+      const roll = ((step.rollDegrees + rollAt(share)) * PI) / 180;
       const [high0, deep] = [run === X ? at[Y] : -at[X], at[Z]];
       const [c, d] = [cos(roll) * size, sin(roll) * size];
       const onEnd = plus(foot, along, s - inside);

@@ -1,7 +1,7 @@
 import { seededRandom } from '../../base/index.ts';
 import type { ShapeStep } from '../../document/index.ts';
 import { turnOf } from '../../math/index.ts';
-import { courseAt } from '../course.ts';
+import { courseOf } from '../course.ts';
 import { gradientNoise } from '../gradientNoise.ts';
 import { X, type Box3, type PointMap, type Vec3 } from '../pointMap.ts';
 
@@ -33,8 +33,9 @@ export function scatterMap(step: ScatterStep, box: Box3): PointMap {
 function strengthsOf({ by, course, seed, rigid }: ScatterStep, box: Box3): (point: Parameters<PointMap['move']>[1]) => Strengths {
   const wide = box.high[X] - box.low[X];
   const share = (x: number): number => (wide > 0 ? (x - box.low[X]) / wide : 0);
+  const strength = courseOf(course);
   if (by === 'course')
-    return ({ rest, foot }) => new Array<number>(VALUES).fill(courseAt(course, share((rigid ? foot : rest)[X])));
+    return ({ rest, foot }) => new Array<number>(VALUES).fill(strength(share((rigid ? foot : rest)[X])));
   if (!rigid) {
     return ({ rest }) =>
       Array.from({ length: VALUES }, (_, k) => gradientNoise(seed + k, share(rest[X]) * 8, 0.5 + k, 0.5));

@@ -1,0 +1,102 @@
+import { quietContext, unwrap } from '../base/index.ts';
+import { checkMesh } from '../check/index.ts';
+import { applyEdit, newPiece, newProject, usualStep, type Faces, type Project, type Step } from '../document/index.ts';
+import { splitGraphemes } from '../text/index.ts';
+import { testEngine } from '../testing/faces.ts';
+import { pieceMesh, type Engine, type Evaluated } from './index.ts';
+
+let engine: Engine;
+beforeAll(async () => {
+  engine = await testEngine();
+});
+
+/** Coarse enough to be quick. */
+const COARSE = { toleranceMm: 0.2 };
+const bend = (angleDegrees: number): Step => ({ ...usualStep('bend', 'bend'), angleDegrees });
+const codes = ({ remarks }: Evaluated): string[] => remarks.map(({ code }) => code);
+
+function project(text: string, steps: Step[], faces: Partial<Faces> = {}): Project {
+  const made = newProject('p', 'R', [newPiece('a', text, splitGraphemes(text))]);
+  const edits = [
+    { kind: 'setSteps', pieceId: 'a', steps },
+    { kind: 'setFaces', pieceId: 'a', values: faces },
+  ] as const;
+  return unwrap(applyEdit(made, { kind: 'many', edits }));
+}
+
+const evaluate = async (
+  text: string,
+  steps: Step[],
+  { faces, preview }: { faces?: Partial<Faces>; preview?: boolean } = {},
+): Promise<Evaluated> => {
+  const options = { preview, crossings: true };
+  return unwrap(await engine.evaluate(project(text, steps, faces), 'a', quietContext, options));
+};
+
+test('plain letters become as fine as a bend needs, along the bend alone', async () => {
+  const flat = await evaluate('Hi', []);
+  const bent = await evaluate('Hi', [bend(90)]);
+  expect(flat.need).toBeUndefined();
+  expect(bent.need).toMatchObject({ isAutomatic: true });
+  expect(bent.need?.haveMm).toBe(bent.need?.needMm);
+  expect(bent.bodyFaces).toBeGreaterThan(1.5 * flat.bodyFaces);
+  expect(codes(bent)).toEqual([]);
+  expect(checkMesh(pieceMesh(bent))).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
+});
+
+test('a size that somebody chose stays, and is told where it is too large', async () => {
+  const set = await evaluate('Hi', [bend(90)], { faces: { style: 'grid', sizeMm: 20 } });
+  expect(set.need).toMatchObject({ isAutomatic: false, haveMm: 20 });
+  expect(codes(set)).toEqual(['NEED_FINER']);
+  const fine = await evaluate('Hi', [bend(90)], { faces: { style: 'grid', sizeMm: 5, toleranceMm: 0.5 } });
+  expect(codes(fine)).toEqual([]);
+});
+
+test('copies run along as one, through a bend that comes after them', async () => {
+  const steps: Step[] = [{ ...usualStep('repeat', 'r'), count: 3, gapMm: 10 }, bend(350)];
+  const bent = await evaluate('Hi', steps);
+  expect(bent.clusters.length).toBe(6);
+  expect(codes(bent)).toEqual([]);
+  // nearly a whole ring: as deep as it is wide
+  const [wide, , deep] = checkMesh(pieceMesh(bent)).sizeMm;
+  expect(deep / wide).toBeGreaterThan(0.9);
+  expect(checkMesh(pieceMesh(bent))).toMatchObject({ closed: true, outward: true, crossingFaces: 0 });
+  const after = await evaluate('Hi', [bend(60), { ...usualStep('repeat', 'r'), count: 2 }]);
+  expect(checkMesh(pieceMesh(after)).crossingFaces).toBe(0);
+});
+
+test('letters that lie beyond a line that ends are left out and told', async () => {
+  const line = { ...usualStep('run', 'l'), path: { kind: 'ring' as const, radiusMm: 50 }, ends: 'stop' as const };
+  const short = await evaluate('Hill at the row', [line], { faces: { toleranceMm: 0.5 } });
+  expect(short.clusters.length).toBeLessThan(12);
+  expect(codes(short)).toContain('LINE_ENDS');
+});
+
+test('what folds is told with its limit, and that faces cross', async () => {
+  const folded = await evaluate('Hi', [{ ...usualStep('bend', 'bend'), angleDegrees: 900, keeps: 'front' }]);
+  expect(codes(folded)).toEqual(expect.arrayContaining(['SHAPE_FOLDS', 'SHAPE_CROSSES']));
+  const [{ params }] = folded.remarks.filter(({ code }) => code === 'SHAPE_FOLDS');
+  const limit = (params as { limit?: number }).limit ?? 0;
+  expect(codes(await evaluate('Hi', [{ ...usualStep('bend', 'bend'), angleDegrees: Math.min(limit, 340), keeps: 'front' }]))).toEqual([]); // prettier-ignore
+});
+
+test('steps that make faces anew may stand between: limits still hold in the flat layout', async () => {
+  const twist: Step = { ...usualStep('twist', 't'), whole: false, fromMm: -30, toMm: 30, angleDegrees: 10 };
+  for (const between of ['subdivide', 'triangles'] as const) {
+    const made = await evaluate('Hi', [bend(60), usualStep(between, 'm'), twist]);
+    expect(checkMesh(pieceMesh(made))).toMatchObject({ closed: true, outward: true });
+    expect(made.stepFaces.length).toBe(3);
+  }
+});
+
+test('a preview is rough, and leaves no trace in what comes after', async () => {
+  const fresh = await testEngine();
+  const of = async (angle: number, preview: boolean): Promise<Evaluated> =>
+    unwrap(await fresh.evaluate(project('Hi', [bend(angle)]), 'a', quietContext, { preview }));
+  await of(20, false);
+  const rough = await of(170, true);
+  const exact = await of(170, false);
+  const alone = await evaluate('Hi', [bend(170)]);
+  expect(rough.bodyFaces).toBeLessThan(exact.bodyFaces);
+  expect(pieceMesh(exact).positions).toEqual(pieceMesh(alone).positions);
+});

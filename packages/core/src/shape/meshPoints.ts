@@ -1,0 +1,106 @@
+import { atan2 } from '../math/index.ts';
+import { faceAreaVectors, faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
+import { cross, dot, sizeOf, unit, type ChainPoint, type Vec3 } from './pointMap.ts';
+
+/** A mesh to be shaped, and what is known of it in the flat layout. */
+export interface Shaped {
+  mesh: PolygonMesh;
+  /** three numbers a vertex, mm: where it lies in the flat layout; left out: where the mesh has it */
+  rest?: Float64Array;
+  /** id of each of the mesh's letters, and the middle of its foot in the flat layout */
+  letters: readonly number[];
+  feet: readonly Vec3[];
+}
+
+/** What a chain needs to know of a mesh's vertices. Each call fills the same point anew: it is good until the next. */
+export interface MeshPoints {
+  count: number;
+  of(vertex: number): ChainPoint;
+  /** a share of the way between two vertices; its normal is the mean of theirs, shorter than 1 where they differ: what is moved by it is then no bulge between them */
+  between(a: number, b: number, share: number): ChainPoint;
+  /** in the flat layout, mm */
+  distance(a: number, b: number): number;
+}
+
+const ZERO: Vec3 = [0, 0, 0];
+
+/** Normals are only worked out where a chain uses them. */
+export function meshPoints({ mesh, rest, letters, feet }: Shaped, usesNormals: boolean): MeshPoints {
+  const count = vertexCount(mesh);
+  const places = rest ?? mesh.positions;
+  const normals = usesNormals ? vertexNormals(mesh) : undefined;
+  const { letter, isFront } = vertexMarks(mesh);
+  const point: ChainPoint = { rest: [0, 0, 0], normal: [0, 0, 1], letter: -1, foot: ZERO, isFront: true };
+  const mark = (v: number): void => {
+    const own = letter[v];
+    point.letter = own < 0 ? -1 : (letters[own] ?? -1);
+    point.foot = own < 0 ? ZERO : (feet[own] ?? ZERO);
+    point.isFront = isFront[v] === 1;
+  };
+  return {
+    count,
+    of: (v) => {
+      for (let k = 0; k < 3; k++) {
+        point.rest[k] = places[3 * v + k];
+        if (normals) point.normal[k] = normals[3 * v + k];
+      }
+      mark(v);
+      return point;
+    },
+    between: (a, b, share) => {
+      for (let k = 0; k < 3; k++) {
+        point.rest[k] = mix(places[3 * a + k], places[3 * b + k], share);
+        if (normals) point.normal[k] = mix(normals[3 * a + k], normals[3 * b + k], share);
+      }
+      mark(a);
+      point.isFront ||= isFront[b] === 1;
+      return point;
+    },
+    distance: (a, b) => sizeOf([0, 1, 2].map((k) => places[3 * a + k] - places[3 * b + k]) as Vec3),
+  };
+}
+
+/** Exact in the middle. */
+const mix = (a: number, b: number, share: number): number => (share === 0.5 ? (a + b) / 2 : a + share * (b - a));
+
+/** Letter of each vertex, by its number in the mesh, and whether all faces around it are fronts or backs. */
+function vertexMarks(mesh: PolygonMesh): { letter: Int32Array; isFront: Uint8Array } {
+  const letter = new Int32Array(vertexCount(mesh)).fill(-1);
+  const isFront = new Uint8Array(letter.length).fill(1);
+  for (let f = 0; f < faceCount(mesh); f++) {
+    const { part, letter: own } = mesh.regions[mesh.region[f]];
+    const isFlat = part === 'front' || part === 'back';
+    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
+      const v = mesh.faceVertices[c];
+      if (!isFlat) isFront[v] = 0;
+      if (own > letter[v]) letter[v] = own;
+    }
+  }
+  return { letter, isFront };
+}
+
+/** Unit, three numbers a vertex; over all faces around by their angles there, so that no way of cutting them changes it (Thürmer and Wüthrich 1998). */
+function vertexNormals(mesh: PolygonMesh): Float64Array {
+  const areas = faceAreaVectors(mesh);
+  const normals = new Float64Array(mesh.positions.length);
+  for (let f = 0; f < faceCount(mesh); f++) {
+    const flat = unit([areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]]);
+    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
+      const angle = angleAt(mesh, f, c);
+      for (let k = 0; k < 3; k++) normals[3 * mesh.faceVertices[c] + k] += angle * flat[k];
+    }
+  }
+  for (let v = 0; v < normals.length; v += 3) {
+    const size = sizeOf([normals[v], normals[v + 1], normals[v + 2]]);
+    for (let k = 0; k < 3; k++) normals[v + k] = size > 0 ? normals[v + k] / size : k === 2 ? 1 : 0;
+  }
+  return normals;
+}
+
+/** Radians between the two edges of a face that meet in a corner. */
+function angleAt({ positions: p, faceStart, faceVertices }: PolygonMesh, face: number, corner: number): number {
+  const [start, end] = [faceStart[face], faceStart[face + 1]];
+  const row = [corner, corner > start ? corner - 1 : end - 1, corner + 1 < end ? corner + 1 : start].map((c) => 3 * faceVertices[c]); // prettier-ignore
+  const [to, from] = [1, 2].map((i): Vec3 => [p[row[i]] - p[row[0]], p[row[i] + 1] - p[row[0] + 1], p[row[i] + 2] - p[row[0] + 2]]); // prettier-ignore
+  return atan2(sizeOf(cross(to, from)), dot(to, from));
+}

@@ -6,6 +6,7 @@ import { benchFaces } from './fonts.ts';
 import { benchGrowth } from './growth.ts';
 import { benchKeystrokes } from './keystroke.ts';
 import { benchRetype } from './retype.ts';
+import { benchShape } from './shape.ts';
 import { benchSolids } from './solidRun.ts';
 import { benchFont, type Row } from './solids.ts';
 import { benchStrings, STRINGS } from './strings.ts';
@@ -34,6 +35,12 @@ if (process.argv.includes('--solids')) {
 
 if (process.argv.includes('--faces')) {
   benchFaceStyles(faces, every, yardstickMs, say);
+  process.exit();
+}
+
+if (process.argv.includes('--shape')) {
+  const at = process.argv.indexOf('--plot');
+  await benchShape(kernels, yardstickMs, say, at < 0 ? undefined : process.argv[at + 1]);
   process.exit();
 }
 

@@ -51,7 +51,7 @@ export async function runSteps(
     const faces = clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0);
     run.faces.push(...row.map(({ id }) => ({ id, faces })));
   }
-  return { ...run, clusters: clusters.map(({ key, mesh, x, y, z, letters }) => ({ key, mesh, x, y, z, letters })) };
+  return { ...run, clusters: clusters.map(({ copied: _, ...cluster }) => cluster) };
 }
 
 /** Shape steps in a row together, every other step and what repeats alone. */

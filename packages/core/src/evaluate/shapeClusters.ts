@@ -8,8 +8,6 @@ import { around, copyShifts, EMPTY, footOf, plusShift } from './shapeNeed.ts';
 
 /** A cluster on its way through the steps. */
 export interface SteppedCluster extends BuiltCluster {
-  /** three numbers a vertex, piece space: where it lay in the flat layout; undefined while it lies there */
-  rest?: Float64Array;
   /** how far it was moved as a copy, flat */
   copied?: [number, number, number];
 }

@@ -10,4 +10,6 @@ export interface BuiltCluster {
   z: number;
   /** layout letters by the mesh's own letter index */
   letters: number[];
+  /** three numbers a vertex, piece space: where shape steps took it from the flat layout; undefined where none did */
+  rest?: Float64Array;
 }

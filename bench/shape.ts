@@ -8,6 +8,7 @@ import {
   newPiece,
   newProject,
   quietContext,
+  roughDisplay,
   splitGraphemes,
   triangulate,
   unwrap,
@@ -122,7 +123,7 @@ async function benchDrag(engine: Engine, yardstickMs: number, say: (line: string
     for (const kind of ['preview', 'exact'] as const) {
       const start = performance.now();
       const evaluated = await evaluate(engine, project(LETTERS, [twist(60 + (i + 1) / 4)], toleranceMm * 2), kind === 'preview');
-      for (const { mesh } of evaluated.clusters) display(mesh);
+      for (const { mesh } of evaluated.clusters) (kind === 'preview' ? roughDisplay : display)(mesh);
       times[kind].push(performance.now() - start);
       faces = evaluated.clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0);
     }

@@ -1,11 +1,8 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtemp, readFile, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { readFile } from 'node:fs/promises';
 import { checkMesh, readObj, unwrap } from '@fictile/core';
 import { expect, test } from '@playwright/test';
 import { validateBytes } from 'gltf-validator';
+import { commandLine } from './testing/commandLine.ts';
 import {
   choose,
   makeProject,
@@ -17,8 +14,6 @@ import {
   value,
   words,
 } from './testing/workshop.ts';
-
-const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
 test('type, change, undo, reload, download', async ({ page }) => {
   await makeProject(page, 'KILN OPENING');
@@ -155,15 +150,3 @@ test('the view is saved as a picture of the wished size', async ({ page }) => {
   const png = await readFile(await (await download).path());
   expect([png.toString('latin1', 1, 4), png.readUInt32BE(16), png.readUInt32BE(20)]).toEqual(['PNG', 320, 200]);
 });
-
-/** The file that the same values give without a browser. */
-async function commandLine(flags: readonly string[], name: string): Promise<Buffer> {
-  const folder = await mkdtemp(join(tmpdir(), 'fictile-make-'));
-  try {
-    const out = join(folder, name);
-    execFileSync('node', ['packages/cli/bin/fictile.js', 'make', ...flags, '--out', out, '--quiet'], { cwd: ROOT });
-    return await readFile(out);
-  } finally {
-    await rm(folder, { recursive: true, force: true });
-  }
-}

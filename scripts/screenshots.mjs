@@ -48,13 +48,7 @@ try {
 
   await page.emulateMedia({ colorScheme: 'light' });
   await page.getByRole('button', { name: 'Edges' }).click();
-  await page.keyboard.press('6');
-  await page.getByRole('spinbutton', { name: 'Turned' }).focus();
-  await page.keyboard.type('28');
-  await page.keyboard.press('Enter');
   await stands(page);
-  await take(page, 'placing');
-
   await light(page, 'Kiln at night');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Views' }).click();
@@ -68,8 +62,6 @@ try {
   await page.getByRole('link', { name: 'Opening night' }).click();
   await stands(page);
   await light(page, 'Daylight');
-  await page.getByRole('spinbutton', { name: 'Turned' }).focus();
-  await page.keyboard.press('Delete');
   await page.getByRole('button', { name: 'Hand over' }).click();
   await page
     .getByTestId('holds')
@@ -136,7 +128,6 @@ try {
   await page.getByTestId('checks').getByRole('button', { name: 'hide' }).click();
   await page.getByRole('button', { name: 'Join them' }).click();
   await stands(page);
-  await take(page, 'checks-cured');
 
   await page.goto(`http://localhost:${PORT}/projects/row-opening-night`);
   await stands(page);
@@ -159,12 +150,32 @@ try {
   await take(page, 'face-styles');
   await pick(page, /^Meant for/, 'printing');
 
-  for (const id of ['row-guild', 'row-tea-room', 'row-lamp']) {
+  for (const id of ['row-tea-room', 'row-clay-coil', 'row-salt-wind']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);
     await stands(page);
-    await page.waitForTimeout(2500);
+    if (id === 'row-salt-wind') await page.getByRole('button', { name: 'Edges' }).click();
+    await page.waitForTimeout(4000);
     await take(page, id.replace('row-', ''));
   }
+
+  await page.goto(`http://localhost:${PORT}/projects/row-opening-night`);
+  await stands(page);
+  await page.getByRole('button', { name: 'Edges' }).click();
+  await pick(page, 'Add a step', 'Bend');
+  await page.getByRole('spinbutton', { name: 'Angle' }).focus();
+  await page.keyboard.type('110');
+  await page.keyboard.press('Enter');
+  await stands(page);
+  await page.getByRole('button', { name: 'Fit' }).click();
+  await page.waitForTimeout(4000);
+  await take(page, 'bend');
+  await pick(page, /^Faces:/, 'Squares');
+  await page.getByRole('spinbutton', { name: 'Size of faces' }).focus();
+  await page.keyboard.type('24');
+  await page.keyboard.press('Enter');
+  await page.getByText('Make them finer').waitFor();
+  await page.waitForTimeout(4000);
+  await take(page, 'need');
   await page.goto(`http://localhost:${PORT}/projects/row-bisque-shelf`);
   await stands(page);
   await page.getByRole('button', { name: 'Edges' }).click();

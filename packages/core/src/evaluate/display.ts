@@ -48,7 +48,8 @@ export function display(source: PolygonMesh, apart: ReadonlySet<number> = new Se
   };
 }
 
-function grouped(mesh: PolygonMesh, apart: ReadonlySet<number>): Pick<DisplayBuffers, 'index' | 'groups'> {
+/** Triangles by part, and by letter where that has a look of its own. */
+export function grouped(mesh: PolygonMesh, apart: ReadonlySet<number>): Pick<DisplayBuffers, 'index' | 'groups'> {
   const { corners, face } = triangulate(mesh);
   const byKey = new Map<string, DisplayGroup>();
   const groupOf = mesh.regions.map(({ part, letter }) => {
@@ -77,20 +78,21 @@ function grouped(mesh: PolygonMesh, apart: ReadonlySet<number>): Pick<DisplayBuf
   return { index, groups };
 }
 
-function edgeLines(mesh: PolygonMesh, twin: Int32Array, face: Uint32Array): Float32Array {
-  const lines: number[] = [];
+/** Each edge once, six numbers. */
+export function edgeLines(mesh: PolygonMesh, twin: Int32Array, face: Uint32Array): Float32Array {
+  let count = 0;
+  for (let c = 0; c < twin.length; c++) if (twin[c] < 0 || twin[c] > c) count++;
+  const lines = new Float32Array(6 * count);
+  let at = 0;
   for (let c = 0; c < twin.length; c++) {
     if (twin[c] >= 0 && twin[c] < c) continue;
     const a = mesh.faceVertices[c] * 3;
     const b = mesh.faceVertices[nextCorner(mesh, face[c], c)] * 3;
-    lines.push(
-      mesh.positions[a],
-      mesh.positions[a + 1],
-      mesh.positions[a + 2],
-      mesh.positions[b],
-      mesh.positions[b + 1],
-      mesh.positions[b + 2],
-    );
+    for (let k = 0; k < 3; k++) {
+      lines[at + k] = mesh.positions[a + k];
+      lines[at + 3 + k] = mesh.positions[b + k];
+    }
+    at += 6;
   }
-  return Float32Array.from(lines);
+  return lines;
 }

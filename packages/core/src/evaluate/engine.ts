@@ -225,7 +225,7 @@ export class Engine {
       letters: layout.letters,
       seconds,
       toleranceMm: isAutomatic(facesOf(body.faces)) && !preview ? body.faces.toleranceMm : undefined,
-      looksForFolds: !preview,
+      rough: preview,
     });
   }
 }

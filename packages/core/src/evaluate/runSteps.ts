@@ -24,7 +24,8 @@ export interface StepRunTools {
   /** of the layout */
   letters: readonly Letter[];
   seconds: number;
-  looksForFolds: boolean;
+  /** a preview: faces stay as they are, and nothing is looked for */
+  rough: boolean;
   /** flat edges that stray farther from what shape steps make of them are cut; undefined: a person has chosen the faces */
   toleranceMm: number | undefined;
 }

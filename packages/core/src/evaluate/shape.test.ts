@@ -19,7 +19,7 @@ function project(text: string, steps: Step[], faces: Partial<Faces> = {}): Proje
   const made = newProject('p', 'R', [newPiece('a', text, splitGraphemes(text))]);
   const edits = [
     { kind: 'setSteps', pieceId: 'a', steps },
-    { kind: 'setFaces', pieceId: 'a', values: faces },
+    { kind: 'setFaces', pieceId: 'a', values: { ...COARSE, ...faces } },
   ] as const;
   return unwrap(applyEdit(made, { kind: 'many', edits }));
 }

@@ -21,7 +21,8 @@ export interface ShapedPart {
 export interface ShapeTools {
   letters: readonly Letter[];
   seconds: number;
-  looksForFolds: boolean;
+  /** a preview: faces stay as they are, and nothing is looked for */
+  rough: boolean;
   /** edges that stray farther are cut; undefined: a person has chosen the faces */
   toleranceMm: number | undefined;
   faceBudget: number;
@@ -68,7 +69,7 @@ export async function shapeClusters(
     const gone = clusters.filter((_, i) => isOff(laid[i])).flatMap(({ letters }) => letters);
     remarks.push(remark('LINE_ENDS', { letters: textsOf(gone, tools.letters) }));
   }
-  const name = JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, tools.seconds, tools.toleranceMm]); // prettier-ignore
+  const name = JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, tools.seconds, tools.toleranceMm, tools.rough]); // prettier-ignore
   const made: SteppedCluster[] = [];
   const looked: Shaped[] = [];
   const mostFaces = tools.faceBudget / Math.max(1, clusters.length);
@@ -79,14 +80,14 @@ export async function shapeClusters(
     let part = tools.cache.get(own);
     if (!part) {
       const most = Math.max(mostFaces, 2 * faceCount(laid[i].mesh));
-      part = shapeMesh(laid[i], chain, { toleranceMm: tools.toleranceMm, mostFaces: most });
+      part = shapeMesh(laid[i], chain, { toleranceMm: tools.toleranceMm, mostFaces: most, rough: tools.rough });
       tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
     }
     looked.push({ ...laid[i], mesh: part.mesh, rest: part.rest });
     made.push({ key: own, mesh: part.mesh, rest: part.rest, x: 0, y: 0, z: 0, letters, copied });
     await tools.context.breathe();
   }
-  if (tools.looksForFolds) remarks.push(...foldRemarks(looked, steps, chain));
+  if (!tools.rough) remarks.push(...foldRemarks(looked, steps, chain));
   return { clusters: made, remarks };
 }
 

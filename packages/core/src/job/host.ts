@@ -2,9 +2,9 @@ import { fail, type Remark, type RunContext } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import type { Piece, Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
-import { display, Engine, pieceMesh, scenePart, type EngineTools, type Evaluated } from '../evaluate/index.ts';
+import { display, Engine, pieceMesh, roughDisplay, scenePart, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
 import { quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
-import { faceCount } from '../mesh/index.ts';
+import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import {
   JOB_VERSION,
   type JobAnswer,
@@ -141,7 +141,7 @@ export class JobHost {
       const evaluated = await this.#engine.evaluate(request.project, pieceId, this.#context(request.serial, true), {
         preview,
       });
-      if (evaluated.ok) pieces.push(shown(evaluated.value, request.project.pieces[pieceId], known));
+      if (evaluated.ok) pieces.push(shown(evaluated.value, request.project.pieces[pieceId], { known, preview }));
       else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });
     }
@@ -171,7 +171,11 @@ export class JobHost {
 
 const visiblePieces = (project: Project): string[] => project.pieceOrder.filter((id) => project.pieces[id].visible);
 
-function shown(evaluated: Evaluated, { source }: Piece, known: Set<string>): ShownPiece {
+function shown(
+  evaluated: Evaluated,
+  { source }: Piece,
+  { known, preview }: { known: Set<string>; preview: boolean },
+): ShownPiece {
   let faces = 0;
   let quads = 0;
   const hasLook = (letter: number): boolean => Boolean(source.own[evaluated.letters[letter].id]?.finish);
@@ -183,7 +187,7 @@ function shown(evaluated: Evaluated, { source }: Piece, known: Set<string>): Sho
     const key = apart.length > 0 ? `${cluster.key} by ${apart.join(' ')}` : cluster.key;
     const isNew = !known.has(key);
     known.add(key);
-    return { key, x, y, z, letters, buffers: isNew ? display(cluster.mesh, new Set(apart)) : undefined };
+    return { key, x, y, z, letters, buffers: isNew ? buffersFor(cluster.mesh, new Set(apart), preview) : undefined };
   });
   return {
     pieceId: evaluated.pieceId,
@@ -211,6 +215,9 @@ function shown(evaluated: Evaluated, { source }: Piece, known: Set<string>): Sho
     built: evaluated.built,
   };
 }
+
+const buffersFor = (mesh: PolygonMesh, apart: Set<number>, preview: boolean): DisplayBuffers =>
+  preview && apart.size === 0 ? roughDisplay(mesh) : display(mesh, apart);
 
 function buffersOf(answer: JobAnswer): ArrayBuffer[] {
   if (answer.kind === 'written')

@@ -26,8 +26,9 @@ const HALVINGS = 12;
 /** At most one fold a link. `shaped`: all meshes of the piece, flat. */
 export function foldsOf(shaped: readonly Shaped[], steps: readonly ShapeStep[], chain: ShapeChain): Fold[] {
   const risky = chain.links.map(canFold);
-  const folds = chain.links.flatMap(touching);
-  if (!risky.includes(true)) return folds;
+  const touches = chain.links.flatMap(touching);
+  if (!risky.includes(true)) return touches;
+  const folds: Fold[] = [];
   const points = somePoints(shaped, chain.usesNormals);
   chain.links.forEach((link, i) => {
     if (!risky[i]) return;
@@ -37,7 +38,7 @@ export function foldsOf(shaped: readonly Shaped[], steps: readonly ShapeStep[], 
     const [{ id, kind }] = link.steps;
     folds.push({ stepId: id, kind, place: folded[0].rest, limit: limitOf(steps, link, { chain, at: i, folded }), touches: false });
   }); // prettier-ignore
-  return folds;
+  return [...folds, ...touches];
 }
 
 /** A link that leaves little volumes as they are, or only moves them about, never folds. */

@@ -7,6 +7,8 @@ import { splitFar, triangulateWhere } from './splitFar.ts';
 export interface ShapeOptions {
   /** edges that stray farther are cut; undefined: none is */
   toleranceMm?: number;
+  /** faces stay as they are, even where they fold or leave their plane */
+  rough?: boolean;
   /** most faces that may become of it */
   mostFaces: number;
 }
@@ -20,7 +22,11 @@ export interface ShapedMesh {
 }
 
 /** What a mesh becomes under a chain of steps. Its faces stay, but those that stray or fold are cut. */
-export function shapeMesh(shaped: Shaped, chain: ShapeChain, { toleranceMm, mostFaces }: ShapeOptions): ShapedMesh {
+export function shapeMesh(
+  shaped: Shaped,
+  chain: ShapeChain,
+  { toleranceMm, mostFaces, rough = false }: ShapeOptions,
+): ShapedMesh {
   const images = new Images(shaped, chain);
   // only what still lies flat can be cut: new points of it lie where the flat layout has them
   const cut =
@@ -28,9 +34,11 @@ export function shapeMesh(shaped: Shaped, chain: ShapeChain, { toleranceMm, most
       ? { mesh: shaped.mesh, isLeft: false }
       : splitFar(shaped.mesh, (mesh) => images.far(mesh, toleranceMm), mostFaces);
   const bent = { ...cut.mesh, positions: images.of(cut.mesh) };
+  const rest = (shaped.rest ?? cut.mesh.positions).slice();
+  if (rough) return { mesh: bent, rest, isLeft: false };
   const diagonal = diagonalOf(chain.box);
   const even = triangulateWhere(cut.mesh, (f) => !isEven(bent, f, diagonal), bent);
-  return { mesh: unfolded(even), rest: (shaped.rest ?? cut.mesh.positions).slice(), isLeft: cut.isLeft };
+  return { mesh: unfolded(even), rest, isLeft: cut.isLeft };
 }
 
 /** Images of vertices under a chain. A mesh that was cut keeps the vertices it had, so those are only worked out once. */

@@ -12,12 +12,14 @@ import {
   usualDrawing,
   usualOwn,
   usualSlots,
+  usualStep,
   usualWire,
   type Edge,
   type Edit,
   type Faces,
   type OwnLetter,
   type Project,
+  type Step,
 } from '@fictile/core';
 import { MARK_SVG } from './mark.ts';
 
@@ -27,11 +29,19 @@ interface Sample {
   text: string;
   words: Extract<Edit, { kind: 'setWords' }>['values'];
   solid: Extract<Edit, { kind: 'setSolid' }>['values'];
+  faces?: Partial<Faces>;
+  steps?: readonly Step[];
   /** names of the shelf: front, edges, walls */
   finishes?: [string, string, string];
 }
 
-const font = (family: string, weight: number): Sample['words']['font'] => ({ family, weight, italic: false, axes: {} });
+type Font = NonNullable<Sample['words']['font']>;
+const font = (family: string, weight: number, axes: Font['axes'] = {}): Font => ({
+  family,
+  weight,
+  italic: false,
+  axes,
+});
 
 const edge = (kind: Edge['kind'], inMm: number, deepMm: number, steps: number): Edge => ({
   kind,
@@ -98,6 +108,44 @@ const SAMPLES: readonly Sample[] = [
       side: { kind: 'waist', amountMm: 5, steps: 7, divisions: 1, points: [] },
     },
     finishes: ['chalk', 'bone glaze', 'buff stoneware'],
+  },
+  {
+    id: 'row-clay-coil',
+    name: 'Clay coil',
+    text: 'ROLLED · THROWN · SLIPPED · GLAZED · FIRED',
+    words: { font: font('Work Sans', 800, { wght: 800 }), sizeMm: 26, align: 'left' },
+    solid: { depthMm: 9, front: edge('round', 1, 1, 3) },
+    faces: { toleranceMm: 0.1 },
+    steps: [
+      {
+        ...usualStep('run', 'coil'),
+        path: { kind: 'coil', radiusMm: 96, riseMm: 128, turns: 2.1 },
+        fit: 'stretch',
+        size: [
+          { at: 0, value: 70 },
+          { at: 0.6, value: 105 },
+          { at: 1, value: 80 },
+        ],
+        roll: [
+          { at: 0, value: -14 },
+          { at: 1, value: 22 },
+        ],
+      },
+    ],
+    finishes: ['bone glaze', 'sienna slip', 'terracotta'],
+  },
+  {
+    id: 'row-salt-wind',
+    name: 'Salt wind',
+    text: 'SALT',
+    words: { font: font('Zilla Slab', 700), sizeMm: 80, tracking: 20 },
+    solid: { depthMm: 22, front: edge('round', 3, 3, 3) },
+    faces: { style: 'grid', toleranceMm: 0.6 },
+    steps: [
+      { ...usualStep('noise', 'wind'), character: 'soft', sizeMm: 48, detail: 1, heightMm: 16, seed: 3 },
+      { ...usualStep('bend', 'bend'), angleDegrees: 50 },
+    ],
+    finishes: ['celadon', 'bone glaze', 'celadon'],
   },
   {
     id: 'row-lamp',
@@ -194,6 +242,8 @@ function build(sample: Sample): Project {
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: piece.id, values: sample.words },
     { kind: 'setSolid', pieceId: piece.id, values: sample.solid },
+    ...(sample.faces ? [{ kind: 'setFaces', pieceId: piece.id, values: sample.faces } as const] : []),
+    ...(sample.steps ? [{ kind: 'setSteps', pieceId: piece.id, steps: sample.steps } as const] : []),
     ...finishEdits(piece.id, sample.finishes),
   ];
   return edits.reduce((project, edit) => unwrap(applyEdit(project, edit)), newProject(sample.id, sample.name, [piece]));

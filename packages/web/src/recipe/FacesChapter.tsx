@@ -29,20 +29,14 @@ export function FacesChapter({
       more={<Sentence template={T.supportLoops} values={{ support }} />}
     >
       <Sentence template={T.faces[faces.style]} values={faceValues(faces, edits)} />
-      {need && <NeedLine need={need} />}
+      {need && need.haveMm <= need.needMm * 1.01 && <NeedLine needMm={need.needMm} />}
     </Chapter>
   );
 }
 
-/** What the shape asks of the faces, as against what they have. */
-function NeedLine({ need: { needMm, haveMm } }: { need: NonNullable<ShownPiece['need']> }) {
-  const mm = (value: number): string => `${Number(value.toPrecision(2))} mm`;
-  const isFine = haveMm <= needMm * 1.01;
-  return (
-    <div className={classes.need} data-fine={isFine}>
-      {isFine ? T.shapeNeedMet(mm(needMm)) : T.shapeNeed(mm(needMm), mm(haveMm))}
-    </div>
-  );
+/** What the shape asks of the faces, where they have it; a remark tells where they have not. */
+function NeedLine({ needMm }: { needMm: number }) {
+  return <div className={classes.need}>{T.shapeNeedMet(`${Number(needMm.toPrecision(2))} mm`)}</div>;
 }
 
 function faceValues(faces: Faces, edits: PieceEdits) {

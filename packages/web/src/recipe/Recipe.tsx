@@ -88,7 +88,7 @@ export function Recipe({
           need={shown?.need}
           figures={shown && shown.bodyFaces > 0 ? texts.recipe.built(shown.bodyFaces, milliseconds) : undefined}
         />
-        <StepsChapter {...common} stepFaces={shown?.stepFaces ?? []} onStep={onStep} />
+        <StepsChapter {...common} stepFaces={shown?.stepFaces ?? []} flat={shown?.flat} onStep={onStep} />
         <FinishChapter {...common} />
         <PlaceChapter {...common} />
       </div>

@@ -141,7 +141,6 @@ export const recipeTexts = {
   },
   stepsNone: 'Nothing is bent, waved or cut anew.',
   shapeNeedMet: (need: string): string => `Edges up to ${need}, as the shape needs.`,
-  shapeNeed: (need: string, have: string): string => `The shape needs edges of ${need}; they are ${have}.`,
   stepTimes: 'Subdivide, times',
   stepTimesUnit: (n: number): string => (n === 1 ? 'time' : 'times'),
   stepWay: 'Subdivide',

@@ -67,7 +67,7 @@ export function remarkText(remark: Remark): string {
     case 'LINE_ENDS':
       return `The line is too short; left out: ${remark.params.letters}`;
     case 'NEED_FINER':
-      return `Edges are ${mm(remark.params.haveMm)} long, the shape needs ${mm(remark.params.needMm)}: curves will show corners.`;
+      return `Edges are ${mm(remark.params.haveMm)} long, the shape needs ${mm(remark.params.needMm)}: curves show corners.`;
     case 'NEED_OVER_BUDGET':
       return `The shape needs edges of ${mm(remark.params.needMm)}; within ${remark.params.budget.toLocaleString('en')} faces they are ${mm(remark.params.haveMm)}. Make the shape gentler, or the tolerance larger.`;
     case 'TEXT_TOO_LONG':
@@ -125,7 +125,7 @@ export function cureText(remark: Remark): string {
     case 'SHAPE_TOUCHES':
       return `Use ${Math.abs(remark.params.limit)}°`;
     case 'NEED_FINER':
-      return 'Make them fine enough';
+      return 'Make them finer';
     default:
       return 'Mend it';
   }

@@ -1,5 +1,5 @@
 import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
-import { isShapeStep, SHAPE_KINDS, usualStep, type Step, type StepKind } from '@fictile/core';
+import { isShapeStep, SHAPE_KINDS, type ShownPiece, type Step, type StepKind } from '@fictile/core';
 import { IconDots } from '@tabler/icons-react';
 import { Fragment, useRef } from 'react';
 import { Sentence, useTrial } from '../../ui/index.ts';
@@ -8,6 +8,7 @@ import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import type { ChapterProps } from '../sentenceParts.tsx';
+import { startStep } from './startStep.ts';
 import { shapeValues } from './shapeValues.tsx';
 import { STEP_PICTURES } from './stepPictures.tsx';
 import { stepValues } from './stepValues.tsx';
@@ -26,7 +27,8 @@ export function StepsChapter({
   picked,
   readCurve,
   onStep,
-}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; onStep: (id: string) => void }) {
+  flat,
+}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; flat: ShownPiece['flat']; onStep: (id: string) => void }) {
   const { steps } = piece;
   const put = (next: readonly Step[], key?: EditKey): void => edits.steps(next, key);
   const replace = (at: number, step: Step, key?: EditKey): void => put(steps.map((s, i) => (i === at ? step : s)), key); // prettier-ignore
@@ -46,7 +48,7 @@ export function StepsChapter({
           <Sentence template={T.steps[step.kind]} values={valuesOf(step, at)} />
         </div>
       ))}
-      <AddStep steps={steps} put={put} takeBack={edits.takeBack} />
+      <AddStep steps={steps} flat={flat} put={put} takeBack={edits.takeBack} />
     </Chapter>
   );
 } // prettier-ignore
@@ -57,13 +59,13 @@ const GROUPS = [
 ];
 
 /** A step is shown on the letters as soon as the pointer or the arrow keys reach it. */
-function AddStep({ steps, put, takeBack }: { steps: readonly Step[]; put: (next: readonly Step[], key?: EditKey) => void; takeBack: PieceEdits['takeBack'] }) {
+function AddStep({ steps, flat, put, takeBack }: { steps: readonly Step[]; flat: ShownPiece['flat']; put: (next: readonly Step[], key?: EditKey) => void; takeBack: PieceEdits['takeBack'] }) {
   const taken = useRef(false);
-  const trial = useTrial<StepKind>((kind, key) => put([...steps.filter(({ id }) => id !== TRIED), usualStep(kind, TRIED)], key), takeBack);
+  const trial = useTrial<StepKind>((kind, key) => put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, TRIED, flat)], key), takeBack);
   const take = (kind: StepKind): void => {
     taken.current = true;
     trial.onTry(undefined);
-    put([...steps.filter(({ id }) => id !== TRIED), usualStep(kind, crypto.randomUUID())]);
+    put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, crypto.randomUUID(), flat)]);
   };
   return (
     <Menu position="bottom-start" withinPortal trapFocus returnFocus onOpen={() => (taken.current = false)} onClose={() => !taken.current && trial.onTry(undefined)}>

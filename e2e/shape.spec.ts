@@ -1,0 +1,48 @@
+import { expect, test } from '@playwright/test';
+import { checkMesh, readObj, unwrap } from '@fictile/core';
+import { commandLine } from './testing/commandLine.ts';
+import { choose, makeUndrawn, saveAs, settled, typeValue, words } from './testing/workshop.ts';
+
+test('words are bent, typed anew, undone, and written as the command line writes them', async ({ page }) => {
+  await makeUndrawn(page, 'Kiln');
+  await settled(page);
+  const steps = page.getByTestId('step');
+  await page.getByRole('button', { name: 'Add a step' }).click();
+  await page.getByRole('menuitem', { name: 'Twist', exact: true }).hover();
+  await page.keyboard.press('Escape');
+  await expect(steps).toHaveCount(0);
+  await choose(page, /^Add a step$/, 'Bend');
+  await expect(steps).toContainText(/Bend by/);
+  await typeValue(page, 'Angle', '90');
+  await choose(page, /^What stays: /, 'the point');
+  await choose(page, /^What keeps its length: /, 'The layer of the centre');
+  await words(page).fill('Kilns');
+  await settled(page);
+  await expect(steps).toContainText(/Bend by/);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(words(page)).toHaveValue('Kiln');
+  await settled(page);
+  const bytes = await saveAs(page, 'OBJ');
+  expect(checkMesh(unwrap(readObj(bytes)))).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 }); // prettier-ignore
+  expect(bytes.equals(await commandLine(['--text', 'Kiln', '--bend', '90'], 'bent.obj'))).toBe(true);
+});
+
+test('faces that are too long for the shape are told and cured, and so is a fold', async ({ page }) => {
+  await makeUndrawn(page, 'Kiln');
+  await settled(page);
+  await choose(page, /^Add a step$/, 'Bend');
+  await expect(page.getByText(/Edges up to .* mm, as the shape needs/)).toBeVisible();
+  await choose(page, /^Faces: /, 'Squares');
+  await typeValue(page, 'Size of faces', '24');
+  await page.getByRole('button', { name: 'Make them finer' }).click();
+  await expect(page.getByText(/Edges up to .* mm, as the shape needs/)).toBeVisible();
+  await choose(page, /^What keeps its length: /, 'The front');
+  await typeValue(page, 'Angle', '900');
+  const told = page.getByRole('region', { name: 'Steps' });
+  await expect(told.getByText(/folds the letters/)).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Use \d/ })
+    .first()
+    .click();
+  await expect(told.getByText(/folds the letters/)).toBeHidden();
+});

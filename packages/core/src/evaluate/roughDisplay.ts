@@ -1,0 +1,32 @@
+import { adjacency, cornerNormals, type Adjacency, type PolygonMesh } from '../mesh/index.ts';
+import { edgeLines, grouped, type DisplayBuffers } from './display.ts';
+
+/** What does not change while points move and faces stay. */
+interface Topology {
+  neighbours: Adjacency;
+  groups: Pick<DisplayBuffers, 'index' | 'groups'>;
+}
+
+/** By the row of vertices that meshes of one topology share. */
+const known = new WeakMap<Uint32Array, Topology>();
+
+/** Buffers of a preview, which nobody measures: rounded without looking for what collapses, cut into triangles as the first mesh with these faces was. */
+export function roughDisplay(mesh: PolygonMesh): DisplayBuffers {
+  let topology = known.get(mesh.faceVertices);
+  if (!topology) {
+    topology = { neighbours: adjacency(mesh), groups: grouped(mesh, new Set()) };
+    known.set(mesh.faceVertices, topology);
+  }
+  const { neighbours, groups } = topology;
+  const { positions: p, faceVertices } = mesh;
+  const positions = new Float32Array(3 * faceVertices.length);
+  for (let c = 0; c < faceVertices.length; c++)
+    for (let k = 0; k < 3; k++) positions[3 * c + k] = p[3 * faceVertices[c] + k];
+  return {
+    positions,
+    normals: Float32Array.from(cornerNormals(mesh, neighbours)),
+    index: groups.index.slice(),
+    groups: groups.groups,
+    edges: edgeLines(mesh, neighbours.twin, neighbours.face),
+  };
+}

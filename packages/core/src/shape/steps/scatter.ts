@@ -14,13 +14,17 @@ const VALUES = 7;
 /** Puts each letter somewhat elsewhere, turned and scaled about the middle of its foot; as rigid, or bending from letter to letter. */
 export function scatterMap(step: ScatterStep, box: Box3): PointMap {
   const strengths = strengthsOf(step, box);
+  let last: Strengths | undefined;
+  let rows: readonly number[] = [];
   return {
     usesNormal: false,
     featureMm: step.rigid ? Infinity : (box.high[X] - box.low[X]) / 16,
     move: (at, point) => {
       const by = strengths(point);
+      // points of one letter come one after another
+      if (by !== last) rows = turnOf(step.turnDegrees.map((degrees, k) => degrees * by[3 + k]) as Vec3);
+      last = by;
       const size = 1 + (step.scalePercent / 100 - 1) * by[6];
-      const rows = turnOf(step.turnDegrees.map((degrees, k) => degrees * by[3 + k]) as Vec3);
       const from = [0, 1, 2].map((k) => (at[k] - point.foot[k]) * size);
       for (let k = 0; k < 3; k++) {
         const turned = rows[3 * k] * from[0] + rows[3 * k + 1] * from[1] + rows[3 * k + 2] * from[2];

@@ -1,7 +1,7 @@
 import type { ThreeEvent } from '@react-three/fiber';
 import { useMemo, useState } from 'react';
 import { chainOf, isShapeStep, plainPoint, type ShapeStep, type ShownPiece } from '@fictile/core';
-import type { Matrix4} from 'three';
+import type { Matrix4 } from 'three';
 import { Vector3 } from 'three';
 import { onPlane, toStep } from './drags.ts';
 import { gridStep } from './gridStep.ts';

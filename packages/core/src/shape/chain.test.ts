@@ -51,6 +51,22 @@ test('each does what it says at places that can be reckoned', () => {
   expect(at(chain(step('wave', { heightMm: 4, lengthMm: 80 })), [20, 0, 0])).toEqual(close([20, 0, 4]));
 });
 
+test('every step goes smoothly as any of its values changes', () => {
+  const kinds: ShapeKind[] = ['bend', 'twist', 'taper', 'shear', 'stretch', 'pinch', 'bulge', 'wave', 'noise', 'run', 'scatter']; // prettier-ignore
+  const whole = ['detail', 'seed', 'columns', 'rows', 'count'];
+  for (const kind of kinds) {
+    const usual = { ...step(kind), whole: false };
+    const fields = Object.entries(usual).filter(([name, value]) => typeof value === 'number' && !whole.includes(name));
+    for (const [name, value] of fields) {
+      const changed = { ...usual, [name]: (value as number) + 1e-7 } as ShapeStep;
+      const apart = somePlaces(30).map((place) =>
+        distance(at(chain(usual as ShapeStep), place), at(chain(changed), place)),
+      );
+      expect([kind, name, Math.max(...apart) < 1e-4]).toEqual([kind, name, true]);
+    }
+  }
+});
+
 test('limits hold in the flat layout whatever earlier steps have made of it', () => {
   const longer = step('stretch', { percent: 100 });
   const bend = step('bend', { whole: false, fromMm: 0, toMm: 50, angleDegrees: 60, middle: false, centreMm: [0, 0, 0], keeps: 'back' }); // prettier-ignore

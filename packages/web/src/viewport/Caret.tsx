@@ -1,9 +1,10 @@
 import { caretStops, lineAround, nearestStop, wordAround, type ShownPiece, type WordsPiece } from '@fictile/core';
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { Vector3, type Group } from 'three';
+import { Vector3, type Group, type Ray } from 'three';
 import { Washes } from './Picked.tsx';
 import { matrixOf, TOOL } from './scene.ts';
+import { frameOn, useShape } from './shapeFrame.ts';
 
 /** Graphemes before the caret and before the other end of the selection. */
 export interface CaretPlace {
@@ -22,7 +23,8 @@ const BLINK_MS = 530;
 
 /** The caret and selection on the letters' own front, and the clicks that set them. */
 export function Caret({ piece, shown, place, onPlace }: CaretProps) {
-  const { line, letters, transform } = shown;
+  const { line, letters, transform, flat } = shown;
+  const shape = useShape(piece.steps, flat);
   const stops = useMemo(
     () => caretStops(piece.source.graphemes, letters, line.baselines),
     [piece.source.graphemes, letters, line.baselines],
@@ -31,9 +33,19 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
   const isOn = useBlink(place);
   const isDragging = useRef(false);
   const height = line.up - line.down;
+  const front = line.front + height * 0.004;
   const stopAt = (event: ThreeEvent<PointerEvent>): number | undefined => {
+    if (shape) return nearestToRay(event.ray);
     const point = group.current?.worldToLocal(new Vector3().copy(event.point));
     return point && nearestStop(stops, point.x, point.y, line.up + line.down)?.at;
+  };
+  /** On shaped letters: the stop whose middle lies nearest to where the pointer looks. */
+  const nearestToRay = (ray: Ray): number | undefined => {
+    const matrix = matrixOf(transform);
+    const middle = (line.up + line.down) / 2;
+    const places = stops.map(({ x, y, turn }) => new Vector3(0, middle, 0).applyMatrix4(frameOn(shape, [x, y, front], turn)).applyMatrix4(matrix)); // prettier-ignore
+    const far = places.map((place) => ray.distanceSqToPoint(place));
+    return stops[far.indexOf(Math.min(...far))]?.at;
   };
   const set = (event: ThreeEvent<PointerEvent>, keepsAnchor: boolean): void => {
     const at = stopAt(event);
@@ -46,7 +58,6 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
     onPlace({ anchor, focus });
   };
   const caret = stops[Math.min(place.focus, stops.length - 1)];
-  const front = line.front + height * 0.004;
   return (
     <group ref={group} userData={TOOL} matrixAutoUpdate={false} matrix={matrixOf(transform)}>
       <mesh
@@ -63,9 +74,9 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
       >
         <planeGeometry args={catchSize(shown, height)} />
       </mesh>
-      <Washes shown={shown} ids={selected(piece, place)} />
+      <Washes shown={shown} steps={piece.steps} ids={selected(piece, place)} />
       {caret && isOn && (
-        <group position={[caret.x, caret.y, front]} rotation-z={caret.turn}>
+        <group matrixAutoUpdate={false} matrix={frameOn(shape, [caret.x, caret.y, front], caret.turn)}>
           <mesh position={[0, (line.up + line.down) / 2, 0]} renderOrder={3} raycast={() => null}>
             <boxGeometry args={[height * 0.018, height, height * 0.006]} />
             <meshBasicMaterial color="#22489c" depthTest={false} toneMapped={false} />

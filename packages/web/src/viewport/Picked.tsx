@@ -1,16 +1,19 @@
-import type { ShownPiece } from '@fictile/core';
+import type { ShownPiece, Step } from '@fictile/core';
 import { useThree } from '@react-three/fiber';
 import { useEffect } from 'react';
 import { matrixOf, TOOL } from './scene.ts';
+import { frameOn, useShape } from './shapeFrame.ts';
 
 interface PickedProps {
   shown: ShownPiece;
+  /** of the piece: marks stand where they put the letters */
+  steps: readonly Step[];
   /** of graphemes */
   ids: readonly number[];
 }
 
 /** A bar under each letter that is worked on: it leaves the letter to be seen. */
-export function Picked({ shown, ids }: PickedProps) {
+export function Picked({ shown, steps, ids }: PickedProps) {
   const invalidate = useThree((three) => three.invalidate);
   useEffect(() => {
     invalidate();
@@ -18,14 +21,14 @@ export function Picked({ shown, ids }: PickedProps) {
   }, [shown, ids, invalidate]);
   return (
     <group userData={TOOL} matrixAutoUpdate={false} matrix={matrixOf(shown.transform)}>
-      <Planes shown={shown} ids={ids} from={-0.06} to={-0.02} opacity={1} />
+      <Planes shown={shown} steps={steps} ids={ids} from={-0.06} to={-0.02} opacity={1} />
     </group>
   );
 }
 
 /** A wash over letters that are selected. */
-export const Washes = ({ shown, ids }: PickedProps) => (
-  <Planes shown={shown} ids={ids} from={0} to={1} opacity={0.28} />
+export const Washes = ({ shown, steps, ids }: PickedProps) => (
+  <Planes shown={shown} steps={steps} ids={ids} from={0} to={1} opacity={0.28} />
 );
 
 interface PlanesProps extends PickedProps {
@@ -36,15 +39,20 @@ interface PlanesProps extends PickedProps {
 }
 
 /** Flat pieces as wide as their letters, on the letters' own front. */
-function Planes({ shown, ids, from, to, opacity }: PlanesProps) {
-  const { line, letters } = shown;
+function Planes({ shown, steps, ids, from, to, opacity }: PlanesProps) {
+  const { line, letters, flat } = shown;
+  const shape = useShape(steps, flat);
   const height = line.up - line.down;
   const front = line.front + height * 0.004;
   return letters
     .filter((letter) => ids.includes(letter.id))
     .map(({ id, x, y, turn, advance }) => (
-      <group key={id} position={[x, y, front]} rotation-z={turn}>
-        <mesh position={[advance / 2, line.down + (height * (from + to)) / 2, 0]} renderOrder={2} raycast={() => null}>
+      <group
+        key={id}
+        matrixAutoUpdate={false}
+        matrix={frameOn(shape, [x + (advance / 2) * Math.cos(turn), y + (advance / 2) * Math.sin(turn), front], turn)}
+      >
+        <mesh position={[0, line.down + (height * (from + to)) / 2, 0]} renderOrder={2} raycast={() => null}>
           <planeGeometry args={[Math.max(advance, height * 0.02), height * (to - from)]} />
           <meshBasicMaterial color="#22489c" transparent opacity={opacity} depthTest={false} toneMapped={false} />
         </mesh>

@@ -1,4 +1,4 @@
-import { isWords, type Project, type ShownPiece } from '@fictile/core';
+import { isWords, type Project, type ShownPiece, type Step } from '@fictile/core';
 import { Canvas } from '@react-three/fiber';
 import { useMemo } from 'react';
 import { NeutralToneMapping, Vector3, type Box3 } from 'three';
@@ -64,6 +64,8 @@ export interface ViewportProps {
   onPictures: (take: TakePicture | undefined) => void;
 }
 
+const NO_STEPS: readonly Step[] = [];
+
 /** Draws the pieces; nothing here computes meshes. */
 export function Viewport(props: ViewportProps) {
   const { project, pieces, box, chosen, marks, typing, placing, bending, shaping, stepping, onType } = props;
@@ -102,7 +104,9 @@ export function Viewport(props: ViewportProps) {
       {typing && typed && typedPiece && isWords(typedPiece) && (
         <Caret piece={typedPiece} shown={typed} place={typing.place} onPlace={props.onPlace} />
       )}
-      {!typing && props.picked && picked && <Picked shown={picked} ids={props.picked.ids} />}
+      {!typing && props.picked && picked && (
+        <Picked shown={picked} steps={project.pieces[picked.pieceId]?.steps ?? NO_STEPS} ids={props.picked.ids} />
+      )}
       {bending && bent && <CurveHandles bending={bending} shown={bent} />}
       {shaping && shaped && <SolidHandles shaping={shaping} shown={shaped} shelf={props.shelf} />}
       {stepping && stepped && <StepHandles stepping={stepping} shown={stepped} />}

@@ -1,0 +1,34 @@
+import { chainOf, isShapeStep, plainPoint, type ShownPiece, type Step } from '@fictile/core';
+import { useMemo } from 'react';
+import { Matrix4, Vector3 } from 'three';
+import type { Place } from './stepPlaces.ts';
+
+/** Where the steps of a piece put a place of its flat layout; piece space, mm. */
+export type Shape = (rest: Place) => Vector3;
+
+/** Undefined where nothing is shaped. Copies are not counted: what is drawn on letters stands on the first. */
+export function useShape(steps: readonly Step[], flat: ShownPiece['flat']): Shape | undefined {
+  return useMemo(() => {
+    const shape = steps.filter(isShapeStep).filter(({ on, kind }) => on && kind !== 'repeat');
+    if (!flat || shape.length === 0) return undefined;
+    const chain = chainOf(shape, { box: flat });
+    return (rest) => new Vector3(...chain.at(plainPoint(rest)));
+  }, [steps, flat]);
+}
+
+/** Of the flat piece: how far apart places are that tell a direction. */
+const BESIDE = 1e-3;
+
+/** A frame that stands on the letters: its origin at a place, its first axis along a line that is turned by some radians. Rigid, wherever it is put. */
+export function frameOn(shape: Shape | undefined, [x, y, z]: Place, turn: number): Matrix4 {
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  if (!shape) return new Matrix4().makeRotationZ(turn).setPosition(x, y, z);
+  const at = shape([x, y, z]);
+  const along = shape([x + c * BESIDE, y + s * BESIDE, z])
+    .sub(at)
+    .normalize();
+  const rising = shape([x - s * BESIDE, y + c * BESIDE, z]).sub(at);
+  const out = along.clone().cross(rising).normalize();
+  const up = out.clone().cross(along);
+  return new Matrix4().makeBasis(along, up, out).setPosition(at);
+}

@@ -6,6 +6,7 @@ import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from './arguments.ts';
 import { amountOf, flagsOf, isSwitch, readFlag } from './flags.ts';
 import { buildCase } from './makeCase.ts';
+import { wordsCase } from './wordsCase.ts';
 import { InputFault } from './messages.ts';
 import { writeWhole } from './output.ts';
 
@@ -52,7 +53,10 @@ describe('flags', () => {
   });
 
   test.each<[string, string | number | boolean, string]>([
-    ['bend', '90', 'FLAG_UNKNOWN'],
+    ['onto', 'jug.obj', 'FLAG_UNKNOWN'],
+    ['bend-axis', 'up', 'FLAG_VALUE'],
+    ['bend-center', '1,2', 'FLAG_VALUE'],
+    ['repeat', '0', 'FLAG_VALUE'],
     ['constructor', '1', 'FLAG_UNKNOWN'],
     ['size', '0', 'FLAG_VALUE'],
     ['depth', '-1mm', 'FLAG_VALUE'],
@@ -74,6 +78,40 @@ describe('flags', () => {
     ['subdivide', '5', 'FLAG_VALUE'],
   ])('--%s %s is %s', async (name, raw, code) => {
     expect(await codeOf(() => readFlag(name, raw))).toBe(code);
+  });
+});
+
+describe('shapes', () => {
+  const stepsOf = async (flags: Record<string, string | number | boolean>): Promise<object[]> => {
+    const { edits } = await wordsCase(flagsOf({ text: 'Ri', out: 'x.obj', ...flags }), 'Zilla Slab');
+    return edits.flatMap((edit) => (edit.kind === 'setSteps' ? edit.steps : []));
+  };
+
+  test('copies come first, then what changes along the words, waves, noise, bends and the line; faces are made anew after all', async () => {
+    const flags = { subdivide: 1, bend: 90, noise: '2mm', noiseOutward: true, wave: 3, taperAlong: 20, twistAlong: 45, repeat: 3, repeatGap: '1cm' }; // prettier-ignore
+    expect(await stepsOf(flags)).toMatchObject([
+      { kind: 'repeat', count: 3, gapMm: 10 },
+      { kind: 'twist', angleDegrees: 45 },
+      { kind: 'taper', percent: 20 },
+      { kind: 'wave', heightMm: 3 },
+      { kind: 'noise', heightMm: 2, moves: 'outward', outwardOnly: true },
+      { kind: 'bend', angleDegrees: 90, axis: 'y', whole: true, middle: false, centreMm: [0, 0, 0], keeps: 'centre' },
+      { kind: 'subdivide' },
+    ]);
+  });
+
+  test('a bend has its limits and its centre', async () => {
+    const flags = { bend: -30, bendAxis: 'x', bendFrom: '-1cm', bendTo: 40, bendCenter: '0,20mm,-5' };
+    expect(await stepsOf(flags)).toMatchObject([{ angleDegrees: -30, axis: 'x', whole: false, fromMm: -10, toMm: 40, centreMm: [0, 20, -5] }]); // prettier-ignore
+  });
+
+  test.each<[Record<string, string | number>]>([
+    [{ bendAxis: 'x' }],
+    [{ bend: 20, bendFrom: 0 }],
+    [{ repeatGap: 4 }],
+    [{ waveLength: 40 }],
+  ])('%j says nothing alone', async (flags) => {
+    expect(await codeOf(() => stepsOf(flags))).toBe('FLAG_VALUE');
   });
 });
 

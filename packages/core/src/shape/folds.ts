@@ -32,14 +32,21 @@ export function foldsOf(shaped: readonly Shaped[], steps: readonly ShapeStep[], 
   const points = somePoints(shaped, chain.usesNormals);
   chain.links.forEach((link, i) => {
     if (!risky[i]) return;
-    const isTurned = turnedBy(link, chain, i);
-    const folded = points.filter(isTurned).slice(0, FOLDED_KEPT);
+    const left = leftBy(link, chain, i);
+    const folded = worst(points.map((point) => ({ point, left: left(point) })).filter((one) => one.left <= 0));
     if (folded.length === 0) return;
     const [{ id, kind }] = link.steps;
     folds.push({ stepId: id, kind, place: folded[0].rest, limit: limitOf(steps, link, { chain, at: i, folded }), touches: false });
   }); // prettier-ignore
   return [...folds, ...touches];
 }
+
+/** The points that are turned most: those that fold first decide how far one may go. */
+const worst = (folded: { point: ChainPoint; left: number }[]): ChainPoint[] =>
+  folded
+    .sort((a, b) => a.left - b.left)
+    .slice(0, FOLDED_KEPT)
+    .map(({ point }) => point);
 
 /** A link that leaves little volumes as they are, or only moves them about, never folds. */
 function canFold({ steps: [step] }: Link): boolean {
@@ -63,18 +70,17 @@ function canFold({ steps: [step] }: Link): boolean {
   }
 }
 
-function turnedBy(link: Link, chain: ShapeChain, i: number): (point: ChainPoint) => boolean {
+/** How much of a small volume a link leaves; 0 and less where it turns it inside out. */
+function leftBy(link: Link, chain: ShapeChain, i: number): (point: ChainPoint) => number {
   if (link.steps[0].kind === 'bend') {
     const { spine, seen } = link.map as BendMap;
     return (point) => {
       const { u, h } = seen(chain.at(point, i));
-      return spine.curvatureAt(u) * h >= 1;
+      return 1 - spine.curvatureAt(u) * h;
     };
   }
-  return (point) => {
-    const before = i === 0 ? 1 : chain.volumeAt(point, i);
-    return before > 0 && chain.volumeAt(point, i + 1) <= 0;
-  };
+  // what was turned before is not this link's doing
+  return (point) => (i === 0 || chain.volumeAt(point, i) > 0 ? chain.volumeAt(point, i + 1) : 1);
 }
 
 const copyOf = (point: ChainPoint): ChainPoint => ({ ...point, rest: [...point.rest], normal: [...point.normal] });
@@ -114,7 +120,8 @@ function limitOf(
     const share = (low + high) / 2;
     const weaker = chainOf(steps.map((one) => (one.id === step.id ? weakened(one, share) : one)), { box: chain.box }); // prettier-ignore
     if (weaker.links.length !== chain.links.length) return undefined;
-    if (folded.some(turnedBy(weaker.links[at], weaker, at))) high = share;
+    const left = leftBy(weaker.links[at], weaker, at);
+    if (folded.some((point) => left(point) <= 0)) high = share;
     else low = share;
   }
   return low * value;

@@ -45,6 +45,7 @@ export {
 } from './schema.ts';
 export { isShapeStep, SHAPE_KINDS } from './stepSchema.ts';
 export type { Course, MeshStep, ShapeKind, ShapeStep, StepPath, StepPlace } from './stepSchema.ts';
+export { strengthField, strengthOf, withStrength } from './stepStrength.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';
 export { usedFamilies } from './usedFonts.ts';

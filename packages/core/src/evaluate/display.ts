@@ -32,20 +32,20 @@ export interface DisplayGroup {
 export function display(source: PolygonMesh, apart: ReadonlySet<number> = new Set()): DisplayBuffers {
   const { mesh } = toFloat32(source);
   const neighbours = adjacency(mesh);
-  const corners = mesh.faceVertices.length;
-  const positions = new Float32Array(corners * 3);
-  for (let c = 0; c < corners; c++) {
-    const v = mesh.faceVertices[c] * 3;
-    positions[c * 3] = mesh.positions[v];
-    positions[c * 3 + 1] = mesh.positions[v + 1];
-    positions[c * 3 + 2] = mesh.positions[v + 2];
-  }
   return {
-    positions,
+    positions: cornerPositions(mesh),
     normals: Float32Array.from(cornerNormals(mesh, neighbours)),
     ...grouped(mesh, apart),
     edges: edgeLines(mesh, neighbours.twin, neighbours.face),
   };
+}
+
+/** Three numbers a corner. */
+export function cornerPositions({ positions: p, faceVertices }: PolygonMesh): Float32Array {
+  const positions = new Float32Array(3 * faceVertices.length);
+  for (let c = 0; c < faceVertices.length; c++)
+    for (let k = 0; k < 3; k++) positions[3 * c + k] = p[3 * faceVertices[c] + k];
+  return positions;
 }
 
 /** Triangles by part, and by letter where that has a look of its own. */

@@ -4,20 +4,20 @@ import type { ScenePart } from '../io/index.ts';
 import {
   assemble,
   buildLettering,
+  clustersBox,
   isAutomatic,
   layDrawing,
   letteringCaches,
   type BuiltCluster,
   type LetteringCaches,
   type LetteringStats,
-  type LetterNeed,
   type NeedOf,
   type NeedReport,
 } from '../lettering/index.ts';
 import type { Transform } from '../math/index.ts';
-import type { Box3 } from '../shape/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { LARGEST_EXTENT_MM } from '../outline/index.ts';
+import type { Box3, Need, ShapedMesh } from '../shape/index.ts';
 import { layoutWords, type FontFace, type Layout, type Letter } from '../text/index.ts';
 import { fontFacts } from './fontFacts.ts';
 import { FontChest, type FontTools } from './fontChest.ts';
@@ -25,7 +25,6 @@ import { layoutRemarks } from './layoutRemarks.ts';
 import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
 import { pieceTransform } from './placement.ts';
 import { runSteps, type StepRun } from './runSteps.ts';
-import { clustersBox, type ShapedPart } from './shapeClusters.ts';
 import { shapeNeed } from './shapeNeed.ts';
 import { needRemarks, shapeCrossings } from './shapeRemarks.ts';
 
@@ -91,10 +90,10 @@ export class Engine {
   readonly #lettering: LetteringCaches;
   readonly #fonts: FontChest;
   readonly #refined: ByteCache<PolygonMesh>;
-  readonly #shaped: ByteCache<ShapedPart>;
+  readonly #shaped: ByteCache<ShapedMesh>;
   /** by piece: among many, those that did not change cost nothing */
   readonly #kept = new ByteCache<Kept>(LIMITS.pieces);
-  readonly #needs = new ByteCache<LetterNeed[]>(LIMITS.pieces);
+  readonly #needs = new ByteCache<Need[]>(LIMITS.pieces);
 
   constructor(tools: EngineTools) {
     this.#tools = tools;

@@ -1,6 +1,7 @@
 import type { Placement } from '../document/index.ts';
-import type { BuiltCluster } from '../lettering/index.ts';
+import { clustersBox, type BuiltCluster } from '../lettering/index.ts';
 import { turnOf, type Transform } from '../math/index.ts';
+import { middleOfBox } from '../shape/index.ts';
 
 type Point = [number, number, number];
 
@@ -16,22 +17,8 @@ export function pieceTransform(placement: Placement, clusters: readonly BuiltClu
 }
 
 /** Of the box around the piece, before it is turned. */
-function middleOf(clusters: readonly BuiltCluster[]): Point {
-  const middle: Point = [0, 0, 0];
-  if (clusters.length === 0) return middle;
-  for (let k = 0; k < 3; k++) {
-    let [low, high] = [Infinity, -Infinity];
-    for (const { mesh, x, y, z } of clusters) {
-      const shift = [x, y, z][k];
-      for (let i = k; i < mesh.positions.length; i += 3) {
-        low = Math.min(low, mesh.positions[i] + shift);
-        high = Math.max(high, mesh.positions[i] + shift);
-      }
-    }
-    middle[k] = (low + high) / 2;
-  }
-  return middle;
-}
+const middleOf = (clusters: readonly BuiltCluster[]): Point =>
+  clusters.length === 0 ? [0, 0, 0] : middleOfBox(clustersBox(clusters));
 
 function lowestPoint(rows: readonly number[], clusters: readonly BuiltCluster[]): number {
   let low = Infinity;

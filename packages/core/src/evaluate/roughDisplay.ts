@@ -1,5 +1,5 @@
 import { adjacency, cornerNormals, type Adjacency, type PolygonMesh } from '../mesh/index.ts';
-import { edgeLines, grouped, type DisplayBuffers } from './display.ts';
+import { cornerPositions, edgeLines, grouped, type DisplayBuffers } from './display.ts';
 
 /** What does not change while points move and faces stay. */
 interface Topology {
@@ -18,12 +18,8 @@ export function roughDisplay(mesh: PolygonMesh): DisplayBuffers {
     known.set(mesh.faceVertices, topology);
   }
   const { neighbours, groups } = topology;
-  const { positions: p, faceVertices } = mesh;
-  const positions = new Float32Array(3 * faceVertices.length);
-  for (let c = 0; c < faceVertices.length; c++)
-    for (let k = 0; k < 3; k++) positions[3 * c + k] = p[3 * faceVertices[c] + k];
   return {
-    positions,
+    positions: cornerPositions(mesh),
     normals: Float32Array.from(cornerNormals(mesh, neighbours)),
     index: groups.index.slice(),
     groups: groups.groups,

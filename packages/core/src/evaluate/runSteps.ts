@@ -3,9 +3,10 @@ import { isShapeStep, type MeshStep, type ShapeStep, type Step } from '../docume
 import type { BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { applyStep, facesAfter } from '../refine/index.ts';
+import type { ShapedMesh } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 import { restAfter } from './restAfter.ts';
-import { repeatClusters, shapeClusters, type ShapedPart, type SteppedCluster } from './shapeClusters.ts';
+import { repeatClusters, shapeClusters, type SteppedCluster } from './shapeClusters.ts';
 
 export interface StepRun {
   clusters: BuiltCluster[];
@@ -17,7 +18,7 @@ export interface StepRun {
 export interface StepRunTools {
   /** meshes by the cluster's key and all steps up to theirs */
   cache: ByteCache<PolygonMesh>;
-  shaped: ByteCache<ShapedPart>;
+  shaped: ByteCache<ShapedMesh>;
   loadSimplifier: (() => Promise<Simplifier>) | undefined;
   faceBudget: number;
   context: RunContext;

@@ -1,21 +1,15 @@
 import { remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
 import type { ShapeStep } from '../document/index.ts';
-import type { BuiltCluster } from '../lettering/index.ts';
-import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
-import { chainOf, foldsOf, runOf, shapeMesh, type Box3, type ShapeChain, type Shaped } from '../shape/index.ts';
+import { clustersBox, textsOf, type BuiltCluster } from '../lettering/index.ts';
+import { faceCount, meshBytes } from '../mesh/index.ts';
+import { aroundBoxes, boxOfPoints, chainOf, EMPTY_BOX, foldsOf, plainPoint, runOf, shapeMesh, type Box3, type ShapeChain, type Shaped, type ShapedMesh } from '../shape/index.ts'; // prettier-ignore
 import type { Letter } from '../text/index.ts';
-import { around, copyShifts, EMPTY, footOf, plusShift } from './shapeNeed.ts';
+import { copyShifts, footOf, plusShift } from './shapeNeed.ts';
 
 /** A cluster on its way through the steps. */
 export interface SteppedCluster extends BuiltCluster {
   /** how far it was moved as a copy, flat */
   copied?: [number, number, number];
-}
-
-export interface ShapedPart {
-  mesh: PolygonMesh;
-  rest: Float64Array;
-  isLeft: boolean;
 }
 
 export interface ShapeTools {
@@ -26,7 +20,7 @@ export interface ShapeTools {
   /** edges that stray farther are cut; undefined: a person has chosen the faces */
   toleranceMm: number | undefined;
   faceBudget: number;
-  cache: ByteCache<ShapedPart>;
+  cache: ByteCache<ShapedMesh>;
   context: RunContext;
 }
 
@@ -60,14 +54,14 @@ export async function shapeClusters(
   tools: ShapeTools,
 ): Promise<ShapedGroup | undefined> {
   const laid = clusters.map((cluster) => shapedOf(cluster, tools.letters));
-  const box = laid.map(restBox).reduce(around, EMPTY);
+  const box = laid.map(restBox).reduce(aroundBoxes, EMPTY_BOX);
   const chain = chainOf(steps, { box, seconds: tools.seconds });
   const remarks: Remark[] = [];
   const isOff = beyondLine(chain);
   const kept = clusters.map((_, i) => i).filter((i) => !isOff(laid[i]));
   if (kept.length < clusters.length) {
     const gone = clusters.filter((_, i) => isOff(laid[i])).flatMap(({ letters }) => letters);
-    remarks.push(remark('LINE_ENDS', { letters: textsOf(gone, tools.letters) }));
+    remarks.push(remark('LINE_ENDS', { letters: textsOf([...new Set(gone)], tools.letters) }));
   }
   const name = JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, tools.seconds, tools.toleranceMm, tools.rough]); // prettier-ignore
   const made: SteppedCluster[] = [];
@@ -100,25 +94,7 @@ function shapedOf({ mesh, rest, x, y, z, letters, copied }: SteppedCluster, layo
   return { mesh: placed, rest, letters: letters.map((i) => layout[i].id), feet };
 }
 
-const restBox = ({ mesh, rest }: Shaped): Box3 => boxOfPoints(rest ?? mesh.positions, [0, 0, 0]);
-/** Around clusters, in piece space. */
-export const clustersBox = (clusters: readonly BuiltCluster[]): Box3 => clusters.map(boxOf).reduce(around, EMPTY);
-
-const boxOf = ({ mesh, x, y, z }: BuiltCluster): Box3 => boxOfPoints(mesh.positions, [x, y, z]);
-
-function boxOfPoints(p: Float64Array, shift: readonly number[]): Box3 {
-  const box: Box3 = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
-  for (let k = 0; k < 3; k++) {
-    let [low, high] = [Infinity, -Infinity];
-    for (let i = k; i < p.length; i += 3) {
-      if (p[i] < low) low = p[i];
-      if (p[i] > high) high = p[i];
-    }
-    box.low[k] = low + shift[k];
-    box.high[k] = high + shift[k];
-  }
-  return box;
-}
+const restBox = ({ mesh, rest }: Shaped): Box3 => boxOfPoints(rest ?? mesh.positions);
 
 function foldRemarks(laid: readonly Shaped[], steps: readonly ShapeStep[], chain: ShapeChain): Remark[] {
   return foldsOf(laid, steps, chain).map(({ stepId, kind, place: [xMm, yMm, zMm], limit, touches }) =>
@@ -136,14 +112,7 @@ function beyondLine(chain: ShapeChain): (shaped: Shaped) => boolean {
   return ({ feet }) =>
     feet.length > 0 &&
     feet.every((foot) => {
-      const reach = map.reach(chain.at({ rest: foot, normal: [0, 0, 1], letter: -1, foot, isFront: true }, at));
+      const reach = map.reach(chain.at(plainPoint(foot), at));
       return reach < 0 || reach > map.used;
     });
 }
-
-/** Not more than anybody reads. */
-export const textsOf = (letters: readonly number[], layout: readonly Letter[]): string =>
-  [...new Set(letters)]
-    .slice(0, 40)
-    .map((i) => layout[i].text)
-    .join(' ');

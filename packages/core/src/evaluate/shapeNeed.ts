@@ -1,16 +1,26 @@
 import { isShapeStep, type ShapeStep, type Step } from '../document/index.ts';
-import type { LetterBox, LetterNeed, NeedOf } from '../lettering/index.ts';
-import { axisIndex, chainOf, diagonalOf, needOf, type Box3, type Vec3 } from '../shape/index.ts';
+import type { NeedOf } from '../lettering/index.ts';
+import {
+  aroundBoxes,
+  axisIndex,
+  chainOf,
+  diagonalOf,
+  EMPTY_BOX,
+  needOf,
+  type Box3,
+  type Need,
+  type Vec3,
+} from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 
 /** The shape steps that come before any step that makes faces anew: what a lettering's faces have to be fine enough for. */
-export function leadingShape(steps: readonly Step[]): ShapeStep[] {
+function leadingShape(steps: readonly Step[]): ShapeStep[] {
   const on = steps.filter((step) => step.on);
   const end = on.findIndex((step) => !isShapeStep(step));
   return on.slice(0, end < 0 ? on.length : end).filter(isShapeStep);
 }
 
-export interface NeedFrame {
+interface NeedFrame {
   letters: readonly Letter[];
   toleranceMm: number;
   seconds: number;
@@ -21,7 +31,7 @@ export function shapeNeed(steps: readonly Step[], { letters, toleranceMm, second
   const shape = leadingShape(steps);
   if (shape.every(({ kind }) => kind === 'repeat')) return undefined;
   return (boxes, members) => {
-    const start = boxes.reduce(around, EMPTY);
+    const start = boxes.reduce(aroundBoxes, EMPTY_BOX);
     const { shifts, box } = leadingRepeats(shape, start);
     const chain = chainOf(shape, { box, seconds });
     const leastMm = Math.max(LEAST_OF_TOLERANCE * toleranceMm, LEAST_OF_DIAGONAL * diagonalOf(box));
@@ -41,21 +51,14 @@ export function shapeNeed(steps: readonly Step[], { letters, toleranceMm, second
 const LEAST_OF_TOLERANCE = 4;
 const LEAST_OF_DIAGONAL = 2e-4;
 
-export const EMPTY: Box3 = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
-
-export const around = (a: Box3, b: Box3 | LetterBox): Box3 => ({
-  low: a.low.map((v, k) => Math.min(v, b.low[k])) as Vec3,
-  high: a.high.map((v, k) => Math.max(v, b.high[k])) as Vec3,
-});
-
 /** Middle of a letter's foot in the flat layout, mm. */
 export const footOf = ({ x, y, advance }: Letter): Vec3 => [x + advance / 2, y, 0];
 
 export const plusShift = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
 
-const shifted = ({ low, high }: LetterBox, by: Vec3): Box3 => ({ low: plusShift(low, by), high: plusShift(high, by) });
+const shifted = ({ low, high }: Box3, by: Vec3): Box3 => ({ low: plusShift(low, by), high: plusShift(high, by) });
 
-const strictest = (a: LetterNeed, b: LetterNeed): LetterNeed => ({
+const strictest = (a: Need, b: Need): Need => ({
   x: Math.min(a.x, b.x),
   y: Math.min(a.y, b.y),
   z: Math.min(a.z, b.z),
@@ -69,7 +72,7 @@ function leadingRepeats(shape: readonly ShapeStep[], box: Box3): { shifts: Vec3[
     if (step.kind !== 'repeat') break;
     const ways = copyShifts(step, whole);
     shifts = ways.flatMap((way) => shifts.map((shift) => plusShift(shift, way)));
-    whole = ways.map((way) => shifted(whole, way)).reduce(around, EMPTY);
+    whole = ways.map((way) => shifted(whole, way)).reduce(aroundBoxes, EMPTY_BOX);
   }
   return { shifts, box: whole };
 }

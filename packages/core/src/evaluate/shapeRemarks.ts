@@ -1,8 +1,7 @@
 import { remark, type Remark, type RunContext } from '../base/index.ts';
 import { isShapeStep, type Piece } from '../document/index.ts';
-import { crossingLetters, type BuiltCluster, type NeedReport } from '../lettering/index.ts';
+import { crossingLetters, textsOf, type BuiltCluster, type NeedReport } from '../lettering/index.ts';
 import type { Letter } from '../text/index.ts';
-import { textsOf } from './shapeClusters.ts';
 
 /** Edges longer than their need by less than this share are told to nobody. */
 const SLACK = 1.01;

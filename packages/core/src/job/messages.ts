@@ -4,6 +4,7 @@ import type { Project } from '../document/index.ts';
 import type { ReadDrawing } from '../drawing/index.ts';
 import type { DisplayBuffers, FontFacts, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
+import type { Box3 } from '../shape/index.ts';
 import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
 import type { Transform } from '../math/index.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
@@ -50,7 +51,7 @@ export interface ShownPiece {
   /** what shape steps need of the faces, and what they have; undefined where nothing is shaped */
   need?: NeedReport;
   /** around the piece before any step, in its own space */
-  flat?: { low: [number, number, number]; high: [number, number, number] };
+  flat?: Box3;
 }
 
 export type JobAnswer =

@@ -13,6 +13,7 @@ import { planFaces, type DepthRange, type NeedOf, type NeedReport } from './face
 import type { DrawingScale } from './letterOutline.ts';
 import { RungRemarks } from './rungRemarks.ts';
 import { Sections, type SolidShape } from './sections.ts';
+import { textsOf } from './textsOf.ts';
 import { towardsBack, type DeepCluster, type TowardsBack } from './towardsBack.ts';
 
 export interface LetteringOptions {
@@ -103,7 +104,7 @@ export async function buildLettering(
     tools.context.progress((i + 1) / clusters.length);
     await tools.context.breathe();
   }
-  const listed = (letters: readonly number[]): { letters: string } => ({ letters: textsOf(layout, letters) });
+  const listed = (letters: readonly number[]): { letters: string } => ({ letters: textsOf(letters, layout.letters) });
   const inked = solids.filter(({ mesh }) => faceCount(mesh) > 0);
   const changed =
     along && changesAlong(along)
@@ -175,13 +176,6 @@ function beyondOutline({ shiftMm = 0, side, front, back }: SolidShape): number {
   const edges = [front, back].map((edge) => (edge.kind === 'drawn' ? profileReach * edge.inMm : 0));
   return Math.max(0, 0 - shiftMm) + Math.max(...edges) + (side?.kind === 'drawn' ? profileReach * side.amountMm : 0);
 }
-
-/** Not more than anybody reads. */
-const textsOf = (layout: Layout, letters: readonly number[]): string =>
-  letters
-    .slice(0, 40)
-    .map((i) => layout.letters[i].text)
-    .join(' ');
 
 const bandsInSteps = ({ outward, wide, count, gap, join }: Bands, step: number): Bands => ({
   join,

@@ -1,3 +1,4 @@
+import type { Box3, Need } from '../shape/index.ts';
 import type { Cluster } from './clusters.ts';
 import {
   clusterFaces,
@@ -9,10 +10,10 @@ import {
   type NeededFaces,
 } from './faces.ts';
 import type { DrawingScale } from './letterOutline.ts';
-import { isAutomatic, neededFaces, type LetterBox, type LetterNeed } from './neededFaces.ts';
+import { isAutomatic, neededFaces } from './neededFaces.ts';
 
 /** How fine later steps need each letter: by their boxes in the flat layout, and the layout letters in each. */
-export type NeedOf = (boxes: readonly LetterBox[], letters: readonly (readonly number[])[]) => LetterNeed[];
+export type NeedOf = (boxes: readonly Box3[], letters: readonly (readonly number[])[]) => Need[];
 
 /** What later steps need of the faces, and what they have, mm. */
 export interface NeedReport {
@@ -110,7 +111,7 @@ function planned(
   };
 }
 
-function boxOf(cluster: Cluster, { scale, outward, depthOf }: PlanOptions): LetterBox {
+function boxOf(cluster: Cluster, { scale, outward, depthOf }: PlanOptions): Box3 {
   const [x, y] = (['x', 'y'] as const).map((axis) => extentOf(axis, [cluster], outward).map((v) => v * scale.step));
   const { back, front } = depthOf(cluster);
   return { low: [x[0], y[0], back], high: [x[1], y[1], front] };

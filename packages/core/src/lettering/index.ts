@@ -1,3 +1,5 @@
+export { clustersBox } from './clusterBox.ts';
+export { textsOf } from './textsOf.ts';
 export { crossingLetters } from './crossingLetters.ts';
 export { isAutomatic } from './neededFaces.ts';
 export { assemble } from './assemble.ts';
@@ -6,7 +8,6 @@ export type { BuiltCluster } from './builtCluster.ts';
 export type { Lettering, LetteringOptions } from './buildLettering.ts';
 export type { LetteringFaces } from './faces.ts';
 export type { NeedOf, NeedReport } from './facesPlan.ts';
-export type { LetterBox, LetterNeed } from './neededFaces.ts';
 export type { LetteringStats } from './clusterSolid.ts';
 export type { TowardsBack } from './towardsBack.ts';
 export { letteringCaches } from './caches.ts';

@@ -1,17 +1,5 @@
+import type { Box3, Need } from '../shape/index.ts';
 import type { LetteringFaces, NeededFaces } from './faces.ts';
-
-/** The longest edges that later steps leave a letter, mm; Infinity: of any length. */
-export interface LetterNeed {
-  x: number;
-  y: number;
-  z: number;
-}
-
-/** Size of a letter's box, mm. */
-export interface LetterBox {
-  low: [number, number, number];
-  high: [number, number, number];
-}
 
 /** Whether the sizes of faces follow what later steps need: where nobody chose one. */
 export const isAutomatic = (faces: LetteringFaces): boolean =>
@@ -23,8 +11,8 @@ export const isAutomatic = (faces: LetteringFaces): boolean =>
  */
 export function neededFaces(
   faces: LetteringFaces,
-  need: LetterNeed,
-  { box: { low, high }, usualMm }: { box: LetterBox; usualMm: number },
+  need: Need,
+  { box: { low, high }, usualMm }: { box: Box3; usualMm: number },
 ): NeededFaces {
   const deepestMm = need.z < Infinity ? inSteps(need.z) : undefined;
   if (!isAutomatic(faces)) return { faces, deepestMm: undefined };

@@ -1,7 +1,9 @@
 import { meshBytes } from '../mesh/index.ts';
 import { alongDepth, type AlongDepth, type DepthFrame, type DepthLevels } from '../solid/index.ts';
+import { aroundBoxes } from '../shape/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 import type { LetteringCaches } from './caches.ts';
+import { clusterBox } from './clusterBox.ts';
 
 export interface TowardsBack extends AlongDepth {
   /** what turns and narrows: the whole lettering about its middle, or each cluster about its own */
@@ -20,8 +22,8 @@ export function towardsBack(
   caches: LetteringCaches,
 ): BuiltCluster[] {
   if (clusters.length === 0) return [];
-  const boxes = clusters.map(boxOf);
-  const whole = boxes.reduce(around);
+  const boxes = clusters.map(clusterBox);
+  const whole = boxes.reduce(aroundBoxes);
   return clusters.map((cluster, i) => {
     const { low, high } = along.about === 'whole' ? whole : boxes[i];
     const frame: DepthFrame = {
@@ -38,24 +40,3 @@ export function towardsBack(
     return { key, mesh, letters, x, y, z };
   });
 }
-
-interface Box {
-  low: number[];
-  high: number[];
-}
-
-function boxOf({ mesh, x, y, z }: BuiltCluster): Box {
-  const box: Box = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
-  const at = [x, y, z];
-  mesh.positions.forEach((value, i) => {
-    const k = i % 3;
-    box.low[k] = Math.min(box.low[k], value + at[k]);
-    box.high[k] = Math.max(box.high[k], value + at[k]);
-  });
-  return box;
-}
-
-const around = (a: Box, b: Box): Box => ({
-  low: a.low.map((v, k) => Math.min(v, b.low[k])),
-  high: a.high.map((v, k) => Math.max(v, b.high[k])),
-});

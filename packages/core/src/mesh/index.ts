@@ -13,7 +13,7 @@ export { MeshBuilder } from './meshBuilder.ts';
 export { cornerFaces, emptyMesh, faceCorners, faceCount, meshBytes, nextCorner, vertexCount } from './polygonMesh.ts';
 export type { Part, PolygonMesh, Region } from './polygonMesh.ts';
 export { toFloat32 } from './toFloat32.ts';
-export { areasAgree, triangulate } from './triangulate.ts';
+export { areasAgree, distanceSquared, triangulate } from './triangulate.ts';
 export type { Triangles } from './triangulate.ts';
 export { unfolded } from './unfolded.ts';
 export { weld } from './weld.ts';

@@ -49,7 +49,8 @@ export function areasAgree(v: Float64Array, p: number, q: number, r: number, s: 
   return one[0] * two[0] + one[1] * two[1] + one[2] * two[2] > 0;
 }
 
-function distanceSquared(v: Float64Array, p: number, q: number): number {
+/** Between two rows of three numbers that begin at `p` and `q`. */
+export function distanceSquared(v: ArrayLike<number>, p: number, q: number): number {
   const x = v[p] - v[q];
   const y = v[p + 1] - v[q + 1];
   const z = v[p + 2] - v[q + 2];

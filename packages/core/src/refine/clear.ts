@@ -1,5 +1,5 @@
 import { cos, PI } from '../math/index.ts';
-import type { PolygonMesh } from '../mesh/index.ts';
+import { distanceSquared, type PolygonMesh } from '../mesh/index.ts';
 import { cornerSines, mergeFaces, withoutIdleVertices } from './mergeFaces.ts';
 
 /** Straight corners may stay in a joined face: where both neighbours have one, its vertex goes afterwards. */
@@ -12,12 +12,7 @@ export function clear(mesh: PolygonMesh, withinDegrees: number): PolygonMesh {
     once: false,
     accepts: (p, vertices, normal) => cornerSines(p, vertices, normal).every((sine) => sine > -LEAST_SINE),
     // the longest edge goes first, as in the plain faces of a front
-    worth: (p, vertices) => distanceOf(p, vertices[0], vertices[vertices.length - 1]),
+    worth: (p, vertices) => distanceSquared(p, 3 * vertices[0], 3 * vertices[vertices.length - 1]),
   });
   return withoutIdleVertices(merged);
-}
-
-function distanceOf(p: Float64Array, a: number, b: number): number {
-  const [x, y, z] = [0, 1, 2].map((k) => p[3 * a + k] - p[3 * b + k]);
-  return x * x + y * y + z * z;
 }

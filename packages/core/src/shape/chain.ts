@@ -105,7 +105,7 @@ export function chainOf(steps: readonly ShapeStep[], { box, seconds = 0 }: Chain
     i = end;
     if (step.kind === 'repeat') continue;
     const before = new ShapeChain([...links], box);
-    const mark = (rest: Vec3): Vec3 => before.at({ rest, normal: [0, 0, 1], letter: -1, foot: rest, isFront: true });
+    const mark = (rest: Vec3): Vec3 => before.at(plainPoint(rest));
     links.push({ steps: taken, map: mapOf(taken, { box, seconds, mark }) });
   }
   return new ShapeChain(links, box);

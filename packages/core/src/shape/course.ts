@@ -23,8 +23,6 @@ export function courseOf(course: Course): (share: number) => number {
   };
 }
 
-export const courseAt = (course: Course, share: number): number => courseOf(course)(share);
-
 function slopeAt(points: Course, i: number): number {
   if (i === 0 || i === points.length - 1) return 0;
   const left = secant(points[i - 1], points[i]);

@@ -1,4 +1,4 @@
-import type { ShapeKind, ShapeStep } from '../document/index.ts';
+import { strengthOf, withStrength, type ShapeKind, type ShapeStep } from '../document/index.ts';
 import { PI } from '../math/index.ts';
 import { chainOf, type Link, type ShapeChain } from './chain.ts';
 import type { ChainPoint, Vec3 } from './pointMap.ts';
@@ -118,24 +118,11 @@ function limitOf(
   let [low, high] = [0, 1];
   for (let n = 0; n < HALVINGS; n++) {
     const share = (low + high) / 2;
-    const weaker = chainOf(steps.map((one) => (one.id === step.id ? weakened(one, share) : one)), { box: chain.box }); // prettier-ignore
+    const weaker = chainOf(steps.map((one) => (one.id === step.id ? withStrength(one, value * share) : one)), { box: chain.box }); // prettier-ignore
     if (weaker.links.length !== chain.links.length) return undefined;
     const left = leftBy(weaker.links[at], weaker, at);
     if (folded.some((point) => left(point) <= 0)) high = share;
     else low = share;
   }
   return low * value;
-}
-
-/** The value that a step's strength lies in. */
-function strengthOf(step: ShapeStep): number | undefined {
-  if ('angleDegrees' in step) return step.angleDegrees;
-  if ('heightMm' in step) return step.heightMm;
-  return 'percent' in step ? step.percent : undefined;
-}
-
-function weakened(step: ShapeStep, share: number): ShapeStep {
-  if ('angleDegrees' in step) return { ...step, angleDegrees: step.angleDegrees * share };
-  if ('heightMm' in step) return { ...step, heightMm: step.heightMm * share };
-  return 'percent' in step ? { ...step, percent: step.percent * share } : step;
 }

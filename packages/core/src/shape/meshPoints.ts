@@ -1,5 +1,5 @@
 import { atan2 } from '../math/index.ts';
-import { faceAreaVectors, faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
+import { distanceSquared, faceAreaVectors, faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
 import { cross, dot, sizeOf, unit, type ChainPoint, type Vec3 } from './pointMap.ts';
 
 /** A mesh to be shaped, and what is known of it in the flat layout. */
@@ -56,7 +56,7 @@ export function meshPoints({ mesh, rest, letters, feet }: Shaped, usesNormals: b
       point.isFront ||= isFront[b] === 1;
       return point;
     },
-    distance: (a, b) => sizeOf([0, 1, 2].map((k) => places[3 * a + k] - places[3 * b + k]) as Vec3),
+    distance: (a, b) => Math.sqrt(distanceSquared(places, 3 * a, 3 * b)),
   };
 }
 

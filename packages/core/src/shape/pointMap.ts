@@ -59,3 +59,26 @@ export const middleOfBox = ({ low, high }: Box3): Vec3 => [
 ];
 
 export const diagonalOf = ({ low, high }: Box3): number => sizeOf(minus(high, low));
+
+/** Of nothing: what is put around it is its box. */
+export const EMPTY_BOX: Box3 = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
+
+export const aroundBoxes = (a: Box3, b: Box3): Box3 => ({
+  low: a.low.map((v, k) => Math.min(v, b.low[k])) as Vec3,
+  high: a.high.map((v, k) => Math.max(v, b.high[k])) as Vec3,
+});
+
+/** Around points, three numbers each, moved by a shift. */
+export function boxOfPoints(p: ArrayLike<number>, shift: readonly number[] = [0, 0, 0]): Box3 {
+  const box: Box3 = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
+  for (let k = 0; k < 3; k++) {
+    let [low, high] = [Infinity, -Infinity];
+    for (let i = k; i < p.length; i += 3) {
+      if (p[i] < low) low = p[i];
+      if (p[i] > high) high = p[i];
+    }
+    box.low[k] = low + shift[k];
+    box.high[k] = high + shift[k];
+  }
+  return box;
+}

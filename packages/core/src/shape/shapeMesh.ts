@@ -1,6 +1,6 @@
 import { faceCount, unfolded, type PolygonMesh } from '../mesh/index.ts';
 import type { ShapeChain } from './chain.ts';
-import { meshPoints, type Shaped } from './meshPoints.ts';
+import { meshPoints, type MeshPoints, type Shaped } from './meshPoints.ts';
 import { cross, diagonalOf, dot, minus, plus, unit, type Vec3 } from './pointMap.ts';
 import { splitFar, triangulateWhere } from './splitFar.ts';
 
@@ -46,6 +46,8 @@ class Images {
   readonly #shaped: Shaped;
   readonly #chain: ShapeChain;
   #known = new Float64Array(0);
+  /** of the mesh that was looked at last */
+  #last: { mesh: PolygonMesh; points: MeshPoints } | undefined;
 
   constructor(shaped: Shaped, chain: ShapeChain) {
     this.#shaped = shaped;
@@ -54,12 +56,11 @@ class Images {
 
   /** Three numbers a vertex. */
   of(mesh: PolygonMesh): Float64Array {
-    const { usesNormals } = this.#chain;
     // a vertex's normal may change when faces around it are cut
-    const first = usesNormals ? 0 : this.#known.length / 3;
+    const first = this.#chain.usesNormals ? 0 : this.#known.length / 3;
     const images = new Float64Array(mesh.positions.length);
     if (first > 0) images.set(this.#known.subarray(0, images.length));
-    const points = meshPoints({ ...this.#shaped, mesh }, usesNormals);
+    const points = this.#pointsOf(mesh);
     for (let v = first; v < points.count; v++) images.set(this.#chain.at(points.of(v)), 3 * v);
     return (this.#known = images);
   }
@@ -82,9 +83,15 @@ class Images {
     return most;
   }
 
+  #pointsOf(mesh: PolygonMesh): MeshPoints {
+    if (this.#last?.mesh !== mesh)
+      this.#last = { mesh, points: meshPoints({ ...this.#shaped, mesh }, this.#chain.usesNormals) };
+    return this.#last.points;
+  }
+
   #straying(mesh: PolygonMesh): (a: number, b: number) => number {
     const images = this.of(mesh);
-    const points = meshPoints({ ...this.#shaped, mesh }, this.#chain.usesNormals);
+    const points = this.#pointsOf(mesh);
     const at = (a: number, b: number, share: number): number =>
       distanceToRow(images, this.#chain.at(points.between(a, b, share)), 3 * a, 3 * b);
     const wavy = this.#chain.featureMm / 2;

@@ -1,4 +1,4 @@
-import { adjacency, faceCorners, faceCount, FaceRows, nextCorner, triangulate, type Adjacency, type PolygonMesh } from '../mesh/index.ts'; // prettier-ignore
+import { adjacency, distanceSquared, faceCorners, faceCount, FaceRows, nextCorner, triangulate, type Adjacency, type PolygonMesh } from '../mesh/index.ts'; // prettier-ignore
 
 /** Whether the middle between two vertices strays from the line between their images. */
 export type IsFar = (a: number, b: number) => boolean;
@@ -127,10 +127,8 @@ function markLongest(mesh: PolygonMesh, marked: Uint8Array, mark: (corner: numbe
   }
 }
 
-function lengthBetween({ positions: p }: PolygonMesh, a: number, b: number): number {
-  const [x, y, z] = [0, 1, 2].map((k) => p[3 * a + k] - p[3 * b + k]);
-  return Math.sqrt(x * x + y * y + z * z);
-}
+const lengthBetween = ({ positions }: PolygonMesh, a: number, b: number): number =>
+  Math.sqrt(distanceSquared(positions, 3 * a, 3 * b));
 
 /** A corner of a new face: an old one, the middle of the edge that begins at it, or the middle of its face. */
 interface Place {
@@ -242,9 +240,7 @@ class Halving {
   }
 
   #distance({ vertex: a }: Place, { vertex: b }: Place): number {
-    const p = this.#positions;
-    const [x, y, z] = [0, 1, 2].map((k) => p[3 * a + k] - p[3 * b + k]);
-    return x * x + y * y + z * z;
+    return distanceSquared(this.#positions, 3 * a, 3 * b);
   }
 
   /** Of a face that may have straight corners: a fan from a middle would have triangles without an area. */

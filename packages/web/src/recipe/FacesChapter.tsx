@@ -1,4 +1,4 @@
-import type { Faces, ShownPiece } from '@fictile/core';
+import type { Faces, RemarkCode, ShownPiece } from '@fictile/core';
 import { ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
@@ -29,10 +29,12 @@ export function FacesChapter({
       more={<Sentence template={T.supportLoops} values={{ support }} />}
     >
       <Sentence template={T.faces[faces.style]} values={faceValues(faces, edits)} />
-      {need && need.haveMm <= need.needMm * 1.01 && <NeedLine needMm={need.needMm} />}
+      {need && !remarks.some(({ code }) => SHORT_OF_NEED.has(code)) && <NeedLine needMm={need.needMm} />}
     </Chapter>
   );
 }
+
+const SHORT_OF_NEED: ReadonlySet<RemarkCode> = new Set(['NEED_FINER', 'NEED_OVER_BUDGET']);
 
 /** What the shape asks of the faces, where they have it; a remark tells where they have not. */
 function NeedLine({ needMm }: { needMm: number }) {

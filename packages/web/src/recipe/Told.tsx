@@ -1,5 +1,5 @@
 import { UnstyledButton } from '@mantine/core';
-import type { Piece, RecipeChapter, Remark, RemarkCode, Step } from '@fictile/core';
+import { withStrength, type Piece, type RecipeChapter, type Remark, type RemarkCode, type Step } from '@fictile/core';
 import { cureText, remarkText } from '../words/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
@@ -81,11 +81,11 @@ function cureOf(remark: Remark): Cure | undefined {
       return (edits, { body: { faces } }) => edits.faces(faces.style === 'bands' ? { style: 'plain' } : { sizeMm: 0 });
     case 'SHAPE_FOLDS': {
       const { stepId, limit } = remark.params;
-      return limit === undefined ? undefined : (edits, piece) => edits.steps(withStrength(piece.steps, stepId, limit));
+      return limit === undefined ? undefined : (edits, piece) => edits.steps(noStronger(piece.steps, stepId, limit));
     }
     case 'SHAPE_TOUCHES': {
       const { stepId, limit } = remark.params;
-      return (edits, piece) => edits.steps(withStrength(piece.steps, stepId, limit));
+      return (edits, piece) => edits.steps(noStronger(piece.steps, stepId, limit));
     }
     default:
       return undefined;
@@ -93,14 +93,8 @@ function cureOf(remark: Remark): Cure | undefined {
 }
 
 /** Steps, one of them as strong as it may be; a little under, so that rounding does not fold it again. */
-const withStrength = (steps: readonly Step[], id: string, limit: number): Step[] =>
-  steps.map((step) => {
-    if (step.id !== id) return step;
-    const value = Math.trunc(limit * 10) / 10;
-    if ('angleDegrees' in step) return { ...step, angleDegrees: value };
-    if ('heightMm' in step) return { ...step, heightMm: value };
-    return 'percent' in step ? { ...step, percent: value } : step;
-  });
+const noStronger = (steps: readonly Step[], id: string, limit: number): Step[] =>
+  steps.map((step) => (step.id === id ? withStrength(step, Math.trunc(limit * 10) / 10) : step));
 
 interface ToldProps {
   chapter: ChapterName;

@@ -1,6 +1,6 @@
 import type { ThreeEvent } from '@react-three/fiber';
 import { useMemo, useState } from 'react';
-import { chainOf, isShapeStep, plainPoint, type ShapeStep, type ShownPiece } from '@fictile/core';
+import { middleOfBox, type ShapeStep, type ShownPiece } from '@fictile/core';
 import type { Matrix4 } from 'three';
 import { Vector3 } from 'three';
 import { onPlane, toStep } from './drags.ts';
@@ -9,6 +9,7 @@ import { Dots, Knob } from './handleParts.tsx';
 import { LineKnob } from './LineKnob.tsx';
 import { slideOver } from './PlaceHandles.tsx';
 import { matrixOf, TOOL } from './scene.ts';
+import { useShape } from './shapeFrame.ts';
 import { bendAt, limitsOf, strengthOf, type Place } from './stepPlaces.ts';
 import { useDrag } from './useDrag.ts';
 
@@ -34,12 +35,12 @@ interface StepHandlesProps {
 export function StepHandles({ stepping, shown }: StepHandlesProps) {
   const { step, steps } = stepping;
   const { flat, transform } = shown;
+  const shape = useShape(steps, flat);
   const space = useMemo(() => {
-    if (!flat) return undefined;
-    const chain = chainOf(steps.filter(isShapeStep), { box: flat });
+    if (!flat || !shape) return undefined;
     const matrix = matrixOf(transform);
-    return { flat, matrix, toWorld: (rest: Place) => new Vector3(...chain.at(plainPoint(rest))).applyMatrix4(matrix) };
-  }, [flat, steps, transform]);
+    return { flat, matrix, toWorld: (rest: Place) => shape(rest).applyMatrix4(matrix) };
+  }, [flat, shape, transform]);
   if (!space) return null;
   const size = Math.max(...[0, 1, 2].map((k) => space.flat.high[k] - space.flat.low[k]));
   const props = { stepping, space, size };
@@ -72,7 +73,7 @@ const DOTS = 80;
 function Backbone({ stepping: { step }, space }: PartProps) {
   const points = useMemo(() => {
     const { axis, from, to } = limitsOf(step, space.flat);
-    const middle = middleOf(space.flat);
+    const middle = middleOfBox(space.flat);
     return Array.from({ length: DOTS + 1 }, (_, i) => {
       const rest: Place = [...middle];
       rest[axis] = from + ((to - from) * i) / DOTS;
@@ -143,8 +144,6 @@ function StrengthKnob({ stepping, space, size }: PartProps) {
   const held = strengthOf(step, space.flat);
   if (!held) return null;
   const at = space.toWorld(held.place);
-  const beside: Place = [...held.place];
-  beside[held.axis] += size * 1e-3;
   const way = new Vector3().setFromMatrixColumn(space.matrix, held.axis).normalize();
   return (
     <LineKnob
@@ -241,5 +240,3 @@ function CentreKnob({ stepping, space, size, centreMm }: PartProps & { centreMm:
     </Knob>
   );
 }
-
-const middleOf = ({ low, high }: Space['flat']): Place => [0, 1, 2].map((k) => (low[k] + high[k]) / 2) as Place;

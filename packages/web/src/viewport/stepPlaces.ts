@@ -1,32 +1,27 @@
-import type { ShapeStep, ShownPiece } from '@fictile/core';
+import { bendRuns, middleOfBox, spanOf, type ShapeStep, type ShownPiece, type Span } from '@fictile/core';
 
 /** Across, up, towards the viewer; mm, in the flat layout. */
 export type Place = [number, number, number];
 type Flat = NonNullable<ShownPiece['flat']>;
 
-const INDEX = { x: 0, y: 1, z: 2 } as const;
-const BEND_RUNS = { x: 1, y: 0, z: 0 } as const;
-
-/** The axis that a step runs along, and from where to where. */
-export function limitsOf(step: ShapeStep, { low, high }: Flat): { axis: 0 | 1 | 2; from: number; to: number } {
-  const axis = step.kind === 'bend' ? BEND_RUNS[step.axis] : 'whole' in step ? INDEX[step.axis] : 0;
-  if (!('whole' in step) || step.whole) return { axis, from: low[axis], to: high[axis] };
-  return { axis, from: Math.min(step.fromMm, step.toMm), to: Math.max(step.fromMm, step.toMm) };
+/** The axis that a step runs along, and from where to where; those without limits run over all of the line. */
+export function limitsOf(step: ShapeStep, flat: Flat): Span {
+  if (!('whole' in step)) return spanOf({ axis: 'x', whole: true, fromMm: 0, toMm: 0 }, flat);
+  return spanOf({ ...step, axis: step.kind === 'bend' ? bendRuns(step) : step.axis }, flat);
 }
 
-const middleOf = ({ low, high }: Flat): Place => [0, 1, 2].map((k) => (low[k] + high[k]) / 2) as Place;
-
 /** Where a bend is held: its end, and the place that stays. */
-export function bendAt(step: Extract<ShapeStep, { kind: 'bend' }>, flat: Flat): { end: Place; pivot: Place; run: 0 | 1 } {
-  const run = BEND_RUNS[step.axis];
-  const { from, to } = limitsOf(step, flat);
-  const [end, pivot] = [middleOf(flat), middleOf(flat)];
+export function bendAt(step: Extract<ShapeStep, { kind: 'bend' }>, flat: Flat): { end: Place; pivot: Place; run: 0 | 1 | 2 } {
+  const { axis: run, from, to } = limitsOf(step, flat);
+  const [end, pivot] = [middleOfBox(flat), middleOfBox(flat)];
   end[run] = to;
   pivot[run] = step.middle ? pivot[run] : Math.min(to, Math.max(from, step.centreMm[run]));
   // what stays at the end itself is held by the other end
   if (pivot[run] > from + 0.9 * (to - from)) end[run] = from;
   return { end, pivot, run };
 } // prettier-ignore
+
+const AXES = ['x', 'y', 'z'];
 
 export interface Strength {
   place: Place;
@@ -42,7 +37,7 @@ export interface Strength {
 /** Where a step's strength is pulled; undefined for those that have none. */
 export function strengthOf(step: ShapeStep, flat: Flat): Strength | undefined {
   const { axis, to } = limitsOf(step, flat);
-  const middle = middleOf(flat);
+  const middle = middleOfBox(flat);
   const half = (k: number): number => Math.max((flat.high[k] - flat.low[k]) / 2, 1e-6);
   const atEnd: Place = [...middle];
   atEnd[axis] = to;
@@ -69,7 +64,7 @@ export function strengthOf(step: ShapeStep, flat: Flat): Strength | undefined {
     case 'wave':
     case 'noise':
     case 'relief': {
-      const way = 'moves' in step && step.moves !== 'outward' ? INDEX[step.moves] : 2;
+      const way = 'moves' in step && step.moves !== 'outward' ? AXES.indexOf(step.moves) as 0 | 1 | 2 : 2;
       const place: Place = [...middle];
       place[way] = flat.high[way];
       return { place, axis: way, value: step.heightMm, share: 1, isLength: true, take: (heightMm) => ({ ...step, heightMm }) };

@@ -1,4 +1,4 @@
-import { isShapeStep, type Piece, type ShapeStep, type Step } from '@fictile/core';
+import { isShapeStep, strengthField, type Piece, type ShapeStep, type Step } from '@fictile/core';
 import { useMemo, useRef } from 'react';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -55,6 +55,7 @@ function curvingOf(
 }
 
 function strengthText(value: number, step: ShapeStep): string {
-  if ('angleDegrees' in step) return texts.view.degrees(value);
-  return 'percent' in step ? texts.view.percent(value) : texts.view.mm(value);
+  const field = strengthField(step);
+  if (field === 'angleDegrees') return texts.view.degrees(value);
+  return field === 'percent' ? texts.view.percent(value) : texts.view.mm(value);
 }

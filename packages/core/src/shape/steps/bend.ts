@@ -1,6 +1,7 @@
 import type { ShapeStep } from '../../document/index.ts';
 import { cos, PI, sin } from '../../math/index.ts';
 import { axisIndex, middleOfBox, type Box3, type PointMap, type Vec3 } from '../pointMap.ts';
+import { spanOf } from '../span.ts';
 import { Spine, type Bend } from '../spine.ts';
 
 export type BendStep = Extract<ShapeStep, { kind: 'bend' }>;
@@ -41,10 +42,10 @@ export function bendMap(steps: readonly BendStep[], box: Box3, mark: (rest: Vec3
     rest[high] = kept;
     return mark(rest)[run];
   };
-  const bends = steps.flatMap(({ whole, fromMm, toMm, angleDegrees }): Bend[] => {
-    const limits = whole ? [box.low[run], box.high[run]] : [fromMm, toMm];
-    const [from, to] = limits.map(marked).sort((a, b) => a - b);
-    return to > from ? [{ from, to, angle: (angleDegrees * PI) / 180 }] : [];
+  const bends = steps.flatMap((step): Bend[] => {
+    const span = spanOf({ ...step, axis: bendRuns(step) }, box);
+    const [from, to] = [span.from, span.to].map(marked).sort((a, b) => a - b);
+    return to > from ? [{ from, to, angle: (step.angleDegrees * PI) / 180 }] : [];
   });
   const fixed = marked(first.middle ? middle[run] : first.centreMm[run]);
   const spine = new Spine(bends, fixed);

@@ -1,6 +1,6 @@
 import { FileButton, UnstyledButton } from '@mantine/core';
 import {
-  courseAt,
+  courseOf,
   usualCurveLine,
   usualStep,
   type Course,
@@ -234,7 +234,7 @@ class Fields {
         course={course}
         min={min}
         max={max}
-        curve={(share) => courseAt(course, share)}
+        curve={courseOf(course)}
         onChange={(next, isDrag) => this.#put({ [field]: next }, isDrag ? field : undefined)}
       />
     );

@@ -18,7 +18,7 @@ import { readProfile } from './profileFile.ts';
 import { shapeSteps } from './shapeFlags.ts';
 
 /** What flags say of the solid and its faces, for words and drawings alike. */
-export async function bodyEdits(flags: Flags, { id: pieceId, body }: Piece): Promise<Edit[]> {
+export async function bodyEdits(flags: Flags, { id: pieceId, body }: Piece, onto?: Step): Promise<Edit[]> {
   const { side, swell, along } = body.solid;
   const values: Extract<Edit, { kind: 'setSolid' }>['values'] = defined({
     depthMm: flags.depth,
@@ -58,7 +58,7 @@ export async function bodyEdits(flags: Flags, { id: pieceId, body }: Piece): Pro
   return [
     { kind: 'setSolid', pieceId, values },
     { kind: 'setFaces', pieceId, values: facesOf(flags) },
-    { kind: 'setSteps', pieceId, steps: [...(await shapeSteps(flags)), ...meshSteps(flags)] },
+    { kind: 'setSteps', pieceId, steps: [...(await shapeSteps(flags)), ...(onto ? [onto] : []), ...meshSteps(flags)] },
   ];
 }
 

@@ -1,5 +1,5 @@
 import { basename } from 'node:path';
-import { drawingSize, newDrawing, readSvg, usualDrawing, type Drawing, type Edit } from '@fictile/core';
+import { drawingSize, newDrawing, readSvg, usualDrawing, type Drawing, type Edit, type Step } from '@fictile/core';
 import { bodyEdits, contourOf, defined } from './bodyFlags.ts';
 import type { FlagName, Flags } from './flags.ts';
 import { readGiven } from './givenFile.ts';
@@ -13,7 +13,7 @@ const OF_WORDS: readonly FlagName[] = [
 ]; // prettier-ignore
 
 /** A case of a drawing. */
-export async function drawingCase(flags: Flags): Promise<StartedCase> {
+export async function drawingCase(flags: Flags, onto?: Step): Promise<StartedCase> {
   const path = flags.svg as string;
   const stray = OF_WORDS.find((name) => flags[name] !== undefined);
   if (stray !== undefined)
@@ -30,7 +30,7 @@ export async function drawingCase(flags: Flags): Promise<StartedCase> {
   });
   return {
     piece,
-    edits: [{ kind: 'setDrawing', pieceId: piece.id, values }, ...(await bodyEdits(flags, piece))],
+    edits: [{ kind: 'setDrawing', pieceId: piece.id, values }, ...(await bodyEdits(flags, piece, onto))],
     remarks,
   };
 }

@@ -10,6 +10,7 @@ import {
   type Evaluated,
   type Kernels,
   type MeshFormat,
+  type ModelFrame,
   type Piece,
   type Project,
   type Remark,
@@ -20,6 +21,7 @@ import { drawingCase } from './drawingCase.ts';
 import { chooseFont } from './fontChoice.ts';
 import type { Flags } from './flags.ts';
 import { fault, faultOf, remarkText } from './messages.ts';
+import { ontoCase } from './ontoFlags.ts';
 import { formatOf } from './output.ts';
 import { wordsCase } from './wordsCase.ts';
 
@@ -46,21 +48,25 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   if (flags.out === undefined) throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
   const format = formatOf(flags.out);
   const font = await chooseFont(flags.font ?? 'Zilla Slab', kernels);
+  const onto = await ontoCase(flags);
   const { piece, edits, remarks } = await (flags.svg === undefined
-    ? wordsCase(flags, font.family)
-    : drawingCase(flags));
-  const project = edited(piece, edits);
+    ? wordsCase(flags, font.family, onto?.step)
+    : drawingCase(flags, onto?.step));
+  const project = edited(onto ? [piece, onto.model] : [piece], edits);
   const engine = new Engine({
     kernels,
     catalogue: font.catalogue,
     loadFont: font.loadFont,
+    loadModel: onto?.loadModel,
     cacheBytes: CACHE_BYTES,
     seed: flags.seed,
   });
   const [pieceId] = project.pieceOrder;
   const evaluated = await evaluatePiece(engine, project, pieceId, (flags.uv ?? 'none') !== 'none');
+  const nowhere = onto && evaluated.remarks.find(({ code }) => code === 'ONTO_MISSES' || code === 'ONTO_NOTHING');
+  if (nowhere) throw fault('ONTO_MISSES', remarkText(nowhere));
   const part = scenePart(project.pieces[pieceId], evaluated);
-  const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format) };
+  const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format, onto?.frame) };
   const written = await writeScene([part], options, kernels.loadSimplifier);
   return { bytes: written.bytes, result: resultOf(flags.out, written, [...remarks, ...evaluated.remarks], started) };
 }
@@ -85,22 +91,22 @@ export async function evaluatePiece(engine: Engine, project: Project, pieceId: s
   return evaluated.value;
 }
 
-function edited(piece: Piece, edits: readonly Edit[]): Project {
-  const changed = applyEdit(newProject('command-line', piece.name, [piece]), { kind: 'many', edits });
+function edited(pieces: readonly Piece[], edits: readonly Edit[]): Project {
+  const changed = applyEdit(newProject('command-line', pieces[0].name, pieces), { kind: 'many', edits });
   if (!changed.ok) throw faultOf(changed.error);
   return changed.value;
 }
 
-/** What only some formats hold is not left out silently in the others. */
-function writeChoices(flags: Flags, format: MeshFormat): Partial<WriteOptions> {
+/** What only some formats hold is not left out silently in the others. Lettering on a model goes into the axes of the model's file. */
+function writeChoices(flags: Flags, format: MeshFormat, model?: ModelFrame): Partial<WriteOptions> {
   const isTextured = format === 'obj' || format === 'glb';
   if (!isTextured && ((flags.uv ?? 'none') !== 'none' || (flags.levels ?? 1) > 1))
     throw fault('FLAG_VALUE', `--uv and --levels go into .obj and .glb, not into .${format}. Choose another --out.`);
   if (flags.tangents && (format !== 'glb' || (flags.uv ?? 'none') === 'none'))
     throw fault('FLAG_VALUE', '--tangents go into .glb, beside --uv words, letters or packed.');
   return {
-    unit: flags['out-unit'] ?? 'mm',
-    up: flags['out-up'] ?? 'usual',
+    unit: flags['out-unit'] ?? flags['in-unit'] ?? 'mm',
+    up: flags['out-up'] ?? (format === 'glb' ? 'usual' : (model?.up ?? 'usual')),
     triangles: flags.triangles === true,
     weld: flags.weld === true,
     nodes: flags.nodes ?? 'one',

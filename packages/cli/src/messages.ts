@@ -12,6 +12,7 @@ export interface CliFault {
     | 'CASE_BROKEN'
     | 'PIECE_UNKNOWN'
     | 'NOTHING_BUILT'
+    | 'ONTO_MISSES'
     | 'TABLE_BROKEN'
     | 'FORMAT_UNKNOWN';
   message: string;
@@ -58,6 +59,8 @@ export function failureText(failure: Failure): string {
       return `The project was saved by a later version (${failure.params.version}; this one reads up to ${failure.params.known}). Update Fictile.`;
     case 'MESH_BROKEN':
       return meshText(failure.params);
+    case 'MODEL_UNKNOWN':
+      return "The project's model is not at hand. Save the project again from the application.";
     case 'DRAWING_BROKEN':
       return drawingText(failure.params);
     case 'DRAWING_EMPTY':
@@ -114,8 +117,36 @@ const CROSSING_INSTEAD = {
   side: 'the side was built straight',
 } as const;
 
+const OVERHANGS = {
+  follow: 'Over an edge of the model, bent round it',
+  straight: 'Beside the model or over its edge, straight on',
+  leave: 'Beside the model or over its edge, left out',
+} as const;
+
+const mm = (v: number): string => `${Number(v.toPrecision(3))} mm`;
+
+type ShapeRemark = Extract<
+  Remark,
+  {
+    code:
+      | 'SHAPE_FOLDS'
+      | 'SHAPE_TOUCHES'
+      | 'SHAPE_CROSSES'
+      | 'LINE_ENDS'
+      | 'NEED_FINER'
+      | 'NEED_OVER_BUDGET'
+      | 'SHAPE_COARSE'
+      | 'ONTO_NOTHING'
+      | 'ONTO_CYCLE'
+      | 'ONTO_MISSES'
+      | 'ONTO_OVERHANGS'
+      | 'ONTO_SINKS'
+      | 'ONTO_FOLDS'
+      | 'MODEL_OPEN';
+  }
+>;
+
 export function remarkText(remark: Remark): string {
-  const mm = (v: number): string => `${Number(v.toPrecision(3))} mm`;
   switch (remark.code) {
     case 'TEXT_EMPTY':
       return 'There are no words: nothing to build.';
@@ -167,6 +198,20 @@ export function remarkText(remark: Remark): string {
       return `About ${remark.params.faces} faces, the budget is ${remark.params.budget}: the solid is held back.`;
     case 'STEP_LEFT_OUT':
       return `${remark.params.step} would make about ${remark.params.faces} faces, the budget is ${remark.params.budget}: left out.`;
+    case 'TEXT_TOO_LONG':
+      return `${remark.params.characters} characters; up to ${remark.params.limit} are built: the solid is held back.`;
+    case 'LETTERS_CROSS':
+      return `These letters stand apart but run into each other: ${remark.params.letters}`;
+    case 'ROUNDING_COLLAPSED':
+      return `${remark.params.faces} faces vanished in rounding to 32 bit. Choose mm, or less detail.`;
+    default:
+      return shapeText(remark);
+  }
+}
+
+/** Of shapes, and of what lies on models. */
+function shapeText(remark: ShapeRemark): string {
+  switch (remark.code) {
     case 'SHAPE_FOLDS':
       return `The ${remark.params.step} turns the inside out at ${['x', 'y', 'z'].map((k) => mm(remark.params[`${k}Mm` as 'xMm'])).join(', ')}${remark.params.limit === undefined ? '.' : `: up to ${Number(remark.params.limit.toPrecision(3))} nothing folds.`}`;
     case 'SHAPE_TOUCHES':
@@ -179,11 +224,21 @@ export function remarkText(remark: Remark): string {
       return `Edges are ${mm(remark.params.haveMm)} long, the shape needs ${mm(remark.params.needMm)}: leave out --face-size and --bands to have it so.`;
     case 'NEED_OVER_BUDGET':
       return `Edges are ${mm(remark.params.haveMm)} long: the ${mm(remark.params.needMm)} that the shape needs would go over the budget of ${remark.params.budget} faces.`;
-    case 'TEXT_TOO_LONG':
-      return `${remark.params.characters} characters; up to ${remark.params.limit} are built: the solid is held back.`;
-    case 'LETTERS_CROSS':
-      return `These letters stand apart but run into each other: ${remark.params.letters}`;
-    case 'ROUNDING_COLLAPSED':
-      return `${remark.params.faces} faces vanished in rounding to 32 bit. Choose mm, or less detail.`;
+    case 'SHAPE_COARSE':
+      return `Some edges stay longer than the shape needs: finer ones would go over the budget of ${remark.params.budget} faces.`;
+    case 'ONTO_NOTHING':
+      return 'There is nothing to lay the piece onto.';
+    case 'ONTO_CYCLE':
+      return `These pieces are laid onto each other: ${remark.params.pieces}. The step is left out.`;
+    case 'ONTO_MISSES':
+      return 'Looking from --from along --toward, no model is met. Choose another place or direction.';
+    case 'ONTO_OVERHANGS':
+      return `${OVERHANGS[remark.params.instead]}: ${remark.params.letters}`;
+    case 'ONTO_SINKS':
+      return `Up to ${mm(remark.params.byMm)} below the surface, where it is hollow: ${remark.params.letters}`;
+    case 'ONTO_FOLDS':
+      return `The model curves so tightly that letters ${remark.params.percent > 0 ? `keep ${Math.round(remark.params.percent)} % of their area` : 'fold over'}: ${remark.params.letters}`;
+    case 'MODEL_OPEN':
+      return `The model is not closed: ${remark.params.openEdges} open edges, ${remark.params.badEdges} edges with too many faces.`;
   }
 }

@@ -8,6 +8,7 @@ import {
   type Edit,
   type Piece,
   type Remark,
+  type Step,
   type Words,
   type WordsPiece,
 } from '@fictile/core';
@@ -23,12 +24,12 @@ export interface StartedCase {
 }
 
 /** A case of words. */
-export async function wordsCase(flags: Flags, family: string): Promise<StartedCase> {
+export async function wordsCase(flags: Flags, family: string, onto?: Step): Promise<StartedCase> {
   if (flags.text === undefined)
     throw fault('FLAG_MISSING', 'There is neither --text nor --svg. Say which words or which drawing to build.');
   const text = flags.text.replace(/\\n/g, '\n');
   const piece = newPiece('words', nameOf(text), splitGraphemes(text));
-  return { piece, edits: [...editsOf(flags, family, piece), ...(await bodyEdits(flags, piece))], remarks: [] };
+  return { piece, edits: [...editsOf(flags, family, piece), ...(await bodyEdits(flags, piece, onto))], remarks: [] };
 }
 
 function editsOf(flags: Flags, family: string, piece: WordsPiece): Edit[] {

@@ -48,7 +48,7 @@ export const nameRevisionSchema = z
   .object({ name: z.string().trim().min(1).max(200).nullable() })
   .meta({ id: 'NameRevision' });
 
-export const assetKindSchema = z.enum(['font', 'obj', 'stl']);
+export const assetKindSchema = z.enum(['font', 'obj', 'stl', 'ply', 'glb']);
 export const assetSchema = z
   .object({ hash: z.string(), kind: assetKindSchema, size: z.number().int() })
   .meta({ id: 'Asset' });

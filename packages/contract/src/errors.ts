@@ -24,6 +24,7 @@ export const STATUS: Readonly<Record<ErrorCode | HttpErrorCode, number>> = {
   PROJECT_NEWER: 422,
   SECTION_BROKEN: 422,
   MESH_BROKEN: 422,
+  MODEL_UNKNOWN: 422,
   DRAWING_BROKEN: 422,
   DRAWING_EMPTY: 422,
   TOO_LARGE: 413,

@@ -34,7 +34,12 @@ export async function bake(row: readonly string[]): Promise<void> {
   const { project, fonts } = await readProject(path);
   const kernels = await loadKernels();
   const piece = choosePiece(project, typeof flags.piece === 'string' ? flags.piece : undefined);
-  const engine = new Engine({ kernels, ...documentFonts(fonts, kernels), cacheBytes: CACHE_BYTES });
+  const engine = new Engine({
+    kernels,
+    ...documentFonts(fonts, kernels),
+    loadModel: (hash) => Promise.resolve(fonts.get(hash)),
+    cacheBytes: CACHE_BYTES,
+  });
   for (const { out, words } of files) {
     const started = performance.now();
     const changed = words === undefined ? project : withWords(project, wordsPiece(piece), words);

@@ -39,6 +39,8 @@ function filesFrom(folder: string, flags: Flags): Flags {
     path !== undefined && isFile(path) && !isAbsolute(path) ? join(folder, path) : path;
   return {
     svg: beside(flags.svg, () => true),
+    along: beside(flags.along, () => true),
+    onto: beside(flags.onto, () => true),
     font: beside(flags.font, (path) => /[/\\]|\.(ttf|otf|ttc|woff2?)$/i.test(path)),
     edge: beside(flags.edge, isProfileFile),
     'back-edge': beside(flags['back-edge'], isProfileFile),

@@ -19,6 +19,8 @@ export interface ErrorParams {
   SECTION_BROKEN: { path: string; why: string };
   /** A mesh file cannot be read; `place` is a line (text) or a byte (binary). */
   MESH_BROKEN: { format: string; place: number; why: string };
+  /** A document names a model whose file is not at hand. */
+  MODEL_UNKNOWN: { hash: string };
   /** A drawing cannot be read. `line` counts from 1; 0 is the whole of it. */
   DRAWING_BROKEN: { line: number; why: 'not-svg' | 'xml' | 'size' };
   /** A drawing holds nothing that is painted. */
@@ -101,6 +103,22 @@ export interface RemarkParams {
   NEED_FINER: { haveMm: number; needMm: number };
   /** Edges are longer than the shape steps need, because finer ones would go over the budget of faces. */
   NEED_OVER_BUDGET: { haveMm: number; needMm: number; budget: number };
+  /** No other piece is chosen to lay this one onto, or it is gone. */
+  ONTO_NOTHING: { stepId: string };
+  /** These pieces are laid onto each other in a circle; the step is left out. */
+  ONTO_CYCLE: { stepId: string; pieces: string };
+  /** The line of sight meets no model; the step is left out. */
+  ONTO_MISSES: { stepId: string };
+  /** Letters that hang over an edge of the model or beside it, and what was done with them. */
+  ONTO_OVERHANGS: { letters: string; instead: 'follow' | 'straight' | 'leave' };
+  /** Letters with places below the surface, and by how much. */
+  ONTO_SINKS: { letters: string; byMm: number };
+  /** The model is so tight under these letters that they are squeezed to this share of their area; below zero they fold. */
+  ONTO_FOLDS: { letters: string; percent: number };
+  /** A model has edges with one face, or with faces that do not agree. */
+  MODEL_OPEN: { openEdges: number; badEdges: number };
+  /** Edges that the shape needs cut stayed longer, because the budget of faces was used up. */
+  SHAPE_COARSE: { budget: number };
   /** More characters than are shaped; the words are kept, the solid is held back. */
   TEXT_TOO_LONG: { characters: number; limit: number };
   /** Letters stand apart but run into each other. */

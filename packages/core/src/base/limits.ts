@@ -25,6 +25,10 @@ export const LIMITS = {
   /** points of a drawn edge or side, and how far they reach in and out, in its widths */
   profilePoints: 64,
   profileReach: 4,
+  /** points of a profile that is turned */
+  turnedKnots: 60,
+  /** triangles of a model that is brought in */
+  modelFaces: 1_500_000,
   svgBytes: 8 * 1024 * 1024,
   /** elements of an SVG file that are looked at, what is used again counted again */
   svgElements: 20_000,

@@ -8,6 +8,10 @@ import {
   type DrawingShape,
   type Edge,
   type Faces,
+  type FormPiece,
+  type FormShape,
+  type Model,
+  type ModelPiece,
   type OwnLetter,
   type Piece,
   type Placement,
@@ -132,6 +136,23 @@ export const usualShapes = (): {
   },
 });
 
+/** Forms to start from, by the name they are offered by. */
+export const usualForms = () =>
+  ({
+    block: { kind: 'block', widthMm: 240, heightMm: 120, depthMm: 24, edge: 'round', edgeMm: 3, taperPercent: 0 },
+    ball: { kind: 'ball', radiusMm: 80 },
+    jug: { kind: 'turned', wallMm: 6, knots: JUG.map(([radiusMm, heightMm, smooth]) => ({ radiusMm, heightMm, smooth })) },
+    bowl: { kind: 'turned', wallMm: 6, knots: BOWL.map(([radiusMm, heightMm, smooth]) => ({ radiusMm, heightMm, smooth })) },
+    ring: { kind: 'ring', radiusMm: 90, thickMm: 50 },
+    coil: { kind: 'coil', radiusMm: 80, thickMm: 26, riseMm: 90, turns: 1.5 },
+    shell: { kind: 'shell', widthMm: 260, heightMm: 140, thickMm: 8, acrossMm: 40, upMm: -16 },
+    panel: { kind: 'panel', around: '', marginMm: 18, thickMm: 10, cornerMm: 8 },
+  }) satisfies Record<string, FormShape>; // prettier-ignore
+
+type Turned = readonly (readonly [radius: number, height: number, smooth: boolean])[];
+const JUG: Turned = [[0, 0, false], [52, 0, false], [58, 6, true], [92, 80, true], [88, 130, true], [52, 186, true], [50, 214, true], [60, 244, false]]; // prettier-ignore
+const BOWL: Turned = [[0, 0, false], [46, 0, false], [48, 10, false], [84, 40, true], [108, 84, true], [116, 112, false]]; // prettier-ignore
+
 export const usualDrawing = (shape: DrawingShape): Drawing => ({
   kind: 'drawing',
   shape,
@@ -191,6 +212,16 @@ export function newPiece(id: string, name: string, graphemes: readonly string[])
 export function newDrawing(id: string, name: string, source: Drawing): DrawingPiece {
   return { ...pieceOf(id, name), source };
 }
+
+export const newForm = (id: string, name: string, form: FormShape): FormPiece => ({
+  ...pieceOf(id, name),
+  source: { kind: 'form', form },
+});
+
+export const newModel = (id: string, name: string, model: Omit<Model, 'kind'>): ModelPiece => ({
+  ...pieceOf(id, name),
+  source: { kind: 'model', ...model },
+});
 
 function pieceOf(id: string, name: string): Omit<Piece, 'source'> {
   return {

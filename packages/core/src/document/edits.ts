@@ -1,11 +1,13 @@
 import { fail, LIMITS, ok, type Result } from '../base/index.ts';
 import { usualOwn } from './defaults.ts';
-import { ownIds } from './kinds.ts';
+import { isLettering, ownIds } from './kinds.ts';
 import { firstIssue } from './parse.ts';
 import {
   projectSchema,
   type Drawing,
   type Finish,
+  type FormShape,
+  type Model,
   type OwnLetter,
   type Piece,
   type Placement,
@@ -25,6 +27,8 @@ export type Edit =
   | { kind: 'spliceWords'; pieceId: string; at: number; remove: number; insert: readonly string[] }
   | { kind: 'setWords'; pieceId: string; values: Partial<Omit<Words, 'kind' | 'graphemes' | 'nextId' | 'own'>> }
   | { kind: 'setDrawing'; pieceId: string; values: Partial<Omit<Drawing, 'kind' | 'own'>> }
+  | { kind: 'setForm'; pieceId: string; form: FormShape }
+  | { kind: 'setModel'; pieceId: string; values: Partial<Omit<Model, 'kind'>> }
   /** what is said of letters, or of a drawing's colours, alone; null: nothing any more */
   | { kind: 'setOwn'; pieceId: string; ids: readonly number[]; values: Partial<OwnLetter> | null }
   | { kind: 'setSolid'; pieceId: string; values: Partial<Piece['body']['solid']> }
@@ -98,6 +102,12 @@ function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
     case 'setDrawing':
       if (piece.source.kind !== 'drawing') return misplaced('drawing', piece);
       return ok({ ...piece, source: { ...piece.source, ...edit.values } });
+    case 'setForm':
+      if (piece.source.kind !== 'form') return misplaced('form', piece);
+      return ok({ ...piece, source: { ...piece.source, form: edit.form } });
+    case 'setModel':
+      if (piece.source.kind !== 'model') return misplaced('model', piece);
+      return ok({ ...piece, source: { ...piece.source, ...edit.values } });
     case 'setOwn':
       return setOwn(piece, edit.ids, edit.values);
     case 'setSolid':
@@ -128,6 +138,7 @@ const misplaced = (what: string, { id }: Piece): Result<never> => fail('EDIT_MIS
 
 /** A letter of which nothing special is said is not kept. */
 function setOwn(piece: Piece, ids: readonly number[], values: Partial<OwnLetter> | null): Result<Piece> {
+  if (!isLettering(piece)) return misplaced('letter', piece);
   const known = new Set(ownIds(piece));
   const stray = ids.find((id) => !known.has(id));
   if (stray !== undefined) return fail('EDIT_MISPLACED', { what: 'letter', id: String(stray) });

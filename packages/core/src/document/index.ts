@@ -1,11 +1,14 @@
 export {
   newDrawing,
+  newForm,
+  newModel,
   newPiece,
   newProject,
   usualBody,
   usualCircle,
   usualCurveLine,
   usualDrawing,
+  usualForms,
   usualHollow,
   usualMoreFaces,
   usualMoreSolid,
@@ -24,7 +27,7 @@ export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';
 export type { Migration } from './migrations.ts';
-export { isDrawing, isWords, ownIds } from './kinds.ts';
+export { isDrawing, isForm, isLettering, isModel, isWords, ownIds, ownOf } from './kinds.ts';
 export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProfile, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';
@@ -44,11 +47,12 @@ export {
   wordsSchema,
 } from './schema.ts';
 export { isShapeStep, SHAPE_KINDS } from './stepSchema.ts';
-export type { Course, MeshStep, ShapeKind, ShapeStep, StepPath, StepPlace } from './stepSchema.ts';
+export type { Course, MeshStep, OntoStep, ShapeKind, ShapeStep, StepPath, StepPlace } from './stepSchema.ts';
 export { strengthField, strengthOf, withStrength } from './stepStrength.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';
 export { usedFamilies } from './usedFonts.ts';
+export { usedModels } from './usedModels.ts';
 export type {
   Body,
   Contour,
@@ -59,8 +63,13 @@ export type {
   Edge,
   Faces,
   Finish,
+  FormPiece,
+  FormShape,
   FreeCurve,
   KeptView,
+  LetteringPiece,
+  Model,
+  ModelPiece,
   OwnLetter,
   Piece,
   Placement,

@@ -1,10 +1,21 @@
-import type { DrawingPiece, Piece, WordsPiece } from './schema.ts';
+import type { DrawingPiece, FormPiece, LetteringPiece, ModelPiece, OwnLetter, Piece, WordsPiece } from './schema.ts';
 
 export const isWords = (piece: Piece): piece is WordsPiece => piece.source.kind === 'words';
 export const isDrawing = (piece: Piece): piece is DrawingPiece => piece.source.kind === 'drawing';
 
+export const isForm = (piece: Piece): piece is FormPiece => piece.source.kind === 'form';
+export const isModel = (piece: Piece): piece is ModelPiece => piece.source.kind === 'model';
+export const isLettering = (piece: Piece): piece is LetteringPiece => isWords(piece) || isDrawing(piece);
+
+const NOTHING: Readonly<Record<string, OwnLetter>> = {};
+/** What is said of letters or colours alone. */
+export const ownOf = ({ source }: Pick<Piece, 'source'>): Readonly<Record<string, OwnLetter>> =>
+  'own' in source ? source.own : NOTHING;
+
 /** Ids of what can have something of its own: letters, or a drawing's colours. */
-export function ownIds({ source }: Piece): number[] {
+export function ownIds(piece: Piece): number[] {
+  if (!isLettering(piece)) return [];
+  const { source } = piece;
   if (source.kind === 'words') return source.graphemes.map((g) => g.id);
   return source.shape.kind === 'paths' ? source.shape.colours.map((colour) => colour.id) : [1];
 }

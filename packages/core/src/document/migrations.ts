@@ -102,6 +102,9 @@ const toVersion9: Migration = (document) =>
 /** No step had shaped anything yet. */
 const toVersion10: Migration = (document) => withPieces(document, 10, (piece) => piece);
 
+/** Pieces were words or drawings, and nothing was laid onto anything. */
+const toVersion11: Migration = (document) => withPieces(document, 11, (piece) => piece);
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -129,4 +132,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion8,
   toVersion9,
   toVersion10,
+  toVersion11,
 ];

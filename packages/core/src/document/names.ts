@@ -1,4 +1,4 @@
-import { isWords } from './kinds.ts';
+import { isDrawing, isWords } from './kinds.ts';
 import type { Piece } from './schema.ts';
 
 const LONGEST = 80;
@@ -15,4 +15,4 @@ export const wordsName = (graphemes: readonly { text: string }[]): string =>
 
 /** What a piece is called in files: by its words, or by the name it was given. */
 export const pieceName = (piece: Piece): string =>
-  isWords(piece) ? wordsName(piece.source.graphemes) : piece.name.trim() || 'Drawing';
+  isWords(piece) ? wordsName(piece.source.graphemes) : piece.name.trim() || (isDrawing(piece) ? 'Drawing' : 'Body');

@@ -42,6 +42,7 @@ function copySource(source: Piece['source']): Pick<RecipeCopy, 'words' | 'drawin
     const { kind: _kind, shape: _shape, own: _own, ...drawing } = source;
     return { drawing };
   }
+  if (source.kind !== 'words') return {};
   const { kind: _kind, graphemes: _graphemes, nextId: _nextId, own: _own, ...words } = source;
   return { words };
 }

@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
+import { formSchema, modelSchema, type Form, type Model } from './formSchema.ts';
 import { freeCurveSchema, length, place, point, signedPlane, turn, value } from './schemaParts.ts';
 import { stepSchema } from './stepSchema.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 10;
+export const SCHEMA_VERSION = 11;
 
 /** A point of a drawn profile. Shares of its width and of its depth; what lies beyond the outline is below zero. */
 const profileKnotSchema = z.object({
@@ -354,7 +355,10 @@ export const pieceSchema = z.object({
   source: z.discriminatedUnion('kind', [
     wordsSchema.refine(idsAreOwn, { path: ['graphemes'], message: 'ids are used twice or reach nextId' }),
     drawingSchema,
+    formSchema,
+    modelSchema,
   ]),
+  /** of words and drawings; of a form only the tolerance of its faces counts, of a model nothing */
   body: bodySchema,
   placement: placementSchema,
   slots: slotsSchema,
@@ -421,7 +425,12 @@ export type KeptView = z.infer<typeof keptViewSchema>;
 export type SceneView = z.infer<typeof viewSchema>;
 export type Placement = z.infer<typeof placementSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
-/** A piece made of words, or of a drawing. */
+export type { Form, FormShape, Model } from './formSchema.ts';
+/** A piece made of words, of a drawing, of a form, or of a model that was brought in. */
 export type WordsPiece = Piece & { source: Words };
 export type DrawingPiece = Piece & { source: Drawing };
+export type FormPiece = Piece & { source: Form };
+export type ModelPiece = Piece & { source: Model };
+/** What grows from outlines. */
+export type LetteringPiece = WordsPiece | DrawingPiece;
 export type Project = z.infer<typeof projectSchema>;

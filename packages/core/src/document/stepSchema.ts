@@ -100,6 +100,11 @@ const pathSchema = z.discriminatedUnion('kind', [
 
 const displacing = { where: whereSchema, heightMm: place, moves: z.enum(['outward', 'x', 'y', 'z']) };
 
+/** A direction in space; its length says nothing. */
+const heading = z
+  .tuple([z.number(), z.number(), z.number()])
+  .refine(([x, y, z]) => x * x + y * y + z * z > 1e-18, { message: 'has no length' });
+
 /** Steps that move points and leave faces alone. */
 const SHAPE_STEPS = [
   /** about an axis, evenly between its limits, straight beyond them; positive turns the ends to the back, about z downward */
@@ -195,6 +200,29 @@ const SHAPE_STEPS = [
     scalePercent: percentOf(1, 1000),
     rigid: z.boolean(),
   }),
+  /** onto the surface of another piece; from here on the piece stands where that one does. Places and directions in that piece's own space */
+  z.object({
+    ...step,
+    kind: z.literal('onto'),
+    /** id of the other piece; empty: none yet */ target: z.string().max(64),
+    method: z.enum(['round', 'direction', 'closest']),
+    /** where the flat layout's zero is held before the surface, where it looks to, and the letters' up */ fromMm:
+      point,
+    toward: heading,
+    up: heading,
+    /** counter-clockwise, as one looks at the letters */ turnDegrees: turn,
+    liftMm: place,
+    /** of what is laid round: straight on over the surface, or level like a ring round a jug */ guide: z.enum([
+      'straight',
+      'level',
+    ]),
+    /** letters over an edge or beside the model: with the surface, straight on, or not at all */ overhang: z.enum([
+      'follow',
+      'straight',
+      'leave',
+    ]),
+    /** letters keep their form and are only placed and tilted */ rigid: z.boolean(),
+  }),
 ] as const;
 
 /** One thing done to a mesh. */
@@ -203,6 +231,7 @@ export const stepSchema = z.discriminatedUnion('kind', [...MESH_STEPS, ...SHAPE_
 export type Step = z.infer<typeof stepSchema>;
 export type StepKind = Step['kind'];
 export type ShapeStep = z.infer<(typeof SHAPE_STEPS)[number]>;
+export type OntoStep = Extract<ShapeStep, { kind: 'onto' }>;
 export type ShapeKind = ShapeStep['kind'];
 export type MeshStep = z.infer<(typeof MESH_STEPS)[number]>;
 export type StepPlace = z.infer<typeof whereSchema>;

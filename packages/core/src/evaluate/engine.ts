@@ -1,6 +1,6 @@
 import { ByteCache, fail, LIMITS, ok, remark, type Remark, type Result, type RunContext } from '../base/index.ts';
-import { isWords, pieceName, resolveAt, type DrawingPiece, type Piece, type Project } from '../document/index.ts';
-import type { ScenePart } from '../io/index.ts';
+import { isForm, isLettering, isModel, isWords, ownOf, pieceName, resolveAt, type DrawingPiece, type LetteringPiece, type Piece, type Project } from '../document/index.ts'; // prettier-ignore
+import type { ReadModel, ScenePart } from '../io/index.ts';
 import {
   assemble,
   buildLettering,
@@ -14,15 +14,18 @@ import {
   type NeedOf,
   type NeedReport,
 } from '../lettering/index.ts';
-import type { Transform } from '../math/index.ts';
+import type { Box3, Transform } from '../math/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { LARGEST_EXTENT_MM } from '../outline/index.ts';
-import type { Box3, Need, ShapedMesh } from '../shape/index.ts';
+import type { Need, ShapedMesh } from '../shape/index.ts';
 import { layoutWords, type FontFace, type Layout, type Letter } from '../text/index.ts';
 import { fontFacts } from './fontFacts.ts';
 import { FontChest, type FontTools } from './fontChest.ts';
 import { layoutRemarks } from './layoutRemarks.ts';
 import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
+import { formCluster, modelCluster } from './bodySource.ts';
+import { AROUND, Grounds, missed, ontoOf, standsOn, transformOf, type OntoTools, type Under } from './ground.ts';
+import type { Laid as LaidOnto } from './ontoReport.ts';
 import { pieceTransform } from './placement.ts';
 import { runSteps, type StepRun } from './runSteps.ts';
 import { shapeNeed } from './shapeNeed.ts';
@@ -40,6 +43,8 @@ export interface Evaluated {
   remarks: Remark[];
   /** what shape steps need of the faces, and what they have; undefined where nothing is shaped */
   need?: NeedReport;
+  /** how it lies on another piece; undefined where it does on none */
+  onto?: LaidOnto;
   /** around the piece before any step, in its own space; undefined where nothing is built */
   flat?: Box3;
   built: LetteringStats;
@@ -60,6 +65,8 @@ export interface LineMeasures {
 
 export interface EngineTools extends FontTools {
   cacheBytes: number;
+  /** bytes of a model by the hash of its file; left out: none is at hand */
+  loadModel?(hash: string): Promise<Uint8Array | undefined>;
   /** for the rare jitter only: the same seed always gives the same mesh */
   seed?: number;
 }
@@ -77,6 +84,8 @@ export interface EvaluateOptions {
 
 /** Of the cache's bytes: for meshes that steps have made. */
 const REFINED_SHARE = 0.3;
+/** For models, and for what is laid onto them. */
+const MODEL_SHARE = 0.15;
 
 /** A piece as it was computed last; where it stands is no part of it. */
 interface Kept {
@@ -91,38 +100,96 @@ export class Engine {
   readonly #fonts: FontChest;
   readonly #refined: ByteCache<PolygonMesh>;
   readonly #shaped: ByteCache<ShapedMesh>;
+  readonly #models: ByteCache<ReadModel>;
+  readonly #grounds: Grounds;
   /** by piece: among many, those that did not change cost nothing */
   readonly #kept = new ByteCache<Kept>(LIMITS.pieces);
   readonly #needs = new ByteCache<Need[]>(LIMITS.pieces);
 
   constructor(tools: EngineTools) {
     this.#tools = tools;
-    this.#lettering = letteringCaches(tools.cacheBytes * (1 - REFINED_SHARE));
+    this.#lettering = letteringCaches(tools.cacheBytes * (1 - REFINED_SHARE - 2 * MODEL_SHARE));
     this.#refined = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
     this.#shaped = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
+    this.#models = new ByteCache(tools.cacheBytes * MODEL_SHARE);
+    this.#grounds = new Grounds(tools.cacheBytes * MODEL_SHARE);
     this.#fonts = new FontChest(tools);
   }
 
-  /** Computes one piece of a document at a time. Yields between clusters; fails with CANCELLED when told to stop. */
-  async evaluate(
+  /** Computes one piece of a document at a time, and first those that it is laid onto. Yields between clusters; fails with CANCELLED when told to stop. */
+  evaluate(
     project: Project,
     pieceId: string,
     context: RunContext,
     { seconds = 0, uv = false, crossings = false, preview = false }: EvaluateOptions = {},
   ): Promise<Result<Evaluated>> {
     const resolved = resolveAt(project, seconds);
-    const piece = resolved.pieces[pieceId];
+    return this.#evaluate(resolved, pieceId, { context, seconds, uv, crossings, preview, above: [] });
+  }
+
+  async #evaluate(project: Project, pieceId: string, run: Run): Promise<Result<Evaluated>> {
+    const { uv, crossings, seconds } = run;
+    const piece = project.pieces[pieceId];
     if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
     const early = heldBack(piece);
     if (early) return ok(withoutSolid(piece, early));
-    const subject = JSON.stringify([uv, crossings, seconds, piece.source, piece.body, piece.steps, project.faceBudget]);
+    const under = await this.#underOf(project, piece, run);
+    if (!under.ok) return under;
+    const subject = JSON.stringify([uv, crossings, seconds, piece.source, piece.body, piece.steps, project.faceBudget, under.value.key]);
     const kept = this.#kept.get(pieceId);
-    if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece));
-    const laid = await this.#lay(piece);
-    if (!laid.ok) return laid;
-    const built = await this.#build(resolved, piece, { ...laid.value, uv, crossings, seconds, preview }, context);
-    if (built.ok && !preview) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
+    if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece, under.value));
+    const built = isLettering(piece)
+      ? await this.#letter(project, piece, run, under.value)
+      : await this.#body(project, piece, run, under.value);
+    if (built.ok && !run.preview) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
     return built;
+  } // prettier-ignore
+
+  /** The pieces that a piece stands on, computed, and what is told of those it can't stand on. */
+  async #underOf(project: Project, piece: Piece, run: Run): Promise<Result<Under>> {
+    const under: Under = { key: '', grounds: new Map(), remarks: [] };
+    for (const { stepId, targetId } of standsOn(piece)) {
+      const other = project.pieces[targetId];
+      const above = [...run.above, piece.id];
+      if (!other) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
+      else if (above.includes(targetId)) {
+        const names = above.slice(above.indexOf(targetId)).map((id) => project.pieces[id].name || pieceName(project.pieces[id]));
+        under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: names.join(', ') }));
+      } else {
+        const ground = await this.#evaluate(project, targetId, { ...run, uv: false, crossings: false, above });
+        if (!ground.ok) return ground;
+        if (ground.value.clusters.length === 0) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
+        else under.grounds.set(stepId, this.#grounds.of(ground.value));
+      }
+    }
+    under.key = JSON.stringify([...[...under.grounds].map(([id, { key }]) => [id, key]), under.remarks]);
+    return ok(under);
+  } // prettier-ignore
+
+  /** A form or a model, then its steps. */
+  async #body(project: Project, piece: Piece, run: Run, under: Under): Promise<Result<Evaluated>> {
+    const around = under.grounds.get(AROUND);
+    const remarks: Remark[] = [];
+    let cluster: BuiltCluster | undefined;
+    if (isForm(piece)) cluster = formCluster(piece, around?.box);
+    else if (isModel(piece)) {
+      const loadModel = this.#tools.loadModel ?? (() => Promise.resolve(undefined));
+      const model = await modelCluster(piece, { models: this.#models, loadModel });
+      if (!model.ok) return model;
+      const { openEdges, badEdges, ...read } = model.value;
+      if (openEdges + badEdges > 0) remarks.push(remark('MODEL_OPEN', { openEdges, badEdges }));
+      cluster = read;
+    }
+    return this.#finish(project, piece, {
+      ...run,
+      under,
+      remarks,
+      clusters: cluster ? [cluster] : [],
+      layout: { letters: [], baselines: [], emMm: 0 },
+      heights: { up: 0, down: 0 },
+      built: { clusters: 1, wavefronts: 0, lifted: 0 },
+      need: undefined,
+    });
   }
 
   /** What a font means for solids, measured on words in it. */
@@ -130,7 +197,7 @@ export class Engine {
     return fontFacts(this.#fonts, wish);
   }
 
-  async #lay(piece: Piece): Promise<Result<Laid>> {
+  async #lay(piece: LetteringPiece): Promise<Result<Laid>> {
     if (!isWords(piece)) return ok(layPiece(piece as DrawingPiece));
     const words = piece.source;
     const fonts = await this.#fonts.open(words);
@@ -144,22 +211,12 @@ export class Engine {
     });
   }
 
-  async #build(
-    project: Project,
-    piece: Piece,
-    laid: Laid & Required<EvaluateOptions>,
-    context: RunContext,
-  ): Promise<Result<Evaluated>> {
-    const { layout, heights, remarks } = laid;
-    if (!(layout.extentMm < LARGEST_EXTENT_MM)) {
-      return fail('VALUE_OUT_OF_RANGE', {
-        field: isWords(piece) ? 'size of the words' : 'size of the drawing',
-        value: `${Math.round(layout.extentMm)}`,
-        min: 0,
-        max: LARGEST_EXTENT_MM,
-        unit: 'mm',
-      });
-    }
+  async #letter(project: Project, piece: LetteringPiece, run: Run, under: Under): Promise<Result<Evaluated>> {
+    const laid = await this.#lay(piece);
+    if (!laid.ok) return laid;
+    const { layout } = laid.value;
+    const tooLarge = extentFault(piece, layout);
+    if (tooLarge) return tooLarge;
     const { toleranceMm } = piece.body.faces;
     const lettering = await buildLettering(
       layout,
@@ -168,38 +225,46 @@ export class Engine {
         depthAnchor: piece.source.depthAnchor,
         toleranceMm,
         apart: isWords(piece) && piece.source.letters === 'apart',
-        uv: laid.uv,
+        uv: run.uv,
         seed: this.#tools.seed ?? 1,
-        needOf: this.#needOf(piece, layout.letters, laid),
+        needOf: this.#needOf(piece, layout, run, under),
         faceBudget: project.faceBudget,
       },
-      { caches: this.#lettering, context },
+      { caches: this.#lettering, context: run.context },
     );
-    const run = lettering && (await this.#refine(lettering.clusters, piece, { ...laid, context, faceBudget: project.faceBudget })); // prettier-ignore
-    if (!lettering || !run) return fail('CANCELLED', {});
-    const crossing = laid.crossings ? shapeCrossings(piece, run.clusters, { letters: layout.letters, context }) : [];
+    if (!lettering) return fail('CANCELLED', {});
+    const remarks = [...laid.value.remarks, ...lettering.remarks, ...needRemarks(lettering.need, project.faceBudget)];
+    return this.#finish(project, piece, { ...run, ...laid.value, ...lettering, under, remarks });
+  }
+
+  /** The steps, and where all of it stands. */
+  async #finish(project: Project, piece: Piece, built: BuiltPiece): Promise<Result<Evaluated>> {
+    const { clusters, layout, heights, under, remarks, context } = built;
+    const run = await this.#steps(project, piece, built);
+    if (!run) return fail('CANCELLED', {});
+    const crossing = built.crossings ? shapeCrossings(piece, run.clusters, { letters: layout.letters, context }) : [];
     return ok({
       pieceId: piece.id,
       clusters: run.clusters,
       letters: layout.letters,
-      transform: pieceTransform(piece.placement, run.clusters),
+      transform: transformOf(piece, run.clusters, under),
       line: { ...heights, baselines: layout.baselines, front: frontOf(piece) },
-      remarks: [...remarks, ...lettering.remarks, ...needRemarks(lettering.need, project.faceBudget), ...run.remarks, ...crossing], // prettier-ignore
-      need: lettering.need,
-      flat: lettering.clusters.length > 0 ? clustersBox(lettering.clusters) : undefined,
-      built: lettering.built,
-      bodyFaces: lettering.clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0),
+      remarks: [...remarks, ...under.remarks, ...run.remarks, ...missed(under, run.onto, piece), ...crossing],
+      need: built.need,
+      onto: run.onto,
+      flat: clusters.length > 0 ? clustersBox(clusters) : undefined,
+      built: built.built,
+      bodyFaces: clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0),
       stepFaces: run.faces,
     });
   }
 
   /** A preview takes what the last exact evaluation needed, as long as that was of as many letters. */
-  #needOf(
-    piece: Piece,
-    letters: readonly Letter[],
-    { seconds, preview }: Required<EvaluateOptions>,
-  ): NeedOf | undefined {
-    const exact = shapeNeed(piece.steps, { letters, toleranceMm: piece.body.faces.toleranceMm, seconds });
+  #needOf(piece: LetteringPiece, layout: Layout, run: Run, under: Under): NeedOf | undefined {
+    const { toleranceMm } = piece.body.faces;
+    const { seconds, preview } = run;
+    const onto = ontoOf(this.#ontoTools(piece, layout, run, under), true);
+    const exact = shapeNeed(piece.steps, { letters: layout.letters, toleranceMm, seconds, onto });
     if (!exact) return undefined;
     return (boxes, members) => {
       const last = preview ? this.#needs.get(piece.id) : undefined;
@@ -209,24 +274,58 @@ export class Engine {
     };
   }
 
-  #refine(
-    clusters: BuiltCluster[],
-    { steps, body }: Piece,
-    { layout, seconds, preview, context, faceBudget }: Laid & Required<EvaluateOptions> & { context: RunContext; faceBudget: number }, // prettier-ignore
-  ): Promise<StepRun | undefined> {
-    const { loadSimplifier } = this.#tools.kernels;
-    return runSteps(clusters, steps, {
+  #ontoTools({ steps, body }: Piece, { baselines, emMm }: LaidLines, { preview }: Run, { grounds }: Under): OntoTools {
+    return {
+      grounds,
+      steps,
+      baselines,
+      middle: emMm * MIDDLE_OF_EM,
+      toleranceMm: body.faces.toleranceMm,
+      maps: this.#grounds.maps,
+      rough: preview,
+    };
+  }
+
+  #steps(project: Project, piece: Piece, built: BuiltPiece): Promise<StepRun | undefined> {
+    const { layout, seconds, preview, context, under } = built;
+    const { toleranceMm } = piece.body.faces;
+    const isFine = !isLettering(piece) || isAutomatic(facesOf(piece.body.faces));
+    return runSteps(built.clusters, piece.steps, {
       cache: this.#refined,
       shaped: this.#shaped,
-      loadSimplifier,
-      faceBudget,
+      loadSimplifier: this.#tools.kernels.loadSimplifier,
+      faceBudget: project.faceBudget,
       context,
       letters: layout.letters,
       seconds,
-      toleranceMm: isAutomatic(facesOf(body.faces)) && !preview ? body.faces.toleranceMm : undefined,
+      toleranceMm: isFine && !preview ? toleranceMm : undefined,
+      onto: this.#ontoTools(piece, layout, built, under),
       rough: preview,
     });
   }
+}
+
+/** From a baseline to the middle of the lower-case letters, of the em. */
+const MIDDLE_OF_EM = 0.25;
+
+/** An evaluation under way. */
+interface Run extends Required<EvaluateOptions> {
+  context: RunContext;
+  /** ids of pieces that wait for this one */
+  above: readonly string[];
+}
+
+type LaidLines = Pick<Layout, 'baselines' | 'emMm'>;
+
+/** A piece before its steps. */
+interface BuiltPiece extends Run {
+  under: Under;
+  remarks: Remark[];
+  clusters: BuiltCluster[];
+  layout: LaidLines & Pick<Layout, 'letters'>;
+  heights: { up: number; down: number };
+  built: LetteringStats;
+  need?: NeedReport;
 }
 
 /** What a piece's letters or figures are and where they stand, before they are built. */
@@ -264,11 +363,22 @@ const lineHeights = ({ metrics }: FontFace, emMm: number, heightPercent: number)
   return { up: metrics.ascender * mm, down: metrics.descender * mm };
 };
 
-const asKept = (evaluated: Evaluated, { placement }: Piece): Evaluated => ({
+const asKept = (evaluated: Evaluated, piece: Piece, under: Under): Evaluated => ({
   ...evaluated,
-  transform: pieceTransform(placement, evaluated.clusters),
+  transform: transformOf(piece, evaluated.clusters, under),
   built: { ...evaluated.built, wavefronts: 0, lifted: 0 },
 });
+
+function extentFault(piece: LetteringPiece, { extentMm }: Layout): Result<never> | undefined {
+  if (extentMm < LARGEST_EXTENT_MM) return undefined;
+  return fail('VALUE_OUT_OF_RANGE', {
+    field: isWords(piece) ? 'size of the words' : 'size of the drawing',
+    value: `${Math.round(extentMm)}`,
+    min: 0,
+    max: LARGEST_EXTENT_MM,
+    unit: 'mm',
+  });
+}
 
 /** Why a piece is not built at all, told instead of an error: the words are kept. */
 function heldBack(piece: Piece): Remark | undefined {
@@ -289,7 +399,7 @@ export const scenePart = (piece: Piece, evaluated: Evaluated): ScenePart => ({
   slots: piece.slots,
   letters: evaluated.letters.map(({ id, text, x, y, turn }) => ({
     text,
-    finish: piece.source.own[id]?.finish ?? null,
+    finish: ownOf(piece)[id]?.finish ?? null,
     origin: { x, y, turn },
   })),
 });

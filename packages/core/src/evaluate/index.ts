@@ -7,3 +7,4 @@ export type { FontFacts } from './fontFacts.ts';
 export { Engine, pieceMesh, scenePart } from './engine.ts';
 export type { EngineTools, Evaluated, LineMeasures } from './engine.ts';
 export { sectionOf } from './sectionOf.ts';
+export type { Laid, OntoReport } from './ontoReport.ts';

@@ -1,11 +1,21 @@
-import type { Body, Contour, Edge, Faces, OwnLetter, Piece, Solid } from '../document/index.ts';
+import {
+  isLettering,
+  type Body,
+  type Contour,
+  type Edge,
+  type Faces,
+  type LetteringPiece,
+  type OwnLetter,
+  type Piece,
+  type Solid,
+} from '../document/index.ts';
 import type { LetteringFaces, LetteringOptions, SolidShape } from '../lettering/index.ts';
 import { divisionsAlong, STRAIGHT_SIDE, edgeOfWire, wireEdge, type EdgeShape, type SideShape } from '../solid/index.ts';
 
 type Options = Pick<LetteringOptions, 'solid' | 'ownSolids' | 'bands' | 'corners' | 'along' | 'faces' | 'supportMm'>;
 
 /** Of words or a drawing: what its outlines become before the solid, and what is built on them. Mm. */
-export function pieceShape({ source, body }: Piece): Options {
+export function pieceShape({ source, body }: LetteringPiece): Options {
   const { contour } = source;
   const isWire = contour.kind === 'wire';
   return {
@@ -27,6 +37,7 @@ export function facesOf({ style, sizeMm, bands, bandsAxis }: Faces): LetteringFa
 
 /** Depth of the front's rim of a piece. */
 export function frontOf(piece: Piece): number {
+  if (!isLettering(piece)) return 0;
   const { depthMm, swell } = pieceShape(piece).solid;
   const back = swell?.backMm ?? 0;
   const whole = depthMm + back + (swell?.frontMm ?? 0);

@@ -1,7 +1,6 @@
 import type { Placement } from '../document/index.ts';
 import { clustersBox, type BuiltCluster } from '../lettering/index.ts';
-import { turnOf, type Transform } from '../math/index.ts';
-import { middleOfBox } from '../shape/index.ts';
+import { middleOfBox, type Transform, turnOf } from '../math/index.ts';
 
 type Point = [number, number, number];
 

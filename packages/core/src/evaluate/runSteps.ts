@@ -6,13 +6,17 @@ import { applyStep, facesAfter } from '../refine/index.ts';
 import type { ShapedMesh } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 import { restAfter } from './restAfter.ts';
-import { repeatClusters, shapeClusters, type SteppedCluster } from './shapeClusters.ts';
+import type { OntoTools } from './ground.ts';
+import type { Laid } from './ontoReport.ts';
+import { repeatClusters, shapeClusters, type ShapedGroup, type SteppedCluster } from './shapeClusters.ts';
 
 export interface StepRun {
   clusters: BuiltCluster[];
   /** faces that each step has left, by its id; a step that is off or was left out has none */
   faces: { id: string; faces: number }[];
   remarks: Remark[];
+  /** of a piece that was laid onto another */
+  onto?: Laid;
 }
 
 export interface StepRunTools {
@@ -29,6 +33,8 @@ export interface StepRunTools {
   rough: boolean;
   /** flat edges that stray farther from what shape steps make of them are cut; undefined: a person has chosen the faces */
   toleranceMm: number | undefined;
+  /** what pieces are laid onto; undefined: none is */
+  onto: OntoTools | undefined;
 }
 
 /** All steps that are on, one after the other; shape steps in a row as one. A step that would go over the budget is left out and told. Undefined when cancelled. */
@@ -50,6 +56,7 @@ export async function runSteps(
     if (!after) return undefined;
     clusters = after.clusters;
     run.remarks.push(...after.remarks);
+    run.onto ??= after.onto;
     const faces = clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0);
     run.faces.push(...row.map(({ id }) => ({ id, faces })));
   }
@@ -78,7 +85,7 @@ async function onRow(
   clusters: readonly SteppedCluster[],
   row: readonly Step[],
   tools: StepRunTools,
-): Promise<{ clusters: SteppedCluster[]; remarks: Remark[] } | undefined> {
+): Promise<ShapedGroup | undefined> {
   const [step] = row;
   if (step.kind === 'repeat') return { clusters: repeatClusters(clusters, step), remarks: [] };
   if (isShapeStep(step)) return shapeClusters(clusters, row as ShapeStep[], { ...tools, cache: tools.shaped });

@@ -1,4 +1,4 @@
-import type { Piece } from '../document/index.ts';
+import { isLettering, type Piece } from '../document/index.ts';
 import { askedSection, type AskedSection } from '../solid/index.ts';
 import { pieceShape } from './pieceShape.ts';
 
@@ -7,6 +7,7 @@ const FINENESS = 2 ** 16;
 
 /** A piece's section as asked for, without swelling; undefined where nothing has one of its own: a wire that is a polygon, a sheet. */
 export function sectionOf(piece: Piece): AskedSection | undefined {
+  if (!isLettering(piece)) return undefined;
   const { solid } = pieceShape(piece);
   const { contour } = piece.source;
   if (solid.depthMm === 0 || (contour.kind === 'wire' && contour.section === 'polygon')) return undefined;

@@ -2,8 +2,20 @@ import { remark, type ByteCache, type Remark, type RunContext } from '../base/in
 import type { ShapeStep } from '../document/index.ts';
 import { clustersBox, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes } from '../mesh/index.ts';
-import { aroundBoxes, boxOfPoints, chainOf, EMPTY_BOX, foldsOf, plainPoint, runOf, shapeMesh, type Box3, type ShapeChain, type Shaped, type ShapedMesh } from '../shape/index.ts'; // prettier-ignore
+import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
+import {
+  chainOf,
+  foldsOf,
+  plainPoint,
+  runOf,
+  shapeMesh,
+  type ShapeChain,
+  type Shaped,
+  type ShapedMesh,
+} from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
+import { ontoOf, type OntoTools } from './ground.ts';
+import { ontoLink, overhanging, toldOfOnto, type Laid } from './ontoReport.ts';
 import { copyShifts, footOf, plusShift } from './shapeNeed.ts';
 
 /** A cluster on its way through the steps. */
@@ -22,11 +34,15 @@ export interface ShapeTools {
   faceBudget: number;
   cache: ByteCache<ShapedMesh>;
   context: RunContext;
+  /** what pieces are laid onto; undefined: none is */
+  onto: OntoTools | undefined;
 }
 
 export interface ShapedGroup {
   clusters: SteppedCluster[];
   remarks: Remark[];
+  /** of a piece that was laid onto another */
+  onto?: Laid;
 }
 
 /** Copies of everything, side by side; they share their meshes. */
@@ -55,17 +71,12 @@ export async function shapeClusters(
 ): Promise<ShapedGroup | undefined> {
   const laid = clusters.map((cluster) => shapedOf(cluster, tools.letters));
   const box = laid.map(restBox).reduce(aroundBoxes, EMPTY_BOX);
-  const chain = chainOf(steps, { box, seconds: tools.seconds });
-  const remarks: Remark[] = [];
-  const isOff = beyondLine(chain);
-  const kept = clusters.map((_, i) => i).filter((i) => !isOff(laid[i]));
-  if (kept.length < clusters.length) {
-    const gone = clusters.filter((_, i) => isOff(laid[i])).flatMap(({ letters }) => letters);
-    remarks.push(remark('LINE_ENDS', { letters: textsOf([...new Set(gone)], tools.letters) }));
-  }
-  const name = JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, tools.seconds, tools.toleranceMm, tools.rough]); // prettier-ignore
+  const chain = chainOf(steps, { box, seconds: tools.seconds, onto: tools.onto && ontoOf(tools.onto) });
+  const { kept, remarks, over } = keptOf(laid, chain, { clusters, letters: tools.letters });
+  const name = nameOfSteps(steps, box, tools);
   const made: SteppedCluster[] = [];
   const looked: Shaped[] = [];
+  let isCoarse = false;
   const mostFaces = tools.faceBudget / Math.max(1, clusters.length);
   for (const i of kept) {
     if (tools.context.cancelled()) return undefined;
@@ -77,12 +88,58 @@ export async function shapeClusters(
       part = shapeMesh(laid[i], chain, { toleranceMm: tools.toleranceMm, mostFaces: most, rough: tools.rough });
       tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
     }
+    isCoarse ||= part.isLeft;
     looked.push({ ...laid[i], mesh: part.mesh, rest: part.rest });
     made.push({ key: own, mesh: part.mesh, rest: part.rest, x: 0, y: 0, z: 0, letters, copied });
     await tools.context.breathe();
   }
-  if (!tools.rough) remarks.push(...foldRemarks(looked, steps, chain));
-  return { clusters: made, remarks };
+  const onto = laidBy(chain);
+  if (tools.rough) return { clusters: made, remarks, onto };
+  if (isCoarse) remarks.push(remark('SHAPE_COARSE', { budget: tools.faceBudget }));
+  const told = ontoTold(looked, over, { chain, tools });
+  remarks.push(...foldRemarks(looked, steps, chain), ...(told?.remarks ?? []));
+  return { clusters: made, remarks, onto: onto && { ...onto, report: told?.report } };
+}
+
+function laidBy(chain: ShapeChain): Laid | undefined {
+  const found = ontoLink(chain);
+  if (!found) return undefined;
+  const { step, map } = found;
+  return { stepId: step.id, targetId: step.target, grid: map.surface.grid, options: { ...map.options, rough: true } };
+}
+
+/** What equal clusters become under steps depends on this. */
+function nameOfSteps(steps: readonly ShapeStep[], box: Box3, { seconds, toleranceMm, rough, onto }: ShapeTools): string {
+  const grounds = steps.map(({ id }) => onto?.grounds.get(id)?.key);
+  return JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, seconds, toleranceMm, rough, grounds]);
+} // prettier-ignore
+
+/** Clusters that stay: not those beyond the end of a line, nor those beside a model where that is wished. */
+function keptOf(
+  laid: readonly Shaped[],
+  chain: ShapeChain,
+  { clusters, letters }: { clusters: readonly SteppedCluster[]; letters: readonly Letter[] },
+): { kept: number[]; remarks: Remark[]; over: Set<number> } {
+  const isOff = beyondLine(chain);
+  const over = overhanging(laid, chain);
+  const leaves = ontoLink(chain)?.step.overhang === 'leave';
+  const all = [...clusters.keys()];
+  const gone = all.filter((i) => isOff(laid[i])).flatMap((i) => clusters[i].letters);
+  const remarks = gone.length > 0 ? [remark('LINE_ENDS', { letters: textsOf([...new Set(gone)], letters) })] : [];
+  const isLeft = (i: number): boolean => isOff(laid[i]) || (leaves && laid[i].letters.some((id) => over.has(id)));
+  return { kept: all.filter((i) => !isLeft(i)), remarks, over };
+}
+
+function ontoTold(
+  looked: readonly Shaped[],
+  over: ReadonlySet<number>,
+  { chain, tools }: { chain: ShapeChain; tools: ShapeTools },
+): ReturnType<typeof toldOfOnto> | undefined {
+  const found = ontoLink(chain);
+  const ground = found && tools.onto?.grounds.get(found.step.id);
+  if (!found || !ground || !tools.onto) return undefined;
+  const { toleranceMm } = tools.onto;
+  return toldOfOnto(looked, over, { ...found, chain, target: ground.target, toleranceMm, letters: tools.letters });
 }
 
 /** In piece space, with what its letters are. */

@@ -1,16 +1,7 @@
 import { isShapeStep, type ShapeStep, type Step } from '../document/index.ts';
 import type { NeedOf } from '../lettering/index.ts';
-import {
-  aroundBoxes,
-  axisIndex,
-  chainOf,
-  diagonalOf,
-  EMPTY_BOX,
-  needOf,
-  type Box3,
-  type Need,
-  type Vec3,
-} from '../shape/index.ts';
+import { aroundBoxes, axisIndex, diagonalOf, EMPTY_BOX, type Box3, type Vec3 } from '../math/index.ts';
+import { chainOf, needOf, type Need, type ChainFrame } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 
 /** The shape steps that come before any step that makes faces anew: what a lettering's faces have to be fine enough for. */
@@ -24,16 +15,21 @@ interface NeedFrame {
   letters: readonly Letter[];
   toleranceMm: number;
   seconds: number;
+  /** how pieces are laid onto others */
+  onto: ChainFrame['onto'];
 }
 
 /** How fine each letter has to be; undefined where nothing is shaped. */
-export function shapeNeed(steps: readonly Step[], { letters, toleranceMm, seconds }: NeedFrame): NeedOf | undefined {
+export function shapeNeed(
+  steps: readonly Step[],
+  { letters, toleranceMm, seconds, onto }: NeedFrame,
+): NeedOf | undefined {
   const shape = leadingShape(steps);
   if (shape.every(({ kind }) => kind === 'repeat')) return undefined;
   return (boxes, members) => {
     const start = boxes.reduce(aroundBoxes, EMPTY_BOX);
     const { shifts, box } = leadingRepeats(shape, start);
-    const chain = chainOf(shape, { box, seconds });
+    const chain = chainOf(shape, { box, seconds, onto });
     const leastMm = Math.max(LEAST_OF_TOLERANCE * toleranceMm, LEAST_OF_DIAGONAL * diagonalOf(box));
     return boxes.map((one, i) => {
       const letter = letters[members[i][0]];

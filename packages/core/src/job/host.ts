@@ -1,6 +1,6 @@
 import { fail, type Remark, type RunContext } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
-import type { Piece, Project } from '../document/index.ts';
+import { ownOf, type Piece, type Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
 import { display, Engine, pieceMesh, roughDisplay, scenePart, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
 import { quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
@@ -173,12 +173,13 @@ const visiblePieces = (project: Project): string[] => project.pieceOrder.filter(
 
 function shown(
   evaluated: Evaluated,
-  { source }: Piece,
+  piece: Piece,
   { known, preview }: { known: Set<string>; preview: boolean },
 ): ShownPiece {
+  const own = ownOf(piece);
   let faces = 0;
   let quads = 0;
-  const hasLook = (letter: number): boolean => Boolean(source.own[evaluated.letters[letter].id]?.finish);
+  const hasLook = (letter: number): boolean => Boolean(own[evaluated.letters[letter].id]?.finish);
   const clusters = evaluated.clusters.map((cluster): ShownCluster => {
     faces += faceCount(cluster.mesh);
     quads += quadCount(cluster.mesh);
@@ -212,6 +213,7 @@ function shown(
     stepFaces: evaluated.stepFaces,
     need: evaluated.need,
     flat: evaluated.flat,
+    onto: evaluated.onto,
     built: evaluated.built,
   };
 }

@@ -2,15 +2,14 @@ import type { Failure, Remark } from '../base/index.ts';
 import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { ReadDrawing } from '../drawing/index.ts';
-import type { DisplayBuffers, FontFacts, LineMeasures } from '../evaluate/index.ts';
+import type { DisplayBuffers, FontFacts, Laid, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
-import type { Box3 } from '../shape/index.ts';
+import type { Box3, Transform } from '../math/index.ts';
 import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
-import type { Transform } from '../math/index.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 7;
+export const JOB_VERSION = 8;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
@@ -52,6 +51,8 @@ export interface ShownPiece {
   need?: NeedReport;
   /** around the piece before any step, in its own space */
   flat?: Box3;
+  /** how it lies on another piece; undefined where it does on none */
+  onto?: Laid;
 }
 
 export type JobAnswer =

@@ -1,4 +1,4 @@
-import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../shape/index.ts';
+import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 
 /** Around a cluster where it stands, piece space. */

@@ -1,4 +1,5 @@
-import type { Box3, Need } from '../shape/index.ts';
+import type { Box3 } from '../math/index.ts';
+import type { Need } from '../shape/index.ts';
 import type { Cluster } from './clusters.ts';
 import {
   clusterFaces,

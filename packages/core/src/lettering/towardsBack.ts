@@ -1,6 +1,6 @@
 import { meshBytes } from '../mesh/index.ts';
 import { alongDepth, type AlongDepth, type DepthFrame, type DepthLevels } from '../solid/index.ts';
-import { aroundBoxes } from '../shape/index.ts';
+import { aroundBoxes } from '../math/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 import type { LetteringCaches } from './caches.ts';
 import { clusterBox } from './clusterBox.ts';

@@ -4,3 +4,21 @@ export { orient2d, orient3d } from './predicates.ts';
 export { isStill, STILL, transformPoints, turnOf } from './transform.ts';
 export type { Transform } from './transform.ts';
 export { atan2, cos, PI, sin } from './trig.ts';
+export {
+  aroundBoxes,
+  axisIndex,
+  boxOfPoints,
+  cross,
+  diagonalOf,
+  dot,
+  EMPTY_BOX,
+  middleOfBox,
+  minus,
+  plus,
+  sizeOf,
+  unit,
+  X,
+  Y,
+  Z,
+} from './vectors.ts';
+export type { Box3, Vec3 } from './vectors.ts';

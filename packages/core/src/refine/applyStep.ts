@@ -1,8 +1,7 @@
 import type { Simplifier } from '../base/index.ts';
 import type { MeshStep } from '../document/index.ts';
-import { faceCount, unfolded, type PolygonMesh } from '../mesh/index.ts';
+import { crisp, faceCount, unfolded, type PolygonMesh } from '../mesh/index.ts';
 import { clear } from './clear.ts';
-import { crisp } from './crisp.ts';
 import { joinPoints } from './joinPoints.ts';
 import { reduce } from './reduce.ts';
 import { subdivide } from './subdivide.ts';

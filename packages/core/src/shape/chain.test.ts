@@ -4,7 +4,7 @@ import { chainOf, plainPoint, type ShapeChain } from './chain.ts';
 import { courseOf } from './course.ts';
 import { foldsOf } from './folds.ts';
 import { needOf } from './need.ts';
-import type { Box3, Vec3 } from './pointMap.ts';
+import type { Box3, Vec3 } from '../math/index.ts';
 import { shapeMesh } from './shapeMesh.ts';
 import { bytesFromBase64 } from './base64.ts';
 import { outlineOfRings, rectangle } from '../testing/rings.ts';

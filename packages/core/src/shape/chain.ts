@@ -1,5 +1,6 @@
-import type { ShapeStep } from '../document/index.ts';
-import { cross, diagonalOf, plus, sizeOf, unit, type Box3, type ChainPoint, type PointMap, type Vec3 } from './pointMap.ts'; // prettier-ignore
+import type { OntoStep, ShapeStep } from '../document/index.ts';
+import { boxOfPoints, cross, diagonalOf, plus, sizeOf, unit, type Box3, type Vec3 } from '../math/index.ts';
+import type { ChainPoint, PointMap } from './pointMap.ts';
 import { alongAxisMap } from './steps/alongAxis.ts';
 import { bendMap, sharesSpine, type BendStep } from './steps/bend.ts';
 import { bulgeMap } from './steps/bulge.ts';
@@ -18,6 +19,8 @@ export interface ChainFrame {
   box: Box3;
   /** of the document's time */
   seconds?: number;
+  /** how a piece with a box, as it comes to the step, is laid onto another; undefined: it is not */
+  onto?: (step: OntoStep, box: Box3) => PointMap | undefined;
 }
 
 /** Of the piece's diagonal: how far apart places are whose difference tells a direction. */
@@ -27,10 +30,13 @@ const APART = 1e-5;
 export class ShapeChain {
   readonly links: readonly Link[];
   readonly box: Box3;
+  readonly frame: ChainFrame;
   readonly #apart: number;
 
-  constructor(links: readonly Link[], box: Box3) {
+  constructor(links: readonly Link[], frame: ChainFrame) {
     this.links = links;
+    this.frame = frame;
+    const { box } = frame;
     this.box = box;
     this.#apart = Math.max(APART * diagonalOf(box), 1e-9);
   }
@@ -92,8 +98,8 @@ function tangentsOf(normal: Vec3): [Vec3, Vec3] {
   return [a, cross(normal, a)];
 }
 
-/** All steps but repeats as links; bends in a row that lie in one plane are one spine. */
-export function chainOf(steps: readonly ShapeStep[], { box, seconds = 0 }: ChainFrame): ShapeChain {
+/** All steps but repeats as links; bends in a row that lie in one plane are one spine. A step that has nothing to be laid onto is none. */
+export function chainOf(steps: readonly ShapeStep[], frame: ChainFrame): ShapeChain {
   const links: Link[] = [];
   let i = 0;
   while (i < steps.length) {
@@ -104,17 +110,15 @@ export function chainOf(steps: readonly ShapeStep[], { box, seconds = 0 }: Chain
     const taken = steps.slice(i, end);
     i = end;
     if (step.kind === 'repeat') continue;
-    const before = new ShapeChain([...links], box);
-    const mark = (rest: Vec3): Vec3 => before.at(plainPoint(rest));
-    links.push({ steps: taken, map: mapOf(taken, { box, seconds, mark }) });
+    const map = mapOf(taken, new ShapeChain([...links], frame));
+    if (map) links.push({ steps: taken, map });
   }
-  return new ShapeChain(links, box);
+  return new ShapeChain(links, frame);
 }
 
-function mapOf(
-  steps: readonly ShapeStep[],
-  { box, seconds, mark }: { box: Box3; seconds: number; mark: (rest: Vec3) => Vec3 },
-): PointMap {
+function mapOf(steps: readonly ShapeStep[], before: ShapeChain): PointMap | undefined {
+  const { box, seconds = 0, onto } = before.frame;
+  const mark = (rest: Vec3): Vec3 => before.at(plainPoint(rest));
   const [step] = steps;
   switch (step.kind) {
     case 'bend':
@@ -129,12 +133,37 @@ function mapOf(
       return runMap(step, box, mark);
     case 'scatter':
       return scatterMap(step, box);
+    case 'onto':
+      return onto?.(step, boxAfter(before));
     case 'repeat':
       throw new Error('what repeats is no map');
     default:
       return alongAxisMap(step, box);
   }
 }
+
+/** Places along each axis that are looked at for the box of what was shaped. */
+const LATTICE = [9, 5, 2];
+/** Of its size: how much larger it may be between those places. */
+const IN_HAND = 0.03;
+
+/** Around a shaped piece, from a lattice of its flat box. */
+function boxAfter(chain: ShapeChain): Box3 {
+  const { low, high } = chain.box;
+  if (chain.links.length === 0) return chain.box;
+  const [columns, rows, layers] = LATTICE;
+  const points: number[] = [];
+  for (let i = 0; i < columns * rows * layers; i++) {
+    const share = [(i % columns) / (columns - 1), (Math.floor(i / columns) % rows) / (rows - 1), Math.floor(i / columns / rows) / (layers - 1)];
+    points.push(...chain.at(plainPoint(share.map((s, k) => low[k] + s * (high[k] - low[k])) as Vec3)));
+  }
+  const box = boxOfPoints(points);
+  const more = [0, 1].map((k) => IN_HAND * (box.high[k] - box.low[k]));
+  return {
+    low: [box.low[0] - more[0], box.low[1] - more[1], box.low[2]],
+    high: [box.high[0] + more[0], box.high[1] + more[1], box.high[2]],
+  };
+} // prettier-ignore
 
 /** A point of nothing in particular, for looking at a chain from outside. */
 export const plainPoint = (rest: Vec3, normal: Vec3 = [0, 0, 1]): ChainPoint => ({

@@ -1,7 +1,7 @@
 import { strengthOf, withStrength, type ShapeKind, type ShapeStep } from '../document/index.ts';
-import { PI } from '../math/index.ts';
+import { PI, type Vec3 } from '../math/index.ts';
 import { chainOf, type Link, type ShapeChain } from './chain.ts';
-import type { ChainPoint, Vec3 } from './pointMap.ts';
+import type { ChainPoint } from './pointMap.ts';
 import { meshPoints, type Shaped } from './meshPoints.ts';
 import type { BendMap } from './steps/bend.ts';
 
@@ -118,7 +118,7 @@ function limitOf(
   let [low, high] = [0, 1];
   for (let n = 0; n < HALVINGS; n++) {
     const share = (low + high) / 2;
-    const weaker = chainOf(steps.map((one) => (one.id === step.id ? withStrength(one, value * share) : one)), { box: chain.box }); // prettier-ignore
+    const weaker = chainOf(steps.map((one) => (one.id === step.id ? withStrength(one, value * share) : one)), chain.frame); // prettier-ignore
     if (weaker.links.length !== chain.links.length) return undefined;
     const left = leftBy(weaker.links[at], weaker, at);
     if (folded.some((point) => left(point) <= 0)) high = share;

@@ -1,6 +1,6 @@
-import { atan2 } from '../math/index.ts';
+import { atan2, cross, dot, sizeOf, unit, type Vec3 } from '../math/index.ts';
 import { distanceSquared, faceAreaVectors, faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
-import { cross, dot, sizeOf, unit, type ChainPoint, type Vec3 } from './pointMap.ts';
+import type { ChainPoint } from './pointMap.ts';
 
 /** A mesh to be shaped, and what is known of it in the flat layout. */
 export interface Shaped {

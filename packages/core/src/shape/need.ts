@@ -1,4 +1,5 @@
-import { cross, minus, sizeOf, type Box3, type ChainPoint, type Vec3 } from './pointMap.ts';
+import { cross, minus, sizeOf, type Box3, type Vec3 } from '../math/index.ts';
+import type { ChainPoint } from './pointMap.ts';
 import type { ShapeChain } from './chain.ts';
 
 /** The longest edges that stay within the tolerance of the shaped surface, mm; Infinity: of any length. */

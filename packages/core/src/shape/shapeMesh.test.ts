@@ -4,7 +4,7 @@ import { adjacency, faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { outlineOf, shippedFaces } from '../testing/faces.ts';
 import { formed } from '../testing/solids.ts';
 import { chainOf } from './chain.ts';
-import type { Box3, Vec3 } from './pointMap.ts';
+import type { Box3, Vec3 } from '../math/index.ts';
 import { shapeMesh, strayOf } from './shapeMesh.ts';
 
 let letters: PolygonMesh[];

@@ -1,7 +1,7 @@
 import { faceCount, unfolded, type PolygonMesh } from '../mesh/index.ts';
 import type { ShapeChain } from './chain.ts';
 import { meshPoints, type MeshPoints, type Shaped } from './meshPoints.ts';
-import { cross, diagonalOf, dot, minus, plus, unit, type Vec3 } from './pointMap.ts';
+import { cross, diagonalOf, dot, minus, plus, unit, type Vec3 } from '../math/index.ts';
 import { splitFar, triangulateWhere } from './splitFar.ts';
 
 export interface ShapeOptions {

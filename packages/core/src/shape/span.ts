@@ -1,4 +1,4 @@
-import { axisIndex, type Box3, type Vec3 } from './pointMap.ts';
+import { axisIndex, type Box3, type Vec3 } from '../math/index.ts';
 
 /** A stretch of the flat layout along an axis, mm. */
 export interface Span {

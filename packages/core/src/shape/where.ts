@@ -1,5 +1,6 @@
 import type { StepPlace } from '../document/index.ts';
-import { axisIndex, minus, sizeOf, type ChainPoint, type Vec3 } from './pointMap.ts';
+import { axisIndex, minus, sizeOf, type Vec3 } from '../math/index.ts';
+import type { ChainPoint } from './pointMap.ts';
 
 /** How strongly a step acts on a point: 1 inside its place, fading to 0 over its border. */
 export function shareWhere(where: StepPlace): (point: ChainPoint) => number {

@@ -46,7 +46,7 @@ export const answers = sqliteTable('answers', {
 
 export const assets = sqliteTable('assets', {
   hash: text('hash').primaryKey(),
-  kind: text('kind', { enum: ['font', 'obj', 'stl'] }).notNull(),
+  kind: text('kind', { enum: ['font', 'obj', 'stl', 'ply', 'glb'] }).notNull(),
   size: integer('size').notNull(),
   bytes: blob('bytes', { mode: 'buffer' }).notNull(),
   createdAt: text('created_at').notNull(),

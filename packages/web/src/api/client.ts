@@ -17,7 +17,7 @@ import {
   type Saved,
   type StoredProject,
 } from '@fictile/contract';
-import type { Project } from '@fictile/core';
+import type { Model, Project } from '@fictile/core';
 
 /** No answer came, or the server itself failed: trying again later makes sense. */
 export class Unreachable extends Error {}
@@ -74,6 +74,18 @@ export const api = {
 
   readFont: async (hash: string): Promise<Uint8Array> => {
     const response = await reach(`/api/fonts/${hash}`);
+    if (!response.ok) throw new Refused(response.status);
+    return new Uint8Array(await response.arrayBuffer());
+  },
+
+  /** a mesh file, kept by the hash of its bytes */
+  putModel: async ({ asset, format }: Pick<Model, 'asset' | 'format'>, bytes: Blob): Promise<void> => {
+    const headers = { 'content-type': 'application/octet-stream' };
+    await bodyOf(await reach(`/api/assets/${asset}?kind=${format}`, { method: 'PUT', headers, body: bytes }));
+  },
+
+  readModel: async (asset: string): Promise<Uint8Array> => {
+    const response = await reach(`/api/assets/${asset}`);
     if (!response.ok) throw new Refused(response.status);
     return new Uint8Array(await response.arrayBuffer());
   },

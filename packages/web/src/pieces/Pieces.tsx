@@ -1,10 +1,10 @@
 import { ActionIcon, Menu, UnstyledButton, luminance } from '@mantine/core';
-import { isWords, type Piece, type Project, type ShownPiece } from '@fictile/core';
-import { IconDots, IconEyeOff, IconLock, IconPlus, IconVectorSpline } from '@tabler/icons-react';
+import { isDrawing, isWords, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import { IconCube, IconDots, IconEyeOff, IconLock, IconPlus, IconVectorSpline } from '@tabler/icons-react';
 import { memo, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react';
 import { afterMenu, NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import type { PieceActions, ShapeKind } from './pieceActions.ts';
+import type { FormName, PieceActions, ShapeKind } from './pieceActions.ts';
 import classes from './Pieces.module.css';
 
 interface PiecesProps {
@@ -16,6 +16,8 @@ interface PiecesProps {
   selection: Selection;
   /** a drawing is to be brought in */
   onFile: () => void;
+  /** a model is to be brought in */
+  onModel: () => void;
 }
 
 export interface Selection {
@@ -26,7 +28,7 @@ export interface Selection {
 
 /** All pieces of the project, and what can be done with each. */
 export function Pieces(props: PiecesProps) {
-  const { project, shown, chosen, actions, selection, onFile } = props;
+  const { project, shown, chosen, actions, selection, onFile, onModel } = props;
   // rows are drawn again only when they change; what their menus need they take from here when they open
   const latest = useRef(props);
   latest.current = props;
@@ -35,7 +37,7 @@ export function Pieces(props: PiecesProps) {
     <section aria-label={texts.pieces.heading}>
       <header className={classes.head}>
         <h2 className={classes.title}>{texts.pieces.heading}</h2>
-        <AddMenu actions={actions} selection={selection} onFile={onFile} />
+        <AddMenu actions={actions} selection={selection} onFile={onFile} onModel={onModel} />
       </header>
       <ul className={classes.list}>
         {project.pieceOrder.map((id) => (
@@ -55,8 +57,15 @@ export function Pieces(props: PiecesProps) {
 
 const SHAPES = Object.entries(texts.drawing.shapes) as [ShapeKind, string][];
 
+const FORMS = Object.entries(texts.form.names) as [FormName, string][];
+
 /** What a new piece is made of. */
-function AddMenu({ actions, selection, onFile }: Pick<PiecesProps, 'actions' | 'selection' | 'onFile'>) {
+function AddMenu({
+  actions,
+  selection,
+  onFile,
+  onModel,
+}: Pick<PiecesProps, 'actions' | 'selection' | 'onFile' | 'onModel'>) {
   const t = texts.pieces;
   return (
     <Menu position="bottom-end" withinPortal>
@@ -65,7 +74,7 @@ function AddMenu({ actions, selection, onFile }: Pick<PiecesProps, 'actions' | '
           <IconPlus size={15} />
         </ActionIcon>
       </Menu.Target>
-      <Menu.Dropdown>
+      <Menu.Dropdown mah={520} style={{ overflowY: 'auto' }}>
         <Menu.Item onClick={() => selection.choose(actions.add())}>{t.addWords}</Menu.Item>
         <Menu.Item onClick={onFile}>{texts.drawing.file}</Menu.Item>
         <Menu.Divider />
@@ -74,6 +83,14 @@ function AddMenu({ actions, selection, onFile }: Pick<PiecesProps, 'actions' | '
             {label}
           </Menu.Item>
         ))}
+        <Menu.Divider />
+        <Menu.Label>{texts.form.group}</Menu.Label>
+        {FORMS.map(([name, label]) => (
+          <Menu.Item key={name} onClick={() => selection.choose(actions.addForm(name))}>
+            {label}
+          </Menu.Item>
+        ))}
+        <Menu.Item onClick={onModel}>{texts.form.file}</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );
@@ -138,8 +155,10 @@ function seenOn(ground: string, colour: string): string {
 function Tile({ piece }: { piece: Piece }) {
   const letter = isWords(piece) ? (
     (piece.source.graphemes.find((g) => g.text.trim() !== '')?.text ?? '–')
-  ) : (
+  ) : isDrawing(piece) ? (
     <IconVectorSpline size={15} />
+  ) : (
+    <IconCube size={15} />
   );
   return (
     <span

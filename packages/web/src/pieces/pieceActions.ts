@@ -1,13 +1,20 @@
 import {
   drawingSize,
+  isWords,
   newDrawing,
+  newForm,
+  newModel,
   newPiece,
+  SHELF_FINISHES,
   splitGraphemes,
   usualDrawing,
+  usualForms,
   usualShapes,
   type Drawing,
   type DrawingShape,
   type Edit,
+  type FormShape,
+  type Model,
   type Piece,
   type Project,
 } from '@fictile/core';
@@ -19,12 +26,17 @@ type Several = readonly Piece[];
 /** Shapes that are drawn here. */
 export type ShapeKind = Exclude<DrawingShape['kind'], 'paths'>;
 
+/** What new forms are offered by. */
+export type FormName = keyof ReturnType<typeof usualForms>;
+
 /** What can be done with whole pieces, one or several at once. All of it is undoable. */
 export interface PieceActions {
   /** words; gives their id, as the two below do */
   add(): string;
   addShape(kind: ShapeKind): string;
   addDrawing(drawing: Drawing, name: string): string;
+  addForm(name: FormName): string;
+  addModel(model: Omit<Model, 'kind'>, name: string): string;
   /** gives the ids of the copies */
   duplicate(pieces: Several): string[];
   rename(piece: Piece, name: string): void;
@@ -62,6 +74,19 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     const { widthMm } = drawingSize(shape);
     return Math.min(90_000, Math.ceil(Math.max(...boxes.map((box) => box.max[0])) + widthMm * 0.6));
   };
+  /** on the table, to the right of everything */
+  const addBody = (piece: Piece): string => {
+    const boxes = store.project.pieceOrder.flatMap((id) => boxOf(id) ?? []);
+    const right = boxes.length === 0 ? 0 : Math.ceil(Math.max(...boxes.map((box) => box.max[0])) + BODY_ROOM_MM);
+    const isPanel = piece.source.kind === 'form' && piece.source.form.kind === 'panel';
+    const placement: Piece['placement'] = { ...piece.placement, stand: 'table', atMm: [isPanel ? 0 : Math.min(90_000, right), 0, 0] };
+    return added({ ...piece, placement, slots: bodySlots(piece.slots) });
+  }; // prettier-ignore
+  const formOf = (name: FormName): FormShape => {
+    const form = usualForms()[name];
+    const words = all().find(isWords)?.id ?? '';
+    return form.kind === 'panel' ? { ...form, around: words } : form;
+  };
   const all = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
   return {
     add: () => {
@@ -70,6 +95,8 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     },
     addShape: (kind) => addDrawing(usualDrawing(usualShapes()[kind]), texts.drawing.shapes[kind]),
     addDrawing,
+    addForm: (form) => addBody(newForm(freshId(), nameFor(store.project, texts.form.names[form]), formOf(form))),
+    addModel: (model, name) => addBody(newModel(freshId(), nameFor(store.project, name), model)),
     duplicate: (pieces) => {
       const copies = pieces.map((piece) => ({ ...piece, id: freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) })); // prettier-ignore
       store.edit({
@@ -98,6 +125,16 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     beside: (pieces, other) => place(pieces, setBeside(pieces, other, boxOf)),
   };
 }
+
+/** Between what is there and the middle of a new body. */
+const BODY_ROOM_MM = 150;
+
+/** Bodies begin as pale clay, so that letters stand out on them. */
+const bodySlots = (slots: Piece['slots']): Piece['slots'] => ({
+  ...slots,
+  wall: { ...slots.wall, ...SHELF_FINISHES.find(({ name }) => name === BODY_FINISH) },
+});
+const BODY_FINISH = 'celadon';
 
 const freshId = (): string => crypto.randomUUID();
 

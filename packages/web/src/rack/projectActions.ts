@@ -1,4 +1,4 @@
-import { applyEdit, packProject, unpackProject, usedFamilies, type Project } from '@fictile/core';
+import { applyEdit, packProject, unpackProject, usedFamilies, usedModels, type Project } from '@fictile/core';
 import { api } from '../api/index.ts';
 import { saveFile } from '../ui/index.ts';
 import { failureText, texts } from '../words/index.ts';
@@ -26,7 +26,7 @@ export async function renameProject(id: string, name: string): Promise<void> {
 export async function saveProjectFile(id: string): Promise<void> {
   const { project } = await api.readProject(id);
   saveFile(
-    packProject({ project, assets: await ownFonts(project) }),
+    packProject({ project, assets: new Map([...(await ownFonts(project)), ...(await ownModels(project))]) }),
     `${project.name.trim() || texts.pieces.newWords}.fictile`,
   );
 }
@@ -39,6 +39,11 @@ async function ownFonts(project: Project): Promise<Map<string, Uint8Array>> {
   return new Map(await Promise.all(hashes.map(async (hash) => [hash, await api.readFont(hash)] as const)));
 }
 
+const ownModels = (project: Project): Promise<[string, Uint8Array][]> =>
+  Promise.all(
+    usedModels(project).map(async ({ asset }) => [asset, await api.readModel(asset)] as [string, Uint8Array]),
+  );
+
 const LARGEST_FILE = 256 * 1024 * 1024;
 
 /** Brings a project file in as a new project. Gives its id, or what is wrong with the file. */
@@ -46,8 +51,12 @@ export async function bringIn(file: File): Promise<{ id: string } | { fault: str
   if (file.size > LARGEST_FILE) return { fault: texts.rack.fileTooLarge };
   const read = unpackProject(new Uint8Array(await file.arrayBuffer()));
   if (read.ok) {
-    for (const [hash, font] of read.value.assets)
-      await api.bringFont(hash, new Blob([font as Uint8Array<ArrayBuffer>]));
+    const models = new Map(usedModels(read.value.project).map((model) => [model.asset, model]));
+    for (const [hash, bytes] of read.value.assets) {
+      const blob = new Blob([bytes as Uint8Array<ArrayBuffer>]);
+      const model = models.get(hash);
+      await (model ? api.putModel(model, blob) : api.bringFont(hash, blob));
+    }
     return { id: await keepAsNew(read.value.project, read.value.project.name) };
   }
   if (read.error.code === 'PROJECT_NEWER') return { fault: texts.rack.fileNewer };

@@ -2,7 +2,7 @@ import { usualHollow, usualWire, type Contour } from '@fictile/core';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { PICTURES } from './pictures.tsx';
-import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
+import { choicesOf, number, type ChapterProps, type LetteringProps } from './sentenceParts.tsx';
 
 type Of<K extends Contour['kind']> = Extract<Contour, { kind: K }>;
 const HOLLOW = usualHollow();
@@ -10,7 +10,7 @@ const WIRE = usualWire();
 const USUAL: { [K in Contour['kind']]: Of<K> } = { full: { kind: 'full' }, hollow: HOLLOW, wire: WIRE };
 
 /** Full, hollow with a wall, or a wire bent along the outlines. */
-export function ContourSentence({ piece, edits }: Pick<ChapterProps, 'piece' | 'edits'>) {
+export function ContourSentence({ piece, edits }: Pick<LetteringProps, 'piece' | 'edits'>) {
   const { contour } = piece.source;
   const t = texts.recipe;
   const isWords = piece.source.kind === 'words';

@@ -1,4 +1,4 @@
-import type { Faces, RemarkCode, ShownPiece } from '@fictile/core';
+import { isLettering, type Faces, type RemarkCode, type ShownPiece } from '@fictile/core';
 import { ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
@@ -26,9 +26,9 @@ export function FacesChapter({
       work={work}
       figures={figures}
       remarks={<Told chapter="faces" remarks={remarks} edits={edits} piece={piece} />}
-      more={<Sentence template={T.supportLoops} values={{ support }} />}
+      more={isLettering(piece) && <Sentence template={T.supportLoops} values={{ support }} />}
     >
-      <Sentence template={T.faces[faces.style]} values={faceValues(faces, edits)} />
+      <Sentence template={isLettering(piece) ? T.faces[faces.style] : T.facesBody} values={faceValues(faces, edits)} />
       {need && !remarks.some(({ code }) => SHORT_OF_NEED.has(code)) && <NeedLine needMm={need.needMm} />}
     </Chapter>
   );

@@ -1,4 +1,4 @@
-import { ownIds, SLOTS, type Slot } from '@fictile/core';
+import { isLettering, ownIds, ownOf, SLOTS, type Slot } from '@fictile/core';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
@@ -8,9 +8,9 @@ import { choicesOf, type ChapterProps } from './sentenceParts.tsx';
 
 export function FinishChapter({ piece, edits, work }: ChapterProps) {
   const { backAsFront } = piece.slots;
-  const { own } = piece.source;
-  const isAllOwn = ownIds(piece).every((id) => own[id]?.finish);
+  const own = ownOf(piece);
   const t = texts.recipe;
+  const isAllOwn = isLettering(piece) && ownIds(piece).every((id) => own[id]?.finish);
   const values = Object.fromEntries(
     SLOTS.map((slot: Slot) => [slot, <FinishValue key={slot} slot={slot} finish={piece.slots[slot]} edits={edits} />]),
   );
@@ -23,6 +23,12 @@ export function FinishChapter({ piece, edits, work }: ChapterProps) {
       onChange={(value) => edits.finishBack(value === 'same')}
     />
   );
+  if (!isLettering(piece))
+    return (
+      <Chapter name="finish" work={work}>
+        <Sentence template={t.finishBody} values={values} />
+      </Chapter>
+    );
   return (
     <Chapter name="finish" work={work}>
       {isAllOwn ? (

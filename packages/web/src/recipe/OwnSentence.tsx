@@ -1,4 +1,4 @@
-import { coloursOf, isWords, usualOwn, type Edge, type OwnLetter, type Piece } from '@fictile/core';
+import { coloursOf, isWords, usualOwn, type Edge, type LetteringPiece, type OwnLetter } from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -7,12 +7,12 @@ import { FontChoice } from './FontValue.tsx';
 import type { EditKey } from './pieceEdits.ts';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
-import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
+import { choicesOf, number, type LetteringProps } from './sentenceParts.tsx';
 import { EdgeKind } from './solid/EdgeSentence.tsx';
 
 const USUAL = usualOwn();
 
-type Props = Pick<ChapterProps, 'piece' | 'edits' | 'picked'>;
+type Props = Pick<LetteringProps, 'piece' | 'edits' | 'picked'>;
 
 /** What is said of the letters or colours that are picked; with none picked, how many stand apart. */
 export function OwnSentence({ piece, edits, picked }: Props) {
@@ -38,7 +38,7 @@ export function OwnSentence({ piece, edits, picked }: Props) {
   );
 }
 
-function namesOf({ source }: Piece, picked: readonly number[]): string {
+function namesOf({ source }: LetteringPiece, picked: readonly number[]): string {
   if (source.kind === 'words') return source.graphemes.filter((g) => picked.includes(g.id)).map((g) => g.text).join(''); // prettier-ignore
   return coloursOf(source.shape).filter((c) => picked.includes(c.id)).map((c) => c.name).join(', '); // prettier-ignore
 }
@@ -62,8 +62,8 @@ function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
 }
 
 interface OwnSolidProps {
-  takeBack: ChapterProps['edits']['takeBack'];
-  piece: Piece;
+  takeBack: LetteringProps['edits']['takeBack'];
+  piece: LetteringPiece;
   first: OwnLetter;
   put: (values: Partial<OwnLetter>, key?: EditKey) => void;
 }

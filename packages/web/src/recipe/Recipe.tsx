@@ -1,8 +1,9 @@
 import { Text, UnstyledButton } from '@mantine/core';
-import { isDrawing, isWords, type Piece, type ShownPiece } from '@fictile/core';
+import { isDrawing, isForm, isLettering, isModel, isWords, type Piece, type ShownPiece } from '@fictile/core';
 import { useMemo } from 'react';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
+import { FormChapter, ModelChapter, type OtherPiece } from './BodyChapter.tsx';
 import { DrawingChapter } from './DrawingChapter.tsx';
 import { FacesChapter } from './FacesChapter.tsx';
 import { FinishChapter } from './FinishChapter.tsx';
@@ -32,6 +33,8 @@ interface RecipeProps {
   onPick: (ids: readonly number[]) => void;
   onSection: () => void;
   readCurve: ChapterProps['readCurve'];
+  /** the other pieces, as they are shown */
+  others: readonly OtherPiece[];
 }
 
 /** How a piece is made, as sentences with live values. */
@@ -47,6 +50,7 @@ export function Recipe({
   onPick,
   onSection,
   readCurve,
+  others,
 }: RecipeProps) {
   const [piece] = pieces;
   const edits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
@@ -82,13 +86,17 @@ export function Recipe({
       <div inert={piece.locked} className={classes.chapters}>
         {isWords(piece) && <WordsChapter {...common} piece={piece} />}
         {isDrawing(piece) && <DrawingChapter {...common} piece={piece} />}
-        <SolidChapter {...common} />
-        <FacesChapter
-          {...common}
-          need={shown?.need}
-          figures={shown && shown.bodyFaces > 0 ? texts.recipe.built(shown.bodyFaces, milliseconds) : undefined}
-        />
-        <StepsChapter {...common} stepFaces={shown?.stepFaces ?? []} flat={shown?.flat} onStep={onStep} />
+        {isForm(piece) && <FormChapter {...common} piece={piece} others={others} />}
+        {isModel(piece) && <ModelChapter {...common} piece={piece} />}
+        {isLettering(piece) && <SolidChapter {...common} piece={piece} />}
+        {!isModel(piece) && (
+          <FacesChapter
+            {...common}
+            need={shown?.need}
+            figures={shown && shown.bodyFaces > 0 ? texts.recipe.built(shown.bodyFaces, milliseconds) : undefined}
+          />
+        )}
+        <StepsChapter {...common} stepFaces={shown?.stepFaces ?? []} shown={shown} others={others} onStep={onStep} />
         <FinishChapter {...common} />
         <PlaceChapter {...common} />
       </div>

@@ -5,3 +5,4 @@ export { Recipe } from './Recipe.tsx';
 export { pasteRecipe, putRecipe } from './recipeClipboard.ts';
 export { edgeAsKind, sideAsKind } from './solid/kindChange.ts';
 export type { ChapterName } from './Told.tsx';
+export type { OtherPiece } from './BodyChapter.tsx';

@@ -1,4 +1,5 @@
 import {
+  isLettering,
   isWords,
   splitGraphemes,
   spliceEdits,
@@ -7,6 +8,7 @@ import {
   type Edge,
   type Edit,
   type Finish,
+  type FormShape,
   type OwnLetter,
   type Piece,
   type Placement,
@@ -27,6 +29,8 @@ export type EditKey = string | { drag: string };
 export interface PieceEdits {
   words(values: Values<'setWords'>, key?: EditKey): void;
   drawing(values: Values<'setDrawing'>, key?: EditKey): void;
+  form(form: FormShape, key?: EditKey): void;
+  model(values: Values<'setModel'>, key?: EditKey): void;
   /** of words and drawings alike */
   contour(contour: Contour, key?: EditKey): void;
   depthAnchor(depthAnchor: Drawing['depthAnchor']): void;
@@ -56,11 +60,13 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
   const forAll = (make: (piece: Piece) => Edit, key?: EditKey, these = pieces): void =>
     these.length === 1 ? edit(make(these[0]), key) : edit({ kind: 'many', edits: these.map(make) }, key);
   const source = (values: Pick<Values<'setDrawing'>, 'contour' | 'depthAnchor'>, key?: EditKey): void =>
-    forAll((piece) => ({ kind: isWords(piece) ? 'setWords' : 'setDrawing', pieceId: piece.id, values }), key);
+    forAll((piece) => ({ kind: isWords(piece) ? 'setWords' : 'setDrawing', pieceId: piece.id, values }), key, pieces.filter(isLettering)); // prettier-ignore
   return {
     words: (values, key) =>
       forAll(({ id }) => ({ kind: 'setWords', pieceId: id, values }), key, pieces.filter(isWords)),
     drawing: (values, key) => edit({ kind: 'setDrawing', pieceId, values }, key),
+    form: (form, key) => edit({ kind: 'setForm', pieceId, form }, key),
+    model: (values, key) => edit({ kind: 'setModel', pieceId, values }, key),
     contour: (contour, key) => source({ contour }, key),
     depthAnchor: (depthAnchor) => source({ depthAnchor }),
     retype: (text) => {

@@ -1,4 +1,12 @@
-import { newPiece, type DrawingPiece, type FreeCurve, type Piece, type Remark, type WordsPiece } from '@fictile/core';
+import {
+  newPiece,
+  type DrawingPiece,
+  type FreeCurve,
+  type LetteringPiece,
+  type Piece,
+  type Remark,
+  type WordsPiece,
+} from '@fictile/core';
 import type { ReactNode } from 'react';
 import { NumberValue, type Choice, type NumberValueProps } from '../ui/index.ts';
 import type { ChapterName } from './Told.tsx';
@@ -19,6 +27,8 @@ export interface ChapterProps {
   readCurve: (file: File) => Promise<FreeCurve | undefined>;
 }
 
+/** Of what grows from outlines. */
+export type LetteringProps = Omit<ChapterProps, 'piece'> & { piece: LetteringPiece };
 export type WordsProps = Omit<ChapterProps, 'piece'> & { piece: WordsPiece };
 export type DrawingProps = Omit<ChapterProps, 'piece'> & { piece: DrawingPiece };
 

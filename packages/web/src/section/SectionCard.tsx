@@ -1,5 +1,5 @@
 import { CloseButton, SegmentedControl, UnstyledButton } from '@mantine/core';
-import { LIMITS, type Edge, type Piece, type ShownPiece, type Side } from '@fictile/core';
+import { isLettering, LIMITS, type Edge, type Piece, type ShownPiece, type Side } from '@fictile/core';
 import { useEffect, useRef } from 'react';
 import { PICTURES } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -46,7 +46,7 @@ export function SectionCard(props: SectionCardProps) {
     >
       <header className={classes.head}>
         <h2 className={classes.title}>{t.title}</h2>
-        {piece.source.contour.kind !== 'wire' && (
+        {isLettering(piece) && piece.source.contour.kind !== 'wire' && (
           <SegmentedControl
             size="xs"
             classNames={{ root: classes.parts }}

@@ -1,4 +1,12 @@
-import { LIMITS, type AskedSection, type Edge, type PartFrame, type Piece, type Side } from '@fictile/core';
+import {
+  isLettering,
+  LIMITS,
+  type AskedSection,
+  type Edge,
+  type PartFrame,
+  type Piece,
+  type Side,
+} from '@fictile/core';
 
 export type SectionPart = 'front' | 'side' | 'back';
 export const SECTION_PARTS: readonly SectionPart[] = ['front', 'side', 'back'];
@@ -46,7 +54,7 @@ export function knobsOf(piece: Piece, { frames }: AskedSection, part: SectionPar
   const drawn = points.map((p, index): Knob => ({ ...knob('point', p.in, p.down), index, smooth: p.smooth }));
   if (part === 'side') return shape.kind === 'waist' || shape.kind === 'v' ? [knob('amount', 1, 0.5)] : drawn;
   // a wire's section is as large as its thickness says
-  if (piece.source.contour.kind === 'wire') return drawn;
+  if (!isLettering(piece) || piece.source.contour.kind === 'wire') return drawn;
   return shape.kind === 'plain' ? [] : [knob('rim', 1, 0), ...drawn, knob('foot', 0, 1)];
 }
 

@@ -23,8 +23,8 @@ const BLINK_MS = 530;
 
 /** The caret and selection on the letters' own front, and the clicks that set them. */
 export function Caret({ piece, shown, place, onPlace }: CaretProps) {
-  const { line, letters, transform, flat } = shown;
-  const shape = useShape(piece.steps, flat);
+  const { line, letters, transform } = shown;
+  const shape = useShape(piece.steps, shown);
   const stops = useMemo(
     () => caretStops(piece.source.graphemes, letters, line.baselines),
     [piece.source.graphemes, letters, line.baselines],

@@ -40,8 +40,8 @@ interface PlanesProps extends PickedProps {
 
 /** Flat pieces as wide as their letters, on the letters' own front. */
 function Planes({ shown, steps, ids, from, to, opacity }: PlanesProps) {
-  const { line, letters, flat } = shown;
-  const shape = useShape(steps, flat);
+  const { line, letters } = shown;
+  const shape = useShape(steps, shown);
   const height = line.up - line.down;
   const front = line.front + height * 0.004;
   return letters

@@ -6,7 +6,7 @@ import type { GeometryShelf } from './geometries.ts';
 import { letterFinishes } from './letterFinishes.ts';
 import { materialOf, type SurfaceMode } from './materials.ts';
 import { useSolidDrag, type Placing } from './PlaceHandles.tsx';
-import { matrixOf } from './scene.ts';
+import { matrixOf, solidName } from './scene.ts';
 
 const edgeMaterial = new LineBasicMaterial({ color: '#2b2118', transparent: true, opacity: 0.55 });
 
@@ -45,6 +45,7 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
   const drag = useSolidDrag(isHeld ? placing : undefined, piece.placement.stand === 'table', step);
   return (
     <group
+      name={solidName(piece.id)}
       matrixAutoUpdate={false}
       matrix={matrixOf(shown.transform)}
       {...(isHeld ? drag : {})}

@@ -1,15 +1,16 @@
-import type { ThreeEvent } from '@react-three/fiber';
+import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useMemo, useState } from 'react';
-import { middleOfBox, type ShapeStep, type ShownPiece } from '@fictile/core';
+import { middleOfBox, type OntoStep, type ShapeStep, type ShownPiece } from '@fictile/core';
 import type { Matrix4 } from 'three';
-import { Vector3 } from 'three';
+import { Raycaster, Vector3 } from 'three';
 import { onPlane, toStep } from './drags.ts';
 import { gridStep } from './gridStep.ts';
 import { Dots, Knob } from './handleParts.tsx';
 import { LineKnob } from './LineKnob.tsx';
 import { slideOver } from './PlaceHandles.tsx';
-import { matrixOf, TOOL } from './scene.ts';
+import { matrixOf, solidName, TOOL } from './scene.ts';
 import { useShape } from './shapeFrame.ts';
+import { heldAt } from './heldAt.ts';
 import { bendAt, limitsOf, strengthOf, type Place } from './stepPlaces.ts';
 import { useDrag } from './useDrag.ts';
 
@@ -35,7 +36,7 @@ interface StepHandlesProps {
 export function StepHandles({ stepping, shown }: StepHandlesProps) {
   const { step, steps } = stepping;
   const { flat, transform } = shown;
-  const shape = useShape(steps, flat);
+  const shape = useShape(steps, shown);
   const space = useMemo(() => {
     if (!flat || !shape) return undefined;
     const matrix = matrixOf(transform);
@@ -48,6 +49,7 @@ export function StepHandles({ stepping, shown }: StepHandlesProps) {
     <group userData={TOOL}>
       <Backbone {...props} />
       {step.kind === 'bend' ? <BendKnob {...props} step={step} /> : <StrengthKnob {...props} />}
+      {step.kind === 'onto' && <AnchorKnob {...props} step={step} />}
       <Limits {...props} />
       {'centreMm' in step && !step.middle && <CentreKnob {...props} centreMm={step.centreMm} />}
     </group>
@@ -81,6 +83,29 @@ function Backbone({ stepping: { step }, space }: PartProps) {
     }).flat();
   }, [step, space]);
   return <Dots points={points} />;
+}
+
+/** Where the flat layout's zero lies on the model: drawn over it, the lettering follows. */
+function AnchorKnob({ stepping, space, step }: PartProps & { step: OntoStep }) {
+  const [text, setText] = useState<string>();
+  const scene = useThree((three) => three.scene);
+  const drag = useDrag(() => {
+    const ground = scene.getObjectByName(solidName(step.target));
+    if (!ground) return undefined;
+    stepping.begin();
+    return (ray) => {
+      const [hit] = new Raycaster(ray.origin, ray.direction).intersectObject(ground, true);
+      const next = hit && heldAt(step, hit, space.matrix);
+      if (!next) return;
+      stepping.change(next);
+      setText(next.fromMm.map((mm) => stepping.words.place(Math.round(mm))).join(', '));
+    };
+  });
+  return (
+    <Knob at={space.toWorld([0, 0, space.flat.high[2]])} drag={drag} text={text} onDone={() => setText(undefined)}>
+      <octahedronGeometry args={[1]} />
+    </Knob>
+  );
 }
 
 /** At the end of a bend: pulled round, it says the angle. */

@@ -1,11 +1,12 @@
-import type { Finish, Piece, ShownCluster, ShownPiece } from '@fictile/core';
+import { ownOf, type Finish, type Piece, type ShownCluster, type ShownPiece } from '@fictile/core';
 
 /** How the letters of a cluster look where not as their piece. A cluster of one letter is that letter as a whole. */
 export function letterFinishes(
-  { source: { own } }: Pick<Piece, 'source'>,
+  piece: Pick<Piece, 'source'>,
   { letters }: Pick<ShownPiece, 'letters'>,
   cluster: Pick<ShownCluster, 'letters'>,
 ): (letter: number) => Finish | undefined {
+  const own = ownOf(piece);
   const numbers = cluster.letters;
   const finishes = numbers.map((i) => own[letters[i]?.id]?.finish ?? undefined);
   return (letter) => finishes[numbers.length === 1 ? 0 : letter];

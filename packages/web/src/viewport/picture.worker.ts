@@ -1,4 +1,4 @@
-import { finishOf, SLOTS, type Piece, type ShownPiece } from '@fictile/core';
+import { finishOf, ownOf, SLOTS, type Piece, type ShownPiece } from '@fictile/core';
 import type { Box3 } from 'three';
 import {
   DirectionalLight,
@@ -124,8 +124,8 @@ function light(scene: Scene, box: Box3): void {
   scene.add(table);
 }
 
-const hasMetal = ({ slots, source }: PieceLook): boolean =>
-  [...SLOTS.map((slot) => slots[slot]), ...Object.values(source.own).map((own) => own.finish)].some(
+const hasMetal = (look: PieceLook): boolean =>
+  [...SLOTS.map((slot) => look.slots[slot]), ...Object.values(ownOf(look)).map((own) => own.finish)].some(
     (finish) => (finish?.metal ?? 0) > 0,
   );
 

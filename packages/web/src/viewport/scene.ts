@@ -29,3 +29,6 @@ export function boundsOf(pieces: readonly ShownPiece[], shelf: GeometryShelf): B
   }
   return all;
 }
+
+/** What the group of a piece is called in the scene. */
+export const solidName = (pieceId: string): string => `solid ${pieceId}`;

@@ -1,4 +1,4 @@
-import { chainOf, isShapeStep, plainPoint, type ShownPiece, type Step } from '@fictile/core';
+import { chainOf, isShapeStep, mapOf, OntoMap, plainPoint, type ShownPiece, type Step } from '@fictile/core';
 import { useMemo } from 'react';
 import { Matrix4, Vector3 } from 'three';
 import type { Place } from './stepPlaces.ts';
@@ -7,13 +7,14 @@ import type { Place } from './stepPlaces.ts';
 export type Shape = (rest: Place) => Vector3;
 
 /** Undefined where nothing is shaped. Copies are not counted: what is drawn on letters stands on the first. */
-export function useShape(steps: readonly Step[], flat: ShownPiece['flat']): Shape | undefined {
+export function useShape(steps: readonly Step[], { flat, onto }: Pick<ShownPiece, 'flat' | 'onto'>): Shape | undefined {
   return useMemo(() => {
     const shape = steps.filter(isShapeStep).filter(({ on, kind }) => on && kind !== 'repeat');
     if (!flat || shape.length === 0) return undefined;
-    const chain = chainOf(shape, { box: flat });
+    const map = onto && new OntoMap(mapOf(onto.grid), onto.options);
+    const chain = chainOf(shape, { box: flat, onto: (step) => (step.id === onto?.stepId ? map : undefined) });
     return (rest) => new Vector3(...chain.at(plainPoint(rest)));
-  }, [steps, flat]);
+  }, [steps, flat, onto]);
 }
 
 /** Of the flat piece: how far apart places are that tell a direction. */

@@ -164,6 +164,8 @@ export const recipeTexts = {
   stepIsOff: 'off',
   finish: 'Front {front}, its edge {frontEdge}, walls {wall}. Back {follows}: {back}, its edge {backEdge}.',
   finishSame: 'Front {front}, its edge {frontEdge}, walls {wall}. Back {follows}.',
+  finishBody: 'All of it {wall}.',
+  facesBody: 'Curves within {tolerance}.',
   finishOwn: {
     words: 'Every letter has a finish of its own: pick letters to see it.',
     drawing: 'Every colour has a finish of its own: pick one above to change it.',

@@ -5,6 +5,27 @@ const STEP_NAMES: Readonly<Record<string, string>> = { subdivide: 'Subdividing',
 
 const mm = (value: number): string => `${Number(value.toPrecision(3))} mm`;
 
+type ShapeRemark = Extract<
+  Remark,
+  {
+    code:
+      | 'SHAPE_FOLDS'
+      | 'SHAPE_TOUCHES'
+      | 'SHAPE_CROSSES'
+      | 'SHAPE_COARSE'
+      | 'ONTO_NOTHING'
+      | 'ONTO_CYCLE'
+      | 'ONTO_MISSES'
+      | 'ONTO_OVERHANGS'
+      | 'ONTO_SINKS'
+      | 'ONTO_FOLDS'
+      | 'MODEL_OPEN'
+      | 'LINE_ENDS'
+      | 'NEED_FINER'
+      | 'NEED_OVER_BUDGET';
+  }
+>;
+
 /** What the mesh has to tell: what happened, what it means, what to do. */
 export function remarkText(remark: Remark): string {
   switch (remark.code) {
@@ -58,24 +79,50 @@ export function remarkText(remark: Remark): string {
       return `These words would make about ${remark.params.faces.toLocaleString('en')} faces, more than the ${remark.params.budget.toLocaleString('en')} allowed. The words are kept, the solid is held back.`;
     case 'STEP_LEFT_OUT':
       return `${STEP_NAMES[remark.params.step] ?? remark.params.step} would make about ${remark.params.faces.toLocaleString('en')} faces, more than the ${remark.params.budget.toLocaleString('en')} allowed, so it was left out.`;
-    case 'SHAPE_FOLDS':
-      return foldText(remark.params);
-    case 'SHAPE_TOUCHES':
-      return `Bent all the way round, the ends touch. Up to ${Math.abs(remark.params.limit)}° they stay apart.`;
-    case 'SHAPE_CROSSES':
-      return `Shaped like this, faces run into each other: ${remark.params.letters}. Look at Checks for the places.`;
-    case 'LINE_ENDS':
-      return `The line is too short; left out: ${remark.params.letters}`;
-    case 'NEED_FINER':
-      return `Edges are ${mm(remark.params.haveMm)} long, the shape needs ${mm(remark.params.needMm)}: curves show corners.`;
-    case 'NEED_OVER_BUDGET':
-      return `The shape needs edges of ${mm(remark.params.needMm)}; within ${remark.params.budget.toLocaleString('en')} faces they are ${mm(remark.params.haveMm)}. Make the shape gentler, or the tolerance larger.`;
     case 'TEXT_TOO_LONG':
       return `${remark.params.characters.toLocaleString('en')} characters: up to ${remark.params.limit.toLocaleString('en')} are built. The words are kept, the solid is held back.`;
     case 'LETTERS_CROSS':
       return `These letters stand apart but run into each other: ${remark.params.letters}`;
     case 'ROUNDING_COLLAPSED':
       return `${remark.params.faces} faces vanished in rounding to 32 bit. Save in millimetres, or with less detail.`;
+    default:
+      return shapeText(remark);
+  }
+}
+
+/** Of shapes, and of what lies on models. */
+function shapeText(remark: ShapeRemark): string {
+  switch (remark.code) {
+    case 'SHAPE_FOLDS':
+      return foldText(remark.params);
+    case 'SHAPE_TOUCHES':
+      return `Bent all the way round, the ends touch. Up to ${Math.abs(remark.params.limit)}° they stay apart.`;
+    case 'SHAPE_CROSSES':
+      return `Shaped like this, faces run into each other: ${remark.params.letters}. Look at Checks for the places.`;
+    case 'SHAPE_COARSE':
+      return `Some edges stay longer than the shape needs: finer ones would go over the ${remark.params.budget.toLocaleString('en')} faces allowed.`;
+    case 'ONTO_NOTHING':
+      return 'Choose a piece to lay this one onto.';
+    case 'ONTO_CYCLE':
+      return `These pieces lie on each other in a circle: ${remark.params.pieces}. The step is left out.`;
+    case 'ONTO_MISSES':
+      return 'The place it is held at does not look at the model, so the step is left out. Change where it is held.';
+    case 'ONTO_OVERHANGS':
+      return `Beside the model or over its edge: ${remark.params.letters}. ${OVERHANGS[remark.params.instead]}`;
+    case 'ONTO_SINKS':
+      return `The surface is so hollow there that letters sink into it by up to ${mm(remark.params.byMm)}: ${remark.params.letters}`;
+    case 'ONTO_FOLDS':
+      return remark.params.percent > 0
+        ? `The surface curves so tightly that letters keep ${Math.round(remark.params.percent)} % of their area: ${remark.params.letters}. Make them smaller or move them.`
+        : `The surface curves so tightly that letters fold over: ${remark.params.letters}. Make them smaller or move them.`;
+    case 'MODEL_OPEN':
+      return `This model is not closed: ${remark.params.openEdges.toLocaleString('en')} open edges, ${remark.params.badEdges.toLocaleString('en')} with too many faces.`;
+    case 'LINE_ENDS':
+      return `The line is too short; left out: ${remark.params.letters}`;
+    case 'NEED_FINER':
+      return `Edges are ${mm(remark.params.haveMm)} long, the shape needs ${mm(remark.params.needMm)}: curves show corners.`;
+    case 'NEED_OVER_BUDGET':
+      return `The shape needs edges of ${mm(remark.params.needMm)}; within ${remark.params.budget.toLocaleString('en')} faces they are ${mm(remark.params.haveMm)}. Make the shape gentler, or the tolerance larger.`;
   }
 }
 
@@ -83,6 +130,12 @@ const CROSSING_INSTEAD = {
   front: 'the front edge was built as a chamfer',
   back: 'the back edge was built as a chamfer',
   side: 'the side was built straight',
+} as const;
+
+const OVERHANGS = {
+  straight: 'They run on straight.',
+  follow: 'They bend round it.',
+  leave: 'They are left out.',
 } as const;
 
 const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
@@ -156,6 +209,8 @@ export function failureText(failure: Failure): string {
       return `The ${failure.params.format.toUpperCase()} file can’t be read as a mesh. Save it again from where it came.`;
     case 'PROJECT_BROKEN':
       return `That value does not fit (${failure.params.path}). Nothing was changed.`;
+    case 'MODEL_UNKNOWN':
+      return 'The file of this model can’t be loaded. Is the server running?';
     case 'PIECE_LOCKED':
       return `${failure.params.name || 'This piece'} is locked. Unlock it to change it.`;
     default:

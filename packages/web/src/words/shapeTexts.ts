@@ -15,6 +15,7 @@ export const shapeTexts = {
     run: 'Along {path}{form}, {axis} along it, {fit}, from {from} to {to}, moved on by {shift}. Beyond its end {ends}. Up {upright}, rolled by {roll}. Size {sizeCourse}, roll {rollCourse}.', // prettier-ignore
     repeat: 'Repeat {count} along {axis}, {gap} apart.',
     scatter: 'Move each letter by {by}{how}: {across} across, {up} up, {forward} forward, turned {turnX}, {turnY}, {turnZ}, size {scale}; {rigid}.', // prettier-ignore
+    onto: 'Onto {target}, {method}{guide}, turned {turn}, lifted {lift}. Held at {x} across, {y} up, {z} forward of it. Over its edges {overhang}; {rigid}.', // prettier-ignore
   },
   names: {
     bend: 'Bend',
@@ -30,6 +31,7 @@ export const shapeTexts = {
     run: 'Along a line',
     repeat: 'Repeat',
     scatter: 'Place letters',
+    onto: 'Onto a model',
   },
   groups: { shape: 'Shape', faces: 'Faces' },
   spanBetween: '{span} {from} and {to}',
@@ -60,6 +62,12 @@ export const shapeTexts = {
   ups: { rolling: 'as it comes', upright: 'stays up' },
   runAxes: { x: 'the line', y: 'the height' },
   scatterBys: { chance: 'chance', course: 'a course along the line' },
+  methods: { round: 'laid round', direction: 'from one direction', closest: 'to the closest place' },
+  guides: { straight: 'running straight on', level: 'running level' },
+  guideEnd: ', {guide}',
+  overhangs: { straight: 'letters run on straight', follow: 'letters bend round', leave: 'letters are left out' },
+  ontoTrue: (length: string, angle: string, thickness: string): string =>
+    `True to the flat letters within ${length} % in length, ${angle}° in angle, ${thickness} % in thickness.`,
   rigids: { rigid: 'letters stay rigid', bent: 'letters bend' },
   whereEnd: ', {place} of {parts}, on {letters}{rest}',
   places: { all: 'everywhere', ball: 'in a ball', box: 'in a box', cone: 'in a cone', layer: 'in a layer' },
@@ -89,6 +97,12 @@ export const shapeTexts = {
     point: (n: number): string => `Point ${n}`,
   },
   labels: {
+    target: 'Piece that it is laid onto',
+    method: 'How it is laid',
+    guide: 'Its line',
+    overhang: 'Over edges',
+    lift: 'Lifted',
+    turn: 'Turned',
     angle: 'Angle',
     axis: 'Which way',
     span: 'Over',

@@ -1,4 +1,5 @@
 import { drawingTexts } from './drawingTexts.ts';
+import { formTexts } from './formTexts.ts';
 import { recipeTexts } from './recipeTexts.ts';
 import { shapeTexts } from './shapeTexts.ts';
 import { stepTexts } from './stepTexts.ts';
@@ -52,6 +53,7 @@ export const texts = {
     fileBroken: (name: string): string => `${name} can’t be read as a project. Choose a .fictile file.`,
   },
   drawing: drawingTexts,
+  form: formTexts,
   section: sectionTexts,
   chapters: { words: 'Words', solid: 'Solid', faces: 'Faces', steps: 'Steps', finish: 'Finish', place: 'Place' },
   recipe: recipeTexts,
@@ -89,6 +91,8 @@ export const texts = {
     spliceWords: 'typing',
     setWords: 'how the words are set',
     setDrawing: 'the drawing',
+    setForm: 'the form',
+    setModel: 'the model',
     setOwn: 'letters of their own',
     setSolid: 'the solid',
     setFaces: 'the faces',
@@ -156,7 +160,8 @@ export const texts = {
     hidden: 'hidden',
     locked: 'locked',
     copyOf: (name: string): string => `${name} again`,
-    figures: (kind: 'words' | 'drawing', faces: number): string => `${kind} · ${faces.toLocaleString('en')} faces`,
+    figures: (kind: 'words' | 'drawing' | 'form' | 'model', faces: number): string =>
+      `${kind} · ${faces.toLocaleString('en')} faces`,
     toZero: 'To zero',
     onTable: 'Onto the table',
     centreOn: 'Centre on',

@@ -30,7 +30,8 @@ async function startHost(newest: Int32Array): Promise<JobHost> {
   return new JobHost({
     kernels,
     catalogue,
-    loadFont,
+    loadFont: (hash) => load(`/api/fonts/${hash}`),
+    loadModel: (hash) => load(`/api/assets/${hash}`),
     cacheBytes: CACHE_BYTES,
     newest: () => Atomics.load(newest, 0),
     breathe: () => new Promise((resolve) => setTimeout(resolve, 0)),
@@ -49,9 +50,9 @@ async function loadCatalogue(): Promise<ReturnType<typeof fontListSchema.parse>[
   }
 }
 
-async function loadFont(hash: string): Promise<Uint8Array | undefined> {
+async function load(address: string): Promise<Uint8Array | undefined> {
   try {
-    const response = await fetch(`/api/fonts/${hash}`);
+    const response = await fetch(address);
     return response.ok ? new Uint8Array(await response.arrayBuffer()) : undefined;
   } catch {
     return undefined;

@@ -8,7 +8,7 @@ import { Checks, type Cure } from '../checks/index.ts';
 import { CommandSearch, useKeys, useSingleKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
-import { Recipe, type ChapterName } from '../recipe/index.ts';
+import { Recipe, type ChapterName, type OtherPiece } from '../recipe/index.ts';
 import { SectionCard } from '../section/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { DropFiles, Notes } from '../ui/index.ts';
@@ -23,6 +23,7 @@ import { useBending } from './useBending.ts';
 import { useDrawings } from './useDrawings.tsx';
 import { useEvaluation, type Evaluation } from './useEvaluation.ts';
 import { useMarks, type MarksState } from './useMarks.ts';
+import { isModelFile, useModels } from './useModels.ts';
 import { usePlacing } from './usePlacing.ts';
 import { useShaping } from './useShaping.ts';
 import { useStepping } from './useStepping.ts';
@@ -52,6 +53,7 @@ function useBench(store: ProjectStore) {
   const { stepping, curving } = useStepping(store, chosen.pieces[0], stepId);
   const actions = usePieceActions(store, evaluation, shelf);
   const drawings = useDrawings({ store, client, actions, chosen, busy: evaluation.busy });
+  const models = useModels({ actions, chosen });
   const navigate = useNavigate();
   const { toggleColorScheme } = useMantineColorScheme();
   const singleKeys = useSingleKeys();
@@ -81,6 +83,7 @@ function useBench(store: ProjectStore) {
     toRack: () => void navigate('/'),
     toTypeCase: () => void navigate('/fonts'),
     bringIn: drawings.choose,
+    bringModel: models.choose,
   });
   useKeys(commands, singleKeys.areOn);
   return {
@@ -97,13 +100,27 @@ function useBench(store: ProjectStore) {
       comparing,
       setComparing,
     },
-    ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings },
+    ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings, models },
     placing: atWork === 'place' && !typing.now ? placing : undefined,
     bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
     stepping: atWork === 'steps' && !typing.now ? stepping : undefined,
     setStepId,
+    others: useOthers(project, evaluation, chosen.ids[0]),
     shaping: atWork === 'solid' && !typing.now ? shaping : undefined,
   };
+}
+
+/** The pieces besides the one at work, as they are shown. */
+function useOthers(project: Project, { pieces }: Evaluation, lead: string | undefined): OtherPiece[] {
+  return useMemo(
+    () =>
+      project.pieceOrder.flatMap((id) => {
+        const { name, source } = project.pieces[id];
+        const isBody = source.kind === 'form' || source.kind === 'model';
+        return id === lead ? [] : [{ id, name, isBody, flat: pieces.find((p) => p.pieceId === id)?.flat }];
+      }),
+    [project, pieces, lead],
+  );
 }
 
 /** Pixels by which the view gives way to the section's card. */
@@ -167,14 +184,18 @@ export function Workbench({ store }: { store: ProjectStore }) {
         actions={bench.actions}
         marks={marks}
         onFile={bench.drawings.choose}
+        onModel={bench.models.choose}
         onCure={(id, cure) => store.edit(cureEdit(store.project.pieces[id], cure))}
       />
       <Panels bench={bench} store={store} take={take} />
       <Notes />
       <DropFiles
         text={texts.drawing.dropHere}
-        accept={{ 'image/svg+xml': ['.svg'] }}
-        onFiles={bench.drawings.takeFiles}
+        accept={{ 'image/svg+xml': ['.svg'], 'model/mesh': ['.obj', '.stl', '.ply', '.glb'] }}
+        onFiles={(files) => {
+          bench.models.takeFiles(files.filter(({ name }) => isModelFile(name)));
+          bench.drawings.takeFiles(files.filter(({ name }) => !isModelFile(name)));
+        }}
         onReject={(files) => tellNotTaken(files.map(({ file }) => file.name))}
       />
       <CommandSearch commands={bench.commands} />
@@ -232,6 +253,7 @@ function LeadRecipe({ bench, store, lead, shown }: LeadRecipeProps) {
       onStep={bench.setStepId}
       picked={pickedOf(bench, lead.id)}
       readCurve={bench.drawings.readCurve}
+      others={bench.others}
       onPick={(ids) => bench.typing.pick(lead.id, ids)}
       onSection={() => bench.setShowsSection(true)}
     />
@@ -268,10 +290,11 @@ interface SideColumnProps {
   actions: PieceActions;
   marks: MarksState;
   onFile: () => void;
+  onModel: () => void;
   onCure: (pieceId: string, cure: Cure) => void;
 }
 
-function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile, onCure }: SideColumnProps) {
+function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile, onModel, onCure }: SideColumnProps) {
   const [lead] = chosen.ids;
   const shownLead = evaluation.pieces.find((p) => p.pieceId === lead);
   const faces = shownLead?.faces ?? 0;
@@ -284,6 +307,7 @@ function SideColumn({ project, evaluation, client, chosen, actions, marks, onFil
         actions={actions}
         selection={chosen}
         onFile={onFile}
+        onModel={onModel}
       />
       {faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} />}
     </aside>

@@ -22,7 +22,7 @@ export function useBending(store: ProjectStore, piece: Piece | undefined): Bendi
 
 function curveOf({ source }: Piece): FreeCurve | undefined {
   if (source.kind === 'words') return source.line.kind === 'curve' ? source.line.curve : undefined;
-  return source.shape.kind === 'free' ? source.shape.curve : undefined;
+  return source.kind === 'drawing' && source.shape.kind === 'free' ? source.shape.curve : undefined;
 }
 
 function curveEdit(piece: Piece, curve: FreeCurve): Edit {

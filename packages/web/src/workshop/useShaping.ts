@@ -1,4 +1,4 @@
-import type { Piece } from '@fictile/core';
+import { isLettering, type Piece } from '@fictile/core';
 import { useMemo, useRef } from 'react';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -15,7 +15,7 @@ export function useShaping(store: ProjectStore, pieces: readonly Piece[]): Shapi
   const ratio = useRef(1);
   return useMemo(() => {
     const piece = pieces.length > 0 ? pieces[0] : undefined;
-    if (!piece || piece.locked || piece.source.contour.kind === 'wire') return undefined;
+    if (!piece || piece.locked || !isLettering(piece) || piece.source.contour.kind === 'wire') return undefined;
     const edits = pieceEdits(store, pieces);
     const { depthMm, front } = piece.body.solid;
     const isPlain = front.kind === 'plain';

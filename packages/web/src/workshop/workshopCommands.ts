@@ -1,6 +1,6 @@
 import { isWords, RECIPE_CHAPTERS, type Edit, type Piece } from '@fictile/core';
 import type { Command, SingleKeys } from '../commands/index.ts';
-import type { PieceActions, ShapeKind } from '../pieces/index.ts';
+import type { PieceActions, FormName, ShapeKind } from '../pieces/index.ts';
 import { pasteRecipe, putRecipe, type ChapterName } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
@@ -25,6 +25,7 @@ interface Bench {
   toTypeCase: () => void;
   /** a drawing */
   bringIn: () => void;
+  bringModel: () => void;
 }
 
 /** Everything that can be done in the workshop without a value. Keys are initials of our own words, and chapter numbers. */
@@ -90,9 +91,10 @@ function kindOf(edit: Edit): Edit['kind'] {
   return kinds.size === 1 ? [...kinds][0] : 'many';
 }
 
+const FORMS = Object.entries(texts.form.names) as [FormName, string][];
 const SHAPES = Object.entries(texts.drawing.shapes) as [ShapeKind, string][];
 
-function pieceCommands({ store, actions, chosen, bringIn }: Bench): Command[] {
+function pieceCommands({ store, actions, chosen, bringIn, bringModel }: Bench): Command[] {
   const t = texts.commands;
   const order = store.project.pieceOrder;
   const next = (): void => chosen.choose(order[(order.indexOf(chosen.ids[0]) + 1) % order.length]);
@@ -103,7 +105,9 @@ function pieceCommands({ store, actions, chosen, bringIn }: Bench): Command[] {
   return [
     { id: 'add', label: t.add, keys: 'N', run: () => chosen.choose(actions.add()) },
     { id: 'add drawing', label: t.addDrawing, run: bringIn },
+    { id: 'add model', label: texts.form.fileCommand, run: bringModel },
     ...SHAPES.map(([kind, label]) => ({ id: `add ${kind}`, label: t.addShape(label), run: () => chosen.choose(actions.addShape(kind)) })),
+    ...FORMS.map(([name, label]) => ({ id: `add ${name}`, label: texts.form.add(label), run: () => chosen.choose(actions.addForm(name)) })),
     { id: 'next', label: t.next, keys: 'J', isPossible: order.length > 1, run: next },
     { id: 'everything', label: t.everything, keys: 'mod+A', isPossible: order.length > 1, run: () => chosen.chooseThese(order) },
     { id: 'duplicate', label: t.duplicate, keys: 'mod+D', ...forChosen((p) => chosen.chooseThese(actions.duplicate(p))) },

@@ -1,6 +1,6 @@
 import { usualStep, type ShapeStep, type StepPath } from '../../document/index.ts';
 import { chainOf, plainPoint } from '../chain.ts';
-import { dot, sizeOf, type Box3, type Vec3 } from '../pointMap.ts';
+import { dot, sizeOf, type Box3, type Vec3 } from '../../math/index.ts';
 import { MeasuredPath } from './measured.ts';
 import { pathOf } from './path.ts';
 

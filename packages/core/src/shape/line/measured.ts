@@ -1,5 +1,4 @@
-import { atan2, cos, sin } from '../../math/index.ts';
-import { cross, dot, minus, plus, sizeOf, unit, type Vec3 } from '../pointMap.ts';
+import { atan2, cos, cross, dot, minus, plus, sin, sizeOf, unit, type Vec3 } from '../../math/index.ts';
 import type { Path } from './path.ts';
 
 /** A place of a line with its own axes: along it, up, and out of both. */

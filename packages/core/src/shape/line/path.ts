@@ -1,7 +1,6 @@
 import type { StepPath } from '../../document/index.ts';
-import { cos, PI, sin } from '../../math/index.ts';
+import { cos, PI, sin, type Vec3 } from '../../math/index.ts';
 import { CurveBuilder, drawKnots } from '../../outline/index.ts';
-import type { Vec3 } from '../pointMap.ts';
 
 /** A line in space by a parameter from 0 to `end`. */
 export interface Path {

@@ -1,6 +1,6 @@
 import type { ShapeStep } from '../../document/index.ts';
-import { cos, PI, sin } from '../../math/index.ts';
-import { middleOfBox, type Box3, type PointMap, type Vec3 } from '../pointMap.ts';
+import { type Box3, cos, middleOfBox, PI, sin, type Vec3 } from '../../math/index.ts';
+import type { PointMap } from '../pointMap.ts';
 import { eased, shareAlong, spanOf, type Span } from '../span.ts';
 
 type AlongStep = Extract<ShapeStep, { kind: 'twist' | 'taper' | 'shear' | 'stretch' | 'pinch' }>;

@@ -1,6 +1,6 @@
 import type { ShapeStep } from '../../document/index.ts';
-import { cos, PI, sin } from '../../math/index.ts';
-import { axisIndex, middleOfBox, type Box3, type PointMap, type Vec3 } from '../pointMap.ts';
+import { axisIndex, type Box3, cos, middleOfBox, PI, sin, type Vec3 } from '../../math/index.ts';
+import type { PointMap } from '../pointMap.ts';
 import { spanOf } from '../span.ts';
 import { Spine, type Bend } from '../spine.ts';
 

@@ -1,5 +1,6 @@
 import type { ShapeStep } from '../../document/index.ts';
-import { axisIndex, middleOfBox, Z, type Box3, type PointMap } from '../pointMap.ts';
+import { axisIndex, middleOfBox, Z, type Box3 } from '../../math/index.ts';
+import type { PointMap } from '../pointMap.ts';
 
 /** Lifts the layout to a dome over its box: of a ball both ways, of a barrel across its axis only. */
 export function bulgeMap({ shape, axis, heightMm, solid }: Extract<ShapeStep, { kind: 'bulge' }>, box: Box3): PointMap {

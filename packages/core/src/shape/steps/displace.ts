@@ -1,7 +1,7 @@
 import type { ShapeStep } from '../../document/index.ts';
-import { cos, PI, sin } from '../../math/index.ts';
+import { axisIndex, cos, PI, sin, type Vec3 } from '../../math/index.ts';
 import { cellNoise, gradientNoise } from '../gradientNoise.ts';
-import { axisIndex, type PointMap, type Vec3 } from '../pointMap.ts';
+import type { PointMap } from '../pointMap.ts';
 import { shareWhere } from '../where.ts';
 import { reliefHeight } from './relief.ts';
 

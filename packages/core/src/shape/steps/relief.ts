@@ -1,6 +1,6 @@
 import type { ShapeStep } from '../../document/index.ts';
 import { bytesFromBase64 } from '../base64.ts';
-import type { Vec3 } from '../pointMap.ts';
+import type { Vec3 } from '../../math/index.ts';
 
 /** A picture over the layout, its middle at `atMm`; heights 0 to 1, smoothed by quadratic B-splines so that no pixel shows as a kink. */
 export function reliefHeight({ columns, rows, heights, atMm, widthMm, repeats }: Extract<ShapeStep, { kind: 'relief' }>): (rest: Vec3) => number {

@@ -1,9 +1,9 @@
 import type { ShapeStep } from '../../document/index.ts';
-import { cos, PI, sin } from '../../math/index.ts';
+import { axisIndex, type Box3, cos, PI, plus, sin, type Vec3, X, Y, Z } from '../../math/index.ts';
 import { courseOf } from '../course.ts';
 import { MeasuredPath } from '../line/measured.ts';
 import { pathOf } from '../line/path.ts';
-import { axisIndex, plus, X, Y, Z, type Box3, type PointMap, type Vec3 } from '../pointMap.ts';
+import type { PointMap } from '../pointMap.ts';
 
 export type RunStep = Extract<ShapeStep, { kind: 'run' }>;
 

@@ -1,9 +1,9 @@
 import { seededRandom } from '../../base/index.ts';
 import type { ShapeStep } from '../../document/index.ts';
-import { turnOf } from '../../math/index.ts';
+import { type Box3, turnOf, type Vec3, X } from '../../math/index.ts';
 import { courseOf } from '../course.ts';
 import { gradientNoise } from '../gradientNoise.ts';
-import { X, type Box3, type PointMap, type Vec3 } from '../pointMap.ts';
+import type { PointMap } from '../pointMap.ts';
 
 type ScatterStep = Extract<ShapeStep, { kind: 'scatter' }>;
 

@@ -4,13 +4,13 @@ import { Sentence, type TrialKey } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
-import { number, USUAL, type ChapterProps } from '../sentenceParts.tsx';
+import { number, USUAL, type LetteringProps } from '../sentenceParts.tsx';
 import { Told } from '../Told.tsx';
 import { EdgeKind, EdgeSizes, type PutEdge } from './EdgeSentence.tsx';
 import type { KindChange } from './kindChange.ts';
 import { MoreSolid } from './MoreSolid.tsx';
 
-export function SolidChapter({ piece, edits, remarks, work, onSection }: ChapterProps) {
+export function SolidChapter({ piece, edits, remarks, work, onSection }: LetteringProps) {
   const { solid } = piece.body;
   const { contour } = piece.source;
   const isWire = contour.kind === 'wire';

@@ -13,6 +13,7 @@ import { shapeValues } from './shapeValues.tsx';
 import { STEP_PICTURES } from './stepPictures.tsx';
 import { stepValues } from './stepValues.tsx';
 import { Told } from '../Told.tsx';
+import type { OtherPiece } from '../BodyChapter.tsx';
 
 const T = texts.recipe;
 const KINDS = Object.entries(texts.steps) as [StepKind, string][];
@@ -27,14 +28,16 @@ export function StepsChapter({
   picked,
   readCurve,
   onStep,
-  flat,
-}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; flat: ShownPiece['flat']; onStep: (id: string) => void }) {
+  shown,
+  others,
+}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; shown: ShownPiece | undefined; others: readonly OtherPiece[]; onStep: (id: string) => void }) {
+  const flat = shown?.flat;
   const { steps } = piece;
   const put = (next: readonly Step[], key?: EditKey): void => edits.steps(next, key);
   const replace = (at: number, step: Step, key?: EditKey): void => put(steps.map((s, i) => (i === at ? step : s)), key); // prettier-ignore
   const valuesOf = (step: Step, at: number) => {
     const own = (next: Step, key?: EditKey): void => replace(at, next, typeof key === 'string' ? `step ${step.id} ${key}` : key);
-    return isShapeStep(step) ? shapeValues(step, { put: own, takeBack: edits.takeBack, picked, readCurve }) : stepValues(step, own);
+    return isShapeStep(step) ? shapeValues(step, { put: own, takeBack: edits.takeBack, picked, readCurve, others }) : stepValues(step, own);
   }; // prettier-ignore
   return (
     <Chapter name="steps" work={work} remarks={<Told chapter="steps" remarks={remarks} edits={edits} piece={piece} />}>
@@ -46,11 +49,18 @@ export function StepsChapter({
             <StepMenu steps={steps} at={at} put={put} />
           </span>
           <Sentence template={T.steps[step.kind]} values={valuesOf(step, at)} />
+          {shown?.onto?.stepId === step.id && shown.onto.report && <TrueLine report={shown.onto.report} />}
         </div>
       ))}
-      <AddStep steps={steps} flat={flat} put={put} takeBack={edits.takeBack} />
+      <AddStep steps={steps} flat={flat} others={others} put={put} takeBack={edits.takeBack} />
     </Chapter>
   );
+} // prettier-ignore
+
+/** How true lettering lies on a model. */
+function TrueLine({ report }: { report: NonNullable<NonNullable<ShownPiece['onto']>['report']> }) {
+  const [length, angle, thickness] = [report.lengthPercent, report.angleDegrees, report.thicknessPercent].map((v) => v.toFixed(1));
+  return <div className={classes.need}>{texts.shape.ontoTrue(length, angle, thickness)}</div>;
 } // prettier-ignore
 
 const GROUPS = [
@@ -59,13 +69,13 @@ const GROUPS = [
 ];
 
 /** A step is shown on the letters as soon as the pointer or the arrow keys reach it. */
-function AddStep({ steps, flat, put, takeBack }: { steps: readonly Step[]; flat: ShownPiece['flat']; put: (next: readonly Step[], key?: EditKey) => void; takeBack: PieceEdits['takeBack'] }) {
+function AddStep({ steps, flat, others, put, takeBack }: { steps: readonly Step[]; flat: ShownPiece['flat']; others: readonly OtherPiece[]; put: (next: readonly Step[], key?: EditKey) => void; takeBack: PieceEdits['takeBack'] }) {
   const taken = useRef(false);
-  const trial = useTrial<StepKind>((kind, key) => put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, TRIED, flat)], key), takeBack);
+  const trial = useTrial<StepKind>((kind, key) => put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, TRIED, { flat, others })], key), takeBack);
   const take = (kind: StepKind): void => {
     taken.current = true;
     trial.onTry(undefined);
-    put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, crypto.randomUUID(), flat)]);
+    put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, crypto.randomUUID(), { flat, others })]);
   };
   return (
     <Menu position="bottom-start" withinPortal trapFocus returnFocus onOpen={() => (taken.current = false)} onClose={() => !taken.current && trial.onTry(undefined)}>

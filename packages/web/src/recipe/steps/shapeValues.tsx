@@ -12,11 +12,13 @@ import {
 import type { ReactNode } from 'react';
 import { ChoiceValue, CourseValue, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
+import { PieceChoice, type OtherPiece } from '../BodyChapter.tsx';
 import { KnotSentence } from '../KnotSentence.tsx';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import classes from '../Recipe.module.css';
 import { choicesOf, number } from '../sentenceParts.tsx';
 import { readHeights } from './readHeights.ts';
+import { heldBefore } from './startStep.ts';
 import { CHARACTER_PICTURES } from './stepPictures.tsx';
 
 const T = texts.shape;
@@ -29,6 +31,8 @@ export interface ShapeTools {
   /** letters that are worked on */
   picked: readonly number[];
   readCurve: (file: File) => Promise<FreeCurve | undefined>;
+  /** the other pieces, as they are shown */
+  others: readonly OtherPiece[];
 }
 
 type Kind = ShapeStep['kind'];
@@ -77,6 +81,8 @@ export function shapeValues(step: ShapeStep, tools: ShapeTools): Record<string, 
       return { count: f.whole('count', L.count, { unit: T.countUnit(step.count), max: 200 }), axis: f.axis(), gap: f.mm('gapMm', L.gap) };
     case 'scatter':
       return scatterValues(step, f);
+    case 'onto':
+      return ontoValues(step, f, tools);
   }
 } // prettier-ignore
 
@@ -112,6 +118,20 @@ function scatterValues(step: Of<'scatter'>, f: Fields): Record<string, ReactNode
     rigid: f.flag('rigid', L.rigid, { on: T.rigids.rigid, off: T.rigids.bent }),
   };
 }
+
+function ontoValues(step: Of<'onto'>, f: Fields, { put, others }: ShapeTools): Record<string, ReactNode> {
+  const [x, y, z] = [L.x, L.y, L.z].map((label, k) => f.part('fromMm', k, label));
+  return {
+    target: <PieceChoice label={L.target} value={step.target} others={others} onChange={(target) => put({ ...step, ...heldBefore(target, others) })} />,
+    method: f.tried('method', L.method, T.methods),
+    guide: step.method === 'round' ? <Sentence template={T.guideEnd} values={{ guide: f.tried('guide', L.guide, T.guides) }} /> : null,
+    turn: f.degrees('turnDegrees', L.turn),
+    lift: f.mm('liftMm', L.lift),
+    x, y, z,
+    overhang: f.choice('overhang', L.overhang, T.overhangs),
+    rigid: f.flag('rigid', L.rigid, { on: T.rigids.rigid, off: T.rigids.bent }),
+  };
+} // prettier-ignore
 
 type Loose = Record<string, unknown>;
 

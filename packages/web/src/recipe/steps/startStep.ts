@@ -1,4 +1,5 @@
-import { usualStep, type ShownPiece, type Step, type StepKind } from '@fictile/core';
+import { usualStep, type OntoStep, type ShownPiece, type Step, type StepKind } from '@fictile/core';
+import type { OtherPiece } from '../BodyChapter.tsx';
 
 /** Of a size that people read at once: 1, 2 or 5 times a power of ten, no larger. */
 function round(mm: number): number {
@@ -8,8 +9,9 @@ function round(mm: number): number {
 }
 
 /** A step as it is when it is added: as large as suits the piece. */
-export function startStep(kind: StepKind, id: string, flat: ShownPiece['flat']): Step {
+export function startStep(kind: StepKind, id: string, { flat, others }: { flat: ShownPiece['flat']; others: readonly OtherPiece[] }): Step {
   const step: Step = usualStep(kind, id);
+  if (step.kind === 'onto') return { ...step, ...heldBefore((others.find(({ isBody }) => isBody) ?? others[0])?.id ?? '', others) };
   if (!flat) return step;
   const [wide, tall] = [0, 1].map((k) => Math.max(1, flat.high[k] - flat.low[k]));
   const limits = { fromMm: Math.round(flat.low[0] + wide / 4), toMm: Math.round(flat.high[0] - wide / 4) };
@@ -39,3 +41,11 @@ export function startStep(kind: StepKind, id: string, flat: ShownPiece['flat']):
       return step;
   }
 } // prettier-ignore
+
+/** Another piece to be laid onto, held before its middle from the front. */
+export function heldBefore(target: string, others: readonly OtherPiece[]): Pick<OntoStep, 'target' | 'fromMm'> {
+  const box = others.find(({ id }) => id === target)?.flat;
+  if (!box) return { target, fromMm: usualStep('onto', '').fromMm };
+  const middle = [0, 1].map((k) => Math.round((box.low[k] + box.high[k]) / 2));
+  return { target, fromMm: [middle[0], middle[1], Math.ceil(box.high[2] + 100)] };
+}

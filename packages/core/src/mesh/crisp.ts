@@ -1,5 +1,7 @@
 import { cos, PI } from '../math/index.ts';
-import { adjacency, cosineBetween, faceAreaVectors, type PolygonMesh } from '../mesh/index.ts';
+import { adjacency } from './adjacency.ts';
+import { cosineBetween, faceAreaVectors } from './faceNormals.ts';
+import type { PolygonMesh } from './polygonMesh.ts';
 
 /** Marks edges as sharp where their faces turn by more than an angle; open edges are. */
 export function crisp(mesh: PolygonMesh, fromDegrees: number): PolygonMesh {

@@ -1,0 +1,107 @@
+import { createHash } from 'node:crypto';
+import {
+  MM_PER,
+  newModel,
+  parseLength,
+  readModel,
+  usualStep,
+  type LengthUnit,
+  type ModelFrame,
+  type ModelPiece,
+  type OntoStep,
+} from '@fictile/core';
+import type { FlagName, Flags } from './flags.ts';
+import { readGiven } from './givenFile.ts';
+import { fault, faultOf } from './messages.ts';
+import { formatOf } from './output.ts';
+
+/** A model that lettering is laid onto, and the step that does it. */
+export interface OntoCase {
+  model: ModelPiece;
+  step: OntoStep;
+  frame: ModelFrame;
+  loadModel(hash: string): Promise<Uint8Array | undefined>;
+}
+
+const BELONGS: readonly FlagName[] = ['method', 'from', 'toward', 'up', 'lift', 'guide', 'overhang', 'rigid', 'turn', 'in-unit', 'in-up']; // prettier-ignore
+
+const METHODS = { project: 'direction', nearest: 'closest', wrap: 'round' } as const;
+
+type Vec3 = [number, number, number];
+
+/** What --onto and the flags that go with it say; undefined without it. */
+export async function ontoCase(flags: Flags): Promise<OntoCase | undefined> {
+  const { onto: path } = flags;
+  if (path === undefined) {
+    const stray = BELONGS.find((name) => flags[name] !== undefined);
+    if (stray) throw fault('FLAG_VALUE', `--${stray} says nothing without --onto. Give both, or leave it out.`);
+    return undefined;
+  }
+  const format = formatOf(path);
+  const frame: ModelFrame = {
+    format,
+    unit: flags['in-unit'] ?? (format === 'glb' ? 'm' : 'mm'),
+    up: flags['in-up'] ?? (format === 'stl' || format === 'ply' ? 'z' : 'y'),
+    scalePercent: 100,
+  };
+  const bytes = await readGiven(path, `The model ${path}`);
+  const read = await readModel(bytes, frame);
+  if (!read.ok) throw faultOf(read.error);
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const model = newModel('model', path, { asset: hash, ...frame });
+  const positions = read.value.mesh.positions;
+  const step: OntoStep = { ...usualStep('onto', 'onto'), target: model.id, ...holdOf(flags, frame, positions), ...choicesOf(flags) };
+  return { model, step, frame, loadModel: (wanted) => Promise.resolve(wanted === hash ? bytes : undefined) };
+} // prettier-ignore
+
+function choicesOf(flags: Flags): Partial<OntoStep> {
+  return {
+    method: METHODS[flags.method ?? 'wrap'],
+    liftMm: flags.lift ?? 0,
+    turnDegrees: flags.turn ?? 0,
+    guide: flags.guide ?? 'straight',
+    overhang: flags.overhang ?? 'straight',
+    rigid: flags.rigid === true,
+  };
+}
+
+/** From the file's own axes to ours. Without --from the words are held before the middle of the model's box. */
+function holdOf(flags: Flags, { unit, up: axis }: ModelFrame, positions: Float64Array): Pick<OntoStep, 'fromMm' | 'toward' | 'up'> {
+  const own = ([x, y, z]: Vec3): Vec3 => (axis === 'z' ? [x, z, 0 - y] : [x, y, z]);
+  const toward = flags.toward === undefined ? ([0, 0, -1] as Vec3) : own(numbers('toward', flags.toward));
+  const up = flags.up === undefined ? ([0, 1, 0] as Vec3) : own(numbers('up', flags.up));
+  for (const [name, way] of [['toward', toward], ['up', up]] as const)
+    if (way.every((v) => v === 0)) throw fault('FLAG_VALUE', `--${name} is 0,0,0: that is no direction. Change it.`);
+  const fromMm = flags.from === undefined ? before(positions, toward) : own(places(flags.from, unit));
+  return { fromMm, toward, up };
+} // prettier-ignore
+
+/** A place outside a model, looking at the middle of its box. */
+function before(positions: Float64Array, toward: Vec3): Vec3 {
+  const [low, high] = [[Infinity, Infinity, Infinity], [-Infinity, -Infinity, -Infinity]]; // prettier-ignore
+  positions.forEach((v, i) => {
+    low[i % 3] = Math.min(low[i % 3], v);
+    high[i % 3] = Math.max(high[i % 3], v);
+  });
+  const far = Math.sqrt([0, 1, 2].reduce((sum, k) => sum + (high[k] - low[k]) * (high[k] - low[k]), 0));
+  const size = Math.sqrt(toward.reduce((sum, v) => sum + v * v, 0));
+  return [0, 1, 2].map((k) => (low[k] + high[k]) / 2 - (far * toward[k]) / size) as Vec3;
+}
+
+const wrong = (name: string, raw: string): never => {
+  throw fault('FLAG_VALUE', `--${name} is "${raw}"; it takes three numbers like "0,0,-1". Change it.`);
+};
+
+function numbers(name: string, raw: string): Vec3 {
+  const values = raw.split(',').map((part) => (part.trim() === '' ? NaN : Number(part)));
+  return values.length === 3 && values.every(Number.isFinite) ? (values as Vec3) : wrong(name, raw);
+}
+
+/** Plain numbers count as the model's file does. */
+function places(raw: string, unit: LengthUnit): Vec3 {
+  const values = raw.split(',').map((part) => {
+    const plain = part.trim() === '' ? NaN : Number(part);
+    return Number.isFinite(plain) ? plain * MM_PER[unit] : (parseLength(part) ?? NaN);
+  });
+  return values.length === 3 && values.every(Number.isFinite) ? (values as Vec3) : wrong('from', raw);
+}

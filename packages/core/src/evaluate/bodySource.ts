@@ -1,0 +1,40 @@
+import { fail, ok, type ByteCache, type Result } from '../base/index.ts';
+import type { FormPiece, ModelPiece } from '../document/index.ts';
+import { formMesh } from '../form/index.ts';
+import { readModel, type ReadModel } from '../io/index.ts';
+import type { BuiltCluster } from '../lettering/index.ts';
+import type { Box3 } from '../math/index.ts';
+import { meshBytes } from '../mesh/index.ts';
+
+export interface BodyTools {
+  models: ByteCache<ReadModel>;
+  /** bytes of a model by the hash of its file */
+  loadModel(hash: string): Promise<Uint8Array | undefined>;
+}
+
+/** A form as a cluster without letters; `around`: what a panel is made round. */
+export function formCluster({ source, body }: FormPiece, around: Box3 | undefined): BuiltCluster {
+  const { toleranceMm } = body.faces;
+  const mesh = formMesh(source.form, toleranceMm, around);
+  const key = `form ${JSON.stringify([source.form, toleranceMm, around])}`;
+  return { key, mesh, x: 0, y: 0, z: 0, letters: [] };
+}
+
+/** A model as a cluster without letters, and how sound its mesh is. */
+export async function modelCluster(
+  { source }: ModelPiece,
+  { models, loadModel }: BodyTools,
+): Promise<Result<BuiltCluster & Pick<ReadModel, 'openEdges' | 'badEdges'>>> {
+  const key = `model ${JSON.stringify(source)}`;
+  let model = models.get(key);
+  if (!model) {
+    const bytes = await loadModel(source.asset);
+    if (!bytes) return fail('MODEL_UNKNOWN', { hash: source.asset });
+    const read = await readModel(bytes, source);
+    if (!read.ok) return read;
+    model = read.value;
+    models.set(key, model, meshBytes(model.mesh));
+  }
+  const { mesh, openEdges, badEdges } = model;
+  return ok({ key, mesh, x: 0, y: 0, z: 0, letters: [], openEdges, badEdges });
+}

@@ -1,0 +1,165 @@
+import { ByteCache, remark, type Remark } from '../base/index.ts';
+import type { OntoStep, Piece, Step } from '../document/index.ts';
+import { assemble, clustersBox, type BuiltCluster } from '../lettering/index.ts';
+import type { Box3, Transform } from '../math/index.ts';
+import type { ChainFrame } from '../shape/index.ts';
+import { layOnto, OntoMap, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
+import type { Laid } from './ontoReport.ts';
+import { pieceTransform } from './placement.ts';
+
+/** What a piece is laid onto: another piece as it is at its end. */
+export interface Ground {
+  /** names the mesh */
+  key: string;
+  target: Target;
+  transform: Transform;
+  /** around it in its own space, mm */
+  box: Box3;
+}
+
+/** The pieces that a piece stands on. */
+export interface Under {
+  /** names them all */
+  key: string;
+  /** by the id of the step, or AROUND */
+  grounds: Map<string, Ground>;
+  /** of those that it can't stand on */
+  remarks: Remark[];
+}
+
+/** Stands for the piece that a panel is made round, where others have the id of a step. */
+export const AROUND = ' around';
+
+/** Other pieces that a piece asks for: what it is made round, and the first that it is laid onto. */
+export function standsOn({ source, steps }: Piece): { stepId: string; targetId: string }[] {
+  const onto = steps.find((step): step is OntoStep => step.on && step.kind === 'onto');
+  const around = source.kind === 'form' && source.form.kind === 'panel' ? source.form.around : '';
+  return [
+    ...(around === '' ? [] : [{ stepId: AROUND, targetId: around }]),
+    ...(onto ? [{ stepId: onto.id, targetId: onto.target }] : []),
+  ];
+}
+
+/** What lies on another piece stands where that does. */
+export function transformOf({ placement, source, steps }: Piece, clusters: readonly BuiltCluster[], { grounds }: Under): Transform {
+  const [first] = standsOn({ source, steps } as Piece).slice(-1);
+  const ground = first && grounds.get(first.stepId);
+  return ground ? ground.transform : pieceTransform(placement, clusters);
+} // prettier-ignore
+
+/** Told where the line of sight of a step met nothing. */
+export function missed({ grounds }: Under, onto: Laid | undefined, piece: Piece): Remark[] {
+  const step = standsOn(piece).find(({ stepId }) => stepId !== AROUND);
+  return step && grounds.has(step.stepId) && !onto ? [remark('ONTO_MISSES', { stepId: step.stepId })] : [];
+}
+
+/** Keeps what pieces were laid onto, and how. */
+export class Grounds {
+  readonly maps: LaidMaps;
+  readonly #targets: ByteCache<Target>;
+
+  constructor(bytes: number) {
+    this.maps = new ByteCache(bytes / 3);
+    this.#targets = new ByteCache((2 * bytes) / 3);
+  }
+
+  of({ clusters, transform }: { clusters: readonly BuiltCluster[]; transform: Transform }): Ground {
+    const key = JSON.stringify(clusters.map(({ key: own, x, y, z }) => [own, x, y, z]));
+    let target = this.#targets.get(key);
+    if (!target) {
+      target = new Target(assemble(clusters));
+      this.#targets.set(key, target, BYTES_OF_TRIANGLE * target.triangles);
+    }
+    return { key, target, transform, box: clustersBox(clusters) };
+  }
+}
+
+/** Corners, normals and the tree. */
+const BYTES_OF_TRIANGLE = 260;
+
+/** Surface maps that were laid out; one that met nothing is kept as well. */
+export type LaidMaps = ByteCache<{ map: SurfaceMap | undefined }>;
+
+export interface OntoTools {
+  /** by the id of the step */
+  grounds: ReadonlyMap<string, Ground>;
+  steps: readonly Step[];
+  /** heights of the lines of text, and from there to the middle of lower-case letters, mm */
+  baselines: readonly number[];
+  middle: number;
+  toleranceMm: number;
+  maps: LaidMaps;
+  /** a preview: fewer nodes, and places by them alone */
+  rough: boolean;
+}
+
+const NODES = 2300;
+const PREVIEW_NODES = 190;
+/** Of the model's diagonal: farther below the surface than any rounding. */
+const BELOW = 1e-5;
+
+/** How a chain lays pieces onto others. `isLookedAt`: only by the grid, for what is sampled a million times. */
+export function ontoOf(tools: OntoTools, isLookedAt = false): NonNullable<ChainFrame['onto']> {
+  return (step, box) => {
+    const ground = tools.grounds.get(step.id);
+    const map = ground && mapFor(step, ground, { ...tools, box });
+    if (!map) return undefined;
+    return new OntoMap(map, {
+      box,
+      lift: step.liftMm,
+      root: tools.toleranceMm + BELOW * ground.target.diagonal,
+      rigid: step.rigid,
+      rough: tools.rough || isLookedAt,
+    });
+  };
+}
+
+function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { box: Box3 }): SurfaceMap | undefined {
+  const laying = layingOf(step);
+  const box = roundedOut(tools.box);
+  const isPlain = standsFlat(tools.steps, step);
+  const options = {
+    box,
+    front: box.high[2] - box.low[2] + step.liftMm,
+    baselines: isPlain ? tools.baselines : [],
+    middle: tools.middle,
+    nodes: tools.rough ? PREVIEW_NODES : NODES,
+  };
+  const name = JSON.stringify([key, laying, options]);
+  const known = tools.maps.get(name);
+  if (known) return known.map;
+  const map = layOnto(target, laying, options);
+  tools.maps.set(name, { map }, 1000 + (map?.grid.nodes.byteLength ?? 0));
+  return map;
+}
+
+const layingOf = ({ method, fromMm, toward, up, turnDegrees, guide, overhang }: OntoStep): Laying => ({
+  method,
+  hold: { from: fromMm, toward, up, turnDegrees },
+  level: guide === 'level',
+  rounds: overhang === 'follow',
+});
+
+/** Whether lines of text are still where the layout has them when they come to a step. */
+function standsFlat(steps: readonly Step[], step: OntoStep): boolean {
+  const on = steps.filter((one) => one.on);
+  return on
+    .slice(
+      0,
+      on.findIndex(({ id }) => id === step.id),
+    )
+    .every(({ kind }) => kind === 'repeat');
+}
+
+/** Outward to a coarse grid, so that a letter more or less does not lay everything anew. */
+function roundedOut({ low, high }: Box3): Box3 {
+  const size = Math.max(high[0] - low[0], high[1] - low[1], 1e-3);
+  let cell = 1;
+  while (cell > size / 16) cell /= 2;
+  while (cell <= size / 32) cell *= 2;
+  const out = (v: number, k: number, to: (v: number) => number): number => (k === 2 ? v : to(v / cell) * cell);
+  return {
+    low: low.map((v, k) => out(v, k, Math.floor)) as Box3['low'],
+    high: high.map((v, k) => out(v, k, Math.ceil)) as Box3['high'],
+  };
+}

@@ -1,0 +1,137 @@
+import { remark, type Remark } from '../base/index.ts';
+import type { OntoStep } from '../document/index.ts';
+import { textsOf } from '../lettering/index.ts';
+import { atan2, PI } from '../math/index.ts';
+import { meshPoints, type ShapeChain, type Shaped } from '../shape/index.ts';
+import { distortionAt, OntoMap, type OntoOptions, type SurfaceGrid, type Target } from '../surface/index.ts';
+import type { Letter } from '../text/index.ts';
+
+/** A piece on another one: which, and how it is laid, so that what is drawn on letters can follow without the model. */
+export interface Laid {
+  stepId: string;
+  targetId: string;
+  grid: SurfaceGrid;
+  options: OntoOptions;
+  /** undefined in previews */
+  report?: OntoReport;
+}
+
+/** How true lettering came onto a model: the largest of all its letters. */
+export interface OntoReport {
+  /** of lengths on the surface against flat ones, in the direction where they differ most */
+  lengthPercent: number;
+  /** between across and up, against a right angle */
+  angleDegrees: number;
+  /** of the front's height over the surface against the flat depth */
+  thicknessPercent: number;
+}
+
+export interface OntoTold {
+  report: OntoReport;
+  remarks: Remark[];
+  /** ids of letters that hang over an edge or beside the model */
+  over: ReadonlySet<number>;
+}
+
+/** Points that are looked at. */
+const MOST_POINTS = 4000;
+/** Of a cell's area: less is told. */
+const SQUEEZED = 0.5;
+/** Of the root: what lies lower below the surface is told. */
+const SUNK = 1.5;
+
+export interface OntoLook {
+  step: OntoStep;
+  chain: ShapeChain;
+  /** links before the step's own */
+  at: number;
+  target: Target;
+  toleranceMm: number;
+  letters: readonly Letter[];
+}
+
+/** Where a chain lays a piece onto another; undefined where it does not. */
+export function ontoLink({ links }: ShapeChain): { step: OntoStep; map: OntoMap; at: number } | undefined {
+  const at = links.findIndex(({ map }) => map instanceof OntoMap);
+  return at < 0 ? undefined : { step: links[at].steps[0] as OntoStep, map: links[at].map as OntoMap, at };
+}
+
+/** Letters of which a part lies beside the model. */
+export function overhanging(shaped: readonly Shaped[], chain: ShapeChain): Set<number> {
+  const found = ontoLink(chain);
+  const over = new Set<number>();
+  if (!found) return over;
+  eachPoint(shaped, ({ point, at: place }) => {
+    if (found.map.surface.rough(place[0], place[1], point.foot[1]).off > 0.5) over.add(point.letter);
+  }, { chain, links: found.at }); // prettier-ignore
+  return over;
+}
+
+/** What is told of a shaped piece. `shaped`: with the places it has come to. */
+export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>, look: OntoLook): OntoTold {
+  const { step, chain, target, toleranceMm, letters } = look;
+  const map = chain.links[look.at].map as OntoMap;
+  const sunk = new Map<number, number>();
+  const squeezed = new Map<number, number>();
+  const report = { lengthPercent: 0, angleDegrees: 0, thicknessPercent: 0 };
+  const isLast = look.at === chain.links.length - 1;
+  const worse = (into: Map<number, number>, letter: number, value: number): void => {
+    into.set(letter, Math.min(value, into.get(letter) ?? Infinity));
+  };
+  eachPoint(shaped, ({ point, at, place }) => {
+    if (over.has(point.letter)) return;
+    const { longest, shortest, skew, area } = distortionAt(map.surface, at[0], at[1], point.foot[1]);
+    if (!step.rigid) {
+      report.lengthPercent = Math.max(report.lengthPercent, 100 * Math.abs(longest - 1), 100 * Math.abs(shortest - 1));
+      report.angleDegrees = Math.max(report.angleDegrees, degreesOf(skew));
+      if (area < SQUEEZED) worse(squeezed, point.letter, 100 * area);
+    }
+    const high = map.heightOf(at[2]);
+    if (!isLast || high <= toleranceMm) return;
+    const real = target.heightOf(place);
+    if (real < -SUNK * toleranceMm) worse(sunk, point.letter, real);
+    if (at[2] >= chain.box.high[2] - 1e-9) report.thicknessPercent = Math.max(report.thicknessPercent, 100 * Math.abs(real / high - 1));
+  }, { chain, links: look.at }); // prettier-ignore
+  const named = (ids: Iterable<number>): string => {
+    const told = new Set(ids);
+    return textsOf(
+      [...letters.keys()].filter((i) => told.has(letters[i].id)),
+      letters,
+    );
+  };
+  return {
+    report,
+    over,
+    remarks: [
+      ...(over.size > 0 ? [remark('ONTO_OVERHANGS', { letters: named(over), instead: step.overhang })] : []),
+      ...(squeezed.size > 0 ? [remark('ONTO_FOLDS', { letters: named(squeezed.keys()), percent: Math.min(...squeezed.values()) })] : []), // prettier-ignore
+      ...(sunk.size > 0
+        ? [remark('ONTO_SINKS', { letters: named(sunk.keys()), byMm: -Math.min(...sunk.values()) })]
+        : []),
+    ],
+  };
+}
+
+/** How far an angle is from a right one. */
+const degreesOf = (cosine: number): number =>
+  (180 / PI) * atan2(Math.abs(cosine), Math.sqrt(Math.max(0, 1 - cosine * cosine)));
+
+type Point = ReturnType<ReturnType<typeof meshPoints>['of']>;
+
+/** Some points of meshes: where they come to a link, and where they have come to in the end. */
+function eachPoint(
+  shaped: readonly Shaped[],
+  visit: (at: { point: Point; at: [number, number, number]; place: [number, number, number] }) => void,
+  { chain, links }: { chain: ShapeChain; links: number },
+): void {
+  const total = shaped.reduce((sum, { mesh }) => sum + mesh.positions.length / 3, 0);
+  const stride = Math.max(1, Math.ceil(total / MOST_POINTS));
+  for (const one of shaped) {
+    const points = meshPoints(one, false);
+    const p = one.mesh.positions;
+    for (let v = 0; v < points.count; v += stride) {
+      const point = points.of(v);
+      visit({ point, at: chain.at(point, links), place: [p[3 * v], p[3 * v + 1], p[3 * v + 2]] });
+    }
+  }
+}

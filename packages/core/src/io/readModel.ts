@@ -1,0 +1,68 @@
+import { fail, LIMITS, MM_PER, ok, type LengthUnit, type Result } from '../base/index.ts';
+import { adjacency, faceCount, weld, type PolygonMesh } from '../mesh/index.ts';
+import { boxOfPoints, middleOfBox } from '../math/index.ts';
+import { readBack } from './readBack.ts';
+import type { MeshFormat } from './writeMesh.ts';
+
+/** How a file that was brought in counts and stands. */
+export interface ModelFrame {
+  format: MeshFormat;
+  unit: LengthUnit;
+  up: 'y' | 'z';
+  scalePercent: number;
+}
+
+export interface ReadModel {
+  /** in mm, y up */
+  mesh: PolygonMesh;
+  /** edges with one face; edges with more than two, or whose faces face different ways */
+  openEdges: number;
+  badEdges: number;
+}
+
+/** A mesh file -> a model: points joined where they are equal, in mm, y up, faces outward. */
+export async function readModel(bytes: Uint8Array, frame: ModelFrame): Promise<Result<ReadModel>> {
+  const read = await readBack(bytes, frame.format);
+  if (!read.ok) return read;
+  const faces = faceCount(read.value.mesh);
+  if (faces > LIMITS.modelFaces) return fail('TOO_LARGE', { what: 'faces of a model', size: faces, limit: LIMITS.modelFaces }); // prettier-ignore
+  const joined = weld(read.value.mesh);
+  if (faceCount(joined) === 0) return fail('MESH_BROKEN', { format: frame.format, place: 0, why: 'no faces' });
+  const mesh = outward({ ...joined, positions: ownAxes(joined.positions, frame) });
+  const { openEdges, badEdges } = adjacency(mesh);
+  return ok({ mesh, openEdges, badEdges });
+}
+
+function ownAxes(positions: Float64Array, { unit, up, scalePercent }: ModelFrame): Float64Array {
+  const scale = (MM_PER[unit] * scalePercent) / 100;
+  const out = new Float64Array(positions.length);
+  for (let i = 0; i < out.length; i += 3) {
+    const [x, y, z] = [positions[i] * scale, positions[i + 1] * scale, positions[i + 2] * scale];
+    out.set(up === 'z' ? [x, z, 0 - y] : [x, y, z], i);
+  }
+  return out;
+}
+
+/** Turned round as a whole where it is inside out. */
+function outward(mesh: PolygonMesh): PolygonMesh {
+  if (volumeOf(mesh) >= 0) return mesh;
+  const faceVertices = mesh.faceVertices.slice();
+  for (let f = 0; f < faceCount(mesh); f++) faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]).reverse();
+  return { ...mesh, faceVertices };
+}
+
+/** Six times the signed volume about the middle of the box. */
+function volumeOf({ positions: p, faceStart, faceVertices }: PolygonMesh): number {
+  const [mx, my, mz] = middleOfBox(boxOfPoints(p));
+  const at = (v: number): [number, number, number] => [p[3 * v] - mx, p[3 * v + 1] - my, p[3 * v + 2] - mz];
+  let sum = 0;
+  for (let f = 0; f + 1 < faceStart.length; f++) {
+    const [ax, ay, az] = at(faceVertices[faceStart[f]]);
+    for (let c = faceStart[f] + 1; c + 1 < faceStart[f + 1]; c++) {
+      const [bx, by, bz] = at(faceVertices[c]);
+      const [cx, cy, cz] = at(faceVertices[c + 1]);
+      sum += ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx);
+    }
+  }
+  return sum;
+}

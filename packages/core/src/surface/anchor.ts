@@ -1,0 +1,39 @@
+import { cos, cross, dot, plus, sin, PI, unit, type Vec3 } from '../math/index.ts';
+
+/** How the flat plane is held before a model, in the model's own space, mm. */
+export interface Hold {
+  /** where the plane's zero is held */
+  from: Vec3;
+  /** where it is laid to; any length */
+  toward: Vec3;
+  /** the letters' up; any length */
+  up: Vec3;
+  /** about the line of sight, counter-clockwise as one looks at the letters */
+  turnDegrees: number;
+}
+
+export interface PlaneAxes {
+  across: Vec3;
+  up: Vec3;
+  /** towards who looks at the letters */
+  out: Vec3;
+}
+
+/** The plane that faces along `out`, its up as near to the wished one as may be. */
+export function axesOf(out: Vec3, up: Vec3, turnDegrees: number): PlaneAxes {
+  const side = cross(up, out);
+  const isSeen = dot(side, side) > 1e-12 * dot(up, up) * dot(out, out);
+  const other: Vec3 = Math.abs(out[1]) < 0.9 ? [0, 1, 0] : [0, 0, -1];
+  const across = unit(isSeen ? side : cross(other, out));
+  const upright = cross(out, across);
+  if (turnDegrees === 0) return { across, up: upright, out };
+  const angle = (turnDegrees * PI) / 180;
+  const [s, c] = [sin(angle), cos(angle)];
+  const turned = plus([across[0] * c, across[1] * c, across[2] * c], upright, s);
+  return { across: turned, up: cross(out, turned), out };
+}
+
+export const onPlane = ({ across, up }: PlaneAxes, from: Vec3, x: number, y: number): Vec3 =>
+  plus(plus(from, across, x), up, y);
+
+export const sightOf = ({ toward }: Hold): Vec3 => unit(toward);

@@ -1,0 +1,11 @@
+export { axesOf } from './anchor.ts';
+export type { Hold } from './anchor.ts';
+export { distortionAt } from './distortion.ts';
+export type { Distortion } from './distortion.ts';
+export { OntoMap } from './ontoMap.ts';
+export type { OntoOptions } from './ontoMap.ts';
+export { areaLeft, lookUp } from './surfaceGrid.ts';
+export type { SurfaceGrid } from './surfaceGrid.ts';
+export { layOnto, mapOf } from './surfaceMap.ts';
+export type { Laying, LayOptions, SurfaceMap } from './surfaceMap.ts';
+export { Target } from './target.ts';

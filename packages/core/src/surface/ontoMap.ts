@@ -1,0 +1,69 @@
+import { cross, dot, plus, unit, type Box3, type Vec3 } from '../math/index.ts';
+import type { SurfaceMap } from './surfaceMap.ts';
+import type { Spot } from './surfaceGrid.ts';
+
+export interface OntoOptions {
+  /** around the flat piece */
+  box: Box3;
+  /** over the surface, mm */
+  lift: number;
+  /** how far the back is sunk where it is not lifted, mm */
+  root: number;
+  /** letters keep their form and are only placed and tilted */
+  rigid: boolean;
+  /** by the grid alone */
+  rough: boolean;
+}
+
+/** What has to be known of a point: where its letter stands in the flat layout. */
+interface Footed {
+  foot: Vec3;
+}
+
+/** Of the depth: only the lowest share of it is drawn down into the model. */
+const ROOT_SHARE = 0.02;
+/** mm, to either side, that tell which way a letter runs */
+const BESIDE = 1e-3;
+
+/** A plane with depth laid onto a surface: first its places, then the depth out along the surface's normals; so nothing done to the flat letters before can spoil it. */
+export class OntoMap {
+  readonly usesNormal = false;
+  readonly featureMm = Infinity;
+  readonly surface: SurfaceMap;
+  readonly options: OntoOptions;
+
+  constructor(surface: SurfaceMap, options: OntoOptions) {
+    this.surface = surface;
+    this.options = options;
+  }
+
+  move(at: Vec3, { foot }: Footed): void {
+    const high = this.heightOf(at[2]);
+    const { at: place, normal, stretch } = this.options.rigid ? this.#rigidly(at, foot) : this.#look(at[0], at[1], foot[1]);
+    for (let k = 0; k < 3; k++) at[k] = place[k] + high * stretch * normal[k];
+  } // prettier-ignore
+
+  /** Over the surface, mm, of what lies at a depth of the flat piece. */
+  heightOf(z: number): number {
+    const { box, lift, root } = this.options;
+    const over = z - box.low[2];
+    const deep = box.high[2] - box.low[2];
+    const sunk = deep > 0 ? Math.max(0, root - Math.max(lift, 0)) : 0;
+    return over + lift - sunk * Math.max(0, 1 - over / (ROOT_SHARE * deep || 1));
+  }
+
+  #look(x: number, y: number, baseline: number): Spot {
+    return this.options.rough ? this.surface.rough(x, y, baseline) : this.surface.exact(x, y, baseline);
+  }
+
+  /** In the frame that the surface has at the foot of the letter. */
+  #rigidly(at: Vec3, foot: Vec3): Spot {
+    const { surface } = this;
+    const spot = surface.exact(foot[0], foot[1], foot[1]);
+    const [a, b] = [-BESIDE, BESIDE].map((by) => surface.rough(foot[0] + by, foot[1], foot[1]).at);
+    const way = plus(b, a, -1);
+    const across = unit(plus(way, spot.normal, -dot(way, spot.normal)));
+    const up = cross(spot.normal, across);
+    return { ...spot, stretch: 1, at: plus(plus(spot.at, across, at[0] - foot[0]), up, at[1] - foot[1]) };
+  }
+}

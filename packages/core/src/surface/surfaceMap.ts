@@ -1,0 +1,116 @@
+import { plus, type Box3, type Vec3 } from '../math/index.ts';
+import { sightOf, type Hold } from './anchor.ts';
+import { eachNode, layFromDirection, underFront } from './fromDirection.ts';
+import { layRound } from './layRound.ts';
+import { smoothNormals } from './smoothNormals.ts';
+import { alongRow, columnOf, lookUp, NODE, normalAt, type Spot, type SurfaceGrid } from './surfaceGrid.ts';
+import type { Target } from './target.ts';
+import { closestTo, layToClosest } from './toClosest.ts';
+
+/** How a flat piece is laid onto a model. Lengths in mm, places in the model's own space. */
+export interface Laying {
+  method: 'round' | 'direction' | 'closest';
+  hold: Hold;
+  /** of the guide line: level round the letters' up, or straight on */
+  level: boolean;
+  /** where the surface bends away at an edge: go round it, or straight on beside it */
+  rounds: boolean;
+}
+
+export interface LayOptions {
+  /** around the flat piece, as it comes to this step */
+  box: Box3;
+  /** how far the front stands over the surface, mm */
+  front: number;
+  /** heights of the lines of text, mm; none: one line as high as the box */
+  baselines: readonly number[];
+  /** from a baseline to the middle of its lower-case letters, mm */
+  middle: number;
+  nodes: number;
+}
+
+/** A flat plane laid onto a surface: place and normal for each of its points. */
+export interface SurfaceMap {
+  grid: SurfaceGrid;
+  /** smooth, from the grid alone; `baseline` is that of the point's own line */
+  rough(x: number, y: number, baseline: number): Spot;
+  /** on the very surface */
+  exact(x: number, y: number, baseline: number): Spot;
+}
+
+/** Undefined where the line of sight meets no model. */
+export function layOnto(target: Target, laying: Laying, options: LayOptions): SurfaceMap | undefined {
+  const grid = gridOf(target, laying, options);
+  if (!grid) return undefined;
+  smoothNormals(grid, options.front);
+  const onSurface = exactly(target, laying, { grid, front: options.front });
+  return mapOf(grid, onSurface);
+}
+
+/** From a grid alone, where no model is at hand. */
+export function mapOf(
+  grid: SurfaceGrid,
+  onSurface: (spot: Spot, x: number, y: number) => Vec3 | undefined = () => undefined,
+): SurfaceMap {
+  const rough = (x: number, y: number, baseline: number): Spot => lookUp(grid, columnOf(grid, x, baseline), y);
+  return {
+    grid,
+    rough,
+    exact: (x, y, baseline) => {
+      const spot = rough(x, y, baseline);
+      // beside the model the grid is all there is
+      const at = spot.off > 0.02 ? undefined : onSurface(spot, x, y);
+      return at ? { ...spot, at } : spot;
+    },
+  };
+}
+
+function gridOf(target: Target, { method, hold, level, rounds }: Laying, options: LayOptions): SurfaceGrid | undefined {
+  const { box, front, nodes, baselines, middle } = options;
+  const frame = { low: [box.low[0], box.low[1]], high: [box.high[0], box.high[1]] } as const;
+  if (method === 'closest') return layToClosest(target, hold, frame, nodes);
+  if (method === 'direction') {
+    return target.hit(hold.from, sightOf(hold)) ? layFromDirection(target, hold, frame, { nodes, front }) : undefined;
+  }
+  const heights = baselines.map((y) => y + middle);
+  const guideY = heights.length > 0 ? heights.reduce((a, b) => a + b, 0) / heights.length : (box.low[1] + box.high[1]) / 2; // prettier-ignore
+  const grid = layRound(target, hold, frame, { nodes, guideY, level, rounds });
+  if (grid && baselines.length > 1)
+    grid.lines = baselines.map((baseline) => ({ baseline, along: alongRow(grid, baseline + middle) }));
+  return grid;
+}
+
+/** Off the grid's place by more cells than this, a place on the surface is another one. */
+const ASTRAY = 2;
+
+function exactly(
+  target: Target,
+  { method, hold }: Laying,
+  { grid, front }: { grid: SurfaceGrid; front: number },
+): (spot: Spot, x: number, y: number) => Vec3 | undefined {
+  if (method === 'closest') {
+    const nearest = closestTo(target, hold);
+    return (_, x, y) => nearest(x, y).at;
+  }
+  if (method === 'round') {
+    let hint: number | undefined;
+    return ({ at }) => {
+      const place = target.closest(at, hint);
+      hint = place.triangle;
+      return place.at;
+    };
+  }
+  const under = underFront(target, hold, front);
+  eachNode(grid, (node, x, y) => {
+    // normals were evened out: other places lead to the front's now
+    const at = grid.nodes[NODE * node + 7] > 0 ? undefined : under(x, y, normalAt(grid, node));
+    if (at) grid.nodes.set(at, NODE * node);
+  });
+  const most = ASTRAY * Math.max(grid.dx, grid.dy);
+  return ({ at, normal }, x, y) => {
+    const found = under(x, y, normal);
+    return found && apart(found, at) < most ? found : undefined;
+  };
+}
+
+const apart = (a: Vec3, b: Vec3): number => Math.max(...plus(a, b, -1).map(Math.abs));

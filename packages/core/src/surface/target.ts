@@ -1,0 +1,67 @@
+import { boxOfPoints, diagonalOf, dot, unit, type Box3, type Vec3 } from '../math/index.ts';
+import { cornerNormals, crisp, triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { TriangleTree, type SurfacePlace } from './triangleTree.ts';
+
+/** Faces that turn by more meet in an edge, as the eye sees it. */
+const EDGE_DEGREES = 40;
+
+/** A mesh that lettering is laid onto: where its surface is nearest, where rays hit it, and where it faces. */
+export class Target {
+  readonly box: Box3;
+  readonly diagonal: number;
+  readonly triangles: number;
+  readonly #tree: TriangleTree;
+  /** nine numbers a triangle */
+  readonly #corners: Float64Array;
+  readonly #normals: Float64Array;
+
+  constructor(mesh: PolygonMesh) {
+    const normals = cornerNormals(crisp(mesh, EDGE_DEGREES));
+    const { corners } = triangulate(mesh);
+    this.triangles = corners.length / 3;
+    this.#corners = new Float64Array(3 * corners.length);
+    this.#normals = new Float64Array(3 * corners.length);
+    corners.forEach((corner, i) => {
+      for (let k = 0; k < 3; k++) {
+        this.#corners[3 * i + k] = mesh.positions[3 * mesh.faceVertices[corner] + k];
+        this.#normals[3 * i + k] = normals[3 * corner + k];
+      }
+    });
+    this.#tree = new TriangleTree(this.#corners);
+    this.box = boxOfPoints(mesh.positions);
+    this.diagonal = diagonalOf(this.box);
+  }
+
+  closest(place: Vec3, hint?: number): SurfacePlace {
+    return this.#tree.closest(place, hint) ?? { triangle: 0, at: place, v: 0, w: 0, far: 0 };
+  }
+
+  hit(from: Vec3, along: Vec3): SurfacePlace | undefined {
+    return this.#tree.hit(from, along);
+  }
+
+  /** Outward, of length 1, smooth but for edges. */
+  normalAt({ triangle, v, w }: SurfacePlace): Vec3 {
+    const n = this.#normals;
+    const o = 9 * triangle;
+    const u = 1 - v - w;
+    return unit([0, 1, 2].map((k) => u * n[o + k] + v * n[o + 3 + k] + w * n[o + 6 + k]) as Vec3);
+  }
+
+  /** Of the triangle itself. */
+  flatNormalAt({ triangle }: SurfacePlace): Vec3 {
+    const p = this.#corners;
+    const o = 9 * triangle;
+    const [ax, ay, az] = [p[o + 3] - p[o], p[o + 4] - p[o + 1], p[o + 5] - p[o + 2]];
+    const [bx, by, bz] = [p[o + 6] - p[o], p[o + 7] - p[o + 1], p[o + 8] - p[o + 2]];
+    return unit([ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx]);
+  }
+
+  /** How far above the surface a place is, mm; below zero under it. Faces that meet in its closest place decide together (Baerentzen and Aanaes 2005, simplified). */
+  heightOf(place: Vec3, hint?: number): number {
+    const near = this.closest(place, hint);
+    const way: Vec3 = [place[0] - near.at[0], place[1] - near.at[1], place[2] - near.at[2]];
+    const side = dot(way, this.flatNormalAt(near)) || dot(way, this.normalAt(near));
+    return Math.sqrt(near.far) * (side < 0 ? -1 : 1);
+  }
+}

@@ -1,0 +1,71 @@
+import { cos, PI, dot, minus, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
+import type { Target } from './target.ts';
+
+/** Somebody on a surface with a direction to go. */
+export interface Walker {
+  at: Vec3;
+  triangle: number;
+  /** of length 1, along the surface */
+  way: Vec3;
+  normal: Vec3;
+  /** gone straight on beside the model, where that ended or bent away */
+  isOff: boolean;
+}
+
+export interface WalkOptions {
+  /** mm */
+  step: number;
+  /** at edges: go round them with the surface, or straight on */
+  rounds: boolean;
+  /** turns who walks before each step; left out: straight on (a geodesic) */
+  turn?: (normal: Vec3, way: Vec3) => Vec3;
+}
+
+/** Normals that turn by more within a step stand at an edge. */
+const EDGE = cos((40 * PI) / 180);
+/** Of a step: who comes no farther stands at the border of an open model. */
+const STUCK = 0.3;
+/** Of a length: so near is there. */
+const THERE = 1e-9;
+
+const tangent = (way: Vec3, normal: Vec3): Vec3 => unit(plus(way, normal, -dot(way, normal)));
+
+/**
+ * Walks so far along a surface: by the midpoint rule on smoothed normals and closest places, which is exact on a cylinder and does not
+ * pick up the facets (straightest geodesics do; Polthier and Schmies 1998).
+ */
+export function walk(target: Target, from: Walker, length: number, options: WalkOptions): Walker {
+  let now = from;
+  let left = length;
+  const most = 4 * Math.ceil(length / options.step) + 8;
+  for (let i = 0; i < most && left > THERE * length; i++) {
+    if (now.isOff) return { ...now, at: plus(now.at, now.way, left) };
+    const next = stepOn(target, now, Math.min(options.step, left), options);
+    if (!next) return { ...now, at: plus(now.at, now.way, left), isOff: true };
+    left -= sizeOf(minus(next.at, now.at));
+    now = next;
+  }
+  return now;
+}
+
+/** Undefined where the surface ends, or bends away and is not to be followed. */
+function stepOn(target: Target, from: Walker, step: number, { rounds, turn }: WalkOptions): Walker | undefined {
+  const way = turn ? turn(from.normal, from.way) : from.way;
+  const half = target.closest(plus(from.at, way, step / 2), from.triangle);
+  const straight = tangent(way, target.normalAt(half));
+  const place = target.closest(plus(from.at, straight, step), half.triangle);
+  const normal = target.normalAt(place);
+  if (sizeOf(minus(place.at, from.at)) < STUCK * step)
+    return rounds ? roundEdge(target, { ...from, way }, step) : undefined;
+  if (!rounds && dot(normal, from.normal) < EDGE) return undefined;
+  return { at: place.at, triangle: place.triangle, way: tangent(straight, normal), normal, isOff: false };
+}
+
+/** Over an edge that one stands at: onto the face that falls away behind it. Undefined where there is none. */
+function roundEdge(target: Target, from: Walker, step: number): Walker | undefined {
+  const down = plus(from.way, from.normal, -1);
+  const place = target.closest(plus(from.at, down, step / 2), from.triangle);
+  const normal = target.normalAt(place);
+  if (dot(normal, from.normal) > EDGE || sizeOf(minus(place.at, from.at)) < (STUCK * step) / 2) return undefined;
+  return { at: place.at, triangle: place.triangle, way: tangent(down, normal), normal, isOff: false };
+}

@@ -1,0 +1,31 @@
+import type { OntoStep } from '@fictile/core';
+import { Vector3, type Intersection, type Matrix4 } from 'three';
+
+/** How far before the surface the flat layout is held, mm. */
+const BEFORE_MM = 40;
+/** Before the surface that it is laid to the closest places of. */
+const CLOSE_MM = 2;
+
+type Triple = [number, number, number];
+
+/** A step held before another place of the model: where a ray has met it. What is laid from a direction keeps that. */
+export function heldAt(step: OntoStep, { point, face, object }: Intersection, toWorld: Matrix4): OntoStep | undefined {
+  if (!face) return undefined;
+  const toOwn = toWorld.clone().invert();
+  const at = point.clone().applyMatrix4(toOwn);
+  if (step.method === 'direction') {
+    const sight = new Vector3(...step.toward).normalize();
+    const from = new Vector3(...step.fromMm);
+    const deep = from.dot(sight) - at.dot(sight);
+    return { ...step, fromMm: rounded(at.addScaledVector(sight, deep)) };
+  }
+  const out = face.normal.clone().transformDirection(object.matrixWorld).transformDirection(toOwn);
+  const far = step.method === 'closest' ? CLOSE_MM : BEFORE_MM;
+  return {
+    ...step,
+    fromMm: rounded(at.addScaledVector(out, far)),
+    toward: out.negate().toArray().map((v) => Math.round(v * 1e6) / 1e6 + 0) as Triple,
+  };
+}
+
+const rounded = (place: Vector3): Triple => place.toArray().map((v) => Math.round(v * 1e3) / 1e3 + 0) as Triple;

@@ -1,10 +1,12 @@
 import { SHIPPED_FONTS } from '@fictile/fonts';
 import { loadKernels } from '@fictile/kernels';
+import { benchConform } from './conform.ts';
 import { benchFaceStyles } from './faceStyles.ts';
 import { benchFontChange, benchScrolling } from './fontChange.ts';
 import { benchFaces } from './fonts.ts';
 import { benchGrowth } from './growth.ts';
 import { benchKeystrokes } from './keystroke.ts';
+import { benchPlacements } from './placements.ts';
 import { benchRetype } from './retype.ts';
 import { benchShape } from './shape.ts';
 import { benchSolids } from './solidRun.ts';
@@ -41,6 +43,13 @@ if (process.argv.includes('--faces')) {
 if (process.argv.includes('--shape')) {
   const at = process.argv.indexOf('--plot');
   await benchShape(kernels, yardstickMs, say, at < 0 ? undefined : process.argv[at + 1]);
+  process.exit();
+}
+
+if (process.argv.includes('--conform')) {
+  const at = process.argv.indexOf('--placements');
+  if (at < 0) await benchConform(kernels, yardstickMs, say);
+  else await benchPlacements(kernels, Number(process.argv[at + 1]) || 200, say);
   process.exit();
 }
 

@@ -27,6 +27,8 @@ const EDGE = cos((40 * PI) / 180);
 const STUCK = 0.3;
 /** Of a length: so near is there. */
 const THERE = 1e-9;
+/** Of a step. */
+const NOTHING = 1e-6;
 
 const tangent = (way: Vec3, normal: Vec3): Vec3 => unit(plus(way, normal, -dot(way, normal)));
 
@@ -36,9 +38,10 @@ const tangent = (way: Vec3, normal: Vec3): Vec3 => unit(plus(way, normal, -dot(w
  */
 export function walk(target: Target, from: Walker, length: number, options: WalkOptions): Walker {
   let now = from;
-  let left = length;
+  // a way so short gets lost in rounding, and would look like the end of the model
+  let left = length > NOTHING * options.step ? length : 0;
   const most = 4 * Math.ceil(length / options.step) + 8;
-  for (let i = 0; i < most && left > THERE * length; i++) {
+  for (let i = 0; i < most && left > Math.max(THERE * length, NOTHING * options.step); i++) {
     if (now.isOff) return { ...now, at: plus(now.at, now.way, left) };
     const next = stepOn(target, now, Math.min(options.step, left), options);
     if (!next) return { ...now, at: plus(now.at, now.way, left), isOff: true };

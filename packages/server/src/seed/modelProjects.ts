@@ -27,7 +27,12 @@ interface OnModel {
   onto: Partial<OntoStep>;
 }
 
-const font = (family: string, weight: number): Words['font'] => ({ family, weight, italic: false, axes: {} });
+const font = (family: string, weight: number): Words['font'] => ({
+  family,
+  weight,
+  italic: false,
+  axes: family === 'Work Sans' ? { wght: weight } : {},
+});
 
 /** Lettering on vessels and tiles of the kiln-opening weekend. */
 const ON_MODELS: readonly OnModel[] = [

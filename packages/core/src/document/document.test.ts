@@ -24,6 +24,8 @@ import {
   type Edit,
   type Step,
   type Project,
+  ownOf,
+  type LetteringPiece,
 } from './index.ts';
 
 const start = (): Project => newProject('p', 'Kiln', [newPiece('a', 'Kiln', ['K', 'i', 'l', 'n'])]);
@@ -87,7 +89,7 @@ test('the splice between two texts turns one into the other and leaves alone wha
 describe('letters of their own', () => {
   const own = (project: Project): string[] =>
     wordsIn(project, 'a').graphemes.map((g) => {
-      const turn = project.pieces.a.source.own[g.id]?.turnDegrees;
+      const turn = ownOf(project.pieces.a)[g.id]?.turnDegrees;
       return turn === undefined ? g.text : `${g.text}${turn}`;
     });
   const retyped = (project: Project, text: string): Project => {
@@ -105,7 +107,7 @@ describe('letters of their own', () => {
     expect(own(project)).toEqual(['K', 'i2', 'l', 'n4']);
     expect(own(retyped(project, 'The Kiln'))).toEqual(['T', 'h', 'e', ' ', 'K', 'i2', 'l', 'n4']);
     expect(own(retyped(project, 'Kln!'))).toEqual(['K', 'l', 'n4', '!']);
-    expect(retyped(project, 'Kl').pieces.a.source.own).toEqual({});
+    expect(ownOf(retyped(project, 'Kl').pieces.a)).toEqual({});
   });
 
   test('a replacement of all keeps what a common row proves', () => {
@@ -115,7 +117,7 @@ describe('letters of their own', () => {
   test('nothing special is not kept, and goes altogether on request', () => {
     const project = turned([2]);
     const back = unwrap(applyEdit(project, { kind: 'setOwn', pieceId: 'a', ids: [2], values: { turnDegrees: 0 } }));
-    expect(back.pieces.a.source.own).toEqual({});
+    expect(ownOf(back.pieces.a)).toEqual({});
     const reset = unwrap(applyEdit(project, { kind: 'setOwn', pieceId: 'a', ids: [1, 2], values: null }));
     expect(reset).toEqual(back);
     expect(applyEdit(project, { kind: 'setOwn', pieceId: 'a', ids: [99], values: {} }).ok).toBe(false);
@@ -138,9 +140,9 @@ describe('letters of their own', () => {
         expect(textOfId.get(id) ?? t).toBe(t);
         textOfId.set(id, t);
       }
-      const kept = Object.keys(project.pieces.a.source.own).map(Number);
+      const kept = Object.keys(ownOf(project.pieces.a)).map(Number);
       expect(kept.every((id) => now.some((g) => g.id === id))).toBe(true);
-      for (const id of kept) expect(project.pieces.a.source.own[id].turnDegrees).toBe(id);
+      for (const id of kept) expect(ownOf(project.pieces.a)[id].turnDegrees).toBe(id);
       const one = now[Math.floor(random() * now.length)];
       if (one)
         project = unwrap(
@@ -346,8 +348,8 @@ describe('reading a document', () => {
       ...{ depthMm, backAsFront, edgesAdd },
       ...{ front: { ...edge, points: [] }, back: { ...edge, points: [] }, side: { ...side, points: [] } },
     });
-    expect(read.source.contour).toEqual(usualWire());
-    expect(read.source.own[1].solid?.front).toEqual({ ...edge, points: [] });
+    expect((read as LetteringPiece).source.contour).toEqual(usualWire());
+    expect(ownOf(read)[1].solid?.front).toEqual({ ...edge, points: [] });
   });
 
   test('a document of version 7 keeps its plain faces and has no steps', () => {

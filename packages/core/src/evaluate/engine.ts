@@ -24,7 +24,17 @@ import { FontChest, type FontTools } from './fontChest.ts';
 import { layoutRemarks } from './layoutRemarks.ts';
 import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
 import { formCluster, modelCluster } from './bodySource.ts';
-import { AROUND, Grounds, missed, ontoOf, standsOn, transformOf, type OntoTools, type Under } from './ground.ts';
+import {
+  AROUND,
+  circleThrough,
+  Grounds,
+  missed,
+  ontoOf,
+  standsOn,
+  transformOf,
+  type OntoTools,
+  type Under,
+} from './ground.ts';
 import type { Laid as LaidOnto } from './ontoReport.ts';
 import { pieceTransform } from './placement.ts';
 import { runSteps, type StepRun } from './runSteps.ts';
@@ -124,7 +134,7 @@ export class Engine {
     { seconds = 0, uv = false, crossings = false, preview = false }: EvaluateOptions = {},
   ): Promise<Result<Evaluated>> {
     const resolved = resolveAt(project, seconds);
-    return this.#evaluate(resolved, pieceId, { context, seconds, uv, crossings, preview, above: [] });
+    return this.#evaluate(resolved, pieceId, { context, seconds, uv, crossings, preview });
   }
 
   async #evaluate(project: Project, pieceId: string, run: Run): Promise<Result<Evaluated>> {
@@ -149,14 +159,11 @@ export class Engine {
   async #underOf(project: Project, piece: Piece, run: Run): Promise<Result<Under>> {
     const under: Under = { key: '', grounds: new Map(), remarks: [] };
     for (const { stepId, targetId } of standsOn(piece)) {
-      const other = project.pieces[targetId];
-      const above = [...run.above, piece.id];
-      if (!other) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
-      else if (above.includes(targetId)) {
-        const names = above.slice(above.indexOf(targetId)).map((id) => project.pieces[id].name || pieceName(project.pieces[id]));
-        under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: names.join(', ') }));
-      } else {
-        const ground = await this.#evaluate(project, targetId, { ...run, uv: false, crossings: false, above });
+      const circle = circleThrough(project, piece.id, targetId);
+      if (!project.pieces[targetId]) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
+      else if (circle) under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }));
+      else {
+        const ground = await this.#evaluate(project, targetId, { ...run, uv: false, crossings: false });
         if (!ground.ok) return ground;
         if (ground.value.clusters.length === 0) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
         else under.grounds.set(stepId, this.#grounds.of(ground.value));
@@ -311,8 +318,6 @@ const MIDDLE_OF_EM = 0.25;
 /** An evaluation under way. */
 interface Run extends Required<EvaluateOptions> {
   context: RunContext;
-  /** ids of pieces that wait for this one */
-  above: readonly string[];
 }
 
 type LaidLines = Pick<Layout, 'baselines' | 'emMm'>;

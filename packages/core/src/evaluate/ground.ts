@@ -1,5 +1,5 @@
 import { ByteCache, remark, type Remark } from '../base/index.ts';
-import type { OntoStep, Piece, Step } from '../document/index.ts';
+import type { OntoStep, Piece, Project, Step } from '../document/index.ts';
 import { assemble, clustersBox, type BuiltCluster } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
 import type { ChainFrame } from '../shape/index.ts';
@@ -38,6 +38,24 @@ export function standsOn({ source, steps }: Piece): { stepId: string; targetId: 
     ...(around === '' ? [] : [{ stepId: AROUND, targetId: around }]),
     ...(onto ? [{ stepId: onto.id, targetId: onto.target }] : []),
   ];
+}
+
+/** The pieces of a circle in which one piece stands on another, that stands on others, until the first is met again. Undefined where there is none. */
+export function circleThrough(project: Project, pieceId: string, targetId: string): Piece[] | undefined {
+  const seen = new Set<string>();
+  const back = (id: string): string[] | undefined => {
+    if (id === pieceId) return [];
+    if (seen.has(id)) return undefined;
+    seen.add(id);
+    const piece = project.pieces[id];
+    for (const next of piece ? standsOn(piece) : []) {
+      const rest = back(next.targetId);
+      if (rest) return [id, ...rest];
+    }
+    return undefined;
+  };
+  const found = back(targetId);
+  return found && [pieceId, ...found].map((id) => project.pieces[id]);
 }
 
 /** What lies on another piece stands where that does. */
@@ -110,6 +128,7 @@ export function ontoOf(tools: OntoTools, isLookedAt = false): NonNullable<ChainF
       root: tools.toleranceMm + BELOW * ground.target.diagonal,
       rigid: step.rigid,
       rough: tools.rough || isLookedAt,
+      toleranceMm: tools.toleranceMm,
     });
   };
 }

@@ -51,6 +51,17 @@ export class ShapeChain {
     return at;
   }
 
+  /** The same within a tenth of the tolerance. */
+  near(point: ChainPoint): Vec3 {
+    if (this.usesNormals || !this.links.some(({ map }) => map.moveNear)) return this.at(point);
+    const at: Vec3 = [point.rest[0], point.rest[1], point.rest[2]];
+    for (const { map } of this.links) {
+      if (map.moveNear) map.moveNear(at, point);
+      else map.move(at, point);
+    }
+    return at;
+  }
+
   /** Whether any link moves points by their normals. */
   get usesNormals(): boolean {
     return this.links.some(({ map }) => map.usesNormal);

@@ -93,7 +93,7 @@ class Images {
     const images = this.of(mesh);
     const points = this.#pointsOf(mesh);
     const at = (a: number, b: number, share: number): number =>
-      distanceToRow(images, this.#chain.at(points.between(a, b, share)), 3 * a, 3 * b);
+      distanceToRow(images, this.#chain.near(points.between(a, b, share)), 3 * a, 3 * b);
     const wavy = this.#chain.featureMm / 2;
     return (a, b) => {
       const middle = at(a, b, 0.5);

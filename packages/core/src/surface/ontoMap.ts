@@ -13,6 +13,8 @@ export interface OntoOptions {
   rigid: boolean;
   /** by the grid alone */
   rough: boolean;
+  /** of chords, mm */
+  toleranceMm: number;
 }
 
 /** What has to be known of a point: where its letter stands in the flat layout. */
@@ -22,6 +24,8 @@ interface Footed {
 
 /** Of the depth: only the lowest share of it is drawn down into the model. */
 const ROOT_SHARE = 0.02;
+/** Of the tolerance: so near the grid stands for the surface. */
+const NEAR = 0.1;
 /** mm, to either side, that tell which way a letter runs */
 const BESIDE = 1e-3;
 
@@ -38,8 +42,18 @@ export class OntoMap {
   }
 
   move(at: Vec3, { foot }: Footed): void {
+    this.#move(at, foot, this.options.rough);
+  }
+
+  /** By the grid alone where that lies near enough to the surface. */
+  moveNear(at: Vec3, { foot }: Footed): void {
+    const { rough, toleranceMm } = this.options;
+    this.#move(at, foot, rough || this.surface.apart() < NEAR * toleranceMm);
+  }
+
+  #move(at: Vec3, foot: Vec3, rough: boolean): void {
     const high = this.heightOf(at[2]);
-    const { at: place, normal, stretch } = this.options.rigid ? this.#rigidly(at, foot) : this.#look(at[0], at[1], foot[1]);
+    const { at: place, normal, stretch } = this.options.rigid ? this.#rigidly(at, foot) : this.#look(at[0], at[1], { baseline: foot[1], rough });
     for (let k = 0; k < 3; k++) at[k] = place[k] + high * stretch * normal[k];
   } // prettier-ignore
 
@@ -52,8 +66,8 @@ export class OntoMap {
     return over + lift - sunk * Math.max(0, 1 - over / (ROOT_SHARE * deep || 1));
   }
 
-  #look(x: number, y: number, baseline: number): Spot {
-    return this.options.rough ? this.surface.rough(x, y, baseline) : this.surface.exact(x, y, baseline);
+  #look(x: number, y: number, { baseline, rough }: { baseline: number; rough: boolean }): Spot {
+    return rough ? this.surface.rough(x, y, baseline) : this.surface.exact(x, y, baseline);
   }
 
   /** In the frame that the surface has at the foot of the letter. */

@@ -137,7 +137,7 @@ describe('laid round', () => {
     const cone: FormShape = { kind: 'turned', wallMm: 0, knots: [{ radiusMm: 80, heightMm: 0, smooth: false }, { radiusMm: 40, heightMm: 120, smooth: false }] }; // prettier-ignore
     const [level, straight] = [true, false].map((one) => laid(cone, laying('round', [0, 60, 300], { level: one })));
     const heights = [-70, 0, 70].map((x) => level.exact(x, 0, 0).at[1]);
-    expect(Math.max(...heights) - Math.min(...heights)).toBeLessThan(0.05);
+    expect(Math.max(...heights) - Math.min(...heights)).toBeLessThan(0.1);
     expect(Math.abs(straight.exact(70, 0, 0).at[1] - straight.exact(0, 0, 0).at[1])).toBeGreaterThan(5);
   });
 
@@ -172,7 +172,7 @@ describe('from a direction', () => {
   test.each<FormShape>([{ kind: 'ball', radiusMm: 110 }, SADDLE, { kind: 'ring', radiusMm: 120, thickMm: 80 }])('the front of a $kind looks exactly flat', (form) => {
     const y = form.kind === 'shell' ? 100 : form.kind === 'ring' ? 40 : 110;
     const map = laid(form, laying('direction', [0, y, 300]), { nodes: 400 });
-    const onto = new OntoMap(map, { box: BOX, lift: 0, root: 0.1, rigid: false, rough: false });
+    const onto = new OntoMap(map, { box: BOX, lift: 0, root: 0.1, rigid: false, rough: false, toleranceMm: 0.05 });
     eachPlace(BOX, (x, up) => {
       const at: Vec3 = [x, up, 4];
       onto.move(at, { foot: [0, 0, 0] });
@@ -210,7 +210,7 @@ test('the depth stays what it was over a crease, whichever way it bends', () => 
   ]) {
     const form: FormShape = { kind: 'shell', widthMm: 120, heightMm: 100, thickMm: 5, acrossMm, upMm: 0 };
     const map = laid(form, laying('round', [0, 50, 300]), { box: { low: [-50, -8, 0], high: [50, 8, 5] }, front: 5 });
-    const onto = new OntoMap(map, { box: { low: [-50, -8, 0], high: [50, 8, 5] }, lift: 0, root: 0.1, rigid: false, rough: false }); // prettier-ignore
+    const onto = new OntoMap(map, { box: { low: [-50, -8, 0], high: [50, 8, 5] }, lift: 0, root: 0.1, rigid: false, rough: false, toleranceMm: 0.05 }); // prettier-ignore
     for (let x = -45; x <= 45; x += 5) {
       const at: Vec3 = [x, 0, 5];
       onto.move(at, { foot: [0, 0, 0] });
@@ -223,7 +223,7 @@ test('the depth stays what it was over a crease, whichever way it bends', () => 
 
 test('letters that keep their form are only placed and tilted', () => {
   const map = laid({ kind: 'ball', radiusMm: 60 }, laying('round', [0, 60, 300]));
-  const onto = new OntoMap(map, { box: BOX, lift: 2, root: 0, rigid: true, rough: false });
+  const onto = new OntoMap(map, { box: BOX, lift: 2, root: 0, rigid: true, rough: false, toleranceMm: 0.05 });
   const foot: Vec3 = [40, 0, 0];
   const flat: Vec3[] = [[40, 0, 0], [46, 0, 0], [40, 9, 0], [43, 5, 4]]; // prettier-ignore
   const moved = flat.map((p): Vec3 => {

@@ -60,38 +60,51 @@ export interface Spot {
   off: number;
 }
 
+// filled anew by every look: this is asked a million times
+const sum = new Float64Array(NODE);
+const wx = new Float64Array(4);
+const wy = new Float64Array(4);
+
 /** Smooth through the nodes (Catmull and Rom 1974, both ways); beyond the grid straight on. */
 export function lookUp(grid: SurfaceGrid, x: number, y: number): Spot {
   const { columns, rows, nodes } = grid;
-  const [i, wx] = weights((x - grid.x) / grid.dx, columns);
-  const [j, wy] = weights((y - grid.y) / grid.dy, rows);
-  const sum = [0, 0, 0, 0, 0, 0, 0, 0];
+  const i = weigh(wx, (x - grid.x) / grid.dx, columns);
+  const j = weigh(wy, (y - grid.y) / grid.dy, rows);
+  sum.fill(0);
   for (let b = 0; b < 4; b++) {
-    const row = Math.min(rows - 1, Math.max(0, j + b - 1)) * columns;
+    if (wy[b] === 0) continue;
+    const row = (j + b - 1) * columns;
     for (let a = 0; a < 4; a++) {
       const w = wx[a] * wy[b];
       if (w === 0) continue;
-      const o = (row + Math.min(columns - 1, Math.max(0, i + a - 1))) * NODE;
+      const o = (row + i + a - 1) * NODE;
       for (let k = 0; k < NODE; k++) sum[k] += w * nodes[o + k];
     }
   }
   return { at: [sum[0], sum[1], sum[2]], normal: unit([sum[3], sum[4], sum[5]]), stretch: sum[6], off: sum[7] };
 }
 
-function weights(at: number, count: number): [number, [number, number, number, number]] {
+/** Weights of the four nodes around a place, and the number of the second of them. Those beyond the border weigh nothing. */
+function weigh(w: Float64Array, at: number, count: number): number {
   const i = Math.min(count - 2, Math.max(0, Math.floor(at)));
   const t = at - i;
-  if (t < 0 || t > 1) return [i, [0, 1 - t, t, 0]];
-  const w: [number, number, number, number] = [
-    t * (t * (2 - t) - 1) / 2,
-    (t * t * (3 * t - 5) + 2) / 2,
-    t * (t * (4 - 3 * t) + 1) / 2,
-    (t * t * (t - 1)) / 2,
-  ]; // prettier-ignore
+  const isInside = t >= 0 && t <= 1;
+  w[0] = isInside ? (t * (t * (2 - t) - 1)) / 2 : 0;
+  w[1] = isInside ? (t * t * (3 * t - 5) + 2) / 2 : 1 - t;
+  w[2] = isInside ? (t * (t * (4 - 3 * t) + 1)) / 2 : t;
+  w[3] = isInside ? (t * t * (t - 1)) / 2 : 0;
   // a node beyond the border goes on from the last two
-  if (i === 0) [w[1], w[2], w[0]] = [w[1] + 2 * w[0], w[2] - w[0], 0];
-  if (i === count - 2) [w[2], w[1], w[3]] = [w[2] + 2 * w[3], w[1] - w[3], 0];
-  return [i, w];
+  if (i === 0) {
+    w[1] += 2 * w[0];
+    w[2] -= w[0];
+    w[0] = 0;
+  }
+  if (i === count - 2) {
+    w[2] += 2 * w[3];
+    w[1] -= w[3];
+    w[3] = 0;
+  }
+  return i;
 }
 
 /** Where a place of a line lies between the columns, so that lengths along that line are kept. */

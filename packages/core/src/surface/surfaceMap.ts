@@ -5,7 +5,7 @@ import { layRound } from './layRound.ts';
 import { smoothNormals } from './smoothNormals.ts';
 import { alongRow, columnOf, lookUp, NODE, normalAt, type Spot, type SurfaceGrid } from './surfaceGrid.ts';
 import type { Target } from './target.ts';
-import { closestTo, layToClosest } from './toClosest.ts';
+import { layToClosest } from './toClosest.ts';
 
 /** How a flat piece is laid onto a model. Lengths in mm, places in the model's own space. */
 export interface Laying {
@@ -36,6 +36,8 @@ export interface SurfaceMap {
   rough(x: number, y: number, baseline: number): Spot;
   /** on the very surface */
   exact(x: number, y: number, baseline: number): Spot;
+  /** how far the two lie apart at most, where it was looked at; mm */
+  apart(): number;
 }
 
 /** Undefined where the line of sight meets no model. */
@@ -53,17 +55,33 @@ export function mapOf(
   onSurface: (spot: Spot, x: number, y: number) => Vec3 | undefined = () => undefined,
 ): SurfaceMap {
   const rough = (x: number, y: number, baseline: number): Spot => lookUp(grid, columnOf(grid, x, baseline), y);
+  const exact = (x: number, y: number, baseline: number): Spot => {
+    const spot = rough(x, y, baseline);
+    // beside the model the grid is all there is
+    const at = spot.off > 0.02 ? undefined : onSurface(spot, x, y);
+    return at ? { ...spot, at } : spot;
+  };
+  let farthest: number | undefined;
   return {
     grid,
     rough,
-    exact: (x, y, baseline) => {
-      const spot = rough(x, y, baseline);
-      // beside the model the grid is all there is
-      const at = spot.off > 0.02 ? undefined : onSurface(spot, x, y);
-      return at ? { ...spot, at } : spot;
-    },
+    exact,
+    apart: () =>
+      (farthest ??= farthestApart(grid, (x, y) => [lookUp(grid, x, y), onSurface(lookUp(grid, x, y), x, y)])),
   };
 }
+
+/** In every cell, at two places off its nodes. */
+function farthestApart(grid: SurfaceGrid, look: (x: number, y: number) => [Spot, Vec3 | undefined]): number {
+  let most = 0;
+  eachNode(grid, (_, x, y) => {
+    for (const [across, up] of [[0.5, 0.4], [0.15, 0.9]]) {
+      const [spot, at] = look(x + across * grid.dx, y + up * grid.dy);
+      if (at && spot.off <= 0.02) most = Math.max(most, apart(spot.at, at));
+    }
+  });
+  return most;
+} // prettier-ignore
 
 function gridOf(target: Target, { method, hold, level, rounds }: Laying, options: LayOptions): SurfaceGrid | undefined {
   const { box, front, nodes, baselines, middle } = options;
@@ -88,11 +106,7 @@ function exactly(
   { method, hold }: Laying,
   { grid, front }: { grid: SurfaceGrid; front: number },
 ): (spot: Spot, x: number, y: number) => Vec3 | undefined {
-  if (method === 'closest') {
-    const nearest = closestTo(target, hold);
-    return (_, x, y) => nearest(x, y).at;
-  }
-  if (method === 'round') {
+  if (method !== 'direction') {
     let hint: number | undefined;
     return ({ at }) => {
       const place = target.closest(at, hint);

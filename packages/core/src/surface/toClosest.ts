@@ -1,4 +1,4 @@
-import type { Vec3 } from '../math/index.ts';
+import { dot, minus, plus, type Vec3 } from '../math/index.ts';
 import { axesOf, onPlane, sightOf, type Hold } from './anchor.ts';
 import { eachNode } from './fromDirection.ts';
 import { gridFor, setNode, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
@@ -15,11 +15,26 @@ export function layToClosest(target: Target, hold: Hold, frame: GridFrame, nodes
   return grid;
 }
 
-export function closestTo(target: Target, hold: Hold): (x: number, y: number) => ReturnType<Target['closest']> {
+/** Rounds of sliding to where the smooth normal leads back to the point, and how far each slides. */
+const ROUNDS = 8;
+const SLIDE = 0.7;
+
+/**
+ * The closest place as if the surface were as smooth as its normals (a foot of the interpolated normal; Kobbelt and others 1999 project so): of facets alone
+ * whole strips of points share the closest place on an edge.
+ */
+function closestTo(target: Target, hold: Hold): (x: number, y: number) => ReturnType<Target['closest']> {
   const axes = axesOf(sightOf(hold).map((v) => 0 - v) as Vec3, hold.up, hold.turnDegrees);
   let hint: number | undefined;
   return (x, y) => {
-    const place = target.closest(onPlane(axes, hold.from, x, y), hint);
+    const from = onPlane(axes, hold.from, x, y);
+    let place = target.closest(from, hint);
+    for (let n = 0; n < ROUNDS; n++) {
+      const way = minus(from, place.at);
+      const normal = target.normalAt(place);
+      const aside = plus(way, normal, -dot(way, normal));
+      place = target.closest(plus(place.at, aside, SLIDE), place.triangle);
+    }
     hint = place.triangle;
     return place;
   };

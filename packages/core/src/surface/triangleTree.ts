@@ -15,6 +15,7 @@ export interface SurfacePlace {
 export class TriangleTree {
   readonly #tree: BoxTree;
   readonly #corners: Float64Array;
+  readonly #boxes: Float64Array;
   readonly #stack = new Int32Array(256);
   /** of the place that was found last */
   #v = 0;
@@ -25,7 +26,8 @@ export class TriangleTree {
 
   constructor(corners: Float64Array) {
     this.#corners = corners;
-    this.#tree = boxTree(boxesOf(corners));
+    this.#boxes = boxesOf(corners);
+    this.#tree = boxTree(this.#boxes);
   }
 
   /** The closest place; with a triangle that is likely near, much is left out from the start. Undefined where there are no triangles. */
@@ -53,7 +55,8 @@ export class TriangleTree {
       if (boxFar(bounds, 6 * node, x, y, z) >= far) continue;
       const c = child[node];
       if (c < 0) {
-        for (let i = first[node]; i < last[node]; i++) look(order[i]);
+        for (let i = first[node]; i < last[node]; i++)
+          if (boxFar(this.#boxes, 6 * order[i], x, y, z) < far) look(order[i]);
         continue;
       }
       const [left, right] = [boxFar(bounds, 6 * c, x, y, z), boxFar(bounds, 6 * c + 6, x, y, z)];
@@ -99,23 +102,69 @@ export class TriangleTree {
   #closestOn(t: number, x: number, y: number, z: number): number {
     const p = this.#corners;
     const o = 9 * t;
-    const [ax, ay, az] = [p[o], p[o + 1], p[o + 2]];
-    const [bx, by, bz] = [p[o + 3] - ax, p[o + 4] - ay, p[o + 5] - az];
-    const [cx, cy, cz] = [p[o + 6] - ax, p[o + 7] - ay, p[o + 8] - az];
-    const [px, py, pz] = [x - ax, y - ay, z - az];
-    const d1 = bx * px + by * py + bz * pz;
-    const d2 = cx * px + cy * py + cz * pz;
-    const bb = bx * bx + by * by + bz * bz;
-    const bc = bx * cx + by * cy + bz * cz;
-    const cc = cx * cx + cy * cy + cz * cz;
-    const [v, w] = weightsOf(d1, d2, bb, bc, cc);
-    this.#v = v;
-    this.#w = w;
-    this.#x = ax + v * bx + w * cx;
-    this.#y = ay + v * by + w * cy;
-    this.#z = az + v * bz + w * cz;
-    const [ex, ey, ez] = [x - this.#x, y - this.#y, z - this.#z];
+    const ax = p[o];
+    const ay = p[o + 1];
+    const az = p[o + 2];
+    const bx = p[o + 3] - ax;
+    const by = p[o + 4] - ay;
+    const bz = p[o + 5] - az;
+    const cx = p[o + 6] - ax;
+    const cy = p[o + 7] - ay;
+    const cz = p[o + 8] - az;
+    const px = x - ax;
+    const py = y - ay;
+    const pz = z - az;
+    this.#weigh(bx * px + by * py + bz * pz, cx * px + cy * py + cz * pz, {
+      bb: bx * bx + by * by + bz * bz,
+      bc: bx * cx + by * cy + bz * cz,
+      cc: cx * cx + cy * cy + cz * cz,
+    });
+    this.#x = ax + this.#v * bx + this.#w * cx;
+    this.#y = ay + this.#v * by + this.#w * cy;
+    this.#z = az + this.#v * bz + this.#w * cz;
+    const ex = x - this.#x;
+    const ey = y - this.#y;
+    const ez = z - this.#z;
     return ex * ex + ey * ey + ez * ez;
+  }
+
+  /** Weights of the second and third corner of the closest point, from products of a triangle's sides b, c and the way p to the point. */
+  #weigh(d1: number, d2: number, { bb, bc, cc }: { bb: number; bc: number; cc: number }): void {
+    this.#v = 0;
+    this.#w = 0;
+    if (d1 <= 0 && d2 <= 0) return;
+    const d3 = d1 - bb;
+    const d4 = d2 - bc;
+    if (d3 >= 0 && d4 <= d3) {
+      this.#v = 1;
+      return;
+    }
+    const vc = d1 * d4 - d3 * d2;
+    if (vc <= 0 && d1 >= 0 && d3 <= 0) {
+      this.#v = d1 === d3 ? 0 : d1 / (d1 - d3);
+      return;
+    }
+    const d5 = d1 - bc;
+    const d6 = d2 - cc;
+    if (d6 >= 0 && d5 <= d6) {
+      this.#w = 1;
+      return;
+    }
+    const vb = d5 * d2 - d1 * d6;
+    if (vb <= 0 && d2 >= 0 && d6 <= 0) {
+      this.#w = d2 === d6 ? 0 : d2 / (d2 - d6);
+      return;
+    }
+    const va = d3 * d6 - d5 * d4;
+    if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) {
+      this.#w = (d4 - d3) / (d4 - d3 + (d5 - d6));
+      this.#v = 1 - this.#w;
+      return;
+    }
+    const sum = va + vb + vc;
+    if (!(sum > 0)) return;
+    this.#v = vb / sum;
+    this.#w = vc / sum;
   }
 
   /** How far along a ray a triangle is met; Infinity: not. */
@@ -142,28 +191,6 @@ export class TriangleTree {
 }
 
 const SLIP = 1e-9;
-
-/** Weights of the second and third corner of the closest point, from products of its sides b, c and the way p to the point. */
-function weightsOf(d1: number, d2: number, bb: number, bc: number, cc: number): [number, number] {
-  if (d1 <= 0 && d2 <= 0) return [0, 0];
-  const d3 = d1 - bb;
-  const d4 = d2 - bc;
-  if (d3 >= 0 && d4 <= d3) return [1, 0];
-  const vc = d1 * d4 - d3 * d2;
-  if (vc <= 0 && d1 >= 0 && d3 <= 0) return [d1 === d3 ? 0 : d1 / (d1 - d3), 0];
-  const d5 = d1 - bc;
-  const d6 = d2 - cc;
-  if (d6 >= 0 && d5 <= d6) return [0, 1];
-  const vb = d5 * d2 - d1 * d6;
-  if (vb <= 0 && d2 >= 0 && d6 <= 0) return [0, d2 === d6 ? 0 : d2 / (d2 - d6)];
-  const va = d3 * d6 - d5 * d4;
-  if (va <= 0 && d4 - d3 >= 0 && d5 - d6 >= 0) {
-    const w = (d4 - d3) / (d4 - d3 + (d5 - d6));
-    return [1 - w, w];
-  }
-  const sum = va + vb + vc;
-  return sum > 0 ? [vb / sum, vc / sum] : [0, 0];
-}
 
 /** Square distance from a place to a box. */
 function boxFar(b: Float64Array, o: number, x: number, y: number, z: number): number {

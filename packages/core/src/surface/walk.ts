@@ -55,13 +55,17 @@ export function walk(target: Target, from: Walker, length: number, options: Walk
 function stepOn(target: Target, from: Walker, step: number, { rounds, turn }: WalkOptions): Walker | undefined {
   const way = turn ? turn(from.normal, from.way) : from.way;
   const half = target.closest(plus(from.at, way, step / 2), from.triangle);
-  const straight = tangent(way, target.normalAt(half));
+  const halfway = target.normalAt(half);
+  const straight = turn ? turn(halfway, way) : tangent(way, halfway);
   const place = target.closest(plus(from.at, straight, step), half.triangle);
   const normal = target.normalAt(place);
   if (sizeOf(minus(place.at, from.at)) < STUCK * step)
     return rounds ? roundEdge(target, { ...from, way }, step) : undefined;
-  if (!rounds && dot(normal, from.normal) < EDGE) return undefined;
-  return { at: place.at, triangle: place.triangle, way: tangent(straight, normal), normal, isOff: false };
+  const isEdge = dot(normal, from.normal) < EDGE;
+  if (isEdge && !rounds) return undefined;
+  // past an edge the way leads down behind it, or up the wall before it
+  const onward = isEdge ? plus(straight, from.normal, dot(normal, straight) > 0 ? -1 : 1) : straight;
+  return { at: place.at, triangle: place.triangle, way: tangent(onward, normal), normal, isOff: false };
 }
 
 /** Over an edge that one stands at: onto the face that falls away behind it. Undefined where there is none. */

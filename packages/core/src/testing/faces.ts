@@ -1,7 +1,7 @@
 import { loadKernels } from '@fictile/kernels';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { unwrap } from '../base/index.ts';
-import { Engine } from '../evaluate/index.ts';
+import { Engine, type EngineTools } from '../evaluate/index.ts';
 import { condition, flatten, type Outline } from '../outline/index.ts';
 import { glyphCurves, openFont, type FontFace, type FontSet } from '../text/index.ts';
 
@@ -34,6 +34,11 @@ export function outlineOf(face: FontFace, character: string): { outline: Outline
   return { outline: condition(rings, em).outline, em };
 }
 
-export async function testEngine(): Promise<Engine> {
-  return new Engine({ kernels: await loadKernels(), catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 64e6 });
-}
+export const testTools = async (): Promise<EngineTools> => ({
+  kernels: await loadKernels(),
+  catalogue: SHIPPED_FONTS,
+  loadFont: readFont,
+  cacheBytes: 64e6,
+});
+
+export const testEngine = async (): Promise<Engine> => new Engine(await testTools());

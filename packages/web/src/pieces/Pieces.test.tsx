@@ -32,6 +32,7 @@ function Column() {
       actions={actions}
       selection={chosen}
       onFile={() => files++}
+      onModel={() => files++}
     />
   );
 }

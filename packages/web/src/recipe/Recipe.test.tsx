@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { act, cleanup, screen, waitFor, within } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newPiece, newProject, STILL, type Piece, type Remark, type ShownPiece } from '@fictile/core';
+import { newPiece, newProject, ownOf, STILL, type Piece, type Remark, type ShownPiece } from '@fictile/core';
 import { useState, useSyncExternalStore } from 'react';
 import { ProjectStore } from '../store/index.ts';
 import { wordsOf } from '../testing/words.ts';
@@ -46,6 +46,7 @@ function Form() {
     <Recipe
       pieces={withOther ? [a, b] : [a]}
       store={store}
+      others={[]}
       shown={shown(remarks)}
       milliseconds={21}
       atWork={atWork}
@@ -300,16 +301,16 @@ describe('letters that are picked', () => {
     focus('These letters, turned');
     await userEvent.keyboard('{ArrowUp}{Shift>}{ArrowUp}{/Shift}');
     await pick(/^These letters are/, 'left out');
-    const { own } = piece().source;
+    const own = ownOf(piece());
     expect(Object.keys(own)).toEqual(['2', '3']);
     expect(own[3]).toMatchObject({ turnDegrees: 11, leftOut: true });
     await userEvent.click(screen.getByRole('button', { name: 'As the others' }));
-    expect(piece().source.own).toEqual({});
+    expect(ownOf(piece())).toEqual({});
   });
 
   test('take a font of their own', async () => {
     await pick(/^Font of these letters/, 'Pacifico Regular');
-    expect([piece().source.own[2].font?.family, wordsOf(piece()).font.family]).toEqual(['Pacifico', 'Zilla Slab']);
+    expect([ownOf(piece())[2].font?.family, wordsOf(piece()).font.family]).toEqual(['Pacifico', 'Zilla Slab']);
   });
 });
 

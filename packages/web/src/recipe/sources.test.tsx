@@ -5,12 +5,14 @@ import {
   newDrawing,
   newPiece,
   newProject,
+  ownOf,
   usualDrawing,
   usualOwn,
   usualShapes,
   type Drawing,
   type DrawingShape,
   type FreeCurve,
+  type LetteringPiece,
   type Piece,
 } from '@fictile/core';
 import { useState, useSyncExternalStore } from 'react';
@@ -48,6 +50,7 @@ function Form() {
     <Recipe
       pieces={[state.history.project.pieces.a]}
       store={store}
+      others={[]}
       shown={undefined}
       milliseconds={1}
       atWork={undefined}
@@ -95,7 +98,7 @@ describe('words', () => {
     expect(screen.getByText(/as deep as it is thick/)).toBeTruthy();
     await type('Sides of the wire', '10');
     await type('Wire', '6');
-    expect(piece().source.contour).toMatchObject({ kind: 'wire', thickMm: 6, sides: 12 });
+    expect((piece() as LetteringPiece).source.contour).toMatchObject({ kind: 'wire', thickMm: 6, sides: 12 });
   });
 
   test('run along a curve, knot by knot by keyboard', async () => {
@@ -128,17 +131,17 @@ describe('letters that are picked', () => {
   test('have a depth and an edge of their own until they are raised as the others', async () => {
     await type('These letters, raised', '30');
     await pick(/^Front edge of these letters/, 'chamfered');
-    expect(piece().source.own[2].solid).toMatchObject({ depthMm: 30, front: { kind: 'chamfer' } });
+    expect(ownOf(piece())[2].solid).toMatchObject({ depthMm: 30, front: { kind: 'chamfer' } });
     await userEvent.click(screen.getByRole('button', { name: 'raised as the others' }));
-    expect(piece().source.own).toEqual({});
+    expect(ownOf(piece())).toEqual({});
   });
 
   test('have a finish of their own, and none again', async () => {
     await userEvent.click(screen.getByRole('button', { name: 'Finish of these letters: as the others' }));
     await userEvent.click(await screen.findByRole('button', { name: 'celadon' }));
-    expect(piece().source.own[1].finish?.name).toBe('celadon');
+    expect(ownOf(piece())[1].finish?.name).toBe('celadon');
     await userEvent.click(screen.getByRole('button', { name: 'as the others' }));
-    expect(piece().source.own).toEqual({});
+    expect(ownOf(piece())).toEqual({});
   });
 
   test('stand closer together, wherever their pair stands', async () => {

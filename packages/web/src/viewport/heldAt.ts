@@ -24,7 +24,10 @@ export function heldAt(step: OntoStep, { point, face, object }: Intersection, to
   return {
     ...step,
     fromMm: rounded(at.addScaledVector(out, far)),
-    toward: out.negate().toArray().map((v) => Math.round(v * 1e6) / 1e6 + 0) as Triple,
+    toward: out
+      .negate()
+      .toArray()
+      .map((v) => Math.round(v * 1e6) / 1e6 + 0) as Triple,
   };
 }
 

@@ -1,0 +1,141 @@
+import { quietContext, unwrap } from '../base/index.ts';
+import { checkMesh } from '../check/index.ts';
+import {
+  applyEdit,
+  newForm,
+  newModel,
+  newPiece,
+  newProject,
+  usualForms,
+  usualStep,
+  type Edit,
+  type FormShape,
+  type OntoStep,
+  type Piece,
+  type Project,
+} from '../document/index.ts';
+import { formMesh } from '../form/index.ts';
+import { writeScene, usualWriteOptions } from '../io/index.ts';
+import { STILL } from '../math/index.ts';
+import { Target } from '../surface/index.ts';
+import { testEngine, testTools } from '../testing/faces.ts';
+import { splitGraphemes } from '../text/index.ts';
+import { Engine, pieceMesh, type Evaluated } from './index.ts';
+
+let engine: Engine;
+beforeAll(async () => {
+  engine = await testEngine();
+});
+
+const TOLERANCE_MM = 0.4;
+const onto = (values: Partial<OntoStep>): OntoStep => ({ ...usualStep('onto', 'onto'), target: 'body', ...values });
+
+function projectOf(text: string, step: OntoStep, body: Piece, more: Edit[] = []): Project {
+  const made = newProject('p', 'R', [newPiece('words', text, splitGraphemes(text)), body]);
+  const edits: Edit[] = [
+    { kind: 'setWords', pieceId: 'words', values: { sizeMm: 16, anchor: 'middle' } },
+    { kind: 'setSolid', pieceId: 'words', values: { depthMm: 4, front: { kind: 'chamfer', inMm: 0.5, deepMm: 0.5, steps: 1, points: [] } } }, // prettier-ignore
+    { kind: 'setFaces', pieceId: 'words', values: { toleranceMm: TOLERANCE_MM } },
+    { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: TOLERANCE_MM / 4 } },
+    { kind: 'setSteps', pieceId: 'words', steps: [step] },
+    ...more,
+  ];
+  return unwrap(applyEdit(made, { kind: 'many', edits }));
+}
+
+const evaluate = async (project: Project, id = 'words'): Promise<Evaluated> =>
+  unwrap(await engine.evaluate(project, id, quietContext, { crossings: true }));
+const codes = ({ remarks }: Evaluated): string[] => remarks.map(({ code }) => code);
+const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
+
+/** How far above a form all points but those of the back lie at least, and how far those of the back lie off their root at most. */
+function heights({ clusters, flat }: Evaluated, form: FormShape): { least: number; gap: number } {
+  const target = new Target(formMesh(form, TOLERANCE_MM / 4));
+  let [least, gap] = [Infinity, 0];
+  for (const { mesh, rest = mesh.positions } of clusters) {
+    for (let v = 0; v < rest.length; v += 3) {
+      const high = target.heightOf([mesh.positions[v], mesh.positions[v + 1], mesh.positions[v + 2]]);
+      if (rest[v + 2] > (flat?.low[2] ?? 0) + 0.2) least = Math.min(least, high);
+      else gap = Math.max(gap, Math.abs(high + TOLERANCE_MM + 1e-5 * target.diagonal));
+    }
+  }
+  return { least, gap };
+}
+
+const { jug, ball, shell, panel, bowl } = usualForms();
+
+test.each<[string, FormShape, Partial<OntoStep>]>([
+  ['round a jug', jug, { fromMm: [0, 100, 300], guide: 'level' }],
+  ['round a ball', ball, { fromMm: [0, 80, 300], turnDegrees: 30 }],
+  ['into a bowl', bowl, { fromMm: [0, 240, 10], toward: [0, -1, 0] }],
+  ['from a direction', shell, { fromMm: [0, 70, 300], method: 'direction' }],
+  ['to the closest place', shell, { fromMm: [0, 70, 45], method: 'closest' }],
+])('%s: closed, nothing sunk, nothing gapes', async (_, form, values) => {
+  const laid = await evaluate(projectOf('R8', onto(values), newForm('body', 'Body', form)));
+  expect(codes(laid)).toEqual([]);
+  expect(checkMesh(pieceMesh(laid))).toMatchObject(SOUND);
+  const { least, gap } = heights(laid, form);
+  expect(least).toBeGreaterThan(0);
+  expect(gap).toBeLessThan(TOLERANCE_MM);
+  expect(laid.onto).toMatchObject({ stepId: 'onto', targetId: 'body' });
+});
+
+test('words stay live, the body may be exchanged, and lettering stands where the body does', async () => {
+  const body = newForm('body', 'Body', ball);
+  const step = onto({ fromMm: [0, 80, 300] });
+  const first = await evaluate(projectOf('Row', step, body));
+  const moved: Edit = { kind: 'setPlacement', pieceId: 'body', values: { atMm: [50, 0, 0], turnDegrees: [0, 90, 0] } };
+  const placed = await evaluate(projectOf('Row', step, body, [moved]));
+  expect(placed.transform).toEqual((await evaluate(projectOf('Row', step, body, [moved]), 'body')).transform);
+  expect(pieceMesh(placed).positions).toEqual(pieceMesh(first).positions);
+  const other = await evaluate(projectOf('Rows', step, newForm('body', 'Body', jug)));
+  expect(checkMesh(pieceMesh(other))).toMatchObject(SOUND);
+  expect(heights(other, jug).least).toBeGreaterThan(0);
+});
+
+test('what can not be laid is told, and stays as it was', async () => {
+  const body = newForm('body', 'Body', ball);
+  expect(codes(await evaluate(projectOf('Row', onto({ target: 'nobody' }), body)))).toEqual(['ONTO_NOTHING']);
+  expect(codes(await evaluate(projectOf('Row', onto({ fromMm: [500, 0, 300] }), body)))).toEqual(['ONTO_MISSES']);
+  const back: Edit = { kind: 'setSteps', pieceId: 'body', steps: [onto({ target: 'words' })] };
+  expect(codes(await evaluate(projectOf('Row', onto({ fromMm: [0, 80, 300] }), body, [back])))).toEqual(['ONTO_CYCLE']);
+});
+
+test('letters beside the model are named, and left out where that is wished', async () => {
+  const tile: FormShape = { kind: 'block', widthMm: 44, heightMm: 40, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 }; // prettier-ignore
+  const lay = (overhang: OntoStep['overhang']): Promise<Evaluated> =>
+    evaluate(projectOf('row', onto({ fromMm: [10, 20, 100], overhang }), newForm('body', 'Body', tile)));
+  const straight = await lay('straight');
+  const over = straight.remarks.find(({ code }) => code === 'ONTO_OVERHANGS');
+  expect(over?.params).toMatchObject({ instead: 'straight', letters: expect.stringContaining('w') as string });
+  expect(checkMesh(pieceMesh(straight))).toMatchObject(SOUND);
+  expect((await lay('leave')).clusters.length).toBeLessThan(straight.clusters.length);
+  const round = await lay('follow');
+  expect(checkMesh(pieceMesh(round))).toMatchObject(SOUND);
+  expect(heights(round, tile).least).toBeGreaterThan(0);
+});
+
+test('a panel is as large as its words, and stands behind them', async () => {
+  const around = newForm('body', 'Plate', { ...panel, around: 'words', marginMm: 10, thickMm: 5 });
+  const project = projectOf('Row', { ...onto({}), on: false }, around);
+  const [words, plate] = [await evaluate(project), await evaluate(project, 'body')];
+  expect(checkMesh(pieceMesh(plate))).toMatchObject(SOUND);
+  const [wide, tall] = checkMesh(pieceMesh(words)).sizeMm;
+  expect(checkMesh(pieceMesh(plate)).sizeMm).toEqual([expect.closeTo(wide + 20, 6), expect.closeTo(tall + 20, 6), 5]);
+  expect(plate.transform).toEqual(words.transform);
+});
+
+test.each(['obj', 'stl', 'ply', 'glb'] as const)('a model comes back from %s as it went, and takes letters', async (format) => {
+  const mesh = formMesh(ball, 0.4);
+  const part = { name: 'Ball', mesh, transform: STILL, slots: newForm('b', 'Ball', ball).slots, letters: [] };
+  const { bytes } = await writeScene([part], usualWriteOptions(format, 'Ball'));
+  const loading = new Engine({ ...(await testTools()), loadModel: () => Promise.resolve(bytes) });
+  const [unit, up] = [format === 'glb' ? 'm' : 'mm', format === 'stl' || format === 'ply' ? 'z' : 'y'] as const;
+  const body = newModel('body', 'Ball', { asset: 'a'.repeat(64), format, unit, up, scalePercent: 100 });
+  const project = projectOf('Row', onto({ fromMm: [0, 80, 300] }), body);
+  const back = unwrap(await loading.evaluate(project, 'body', quietContext));
+  expect(checkMesh(pieceMesh(back))).toMatchObject({ ...SOUND, sizeMm: [160, 160, 160].map((v) => expect.closeTo(v, 2) as number) });
+  const laid = unwrap(await loading.evaluate(project, 'words', quietContext, { crossings: true }));
+  expect(checkMesh(pieceMesh(laid))).toMatchObject(SOUND);
+  expect((await engine.evaluate(project, 'body', quietContext)).ok).toBe(false);
+}); // prettier-ignore

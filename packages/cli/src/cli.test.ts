@@ -1,7 +1,7 @@
 import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { checkMesh, readObj, unwrap } from '@fictile/core';
+import { checkMesh, readObj, unwrap, type PolygonMesh } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from './arguments.ts';
 import { amountOf, flagsOf, isSwitch, readFlag } from './flags.ts';
@@ -53,7 +53,8 @@ describe('flags', () => {
   });
 
   test.each<[string, string | number | boolean, string]>([
-    ['onto', 'jug.obj', 'FLAG_UNKNOWN'],
+    ['with', 'jug.obj', 'FLAG_UNKNOWN'],
+    ['method', 'glue', 'FLAG_VALUE'],
     ['bend-axis', 'up', 'FLAG_VALUE'],
     ['bend-center', '1,2', 'FLAG_VALUE'],
     ['repeat', '0', 'FLAG_VALUE'],
@@ -113,6 +114,43 @@ describe('shapes', () => {
   ])('%j says nothing alone', async (flags) => {
     expect(await codeOf(() => stepsOf(flags))).toBe('FLAG_VALUE');
   });
+});
+
+describe('onto a model', () => {
+  // a slab a metre behind zero in a file that counts metres, its upright axis z: front to -y
+  const SLAB = [[-1, 1, 0], [1, 1, 0], [1, 1.1, 0], [-1, 1.1, 0], [-1, 1, 1], [1, 1, 1], [1, 1.1, 1], [-1, 1.1, 1]]; // prettier-ignore
+  const SIDES = ['1 4 3 2', '5 6 7 8', '1 2 6 5', '4 8 7 3', '1 5 8 4', '2 3 7 6'];
+  const madeOn = async (flags: Record<string, unknown>): Promise<PolygonMesh> => {
+    const onto = join(folder, 'slab.obj');
+    await writeFile(onto, [...SLAB.map((p) => `v ${p.join(' ')}`), ...SIDES.map((f) => `f ${f}`)].join('\n'));
+    const rest = { text: 'Row', size: 100, depth: 20, anchor: 'middle', out: 'x.obj', onto, inUnit: 'm', inUp: 'z' };
+    const { bytes } = await buildCase(flagsOf({ ...rest, ...flags }), await loadKernels());
+    return unwrap(readObj(bytes));
+  };
+  test.each(['wrap', 'project', 'nearest'])(
+    '%s: coordinates and axes are those of the model’s file',
+    async (method) => {
+      const mesh = await madeOn({ method, from: '0.2,0.95,0.5', toward: '0,1,0' });
+      expect(checkMesh(mesh)).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
+      const part = (k: number): number[] => [...mesh.positions].filter((_, i) => i % 3 === k);
+      // raised by 20 mm to -y from where y is 1 m, a hair of it in the slab; upright along z, about the middle of its front
+      expect([Math.min(...part(1)), Math.max(...part(1))]).toEqual([expect.closeTo(0.98, 6), expect.closeTo(1, 3)]);
+      expect([Math.min(...part(2)), Math.max(...part(2))]).toEqual([expect.closeTo(0.45, 1), expect.closeTo(0.55, 1)]);
+      expect((Math.min(...part(0)) + Math.max(...part(0))) / 2).toBeCloseTo(0.2, 1);
+    },
+  );
+
+  test('what misses, what says nothing alone and what is no direction are errors', async () => {
+    expect(await codeOf(() => madeOn({ from: '9,0,9', toward: '0,1,0' }))).toBe('ONTO_MISSES');
+    expect(await codeOf(() => madeOn({ toward: '0,0,0' }))).toBe('FLAG_VALUE');
+    expect(await codeOf(() => madeOn({ from: '1,2' }))).toBe('FLAG_VALUE');
+    expect(await codeOf(() => buildLoose({ lift: 2 }))).toBe('FLAG_VALUE');
+    await writeFile(join(folder, 'no.obj'), 'v 1 2 3');
+    expect(await codeOf(() => buildLoose({ onto: join(folder, 'no.obj') }))).toBe('MESH_BROKEN');
+  });
+
+  const buildLoose = async (flags: Record<string, unknown>): Promise<unknown> =>
+    buildCase(flagsOf({ text: 'Row', out: 'x.obj', ...flags }), await loadKernels());
 });
 
 describe('faces', () => {

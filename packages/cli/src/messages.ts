@@ -99,7 +99,7 @@ const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
 };
 
 function meshText({ format, place, why }: ErrorParams['MESH_BROKEN']): string {
-  if (why === 'text') return 'This STL is written as text. Save it as binary STL.';
+  if (why === 'order') return 'This PLY is written with its large bytes first. Save it as text, or little-endian.';
   const where = format === 'obj' ? `line ${place}` : `byte ${place}`;
   const what: Record<string, string> = {
     vertex: 'a point is not three numbers',

@@ -27,7 +27,7 @@ export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';
 export type { Migration } from './migrations.ts';
-export { isDrawing, isForm, isLettering, isModel, isWords, ownIds, ownOf } from './kinds.ts';
+export { groundOf, standsOn, isDrawing, isForm, isLettering, isModel, isWords, ownIds, ownOf } from './kinds.ts';
 export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProfile, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';

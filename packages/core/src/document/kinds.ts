@@ -1,3 +1,4 @@
+import type { OntoStep } from './stepSchema.ts';
 import type { DrawingPiece, FormPiece, LetteringPiece, ModelPiece, OwnLetter, Piece, WordsPiece } from './schema.ts';
 
 export const isWords = (piece: Piece): piece is WordsPiece => piece.source.kind === 'words';
@@ -6,6 +7,21 @@ export const isDrawing = (piece: Piece): piece is DrawingPiece => piece.source.k
 export const isForm = (piece: Piece): piece is FormPiece => piece.source.kind === 'form';
 export const isModel = (piece: Piece): piece is ModelPiece => piece.source.kind === 'model';
 export const isLettering = (piece: Piece): piece is LetteringPiece => isWords(piece) || isDrawing(piece);
+
+/** Other pieces that a piece asks for: what a panel is made round, and what it is laid onto first. */
+export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): { around?: string; onto?: { stepId: string; targetId: string } } {
+  const step = steps.find((one): one is OntoStep => one.on && one.kind === 'onto');
+  return {
+    ...(source.kind === 'form' && source.form.kind === 'panel' && source.form.around !== '' && { around: source.form.around }),
+    ...(step && { onto: { stepId: step.id, targetId: step.target } }),
+  };
+} // prettier-ignore
+
+/** Id of the piece where a piece stands, instead of a place of its own; undefined where it has one. */
+export function groundOf(piece: Piece): string | undefined {
+  const { around, onto } = standsOn(piece);
+  return onto?.targetId ?? around;
+}
 
 const NOTHING: Readonly<Record<string, OwnLetter>> = {};
 /** What is said of letters or colours alone. */

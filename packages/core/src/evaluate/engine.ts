@@ -30,7 +30,7 @@ import {
   Grounds,
   missed,
   ontoOf,
-  standsOn,
+  standsOnIn,
   transformOf,
   type OntoTools,
   type Under,
@@ -158,7 +158,7 @@ export class Engine {
   /** The pieces that a piece stands on, computed, and what is told of those it can't stand on. */
   async #underOf(project: Project, piece: Piece, run: Run): Promise<Result<Under>> {
     const under: Under = { key: '', grounds: new Map(), remarks: [] };
-    for (const { stepId, targetId } of standsOn(piece)) {
+    for (const { stepId, targetId } of standsOnIn(piece)) {
       const circle = circleThrough(project, piece.id, targetId);
       if (!project.pieces[targetId]) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
       else if (circle) under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }));

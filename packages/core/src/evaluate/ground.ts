@@ -1,5 +1,5 @@
 import { ByteCache, remark, type Remark } from '../base/index.ts';
-import type { OntoStep, Piece, Project, Step } from '../document/index.ts';
+import { standsOn, type OntoStep, type Piece, type Project, type Step } from '../document/index.ts';
 import { assemble, clustersBox, type BuiltCluster } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
 import type { ChainFrame } from '../shape/index.ts';
@@ -30,14 +30,10 @@ export interface Under {
 /** Stands for the piece that a panel is made round, where others have the id of a step. */
 export const AROUND = ' around';
 
-/** Other pieces that a piece asks for: what it is made round, and the first that it is laid onto. */
-export function standsOn({ source, steps }: Piece): { stepId: string; targetId: string }[] {
-  const onto = steps.find((step): step is OntoStep => step.on && step.kind === 'onto');
-  const around = source.kind === 'form' && source.form.kind === 'panel' ? source.form.around : '';
-  return [
-    ...(around === '' ? [] : [{ stepId: AROUND, targetId: around }]),
-    ...(onto ? [{ stepId: onto.id, targetId: onto.target }] : []),
-  ];
+/** Other pieces that a piece asks for, by what for: the id of a step, or AROUND. */
+export function standsOnIn(piece: Piece): { stepId: string; targetId: string }[] {
+  const { around, onto } = standsOn(piece);
+  return [...(around === undefined ? [] : [{ stepId: AROUND, targetId: around }]), ...(onto ? [onto] : [])];
 }
 
 /** The pieces of a circle in which one piece stands on another, that stands on others, until the first is met again. Undefined where there is none. */
@@ -48,7 +44,7 @@ export function circleThrough(project: Project, pieceId: string, targetId: strin
     if (seen.has(id)) return undefined;
     seen.add(id);
     const piece = project.pieces[id];
-    for (const next of piece ? standsOn(piece) : []) {
+    for (const next of piece ? standsOnIn(piece) : []) {
       const rest = back(next.targetId);
       if (rest) return [id, ...rest];
     }
@@ -59,15 +55,14 @@ export function circleThrough(project: Project, pieceId: string, targetId: strin
 }
 
 /** What lies on another piece stands where that does. */
-export function transformOf({ placement, source, steps }: Piece, clusters: readonly BuiltCluster[], { grounds }: Under): Transform {
-  const [first] = standsOn({ source, steps } as Piece).slice(-1);
-  const ground = first && grounds.get(first.stepId);
-  return ground ? ground.transform : pieceTransform(placement, clusters);
-} // prettier-ignore
+export function transformOf(piece: Piece, clusters: readonly BuiltCluster[], { grounds }: Under): Transform {
+  const last = standsOnIn(piece).slice(-1).map(({ stepId }) => grounds.get(stepId)); // prettier-ignore
+  return last[0]?.transform ?? pieceTransform(piece.placement, clusters);
+}
 
 /** Told where the line of sight of a step met nothing. */
 export function missed({ grounds }: Under, onto: Laid | undefined, piece: Piece): Remark[] {
-  const step = standsOn(piece).find(({ stepId }) => stepId !== AROUND);
+  const step = standsOn(piece).onto;
   return step && grounds.has(step.stepId) && !onto ? [remark('ONTO_MISSES', { stepId: step.stepId })] : [];
 }
 

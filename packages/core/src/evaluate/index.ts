@@ -6,5 +6,6 @@ export { fontFacts } from './fontFacts.ts';
 export type { FontFacts } from './fontFacts.ts';
 export { Engine, pieceMesh, scenePart } from './engine.ts';
 export type { EngineTools, Evaluated, LineMeasures } from './engine.ts';
+export { stretchPlaces } from './stretchPlaces.ts';
 export { sectionOf } from './sectionOf.ts';
 export type { Laid, OntoReport } from './ontoReport.ts';

@@ -137,5 +137,9 @@ test.each(['obj', 'stl', 'ply', 'glb'] as const)('a model comes back from %s as 
   expect(checkMesh(pieceMesh(back))).toMatchObject({ ...SOUND, sizeMm: [160, 160, 160].map((v) => expect.closeTo(v, 2) as number) });
   const laid = unwrap(await loading.evaluate(project, 'words', quietContext, { crossings: true }));
   expect(checkMesh(pieceMesh(laid))).toMatchObject(SOUND);
+  if (format !== 'obj') return;
+  // written without loss: letters lie on the file as they do on the form
+  const own = await evaluate(projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Ball', ball), [{ kind: 'setFaces', pieceId: 'body', values: { toleranceMm: 0.4 } }]));
+  expect(pieceMesh(laid).positions).toEqual(pieceMesh(own).positions);
   expect((await engine.evaluate(project, 'body', quietContext)).ok).toBe(false);
 }); // prettier-ignore

@@ -2,7 +2,7 @@ import { unwrap } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import { adjacency, faceCount } from '../mesh/index.ts';
 import { cubes } from '../testing/meshes.ts';
-import { readObj, readStl, usualWriteOptions, writeMesh, type MeshFormat } from './index.ts';
+import { readObj, readPly, readStl, usualWriteOptions, writeMesh, type MeshFormat } from './index.ts';
 
 const cube = cubes(3.1, [0.1, -1e-7, 123.456]);
 const written = async (format: MeshFormat, choices = {}): Promise<Uint8Array> =>
@@ -88,8 +88,23 @@ describe('broken files are refused with their place', () => {
     const infinite = good.slice();
     new DataView(infinite.buffer).setFloat32(96, Infinity, true);
     expect(why(new Uint8Array(10))).toBe('short');
-    expect(why(bytes(`solid x${' '.repeat(100)}`))).toBe('text');
+    expect(why(bytes(`solid x${' '.repeat(100)}`))).toBe('no faces');
+    expect(why(bytes('solid x\nvertex 0 0 0\nvertex 1 0'))).toBe('vertex');
+    expect(why(bytes('solid x\nvertex 0 0 0\nvertex 1 0 0\nendsolid'))).toBe('short');
     expect(why(good.slice(0, -1))).toBe('count');
     expect(why(infinite)).toBe('vertex');
   });
+});
+
+test('STL and PLY written as text hold what the binary ones hold', async () => {
+  const mesh = unwrap(readStl(await written('stl')));
+  const place = (v: number): string => [...mesh.positions.subarray(3 * v, 3 * v + 3)].join(' ');
+  const faces = Array.from({ length: faceCount(mesh) }, (_, f) => [...mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1])]); // prettier-ignore
+  const stl = faces.map((row) => `facet normal 0 0 0\nouter loop\n${row.map((v) => `vertex ${place(v)}`).join('\n')}\nendloop\nendfacet`); // prettier-ignore
+  const back = unwrap(readStl(new TextEncoder().encode(`solid it\n${stl.join('\n')}\nendsolid it`)));
+  expect([back.positions, back.faceVertices]).toEqual([mesh.positions, mesh.faceVertices]);
+  const points = Array.from({ length: mesh.positions.length / 3 }, (_, v) => place(v));
+  const header = `ply\nformat ascii 1.0\nelement vertex ${points.length}\nproperty float x\nproperty float y\nproperty float z\nelement face ${faces.length}\nproperty list uchar int vertex_indices\nend_header\n`; // prettier-ignore
+  const ply = unwrap(readPly(new TextEncoder().encode(`${header}${[...points, ...faces.map((row) => `${row.length} ${row.join(' ')}`)].join('\n')}\n`))); // prettier-ignore
+  expect([ply.positions, ply.faceVertices]).toEqual([mesh.positions, mesh.faceVertices]);
 });

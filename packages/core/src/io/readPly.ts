@@ -1,4 +1,5 @@
 import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { wordsIn } from './readText.ts';
 import { MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
 
 const SIZES: Readonly<Record<string, number>> = {
@@ -19,12 +20,12 @@ interface Element {
   properties: Property[];
 }
 
-/** Binary little-endian PLY -> mesh: places and polygons; other properties are passed over. */
+/** PLY, text or binary little-endian -> mesh: places and polygons; other properties are passed over. */
 export function readPly(bytes: Uint8Array): Result<PolygonMesh> {
   const header = readHeader(bytes);
   if (typeof header === 'string') return broken(0, header);
   try {
-    return new PlyBody(bytes, header.end).read(header.elements);
+    return new PlyBody(bytes, header).read(header.elements);
   } catch (error) {
     if (error instanceof RangeError) return broken(bytes.length, 'short');
     throw error;
@@ -33,13 +34,14 @@ export function readPly(bytes: Uint8Array): Result<PolygonMesh> {
 
 const broken = (place: number, why: string): Result<PolygonMesh> => fail('MESH_BROKEN', { format: 'ply', place, why });
 
-function readHeader(bytes: Uint8Array): { elements: Element[]; end: number } | string {
+function readHeader(bytes: Uint8Array): { elements: Element[]; end: number; isText: boolean } | string {
   let text = '';
   for (let i = 0; i < Math.min(bytes.length, 65_536) && !text.endsWith('end_header\n'); i++)
     text += String.fromCharCode(bytes[i]);
   if (!text.startsWith('ply') || !text.endsWith('end_header\n')) return 'header';
   const lines = text.split('\n').map((line) => line.trim().split(/\s+/));
-  if (!lines.some(([word, kind]) => word === 'format' && kind === 'binary_little_endian')) return 'text';
+  const format = lines.find(([word]) => word === 'format')?.[1];
+  if (format !== 'binary_little_endian' && format !== 'ascii') return 'order';
   const elements: Element[] = [];
   for (const [word, a, b, c, d] of lines) {
     if (word === 'element') elements.push({ name: a, size: Number(b), properties: [] });
@@ -49,17 +51,19 @@ function readHeader(bytes: Uint8Array): { elements: Element[]; end: number } | s
     elements[elements.length - 1].properties.push(property);
   }
   const isCount = (n: number): boolean => Number.isInteger(n) && n >= 0 && n <= 4 * LIMITS.meshFaces;
-  return elements.every((e) => isCount(e.size)) ? { elements, end: text.length } : 'header';
+  return elements.every((e) => isCount(e.size)) ? { elements, end: text.length, isText: format === 'ascii' } : 'header';
 }
 
 class PlyBody {
   readonly #view: DataView;
   readonly #builder = new MeshBuilder();
+  readonly #words: ReturnType<typeof wordsIn> | undefined;
   #at: number;
 
-  constructor(bytes: Uint8Array, start: number) {
+  constructor(bytes: Uint8Array, { end, isText }: { end: number; isText: boolean }) {
     this.#view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-    this.#at = start;
+    this.#at = end;
+    this.#words = isText ? wordsIn(bytes, end) : undefined;
   }
 
   read(elements: readonly Element[]): Result<PolygonMesh> {
@@ -85,6 +89,13 @@ class PlyBody {
     return mesh.region.length > 0 ? ok(mesh) : broken(this.#at, 'no faces');
   }
 
+  #nextWord(words: ReturnType<typeof wordsIn>): number {
+    const next = words.next();
+    if (next.done) throw new RangeError('short');
+    this.#at = next.value.at;
+    return Number(next.value.word);
+  }
+
   #row({ properties }: Element): Map<string, number | number[]> {
     const row = new Map<string, number | number[]>();
     for (const { name, type, count } of properties) {
@@ -102,6 +113,7 @@ class PlyBody {
   }
 
   #number(type: string): number {
+    if (this.#words) return this.#nextWord(this.#words);
     const at = this.#at;
     this.#at += SIZES[type];
     const view = this.#view;

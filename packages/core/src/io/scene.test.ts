@@ -93,7 +93,8 @@ describe('PLY', () => {
     const bytes = await good();
     expect(why(bytes.slice(0, -1))).toBe('short');
     expect(why(bytes.slice(0, 20))).toBe('header');
-    expect(why(new TextEncoder().encode('ply\nformat ascii 1.0\nend_header\n'))).toBe('text');
+    expect(why(new TextEncoder().encode('ply\nformat ascii 1.0\nend_header\n'))).toBe('no faces');
+    expect(why(new TextEncoder().encode('ply\nformat binary_big_endian 1.0\nend_header\n'))).toBe('order');
     const wild = bytes.slice();
     new DataView(wild.buffer).setInt32(wild.length - 4, 99, true);
     expect(why(wild)).toBe('face');

@@ -2,7 +2,7 @@ import { fail, type Remark, type RunContext } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Piece, type Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
-import { display, Engine, pieceMesh, roughDisplay, scenePart, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
+import { display, Engine, pieceMesh, roughDisplay, scenePart, stretchPlaces, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
 import { quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import {
@@ -72,6 +72,12 @@ export class JobHost {
           kind: 'placed',
           pieceId: request.pieceId,
           triangles: faultPlaces(pieceMesh(evaluated), request.what),
+        }));
+      case 'stretch':
+        return this.#withPiece(request, async (evaluated) => ({
+          kind: 'placed',
+          pieceId: request.pieceId,
+          ...stretchPlaces(request.project.pieces[request.pieceId], evaluated),
         }));
       case 'write':
         return this.#write(request);
@@ -224,7 +230,8 @@ const buffersFor = (mesh: PolygonMesh, apart: Set<number>, preview: boolean): Di
 function buffersOf(answer: JobAnswer): ArrayBuffer[] {
   if (answer.kind === 'written')
     return [answer.bytes, ...(answer.mtl ? [answer.mtl] : [])].map((bytes) => bytes.buffer as ArrayBuffer);
-  if (answer.kind === 'placed') return [answer.triangles.buffer as ArrayBuffer];
+  if (answer.kind === 'placed')
+    return [answer.triangles, ...(answer.values ? [answer.values] : [])].map((one) => one.buffer as ArrayBuffer);
   if (answer.kind !== 'evaluated') return [];
   return answer.pieces
     .flatMap((piece) => piece.clusters)

@@ -16,6 +16,7 @@ export type JobRequest =
   | { version: number; serial: number; kind: 'evaluate'; project: Project; known: string[]; preview?: boolean }
   | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
+  | { version: number; serial: number; kind: 'stretch'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions }
   | { version: number; serial: number; kind: 'readSvg'; text: string }
   | { version: number; serial: number; kind: 'fontFacts'; font: FontRef; words: string; sizeMm: number }
@@ -58,7 +59,7 @@ export interface ShownPiece {
 export type JobAnswer =
   | { kind: 'evaluated'; pieces: ShownPiece[]; failures: { pieceId: string; error: Failure }[]; milliseconds: number }
   | { kind: 'checked'; pieceId: string; report: MeshReport }
-  | { kind: 'placed'; pieceId: string; triangles: Float32Array }
+  | { kind: 'placed'; pieceId: string; triangles: Float32Array; values?: Float32Array }
   | { kind: 'written'; bytes: Uint8Array; mtl: Uint8Array | undefined; counts: WrittenCounts; remarks: Remark[] }
   | { kind: 'readBack'; names: string[]; finishes: string[]; report: MeshReport }
   | { kind: 'drawing'; drawing: ReadDrawing }

@@ -42,7 +42,7 @@ const ON_MODELS: readonly OnModel[] = [
     form: usualForms().jug,
     finishes: ['salt grey', 'cobalt wash'],
     text: 'SALTGLAZE ROW',
-    words: { font: font('Zilla Slab', 700), sizeMm: 26, tracking: 20, anchor: 'middle' },
+    words: { font: font('Zilla Slab', 700), sizeMm: 19, tracking: 20, anchor: 'middle' },
     depthMm: 4,
     onto: { fromMm: [0, 100, 300], guide: 'level' },
   },

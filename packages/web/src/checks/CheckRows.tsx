@@ -1,14 +1,13 @@
 import { UnstyledButton } from '@mantine/core';
-import type { PlaceKind } from '@fictile/core';
 import { texts } from '../words/index.ts';
 import classes from './Checks.module.css';
-import type { Cure, Row } from './judge.ts';
+import type { Cure, Painted, Row } from './judge.ts';
 
 interface CheckRowsProps {
   rows: readonly Row[];
   /** what is painted on the model now */
-  shown?: PlaceKind;
-  onShow?: (what: PlaceKind) => void;
+  shown?: Painted;
+  onShow?: (what: Painted) => void;
   onCure?: (cure: Cure) => void;
 }
 

@@ -1,11 +1,11 @@
 /** @jest-environment jsdom */
 import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newPiece, newProject, type MeshReport, type PlaceKind } from '@fictile/core';
+import { newPiece, newProject, type MeshReport } from '@fictile/core';
 import { useState } from 'react';
 import { renderInside } from '../testing/render.tsx';
 import type { JobClient } from '../worker/index.ts';
-import { Checks } from './index.ts';
+import { Checks, type Painted } from './index.ts';
 
 const GOOD: MeshReport = {
   vertices: 8, faces: 6, triangles: 0, quads: 6, ngons: 0, quadAreaShare: 1, shells: 1, openEdges: 0, closed: true, manifold: true,
@@ -38,7 +38,7 @@ function Column({ report, depthMm = 18 }: { report: MeshReport | undefined; dept
     piece.body.solid.depthMm = depthMm;
     return newProject('p', 'Kiln', [piece]);
   });
-  const [shown, setShown] = useState<PlaceKind>();
+  const [shown, setShown] = useState<Painted>();
   return (
     <Checks
       client={client}

@@ -1,4 +1,4 @@
-import type { PlaceKind, Project, ShownPiece } from '@fictile/core';
+import type { Project, ShownPiece } from '@fictile/core';
 import type { MarkedPlaces } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
@@ -6,7 +6,7 @@ import { AimSentence, useAim } from './Aim.tsx';
 import { ChartFold } from './ChartFold.tsx';
 import { CheckRows } from './CheckRows.tsx';
 import classes from './Checks.module.css';
-import { judge, subjectOf, verdictOf, type Cure } from './judge.ts';
+import { judge, ontoRows, subjectOf, verdictOf, type Cure, type Painted } from './judge.ts';
 import { useReport } from './useReport.ts';
 
 interface ChecksProps {
@@ -15,8 +15,8 @@ interface ChecksProps {
   pieceId: string | undefined;
   shownPiece?: ShownPiece;
   /** what is painted on the model now */
-  shown: PlaceKind | undefined;
-  onShow: (what: PlaceKind, places: MarkedPlaces | undefined) => void;
+  shown: Painted | undefined;
+  onShow: (what: Painted, places: MarkedPlaces | undefined) => void;
   onCure: (pieceId: string, cure: Cure) => void;
 }
 
@@ -25,14 +25,15 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
   const found = useReport(client, project, pieceId);
   const [aim, setAim] = useAim();
   const piece = pieceId === undefined ? undefined : project.pieces[pieceId];
-  const rows = found?.report && piece ? judge(found.report, subjectOf(piece), aim) : [];
+  const rows = found?.report && piece ? [...judge(found.report, subjectOf(piece), aim), ...ontoRows(shownPiece?.onto)] : [];
   const t = texts.checks;
   const tone = found && !found.report ? 'bad' : verdictOf(rows);
   const verdict = !found ? t.checking : !found.report ? t.failed : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];
-  const show = async (what: PlaceKind): Promise<void> => {
+  const show = async (what: Painted): Promise<void> => {
     if (!client || pieceId === undefined) return;
-    const answer = shown === what ? undefined : await client.ask({ kind: 'places', project, pieceId, what });
-    onShow(what, answer?.kind === 'placed' ? { pieceId, triangles: answer.triangles } : undefined);
+    const asked = what === 'stretch' ? ({ kind: 'stretch', project, pieceId } as const) : ({ kind: 'places', project, pieceId, what } as const);
+    const answer = shown === what ? undefined : await client.ask(asked);
+    onShow(what, answer?.kind === 'placed' ? { pieceId, triangles: answer.triangles, values: answer.values } : undefined);
   };
   return (
     <section aria-label={t.heading} data-testid="checks" aria-busy={!found}>

@@ -1,4 +1,4 @@
-import type { MeshReport, Piece, PlaceKind } from '@fictile/core';
+import type { MeshReport, Piece, PlaceKind, ShownPiece } from '@fictile/core';
 import { texts } from '../words/index.ts';
 
 /** What a mesh is meant for: it decides which figures matter. */
@@ -7,12 +7,15 @@ export type Tone = 'good' | 'bad' | 'mind' | 'plain';
 /** What one press can do about a figure. */
 export type Cure = 'flow' | 'triangles' | 'reduce' | 'depth';
 
+/** What can be painted on a model: places that a check is about, or how far lengths are off. */
+export type Painted = PlaceKind | 'stretch';
+
 export interface Row {
   id: string;
   label: string;
   figure: string;
   tone: Tone;
-  places?: PlaceKind;
+  places?: Painted;
   cure?: Cure;
 }
 
@@ -49,6 +52,23 @@ export function judge(report: MeshReport, { isSheet, isLaidOut }: Subject, aim: 
     return { ...row, cure: undefined };
   });
 }
+
+/** Of lettering on a model: how true it is to the flat one. */
+export const ontoRows = (onto: ShownPiece['onto']): Row[] =>
+  onto?.report
+    ? [
+        {
+          id: 'stretch',
+          label: texts.checks.stretch,
+          figure: texts.checks.within(onto.report.lengthPercent.toFixed(1)),
+          tone: onto.report.lengthPercent > MUCH_PERCENT ? 'mind' : 'plain',
+          places: 'stretch',
+        },
+      ]
+    : [];
+
+/** Of lengths: more is seen. */
+const MUCH_PERCENT = 10;
 
 function soundRows(report: MeshReport, isSheet: boolean, aim: Aim): Row[] {
   const t = texts.checks;

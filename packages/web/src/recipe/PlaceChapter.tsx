@@ -1,12 +1,22 @@
+import { groundOf } from '@fictile/core';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
+import type { OtherPiece } from './BodyChapter.tsx';
 import { Chapter } from './Chapter.tsx';
 import { PICTURES } from './pictures.tsx';
 import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
 
-export function PlaceChapter({ piece, edits, work }: ChapterProps) {
+export function PlaceChapter({ piece, edits, work, others }: ChapterProps & { others: readonly OtherPiece[] }) {
   const { placement } = piece;
   const t = texts.recipe;
+  const under = groundOf(piece);
+  const ground = under && others.find(({ id }) => id === under);
+  if (ground)
+    return (
+      <Chapter name="place" work={work}>
+        {t.placeOn(ground.name || texts.pieces.newWords)}
+      </Chapter>
+    );
   const put = (field: 'atMm' | 'turnDegrees', k: number) => (value: number, key: string | undefined) => {
     const next: [number, number, number] = [...placement[field]];
     next[k] = value;

@@ -98,7 +98,7 @@ export function Recipe({
         )}
         <StepsChapter {...common} stepFaces={shown?.stepFaces ?? []} shown={shown} others={others} onStep={onStep} />
         <FinishChapter {...common} />
-        <PlaceChapter {...common} />
+        <PlaceChapter {...common} others={others} />
       </div>
     </>
   );

@@ -3,14 +3,18 @@ import { act, cleanup, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import {
   newDrawing,
+  newForm,
   newPiece,
   newProject,
   ownOf,
   usualDrawing,
+  usualForms,
   usualOwn,
   usualShapes,
   type Drawing,
   type DrawingShape,
+  type FormPiece,
+  type FormShape,
   type FreeCurve,
   type LetteringPiece,
   type Piece,
@@ -74,7 +78,7 @@ async function show(made: Piece, start: readonly number[] = []): Promise<void> {
     updatedAt: '2026-11-25T12:00:00Z',
   });
   renderInside(<Form />);
-  await screen.findByText('Solid');
+  await screen.findByText('Finish');
 }
 afterEach(() => {
   cleanup();
@@ -250,5 +254,30 @@ describe('a solid', () => {
     await type('Side, in', '2');
     await type('Side, steps', '9');
     expect(piece().body.solid.side).toEqual({ kind: 'waist', amountMm: 2, steps: 9, divisions: 4, points: [] });
+  });
+});
+
+describe('a form', () => {
+  const form = (): FormShape => (piece() as FormPiece).source.form;
+
+  test('is a sentence of live values; only what it has can be set', async () => {
+    await show(newForm('a', 'Slab', usualForms().block));
+    await type('Width', '300');
+    await pick(/^Edges: /, 'sharp');
+    expect(form()).toMatchObject({ kind: 'block', widthMm: 300, edge: 'plain' });
+    expect(screen.queryByText('Solid')).toBeNull();
+    expect(screen.getByText(/^All of it/)).toBeTruthy();
+  });
+
+  test('a profile gets points, loses them, and has a wall or none', async () => {
+    await show(newForm('a', 'Jug', usualForms().jug));
+    await pick(/^Point of the profile: /, 'Point 4');
+    await type('Radius', '110');
+    await userEvent.click(screen.getByRole('button', { name: 'Add a point' }));
+    expect((form() as { knots: object[] }).knots).toHaveLength(9);
+    await userEvent.click(screen.getByRole('button', { name: 'Take it away' }));
+    await type('Wall', '0');
+    expect(form()).toMatchObject({ wallMm: 0 });
+    expect((form() as { knots: { radiusMm: number }[] }).knots[3].radiusMm).toBe(110);
   });
 });

@@ -1,6 +1,6 @@
 import type { ShownPiece } from '@fictile/core';
 import { useMemo } from 'react';
-import { BufferAttribute, BufferGeometry, DoubleSide } from 'three';
+import { BufferAttribute, BufferGeometry, Color, DoubleSide } from 'three';
 import { matrixOf, TOOL } from './scene.ts';
 import { useOwnGeometry } from './useOwnGeometry.ts';
 
@@ -8,6 +8,23 @@ import { useOwnGeometry } from './useOwnGeometry.ts';
 export interface MarkedPlaces {
   pieceId: string;
   triangles: Float32Array;
+  /** at every corner of them: painted as a colour, from 0 to the largest */
+  values?: Float32Array;
+}
+
+/** From nothing over a little to much. */
+const RAMP = ['#7fb08f', '#e8c877', '#b3301c'].map((colour) => new Color(colour));
+
+function coloursOf(values: Float32Array): Float32Array {
+  const most = values.reduce((a, b) => Math.max(a, b), 1e-9);
+  const colours = new Float32Array(3 * values.length);
+  const mixed = new Color();
+  values.forEach((value, i) => {
+    const share = (2 * value) / most;
+    const k = share < 1 ? 0 : 1;
+    mixed.lerpColors(RAMP[k], RAMP[k + 1], share - k).toArray(colours, 3 * i);
+  });
+  return colours;
 }
 
 /** Painted over everything, so that nothing hides them. */
@@ -15,11 +32,26 @@ export function Marks({ marks, pieces }: { marks: MarkedPlaces; pieces: readonly
   const geometry = useMemo(() => {
     const made = new BufferGeometry();
     made.setAttribute('position', new BufferAttribute(marks.triangles, 3));
+    if (marks.values) made.setAttribute('color', new BufferAttribute(coloursOf(marks.values), 3));
     return made;
   }, [marks]);
   useOwnGeometry(geometry);
   const piece = pieces.find((p) => p.pieceId === marks.pieceId);
   if (!piece) return null;
+  if (marks.values)
+    return (
+      <group userData={TOOL} matrixAutoUpdate={false} matrix={matrixOf(piece.transform)}>
+        <mesh geometry={geometry} raycast={() => null}>
+          <meshBasicMaterial
+            vertexColors
+            toneMapped={false}
+            polygonOffset
+            polygonOffsetFactor={-2}
+            polygonOffsetUnits={-2}
+          />
+        </mesh>
+      </group>
+    );
   return (
     <group userData={TOOL} matrixAutoUpdate={false} matrix={matrixOf(piece.transform)}>
       <mesh geometry={geometry} renderOrder={4} raycast={() => null}>

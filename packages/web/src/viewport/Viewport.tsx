@@ -72,7 +72,9 @@ export function Viewport(props: ViewportProps) {
   const marked = marks && pieces.find((p) => p.pieceId === marks.pieceId);
   const near = useMemo(
     () =>
-      marks && marked && marks.triangles.length > 0 ? boundsOfPlaces(marks.triangles, marked.transform) : undefined,
+      marks && marked && !marks.values && marks.triangles.length > 0
+        ? boundsOfPlaces(marks.triangles, marked.transform)
+        : undefined,
     [marks, marked],
   );
   const typed = typing && pieces.find((p) => p.pieceId === typing.pieceId);

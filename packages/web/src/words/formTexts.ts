@@ -16,7 +16,7 @@ export const formTexts = {
   sentences: {
     block: 'A slab, {width} by {height} by {depth}, its edges {edge}{edgeSize}. Its top {taper} narrower.',
     ball: 'A ball of radius {radius}.',
-    turned: 'A profile of {knots} turned round, {wall}.',
+    turned: 'A profile of {knots} turned round; its wall {wall}.',
     ring: 'A ring of radius {radius}, {thick} thick.',
     coil: 'A roll {thick} thick, wound with radius {radius}, climbing {rise} in {turns}.',
     shell: 'A sheet, {width} by {height}, {thick} thick, standing out {across} across and {up} up.',
@@ -31,7 +31,7 @@ export const formTexts = {
   smooths: { smooth: 'passed smoothly', corner: 'a corner' },
   addKnot: 'Add a point',
   dropKnot: 'Take it away',
-  full: 'full',
+  full: 'none, it is full',
   labels: {
     width: 'Width',
     height: 'Height',

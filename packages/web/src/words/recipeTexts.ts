@@ -165,6 +165,7 @@ export const recipeTexts = {
   finish: 'Front {front}, its edge {frontEdge}, walls {wall}. Back {follows}: {back}, its edge {backEdge}.',
   finishSame: 'Front {front}, its edge {frontEdge}, walls {wall}. Back {follows}.',
   finishBody: 'All of it {wall}.',
+  placeOn: (name: string): string => `Lies on ${name}, and stands where that stands.`,
   facesBody: 'Curves within {tolerance}.',
   finishOwn: {
     words: 'Every letter has a finish of its own: pick letters to see it.',

@@ -443,6 +443,8 @@ export const texts = {
     lengths: 'Edge lengths, mm',
     corners: 'Corner angles, degrees',
     steps: 'Faces, step by step',
+    stretch: 'Lengths on the model',
+    within: (percent: string): string => `within ${percent} %`,
     made: 'made',
     edgesCount: 'edges',
     cornersCount: 'corners',

@@ -1,7 +1,7 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
-import type { Piece, Project, ShownPiece } from '@fictile/core';
+import { groundOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { Checks, type Cure } from '../checks/index.ts';
@@ -101,7 +101,7 @@ function useBench(store: ProjectStore) {
       setComparing,
     },
     ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings, models },
-    placing: atWork === 'place' && !typing.now ? placing : undefined,
+    placing: atWork === 'place' && !typing.now && !chosen.pieces.some(groundOf) ? placing : undefined,
     bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
     stepping: atWork === 'steps' && !typing.now ? stepping : undefined,
     setStepId,

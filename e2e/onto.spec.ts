@@ -1,0 +1,52 @@
+import { expect, test } from '@playwright/test';
+import { checkMesh, readObj, unwrap } from '@fictile/core';
+import { choose, makeUndrawn, saveAs, settled, words } from './testing/workshop.ts';
+
+test('words are laid round a jug, typed anew, and laid another way', async ({ page }) => {
+  await makeUndrawn(page, 'Row');
+  await settled(page);
+  const pieces = page.getByRole('complementary', { name: 'Pieces' });
+  await pieces.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Jug', exact: true }).click();
+  await settled(page);
+  await expect(page.getByRole('region', { name: 'Form' })).toContainText('turned round');
+  await pieces.getByRole('button', { name: /^Row/ }).first().click();
+  await choose(page, /^Add a step$/, 'Onto a model');
+  await expect(page.getByText(/^True to the flat letters within/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('region', { name: 'Place' })).toContainText('Lies on Jug');
+  await words(page).fill('Rows');
+  await settled(page);
+  await expect(page.getByText(/^True to the flat letters within/)).toBeVisible({ timeout: 30_000 });
+  await choose(page, /^How it is laid: /, 'from one direction');
+  await settled(page);
+  const bytes = await saveAs(page, 'OBJ');
+  expect(checkMesh(unwrap(readObj(bytes)))).toMatchObject({ closed: true, manifold: true, outward: true });
+});
+
+test('a model comes in from a file, a broken one is refused, and words that nothing is under are told', async ({
+  page,
+}) => {
+  await makeUndrawn(page, 'Row');
+  await settled(page);
+  await choose(page, /^Add a step$/, 'Onto a model');
+  await expect(page.getByText('Choose a piece to lay this one onto.')).toBeVisible();
+  const cube = ['v -50 0 -50', 'v 50 0 -50', 'v 50 100 -50', 'v -50 100 -50', 'v -50 0 50', 'v 50 0 50', 'v 50 100 50', 'v -50 100 50',
+    'f 1 4 3 2', 'f 5 6 7 8', 'f 1 2 6 5', 'f 4 8 7 3', 'f 1 5 8 4', 'f 2 3 7 6']; // prettier-ignore
+  const bring = async (name: string, text: string): Promise<void> => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('complementary', { name: 'Pieces' }).getByRole('button', { name: 'Add', exact: true }).click();
+    await page.getByRole('menuitem', { name: 'Model from a file' }).click();
+    await (await chooser).setFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  };
+  await bring('broken.obj', 'v 1 2\nf 1 2 9');
+  await expect(page.getByText(/^broken.obj can’t be read as a mesh/)).toBeVisible();
+  await bring('crate.obj', cube.join('\n'));
+  await expect(page.getByRole('region', { name: 'Model' })).toContainText('millimetres');
+  await settled(page);
+  await page.getByRole('complementary', { name: 'Pieces' }).getByRole('button', { name: /^Row/ }).first().click();
+  await choose(page, /^Piece that it is laid onto: /, 'crate');
+  await expect(page.getByText(/Beside the model or over its edge|True to the flat letters/).first()).toBeVisible({ timeout: 30_000 }); // prettier-ignore
+  const bytes = await saveAs(page, 'OBJ');
+  // letters are rooted in the crate, so their faces and the crate's cross
+  expect(checkMesh(unwrap(readObj(bytes)))).toMatchObject({ closed: true, manifold: true, outward: true, shells: 4 });
+});

@@ -37,6 +37,7 @@ const TOLD = new Set(['ONTO_SINKS', 'ONTO_FOLDS', 'ONTO_OVERHANGS', 'ONTO_MISSES
 
 interface Placed {
   closed: boolean;
+  outward: boolean;
   crossings: number;
   /** mm that anything above the root lies below the surface, and that the root lies off its place */
   sunkMm: number;
@@ -63,9 +64,10 @@ export async function benchPlacements(kernels: Kernels, count: number, say: (lin
     `farthest below the surface ${Math.max(...quiet.map(({ sunkMm }) => sunkMm)).toFixed(4)} mm, largest gap error ${Math.max(...quiet.map(({ gapMm }) => gapMm)).toFixed(4)} mm`);
 } // prettier-ignore
 
-const faultOf = ({ closed, crossings, sunkMm, gapMm, told }: Placed): string | undefined => {
-  if (!closed) return 'not closed, manifold and outward';
+const faultOf = ({ closed, outward, crossings, sunkMm, gapMm, told }: Placed): string | undefined => {
+  if (!closed) return 'not closed and manifold';
   if (told.length > 0) return undefined;
+  if (!outward) return 'inside out';
   if (crossings > 0) return `${crossings} crossing`;
   if (sunkMm > TOLERANCE_MM) return `sunk by ${sunkMm.toFixed(3)}`;
   return gapMm > TOLERANCE_MM ? `gap off by ${gapMm.toFixed(3)}` : undefined;
@@ -127,7 +129,7 @@ async function judge(engine: Engine, form: FormShape, step: OntoStep, text: stri
   const mesh = pieceMesh(evaluated);
   const report = checkMesh(mesh);
   const target = new Target(meshOf(form));
-  return { closed: report.closed && report.manifold && report.outward, crossings: report.crossingFaces, ...heights(evaluated, target), told: [...new Set(evaluated.remarks.map(({ code }) => code).filter((code) => TOLD.has(code)))] };
+  return { closed: report.closed && report.manifold, outward: report.outward, crossings: report.crossingFaces, ...heights(evaluated, target), told: [...new Set(evaluated.remarks.map(({ code }) => code).filter((code) => TOLD.has(code)))] };
 } // prettier-ignore
 
 /** By where points lay in the flat layout: the back is the root, all else stands above the surface. */

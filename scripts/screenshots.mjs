@@ -72,37 +72,6 @@ try {
   await stands(page);
   await take(page, 'hand-over');
 
-  await page.goto(`http://localhost:${PORT}/`);
-  await page.getByLabel('Type words').fill('Saltglaze Row · kiln opening · ');
-  await page.keyboard.press('Enter');
-  await stands(page);
-  await pick(page, /^Set:/, 'round a circle');
-  await page.getByRole('button', { name: /^Use \d+ mm/ }).click();
-  await pick(page, /^Font:/, 'Alfa Slab One Regular');
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Fit' }).click();
-  await page.waitForTimeout(2500);
-  await take(page, 'circle');
-
-  await page.goto(`http://localhost:${PORT}/`);
-  await page.getByLabel('Type words').fill('Kiln');
-  await page.keyboard.press('Enter');
-  await stands(page);
-  await page.getByRole('textbox', { name: 'Words', exact: true }).fill('Kiln كوز\n窯 भट्टी');
-  await stands(page);
-  await page.getByRole('button', { name: 'Fit' }).click();
-  await page.getByRole('img', { name: 'View of the solids' }).dblclick();
-  await page.getByRole('textbox', { name: 'Words on the letters' }).press('Control+Home');
-  await page.keyboard.press('ArrowRight');
-  for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
-  await page.waitForTimeout(300);
-  await page.keyboard.press('Escape');
-  await page.getByRole('spinbutton', { name: 'These letters, turned' }).focus();
-  await page.keyboard.type('12');
-  await page.keyboard.press('Enter');
-  await page.waitForTimeout(2500);
-  await take(page, 'own-letters');
-
   await page.goto(`http://localhost:${PORT}/projects/row-mark`);
   await stands(page);
   await page.getByRole('button', { name: 'Front', exact: true }).click();
@@ -150,7 +119,21 @@ try {
   await take(page, 'face-styles');
   await pick(page, /^Meant for/, 'printing');
 
-  for (const id of ['row-tea-room', 'row-clay-coil', 'row-salt-wind']) {
+  for (const id of ['row-jug', 'row-bowl', 'row-door']) {
+    await page.goto(`http://localhost:${PORT}/projects/${id}`);
+    await stands(page);
+    if (id === 'row-jug') await page.getByTestId('step').click({ position: { x: 5, y: 5 } });
+    await page.waitForTimeout(4000);
+    await take(page, id.replace('row-', ''));
+  }
+  await page.goto(`http://localhost:${PORT}/projects/row-sail`);
+  await stands(page);
+  await page.getByTestId('checks').getByRole('button', { name: 'show' }).last().click();
+  await page.getByTestId('checks').getByRole('button', { name: 'hide' }).waitFor();
+  await page.waitForTimeout(4000);
+  await take(page, 'stretch');
+
+  for (const id of ['row-clay-coil', 'row-salt-wind']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);
     await stands(page);
     if (id === 'row-salt-wind') await page.getByRole('button', { name: 'Edges' }).click();
@@ -176,12 +159,6 @@ try {
   await page.getByText('Make them finer').waitFor();
   await page.waitForTimeout(4000);
   await take(page, 'need');
-  await page.goto(`http://localhost:${PORT}/projects/row-bisque-shelf`);
-  await stands(page);
-  await page.getByRole('button', { name: 'Edges' }).click();
-  await nearer(page, 5);
-  await take(page, 'bisque-shelf');
-
   await page.goto(`http://localhost:${PORT}/projects/row-opening-night`);
   await stands(page);
   await page.keyboard.press('d');

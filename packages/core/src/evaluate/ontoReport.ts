@@ -3,7 +3,7 @@ import type { OntoStep } from '../document/index.ts';
 import { textsOf } from '../lettering/index.ts';
 import { atan2, PI } from '../math/index.ts';
 import { meshPoints, type ShapeChain, type Shaped } from '../shape/index.ts';
-import { distortionAt, OntoMap, type OntoOptions, type SurfaceGrid, type Target } from '../surface/index.ts';
+import { BESIDE, distortionAt, OntoMap, type OntoOptions, type SurfaceGrid, type Target } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
 
 /** A piece on another one: which, and how it is laid, so that what is drawn on letters can follow without the model. */
@@ -62,7 +62,7 @@ export function overhanging(shaped: readonly Shaped[], chain: ShapeChain): Set<n
   const over = new Set<number>();
   if (!found) return over;
   eachPoint(shaped, ({ point, at: place }) => {
-    if (found.map.surface.rough(place[0], place[1], point.foot[1]).off > 0.5) over.add(point.letter);
+    if (found.map.surface.rough(place[0], place[1], point.foot[1]).off > BESIDE) over.add(point.letter);
   }, { chain, links: found.at }); // prettier-ignore
   return over;
 }

@@ -6,6 +6,6 @@ export { OntoMap } from './ontoMap.ts';
 export type { OntoOptions } from './ontoMap.ts';
 export { areaLeft, lookUp } from './surfaceGrid.ts';
 export type { SurfaceGrid } from './surfaceGrid.ts';
-export { layOnto, mapOf } from './surfaceMap.ts';
+export { BESIDE, layOnto, mapOf } from './surfaceMap.ts';
 export type { Laying, LayOptions, SurfaceMap } from './surfaceMap.ts';
 export { Target } from './target.ts';

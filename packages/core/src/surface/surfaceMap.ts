@@ -7,6 +7,9 @@ import { alongRow, columnOf, lookUp, NODE, normalAt, type Spot, type SurfaceGrid
 import type { Target } from './target.ts';
 import { layToClosest } from './toClosest.ts';
 
+/** Of a spot: from here on it is taken to lie beside the model, as a node near it does. */
+export const BESIDE = 0.02;
+
 /** How a flat piece is laid onto a model. Lengths in mm, places in the model's own space. */
 export interface Laying {
   method: 'round' | 'direction' | 'closest';
@@ -58,7 +61,7 @@ export function mapOf(
   const exact = (x: number, y: number, baseline: number): Spot => {
     const spot = rough(x, y, baseline);
     // beside the model the grid is all there is
-    const at = spot.off > 0.02 ? undefined : onSurface(spot, x, y);
+    const at = spot.off > BESIDE ? undefined : onSurface(spot, x, y);
     return at ? { ...spot, at } : spot;
   };
   let farthest: number | undefined;
@@ -77,7 +80,7 @@ function farthestApart(grid: SurfaceGrid, look: (x: number, y: number) => [Spot,
   eachNode(grid, (_, x, y) => {
     for (const [across, up] of [[0.5, 0.4], [0.15, 0.9]]) {
       const [spot, at] = look(x + across * grid.dx, y + up * grid.dy);
-      if (at && spot.off <= 0.02) most = Math.max(most, apart(spot.at, at));
+      if (at && spot.off <= BESIDE) most = Math.max(most, apart(spot.at, at));
     }
   });
   return most;

@@ -443,7 +443,7 @@ export const texts = {
     lengths: 'Edge lengths, mm',
     corners: 'Corner angles, degrees',
     steps: 'Faces, step by step',
-    stretch: 'Lengths on the model',
+    stretch: 'Stretch',
     within: (percent: string): string => `within ${percent} %`,
     made: 'made',
     edgesCount: 'edges',

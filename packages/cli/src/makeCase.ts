@@ -48,7 +48,7 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   if (flags.out === undefined) throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
   const format = formatOf(flags.out);
   const font = await chooseFont(flags.font ?? 'Zilla Slab', kernels);
-  const onto = await ontoCase(flags);
+  const onto = await ontoCase(flags, kernels);
   const { piece, edits, remarks } = await (flags.svg === undefined
     ? wordsCase(flags, font.family, onto?.step)
     : drawingCase(flags, onto?.step));
@@ -68,7 +68,10 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   const part = scenePart(project.pieces[pieceId], evaluated);
   const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format, onto?.frame) };
   const written = await writeScene([part], options, kernels.loadSimplifier);
-  return { bytes: written.bytes, result: resultOf(flags.out, written, [...remarks, ...evaluated.remarks], started) };
+  return {
+    bytes: written.bytes,
+    result: resultOf(flags.out, written, [...remarks, ...(onto?.remarks ?? []), ...evaluated.remarks], started),
+  };
 }
 
 export function resultOf(file: string, written: WrittenScene, remarks: readonly Remark[], started: number): CaseResult {

@@ -99,6 +99,7 @@ const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
 };
 
 function meshText({ format, place, why }: ErrorParams['MESH_BROKEN']): string {
+  if (why === 'packed') return 'The meshes of this GLB are compressed (Draco or meshopt). Save it without compression.';
   if (why === 'order') return 'This PLY is written with its large bytes first. Save it as text, or little-endian.';
   const where = format === 'obj' ? `line ${place}` : `byte ${place}`;
   const what: Record<string, string> = {

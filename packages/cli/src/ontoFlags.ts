@@ -4,11 +4,14 @@ import {
   newModel,
   parseLength,
   readModel,
+  remark,
   usualStep,
+  type Kernels,
   type LengthUnit,
   type ModelFrame,
   type ModelPiece,
   type OntoStep,
+  type Remark,
 } from '@fictile/core';
 import type { FlagName, Flags } from './flags.ts';
 import { readGiven } from './givenFile.ts';
@@ -20,6 +23,7 @@ export interface OntoCase {
   model: ModelPiece;
   step: OntoStep;
   frame: ModelFrame;
+  remarks: Remark[];
   loadModel(hash: string): Promise<Uint8Array | undefined>;
 }
 
@@ -30,7 +34,7 @@ const METHODS = { project: 'direction', nearest: 'closest', wrap: 'round' } as c
 type Vec3 = [number, number, number];
 
 /** What --onto and the flags that go with it say; undefined without it. */
-export async function ontoCase(flags: Flags): Promise<OntoCase | undefined> {
+export async function ontoCase(flags: Flags, { loadUnpacker }: Kernels): Promise<OntoCase | undefined> {
   const { onto: path } = flags;
   if (path === undefined) {
     const stray = BELONGS.find((name) => flags[name] !== undefined);
@@ -43,15 +47,18 @@ export async function ontoCase(flags: Flags): Promise<OntoCase | undefined> {
     unit: flags['in-unit'] ?? (format === 'glb' ? 'm' : 'mm'),
     up: flags['in-up'] ?? (format === 'stl' || format === 'ply' ? 'z' : 'y'),
     scalePercent: 100,
+    closed: false,
   };
   const bytes = await readGiven(path, `The model ${path}`);
-  const read = await readModel(bytes, frame);
+  const read = await readModel(bytes, frame, loadUnpacker);
   if (!read.ok) throw faultOf(read.error);
   const hash = createHash('sha256').update(bytes).digest('hex');
   const model = newModel('model', path, { asset: hash, ...frame });
   const positions = read.value.mesh.positions;
   const step: OntoStep = { ...usualStep('onto', 'onto'), target: model.id, ...holdOf(flags, frame, positions), ...choicesOf(flags) };
-  return { model, step, frame, loadModel: (wanted) => Promise.resolve(wanted === hash ? bytes : undefined) };
+  const { openEdges, badEdges } = read.value;
+  const remarks = openEdges + badEdges > 0 ? [remark('MODEL_OPEN', { openEdges, badEdges })] : [];
+  return { model, step, frame, remarks, loadModel: (wanted) => Promise.resolve(wanted === hash ? bytes : undefined) };
 } // prettier-ignore
 
 function choicesOf(flags: Flags): Partial<OntoStep> {

@@ -1,12 +1,26 @@
 import type * as HarfBuzz from 'harfbuzzjs';
+import type { MeshoptDecoder } from 'meshoptimizer/decoder';
 import type { MeshoptSimplifier } from 'meshoptimizer/simplifier';
 
 /**
  * Loads the WASM modules that core is handed. The import is a lazy one on purpose: HarfBuzz waits at its top level, and a worker that
  * imported it statically would lose every message posted before it is ready.
  */
-export async function loadKernels(): Promise<{ hb: typeof HarfBuzz; loadSimplifier: typeof loadSimplifier }> {
-  return { hb: await import('harfbuzzjs'), loadSimplifier };
+export async function loadKernels(): Promise<LoadedKernels> {
+  return { hb: await import('harfbuzzjs'), loadSimplifier, loadUnpacker };
+}
+
+interface LoadedKernels {
+  hb: typeof HarfBuzz;
+  loadSimplifier: typeof loadSimplifier;
+  loadUnpacker: typeof loadUnpacker;
+}
+
+/** Unpacks meshes of glTF files; loaded when the first packed one comes. */
+async function loadUnpacker(): Promise<typeof MeshoptDecoder> {
+  const { MeshoptDecoder: decoder } = await import('meshoptimizer/decoder');
+  await decoder.ready;
+  return decoder;
 }
 
 /** Reduces triangles; loaded when the first mesh is reduced. */

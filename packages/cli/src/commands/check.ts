@@ -1,5 +1,6 @@
 import { extname } from 'node:path';
 import { checkMesh, readBack, type MeshFormat, type MeshReport } from '@fictile/core';
+import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from '../arguments.ts';
 import { say } from '../console.ts';
 import { readGiven } from '../givenFile.ts';
@@ -17,7 +18,8 @@ export async function check(row: readonly string[]): Promise<void> {
   const ending = extname(path).toLowerCase();
   if (!Object.hasOwn(FORMATS, ending))
     throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be read. Use .obj, .stl, .ply or .glb.`);
-  const read = await readBack(await readGiven(path), FORMATS[ending]);
+  const { loadUnpacker } = await loadKernels();
+  const read = await readBack(await readGiven(path), FORMATS[ending], loadUnpacker);
   if (!read.ok) throw faultOf(read.error);
   const report = checkMesh(read.value.mesh);
   if (flags.json) say(JSON.stringify({ file: path, ...report }));

@@ -2,7 +2,20 @@ import { jest } from '@jest/globals';
 import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newDrawing, newPiece, newProject, packProject, parseProject, usualDrawing } from '@fictile/core';
+import {
+  checkMesh,
+  newDrawing,
+  newForm,
+  newModel,
+  newPiece,
+  newProject,
+  packProject,
+  parseProject,
+  readObj,
+  unwrap,
+  usualDrawing,
+  usualStep,
+} from '@fictile/core';
 import { fontPath, SHIPPED_FONTS } from '@fictile/fonts';
 import { InputFault } from '../messages.ts';
 import { bake, batch, check, make, schema } from './index.ts';
@@ -125,6 +138,22 @@ test('a project’s file brings its fonts along', async () => {
   await writeFile(at('p.fictile'), packProject({ project: own, assets: new Map() }));
   expect(await codeOf(() => bake([at('p.fictile'), '--out', at('b.obj')]))).toBe('FONT_UNKNOWN');
   expect((await readdir(folder)).sort()).toEqual(['a.obj', 'p.fictile']);
+});
+
+test('a project’s file brings its models along', async () => {
+  const form = newProject('p', 'p', [newForm('b', 'Ball', { kind: 'ball', radiusMm: 60 })]);
+  await writeFile(at('form.json'), JSON.stringify(form));
+  await bake([at('form.json'), '--out', at('ball.obj')]);
+  const bytes = new Uint8Array(await readFile(at('ball.obj')));
+  const asset = 'b'.repeat(64);
+  const model = newModel('b', 'Ball', { asset, format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false });
+  const words = { ...newPiece('a', 'Title', [...'Row']), steps: [{ ...usualStep('onto', 'o'), target: 'b', fromMm: [0, 60, 200] as [number, number, number] }] }; // prettier-ignore
+  const own = newProject('p', 'p', [words, model]);
+  await writeFile(at('p.fictile'), packProject({ project: own, assets: new Map([[asset, bytes]]) }));
+  await bake([at('p.fictile'), '--piece', 'Title', '--out', at('a.obj')]);
+  expect(checkMesh(unwrap(readObj(new Uint8Array(await readFile(at('a.obj'))))))).toMatchObject({ closed: true, crossingFaces: 0 }); // prettier-ignore
+  await writeFile(at('p.fictile'), packProject({ project: own, assets: new Map() }));
+  expect(await codeOf(() => bake([at('p.fictile'), '--piece', 'Title', '--out', at('b.obj')]))).toBe('MODEL_UNKNOWN');
 });
 
 describe('bake', () => {

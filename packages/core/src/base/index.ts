@@ -12,4 +12,4 @@ export { parseQuantity } from './quantity.ts';
 export type { QuantityKind } from './quantity.ts';
 export { MM_PER, parseLength } from './units.ts';
 export type { LengthUnit } from './units.ts';
-export type { Simplifier } from './simplifier.ts';
+export type { LoadUnpacker, Simplifier } from './simplifier.ts';

@@ -25,6 +25,7 @@ export const LIMITS = {
   /** points of a drawn edge or side, and how far they reach in and out, in its widths */
   profilePoints: 64,
   profileReach: 4,
+  gltfHeaderBytes: 16 * 1024 * 1024,
   /** points of a profile that is turned */
   turnedKnots: 60,
   /** triangles of a model that is brought in */

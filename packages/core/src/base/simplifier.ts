@@ -10,3 +10,6 @@ export interface Simplifier {
     flags?: ('Regularize' | 'ErrorAbsolute')[],
   ): [Uint32Array, number];
 }
+
+/** Gives the decoder of meshes that are packed by meshopt, as the glTF library takes it. */
+export type LoadUnpacker = () => Promise<object>;

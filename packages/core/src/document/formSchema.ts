@@ -76,6 +76,8 @@ export const modelSchema = z.object({
   /** the file's own upright axis */
   up: z.enum(['y', 'z']),
   scalePercent: z.number().min(0.001).max(1_000_000).meta(value('%', true)),
+  /** its holes are closed */
+  closed: z.boolean(),
 });
 
 export type Form = z.infer<typeof formSchema>;

@@ -1,4 +1,4 @@
-import { fail, ok, type ByteCache, type Result } from '../base/index.ts';
+import { fail, ok, type ByteCache, type LoadUnpacker, type Result } from '../base/index.ts';
 import type { FormPiece, ModelPiece } from '../document/index.ts';
 import { formMesh } from '../form/index.ts';
 import { readModel, type ReadModel } from '../io/index.ts';
@@ -10,6 +10,7 @@ export interface BodyTools {
   models: ByteCache<ReadModel>;
   /** bytes of a model by the hash of its file */
   loadModel(hash: string): Promise<Uint8Array | undefined>;
+  loadUnpacker: LoadUnpacker | undefined;
 }
 
 /** A form as a cluster without letters; `around`: what a panel is made round. */
@@ -23,14 +24,14 @@ export function formCluster({ source, body }: FormPiece, around: Box3 | undefine
 /** A model as a cluster without letters, and how sound its mesh is. */
 export async function modelCluster(
   { source }: ModelPiece,
-  { models, loadModel }: BodyTools,
+  { models, loadModel, loadUnpacker }: BodyTools,
 ): Promise<Result<BuiltCluster & Pick<ReadModel, 'openEdges' | 'badEdges'>>> {
   const key = `model ${JSON.stringify(source)}`;
   let model = models.get(key);
   if (!model) {
     const bytes = await loadModel(source.asset);
     if (!bytes) return fail('MODEL_UNKNOWN', { hash: source.asset });
-    const read = await readModel(bytes, source);
+    const read = await readModel(bytes, source, loadUnpacker);
     if (!read.ok) return read;
     model = read.value;
     models.set(key, model, meshBytes(model.mesh));

@@ -181,7 +181,11 @@ export class Engine {
     if (isForm(piece)) cluster = formCluster(piece, around?.box);
     else if (isModel(piece)) {
       const loadModel = this.#tools.loadModel ?? (() => Promise.resolve(undefined));
-      const model = await modelCluster(piece, { models: this.#models, loadModel });
+      const model = await modelCluster(piece, {
+        models: this.#models,
+        loadModel,
+        loadUnpacker: this.#tools.kernels.loadUnpacker,
+      });
       if (!model.ok) return model;
       const { openEdges, badEdges, ...read } = model.value;
       if (openEdges + badEdges > 0) remarks.push(remark('MODEL_OPEN', { openEdges, badEdges }));

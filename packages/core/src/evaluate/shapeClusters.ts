@@ -72,7 +72,7 @@ export async function shapeClusters(
   const laid = clusters.map((cluster) => shapedOf(cluster, tools.letters));
   const box = laid.map(restBox).reduce(aroundBoxes, EMPTY_BOX);
   const chain = chainOf(steps, { box, seconds: tools.seconds, onto: tools.onto && ontoOf(tools.onto) });
-  const { kept, remarks, over } = keptOf(laid, chain, { clusters, letters: tools.letters });
+  const { kept, remarks, over } = keptOf(laid, chain, { clusters, ...tools });
   const name = nameOfSteps(steps, box, tools);
   const made: SteppedCluster[] = [];
   const looked: Shaped[] = [];
@@ -97,7 +97,9 @@ export async function shapeClusters(
   if (tools.rough) return { clusters: made, remarks, onto };
   if (isCoarse) remarks.push(remark('SHAPE_COARSE', { budget: tools.faceBudget }));
   const told = ontoTold(looked, over, { chain, tools });
-  remarks.push(...foldRemarks(looked, steps, chain), ...(told?.remarks ?? []));
+  // facets have no folds of their own: those are looked for on the smooth surface
+  const smooth = tools.onto ? chainOf(steps, { ...chain.frame, onto: ontoOf(tools.onto, true) }) : chain;
+  remarks.push(...foldRemarks(looked, steps, smooth), ...(told?.remarks ?? []));
   return { clusters: made, remarks, onto: onto && { ...onto, report: told?.report } };
 }
 
@@ -118,11 +120,11 @@ function nameOfSteps(steps: readonly ShapeStep[], box: Box3, { seconds, toleranc
 function keptOf(
   laid: readonly Shaped[],
   chain: ShapeChain,
-  { clusters, letters }: { clusters: readonly SteppedCluster[]; letters: readonly Letter[] },
+  { clusters, letters, rough }: { clusters: readonly SteppedCluster[]; letters: readonly Letter[]; rough: boolean },
 ): { kept: number[]; remarks: Remark[]; over: Set<number> } {
   const isOff = beyondLine(chain);
-  const over = overhanging(laid, chain);
   const leaves = ontoLink(chain)?.step.overhang === 'leave';
+  const over = rough && !leaves ? new Set<number>() : overhanging(laid, chain);
   const all = [...clusters.keys()];
   const gone = all.filter((i) => isOff(laid[i])).flatMap((i) => clusters[i].letters);
   const remarks = gone.length > 0 ? [remark('LINE_ENDS', { letters: textsOf([...new Set(gone)], letters) })] : [];

@@ -1,3 +1,7 @@
+import { WebIO } from '@gltf-transform/core';
+import { EXTMeshoptCompression } from '@gltf-transform/extensions';
+import { MeshoptEncoder } from 'meshoptimizer/encoder';
+import { loadKernels } from '@fictile/kernels';
 import { unwrap } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import { usualSlots } from '../document/index.ts';
@@ -8,6 +12,7 @@ import {
   readBack,
   readGlb,
   usualWriteOptions,
+  writeMesh,
   writeScene,
   type MeshFormat,
   type ScenePart,
@@ -55,3 +60,25 @@ test('a piece alone is found at its own size', async () => {
   expect(nodes).toEqual(['Kiln']);
   expect(Math.max(...mesh.positions)).toBeCloseTo(0.002, 9);
 });
+
+test('a GLB packed by meshopt is unpacked where that can be done; what can not be is told', async () => {
+  const { bytes } = await writeMesh(cubes(3, [0, 0, 0]), { ...usualWriteOptions('glb', 'Kiln') }, [{ text: 'K', finish: null }]);
+  await MeshoptEncoder.ready;
+  const io = new WebIO().registerExtensions([EXTMeshoptCompression]).registerDependencies({ 'meshopt.encoder': MeshoptEncoder });
+  const document = await io.readBinary(bytes);
+  document.createExtension(EXTMeshoptCompression).setRequired(true).setEncoderOptions({ method: EXTMeshoptCompression.EncoderMethod.QUANTIZE });
+  const packed = await io.writeBinary(document);
+  const { loadUnpacker } = await loadKernels();
+  const read = unwrap(await readBack(packed, 'glb', loadUnpacker));
+  expect(checkMesh(read.mesh)).toMatchObject({ closed: true, manifold: true, outward: true });
+  const why = async (data: Uint8Array): Promise<unknown> => {
+    const back = await readBack(data, 'glb');
+    return back.ok ? 'read' : back.error.params;
+  };
+  expect(await why(packed)).toMatchObject({ why: 'packed' });
+  const json = new TextEncoder().encode('{"asset":{"version":"2.0"},"extensionsRequired":["KHR_draco_mesh_compression"]}  ');
+  const draco = new Uint8Array(20 + json.length);
+  new Uint32Array(draco.buffer, 0, 5).set([0x46546c67, 2, draco.length, json.length, 0x4e4f534a]);
+  draco.set(json, 20);
+  expect(await why(draco)).toMatchObject({ why: 'packed' });
+}); // prettier-ignore

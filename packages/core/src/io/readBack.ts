@@ -1,4 +1,4 @@
-import { ok, type Result } from '../base/index.ts';
+import { ok, type LoadUnpacker, type Result } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { readGlb } from './readGlb.ts';
 import { readObj } from './readObj.ts';
@@ -16,9 +16,13 @@ export interface ReadBack {
 }
 
 /** Reads a file of ours with the readers for files of others: nothing that was known while writing is used. */
-export async function readBack(bytes: Uint8Array, format: MeshFormat): Promise<Result<ReadBack>> {
+export async function readBack(
+  bytes: Uint8Array,
+  format: MeshFormat,
+  unpacker?: LoadUnpacker,
+): Promise<Result<ReadBack>> {
   if (format === 'glb') {
-    const read = await readGlb(bytes);
+    const read = await readGlb(bytes, unpacker);
     return read.ok ? ok({ mesh: read.value.mesh, names: read.value.nodes, finishes: read.value.materials }) : read;
   }
   const mesh = { obj: readObj, stl: readStl, ply: readPly }[format](bytes);

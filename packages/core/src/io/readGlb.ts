@@ -1,6 +1,8 @@
 import { Primitive, WebIO, type Document, type mat4, type Node } from '@gltf-transform/core';
-import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { EXTMeshoptCompression, KHRMeshQuantization } from '@gltf-transform/extensions';
+import { fail, LIMITS, ok, type LoadUnpacker, type Result } from '../base/index.ts';
 import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
+import { utf8Text } from './utf8.ts';
 
 /** A GLB as one mesh of triangles, joined where points are equal, in metres as the format asks, with the names it gives. */
 export interface ReadGlb {
@@ -13,18 +15,34 @@ export interface ReadGlb {
 const MAGIC = 0x46546c67;
 
 /** Binary glTF 2.0 -> mesh; textures, motion and cameras are passed over. */
-export async function readGlb(bytes: Uint8Array): Promise<Result<ReadGlb>> {
+export async function readGlb(bytes: Uint8Array, unpacker?: LoadUnpacker): Promise<Result<ReadGlb>> {
   if (bytes.length > LIMITS.meshBytes)
     return fail('TOO_LARGE', { what: 'mesh file', size: bytes.length, limit: LIMITS.meshBytes });
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (bytes.length < 20 || view.getUint32(0, true) !== MAGIC || view.getUint32(4, true) !== 2)
     return broken(0, 'header');
   if (view.getUint32(8, true) > bytes.length) return broken(bytes.length, 'short');
+  const packed = packedBy(bytes);
+  if (packed && (packed !== MESHOPT || !unpacker)) return broken(20, 'packed');
   try {
-    return gather(await new WebIO().readBinary(bytes));
+    const io = new WebIO().registerExtensions([EXTMeshoptCompression, KHRMeshQuantization]);
+    if (packed && unpacker) io.registerDependencies({ 'meshopt.decoder': await unpacker() });
+    return gather(await io.readBinary(bytes));
   } catch {
     return broken(20, 'contents');
   }
+}
+
+const MESHOPT = 'EXT_meshopt_compression';
+/** Extensions without which packed meshes can't be read. */
+const PACKINGS = ['KHR_draco_mesh_compression', MESHOPT];
+
+/** Which of them the file needs: its first chunk is JSON (glTF 2.0, 4.4). */
+function packedBy(bytes: Uint8Array): string | undefined {
+  const length = new DataView(bytes.buffer, bytes.byteOffset).getUint32(12, true);
+  const head = utf8Text(bytes.subarray(20, 20 + Math.min(length, LIMITS.gltfHeaderBytes)));
+  const required = /"extensionsRequired"\s*:\s*\[([^\]]*)\]/.exec(head)?.[1] ?? '';
+  return PACKINGS.find((name) => required.includes(`"${name}"`));
 }
 
 const broken = (place: number, why: string): Result<never> => fail('MESH_BROKEN', { format: 'glb', place, why });

@@ -1,5 +1,5 @@
-import { fail, LIMITS, MM_PER, ok, type LengthUnit, type Result } from '../base/index.ts';
-import { adjacency, faceCount, weld, type PolygonMesh } from '../mesh/index.ts';
+import { fail, LIMITS, MM_PER, ok, type LengthUnit, type LoadUnpacker, type Result } from '../base/index.ts';
+import { adjacency, closeHoles, faceCount, weld, type PolygonMesh } from '../mesh/index.ts';
 import { boxOfPoints, middleOfBox } from '../math/index.ts';
 import { readBack } from './readBack.ts';
 import type { MeshFormat } from './writeMesh.ts';
@@ -10,6 +10,8 @@ export interface ModelFrame {
   unit: LengthUnit;
   up: 'y' | 'z';
   scalePercent: number;
+  /** holes are closed */
+  closed: boolean;
 }
 
 export interface ReadModel {
@@ -21,14 +23,19 @@ export interface ReadModel {
 }
 
 /** A mesh file -> a model: points joined where they are equal, in mm, y up, faces outward. */
-export async function readModel(bytes: Uint8Array, frame: ModelFrame): Promise<Result<ReadModel>> {
-  const read = await readBack(bytes, frame.format);
+export async function readModel(
+  bytes: Uint8Array,
+  frame: ModelFrame,
+  unpacker?: LoadUnpacker,
+): Promise<Result<ReadModel>> {
+  const read = await readBack(bytes, frame.format, unpacker);
   if (!read.ok) return read;
   const faces = faceCount(read.value.mesh);
   if (faces > LIMITS.modelFaces) return fail('TOO_LARGE', { what: 'faces of a model', size: faces, limit: LIMITS.modelFaces }); // prettier-ignore
   const joined = weld(read.value.mesh);
   if (faceCount(joined) === 0) return fail('MESH_BROKEN', { format: frame.format, place: 0, why: 'no faces' });
-  const mesh = outward({ ...joined, positions: ownAxes(joined.positions, frame) });
+  const placed = { ...joined, positions: ownAxes(joined.positions, frame) };
+  const mesh = outward(frame.closed ? closeHoles(placed).mesh : placed);
   const { openEdges, badEdges } = adjacency(mesh);
   return ok({ mesh, openEdges, badEdges });
 }

@@ -1,4 +1,4 @@
-import { fail, type Remark, type RunContext } from '../base/index.ts';
+import { fail, type LoadUnpacker, type Remark, type RunContext } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Piece, type Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
@@ -91,7 +91,7 @@ export class JobHost {
       case 'fontFacts':
         return this.#fontFacts(request);
       case 'readBack':
-        return holds(request);
+        return holds(request, this.#options.kernels.loadUnpacker);
     }
   }
 
@@ -240,8 +240,11 @@ function buffersOf(answer: JobAnswer): ArrayBuffer[] {
 }
 
 /** What a file turns out to hold when read again. */
-async function holds({ bytes, format }: Extract<JobRequest, { kind: 'readBack' }>): Promise<JobAnswer> {
-  const read = await readBack(bytes, format);
+async function holds(
+  { bytes, format }: Extract<JobRequest, { kind: 'readBack' }>,
+  unpacker: LoadUnpacker | undefined,
+): Promise<JobAnswer> {
+  const read = await readBack(bytes, format, unpacker);
   if (!read.ok) return { kind: 'failed', error: read.error };
   const { mesh, names, finishes } = read.value;
   return { kind: 'readBack', names, finishes, report: checkMesh(mesh) };

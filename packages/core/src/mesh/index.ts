@@ -4,6 +4,7 @@ export { areaVector } from './areaVector.ts';
 export { asTriangles } from './asTriangles.ts';
 export { boxTree, overlappingPairs } from './boxTree.ts';
 export type { BoxTree } from './boxTree.ts';
+export { closeHoles } from './closeHoles.ts';
 export { triangulateInside } from './constrained.ts';
 export { cornerNormals } from './cornerNormals.ts';
 export { crisp } from './crisp.ts';

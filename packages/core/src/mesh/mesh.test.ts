@@ -1,6 +1,7 @@
 import { seededRandom } from '../base/index.ts';
 import { cubes, insideOut, joined, opened } from '../testing/meshes.ts';
 import {
+  closeHoles,
   adjacency,
   asTriangles,
   boxTree,
@@ -283,5 +284,16 @@ describe('a cut across', () => {
   test('two cubes are two lines; beside them there is nothing', () => {
     expect(cutAcross(soup(cubes(2, [0, 0, 0], [5, 0, 0])), 0.3)).toHaveLength(2);
     expect(cutAcross(soup(cubes(2, [0, 0, 0])), 7)).toEqual([]);
+  });
+});
+
+describe('closing holes', () => {
+  test('a cube without two of its sides becomes whole, a large hole gets a middle', () => {
+    const cube = cubes(1, [0, 0, 0]);
+    const open: PolygonMesh = { ...cube, faceStart: cube.faceStart.slice(0, -2), faceVertices: cube.faceVertices.slice(0, -8), sharp: cube.sharp.slice(0, -8), region: cube.region.slice(0, -2) }; // prettier-ignore
+    expect(adjacency(open).openEdges).toBeGreaterThan(0);
+    const { mesh, closed, left } = closeHoles(open);
+    expect([closed > 0, left, adjacency(mesh).openEdges, adjacency(mesh).badEdges]).toEqual([true, 0, 0, 0]);
+    expect(closeHoles(mesh)).toMatchObject({ closed: 0, left: 0 });
   });
 });

@@ -1,4 +1,4 @@
-import { cross, dot, sizeOf, unit, type Vec3 } from '../math/index.ts';
+import { cross, dot, sizeOf, type Vec3 } from '../math/index.ts';
 
 /** Numbers a node holds: place (3), normal (3), how much longer the way along the normal is than the depth (1), 1 where it lies beside the model (1). */
 export const NODE = 8;
@@ -61,27 +61,34 @@ export interface Spot {
 }
 
 // filled anew by every look: this is asked a million times
-const sum = new Float64Array(NODE);
 const wx = new Float64Array(4);
 const wy = new Float64Array(4);
 
 /** Smooth through the nodes (Catmull and Rom 1974, both ways); beyond the grid straight on. */
 export function lookUp(grid: SurfaceGrid, x: number, y: number): Spot {
-  const { columns, rows, nodes } = grid;
+  const { columns, rows, nodes: n } = grid;
   const i = weigh(wx, (x - grid.x) / grid.dx, columns);
   const j = weigh(wy, (y - grid.y) / grid.dy, rows);
-  sum.fill(0);
+  let [px, py, pz, nx, ny, nz, stretch, off] = [0, 0, 0, 0, 0, 0, 0, 0];
   for (let b = 0; b < 4; b++) {
     if (wy[b] === 0) continue;
-    const row = (j + b - 1) * columns;
+    const row = (j + b - 1) * columns + i - 1;
     for (let a = 0; a < 4; a++) {
       const w = wx[a] * wy[b];
       if (w === 0) continue;
-      const o = (row + i + a - 1) * NODE;
-      for (let k = 0; k < NODE; k++) sum[k] += w * nodes[o + k];
+      const o = (row + a) * NODE;
+      px += w * n[o];
+      py += w * n[o + 1];
+      pz += w * n[o + 2];
+      nx += w * n[o + 3];
+      ny += w * n[o + 4];
+      nz += w * n[o + 5];
+      stretch += w * n[o + 6];
+      off += w * n[o + 7];
     }
   }
-  return { at: [sum[0], sum[1], sum[2]], normal: unit([sum[3], sum[4], sum[5]]), stretch: sum[6], off: sum[7] };
+  const size = Math.sqrt(nx * nx + ny * ny + nz * nz) || 1;
+  return { at: [px, py, pz], normal: [nx / size, ny / size, nz / size], stretch, off };
 }
 
 /** Weights of the four nodes around a place, and the number of the second of them. Those beyond the border weigh nothing. */

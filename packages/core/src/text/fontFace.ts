@@ -1,5 +1,5 @@
 import type * as HarfBuzz from 'harfbuzzjs';
-import { fail, LIMITS, ok, type Result, type Simplifier } from '../base/index.ts';
+import { fail, LIMITS, ok, type LoadUnpacker, type Result, type Simplifier } from '../base/index.ts';
 import { CurveBuilder, type CurveTable } from '../outline/index.ts';
 
 /** The loaded WASM modules, handed in by whoever runs core (packages/kernels). */
@@ -7,6 +7,8 @@ export interface Kernels {
   hb: typeof HarfBuzz;
   /** meshoptimizer's, loaded when a mesh is first reduced */
   loadSimplifier?: () => Promise<Simplifier>;
+  /** meshoptimizer's decoder, loaded when a packed model is first read */
+  loadUnpacker?: LoadUnpacker;
 }
 
 export interface FontMetrics {

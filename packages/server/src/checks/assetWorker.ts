@@ -8,7 +8,7 @@ async function verdict({ kind, bytes }: AssetWork): Promise<Verdict<null>> {
   const result: Verdict<unknown> =
     kind === 'font'
       ? openFont(await loadKernels(), { bytes, hash: '', name: 'upload', axes: {} })
-      : await readBack(bytes, kind);
+      : await readBack(bytes, kind, (await loadKernels()).loadUnpacker);
   return result.ok ? { ok: true, value: null } : result;
 }
 

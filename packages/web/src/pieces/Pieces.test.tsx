@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newPiece, newProject, type Piece } from '@fictile/core';
+import { newPiece, newProject, usualStep, type OntoStep, type Piece } from '@fictile/core';
 import { useSyncExternalStore } from 'react';
 import { ProjectStore } from '../store/index.ts';
 import { renderInside, serve } from '../testing/render.tsx';
@@ -178,4 +178,17 @@ describe('placed by another piece', () => {
 
   test('beside: a quarter of its height away, feet level, middles in depth', async () =>
     expect(await at('Foot', 'Put beside', 'Title')).toEqual([-85, -50, -7]));
+});
+
+test('forms are added on the table, and copies of what lies on one lie on its copy', async () => {
+  await userEvent.click(screen.getByRole('button', { name: 'Add' }));
+  await userEvent.click(await screen.findByRole('menuitem', { name: 'Jug' }));
+  const jug = pieces()[2];
+  expect(jug).toMatchObject({ name: 'Jug', source: { form: { kind: 'turned' } }, placement: { stand: 'table' } });
+  act(() => store.edit({ kind: 'setSteps', pieceId: 'a', steps: [{ ...usualStep('onto', 'o'), target: jug.id }] }));
+  await pick('Title', 'Choose this too');
+  await pick('Title', 'Duplicate');
+  const targets = pieces().flatMap(({ steps }) => steps.map((step) => (step as OntoStep).target));
+  const copied = pieces().filter(({ source }) => source.kind === 'form').map(({ id }) => id); // prettier-ignore
+  expect([...targets].sort()).toEqual([...copied].sort());
 });

@@ -98,7 +98,8 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     addForm: (form) => addBody(newForm(freshId(), nameFor(store.project, texts.form.names[form]), formOf(form))),
     addModel: (model, name) => addBody(newModel(freshId(), nameFor(store.project, name), model)),
     duplicate: (pieces) => {
-      const copies = pieces.map((piece) => ({ ...piece, id: freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) })); // prettier-ignore
+      const ids = new Map(pieces.map(({ id }) => [id, freshId()]));
+      const copies = pieces.map((piece) => ({ ...standingOn(piece, ids), id: ids.get(piece.id) ?? freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) })); // prettier-ignore
       store.edit({
         kind: 'many',
         edits: copies.map((piece, i) => ({ kind: 'addPiece', piece, after: pieces[i].id })),
@@ -124,6 +125,15 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     centreOn: (pieces, other) => place(pieces, centredOn(pieces, other, boxOf)),
     beside: (pieces, other) => place(pieces, setBeside(pieces, other, boxOf)),
   };
+}
+
+/** A piece that stands on others under new ids, where those have any: copies of several stand on each other as they did. */
+function standingOn(piece: Piece, ids: ReadonlyMap<string, string>): Piece {
+  const renamed = (id: string): string => ids.get(id) ?? id;
+  const steps = piece.steps.map((step) => (step.kind === 'onto' ? { ...step, target: renamed(step.target) } : step));
+  const { source } = piece;
+  if (source.kind !== 'form' || source.form.kind !== 'panel') return { ...piece, steps };
+  return { ...piece, steps, source: { ...source, form: { ...source.form, around: renamed(source.form.around) } } };
 }
 
 /** Between what is there and the middle of a new body. */

@@ -85,6 +85,12 @@ function cureOf(remark: Remark): Cure | undefined {
             ? { sizeMm: Math.min(10_000, faces.sizeMm * 4) }
             : { toleranceMm: Math.min(10, faces.toleranceMm * 4) },
         );
+    case 'MODEL_OPEN':
+      return remark.params.openEdges > 0 ? (edits) => edits.model({ closed: true }) : undefined;
+    case 'ONTO_OVERHANGS':
+      if (remark.params.instead !== 'straight') return undefined;
+      return (edits, { steps }) =>
+        edits.steps(steps.map((step) => (step.kind === 'onto' ? { ...step, overhang: 'leave' } : step)));
     case 'NEED_FINER':
       return (edits, { body: { faces } }) => edits.faces(faces.style === 'bands' ? { style: 'plain' } : { sizeMm: 0 });
     case 'SHAPE_FOLDS': {

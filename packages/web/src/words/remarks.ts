@@ -177,6 +177,10 @@ export function cureText(remark: Remark): string {
       return `Use ${Number((remark.params.limit ?? 0).toPrecision(3))}`;
     case 'SHAPE_TOUCHES':
       return `Use ${Math.abs(remark.params.limit)}°`;
+    case 'MODEL_OPEN':
+      return 'Close its holes';
+    case 'ONTO_OVERHANGS':
+      return 'Leave them out';
     case 'NEED_FINER':
       return 'Make them finer';
     default:
@@ -206,6 +210,8 @@ export function failureText(failure: Failure): string {
     case 'TOO_LARGE':
       return `That is more ${failure.params.what} than fits (${failure.params.size.toLocaleString('en')}, the limit is ${failure.params.limit.toLocaleString('en')}). Nothing was changed.`;
     case 'MESH_BROKEN':
+      if (failure.params.why === 'packed')
+        return 'The meshes of this GLB are compressed (Draco or meshopt). Save it without compression.';
       return `The ${failure.params.format.toUpperCase()} file can’t be read as a mesh. Save it again from where it came.`;
     case 'PROJECT_BROKEN':
       return `That value does not fit (${failure.params.path}). Nothing was changed.`;

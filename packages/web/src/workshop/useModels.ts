@@ -37,5 +37,7 @@ async function bringIn(file: File, { actions, chosen }: { actions: PieceActions;
   }
   const unit = format === 'glb' ? 'm' : 'mm';
   const up = format === 'stl' || format === 'ply' ? 'z' : 'y';
-  chosen.choose(actions.addModel({ asset, format, unit, up, scalePercent: 100 }, file.name.replace(ENDING, '')));
+  chosen.choose(
+    actions.addModel({ asset, format, unit, up, scalePercent: 100, closed: false }, file.name.replace(ENDING, '')),
+  );
 }

@@ -52,7 +52,7 @@ test('a GLB of two pieces is without fault for the standard’s own validator', 
   await makeUndrawn(page, 'Kiln');
   await settled(page);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByRole('menuitem', { name: 'Words' }).click();
+  await page.getByRole('menuitem', { name: 'Words', exact: true }).click();
   await expect(page.getByRole('listitem')).toHaveCount(2);
   await typeValue(page, 'Turned', '30');
   await choose(page, /^Stands: /, 'on the table');

@@ -73,7 +73,7 @@ test('a recipe goes to several pieces at once, and the file is read back', async
   await makeUndrawn(page, 'Kiln');
   await settled(page);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByRole('menuitem', { name: 'Words' }).click();
+  await page.getByRole('menuitem', { name: 'Words', exact: true }).click();
   await page.keyboard.press('Control+d');
   await page.getByRole('button', { name: /^Kiln words/ }).click();
   await choose(page, /^Front edge/, 'chamfered');

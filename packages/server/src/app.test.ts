@@ -283,5 +283,9 @@ test('sample projects are made once and never come back', async () => {
     'Lamp over the door',
     'Mark of the Row',
     'Trial tiles',
+    'Jug of the Row',
+    'Bowl of plenty',
+    'Curved tile',
+    'Door plate',
   ]);
 });

@@ -94,8 +94,10 @@ export interface EvaluateOptions {
 
 /** Of the cache's bytes: for meshes that steps have made. */
 const REFINED_SHARE = 0.3;
-/** For models, and for what is laid onto them. */
-const MODEL_SHARE = 0.15;
+/** For what is laid onto models. */
+const MODEL_SHARE = 0.1;
+/** Of models that were read: two of the largest. */
+const MODEL_BYTES = 2e8;
 
 /** A piece as it was computed last; where it stands is no part of it. */
 interface Kept {
@@ -118,10 +120,10 @@ export class Engine {
 
   constructor(tools: EngineTools) {
     this.#tools = tools;
-    this.#lettering = letteringCaches(tools.cacheBytes * (1 - REFINED_SHARE - 2 * MODEL_SHARE));
+    this.#lettering = letteringCaches(tools.cacheBytes * (1 - REFINED_SHARE - MODEL_SHARE));
     this.#refined = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
     this.#shaped = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
-    this.#models = new ByteCache(tools.cacheBytes * MODEL_SHARE);
+    this.#models = new ByteCache(MODEL_BYTES);
     this.#grounds = new Grounds(tools.cacheBytes * MODEL_SHARE);
     this.#fonts = new FontChest(tools);
   }

@@ -1,4 +1,4 @@
-import { ByteCache, remark, type Remark } from '../base/index.ts';
+import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
 import { standsOn, type OntoStep, type Piece, type Project, type Step } from '../document/index.ts';
 import { assemble, clustersBox, type BuiltCluster } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
@@ -72,8 +72,8 @@ export class Grounds {
   readonly #targets: ByteCache<Target>;
 
   constructor(bytes: number) {
-    this.maps = new ByteCache(bytes / 3);
-    this.#targets = new ByteCache((2 * bytes) / 3);
+    this.maps = new ByteCache(bytes);
+    this.#targets = new ByteCache(TARGET_BYTES);
   }
 
   of({ clusters, transform }: { clusters: readonly BuiltCluster[]; transform: Transform }): Ground {
@@ -88,7 +88,9 @@ export class Grounds {
 }
 
 /** Corners, normals and the tree. */
-const BYTES_OF_TRIANGLE = 260;
+const BYTES_OF_TRIANGLE = 300;
+/** Enough for the largest model that is taken: built anew for every letter typed, it would be of no use. */
+const TARGET_BYTES = LIMITS.modelFaces * BYTES_OF_TRIANGLE;
 
 /** Surface maps that were laid out; one that met nothing is kept as well. */
 export type LaidMaps = ByteCache<{ map: SurfaceMap | undefined }>;

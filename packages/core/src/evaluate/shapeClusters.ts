@@ -84,7 +84,8 @@ export async function shapeClusters(
     const own = `${key} @ ${x} ${y} ${z} | ${name}`;
     let part = tools.cache.get(own);
     if (!part) {
-      const most = Math.max(mostFaces, 2 * faceCount(laid[i].mesh));
+      const faces = faceCount(laid[i].mesh);
+      const most = Math.min(Math.max(mostFaces, 2 * faces), MOST_TIMES * faces + MOST_MORE);
       part = shapeMesh(laid[i], chain, { toleranceMm: tools.toleranceMm, mostFaces: most, rough: tools.rough });
       tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
     }
@@ -109,6 +110,10 @@ function laidBy(chain: ShapeChain): Laid | undefined {
   const { step, map } = found;
   return { stepId: step.id, targetId: step.target, grid: map.surface.grid, options: { ...map.options, rough: true } };
 }
+
+/** Faces were made as fine as sampling told: what needs so many more has no smooth surface, and would take a minute. */
+const MOST_TIMES = 4;
+const MOST_MORE = 20_000;
 
 /** What equal clusters become under steps depends on this. */
 function nameOfSteps(steps: readonly ShapeStep[], box: Box3, { seconds, toleranceMm, rough, onto }: ShapeTools): string {

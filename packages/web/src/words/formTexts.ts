@@ -11,7 +11,7 @@ export const formTexts = {
     ring: 'Ring',
     coil: 'Coil',
     shell: 'Curved sheet',
-    panel: 'Panel round words',
+    panel: 'Panel',
   },
   sentences: {
     block: 'A slab, {width} by {height} by {depth}, its edges {edge}{edgeSize}. Its top {taper} narrower.',

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { checkMesh, readObj, unwrap } from '@fictile/core';
-import { choose, makeUndrawn, saveAs, settled, words } from './testing/workshop.ts';
+import { choose, makeUndrawn, saveAs, settled, typeValue, words } from './testing/workshop.ts';
 
 test('words are laid round a jug, typed anew, and laid another way', async ({ page }) => {
   await makeUndrawn(page, 'Row');
@@ -11,6 +11,7 @@ test('words are laid round a jug, typed anew, and laid another way', async ({ pa
   await settled(page);
   await expect(page.getByRole('region', { name: 'Form' })).toContainText('turned round');
   await pieces.getByRole('button', { name: /^Row/ }).first().click();
+  await typeValue(page, 'Size', '20');
   await choose(page, /^Add a step$/, 'Onto a model');
   await expect(page.getByText(/^True to the flat letters within/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole('region', { name: 'Place' })).toContainText('Lies on Jug');

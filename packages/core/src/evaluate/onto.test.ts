@@ -20,7 +20,7 @@ import { STILL } from '../math/index.ts';
 import { Target } from '../surface/index.ts';
 import { testEngine, testTools } from '../testing/faces.ts';
 import { splitGraphemes } from '../text/index.ts';
-import { Engine, pieceMesh, type Evaluated } from './index.ts';
+import { Engine, pieceMesh, stretchPlaces, type Evaluated } from './index.ts';
 
 let engine: Engine;
 beforeAll(async () => {
@@ -91,6 +91,16 @@ test('words stay live, the body may be exchanged, and lettering stands where the
   const other = await evaluate(projectOf('Rows', step, newForm('body', 'Body', jug)));
   expect(checkMesh(pieceMesh(other))).toMatchObject(SOUND);
   expect(heights(other, jug).least).toBeGreaterThan(0);
+});
+
+test('how far lengths are off is painted corner by corner, up to what is reported', async () => {
+  const project = projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Body', ball));
+  const laid = await evaluate(project);
+  const { triangles, values } = stretchPlaces(project.pieces.words, laid);
+  expect(triangles.length).toBe(3 * values.length);
+  const most = 100 * values.reduce((a, b) => Math.max(a, b), 0);
+  expect(most / (laid.onto?.report?.lengthPercent ?? 0)).toBeCloseTo(1, 1);
+  expect(stretchPlaces(project.pieces.body, await evaluate(project, 'body')).values).toHaveLength(0);
 });
 
 test('what can not be laid is told, and stays as it was', async () => {

@@ -1,6 +1,15 @@
 import { dot, minus, plus, sizeOf, type Vec3 } from '../math/index.ts';
 import { axesOf, onPlane, sightOf, type Hold, type PlaneAxes } from './anchor.ts';
-import { gridFor, NODE, normalAt, placeAt, setNode, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
+import {
+  eachNode,
+  gridFor,
+  NODE,
+  normalAt,
+  placeAt,
+  setNode,
+  type GridFrame,
+  type SurfaceGrid,
+} from './surfaceGrid.ts';
 import type { Target } from './target.ts';
 
 /** Cosine between a surface and the line of sight, below which it is too steep to take letters: 80 degrees. */
@@ -43,11 +52,6 @@ export function underFront(target: Target, hold: Hold, front: number): (x: numbe
   const axes = axesOf(sightOf(hold).map((v) => 0 - v) as Vec3, hold.up, hold.turnDegrees);
   return (x, y, normal) => look(target, axes, plus(onPlane(axes, hold.from, x, y), sidewise(axes, normal), -front))?.at;
 } // prettier-ignore
-
-export function eachNode(grid: SurfaceGrid, visit: (node: number, x: number, y: number) => void): void {
-  for (let j = 0; j < grid.rows; j++)
-    for (let i = 0; i < grid.columns; i++) visit(j * grid.columns + i, grid.x + i * grid.dx, grid.y + j * grid.dy);
-}
 
 function look(target: Target, { out }: PlaneAxes, from: Vec3): { at: Vec3; normal: Vec3 } | undefined {
   const seen = target.hit(from, out.map((v) => 0 - v) as Vec3);

@@ -4,7 +4,6 @@ export { distortionAt } from './distortion.ts';
 export type { Distortion } from './distortion.ts';
 export { OntoMap } from './ontoMap.ts';
 export type { OntoOptions } from './ontoMap.ts';
-export { areaLeft, lookUp } from './surfaceGrid.ts';
 export type { SurfaceGrid } from './surfaceGrid.ts';
 export { BESIDE, layOnto, mapOf } from './surfaceMap.ts';
 export type { Laying, LayOptions, SurfaceMap } from './surfaceMap.ts';

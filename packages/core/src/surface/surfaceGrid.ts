@@ -1,4 +1,4 @@
-import { cross, dot, sizeOf, type Vec3 } from '../math/index.ts';
+import { sizeOf, type Vec3 } from '../math/index.ts';
 
 /** Numbers a node holds: place (3), normal (3), how much longer the way along the normal is than the depth (1), 1 where it lies beside the model (1). */
 export const NODE = 8;
@@ -50,6 +50,12 @@ export const normalAt = ({ nodes }: SurfaceGrid, node: number): Vec3 => [
 export function setNode({ nodes }: SurfaceGrid, node: number, { at, normal, isOff }: { at: Vec3; normal: Vec3; isOff: boolean }): void {
   nodes.set([...at, ...normal, 1, isOff ? 1 : 0], NODE * node);
 } // prettier-ignore
+
+/** Row after row, with the place in the plane. */
+export function eachNode(grid: SurfaceGrid, visit: (node: number, x: number, y: number) => void): void {
+  for (let j = 0; j < grid.rows; j++)
+    for (let i = 0; i < grid.columns; i++) visit(j * grid.columns + i, grid.x + i * grid.dx, grid.y + j * grid.dy);
+}
 
 /** What a grid says of a place of the plane. */
 export interface Spot {
@@ -147,11 +153,3 @@ export function alongRow(grid: SurfaceGrid, y: number): Float64Array {
 }
 
 const PARTS = 4;
-
-/** Of the flat area: how much of a cell is left seen from outside; below zero it is turned over. */
-export function areaLeft(grid: SurfaceGrid, column: number, row: number): number {
-  const o = row * grid.columns + column;
-  const [a, b, c, d] = [o, o + 1, o + grid.columns + 1, o + grid.columns].map((node) => placeAt(grid, node));
-  const [p, q] = [c.map((v, k) => v - a[k]) as Vec3, d.map((v, k) => v - b[k]) as Vec3];
-  return dot(cross(p, q), normalAt(grid, o)) / 2 / (grid.dx * grid.dy);
-}

@@ -1,9 +1,9 @@
 import { plus, type Box3, type Vec3 } from '../math/index.ts';
 import { sightOf, type Hold } from './anchor.ts';
-import { eachNode, layFromDirection, underFront } from './fromDirection.ts';
+import { layFromDirection, underFront } from './fromDirection.ts';
 import { layRound } from './layRound.ts';
 import { smoothNormals } from './smoothNormals.ts';
-import { alongRow, columnOf, lookUp, NODE, normalAt, type Spot, type SurfaceGrid } from './surfaceGrid.ts';
+import { alongRow, columnOf, eachNode, lookUp, NODE, normalAt, type Spot, type SurfaceGrid } from './surfaceGrid.ts';
 import type { Target } from './target.ts';
 import { layToClosest } from './toClosest.ts';
 

@@ -1,7 +1,6 @@
 import { dot, minus, plus, type Vec3 } from '../math/index.ts';
 import { axesOf, onPlane, sightOf, type Hold } from './anchor.ts';
-import { eachNode } from './fromDirection.ts';
-import { gridFor, setNode, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
+import { eachNode, gridFor, setNode, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
 import type { Target } from './target.ts';
 
 /** Lays a plane that stands close before a model to the closest place of each of its points. Lengths are not kept. */

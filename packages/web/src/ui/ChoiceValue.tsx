@@ -1,6 +1,7 @@
 import { Menu } from '@mantine/core';
 import { IconCheck } from '@tabler/icons-react';
 import { Fragment, useRef, type ReactNode } from 'react';
+import { useReached } from './useReached.ts';
 import classes from './values.module.css';
 
 export interface Choice<T extends string> {
@@ -30,13 +31,17 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
   const { label, value, choices, usual, shown, onTry, onChange } = props;
   const present = shown ?? choices.find((choice) => choice.value === value)?.label ?? value;
   const isTaken = useRef(false);
+  const reached = useReached<T>(onTry);
   return (
     <Menu
       position="bottom-start"
       withinPortal
       trapFocus
       returnFocus
-      onOpen={() => (isTaken.current = false)}
+      onOpen={() => {
+        isTaken.current = false;
+        reached.start();
+      }}
       onClose={() => !isTaken.current && onTry?.(undefined)}
     >
       <Menu.Target>
@@ -58,8 +63,7 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
             <Menu.Item
               leftSection={choice.picture}
               rightSection={choice.value === value ? <IconCheck size={14} aria-hidden /> : undefined}
-              onFocus={() => onTry?.(choice.value)}
-              onMouseEnter={() => onTry?.(choice.value)}
+              {...reached.item(choice.value)}
               onClick={() => {
                 isTaken.current = true;
                 onChange(choice.value);

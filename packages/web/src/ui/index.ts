@@ -19,3 +19,4 @@ export { Unreached } from './Unreached.tsx';
 export { useTrial } from './useTrial.ts';
 export type { TrialKey } from './useTrial.ts';
 export { saveFile } from './saveFile.ts';
+export { useReached } from './useReached.ts';

@@ -31,4 +31,4 @@ export function heldAt(step: OntoStep, { point, face, object }: Intersection, to
   };
 }
 
-const rounded = (place: Vector3): Triple => place.toArray().map((v) => Math.round(v * 1e3) / 1e3 + 0) as Triple;
+const rounded = (place: Vector3): Triple => place.toArray().map((v) => Math.round(v * 10) / 10 + 0) as Triple;

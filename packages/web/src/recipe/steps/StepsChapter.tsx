@@ -2,7 +2,7 @@ import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
 import { isShapeStep, SHAPE_KINDS, type ShownPiece, type Step, type StepKind } from '@fictile/core';
 import { IconDots } from '@tabler/icons-react';
 import { Fragment, useRef } from 'react';
-import { Sentence, useTrial } from '../../ui/index.ts';
+import { Sentence, useReached, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
@@ -72,13 +72,14 @@ const GROUPS = [
 function AddStep({ steps, flat, others, put, takeBack }: { steps: readonly Step[]; flat: ShownPiece['flat']; others: readonly OtherPiece[]; put: (next: readonly Step[], key?: EditKey) => void; takeBack: PieceEdits['takeBack'] }) {
   const taken = useRef(false);
   const trial = useTrial<StepKind>((kind, key) => put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, TRIED, { flat, others })], key), takeBack);
+  const reached = useReached<StepKind>(trial.onTry);
   const take = (kind: StepKind): void => {
     taken.current = true;
     trial.onTry(undefined);
     put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, crypto.randomUUID(), { flat, others })]);
   };
   return (
-    <Menu position="bottom-start" withinPortal trapFocus returnFocus onOpen={() => (taken.current = false)} onClose={() => !taken.current && trial.onTry(undefined)}>
+    <Menu position="bottom-start" withinPortal trapFocus returnFocus onOpen={() => { taken.current = false; reached.start(); }} onClose={() => !taken.current && trial.onTry(undefined)}>
       <Menu.Target>
         <UnstyledButton className={classes.addStep}>{T.stepAdd}</UnstyledButton>
       </Menu.Target>
@@ -87,7 +88,7 @@ function AddStep({ steps, flat, others, put, takeBack }: { steps: readonly Step[
           <Fragment key={name}>
             <Menu.Label>{name}</Menu.Label>
             {kinds.map(([kind, label]) => (
-              <Menu.Item key={kind} leftSection={STEP_PICTURES[kind]} onMouseEnter={() => trial.onTry(kind)} onFocus={() => trial.onTry(kind)} onClick={() => take(kind)}>
+              <Menu.Item key={kind} leftSection={STEP_PICTURES[kind]} {...reached.item(kind)} onClick={() => take(kind)}>
                 {label}
               </Menu.Item>
             ))}

@@ -1,10 +1,17 @@
 import { createHash } from 'node:crypto';
 import {
+  boxOfPoints,
+  diagonalOf,
+  middleOfBox,
   MM_PER,
   newModel,
+  ownWay,
   parseLength,
+  plus,
   readModel,
   remark,
+  unit as unitOf,
+  usualFrame,
   usualStep,
   type Kernels,
   type LengthUnit,
@@ -12,6 +19,7 @@ import {
   type ModelPiece,
   type OntoStep,
   type Remark,
+  type Vec3,
 } from '@fictile/core';
 import type { FlagName, Flags } from './flags.ts';
 import { readGiven } from './givenFile.ts';
@@ -31,8 +39,6 @@ const BELONGS: readonly FlagName[] = ['method', 'from', 'toward', 'up', 'lift', 
 
 const METHODS = { project: 'direction', nearest: 'closest', wrap: 'round' } as const;
 
-type Vec3 = [number, number, number];
-
 /** What --onto and the flags that go with it say; undefined without it. */
 export async function ontoCase(flags: Flags, { loadUnpacker }: Kernels): Promise<OntoCase | undefined> {
   const { onto: path } = flags;
@@ -42,13 +48,8 @@ export async function ontoCase(flags: Flags, { loadUnpacker }: Kernels): Promise
     return undefined;
   }
   const format = formatOf(path);
-  const frame: ModelFrame = {
-    format,
-    unit: flags['in-unit'] ?? (format === 'glb' ? 'm' : 'mm'),
-    up: flags['in-up'] ?? (format === 'stl' || format === 'ply' ? 'z' : 'y'),
-    scalePercent: 100,
-    closed: false,
-  };
+  const usual = usualFrame(format);
+  const frame: ModelFrame = { ...usual, unit: flags['in-unit'] ?? usual.unit, up: flags['in-up'] ?? usual.up };
   const bytes = await readGiven(path, `The model ${path}`);
   const read = await readModel(bytes, frame, loadUnpacker);
   if (!read.ok) throw faultOf(read.error);
@@ -74,41 +75,29 @@ function choicesOf(flags: Flags): Partial<OntoStep> {
 
 /** From the file's own axes to ours. Without --from the words are held before the middle of the model's box. */
 function holdOf(flags: Flags, { unit, up: axis }: ModelFrame, positions: Float64Array): Pick<OntoStep, 'fromMm' | 'toward' | 'up'> {
-  const own = ([x, y, z]: Vec3): Vec3 => (axis === 'z' ? [x, z, 0 - y] : [x, y, z]);
-  const toward = flags.toward === undefined ? ([0, 0, -1] as Vec3) : own(numbers('toward', flags.toward));
-  const up = flags.up === undefined ? ([0, 1, 0] as Vec3) : own(numbers('up', flags.up));
+  const toward = flags.toward === undefined ? ([0, 0, -1] as Vec3) : ownWay(triple('toward', flags.toward, Number), axis);
+  const up = flags.up === undefined ? ([0, 1, 0] as Vec3) : ownWay(triple('up', flags.up, Number), axis);
   for (const [name, way] of [['toward', toward], ['up', up]] as const)
     if (way.every((v) => v === 0)) throw fault('FLAG_VALUE', `--${name} is 0,0,0: that is no direction. Change it.`);
-  const fromMm = flags.from === undefined ? before(positions, toward) : own(places(flags.from, unit));
+  const fromMm = flags.from === undefined ? before(positions, toward) : ownWay(triple('from', flags.from, placeIn(unit)), axis);
   return { fromMm, toward, up };
 } // prettier-ignore
 
 /** A place outside a model, looking at the middle of its box. */
 function before(positions: Float64Array, toward: Vec3): Vec3 {
-  const [low, high] = [[Infinity, Infinity, Infinity], [-Infinity, -Infinity, -Infinity]]; // prettier-ignore
-  positions.forEach((v, i) => {
-    low[i % 3] = Math.min(low[i % 3], v);
-    high[i % 3] = Math.max(high[i % 3], v);
-  });
-  const far = Math.sqrt([0, 1, 2].reduce((sum, k) => sum + (high[k] - low[k]) * (high[k] - low[k]), 0));
-  const size = Math.sqrt(toward.reduce((sum, v) => sum + v * v, 0));
-  return [0, 1, 2].map((k) => (low[k] + high[k]) / 2 - (far * toward[k]) / size) as Vec3;
+  const box = boxOfPoints(positions);
+  return plus(middleOfBox(box), unitOf(toward), -diagonalOf(box));
 }
 
-const wrong = (name: string, raw: string): never => {
+/** Three numbers with commas between, each read by `read`. */
+function triple(name: string, raw: string, read: (part: string) => number | undefined): Vec3 {
+  const values = raw.split(',').map((part) => (part.trim() === '' ? NaN : (read(part) ?? NaN)));
+  if (values.length === 3 && values.every(Number.isFinite)) return values as Vec3;
   throw fault('FLAG_VALUE', `--${name} is "${raw}"; it takes three numbers like "0,0,-1". Change it.`);
-};
-
-function numbers(name: string, raw: string): Vec3 {
-  const values = raw.split(',').map((part) => (part.trim() === '' ? NaN : Number(part)));
-  return values.length === 3 && values.every(Number.isFinite) ? (values as Vec3) : wrong(name, raw);
 }
 
 /** Plain numbers count as the model's file does. */
-function places(raw: string, unit: LengthUnit): Vec3 {
-  const values = raw.split(',').map((part) => {
-    const plain = part.trim() === '' ? NaN : Number(part);
-    return Number.isFinite(plain) ? plain * MM_PER[unit] : (parseLength(part) ?? NaN);
-  });
-  return values.length === 3 && values.every(Number.isFinite) ? (values as Vec3) : wrong('from', raw);
-}
+const placeIn =
+  (unit: LengthUnit) =>
+  (part: string): number | undefined =>
+    Number.isFinite(Number(part)) ? Number(part) * MM_PER[unit] : parseLength(part);

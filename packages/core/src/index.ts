@@ -8,13 +8,23 @@ export { formMesh } from './form/index.ts';
 export * from './io/index.ts';
 export * from './job/index.ts';
 export * from './lettering/index.ts';
-export { isStill, middleOfBox, STILL, transformPoints, turnOf } from './math/index.ts';
+export {
+  boxOfPoints,
+  diagonalOf,
+  isStill,
+  middleOfBox,
+  plus,
+  STILL,
+  unit,
+  transformPoints,
+  turnOf,
+} from './math/index.ts';
 export type { Box3, Transform, Vec3 } from './math/index.ts';
 export * from './mesh/index.ts';
 export * from './outline/index.ts';
 export { bendRuns, chainOf, courseOf, plainPoint, spanOf } from './shape/index.ts';
 export type { Span } from './shape/index.ts';
 export * from './solid/index.ts';
-export { axesOf, distortionAt, layOnto, mapOf, OntoMap, Target } from './surface/index.ts';
+export { distortionAt, layOnto, mapOf, OntoMap, Target } from './surface/index.ts';
 export type { SurfaceGrid } from './surface/index.ts';
 export * from './text/index.ts';

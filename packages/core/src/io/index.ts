@@ -4,7 +4,7 @@ export type { LetterLook } from './looks.ts';
 export type { Look } from './looks.ts';
 export { packProject, unpackProject } from './projectFile.ts';
 export type { ProjectFile } from './projectFile.ts';
-export { readModel } from './readModel.ts';
+export { ownWay, readModel, usualFrame } from './readModel.ts';
 export type { ModelFrame, ReadModel } from './readModel.ts';
 export { readBack } from './readBack.ts';
 export { readGlb } from './readGlb.ts';

@@ -1,6 +1,6 @@
 import { fail, LIMITS, MM_PER, ok, type LengthUnit, type LoadUnpacker, type Result } from '../base/index.ts';
 import { adjacency, closeHoles, faceCount, weld, type PolygonMesh } from '../mesh/index.ts';
-import { boxOfPoints, middleOfBox } from '../math/index.ts';
+import { boxOfPoints, middleOfBox, type Vec3 } from '../math/index.ts';
 import { readBack } from './readBack.ts';
 import type { MeshFormat } from './writeMesh.ts';
 
@@ -22,6 +22,15 @@ export interface ReadModel {
   badEdges: number;
 }
 
+/** How files of a format count and stand, unless somebody says otherwise. */
+export const usualFrame = (format: MeshFormat): ModelFrame => ({
+  format,
+  unit: format === 'glb' ? 'm' : 'mm',
+  up: format === 'stl' || format === 'ply' ? 'z' : 'y',
+  scalePercent: 100,
+  closed: false,
+});
+
 /** A mesh file -> a model: points joined where they are equal, in mm, y up, faces outward. */
 export async function readModel(
   bytes: Uint8Array,
@@ -40,12 +49,15 @@ export async function readModel(
   return ok({ mesh, openEdges, badEdges });
 }
 
+/** From a file's axes to ours, where y is upright. */
+export const ownWay = ([x, y, z]: Vec3, up: 'y' | 'z'): Vec3 => (up === 'z' ? [x, z, 0 - y] : [x, y, z]);
+
 function ownAxes(positions: Float64Array, { unit, up, scalePercent }: ModelFrame): Float64Array {
   const scale = (MM_PER[unit] * scalePercent) / 100;
   const out = new Float64Array(positions.length);
   for (let i = 0; i < out.length; i += 3) {
     const [x, y, z] = [positions[i] * scale, positions[i + 1] * scale, positions[i + 2] * scale];
-    out.set(up === 'z' ? [x, z, 0 - y] : [x, y, z], i);
+    out.set(ownWay([x, y, z], up), i);
   }
   return out;
 }

@@ -36,4 +36,8 @@ export function axesOf(out: Vec3, up: Vec3, turnDegrees: number): PlaneAxes {
 export const onPlane = ({ across, up }: PlaneAxes, from: Vec3, x: number, y: number): Vec3 =>
   plus(plus(from, across, x), up, y);
 
+/** The plane that is held before a model, facing who looks along the line of sight. */
+export const heldPlane = (hold: Hold): PlaneAxes =>
+  axesOf(sightOf(hold).map((v) => 0 - v) as Vec3, hold.up, hold.turnDegrees);
+
 export const sightOf = ({ toward }: Hold): Vec3 => unit(toward);

@@ -1,8 +1,9 @@
 import { dot, minus, plus, sizeOf, type Vec3 } from '../math/index.ts';
-import { axesOf, onPlane, sightOf, type Hold, type PlaneAxes } from './anchor.ts';
+import { heldPlane, onPlane, type Hold, type PlaneAxes } from './anchor.ts';
 import {
   eachNode,
   gridFor,
+  isOff,
   NODE,
   normalAt,
   placeAt,
@@ -31,7 +32,7 @@ export interface DirectionOptions {
  */
 export function layFromDirection(target: Target, hold: Hold, frame: GridFrame, { nodes, front }: DirectionOptions): SurfaceGrid {
   const grid = gridFor(frame, nodes);
-  const axes = axesOf(sightOf(hold).map((v) => 0 - v) as Vec3, hold.up, hold.turnDegrees);
+  const axes = heldPlane(hold);
   eachNode(grid, (node, x, y) => {
     const first = onPlane(axes, hold.from, x, y);
     let seen = look(target, axes, first);
@@ -49,7 +50,7 @@ export function layFromDirection(target: Target, hold: Hold, frame: GridFrame, {
 
 /** Where the surface lies under a place of the plane, when the normal over it is known. Undefined where the line of sight meets none. */
 export function underFront(target: Target, hold: Hold, front: number): (x: number, y: number, normal: Vec3) => Vec3 | undefined {
-  const axes = axesOf(sightOf(hold).map((v) => 0 - v) as Vec3, hold.up, hold.turnDegrees);
+  const axes = heldPlane(hold);
   return (x, y, normal) => look(target, axes, plus(onPlane(axes, hold.from, x, y), sidewise(axes, normal), -front))?.at;
 } // prettier-ignore
 
@@ -76,8 +77,6 @@ function markJumps(grid: SurfaceGrid, { out }: PlaneAxes): void {
   });
   for (const node of off) grid.nodes[NODE * node + 7] = 1;
 }
-
-const isOff = ({ nodes }: SurfaceGrid, node: number): boolean => nodes[NODE * node + 7] > 0;
 
 function neighbours({ columns, rows, dx, dy }: SurfaceGrid, node: number): [number, number][] {
   const [i, j] = [node % columns, Math.floor(node / columns)];

@@ -1,4 +1,3 @@
-export { axesOf } from './anchor.ts';
 export type { Hold } from './anchor.ts';
 export { distortionAt } from './distortion.ts';
 export type { Distortion } from './distortion.ts';

@@ -51,6 +51,8 @@ export function setNode({ nodes }: SurfaceGrid, node: number, { at, normal, isOf
   nodes.set([...at, ...normal, 1, isOff ? 1 : 0], NODE * node);
 } // prettier-ignore
 
+export const isOff = ({ nodes }: SurfaceGrid, node: number): boolean => nodes[NODE * node + 7] > 0;
+
 /** Row after row, with the place in the plane. */
 export function eachNode(grid: SurfaceGrid, visit: (node: number, x: number, y: number) => void): void {
   for (let j = 0; j < grid.rows; j++)

@@ -3,7 +3,17 @@ import { sightOf, type Hold } from './anchor.ts';
 import { layFromDirection, underFront } from './fromDirection.ts';
 import { layRound } from './layRound.ts';
 import { smoothNormals } from './smoothNormals.ts';
-import { alongRow, columnOf, eachNode, lookUp, NODE, normalAt, type Spot, type SurfaceGrid } from './surfaceGrid.ts';
+import {
+  alongRow,
+  columnOf,
+  eachNode,
+  isOff,
+  lookUp,
+  NODE,
+  normalAt,
+  type Spot,
+  type SurfaceGrid,
+} from './surfaceGrid.ts';
 import type { Target } from './target.ts';
 import { layToClosest } from './toClosest.ts';
 
@@ -43,6 +53,9 @@ export interface SurfaceMap {
   apart(): number;
 }
 
+/** Where the surface itself is for what the grid says of a place; undefined where that can't be told. */
+type OnSurface = (spot: Spot, x: number, y: number) => Vec3 | undefined;
+
 /** Undefined where the line of sight meets no model. */
 export function layOnto(target: Target, laying: Laying, options: LayOptions): SurfaceMap | undefined {
   const grid = gridOf(target, laying, options);
@@ -53,10 +66,7 @@ export function layOnto(target: Target, laying: Laying, options: LayOptions): Su
 }
 
 /** From a grid alone, where no model is at hand. */
-export function mapOf(
-  grid: SurfaceGrid,
-  onSurface: (spot: Spot, x: number, y: number) => Vec3 | undefined = () => undefined,
-): SurfaceMap {
+export function mapOf(grid: SurfaceGrid, onSurface: OnSurface = () => undefined): SurfaceMap {
   const rough = (x: number, y: number, baseline: number): Spot => lookUp(grid, columnOf(grid, x, baseline), y);
   const exact = (x: number, y: number, baseline: number): Spot => {
     const spot = rough(x, y, baseline);
@@ -69,17 +79,18 @@ export function mapOf(
     grid,
     rough,
     exact,
-    apart: () =>
-      (farthest ??= farthestApart(grid, (x, y) => [lookUp(grid, x, y), onSurface(lookUp(grid, x, y), x, y)])),
+    apart: () => (farthest ??= farthestApart(grid, onSurface)),
   };
 }
 
 /** In every cell, at two places off its nodes. */
-function farthestApart(grid: SurfaceGrid, look: (x: number, y: number) => [Spot, Vec3 | undefined]): number {
+function farthestApart(grid: SurfaceGrid, onSurface: OnSurface): number {
   let most = 0;
   eachNode(grid, (_, x, y) => {
     for (const [across, up] of [[0.5, 0.4], [0.15, 0.9]]) {
-      const [spot, at] = look(x + across * grid.dx, y + up * grid.dy);
+      const [u, v] = [x + across * grid.dx, y + up * grid.dy];
+      const spot = lookUp(grid, u, v);
+      const at = onSurface(spot, u, v);
       if (at && spot.off <= BESIDE) most = Math.max(most, apart(spot.at, at));
     }
   });
@@ -108,7 +119,7 @@ function exactly(
   target: Target,
   { method, hold }: Laying,
   { grid, front }: { grid: SurfaceGrid; front: number },
-): (spot: Spot, x: number, y: number) => Vec3 | undefined {
+): OnSurface {
   if (method !== 'direction') {
     let hint: number | undefined;
     return ({ at }) => {
@@ -120,7 +131,7 @@ function exactly(
   const under = underFront(target, hold, front);
   eachNode(grid, (node, x, y) => {
     // normals were evened out: other places lead to the front's now
-    const at = grid.nodes[NODE * node + 7] > 0 ? undefined : under(x, y, normalAt(grid, node));
+    const at = isOff(grid, node) ? undefined : under(x, y, normalAt(grid, node));
     if (at) grid.nodes.set(at, NODE * node);
   });
   const most = ASTRAY * Math.max(grid.dx, grid.dy);

@@ -1,5 +1,5 @@
-import { dot, minus, plus, type Vec3 } from '../math/index.ts';
-import { axesOf, onPlane, sightOf, type Hold } from './anchor.ts';
+import { dot, minus, plus } from '../math/index.ts';
+import { heldPlane, onPlane, type Hold } from './anchor.ts';
 import { eachNode, gridFor, setNode, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
 import type { Target } from './target.ts';
 
@@ -23,7 +23,7 @@ const SLIDE = 0.7;
  * whole strips of points share the closest place on an edge.
  */
 function closestTo(target: Target, hold: Hold): (x: number, y: number) => ReturnType<Target['closest']> {
-  const axes = axesOf(sightOf(hold).map((v) => 0 - v) as Vec3, hold.up, hold.turnDegrees);
+  const axes = heldPlane(hold);
   let hint: number | undefined;
   return (x, y) => {
     const from = onPlane(axes, hold.from, x, y);

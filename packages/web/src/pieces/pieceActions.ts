@@ -1,11 +1,11 @@
 import {
   drawingSize,
+  findFinish,
   isWords,
   newDrawing,
   newForm,
   newModel,
   newPiece,
-  SHELF_FINISHES,
   splitGraphemes,
   usualDrawing,
   usualForms,
@@ -142,7 +142,7 @@ const BODY_ROOM_MM = 150;
 /** Bodies begin as pale clay, so that letters stand out on them. */
 const bodySlots = (slots: Piece['slots']): Piece['slots'] => ({
   ...slots,
-  wall: { ...slots.wall, ...SHELF_FINISHES.find(({ name }) => name === BODY_FINISH) },
+  wall: { ...slots.wall, ...findFinish(BODY_FINISH) },
 });
 const BODY_FINISH = 'celadon';
 

@@ -1,7 +1,7 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
-import { groundOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import { groundOf, isLettering, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { Checks, type Cure } from '../checks/index.ts';
@@ -115,8 +115,9 @@ function useOthers(project: Project, { pieces }: Evaluation, lead: string | unde
   return useMemo(
     () =>
       project.pieceOrder.flatMap((id) => {
-        const { name, source } = project.pieces[id];
-        const isBody = source.kind === 'form' || source.kind === 'model';
+        const piece = project.pieces[id];
+        const { name } = piece;
+        const isBody = !isLettering(piece);
         return id === lead ? [] : [{ id, name, isBody, flat: pieces.find((p) => p.pieceId === id)?.flat }];
       }),
     [project, pieces, lead],

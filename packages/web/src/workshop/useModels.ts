@@ -1,4 +1,4 @@
-import type { MeshFormat } from '@fictile/core';
+import { usualFrame, type MeshFormat } from '@fictile/core';
 import { useFileDialog } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useCallback, useRef } from 'react';
@@ -35,9 +35,5 @@ async function bringIn(file: File, { actions, chosen }: { actions: PieceActions;
   } catch (error) {
     return tell(error instanceof Refused ? texts.form.refused(file.name) : texts.form.unreached);
   }
-  const unit = format === 'glb' ? 'm' : 'mm';
-  const up = format === 'stl' || format === 'ply' ? 'z' : 'y';
-  chosen.choose(
-    actions.addModel({ asset, format, unit, up, scalePercent: 100, closed: false }, file.name.replace(ENDING, '')),
-  );
+  chosen.choose(actions.addModel({ asset, ...usualFrame(format) }, file.name.replace(ENDING, '')));
 }

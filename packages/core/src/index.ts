@@ -1,5 +1,7 @@
 export * from './base/index.ts';
 export * from './check/index.ts';
+export { carve, prepare } from './boolean/index.ts';
+export type { Carved } from './boolean/index.ts';
 export * from './document/index.ts';
 export { coloursOf, drawingSize, firstCurve, MM_PER_UNIT, readSvg } from './drawing/index.ts';
 export type { ReadDrawing } from './drawing/index.ts';

@@ -40,6 +40,9 @@ export type ErrorCode = keyof ErrorParams;
 export type DrawingSkip =
   'text' | 'picture' | 'script' | 'outside' | 'gradient' | 'clip' | 'path' | 'number' | 'colours' | 'effect' | 'style';
 
+/** Why a solid can't be cut, or can't cut: it is open or its faces don't meet; it faces inward; what cuts is no solid; the result is none; too many points; points nearer than they can be told apart; volumes don't add up; nothing would be left; what cuts runs through itself. */
+export type CutFault = 'open' | 'inward' | 'cutter' | 'kernel' | 'large' | 'fine' | 'volume' | 'empty' | 'crossed';
+
 export interface RemarkParams {
   /** Nothing to build: no text, or only spaces. */
   TEXT_EMPTY: Record<string, never>;
@@ -117,6 +120,16 @@ export interface RemarkParams {
   ONTO_FOLDS: { letters: string; percent: number };
   /** A model has edges with one face, or with faces that do not agree. */
   MODEL_OPEN: { openEdges: number; badEdges: number };
+  /** A step that cuts has nothing to cut with: no piece was chosen, or it is gone or empty. */
+  CUT_NOTHING: { stepId: string };
+  /** A step that cuts was left out. */
+  CUT_LEFT_OUT: { stepId: string; why: CutFault };
+  /** Letters, or a whole piece (none named), that do not meet what they are to cut or to stand on. */
+  CUT_APART: { stepId: string; letters: string; /** nothing at all does */ all: boolean };
+  /** Faces cross where it was cut, once they are rounded to 32 bit as some files have them. */
+  CUT_ROUNDS: { stepId: string };
+  /** Cutting has left parts that hang on nothing, like the inside of an O. */
+  CUT_LOOSE: { stepId: string; parts: number; kept: boolean };
   /** Edges that the shape needs cut stayed longer, because the budget of faces was used up. */
   SHAPE_COARSE: { budget: number };
   /** More characters than are shaped; the words are kept, the solid is held back. */

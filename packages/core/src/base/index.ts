@@ -1,6 +1,6 @@
 export { ByteCache } from './byteCache.ts';
 export { remark } from './codes.ts';
-export type { DrawingSkip, ErrorCode, ErrorParams, Remark, RemarkCode, RemarkParams } from './codes.ts';
+export type { CutFault, DrawingSkip, ErrorCode, ErrorParams, Remark, RemarkCode, RemarkParams } from './codes.ts';
 export { textHash } from './hash.ts';
 export { LIMITS } from './limits.ts';
 export { seededRandom } from './random.ts';
@@ -12,4 +12,5 @@ export { parseQuantity } from './quantity.ts';
 export type { QuantityKind } from './quantity.ts';
 export { MM_PER, parseLength } from './units.ts';
 export type { LengthUnit } from './units.ts';
+export type { Carver } from './carver.ts';
 export type { LoadUnpacker, Simplifier } from './simplifier.ts';

@@ -42,7 +42,8 @@ export function findShells(mesh: PolygonMesh, { twin, face }: Adjacency, triangl
   return { shells, shellOfFace };
 }
 
-function tetrahedron(p: Float64Array, a: number, b: number, c: number): number {
+/** Signed volume of the tetrahedron from the first point to a triangle; `a`, `b`, `c`: places of x coordinates in `p`. */
+export function tetrahedron(p: Float64Array, a: number, b: number, c: number): number {
   const at = (i: number, k: number): number => p[i + k] - p[k];
   const x = at(b, 1) * at(c, 2) - at(b, 2) * at(c, 1);
   const y = at(b, 2) * at(c, 0) - at(b, 0) * at(c, 2);

@@ -1,7 +1,7 @@
 import { areaVector, type PolygonMesh, type Triangles } from '../mesh/index.ts';
 
-/** sine of one degree */
-const SLIVER_SINE = 0.01745240643728351;
+/** Sine of one degree: a triangle with a smaller angle is a sliver. */
+export const SLIVER_SINE = 0.01745240643728351;
 
 export interface TriangleShape {
   area: number;

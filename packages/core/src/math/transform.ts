@@ -44,5 +44,14 @@ export function transformPoints({ rows, move }: Transform, points: Float64Array)
   return out;
 }
 
+/** What `from` does and then the opposite of `to`; both are turns and moves. Still where they are the same. */
+export function turnedBack(to: Transform, from: Transform): Transform {
+  if (to.rows.every((v, i) => v === from.rows[i]) && to.move.every((v, k) => v === from.move[k])) return STILL;
+  const back = [0, 1, 2].flatMap((r) => [to.rows[r], to.rows[r + 3], to.rows[r + 6]]);
+  const way = from.move.map((v, k) => v - to.move[k]);
+  const move = [0, 3, 6].map((r) => back[r] * way[0] + back[r + 1] * way[1] + back[r + 2] * way[2]);
+  return { rows: product(back, from.rows), move: move as [number, number, number] };
+}
+
 export const isStill = ({ rows, move }: Transform): boolean =>
   move.every((v) => v === 0) && rows.every((v, i) => v === STILL.rows[i]);

@@ -9,11 +9,15 @@ import { faceCount, nextCorner, type Part, type PolygonMesh } from './polygonMes
 const RANK: Readonly<Record<Part, number>> = {
   front: 2,
   back: 2,
-  body: 0,
+  body: 2,
   outerWall: 1,
   innerWall: 1,
   frontEdge: 0,
   backEdge: 0,
+  floor: 2,
+  recess: 1,
+  lip: 0,
+  foot: 0,
 };
 
 /** Unit normals, three numbers a corner: crisp at sharp edges, smooth across the others, weighted by area among the parts of highest rank. */

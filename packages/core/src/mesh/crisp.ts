@@ -3,6 +3,9 @@ import { adjacency } from './adjacency.ts';
 import { cosineBetween, faceAreaVectors } from './faceNormals.ts';
 import type { PolygonMesh } from './polygonMesh.ts';
 
+/** Of 30 degrees: edges whose faces turn by more shade crisply where nobody says otherwise. */
+export const CRISP_COSINE = 0.8660254037844387;
+
 /** Marks edges as sharp where their faces turn by more than an angle; open edges are. */
 export function crisp(mesh: PolygonMesh, fromDegrees: number): PolygonMesh {
   const { twin, face } = adjacency(mesh);

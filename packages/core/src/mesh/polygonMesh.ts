@@ -1,5 +1,17 @@
 /** What a face belongs to; drawn, coloured and named by this. */
-export type Part = 'front' | 'frontEdge' | 'outerWall' | 'innerWall' | 'backEdge' | 'back' | 'body';
+export type Part =
+  | 'front'
+  | 'frontEdge'
+  | 'outerWall'
+  | 'innerWall'
+  | 'backEdge'
+  | 'back'
+  | 'body'
+  /** of lettering that is sunk into something, and the rounding where it comes up to or out of the surface */
+  | 'floor'
+  | 'recess'
+  | 'lip'
+  | 'foot';
 
 /** A row of a mesh's small table of regions. */
 export interface Region {
@@ -8,6 +20,8 @@ export interface Region {
   letter: number;
   /** ring of the outline that the face grew from; -1 for fronts and backs */
   contour: number;
+  /** id of another piece, as which the face looks: that which cut it */
+  of?: string;
 }
 
 /**

@@ -1,8 +1,9 @@
-import { faceCount, unfolded, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount, staysFlat, unfolded, type PolygonMesh } from '../mesh/index.ts';
 import type { ShapeChain } from './chain.ts';
 import { meshPoints, type MeshPoints, type Shaped } from './meshPoints.ts';
-import { cross, diagonalOf, dot, minus, plus, unit, type Vec3 } from '../math/index.ts';
+import { diagonalOf, type Vec3 } from '../math/index.ts';
 import { splitFar, triangulateWhere } from './splitFar.ts';
+import { withoutCaps } from './withoutCaps.ts';
 
 export interface ShapeOptions {
   /** edges that stray farther are cut; undefined: none is */
@@ -32,12 +33,12 @@ export function shapeMesh(
   const cut =
     toleranceMm === undefined || shaped.rest
       ? { mesh: shaped.mesh, isLeft: false }
-      : splitFar(shaped.mesh, (mesh) => images.far(mesh, toleranceMm), mostFaces);
+      : splitFar(withoutCaps(shaped.mesh, toleranceMm), (mesh) => images.far(mesh, toleranceMm), mostFaces);
   const bent = { ...cut.mesh, positions: images.of(cut.mesh) };
   const rest = (shaped.rest ?? cut.mesh.positions).slice();
   if (rough) return { mesh: bent, rest, isLeft: false };
   const diagonal = diagonalOf(chain.box);
-  const even = triangulateWhere(cut.mesh, (f) => !isEven(bent, f, diagonal), bent);
+  const even = triangulateWhere(cut.mesh, (f) => !staysFlat(bent, f, UNEVEN * diagonal), bent);
   return { mesh: unfolded(even), rest, isLeft: cut.isLeft };
 }
 
@@ -120,14 +121,3 @@ export const strayOf = (shaped: Shaped, chain: ShapeChain): number => new Images
 
 /** Of the piece's diagonal: a face with more than four corners that leaves its plane by more looks different wherever it is triangulated. */
 const UNEVEN = 5e-6;
-
-function isEven({ positions: p, faceStart, faceVertices }: PolygonMesh, face: number, size: number): boolean {
-  const row = faceVertices.subarray(faceStart[face], faceStart[face + 1]);
-  const at = (v: number): Vec3 => [p[3 * v], p[3 * v + 1], p[3 * v + 2]];
-  const origin = at(row[0]);
-  let normal: Vec3 = [0, 0, 0];
-  for (let i = 1; i + 1 < row.length; i++)
-    normal = plus(normal, cross(minus(at(row[i]), origin), minus(at(row[i + 1]), origin)));
-  normal = unit(normal);
-  return row.every((v) => Math.abs(dot(normal, minus(at(v), origin))) <= UNEVEN * size);
-}

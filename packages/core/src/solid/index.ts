@@ -22,6 +22,8 @@ export {
   usualSideKnots,
   edgeOfWire,
   wireEdge,
+  flareEdge,
+  lipWidth,
 } from './section/index.ts';
 export type {
   AskedSection,

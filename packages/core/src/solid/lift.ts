@@ -1,4 +1,12 @@
-import { adjacency, cosineBetween, faceAreaVectors, MeshBuilder, type Part, type PolygonMesh } from '../mesh/index.ts';
+import {
+  adjacency,
+  cosineBetween,
+  CRISP_COSINE,
+  faceAreaVectors,
+  MeshBuilder,
+  type Part,
+  type PolygonMesh,
+} from '../mesh/index.ts';
 import { doubledArea, nextVertices, toRings, type Outline } from '../outline/index.ts';
 import type { Cap } from './cap.ts';
 import type { FlatWavefront } from './flat.ts';
@@ -13,9 +21,6 @@ export interface LiftOptions {
   /** with texture coordinates: a fifth more work */
   uv?: boolean;
 }
-
-/** Edges whose faces turn by more than 30 degrees shade crisply. */
-const CRISP_COSINE = 0.8660254037844387;
 
 /**
  * Lifts a proved plan to a closed solid: every piece of the section carries the triangles and quads of its band at its own depths, walls

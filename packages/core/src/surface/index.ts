@@ -1,4 +1,5 @@
 export type { Hold } from './anchor.ts';
+export { riseOver } from './riseOver.ts';
 export { distortionAt } from './distortion.ts';
 export type { Distortion } from './distortion.ts';
 export { OntoMap } from './ontoMap.ts';

@@ -1,4 +1,4 @@
-import { sizeOf, type Vec3 } from '../math/index.ts';
+import { sizeOf, type Box3, type Vec3 } from '../math/index.ts';
 
 /** Numbers a node holds: place (3), normal (3), how much longer the way along the normal is than the depth (1), 1 where it lies beside the model (1). */
 export const NODE = 8;
@@ -21,6 +21,9 @@ export interface GridFrame {
   low: readonly [number, number];
   high: readonly [number, number];
 }
+
+/** Of a flat piece, by the box around it. */
+export const frameOf = ({ low, high }: Box3): GridFrame => ({ low: [low[0], low[1]], high: [high[0], high[1]] });
 
 /** About as many nodes, as square as the frame allows; a node more on every side, so that nothing is looked up at the border. */
 export function gridFor({ low, high }: GridFrame, nodes: number): SurfaceGrid {

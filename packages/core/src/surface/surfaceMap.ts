@@ -1,12 +1,14 @@
 import { plus, type Box3, type Vec3 } from '../math/index.ts';
 import { sightOf, type Hold } from './anchor.ts';
 import { layFromDirection, underFront } from './fromDirection.ts';
+import { layFlat } from './flat.ts';
 import { layRound } from './layRound.ts';
 import { smoothNormals } from './smoothNormals.ts';
 import {
   alongRow,
   columnOf,
   eachNode,
+  frameOf,
   isOff,
   lookUp,
   NODE,
@@ -22,7 +24,7 @@ export const BESIDE = 0.02;
 
 /** How a flat piece is laid onto a model. Lengths in mm, places in the model's own space. */
 export interface Laying {
-  method: 'round' | 'direction' | 'closest';
+  method: 'round' | 'direction' | 'closest' | 'flat';
   hold: Hold;
   /** of the guide line: level round the letters' up, or straight on */
   level: boolean;
@@ -58,6 +60,7 @@ type OnSurface = (spot: Spot, x: number, y: number) => Vec3 | undefined;
 
 /** Undefined where the line of sight meets no model. */
 export function layOnto(target: Target, laying: Laying, options: LayOptions): SurfaceMap | undefined {
+  if (laying.method === 'flat') return mapOf(layFlat(target, laying.hold, frameOf(options.box)));
   const grid = gridOf(target, laying, options);
   if (!grid) return undefined;
   smoothNormals(grid, options.front);
@@ -99,7 +102,7 @@ function farthestApart(grid: SurfaceGrid, onSurface: OnSurface): number {
 
 function gridOf(target: Target, { method, hold, level, rounds }: Laying, options: LayOptions): SurfaceGrid | undefined {
   const { box, front, nodes, baselines, middle } = options;
-  const frame = { low: [box.low[0], box.low[1]], high: [box.high[0], box.high[1]] } as const;
+  const frame = frameOf(box);
   if (method === 'closest') return layToClosest(target, hold, frame, nodes);
   if (method === 'direction') {
     return target.hit(hold.from, sightOf(hold)) ? layFromDirection(target, hold, frame, { nodes, front }) : undefined;

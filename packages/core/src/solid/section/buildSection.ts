@@ -138,7 +138,7 @@ function fittedEdges(shapes: Shapes, { depthMm, step }: SectionOptions, remarks:
   const scale = asked > most ? most / asked : 1;
   if (scale < 1) remarks.push(remark('EDGES_SCALED', { askedMm: asked, takenMm: most }));
   return edges.map(({ rows }) => {
-    const width = Math.round((rows[0]?.inMm ?? 0) / step);
+    const width = Math.abs(Math.round((rows[0]?.inMm ?? 0) / step));
     const isFit = rows.length === 0 || (width >= SMALLEST_LAYER && Math.round((deepOf(rows) * scale) / step) >= 1);
     if (!isFit) remarks.push(remark('EDGE_TOO_FINE', { leastMm: SMALLEST_LAYER * step }));
     return isFit ? rows.map((row) => ({ ...row, downMm: row.downMm * scale })) : [];

@@ -1,0 +1,170 @@
+import { loadKernels } from '@fictile/kernels';
+import { seededRandom, type Carver } from '../base/index.ts';
+import { checkMesh } from '../check/index.ts';
+import { formMesh } from '../form/index.ts';
+import { transformPoints, turnOf, type Vec3 } from '../math/index.ts';
+import { emptyMesh, faceCount, faceCorners, type PolygonMesh, type Region } from '../mesh/index.ts';
+import { carve, INSIDE, prepare, raiseFaces, type Carved, type CarveJob } from './index.ts';
+
+let carver: Carver;
+beforeAll(async () => {
+  carver = await (await loadKernels()).loadCarver();
+});
+
+const box = (width: number, height: number, depth: number): PolygonMesh =>
+  formMesh({ kind: 'block', widthMm: width, heightMm: height, depthMm: depth, edge: 'plain', edgeMm: 0, taperPercent: 0 }, 0.1); // prettier-ignore
+const BALL = formMesh({ kind: 'ball', radiusMm: 20 }, 0.3);
+const JUG = formMesh({ kind: 'turned', wallMm: 4, knots: [[20, 0], [30, 30], [22, 60]].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: true })) }, 0.2); // prettier-ignore
+
+const FULL = formMesh({ kind: 'turned', wallMm: 0, knots: [[20, 0], [30, 30], [22, 60]].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: true })) }, 0.2); // prettier-ignore
+
+const moved = (mesh: PolygonMesh, move: Vec3, turn: Vec3 = [0, 0, 0]): PolygonMesh => ({
+  ...mesh,
+  positions: transformPoints({ rows: turnOf(turn), move }, mesh.positions),
+});
+const recess = (region: Region): Region => ({ ...region, part: 'recess', of: 'tool' });
+
+function carved(body: PolygonMesh, job: CarveJob): ReturnType<typeof carve> {
+  const prepared = prepare(carver, body);
+  if ('why' in prepared) return prepared;
+  const done = carve(carver, prepared, job);
+  prepared.free();
+  return done;
+}
+
+function cut(body: PolygonMesh, cutters: PolygonMesh[], more: Partial<CarveJob> = {}): Carved {
+  const regionOf: CarveJob['regionOf'] = (by, region) => (by === undefined ? region : recess(region));
+  const done = carved(body, { cutters, operation: 'subtract', dropsLoose: false, cleanMm: 0, regionOf, ...more });
+  if ('why' in done) throw new Error(done.why);
+  return done;
+}
+
+const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0, degenerate: 0 };
+const volume = (mesh: PolygonMesh): number => checkMesh(mesh).volumeMm3;
+
+/** Every face by its corners' places, to the last bit. */
+function facesOf({ positions, faceVertices, ...mesh }: PolygonMesh): Set<string> {
+  const all = { positions, faceVertices, ...mesh };
+  const place = (c: number): string => positions.subarray(3 * faceVertices[c], 3 * faceVertices[c] + 3).join(' ');
+  return new Set(
+    Array.from({ length: faceCount(all) }, (_, f) => {
+      const row = faceCorners(all, f).map((c) => `${place(c)} ${mesh.sharp[c]}`);
+      const first = row.indexOf([...row].sort()[0]);
+      return `${[...row.slice(first), ...row.slice(0, first)].join(' | ')} # ${mesh.regions[mesh.region[f]].part}`;
+    }),
+  );
+}
+
+test('a block with a notch, a block with a knob, and what both share', () => {
+  const body = box(20, 10, 10);
+  const tool = moved(box(4, 20, 4), [0, -5, 5]);
+  const share = 4 * 10 * 2;
+  const [less, both, shared] = (['subtract', 'join', 'intersect'] as const).map((operation) => cut(body, [tool], { operation }));
+  expect(volume(less.mesh)).toBeCloseTo(2000 - share, 9);
+  expect(volume(both.mesh)).toBeCloseTo(2000 + 4 * 20 * 4 - share, 9);
+  expect(volume(shared.mesh)).toBeCloseTo(share, 9);
+  for (const done of [less, both, shared]) {
+    expect(checkMesh(done.mesh)).toMatchObject(SOUND);
+    expect(done.volumeError).toBeLessThan(1e-12);
+    expect(done.apart).toEqual([]);
+  }
+  expect(less.mesh.regions.some(({ part, of }) => part === 'recess' && of === 'tool')).toBe(true);
+}); // prettier-ignore
+
+test.each([[0, 0, 0], [17, 31, 8]] as Vec3[])('a tool flush with a face, turned by %s %s %s', (...turn) => {
+  // the shared plane is no plane any more once it is turned: a hair of overshoot is asked of whoever makes the tool
+  const [body, tool] = [box(20, 10, 10), moved(box(4, 4, 4), [0, 3, 3.0001])].map((mesh) => moved(mesh, [100, 20, -7], turn));
+  const { mesh } = cut(body, [tool]);
+  expect(checkMesh(mesh)).toMatchObject({ ...SOUND, shells: 1 });
+}); // prettier-ignore
+
+/** The same, seen from the other side. */
+function turnedOver(mesh: PolygonMesh): PolygonMesh {
+  const [faceVertices, sharp] = [mesh.faceVertices.slice(), mesh.sharp.slice()];
+  for (let f = 0; f < faceCount(mesh); f++) {
+    const [from, to] = [mesh.faceStart[f], mesh.faceStart[f + 1]];
+    faceVertices.subarray(from, to).reverse();
+    sharp.subarray(from, to - 1).reverse();
+  }
+  return { ...mesh, faceVertices, sharp, regions: mesh.regions.map(recess) };
+}
+
+test('faces that the cut did not meet come back bit for bit, the tool’s seen from behind', () => {
+  const tool = moved(BALL, [20, 30, 0]);
+  const { mesh, whole } = cut(FULL, [tool], { cleanMm: 0.05 });
+  const [before, after, of] = [facesOf(FULL), facesOf(mesh), facesOf(turnedOver(tool))];
+  const [kept, dug] = [before, of].map((faces) => [...faces].filter((face) => after.has(face)).length);
+  expect(kept + dug).toBe(whole);
+  expect(kept).toBeGreaterThan(0.4 * before.size);
+  expect(dug).toBeGreaterThan(0.2 * of.size);
+  expect(checkMesh(mesh)).toMatchObject(SOUND);
+});
+
+test('in any place: closed, nothing crosses, and volumes add up', () => {
+  const random = seededRandom(5);
+  const place = (): Vec3 => [60 * random() - 30, 60 * random(), 60 * random() - 30];
+  for (let round = 0; round < 6; round++) {
+    const tools = [moved(BALL, place()), moved(box(8, 50, 8), place(), [360 * random(), 360 * random(), 0])];
+    for (const operation of ['subtract', 'join', 'intersect', 'imprint'] as const) {
+      const done = cut(JUG, tools, { operation, cleanMm: 0.04 });
+      expect(done.volumeError).toBeLessThan(1e-9);
+      expect(done.tidied.slivers).toBeLessThanOrEqual(done.tidied.sliversBefore);
+      expect(done.tidied.movedMm).toBeLessThanOrEqual(0.04);
+      expect(checkMesh(done.mesh)).toMatchObject(SOUND);
+    }
+  }
+});
+
+test('cutters that touch nothing are named, and loose parts counted and left out on request', () => {
+  const body = box(30, 10, 10);
+  const apart = cut(body, [moved(box(4, 20, 20), [-5, -5, 0]), moved(box(4, 20, 20), [5, -5, 0]), moved(BALL, [0, 200, 0])]);
+  expect(apart).toMatchObject({ apart: [2], loose: 2 });
+  expect(checkMesh(apart.mesh)).toMatchObject({ ...SOUND, shells: 3 });
+  const ring = cut(body, [moved(box(4, 20, 20), [5, -5, 0])], { dropsLoose: true });
+  expect(checkMesh(ring.mesh)).toMatchObject({ ...SOUND, shells: 1, volumeMm3: expect.closeTo(18 * 100, 6) as number });
+  // buried alive
+  expect(cut(body, [moved(box(2, 2, 2), [0, 4, 0])]).apart).toEqual([0]);
+}); // prettier-ignore
+
+test('an imprint leaves the surface where it was, with the faces inside known', () => {
+  const regionOf: CarveJob['regionOf'] = (by, region) => (by === INSIDE ? recess(region) : region);
+  const vessel = cut(JUG, [moved(BALL, [30, 20, 0])], { operation: 'imprint', regionOf });
+  expect(checkMesh(vessel.mesh)).toMatchObject({ ...SOUND, volumeMm3: expect.closeTo(volume(JUG), 6) as number });
+  const { mesh } = cut(FULL, [moved(BALL, [20, 30, 0])], { operation: 'imprint', regionOf });
+  const inside = mesh.region.filter((row) => mesh.regions[row].part === 'recess').length;
+  expect(inside).toBeGreaterThan(20);
+  const raised = raiseFaces(mesh, { byMm: 0.5, isRaised: ({ part }) => part === 'recess', wall: (region) => ({ ...region, part: 'outerWall' }) });
+  expect(checkMesh(raised)).toMatchObject(SOUND);
+  expect(volume(raised)).toBeGreaterThan(volume(FULL) + 10);
+  const leaning = raiseFaces(mesh, { byMm: 0.5, leanMm: 0.2, isRaised: ({ part }) => part === 'recess', wall: (region) => ({ ...region, part: 'outerWall' }) });
+  expect(checkMesh(leaning)).toMatchObject(SOUND);
+  expect(volume(leaning)).toBeLessThan(volume(raised));
+}); // prettier-ignore
+
+test('what is no solid is told: open, inside out, a tool without depth', () => {
+  const body = box(20, 10, 10);
+  const open = { ...body, faceStart: body.faceStart.slice(0, -1), faceVertices: body.faceVertices.slice(0, -4), sharp: body.sharp.slice(0, -4), region: body.region.slice(0, -1) };
+  const turned = { ...body, faceVertices: body.faceVertices.slice() };
+  for (let f = 0; f < faceCount(turned); f++) turned.faceVertices.subarray(turned.faceStart[f], turned.faceStart[f + 1]).reverse();
+  const job = { operation: 'subtract', dropsLoose: false, cleanMm: 0, regionOf: (_: unknown, region: Region) => region } as const;
+  expect(carved(open, { ...job, cutters: [BALL] })).toEqual({ why: 'open' });
+  expect(carved(turned, { ...job, cutters: [BALL] })).toEqual({ why: 'inward' });
+  expect(carved(body, { ...job, cutters: [open] })).toEqual({ why: 'cutter' });
+  expect(carved(emptyMesh(), { ...job, cutters: [BALL] })).toHaveProperty('why');
+}); // prettier-ignore
+
+test('shells of a body that run into each other become one before it is cut', () => {
+  const one = box(10, 10, 10);
+  const second = moved(one, [5, 0, 0]);
+  const vertices = one.positions.length / 3;
+  const both: PolygonMesh = {
+    ...one,
+    positions: Float64Array.from([...one.positions, ...second.positions]),
+    faceStart: Uint32Array.from([...one.faceStart, ...[...one.faceStart.slice(1)].map((at) => at + one.faceVertices.length)]),
+    faceVertices: Uint32Array.from([...one.faceVertices, ...[...one.faceVertices].map((v) => v + vertices)]),
+    sharp: Uint8Array.from([...one.sharp, ...one.sharp]),
+    region: Uint32Array.from([...one.region, ...one.region]),
+  };
+  const { mesh } = cut(both, [moved(box(2, 20, 2), [0, -5, 0])]);
+  expect(checkMesh(mesh)).toMatchObject({ ...SOUND, shells: 1, volumeMm3: expect.closeTo(1500 - 40, 6) as number });
+}); // prettier-ignore

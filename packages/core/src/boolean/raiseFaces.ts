@@ -1,0 +1,120 @@
+import { cross, dot, minus, plus, unit, type Vec3 } from '../math/index.ts';
+import {
+  adjacency,
+  areaVector,
+  nextCorner,
+  triangulate,
+  type Adjacency,
+  type PolygonMesh,
+  type Region,
+} from '../mesh/index.ts';
+
+export interface Raised {
+  byMm: number;
+  /** how far the border comes in at the top, on the surface, mm; below zero it goes out */
+  leanMm?: number;
+  /** faces that are raised */
+  isRaised(region: Region): boolean;
+  /** of the walls that grow at their border */
+  wall(region: Region): Region;
+}
+
+/** Some faces of a mesh lifted along its normals, with walls of quads from where they lay. */
+export function raiseFaces(mesh: PolygonMesh, { byMm, leanMm = 0, isRaised, wall }: Raised): PolygonMesh {
+  const { twin, face } = adjacency(mesh);
+  const raised = Uint8Array.from(mesh.region, (row) => (isRaised(mesh.regions[row]) ? 1 : 0));
+  const normals = vertexNormals(mesh);
+  const inward = leanMm === 0 ? () => undefined : inwardAt(mesh, { twin, face }, raised, normals);
+  const positions = Array.from(mesh.positions);
+  const upper = new Map<number, number>();
+  const upperOf = (v: number): number => {
+    let at = upper.get(v);
+    if (at === undefined) {
+      upper.set(v, (at = positions.length / 3));
+      const place: Vec3 = [mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]];
+      const way = inward(v);
+      const leaning = way ? plus(place, way, leanMm) : place;
+      positions.push(...plus(leaning, normals(v), byMm));
+    }
+    return at;
+  };
+  const faceVertices = Array.from(mesh.faceVertices, (v, c) => (raised[face[c]] ? upperOf(v) : v));
+  const faceStart = Array.from(mesh.faceStart);
+  const sharp = Array.from(mesh.sharp);
+  const region = Array.from(mesh.region);
+  const regions = [...mesh.regions];
+  const walls = new Map<number, number>();
+  for (let c = 0; c < twin.length; c++) {
+    if (!raised[face[c]] || twin[c] < 0 || raised[face[twin[c]]]) continue;
+    const [a, b] = [mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, face[c], c)]];
+    faceVertices.push(a, b, upperOf(b), upperOf(a));
+    // crisp above and below, smooth from wall to wall
+    sharp.push(1, 0, 1, 0);
+    sharp[c] = sharp[twin[c]] = 1;
+    faceStart.push(faceVertices.length);
+    const of = mesh.region[face[c]];
+    let row = walls.get(of);
+    if (row === undefined) walls.set(of, (row = regions.push(wall(mesh.regions[of])) - 1));
+    region.push(row);
+  }
+  return usedOnly({
+    positions: Float64Array.from(positions),
+    faceStart: Uint32Array.from(faceStart),
+    faceVertices: Uint32Array.from(faceVertices),
+    sharp: Uint8Array.from(sharp),
+    region: Uint32Array.from(region),
+    regions,
+  });
+}
+
+/** How sharp a corner of the border may be before it comes in by less than its sides do. */
+const MITRE = 2;
+
+/** At vertices of the border of what is raised: which way, and how much farther than its sides, a vertex comes in when both come in by 1. */
+function inwardAt(
+  mesh: PolygonMesh,
+  { twin, face }: Pick<Adjacency, 'twin' | 'face'>,
+  raised: Uint8Array,
+  normals: (v: number) => Vec3,
+): (v: number) => Vec3 | undefined {
+  const sides = new Map<number, Vec3[]>();
+  const at = (v: number): Vec3 => [mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]];
+  for (let c = 0; c < twin.length; c++) {
+    if (!raised[face[c]] || twin[c] < 0 || raised[face[twin[c]]]) continue;
+    const [a, b] = [mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, face[c], c)]];
+    // to the left of the edge, seen from outside
+    for (const v of [a, b]) sides.set(v, [...(sides.get(v) ?? []), unit(cross(normals(v), minus(at(b), at(a))))]);
+  }
+  return (v) => {
+    const row = sides.get(v);
+    if (!row) return undefined;
+    const sum = row.reduce((one, other) => plus(one, other));
+    const way = unit(sum);
+    return way.map((x) => x * Math.min(MITRE, 1 / Math.max(1e-6, dot(way, row[0])))) as Vec3;
+  };
+}
+
+/** Smooth, of length 1, weighted by area. */
+function vertexNormals(mesh: PolygonMesh): (v: number) => Vec3 {
+  const sums = new Float64Array(mesh.positions.length);
+  const { corners } = triangulate(mesh);
+  for (let i = 0; i < corners.length; i += 3) {
+    const [a, b, c] = [0, 1, 2].map((k) => 3 * mesh.faceVertices[corners[i + k]]);
+    const area = areaVector(mesh.positions, a, b, c);
+    for (const o of [a, b, c]) for (let k = 0; k < 3; k++) sums[o + k] += area[k];
+  }
+  return (v) => unit([sums[3 * v], sums[3 * v + 1], sums[3 * v + 2]]);
+}
+
+/** Without vertices that no face has. */
+function usedOnly(mesh: PolygonMesh): PolygonMesh {
+  const row = new Int32Array(mesh.positions.length / 3).fill(-1);
+  const kept: number[] = [];
+  const faceVertices = mesh.faceVertices.map((v) => {
+    if (row[v] < 0) row[v] = kept.push(v) - 1;
+    return row[v];
+  });
+  const positions = new Float64Array(3 * kept.length);
+  kept.forEach((v, i) => positions.set(mesh.positions.subarray(3 * v, 3 * v + 3), 3 * i));
+  return { ...mesh, positions, faceVertices };
+}

@@ -1,0 +1,134 @@
+import {
+  adjacency,
+  cosineBetween,
+  CRISP_COSINE,
+  faceAreaVectors,
+  type PolygonMesh,
+  type Region,
+} from '../mesh/index.ts';
+import type { CutTriangles } from './readOut.ts';
+import { originalAt, type Sorted } from './sortOut.ts';
+import { faceOfGroup, type Source } from './source.ts';
+
+/** What a face of a source is in the result. */
+export type RegionOf = (source: Source, region: Region) => Region;
+
+/** Of an edge that is still to be judged. */
+const UNKNOWN = 2;
+
+/** One mesh: whole faces as they were, corner for corner, and triangles where the cut went. Vertices of sources keep their places bit for bit. */
+export function rebuild(cut: CutTriangles, sources: ReadonlyMap<number, Source>, sorted: Sorted, regionOf: RegionOf): PolygonMesh {
+  const builder = new Builder(cut, sources, regionOf);
+  for (const { source, face, isTurned, vertices } of sorted.whole) {
+    const { faceStart, sharp, region } = source.mesh;
+    const marks = Array.from(sharp.subarray(faceStart[face], faceStart[face + 1]));
+    // an edge is named by where it starts: walked the other way it starts at what was its end
+    if (isTurned) builder.face([...vertices].reverse(), [...marks.slice(0, -1).reverse(), marks[marks.length - 1]], { source, region: region[face] });
+    else builder.face(vertices, marks, { source, region: region[face] });
+  }
+  for (const t of sorted.touched) {
+    const source = sources.get(cut.source[t]) as Source;
+    const region = source.mesh.region[faceOfGroup(source, cut.group[t])];
+    builder.face(cut.vertices.subarray(3 * t, 3 * t + 3), [UNKNOWN, UNKNOWN, UNKNOWN], { source, region });
+  }
+  return builder.finish();
+} // prettier-ignore
+
+class Builder {
+  readonly #regionOf: RegionOf;
+  readonly #vertex: Int32Array;
+  readonly #places: Float64Array;
+  readonly #positions: number[] = [];
+  readonly #faceStart: number[] = [0];
+  readonly #faceVertices: number[] = [];
+  readonly #sharp: number[] = [];
+  readonly #region: number[] = [];
+  readonly #regions: Region[] = [];
+  readonly #rows = new Map<Source, Map<number, number>>();
+
+  constructor(cut: CutTriangles, sources: ReadonlyMap<number, Source>, regionOf: RegionOf) {
+    this.#regionOf = regionOf;
+    this.#vertex = new Int32Array(cut.places.length / 3).fill(-1);
+    this.#places = ownPlaces(cut, sources);
+  }
+
+  face(vertices: ArrayLike<number>, marks: readonly number[], of: { source: Source; region: number }): void {
+    for (let i = 0; i < vertices.length; i++) {
+      this.#faceVertices.push(this.#vertexOf(vertices[i]));
+      this.#sharp.push(marks[i]);
+    }
+    this.#faceStart.push(this.#faceVertices.length);
+    this.#region.push(this.#rowOf(of.source, of.region));
+  }
+
+  #vertexOf(v: number): number {
+    if (this.#vertex[v] < 0) {
+      this.#vertex[v] = this.#positions.length / 3;
+      for (let k = 0; k < 3; k++) this.#positions.push(this.#places[3 * v + k]);
+    }
+    return this.#vertex[v];
+  }
+
+  #rowOf(source: Source, region: number): number {
+    let rows = this.#rows.get(source);
+    if (!rows) this.#rows.set(source, (rows = new Map<number, number>()));
+    let row = rows.get(region);
+    if (row === undefined) {
+      const wanted = this.#regionOf(source, source.mesh.regions[region]);
+      row = this.#regions.findIndex((one) => isSame(one, wanted));
+      if (row < 0) row = this.#regions.push(wanted) - 1;
+      rows.set(region, row);
+    }
+    return row;
+  }
+
+  finish(): PolygonMesh {
+    const mesh: PolygonMesh = {
+      positions: Float64Array.from(this.#positions),
+      faceStart: Uint32Array.from(this.#faceStart),
+      faceVertices: Uint32Array.from(this.#faceVertices),
+      sharp: Uint8Array.from(this.#sharp),
+      region: Uint32Array.from(this.#region),
+      regions: this.#regions,
+    };
+    markCut(mesh);
+    return mesh;
+  }
+}
+
+const isSame = (a: Region, b: Region): boolean =>
+  a.part === b.part && a.letter === b.letter && a.contour === b.contour && a.of === b.of;
+
+/** In the sources' own space. What the cut made lies there but for one rounding, what was there before exactly. */
+function ownPlaces(cut: CutTriangles, sources: ReadonlyMap<number, Source>): Float64Array {
+  const { origin } = sources.values().next().value as Source;
+  const places = cut.places.map((v, i) => v + origin[i % 3]);
+  const isKnown = new Uint8Array(places.length / 3);
+  for (let c = 0; c < cut.vertices.length; c++) {
+    const vertex = cut.vertices[c];
+    if (isKnown[vertex]) continue;
+    const source = sources.get(cut.source[Math.floor(c / 3)]) as Source;
+    const number = originalAt(cut, c, source);
+    if (number < 0) continue;
+    isKnown[vertex] = 1;
+    for (let k = 0; k < 3; k++) places[3 * vertex + k] = source.mesh.positions[3 * number + k];
+  }
+  return places;
+}
+
+/** Edges of what was cut: as their other side has it where that came back whole, else by their angle. */
+function markCut(mesh: PolygonMesh): void {
+  const { twin, face } = adjacency(mesh);
+  const areas = faceAreaVectors(mesh);
+  for (let c = 0; c < twin.length; c++) {
+    if (mesh.sharp[c] !== UNKNOWN) continue;
+    const other = twin[c];
+    if (other >= 0 && mesh.sharp[other] !== UNKNOWN && mesh.region[face[other]] === mesh.region[face[c]]) {
+      mesh.sharp[c] = mesh.sharp[other];
+      continue;
+    }
+    const sharp = other < 0 || cosineBetween(areas, face[c], face[other], 1) < CRISP_COSINE ? 1 : 0;
+    mesh.sharp[c] = sharp;
+    if (other >= 0) mesh.sharp[other] = sharp;
+  }
+}

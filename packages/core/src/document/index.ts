@@ -27,7 +27,22 @@ export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';
 export type { Migration } from './migrations.ts';
-export { groundOf, standsOn, isDrawing, isForm, isLettering, isModel, isWords, ownIds, ownOf } from './kinds.ts';
+export {
+  cutBy,
+  cutsOf,
+  ontoStepOf,
+  standAlone,
+  toolsOf,
+  groundOf,
+  standsOn,
+  isDrawing,
+  isForm,
+  isLettering,
+  isModel,
+  isWords,
+  ownIds,
+  ownOf,
+} from './kinds.ts';
 export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProfile, parseProject } from './parse.ts';
 export { sameDocument } from './patches.ts';
@@ -47,7 +62,7 @@ export {
   wordsSchema,
 } from './schema.ts';
 export { isShapeStep, SHAPE_KINDS } from './stepSchema.ts';
-export type { Course, MeshStep, OntoStep, ShapeKind, ShapeStep, StepPath, StepPlace } from './stepSchema.ts';
+export type { Course, CutStep, MeshStep, OntoStep, ShapeKind, ShapeStep, StepPath, StepPlace } from './stepSchema.ts';
 export { strengthField, strengthOf, withStrength } from './stepStrength.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';

@@ -1,5 +1,14 @@
-import type { OntoStep } from './stepSchema.ts';
-import type { DrawingPiece, FormPiece, LetteringPiece, ModelPiece, OwnLetter, Piece, WordsPiece } from './schema.ts';
+import type { CutStep, OntoStep, Step } from './stepSchema.ts';
+import type {
+  DrawingPiece,
+  FormPiece,
+  LetteringPiece,
+  ModelPiece,
+  OwnLetter,
+  Piece,
+  Project,
+  WordsPiece,
+} from './schema.ts';
 
 export const isWords = (piece: Piece): piece is WordsPiece => piece.source.kind === 'words';
 export const isDrawing = (piece: Piece): piece is DrawingPiece => piece.source.kind === 'drawing';
@@ -8,9 +17,13 @@ export const isForm = (piece: Piece): piece is FormPiece => piece.source.kind ==
 export const isModel = (piece: Piece): piece is ModelPiece => piece.source.kind === 'model';
 export const isLettering = (piece: Piece): piece is LetteringPiece => isWords(piece) || isDrawing(piece);
 
+/** The step that lays a piece onto another one: the first that is on. */
+export const ontoStepOf = ({ steps }: { steps: readonly Step[] }): OntoStep | undefined =>
+  steps.find((one): one is OntoStep => one.on && one.kind === 'onto');
+
 /** Other pieces that a piece asks for: what a panel is made round, and what it is laid onto first. */
 export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): { around?: string; onto?: { stepId: string; targetId: string } } {
-  const step = steps.find((one): one is OntoStep => one.on && one.kind === 'onto');
+  const step = ontoStepOf({ steps });
   return {
     ...(source.kind === 'form' && source.form.kind === 'panel' && source.form.around !== '' && { around: source.form.around }),
     ...(step && { onto: { stepId: step.id, targetId: step.target } }),
@@ -21,6 +34,28 @@ export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): { 
 export function groundOf(piece: Piece): string | undefined {
   const { around, onto } = standsOn(piece);
   return onto?.targetId ?? around;
+}
+
+/** Steps with which other pieces cut a piece, or become a part of it. */
+export const cutsOf = ({ steps }: { steps: readonly Step[] }): CutStep[] =>
+  steps.filter((one): one is CutStep => one.kind === 'cut');
+
+type Pieces = Pick<Project, 'pieces' | 'pieceOrder'>;
+
+/** The steps with which a piece cuts others or becomes a part of them, on or off. */
+export const cutBy = (project: Pieces, pieceId: string): CutStep[] =>
+  project.pieceOrder
+    .filter((id) => id !== pieceId)
+    .flatMap((id) => cutsOf(project.pieces[id]).filter(({ target }) => target === pieceId));
+
+/** Pieces that cut others: they are not seen by themselves. */
+export const toolsOf = ({ pieces, pieceOrder }: Pieces): Set<string> =>
+  new Set(pieceOrder.flatMap((id) => cutsOf(pieces[id]).flatMap(({ target }) => (target === id ? [] : [target]))));
+
+/** Pieces that are seen by themselves: shown, and no tool for another one. */
+export function standAlone(project: Pieces): string[] {
+  const tools = toolsOf(project);
+  return project.pieceOrder.filter((id) => project.pieces[id].visible && !tools.has(id));
 }
 
 const NOTHING: Readonly<Record<string, OwnLetter>> = {};

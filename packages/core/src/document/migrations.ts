@@ -105,6 +105,9 @@ const toVersion10: Migration = (document) => withPieces(document, 10, (piece) =>
 /** Pieces were words or drawings, and nothing was laid onto anything. */
 const toVersion11: Migration = (document) => withPieces(document, 11, (piece) => piece);
 
+/** Nothing had cut anything. */
+const toVersion12: Migration = (document) => withPieces(document, 12, (piece) => piece);
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -133,4 +136,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion9,
   toVersion10,
   toVersion11,
+  toVersion12,
 ];

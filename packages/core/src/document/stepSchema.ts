@@ -205,7 +205,7 @@ const SHAPE_STEPS = [
     ...step,
     kind: z.literal('onto'),
     /** id of the other piece; empty: none yet */ target: z.string().max(64),
-    method: z.enum(['round', 'direction', 'closest']),
+    method: z.enum(['round', 'direction', 'closest', 'flat']),
     /** where the flat layout's zero is held before the surface, where it looks to, and the letters' up */ fromMm:
       point,
     toward: heading,
@@ -225,13 +225,39 @@ const SHAPE_STEPS = [
   }),
 ] as const;
 
+/** What another piece does to this one. */
+const CUT_STEPS = [
+  /** lettering is held where its own step `onto` lays it on this piece, or stands in the scene */
+  z.object({
+    ...step,
+    kind: z.literal('cut'),
+    /** id of the other piece; empty: none yet */ target: z.string().max(64),
+    operation: z.enum(['engrave', 'raise', 'through', 'imprint', 'join', 'subtract', 'intersect']),
+    /** how far under the surface: the floor of what is engraved, the back of what is joined */ sinkMm: length(
+      0,
+      10_000,
+    ),
+    /** radius of the rounding where lettering meets the surface */ softMm: length(0, 1000),
+    softSteps: z.number().int().min(1).max(16).meta(value('count', false)),
+    /** the rounding lies outside the outline, or inside so that nothing is wider than drawn */ softSide: z.enum([
+      'outward',
+      'inward',
+    ]),
+    /** how far an imprint is raised */ raiseMm: length(0, 1000),
+    /** how much narrower what stands out is at its top, of its height */ leanPercent: percentOf(-100, 200),
+    /** parts that hang on nothing after the cut, like the inside of an O */ loose: z.enum(['keep', 'drop']),
+    /** borders may move by two hundredths of the lettering's depth to clear slivers away */ clean: z.boolean(),
+  }),
+] as const;
+
 /** One thing done to a mesh. */
-export const stepSchema = z.discriminatedUnion('kind', [...MESH_STEPS, ...SHAPE_STEPS]);
+export const stepSchema = z.discriminatedUnion('kind', [...MESH_STEPS, ...SHAPE_STEPS, ...CUT_STEPS]);
 
 export type Step = z.infer<typeof stepSchema>;
 export type StepKind = Step['kind'];
 export type ShapeStep = z.infer<(typeof SHAPE_STEPS)[number]>;
 export type OntoStep = Extract<ShapeStep, { kind: 'onto' }>;
+export type CutStep = z.infer<(typeof CUT_STEPS)[number]>;
 export type ShapeKind = ShapeStep['kind'];
 export type MeshStep = z.infer<(typeof MESH_STEPS)[number]>;
 export type StepPlace = z.infer<typeof whereSchema>;

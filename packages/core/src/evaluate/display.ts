@@ -24,6 +24,8 @@ export interface DisplayGroup {
   part: Part;
   /** the letter's number in the mesh; -1: all that have no look of their own */
   letter: number;
+  /** id of the piece as which it looks, where that is another one */
+  of?: string;
   start: number;
   count: number;
 }
@@ -52,11 +54,12 @@ export function cornerPositions({ positions: p, faceVertices }: PolygonMesh): Fl
 export function grouped(mesh: PolygonMesh, apart: ReadonlySet<number>): Pick<DisplayBuffers, 'index' | 'groups'> {
   const { corners, face } = triangulate(mesh);
   const byKey = new Map<string, DisplayGroup>();
-  const groupOf = mesh.regions.map(({ part, letter }) => {
+  const groupOf = mesh.regions.map(({ part, letter, of }) => {
     const own = apart.has(letter) ? letter : -1;
-    const known = byKey.get(`${part} ${own}`);
-    const group = known ?? { part, letter: own, start: 0, count: 0 };
-    if (!known) byKey.set(`${part} ${own}`, group);
+    const key = `${part} ${own} ${of ?? ''}`;
+    const known = byKey.get(key);
+    const group = known ?? { part, letter: own, ...(of !== undefined && { of }), start: 0, count: 0 };
+    if (!known) byKey.set(key, group);
     return group;
   });
   for (const f of face) groupOf[mesh.region[f]].count += 3;

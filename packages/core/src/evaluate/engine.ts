@@ -1,8 +1,7 @@
 import { ByteCache, fail, LIMITS, ok, remark, type Remark, type Result, type RunContext } from '../base/index.ts';
-import { isForm, isLettering, isModel, isWords, ownOf, pieceName, resolveAt, type DrawingPiece, type LetteringPiece, type Piece, type Project } from '../document/index.ts'; // prettier-ignore
-import type { ReadModel, ScenePart } from '../io/index.ts';
+import { cutsOf, isForm, isLettering, isModel, isWords, pieceName, resolveAt, type CutStep, type DrawingPiece, type LetteringPiece, type Piece, type Project } from '../document/index.ts'; // prettier-ignore
+import type { ReadModel } from '../io/index.ts';
 import {
-  assemble,
   buildLettering,
   clustersBox,
   isAutomatic,
@@ -16,12 +15,15 @@ import {
 } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
-import { LARGEST_EXTENT_MM } from '../outline/index.ts';
 import type { Need, ShapedMesh } from '../shape/index.ts';
 import { layoutWords, type FontFace, type Layout, type Letter } from '../text/index.ts';
+import { cutterOf, forLaying } from './cutter.ts';
+import { Cuts } from './cutting.ts';
+import type { CutShape } from './cutShape.ts';
 import { fontFacts } from './fontFacts.ts';
 import { FontChest, type FontTools } from './fontChest.ts';
 import { layoutRemarks } from './layoutRemarks.ts';
+import { extentFault, heldBack } from './heldBack.ts';
 import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
 import { formCluster, modelCluster } from './bodySource.ts';
 import {
@@ -37,6 +39,7 @@ import {
 } from './ground.ts';
 import type { Laid as LaidOnto } from './ontoReport.ts';
 import { pieceTransform } from './placement.ts';
+import type { ShapedGroup } from './shapeClusters.ts';
 import { runSteps, type StepRun } from './runSteps.ts';
 import { shapeNeed } from './shapeNeed.ts';
 import { needRemarks, shapeCrossings } from './shapeRemarks.ts';
@@ -96,8 +99,13 @@ export interface EvaluateOptions {
 const REFINED_SHARE = 0.3;
 /** For what is laid onto models. */
 const MODEL_SHARE = 0.1;
+/** For what was cut. */
+const CUT_SHARE = 0.2;
 /** Of models that were read: two of the largest. */
 const MODEL_BYTES = 2e8;
+
+/** Every piece, also as it is before it is cut and as it cuts. */
+const KEPT = 3 * LIMITS.pieces;
 
 /** A piece as it was computed last; where it stands is no part of it. */
 interface Kept {
@@ -114,18 +122,20 @@ export class Engine {
   readonly #shaped: ByteCache<ShapedMesh>;
   readonly #models: ByteCache<ReadModel>;
   readonly #grounds: Grounds;
+  readonly #cuts: Cuts;
   /** by piece: among many, those that did not change cost nothing */
-  readonly #kept = new ByteCache<Kept>(LIMITS.pieces);
-  readonly #needs = new ByteCache<Need[]>(LIMITS.pieces);
+  readonly #kept = new ByteCache<Kept>(KEPT);
+  readonly #needs = new ByteCache<Need[]>(KEPT);
 
   constructor(tools: EngineTools) {
     this.#tools = tools;
-    this.#lettering = letteringCaches(tools.cacheBytes * (1 - REFINED_SHARE - MODEL_SHARE));
+    this.#lettering = letteringCaches(tools.cacheBytes * (1 - REFINED_SHARE - MODEL_SHARE - CUT_SHARE));
     this.#refined = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
     this.#shaped = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
     this.#models = new ByteCache(MODEL_BYTES);
     this.#grounds = new Grounds(tools.cacheBytes * MODEL_SHARE);
     this.#fonts = new FontChest(tools);
+    this.#cuts = new Cuts(tools.cacheBytes * CUT_SHARE);
   }
 
   /** Computes one piece of a document at a time, and first those that it is laid onto. Yields between clusters; fails with CANCELLED when told to stop. */
@@ -147,32 +157,54 @@ export class Engine {
     if (early) return ok(withoutSolid(piece, early));
     const under = await this.#underOf(project, piece, run);
     if (!under.ok) return under;
-    const subject = JSON.stringify([uv, crossings, seconds, piece.source, piece.body, piece.steps, project.faceBudget, under.value.key]);
-    const kept = this.#kept.get(pieceId);
+    const subject = JSON.stringify([uv, crossings, seconds, piece.source, piece.body, piece.steps, project.faceBudget, under.value.key, run.cut?.key, run.cut?.isSmooth]);
+    const name = run.keptAs ?? pieceId;
+    const kept = this.#kept.get(name);
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece, under.value));
     const built = isLettering(piece)
       ? await this.#letter(project, piece, run, under.value)
       : await this.#body(project, piece, run, under.value);
-    if (built.ok && !run.preview) this.#kept.set(pieceId, { subject, evaluated: built.value }, 1);
+    if (built.ok && !run.preview) this.#kept.set(name, { subject, evaluated: built.value }, 1);
     return built;
   } // prettier-ignore
 
   /** The pieces that a piece stands on, computed, and what is told of those it can't stand on. */
   async #underOf(project: Project, piece: Piece, run: Run): Promise<Result<Under>> {
-    const under: Under = { key: '', grounds: new Map(), remarks: [] };
+    const under: Under = { key: '', grounds: new Map(), cutters: new Map(), remarks: [] };
     for (const { stepId, targetId } of standsOnIn(piece)) {
       const circle = circleThrough(project, piece.id, targetId);
       if (!project.pieces[targetId]) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
       else if (circle) under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }));
       else {
-        const ground = await this.#evaluate(project, targetId, { ...run, uv: false, crossings: false });
+        const ground = await this.#beside(forLaying(project, piece.id, targetId), targetId, run);
         if (!ground.ok) return ground;
         if (ground.value.clusters.length === 0) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
         else under.grounds.set(stepId, this.#grounds.of(ground.value));
       }
     }
-    under.key = JSON.stringify([...[...under.grounds].map(([id, { key }]) => [id, key]), under.remarks]);
+    for (const step of cutsOf(piece).filter((one) => one.on)) {
+      const cutter = await cutterOf(project, piece, step, {
+        evaluate: (state, id, how) => this.#beside(state, id, run, how),
+        targetOf: (evaluated) => this.#grounds.of(evaluated).target,
+        looks: !run.preview,
+      });
+      if (!cutter.ok) return cutter;
+      if (cutter.value) under.cutters.set(step.id, cutter.value);
+      else under.remarks.push(remark('CUT_NOTHING', { stepId: step.id }));
+    }
+    under.key = JSON.stringify([...[...under.grounds, ...under.cutters].map(([id, { key }]) => [id, key]), under.remarks]);
     return ok(under);
+  } // prettier-ignore
+
+  /** Another piece that this one needs, as it is in some state of the document. */
+  #beside(project: Project, pieceId: string, run: Run, other: Partial<Run> = {}): Promise<Result<Evaluated>> {
+    const keptAs = `${pieceId} in ${project.pieces[pieceId]?.steps.map(({ id }) => id).join(' ') ?? ''}`;
+    return this.#evaluate(project, pieceId, { ...run, uv: false, crossings: false, cut: undefined, keptAs, ...other });
+  }
+
+  async #cut(clusters: readonly BuiltCluster[], step: CutStep, under: Under): Promise<ShapedGroup | undefined> {
+    const cutter = under.cutters.get(step.id);
+    return cutter ? this.#cuts.cut(clusters, step, cutter, this.#tools.kernels.loadCarver) : { clusters: [...clusters], remarks: [] };
   } // prettier-ignore
 
   /** A form or a model, then its steps. */
@@ -234,8 +266,8 @@ export class Engine {
     const lettering = await buildLettering(
       layout,
       {
-        ...pieceShape(piece),
-        depthAnchor: piece.source.depthAnchor,
+        ...(run.cut ? run.cut.change(pieceShape(piece)) : pieceShape(piece)),
+        depthAnchor: run.cut?.behindMm === undefined ? piece.source.depthAnchor : { behindMm: run.cut.behindMm },
         toleranceMm,
         apart: isWords(piece) && piece.source.letters === 'apart',
         uv: run.uv,
@@ -280,14 +312,20 @@ export class Engine {
     const exact = shapeNeed(piece.steps, { letters: layout.letters, toleranceMm, seconds, onto });
     if (!exact) return undefined;
     return (boxes, members) => {
-      const last = preview ? this.#needs.get(piece.id) : undefined;
+      const name = run.keptAs ?? piece.id;
+      const last = preview ? this.#needs.get(name) : undefined;
       const needs = last?.length === boxes.length ? last : exact(boxes, members);
-      this.#needs.set(piece.id, needs, 1);
+      this.#needs.set(name, needs, 1);
       return needs;
     };
   }
 
-  #ontoTools({ steps, body }: Piece, { baselines, emMm }: LaidLines, { preview }: Run, { grounds }: Under): OntoTools {
+  #ontoTools(
+    { steps, body }: Piece,
+    { baselines, emMm }: LaidLines,
+    { preview, cut }: Run,
+    { grounds }: Under,
+  ): OntoTools {
     return {
       grounds,
       steps,
@@ -296,6 +334,8 @@ export class Engine {
       toleranceMm: body.faces.toleranceMm,
       maps: this.#grounds.maps,
       rough: preview,
+      isCutter: cut !== undefined,
+      isSmooth: cut?.isSmooth === true,
     };
   }
 
@@ -314,6 +354,7 @@ export class Engine {
       toleranceMm: isFine && !preview ? toleranceMm : undefined,
       onto: this.#ontoTools(piece, layout, built, under),
       rough: preview,
+      cut: (row, step) => this.#cut(row, step, under),
     });
   }
 }
@@ -324,6 +365,10 @@ const MIDDLE_OF_EM = 0.25;
 /** An evaluation under way. */
 interface Run extends Required<EvaluateOptions> {
   context: RunContext;
+  /** as it cuts another piece, instead of as it looks */
+  cut?: CutShape;
+  /** what it is remembered as, where not as the piece itself */
+  keptAs?: string;
 }
 
 type LaidLines = Pick<Layout, 'baselines' | 'emMm'>;
@@ -379,41 +424,3 @@ const asKept = (evaluated: Evaluated, piece: Piece, under: Under): Evaluated => 
   transform: transformOf(piece, evaluated.clusters, under),
   built: { ...evaluated.built, wavefronts: 0, lifted: 0 },
 });
-
-function extentFault(piece: LetteringPiece, { extentMm }: Layout): Result<never> | undefined {
-  if (extentMm < LARGEST_EXTENT_MM) return undefined;
-  return fail('VALUE_OUT_OF_RANGE', {
-    field: isWords(piece) ? 'size of the words' : 'size of the drawing',
-    value: `${Math.round(extentMm)}`,
-    min: 0,
-    max: LARGEST_EXTENT_MM,
-    unit: 'mm',
-  });
-}
-
-/** Why a piece is not built at all, told instead of an error: the words are kept. */
-function heldBack(piece: Piece): Remark | undefined {
-  if (!isWords(piece)) return undefined;
-  const { graphemes } = piece.source;
-  if (graphemes.every((g) => g.text.trim() === '')) return remark('TEXT_EMPTY', {});
-  if (graphemes.length > LIMITS.graphemesBuilt) {
-    return remark('TEXT_TOO_LONG', { characters: graphemes.length, limit: LIMITS.graphemesBuilt });
-  }
-  return undefined;
-}
-
-/** What files are written from. */
-export const scenePart = (piece: Piece, evaluated: Evaluated): ScenePart => ({
-  name: pieceName(piece),
-  mesh: pieceMesh(evaluated),
-  transform: evaluated.transform,
-  slots: piece.slots,
-  letters: evaluated.letters.map(({ id, text, x, y, turn }) => ({
-    text,
-    finish: ownOf(piece)[id]?.finish ?? null,
-    origin: { x, y, turn },
-  })),
-});
-
-/** One mesh of a whole piece. */
-export const pieceMesh = (evaluated: Evaluated): PolygonMesh => assemble(evaluated.clusters);

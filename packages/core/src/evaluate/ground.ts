@@ -1,9 +1,10 @@
 import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
 import { standsOn, type OntoStep, type Piece, type Project, type Step } from '../document/index.ts';
-import { assemble, clustersBox, type BuiltCluster } from '../lettering/index.ts';
+import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
 import type { ChainFrame } from '../shape/index.ts';
-import { layOnto, OntoMap, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
+import { layOnto, OntoMap, type Hold, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
+import type { Cutter } from './cutter.ts';
 import type { Laid } from './ontoReport.ts';
 import { pieceTransform } from './placement.ts';
 
@@ -23,6 +24,8 @@ export interface Under {
   key: string;
   /** by the id of the step, or AROUND */
   grounds: Map<string, Ground>;
+  /** by the id of the step that cuts */
+  cutters: Map<string, Cutter>;
   /** of those that it can't stand on */
   remarks: Remark[];
 }
@@ -77,7 +80,7 @@ export class Grounds {
   }
 
   of({ clusters, transform }: { clusters: readonly BuiltCluster[]; transform: Transform }): Ground {
-    const key = JSON.stringify(clusters.map(({ key: own, x, y, z }) => [own, x, y, z]));
+    const key = clustersKey(clusters);
     let target = this.#targets.get(key);
     if (!target) {
       target = new Target(assemble(clusters));
@@ -106,6 +109,10 @@ export interface OntoTools {
   maps: LaidMaps;
   /** a preview: fewer nodes, and places by them alone */
   rough: boolean;
+  /** it cuts what it is laid onto: its back is a floor, which is not drawn down any further */
+  isCutter: boolean;
+  /** by the smooth grid alone, as finely as it gets */
+  isSmooth: boolean;
 }
 
 const NODES = 2300;
@@ -122,9 +129,9 @@ export function ontoOf(tools: OntoTools, isLookedAt = false): NonNullable<ChainF
     return new OntoMap(map, {
       box,
       lift: step.liftMm,
-      root: tools.toleranceMm + BELOW * ground.target.diagonal,
+      root: tools.isCutter ? 0 : tools.toleranceMm + BELOW * ground.target.diagonal,
       rigid: step.rigid,
-      rough: tools.rough || isLookedAt,
+      rough: tools.rough || isLookedAt || tools.isSmooth,
       toleranceMm: tools.toleranceMm,
     });
   };
@@ -149,11 +156,18 @@ function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { bo
   return map;
 }
 
-const layingOf = ({ method, fromMm, toward, up, turnDegrees, guide, overhang }: OntoStep): Laying => ({
-  method,
-  hold: { from: fromMm, toward, up, turnDegrees },
-  level: guide === 'level',
-  rounds: overhang === 'follow',
+const layingOf = (step: OntoStep): Laying => ({
+  method: step.method,
+  hold: holdOf(step),
+  level: step.guide === 'level',
+  rounds: step.overhang === 'follow',
+});
+
+export const holdOf = ({ fromMm, toward, up, turnDegrees }: OntoStep): Hold => ({
+  from: fromMm,
+  toward,
+  up,
+  turnDegrees,
 });
 
 /** Whether lines of text are still where the layout has them when they come to a step. */

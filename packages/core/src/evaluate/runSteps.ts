@@ -1,5 +1,5 @@
 import { remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
-import { isShapeStep, type MeshStep, type ShapeStep, type Step } from '../document/index.ts';
+import { isShapeStep, type CutStep, type MeshStep, type ShapeStep, type Step } from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { applyStep, facesAfter } from '../refine/index.ts';
@@ -35,6 +35,8 @@ export interface StepRunTools {
   toleranceMm: number | undefined;
   /** what pieces are laid onto; undefined: none is */
   onto: OntoTools | undefined;
+  /** what another piece makes of this one */
+  cut(clusters: readonly SteppedCluster[], step: CutStep): Promise<ShapedGroup | undefined>;
 }
 
 /** All steps that are on, one after the other; shape steps in a row as one. A step that would go over the budget is left out and told. Undefined when cancelled. */
@@ -78,7 +80,7 @@ function inRows(steps: readonly Step[]): Step[][] {
 function expectedAfter(step: Step, clusters: readonly SteppedCluster[]): number {
   const sum = (count: (mesh: PolygonMesh) => number): number => clusters.reduce((n, { mesh }) => n + count(mesh), 0);
   if (step.kind === 'repeat') return sum(faceCount) * step.count;
-  return isShapeStep(step) ? 0 : sum((mesh) => facesAfter(step, mesh));
+  return isShapeStep(step) || step.kind === 'cut' ? 0 : sum((mesh) => facesAfter(step, mesh));
 }
 
 async function onRow(
@@ -89,6 +91,7 @@ async function onRow(
   const [step] = row;
   if (step.kind === 'repeat') return { clusters: repeatClusters(clusters, step), remarks: [] };
   if (isShapeStep(step)) return shapeClusters(clusters, row as ShapeStep[], { ...tools, cache: tools.shaped });
+  if (step.kind === 'cut') return tools.cut(clusters, step);
   const made = await onAll(clusters, step, tools);
   return made && { clusters: made, remarks: [] };
 }

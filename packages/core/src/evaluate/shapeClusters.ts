@@ -118,7 +118,7 @@ const MOST_MORE = 20_000;
 /** What equal clusters become under steps depends on this. */
 function nameOfSteps(steps: readonly ShapeStep[], box: Box3, { seconds, toleranceMm, rough, onto }: ShapeTools): string {
   const grounds = steps.map(({ id }) => onto?.grounds.get(id)?.key);
-  return JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, seconds, toleranceMm, rough, grounds]);
+  return JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth]);
 } // prettier-ignore
 
 /** Clusters that stay: not those beyond the end of a line, nor those beside a model where that is wished. */
@@ -144,7 +144,8 @@ function ontoTold(
 ): ReturnType<typeof toldOfOnto> | undefined {
   const found = ontoLink(chain);
   const ground = found && tools.onto?.grounds.get(found.step.id);
-  if (!found || !ground || !tools.onto) return undefined;
+  // what stays flat is as it was meant
+  if (!found || !ground || !tools.onto || found.step.method === 'flat') return undefined;
   const { toleranceMm } = tools.onto;
   return toldOfOnto(looked, over, { ...found, chain, target: ground.target, toleranceMm, letters: tools.letters });
 }

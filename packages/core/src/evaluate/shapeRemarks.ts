@@ -19,7 +19,8 @@ export function shapeCrossings(
   clusters: readonly BuiltCluster[],
   { letters, context }: { letters: readonly Letter[]; context: RunContext },
 ): Remark[] {
-  if (!steps.some((step) => step.on && isShapeStep(step))) return [];
+  if (!steps.some((step) => step.on && (isShapeStep(step) || step.kind === 'cut'))) return [];
   const crossing = crossingLetters(clusters, () => context.cancelled());
-  return crossing.length > 0 ? [remark('SHAPE_CROSSES', { letters: textsOf(crossing, letters) })] : [];
+  const known = crossing.filter((letter) => letter >= 0 && letter < letters.length);
+  return crossing.length > 0 ? [remark('SHAPE_CROSSES', { letters: textsOf(known, letters) })] : [];
 }

@@ -1,6 +1,6 @@
 import type { Finish, Slot, Slots } from '../document/index.ts';
 import { linearFromSrgb } from '../math/index.ts';
-import type { Part } from '../mesh/index.ts';
+import type { Part, Region } from '../mesh/index.ts';
 
 /** A finish as renderers and files take it (metallic-roughness model of glTF 2.0). */
 export interface Look {
@@ -20,6 +20,10 @@ const SLOT_OF: Readonly<Record<Part, Slot>> = {
   body: 'wall',
   backEdge: 'backEdge',
   back: 'back',
+  floor: 'front',
+  recess: 'wall',
+  lip: 'frontEdge',
+  foot: 'backEdge',
 };
 
 const FRONT_OF: Readonly<Partial<Record<Slot, Slot>>> = { back: 'front', backEdge: 'frontEdge' };
@@ -28,6 +32,16 @@ export function finishOf(slots: Slots, part: Part): Finish {
   const slot = SLOT_OF[part];
   return slots[(slots.backAsFront && FRONT_OF[slot]) || slot];
 }
+
+/** Finishes of a piece, and of others that have cut it, by their ids. */
+export interface PieceLooks {
+  slots: Slots;
+  others?: Readonly<Record<string, Slots>>;
+}
+
+/** What another piece has cut looks as that piece does. */
+export const finishAt = ({ slots, others }: PieceLooks, { part, of }: Pick<Region, 'part' | 'of'>): Finish =>
+  finishOf((of === undefined ? undefined : others?.[of]) ?? slots, part);
 
 /** What letters are called in files, and how they look where not as their piece. */
 export interface LetterLook {

@@ -2,7 +2,7 @@ import { Document, WebIO, type Buffer as GltfBuffer, type Material, type Mesh, t
 import type { Finish, Slots } from '../document/index.ts';
 import { isStill, type Transform } from '../math/index.ts';
 import { cornerNormals, triangulate, type PolygonMesh } from '../mesh/index.ts';
-import { finishKey, finishName, finishOf, lookOf, type LetterLook } from './looks.ts';
+import { finishKey, finishName, finishAt, lookOf, type LetterLook, type PieceLooks } from './looks.ts';
 import { tangents } from './tangents.ts';
 
 /** A piece in its own space, and where it stands. */
@@ -11,6 +11,7 @@ export interface GlbPart {
   mesh: PolygonMesh;
   transform: Transform;
   slots: Slots;
+  others?: Readonly<Record<string, Slots>>;
   /** by their number in the regions */
   letters: readonly LetterLook[];
 }
@@ -72,18 +73,18 @@ function fill(node: Node, part: GlbPart, options: GlbOptions, shared: Shared): v
 class Writer {
   readonly #shared: Shared;
   readonly #mesh: PolygonMesh;
-  readonly #slots: Slots;
+  readonly #looks: PieceLooks;
   readonly #letters: readonly LetterLook[];
   readonly #tangents: boolean;
   readonly #normals: Float64Array;
   readonly #triangles: { corners: Uint32Array; face: Uint32Array };
 
-  constructor(shared: Shared, { mesh, slots, letters }: GlbPart, tangents: boolean) {
+  constructor(shared: Shared, { mesh, slots, others, letters }: GlbPart, tangents: boolean) {
     this.#tangents = tangents;
     this.#shared = shared;
     this.#letters = letters;
     this.#mesh = mesh;
-    this.#slots = slots;
+    this.#looks = { slots, others };
     this.#normals = cornerNormals(mesh);
     this.#triangles = triangulate(mesh);
   }
@@ -96,8 +97,8 @@ class Writer {
       const region = this.#mesh.regions[this.#mesh.region[face[t]]];
       if (!takes(region.letter)) continue;
       const own = this.#letters[region.letter]?.finish;
-      const key = own ? finishKey(own) : region.part;
-      const group = groups.get(key) ?? { finish: own ?? finishOf(this.#slots, region.part), corners: [] };
+      const key = own ? finishKey(own) : `${region.part} ${region.of ?? ''}`;
+      const group = groups.get(key) ?? { finish: own ?? finishAt(this.#looks, region), corners: [] };
       group.corners.push(...this.#triangles.corners.subarray(3 * t, 3 * t + 3));
       groups.set(key, group);
     }

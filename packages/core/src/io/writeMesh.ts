@@ -60,6 +60,8 @@ export interface ScenePart {
   mesh: PolygonMesh;
   transform: Transform;
   slots: Slots;
+  /** of pieces that have cut this one, by id */
+  others?: Readonly<Record<string, Slots>>;
   letters: readonly LetterLook[];
 }
 

@@ -1,6 +1,6 @@
 import type { Slots } from '../document/index.ts';
 import { cornerNormals, faceCount, type PolygonMesh } from '../mesh/index.ts';
-import { finishKey, finishOf, type LetterLook } from './looks.ts';
+import { finishAt, finishKey, type LetterLook } from './looks.ts';
 import type { MaterialNames } from './materialNames.ts';
 import { utf8Bytes } from './utf8.ts';
 
@@ -9,6 +9,7 @@ export interface ObjPart {
   name: string;
   mesh: PolygonMesh;
   slots: Slots;
+  others?: Readonly<Record<string, Slots>>;
   letters: readonly LetterLook[];
 }
 
@@ -41,19 +42,19 @@ class ObjWriter {
     this.#names = names;
   }
 
-  add({ mesh, slots, letters }: ObjPart): void {
+  add({ mesh, slots, others, letters }: ObjPart): void {
     const p = mesh.positions;
     for (let v = 0; v < p.length; v += 3) this.lines.push(`v ${plain(p[v])} ${plain(p[v + 1])} ${plain(p[v + 2])}`);
     const normalOf = this.#rows('vn', cornerNormals(mesh), 3);
     const uvOf = mesh.uv && this.#rows('vt', mesh.uv, 2);
     let group = '';
     for (let f = 0; f < faceCount(mesh); f++) {
-      const { part, letter } = mesh.regions[mesh.region[f]];
+      const { part, letter, of } = mesh.regions[mesh.region[f]];
       const own = letters[letter]?.finish;
-      const key = own ? `${part} ${finishKey(own)}` : part;
+      const key = own ? `${part} ${finishKey(own)}` : of === undefined ? part : `${part} of ${of}`;
       if (key !== group) {
         this.lines.push(`g ${part}`);
-        if (this.#names) this.lines.push(`usemtl ${this.#names.of(own ?? finishOf(slots, part))}`);
+        if (this.#names) this.lines.push(`usemtl ${this.#names.of(own ?? finishAt({ slots, others }, { part, of }))}`);
         group = key;
       }
       let line = 'f';

@@ -110,7 +110,7 @@ export class JobHost {
         crossings: true,
       });
       if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
-      const part = scenePart(project.pieces[id], evaluated.value);
+      const part = scenePart(project.pieces[id], evaluated.value, project);
       // among several, a piece goes by the name that people gave it
       parts.push(pieceIds.length > 1 ? { ...part, name: project.pieces[id].name.trim() || part.name } : part);
       remarks.push(...evaluated.value.remarks);

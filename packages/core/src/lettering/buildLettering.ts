@@ -23,7 +23,8 @@ export interface LetteringOptions {
   /** how corners run that edges run away from */
   corners?: Corners;
   along?: TowardsBack;
-  depthAnchor: 'back' | 'middle' | 'front';
+  /** where its zero lies, or how far its back lies behind that */
+  depthAnchor: 'back' | 'middle' | 'front' | { behindMm: number };
   toleranceMm: number;
   /** plain unless said otherwise */
   faces?: LetteringFaces;
@@ -143,7 +144,8 @@ const TWISTED_EDGE_EM = 0.04;
 
 /** Where a solid's back and front lie, mm; on the grid. */
 function depthRange(deep: number, anchor: LetteringOptions['depthAnchor'], step: number): DepthRange {
-  const back = 0 - Math.round((SHARE_BEHIND[anchor] * deep) / step) * step;
+  const behind = typeof anchor === 'object' ? anchor.behindMm : SHARE_BEHIND[anchor] * deep;
+  const back = 0 - Math.round(behind / step) * step;
   return { back, front: back + deep };
 }
 

@@ -13,3 +13,7 @@ export interface BuiltCluster {
   /** three numbers a vertex, piece space: where shape steps took it from the flat layout; undefined where none did */
   rest?: Float64Array;
 }
+
+/** Names clusters in their places. */
+export const clustersKey = (clusters: readonly BuiltCluster[]): string =>
+  JSON.stringify(clusters.map(({ key, x, y, z }) => [key, x, y, z]));

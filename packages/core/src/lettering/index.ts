@@ -1,3 +1,4 @@
+export { clustersKey } from './builtCluster.ts';
 export { clustersBox } from './clusterBox.ts';
 export { textsOf } from './textsOf.ts';
 export { crossingLetters } from './crossingLetters.ts';

@@ -1,5 +1,5 @@
 import type * as HarfBuzz from 'harfbuzzjs';
-import { fail, LIMITS, ok, type LoadUnpacker, type Result, type Simplifier } from '../base/index.ts';
+import { fail, LIMITS, ok, type Carver, type LoadUnpacker, type Result, type Simplifier } from '../base/index.ts';
 import { CurveBuilder, type CurveTable } from '../outline/index.ts';
 
 /** The loaded WASM modules, handed in by whoever runs core (packages/kernels). */
@@ -9,6 +9,8 @@ export interface Kernels {
   loadSimplifier?: () => Promise<Simplifier>;
   /** meshoptimizer's decoder, loaded when a packed model is first read */
   loadUnpacker?: LoadUnpacker;
+  /** manifold-3d, loaded when something is first cut */
+  loadCarver?: () => Promise<Carver>;
 }
 
 export interface FontMetrics {

@@ -1,0 +1,167 @@
+import { quietContext, unwrap } from '../base/index.ts';
+import { checkMesh } from '../check/index.ts';
+import {
+  applyEdit,
+  newForm,
+  newPiece,
+  newProject,
+  standAlone,
+  usualForms,
+  usualStep,
+  type CutStep,
+  type Edit,
+  type FormShape,
+  type OntoStep,
+  type Project,
+} from '../document/index.ts';
+import { formMesh } from '../form/index.ts';
+import { Target } from '../surface/index.ts';
+import { testEngine } from '../testing/faces.ts';
+import { splitGraphemes } from '../text/index.ts';
+import { pieceMesh, scenePart, type Engine, type Evaluated } from './index.ts';
+
+let engine: Engine;
+beforeAll(async () => {
+  engine = await testEngine();
+});
+
+const TOLERANCE_MM = 0.2;
+const { jug, ball } = usualForms();
+const SLAB: FormShape = { kind: 'block', widthMm: 80, heightMm: 40, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 }; // prettier-ignore
+const onto = (values: Partial<OntoStep>): OntoStep => ({ ...usualStep('onto', 'onto'), target: 'body', ...values });
+const FLAT = onto({ method: 'flat', fromMm: [0, 20, 60] });
+const ROUND = onto({ fromMm: [0, 100, 300] });
+
+function projectOf(text: string, form: FormShape, lies: OntoStep | undefined, cut: Partial<CutStep>, more: Edit[] = []): Project {
+  const made = newProject('p', 'R', [newPiece('words', text, splitGraphemes(text)), newForm('body', 'Body', form)]);
+  const edits: Edit[] = [
+    { kind: 'setWords', pieceId: 'words', values: { sizeMm: 16, anchor: 'middle' } },
+    { kind: 'setSolid', pieceId: 'words', values: { depthMm: 3, front: { kind: 'round', inMm: 0.4, deepMm: 0.4, steps: 2, points: [] } } },
+    { kind: 'setFaces', pieceId: 'words', values: { toleranceMm: TOLERANCE_MM } },
+    { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: TOLERANCE_MM } },
+    { kind: 'setSteps', pieceId: 'words', steps: lies ? [lies] : [] },
+    { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words', ...cut }] },
+    ...more,
+  ];
+  return unwrap(applyEdit(made, { kind: 'many', edits }));
+} // prettier-ignore
+
+const evaluate = async (project: Project, id = 'body'): Promise<Evaluated> =>
+  unwrap(await engine.evaluate(project, id, quietContext, { crossings: true }));
+const codes = ({ remarks }: Evaluated): string[] => remarks.map(({ code }) => code);
+const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0, degenerate: 0 };
+const volume = (evaluated: Evaluated): number => checkMesh(pieceMesh(evaluated)).volumeMm3;
+const parts = (evaluated: Evaluated): Set<string> => {
+  const { regions, region } = pieceMesh(evaluated);
+  return new Set([...region].map((row) => regions[row].part));
+};
+
+test('engraved flat: as deep as it is said, and the floor is as large as the words’ front', async () => {
+  const plain = await evaluate(projectOf('LI', SLAB, FLAT, { sinkMm: 2 }));
+  expect(checkMesh(pieceMesh(plain))).toMatchObject({ ...SOUND, shells: 1, sizeMm: [80, 40, 10] });
+  expect(codes(plain)).toEqual([]);
+  expect([...parts(plain)].sort()).toEqual(['body', 'floor', 'foot', 'recess']);
+  const floors = pieceMesh(plain);
+  const low = floors.positions.filter((_, i) => i % 3 === 2).filter((z) => z < 4.9 && z > -4.9);
+  expect(Math.min(...low)).toBeCloseTo(3, 4);
+  // the walls stand where the outline has them, so sinking deeper takes the outline's area with every millimetre
+  const [two, four] = [plain, await evaluate(projectOf('LI', SLAB, FLAT, { sinkMm: 4 }))].map((one) => 80 * 40 * 10 - volume(one));
+  const through = await evaluate(projectOf('LI', SLAB, FLAT, { operation: 'through' }));
+  expect(four - two).toBeCloseTo((2 * (80 * 40 * 10 - volume(through))) / 10, 3);
+}); // prettier-ignore
+
+test.each([0.1, 0.6, 2, 8])('a rim of %s mm on any letters: valid, and wider than drawn or not', async (softMm) => {
+  for (const softSide of ['outward', 'inward'] as const) {
+    const soft = await evaluate(projectOf('Row', SLAB, FLAT, { sinkMm: 2, softMm, softSide, softSteps: 3 }));
+    expect(checkMesh(pieceMesh(soft))).toMatchObject(SOUND);
+  }
+});
+
+test.each<[string, FormShape, OntoStep, Partial<CutStep>]>([
+  ['engraved round a jug', jug, ROUND, { sinkMm: 1.5, softMm: 0.5 }],
+  ['raised on a jug', jug, ROUND, { operation: 'raise', softMm: 0.4, leanPercent: 10 }],
+  ['engraved on a ball', ball, onto({ fromMm: [0, 80, 300], turnDegrees: 20 }), { sinkMm: 1.5 }],
+  ['cut through a jug', jug, ROUND, { operation: 'through', loose: 'drop' }],
+  ['drawn into a ball', ball, onto({ fromMm: [0, 80, 300] }), { operation: 'imprint' }],
+])('%s: closed, nothing crosses', async (_, form, lies, cut) => {
+  const done = await evaluate(projectOf('R8', form, lies, cut));
+  expect(codes(done).filter((code) => code !== 'CUT_LOOSE')).toEqual([]);
+  expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
+});
+
+test('the floor of a recess on a curved body lies as deep everywhere', async () => {
+  const done = await evaluate(projectOf('I', ball, onto({ fromMm: [0, 80, 300] }), { sinkMm: 1.5 }));
+  const target = new Target(formMesh(ball, TOLERANCE_MM));
+  const mesh = pieceMesh(done);
+  const floor = new Set<number>();
+  for (let f = 0; f + 1 < mesh.faceStart.length; f++)
+    if (mesh.regions[mesh.region[f]].part === 'floor') for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) floor.add(mesh.faceVertices[c]);
+  const depths = [...floor].map((v) => target.heightOf([mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]]));
+  expect(depths.length).toBeGreaterThan(10);
+  expect(Math.max(...depths.map((deep) => Math.abs(deep + 1.5)))).toBeLessThan(0.01);
+}); // prettier-ignore
+
+test('words stay live: retyped, or the body exchanged, the cut follows; off, the body is whole', async () => {
+  const first = await evaluate(projectOf('Row', jug, ROUND, {}));
+  const retyped = await evaluate(projectOf('Rows', jug, ROUND, {}));
+  const other = await evaluate(projectOf('Row', ball, onto({ fromMm: [0, 80, 300] }), {}));
+  for (const one of [first, retyped, other]) expect(checkMesh(pieceMesh(one))).toMatchObject(SOUND);
+  expect(volume(retyped)).toBeLessThan(volume(first));
+  const off = await evaluate(projectOf('Row', jug, ROUND, { on: false }));
+  expect(pieceMesh(off).positions).toEqual(formMesh(jug, TOLERANCE_MM).positions);
+});
+
+test('cut through and then bent: closed, nothing crosses', async () => {
+  const bend: Edit = { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words', operation: 'through', loose: 'drop' }, { ...usualStep('bend', 'bend'), angleDegrees: 120 }] }; // prettier-ignore
+  const done = await evaluate(projectOf('Row', SLAB, FLAT, {}, [bend]));
+  const report = checkMesh(pieceMesh(done));
+  expect(report).toMatchObject({ ...SOUND, shells: 1 });
+  expect(report.sizeMm[2]).toBeGreaterThan(20);
+});
+
+test('several pieces cut one, each laid as if the others had not', async () => {
+  const second = newPiece('more', 'OX', splitGraphemes('OX'));
+  const two = [{ ...usualStep('cut', 'cut'), target: 'words' }, { ...usualStep('cut', 'again'), target: 'more', sinkMm: 4 }];
+  const project = projectOf('LI', SLAB, FLAT, {}, [
+    { kind: 'addPiece', piece: second },
+    { kind: 'setWords', pieceId: 'more', values: { sizeMm: 16, anchor: 'middle' } },
+    { kind: 'setSteps', pieceId: 'more', steps: [{ ...FLAT, turnDegrees: 90 }] },
+    { kind: 'setSteps', pieceId: 'body', steps: two },
+  ]);
+  const done = await evaluate(project);
+  expect(checkMesh(pieceMesh(done))).toMatchObject(SOUND);
+  expect(standAlone(project)).toEqual(['body']);
+  // words are found where they lie, on the body before it is cut
+  expect(unwrap(await engine.evaluate(project, 'more', quietContext)).onto?.targetId).toBe('body');
+}); // prettier-ignore
+
+test('a form is taken out of another where both stand in the scene', async () => {
+  const place = (pieceId: string, atMm: [number, number, number]): Edit => ({ kind: 'setPlacement', pieceId, values: { atMm } });
+  const made = newProject('p', 'R', [newForm('body', 'Slab', SLAB), newForm('tool', 'Ball', { kind: 'ball', radiusMm: 8 })]);
+  const edits: Edit[] = [
+    place('body', [100, 0, 0]),
+    place('tool', [100, 12, 5]),
+    { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'tool', operation: 'subtract' }] },
+  ];
+  const project = unwrap(applyEdit(made, { kind: 'many', edits }));
+  const done = await evaluate(project);
+  expect(checkMesh(pieceMesh(done))).toMatchObject(SOUND);
+  // half of a ball, but for chords
+  expect((80 * 40 * 10 - volume(done)) / ((2 / 3) * Math.PI * 512)).toBeCloseTo(1, 1);
+  const part = scenePart(project.pieces.body, done, project);
+  expect(part.others).toEqual({ tool: project.pieces.tool.slots });
+}); // prettier-ignore
+
+test('what can not be cut is told, and the body stays whole', async () => {
+  const whole = formMesh(SLAB, TOLERANCE_MM).positions;
+  const nobody = await evaluate(projectOf('Row', SLAB, FLAT, { target: 'nobody' }));
+  expect(codes(nobody)).toEqual(['CUT_NOTHING']);
+  const itself = await evaluate(projectOf('Row', SLAB, FLAT, { target: 'body' }));
+  expect(codes(itself)).toEqual(['CUT_NOTHING']);
+  const sheet: Edit = { kind: 'setSolid', pieceId: 'words', values: { depthMm: 0 } };
+  const flat = await evaluate(projectOf('Row', SLAB, FLAT, { operation: 'join' }, [sheet]));
+  expect(flat.remarks).toMatchObject([{ code: 'CUT_LEFT_OUT', params: { why: 'cutter' } }]);
+  for (const one of [nobody, itself, flat]) expect(pieceMesh(one).positions).toEqual(whole);
+  const beside = await evaluate(projectOf('Row', SLAB, { ...FLAT, fromMm: [0, 400, 60] }, {}));
+  expect(beside.remarks).toMatchObject([{ code: 'CUT_APART', params: { all: true } }]);
+});

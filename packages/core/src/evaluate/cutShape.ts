@@ -1,0 +1,104 @@
+import type { CutStep } from '../document/index.ts';
+import type { SolidShape } from '../lettering/index.ts';
+import { edgeRows, flareEdge, lipWidth, type EdgeShape } from '../solid/index.ts';
+import type { pieceShape } from './pieceShape.ts';
+
+type Shape = ReturnType<typeof pieceShape>;
+
+/** How lettering is built that cuts another piece, instead of as it looks by itself. Lengths in mm. */
+export interface CutShape {
+  /** names it */
+  key: string;
+  /** how far its back lies behind its zero; undefined: as the words say */
+  behindMm: number | undefined;
+  /** how much lower it is laid than the words lie */
+  lowerMm: number;
+  change(shape: Shape): Shape;
+  /** laid on the smooth surface instead of on its facets */
+  isSmooth?: boolean;
+}
+
+export interface CutRoom {
+  /** how far a cutter stands out over the surface, or what is raised reaches under it, so that nothing ends in the surface itself */
+  overMm: number;
+  /** how much farther a flat one has to stand out, over what rises through its plane */
+  riseMm: number;
+  /** through everything, from the surface on */
+  throughMm: number;
+}
+
+const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
+/** Long walls are divided: in one piece and askew they cost the kernel thirty times as much (docs/geometry.md). */
+const THROUGH_DIVISIONS = 16;
+
+export function cutShape(step: CutStep, room: CutRoom): CutShape {
+  const key = JSON.stringify([step.operation, step.sinkMm, step.softMm, step.softSteps, step.softSide, step.leanPercent, room]);
+  const { overMm, riseMm } = room;
+  const rim = softRim(step, overMm);
+  const wider = step.softSide === 'inward' && step.softMm > 0 ? lipWidth({ radius: step.softMm, over: overMm }) : 0;
+  const each = (change: (solid: SolidShape) => SolidShape) => (shape: Shape): Shape => ({
+    ...shape,
+    solid: change(shape.solid),
+    ownSolids: new Map([...shape.ownSolids].map(([id, solid]) => [id, change(solid)])),
+    ...(step.softMm > 0 && { corners: 'round' as const }),
+    along: undefined,
+  });
+  const sunk = (deepMm: number, rest: Partial<SolidShape>) => (solid: SolidShape): SolidShape => ({
+    depthMm: deepMm + overMm + riseMm,
+    front: lengthened(rim, riseMm),
+    back: PLAIN,
+    shiftMm: (solid.shiftMm ?? 0) + wider,
+    ...rest,
+  });
+  switch (step.operation) {
+    case 'engrave':
+      return { key, behindMm: step.sinkMm, lowerMm: step.sinkMm, change: each((solid) => sunk(step.sinkMm, { back: roundedFloor(solid) })(solid)) };
+    case 'through':
+      return { key, behindMm: room.throughMm, lowerMm: room.throughMm, change: each(sunk(room.throughMm, { side: DIVIDED })) };
+    case 'imprint':
+      return { key, behindMm: overMm, lowerMm: overMm, change: each(sunk(overMm, {})) };
+    case 'raise': {
+      const root = Math.max(overMm, step.sinkMm);
+      const change = (solid: SolidShape): SolidShape => ({
+        ...solid,
+        depthMm: solid.depthMm + root,
+        front: leaning(solid, step.leanPercent),
+        back: softRim(step, overMm, root - overMm),
+        shiftMm: (solid.shiftMm ?? 0) + wider,
+        swell: solid.swell && { ...solid.swell, backMm: 0 },
+      });
+      return { key, behindMm: root, lowerMm: root, change: each(change) };
+    }
+    default:
+      return { key, behindMm: undefined, lowerMm: step.operation === 'join' ? Math.max(overMm, step.sinkMm) : step.sinkMm, change: (shape) => shape };
+  }
+} // prettier-ignore
+
+const DIVIDED = { kind: 'straight', amountMm: 0, steps: 1, divisions: THROUGH_DIVISIONS } as const;
+
+/** The mouth of a bell where a rounding is asked for; `deeper`: how far its cap lies beyond where it ends. */
+function softRim({ softMm, softSteps }: CutStep, over: number, deeper = 0): EdgeShape {
+  return softMm > 0 ? lengthened(flareEdge({ radius: softMm, over, steps: softSteps }), deeper) : PLAIN;
+}
+
+/** The cap farther out; the outmost row goes straight up to it. */
+function lengthened(edge: EdgeShape, by: number): EdgeShape {
+  if (edge.kind !== 'rows' || by === 0) return edge;
+  return {
+    kind: 'rows',
+    rows: [edge.rows[0], ...edge.rows.map(({ inMm, downMm }) => ({ inMm, downMm: downMm + by }))],
+  };
+}
+
+/** The floor ends as the words' front does. */
+const roundedFloor = ({ front }: SolidShape): EdgeShape => (front.kind === 'rows' ? PLAIN : front);
+
+/** A front edge on walls that lean from the foot up. */
+function leaning({ front, depthMm }: SolidShape, percent: number): EdgeShape {
+  if (percent === 0 || depthMm === 0) return front;
+  const rows = edgeRows(front);
+  const all = rows.length > 0 ? rows : [{ inMm: 0, downMm: 0 }];
+  const lean = percent / 100;
+  const leaned = all.map(({ inMm, downMm }) => ({ inMm: inMm + lean * (depthMm - downMm), downMm }));
+  return { kind: 'rows', rows: [...leaned, { inMm: 0, downMm: depthMm }] };
+}

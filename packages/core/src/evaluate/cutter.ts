@@ -1,0 +1,120 @@
+import { ok, type Result } from '../base/index.ts';
+import { isLettering, ontoStepOf, type CutStep, type Piece, type Project } from '../document/index.ts';
+import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
+import { diagonalOf, turnedBack, type Box3, type Transform } from '../math/index.ts';
+import { riseOver, type Target } from '../surface/index.ts';
+import type { Letter } from '../text/index.ts';
+import { holdOf } from './ground.ts';
+import { cutShape, type CutRoom, type CutShape } from './cutShape.ts';
+
+/** Another piece as it is going to cut: its solids in the space of what they cut. */
+export interface Cutter {
+  /** names it */
+  key: string;
+  pieceId: string;
+  clusters: readonly BuiltCluster[];
+  letters: readonly Letter[];
+  /** from its own space to that of what it cuts */
+  transform: Transform;
+  /** borders may move by so much, mm */
+  cleanMm: number;
+  /** whether faces that cross are looked for */
+  looks: boolean;
+  /** the same laid on the smooth surface, whose chords stray less than those over the edges of facets; undefined: there is no other */
+  smoother?: () => Promise<Result<Cutter | undefined>>;
+}
+
+/** The document as it is for a piece that cuts another one: that other as it is before the step, and as if nothing had ever cut it. */
+export function beforeCut(project: Project, target: Piece, stepId: string): Project {
+  const at = target.steps.findIndex(({ id }) => id === stepId);
+  const steps = target.steps.slice(0, at).filter(({ kind }) => kind !== 'cut');
+  return { ...project, pieces: { ...project.pieces, [target.id]: { ...target, steps } } };
+}
+
+/** The document in which a piece lies on another one: before that other is cut by it, if it is. */
+export function forLaying(project: Project, pieceId: string, targetId: string): Project {
+  const target = project.pieces[targetId];
+  const step = target?.steps.find((one) => one.kind === 'cut' && one.target === pieceId);
+  return step ? beforeCut(project, target, step.id) : project;
+}
+
+/** Of the diagonal: so far anything that cuts stands out over the surface at least. */
+const OVER = 1e-5;
+/** Of the tolerance: chords of the cutter and of the surface, and as much again. */
+const CHORDS = 4;
+
+/** Steps a mm that lie on every grid that letters are drawn on: so the surface does too. */
+const STEPS = 256;
+
+/** How much room a cutter needs, from what it is laid on. */
+function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined; step: CutStep }): CutRoom {
+  const { piece, flat, step } = cutter;
+  const overMm = Math.ceil(STEPS * (CHORDS * piece.body.faces.toleranceMm + OVER * before.diagonal)) / STEPS;
+  const onto = ontoStepOf(piece);
+  const digs = step.operation === 'engrave' || step.operation === 'through';
+  const riseMm = digs && flat && onto?.method === 'flat' ? riseOver(before, holdOf(onto), flat, Math.max(step.sinkMm, overMm)) : 0;
+  return { overMm, riseMm, throughMm: 1.01 * before.diagonal };
+} // prettier-ignore
+
+/** A lettering that cuts through goes straight, whatever the surface does. */
+const laidForCut = (piece: Piece, step: CutStep, lowerMm: number): Piece => ({
+  ...piece,
+  steps: piece.steps.map((one) => {
+    if (one.kind !== 'onto') return one;
+    const method = step.operation === 'through' ? 'flat' : one.method;
+    return { ...one, method, liftMm: one.liftMm - lowerMm, overhang: one.overhang === 'leave' ? 'straight' : one.overhang };
+  }),
+}); // prettier-ignore
+
+/** What an engine does for this. */
+interface CutterTools {
+  /** another piece in some state of the document */
+  evaluate(project: Project, pieceId: string, how?: { cut?: CutShape; keptAs?: string }): Promise<Result<Built>>;
+  targetOf(evaluated: Built): Target;
+  /** whether faces that cross are looked for */
+  looks: boolean;
+}
+
+interface Built {
+  clusters: BuiltCluster[];
+  letters: Letter[];
+  transform: Transform;
+  flat?: Box3;
+}
+
+/** Another piece as it cuts this one; undefined where it has nothing to cut with. */
+export async function cutterOf(project: Project, piece: Piece, step: CutStep, { evaluate, targetOf, looks }: CutterTools): Promise<Result<Cutter | undefined>> {
+  const tool = project.pieces[step.target];
+  if (!tool || tool === piece) return ok(undefined);
+  const before = beforeCut(project, piece, step.id);
+  const body = await evaluate(before, piece.id);
+  if (!body.ok) return body;
+  // only what stays flat has to know what rises through its plane
+  const plain = ontoStepOf(tool)?.method === 'flat' ? await evaluate(before, tool.id) : undefined;
+  if (plain && !plain.ok) return plain;
+  const target = targetOf(body.value);
+  const cut = isLettering(tool) ? cutShape(step, cutRoom(target, { piece: tool, flat: plain?.value.flat, step })) : undefined;
+  const make = async (shape: CutShape | undefined): Promise<Result<Cutter | undefined>> => {
+    const pieces = { ...before.pieces, [tool.id]: shape ? laidForCut(tool, step, shape.lowerMm) : tool };
+    const keptAs = `${tool.id} cuts ${step.id}${shape?.isSmooth ? ' smoothly' : ''}`;
+    const made = await evaluate({ ...before, pieces }, tool.id, { cut: shape, keptAs });
+    if (!made.ok || made.value.clusters.length === 0) return made.ok ? ok(undefined) : made;
+    const { clusters, letters } = made.value;
+    const transform = turnedBack(body.value.transform, made.value.transform);
+    const key = JSON.stringify([clustersKey(clusters), transform, tool.id]);
+    return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks });
+  };
+  const made = await make(cut);
+  if (!made.ok || !made.value || !cut) return made;
+  return ok({ ...made.value, smoother: () => make({ ...cut, isSmooth: true }) });
+} // prettier-ignore
+
+/** Of a cutter's own depth: so much may the borders of what it cuts move. */
+const CLEAN_SHARE = 0.02;
+/** Of the diagonal of what is cut: more it never is. */
+const CLEAN_MOST = 1e-3;
+
+function cleanOf(clusters: readonly BuiltCluster[], piece: Piece, before: Target): number {
+  const size = isLettering(piece) ? piece.body.solid.depthMm : diagonalOf(clustersBox(clusters));
+  return Math.min(CLEAN_SHARE * size, CLEAN_MOST * before.diagonal);
+}

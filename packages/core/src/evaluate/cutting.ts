@@ -1,0 +1,191 @@
+import { ByteCache, remark, textHash, type Carver, type CutFault, type Remark } from '../base/index.ts';
+import { meshCrosses } from '../check/index.ts';
+import { carve, INSIDE, prepare, raiseFaces, type Fault, type Prepared } from '../boolean/index.ts';
+import type { CutStep } from '../document/index.ts';
+import { assemble, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
+import { transformPoints, type Transform } from '../math/index.ts';
+import { faceCount, FaceRows, meshBytes, type PolygonMesh, type Region } from '../mesh/index.ts';
+import type { Cutter } from './cutter.ts';
+import type { ShapedGroup } from './shapeClusters.ts';
+
+/** What a step has made of a piece. */
+export interface Cut {
+  mesh: PolygonMesh;
+  remarks: Remark[];
+}
+
+const OPERATIONS = {
+  engrave: 'subtract',
+  through: 'subtract',
+  subtract: 'subtract',
+  imprint: 'imprint',
+  raise: 'join',
+  join: 'join',
+  intersect: 'intersect',
+} as const;
+
+/** Of both sides of the volume identity, against the cutter: more is no rounding. */
+const VOLUME_ERROR = 1e-6;
+
+type LoadCarver = (() => Promise<Carver>) | undefined;
+
+/** Bodies that stay ready to be cut: while words or places change only what cuts is brought in anew. */
+const PREPARED = 2;
+const FAULT_BYTES = 100;
+
+/** What was cut, and bodies that are ready for it. */
+export class Cuts {
+  readonly #done: ByteCache<Cut | Fault>;
+  readonly #bodies = new Map<string, Prepared>();
+
+  constructor(bytes: number) {
+    this.#done = new ByteCache(bytes);
+  }
+
+  /** All of a piece cut by another one, as one cluster; as it was, and told why, where that can't be. Undefined when cancelled. */
+  async cut(clusters: readonly BuiltCluster[], step: CutStep, cutter: Cutter, loadCarver: LoadCarver): Promise<ShapedGroup | undefined> {
+    const carver = await loadCarver?.();
+    if (!carver) throw new Error('nothing to cut with was handed in');
+    const body = clustersKey(clusters);
+    const key = JSON.stringify([body, { ...step, id: '', on: true }, cutter.key, cutter.looks]);
+    let cut = this.#done.get(key);
+    if (!cut) {
+      cut = await firstSound(() => this.#prepared(body, clusters, carver), step, cutter, carver);
+      if (!cut) return undefined;
+      this.#done.set(key, cut, 'mesh' in cut ? meshBytes(cut.mesh) : FAULT_BYTES);
+    }
+    if ('why' in cut) return { clusters: [...clusters], remarks: [remark('CUT_LEFT_OUT', { stepId: step.id, why: cut.why })] };
+    const letters = 1 + Math.max(-1, ...clusters.flatMap((cluster) => cluster.letters));
+    const remarks = cut.remarks.map((one) => ({ ...one, params: { ...one.params, stepId: step.id } }) as Remark);
+    return { clusters: [asCluster(cut.mesh, textHash(key), letters)], remarks };
+  } // prettier-ignore
+
+  #prepared(key: string, clusters: readonly BuiltCluster[], carver: Carver): Prepared | Fault {
+    const known = this.#bodies.get(key);
+    const made = known ?? prepare(carver, assemble(clusters));
+    if ('why' in made) return made;
+    // the one used last is the last to go
+    this.#bodies.delete(key);
+    this.#bodies.set(key, made);
+    for (const [oldest, body] of this.#bodies) {
+      if (this.#bodies.size <= PREPARED) break;
+      body.free();
+      this.#bodies.delete(oldest);
+    }
+    return made;
+  }
+}
+
+/**
+ * As it is asked for; where faces cross after that, with what is too short for 32 bit collapsed, then by what lies on the smooth surface. Undefined when cancelled. The body is asked for each
+ * time: while the last cutter is built another one may have taken its place.
+ */
+async function firstSound(body: () => Prepared | Fault, step: CutStep, cutter: Cutter, carver: Carver): Promise<Cut | Fault | undefined> {
+  const attempt = (one: Cutter, simplifies: boolean): Cut | Fault => {
+    const prepared = body();
+    return 'why' in prepared ? prepared : carved(prepared, step, one, { carver, simplifies });
+  };
+  const first = attempt(cutter, false);
+  if ('mesh' in first ? isExact(first) : !MENDED.includes(first.why)) return first;
+  const second = attempt(cutter, true);
+  if ('mesh' in second && isExact(second)) return second;
+  const smoother = await cutter.smoother?.();
+  if (smoother && !smoother.ok) return undefined;
+  const third = smoother?.value && attempt(smoother.value, true);
+  const made = [third, first, second].filter((one): one is Cut => one !== undefined && 'mesh' in one);
+  return made.find(isExact) ?? made[0] ?? first;
+} // prettier-ignore
+
+const isExact = ({ remarks }: Cut): boolean => remarks.every(({ code }) => code !== 'CUT_ROUNDS');
+
+/** What another attempt may mend. */
+const MENDED: readonly CutFault[] = ['crossed', 'volume', 'cutter'];
+
+function carved(
+  body: Prepared,
+  step: CutStep,
+  cutter: Cutter,
+  { carver, simplifies }: { carver: Carver; simplifies: boolean },
+): Cut | Fault {
+  const done = carve(carver, body, {
+    simplifies,
+    looks: cutter.looks,
+    cutters: cutter.clusters.map((cluster) => placed(assemble([cluster]), cutter.transform)),
+    operation: OPERATIONS[step.operation],
+    regionOf: (by, region) =>
+      by === undefined
+        ? region
+        : cutRegion(by === INSIDE ? { ...region, part: 'front' } : region, step, cutter.pieceId),
+    dropsLoose: step.loose === 'drop',
+    cleanMm: step.clean ? cutter.cleanMm : 0,
+  });
+  if ('why' in done) return done;
+  if (!(done.volumeError <= VOLUME_ERROR)) return { why: 'volume' };
+  if (done.crosses === 'exactly') return { why: 'crossed' };
+  const stepId = step.id;
+  const apart = step.operation === 'intersect' ? [] : done.apart;
+  const letters = apart.flatMap((i) => cutter.clusters[i].letters);
+  const remarks: Remark[] = done.crosses ? [remark('CUT_ROUNDS', { stepId })] : [];
+  if (apart.length > 0)
+    remarks.push(
+      remark('CUT_APART', {
+        stepId,
+        letters: textsOf(letters, cutter.letters),
+        all: apart.length === cutter.clusters.length,
+      }),
+    );
+  if (done.loose > 0) remarks.push(remark('CUT_LOOSE', { stepId, parts: done.loose, kept: step.loose === 'keep' }));
+  if (step.operation !== 'imprint' || step.raiseMm === 0) return { mesh: done.mesh, remarks };
+  const mesh = raised(done.mesh, step, cutter.pieceId);
+  return 'why' in mesh ? mesh : { mesh, remarks };
+}
+
+/** An imprint that stands out; what is raised so that faces cross is refused. */
+function raised(mesh: PolygonMesh, { raiseMm, leanPercent }: CutStep, by: string): PolygonMesh | Fault {
+  const up = raiseFaces(mesh, {
+    byMm: raiseMm,
+    leanMm: (raiseMm * leanPercent) / 100,
+    isRaised: ({ of, part }) => of === by && part === 'front',
+    wall: (region) => ({ ...region, part: 'outerWall' }),
+  });
+  return meshCrosses(facesFrom(up, by)) ? { why: 'crossed' } : up;
+}
+
+/** The faces that come from another piece, alone. */
+function facesFrom(mesh: PolygonMesh, by: string): PolygonMesh {
+  const rows = new FaceRows(mesh);
+  for (let f = 0; f < faceCount(mesh); f++) if (mesh.regions[mesh.region[f]].of === by) rows.keep(f);
+  return rows.finish();
+}
+
+const placed = (mesh: PolygonMesh, transform: Transform): PolygonMesh => ({
+  ...mesh,
+  uv: undefined,
+  positions: transformPoints(transform, mesh.positions),
+});
+
+/** What the faces of something that cuts are in what it has cut; they look as that other piece says. */
+function cutRegion({ part, contour }: Region, { operation }: CutStep, of: string): Region {
+  const named = { letter: -1, contour, of } as const;
+  if (operation === 'engrave' || operation === 'through') return { ...named, part: SUNK[part] ?? 'recess' };
+  if (operation === 'subtract') return { ...named, part: 'recess' };
+  if (operation === 'raise') return { ...named, part: part === 'backEdge' ? 'foot' : part };
+  return { ...named, part };
+}
+
+const SUNK: Readonly<Partial<Record<Region['part'], Region['part']>>> = {
+  back: 'floor',
+  backEdge: 'foot',
+  frontEdge: 'lip',
+  front: 'lip',
+};
+
+/** A cluster of all that was cut. */
+const asCluster = (mesh: PolygonMesh, key: string, letters: number): BuiltCluster => ({
+  key,
+  mesh,
+  x: 0,
+  y: 0,
+  z: 0,
+  letters: Array.from({ length: letters }, (_, i) => i),
+});

@@ -1,0 +1,24 @@
+import { cutsOf, ownOf, pieceName, type Piece, type Project } from '../document/index.ts';
+import type { ScenePart } from '../io/index.ts';
+import { assemble } from '../lettering/index.ts';
+import type { PolygonMesh } from '../mesh/index.ts';
+import type { Evaluated } from './engine.ts';
+
+/** What files are written from. */
+export const scenePart = (piece: Piece, evaluated: Evaluated, { pieces }: Pick<Project, 'pieces'>): ScenePart => ({
+  name: pieceName(piece),
+  mesh: pieceMesh(evaluated),
+  transform: evaluated.transform,
+  slots: piece.slots,
+  others: Object.fromEntries(
+    cutsOf(piece).flatMap(({ target }) => (pieces[target] ? [[target, pieces[target].slots]] : [])),
+  ),
+  letters: evaluated.letters.map(({ id, text, x, y, turn }) => ({
+    text,
+    finish: ownOf(piece)[id]?.finish ?? null,
+    origin: { x, y, turn },
+  })),
+});
+
+/** One mesh of a whole piece. */
+export const pieceMesh = (evaluated: Evaluated): PolygonMesh => assemble(evaluated.clusters);

@@ -53,7 +53,8 @@ describe('flags', () => {
   });
 
   test.each<[string, string | number | boolean, string]>([
-    ['with', 'jug.obj', 'FLAG_UNKNOWN'],
+    ['watermark', 'on', 'FLAG_UNKNOWN'],
+    ['operation', 'melt', 'FLAG_VALUE'],
     ['method', 'glue', 'FLAG_VALUE'],
     ['bend-axis', 'up', 'FLAG_VALUE'],
     ['bend-center', '1,2', 'FLAG_VALUE'],

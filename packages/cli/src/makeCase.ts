@@ -21,7 +21,7 @@ import { drawingCase } from './drawingCase.ts';
 import { chooseFont } from './fontChoice.ts';
 import type { Flags } from './flags.ts';
 import { fault, faultOf, remarkText } from './messages.ts';
-import { ontoCase } from './ontoFlags.ts';
+import { modelCase } from './modelCase.ts';
 import { formatOf } from './output.ts';
 import { wordsCase } from './wordsCase.ts';
 
@@ -48,31 +48,46 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   if (flags.out === undefined) throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
   const format = formatOf(flags.out);
   const font = await chooseFont(flags.font ?? 'Zilla Slab', kernels);
-  const onto = await ontoCase(flags, kernels);
+  const model = await modelCase(flags, kernels);
   const { piece, edits, remarks } = await (flags.svg === undefined
-    ? wordsCase(flags, font.family, onto?.step)
-    : drawingCase(flags, onto?.step));
-  const project = edited(onto ? [piece, onto.model] : [piece], edits);
+    ? wordsCase(flags, font.family, model?.onto)
+    : drawingCase(flags, model?.onto));
+  const cuts = model?.cut ? [model.cut.edit(piece.id)] : [];
+  const project = edited([piece, ...(model?.pieces ?? [])], [...edits, ...cuts]);
   const engine = new Engine({
     kernels,
     catalogue: font.catalogue,
     loadFont: font.loadFont,
-    loadModel: onto?.loadModel,
+    loadModel: model?.loadModel,
     cacheBytes: CACHE_BYTES,
     seed: flags.seed,
   });
-  const [pieceId] = project.pieceOrder;
+  const pieceId = model?.cut?.pieceId ?? piece.id;
   const evaluated = await evaluatePiece(engine, project, pieceId, (flags.uv ?? 'none') !== 'none');
-  const nowhere = onto && evaluated.remarks.find(({ code }) => code === 'ONTO_MISSES' || code === 'ONTO_NOTHING');
-  if (nowhere) throw fault('ONTO_MISSES', remarkText(nowhere));
-  const part = scenePart(project.pieces[pieceId], evaluated);
-  const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format, onto?.frame) };
+  refuseInVain(evaluated.remarks);
+  const part = scenePart(project.pieces[pieceId], evaluated, project);
+  const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format, model?.frame) };
   const written = await writeScene([part], options, kernels.loadSimplifier);
   return {
     bytes: written.bytes,
-    result: resultOf(flags.out, written, [...remarks, ...(onto?.remarks ?? []), ...evaluated.remarks], started),
+    result: resultOf(flags.out, written, [...remarks, ...(model?.remarks ?? []), ...evaluated.remarks], started),
   };
 }
+
+/** What would be written is not what was asked for at all. */
+function refuseInVain(remarks: readonly Remark[]): void {
+  for (const one of remarks) {
+    const code = one.code === 'CUT_APART' && one.params.all ? one.code : IN_VAIN[one.code];
+    if (code) throw fault(code, remarkText(one));
+  }
+}
+
+const IN_VAIN: Readonly<Partial<Record<Remark['code'], Parameters<typeof fault>[0]>>> = {
+  ONTO_MISSES: 'ONTO_MISSES',
+  ONTO_NOTHING: 'ONTO_MISSES',
+  CUT_NOTHING: 'CUT_NOTHING',
+  CUT_LEFT_OUT: 'CUT_LEFT_OUT',
+};
 
 export function resultOf(file: string, written: WrittenScene, remarks: readonly Remark[], started: number): CaseResult {
   return {

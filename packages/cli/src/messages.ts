@@ -1,4 +1,4 @@
-import type { DrawingSkip, ErrorParams, Failure, Remark } from '@fictile/core';
+import type { CutFault, DrawingSkip, ErrorParams, Failure, Remark } from '@fictile/core';
 
 /** Faults that only the command line knows. */
 export interface CliFault {
@@ -13,6 +13,9 @@ export interface CliFault {
     | 'PIECE_UNKNOWN'
     | 'NOTHING_BUILT'
     | 'ONTO_MISSES'
+    | 'CUT_NOTHING'
+    | 'CUT_LEFT_OUT'
+    | 'CUT_APART'
     | 'TABLE_BROKEN'
     | 'FORMAT_UNKNOWN';
   message: string;
@@ -143,7 +146,12 @@ type ShapeRemark = Extract<
       | 'ONTO_OVERHANGS'
       | 'ONTO_SINKS'
       | 'ONTO_FOLDS'
-      | 'MODEL_OPEN';
+      | 'MODEL_OPEN'
+      | 'CUT_NOTHING'
+      | 'CUT_LEFT_OUT'
+      | 'CUT_APART'
+      | 'CUT_LOOSE'
+      | 'CUT_ROUNDS';
   }
 >;
 
@@ -210,6 +218,21 @@ export function remarkText(remark: Remark): string {
   }
 }
 
+const CUT_FAULTS: Readonly<Record<CutFault, string>> = {
+  open: 'The model is not closed, or edges have more than two faces: it has no inside that could be cut. Close it, or try --close-holes.',
+  inward: 'The model faces inward. Turn its faces round.',
+  cutter:
+    'The lettering is no closed solid there, so nothing was cut. Give it depth, or lay it where the surface is less tight.',
+  kernel: 'Cutting failed. Move the words a little, or make the model simpler.',
+  large: 'The model has too many points to be cut. Reduce it first.',
+  fine: 'Points lie nearer to each other than can be told apart. Join them first.',
+  crossed:
+    'As it lies there the lettering runs through itself, so nothing was cut. Make it smaller, its rim narrower, or choose another --method.',
+  empty: 'Nothing would be left: where they stand the two share nothing, or one holds the other. Move the words.',
+  volume:
+    'What came out of the cut has the wrong volume: faces of the model, or of the lettering as it lies there, run through each other. Mend the model, or choose another --method.',
+};
+
 /** Of shapes, and of what lies on models. */
 function shapeText(remark: ShapeRemark): string {
   switch (remark.code) {
@@ -218,7 +241,7 @@ function shapeText(remark: ShapeRemark): string {
     case 'SHAPE_TOUCHES':
       return `The ends of the bend touch: up to ${remark.params.limit} degrees they stay apart.`;
     case 'SHAPE_CROSSES':
-      return `Bent so, faces run into each other: ${remark.params.letters}`;
+      return `Shaped so, faces run into each other${remark.params.letters === '' ? '.' : `: ${remark.params.letters}`}`;
     case 'LINE_ENDS':
       return `The line ends before these letters, left out: ${remark.params.letters}`;
     case 'NEED_FINER':
@@ -239,6 +262,16 @@ function shapeText(remark: ShapeRemark): string {
       return `Up to ${mm(remark.params.byMm)} below the surface, where it is hollow: ${remark.params.letters}`;
     case 'ONTO_FOLDS':
       return `The model curves so tightly that letters ${remark.params.percent > 0 ? `keep ${Math.round(remark.params.percent)} % of their area` : 'fold over'}: ${remark.params.letters}`;
+    case 'CUT_NOTHING':
+      return 'There is nothing to cut with.';
+    case 'CUT_LEFT_OUT':
+      return CUT_FAULTS[remark.params.why];
+    case 'CUT_APART':
+      return `These do not touch the model: ${remark.params.letters}`;
+    case 'CUT_ROUNDS':
+      return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
+    case 'CUT_LOOSE':
+      return `${remark.params.parts} parts hang on nothing after the cut${remark.params.kept ? ': --loose drop leaves them out.' : ', left out.'}`;
     case 'MODEL_OPEN':
       return `The model is not closed: ${remark.params.openEdges} open edges, ${remark.params.badEdges} edges with too many faces.`;
   }

@@ -4,6 +4,7 @@ import {
   isWords,
   parseProject,
   scenePart,
+  standAlone,
   unpackProject,
   usualWriteOptions,
   writeScene,
@@ -44,7 +45,7 @@ export async function bake(row: readonly string[]): Promise<void> {
     const started = performance.now();
     const changed = words === undefined ? project : withWords(project, wordsPiece(piece), words);
     const evaluated = await evaluatePiece(engine, changed, piece.id);
-    const part = scenePart(changed.pieces[piece.id], evaluated);
+    const part = scenePart(changed.pieces[piece.id], evaluated, changed);
     const written = await writeScene([part], usualWriteOptions(formatOf(out), part.name));
     await writeWhole(out, written.bytes);
     const result = resultOf(out, written, evaluated.remarks, started);
@@ -78,7 +79,8 @@ async function filesOf(
 /** By name or id; without either, the only one that is seen. */
 function choosePiece(project: Project, wanted: string | undefined): Piece {
   const pieces = Object.values(project.pieces);
-  const found = pieces.filter((p) => (wanted === undefined ? p.visible : p.name === wanted || p.id === wanted));
+  const alone = new Set(standAlone(project));
+  const found = pieces.filter((p) => (wanted === undefined ? alone.has(p.id) : p.name === wanted || p.id === wanted));
   const names = (list: readonly Piece[]): string => list.map((p) => p.name).join(', ');
   if (found.length === 1) return found[0];
   throw fault(

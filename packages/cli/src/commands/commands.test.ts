@@ -14,7 +14,9 @@ import {
   readObj,
   unwrap,
   usualDrawing,
+  usualForms,
   usualStep,
+  type FormShape,
 } from '@fictile/core';
 import { fontPath, SHIPPED_FONTS } from '@fictile/fonts';
 import { InputFault } from '../messages.ts';
@@ -155,6 +157,53 @@ test('a project’s file brings its models along', async () => {
   await writeFile(at('p.fictile'), packProject({ project: own, assets: new Map() }));
   expect(await codeOf(() => bake([at('p.fictile'), '--piece', 'Title', '--out', at('b.obj')]))).toBe('MODEL_UNKNOWN');
 });
+
+describe('into a model', () => {
+  const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0, shells: 1 };
+  const body = async (name: string, form: FormShape): Promise<string> => {
+    const made = newForm('b', name, form);
+    const drawn = newProject('p', 'p', [{ ...made, body: { ...made.body, faces: { ...made.body.faces, toleranceMm: 0.3 } } }]);
+    await writeFile(at(`${name}.json`), JSON.stringify(drawn));
+    await bake([at(`${name}.json`), '--out', at(`${name}.obj`)]);
+    return at(`${name}.obj`);
+  };
+  const made = async (...flags: string[]): Promise<ReturnType<typeof checkMesh>> => {
+    await make(['--out', at('made.obj'), '--size', '18mm', '--anchor', 'middle', '--align', 'center', ...flags]);
+    return checkMesh(unwrap(readObj(new Uint8Array(await readFile(at('made.obj'))))));
+  };
+
+  test('the long walk: bent, laid round, engraved with a soft rim; retyped, in another font, in another body', async () => {
+    const { jug, ball } = usualForms();
+    const walk = (file: string, ...more: string[]): Promise<ReturnType<typeof checkMesh>> =>
+      made('--tolerance', '0.2', '--bend', '12', '--onto', file, '--with', file, '--from', '0,100,300', '--toward', '0,0,-1', '--depth', '2', '--sink', '1.5', '--soften', '0.4', ...more);
+    const first = await body('jug', jug);
+    expect(await walk(first, '--text', 'Row')).toMatchObject(SOUND);
+    expect(await walk(first, '--text', 'Rows', '--font', 'Bodoni Moda')).toMatchObject(SOUND);
+    expect(await walk(await body('ball', ball), '--text', 'Rows')).toMatchObject(SOUND);
+  });
+
+  test('flat on a side: as deep as --sink, as high as --depth, through, and drawn into the faces', async () => {
+    const slab: FormShape = { kind: 'block', widthMm: 80, heightMm: 40, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 };
+    const file = await body('slab', slab);
+    const cut = (...more: string[]): Promise<ReturnType<typeof checkMesh>> => made('--text', 'LI', '--with', file, '--edge', 'plain', ...more);
+    const [engraved, raised, imprinted] = [await cut('--sink', '3'), await cut('--operation', 'raise', '--depth', '2'), await cut('--operation', 'imprint', '--depth', '0')];
+    for (const one of [engraved, raised, imprinted]) expect(one).toMatchObject(SOUND);
+    expect(raised.sizeMm[2]).toBeCloseTo(12, 9);
+    expect(imprinted.volumeMm3).toBeCloseTo(32_000, 6);
+    const through = await cut('--operation', 'through', '--place', '-z', '--loose', 'drop');
+    expect((32_000 - engraved.volumeMm3) / 3).toBeCloseTo((32_000 - through.volumeMm3) / 10, 3);
+    expect(await codeOf(() => cut('--place', '500,0,0', '--normal', '0,0,1'))).toBe('CUT_APART');
+    expect(await codeOf(() => cut('--lean', '5'))).toBe('FLAG_VALUE');
+    expect(await codeOf(() => made('--text', 'I', '--sink', '3'))).toBe('FLAG_VALUE');
+  });
+
+  test('an open model is refused in words, and closed on request', async () => {
+    await writeFile(at('open.obj'), 'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 9\nv 40 0 9\nv 40 40 9\nv 0 40 9\nf 5 6 7 8\nf 1 2 6 5\nf 2 3 7 6\nf 3 4 8 7\nf 4 1 5 8\n');
+    const flags = ['--text', 'I', '--with', at('open.obj'), '--sink', '1'];
+    expect(await codeOf(() => made(...flags))).toBe('CUT_LEFT_OUT');
+    expect(await made(...flags, '--close-holes')).toMatchObject(SOUND);
+  });
+}); // prettier-ignore
 
 describe('bake', () => {
   beforeEach(() => writeFile(at('project.json'), JSON.stringify(project)));

@@ -41,6 +41,7 @@ function filesFrom(folder: string, flags: Flags): Flags {
     svg: beside(flags.svg, () => true),
     along: beside(flags.along, () => true),
     onto: beside(flags.onto, () => true),
+    with: beside(flags.with, () => true),
     font: beside(flags.font, (path) => /[/\\]|\.(ttf|otf|ttc|woff2?)$/i.test(path)),
     edge: beside(flags.edge, isProfileFile),
     'back-edge': beside(flags['back-edge'], isProfileFile),

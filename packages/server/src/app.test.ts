@@ -268,7 +268,7 @@ test('the OpenAPI document names every address', async () => {
 });
 
 test('sample projects are made once and never come back', async () => {
-  expect(await seed(database)).toBe(15);
+  expect(await seed(database)).toBe(19);
   expect(await seed(database)).toBe(0);
   const { body } = await request(app).get('/api/projects');
   expect(body.projects.map((p: { name: string }) => p.name)).toEqual([
@@ -287,5 +287,9 @@ test('sample projects are made once and never come back', async () => {
     'Bowl of plenty',
     'Curved tile',
     'Door plate',
+    'Stamped tile',
+    'Lantern board',
+    'Basin with a raised rim',
+    'Bent collar',
   ]);
 });

@@ -1,6 +1,5 @@
 import {
   applyEdit,
-  findFinish,
   newForm,
   newPiece,
   newProject,
@@ -14,6 +13,7 @@ import {
   type Project,
   type Words,
 } from '@fictile/core';
+import { dressed, font } from './parts.ts';
 
 interface OnModel {
   id: string;
@@ -26,13 +26,6 @@ interface OnModel {
   depthMm: number;
   onto: Partial<OntoStep>;
 }
-
-const font = (family: string, weight: number): Words['font'] => ({
-  family,
-  weight,
-  italic: false,
-  axes: family === 'Work Sans' ? { wght: weight } : {},
-});
 
 /** Lettering on vessels and tiles of the kiln-opening weekend. */
 const ON_MODELS: readonly OnModel[] = [
@@ -68,24 +61,17 @@ const ON_MODELS: readonly OnModel[] = [
   },
 ];
 
-const finishOf = (pieceId: string, name: string): Edit => ({
-  kind: 'setFinish',
-  pieceId,
-  slots: ['front', 'frontEdge', 'wall', 'backEdge', 'back'],
-  values: findFinish(name),
-});
-
 function build({ id, name, form, finishes, text, words, depthMm, onto }: OnModel): Project {
   const body = newForm('body', name, form);
   const title = newPiece('title', 'Lettering', splitGraphemes(text));
   const edits: Edit[] = [
     { kind: 'setFaces', pieceId: body.id, values: { toleranceMm: 0.02 } },
     { kind: 'setPlacement', pieceId: body.id, values: { stand: 'table' } },
-    finishOf(body.id, finishes[0]),
+    dressed(body.id, finishes[0]),
     { kind: 'setWords', pieceId: title.id, values: words },
     { kind: 'setSolid', pieceId: title.id, values: { depthMm, front: { kind: 'round', inMm: 1, deepMm: 1, steps: 3, points: [] } } }, // prettier-ignore
     { kind: 'setSteps', pieceId: title.id, steps: [{ ...usualStep('onto', 'onto'), target: body.id, ...onto }] },
-    finishOf(title.id, finishes[1]),
+    dressed(title.id, finishes[1]),
   ];
   return edits.reduce((so, edit) => unwrap(applyEdit(so, edit)), newProject(id, name, [title, body]));
 }
@@ -98,8 +84,8 @@ function buildDoorPlate(): Project {
     { kind: 'setWords', pieceId: title.id, values: { font: font('Pacifico', 400), sizeMm: 44 } },
     { kind: 'setSolid', pieceId: title.id, values: { depthMm: 8 } },
     { kind: 'setPlacement', pieceId: title.id, values: { stand: 'table', by: 'middle' } },
-    finishOf(title.id, 'bone glaze'),
-    finishOf(panel.id, 'cobalt wash'),
+    dressed(title.id, 'bone glaze'),
+    dressed(panel.id, 'cobalt wash'),
   ];
   return edits.reduce((so, edit) => unwrap(applyEdit(so, edit)), newProject('row-door', 'Door plate', [title, panel]));
 }

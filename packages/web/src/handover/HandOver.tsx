@@ -2,6 +2,7 @@ import { Button, Checkbox, Radio, Stack, Text } from '@mantine/core';
 import {
   materialsFileName,
   pieceName,
+  standAlone,
   usualWriteOptions,
   type JobAnswer,
   type MeshFormat,
@@ -44,7 +45,7 @@ export function HandOver({ opened, onClose, client, project, faces, takePicture 
 type Written = Extract<JobAnswer, { kind: 'written' }>;
 
 function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'project' | 'faces'>) {
-  const seen = project.pieceOrder.filter((id) => project.pieces[id].visible);
+  const seen = standAlone(project);
   const [left, setLeft] = useState<readonly string[]>([]);
   const pieceIds = seen.filter((id) => !left.includes(id));
   const alone = pieceIds.length === 1 ? pieceName(project.pieces[pieceIds[0]]) : undefined;

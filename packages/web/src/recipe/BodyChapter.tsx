@@ -1,5 +1,5 @@
 import { UnstyledButton } from '@mantine/core';
-import { usualForms, type FormPiece, type FormShape, type ModelPiece, type ShownPiece } from '@fictile/core';
+import { usualForms, type FormPiece, type FormShape, type ModelPiece, type ShownPiece, type Step } from '@fictile/core';
 import { useState } from 'react';
 import { ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -19,6 +19,7 @@ export interface OtherPiece {
   isBody: boolean;
   /** around it before its steps, in its own space; undefined while it is not built */
   flat: ShownPiece['flat'];
+  steps: readonly Step[];
 }
 
 type FormProps = Omit<ChapterProps, 'piece'> & { piece: FormPiece; others: readonly OtherPiece[] };

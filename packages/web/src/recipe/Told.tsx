@@ -40,6 +40,11 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   SHAPE_CROSSES: 'steps',
   LINE_ENDS: 'steps',
   SHAPE_COARSE: 'steps',
+  CUT_NOTHING: 'steps',
+  CUT_LEFT_OUT: 'steps',
+  CUT_APART: 'steps',
+  CUT_LOOSE: 'steps',
+  CUT_ROUNDS: 'steps',
   ONTO_NOTHING: 'steps',
   ONTO_CYCLE: 'steps',
   ONTO_MISSES: 'steps',
@@ -87,6 +92,11 @@ function cureOf(remark: Remark): Cure | undefined {
         );
     case 'MODEL_OPEN':
       return remark.params.openEdges > 0 ? (edits) => edits.model({ closed: true }) : undefined;
+    case 'CUT_LOOSE':
+      return remark.params.kept
+        ? (edits, { steps }) =>
+            edits.steps(steps.map((step) => (step.kind === 'cut' ? { ...step, loose: 'drop' } : step)))
+        : undefined;
     case 'ONTO_OVERHANGS':
       if (remark.params.instead !== 'straight') return undefined;
       return (edits, { steps }) =>

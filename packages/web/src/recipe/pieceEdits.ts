@@ -40,6 +40,8 @@ export interface PieceEdits {
   faces(values: Values<'setFaces'>, key?: EditKey): void;
   /** of the piece at work alone: what is done to a mesh depends on that mesh */
   steps(steps: readonly Step[], key?: EditKey): void;
+  /** of several pieces at once: what cuts another is edited from both sides */
+  stepsOf(rows: readonly { pieceId: string; steps: readonly Step[] }[], key?: EditKey): void;
   finish(slots: readonly Slot[], values: Partial<Finish>, key?: EditKey): void;
   finishBack(asFront: boolean): void;
   /** letters of the piece at work; null: nothing special any more */
@@ -83,6 +85,10 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
       ),
     faces: (values, key) => forAll(({ id }) => ({ kind: 'setFaces', pieceId: id, values }), key),
     steps: (steps, key) => edit({ kind: 'setSteps', pieceId, steps }, key),
+    stepsOf: (rows, key) => {
+      const made = rows.map((row): Edit => ({ kind: 'setSteps', ...row }));
+      edit(made.length === 1 ? made[0] : { kind: 'many', edits: made }, key);
+    },
     finish: (slots, values, key) => forAll(({ id }) => ({ kind: 'setFinish', pieceId: id, slots, values }), key),
     finishBack: (asFront) => forAll(({ id }) => ({ kind: 'finishBack', pieceId: id, asFront })),
     own: (ids, values, key) => edit({ kind: 'setOwn', pieceId, ids, values }, key),

@@ -1,4 +1,4 @@
-import type { Project, ShownPiece } from '@fictile/core';
+import { standAlone, type Project, type ShownPiece } from '@fictile/core';
 import { JobClient } from '../worker/index.ts';
 import type { PictureReply, PictureRequest } from './picture.worker.ts';
 
@@ -29,17 +29,18 @@ export class PictureMaker {
     this.#geometry ??= new JobClient();
     const answer = await this.#geometry.ask({ kind: 'evaluate', project, known: [] });
     if (answer.kind !== 'evaluated' || answer.pieces.every((piece) => piece.clusters.length === 0)) return undefined;
-    return this.#draw(project, answer.pieces);
+    const seen = new Set(standAlone(project));
+    return this.#draw(
+      project,
+      answer.pieces.filter(({ pieceId }) => seen.has(pieceId)),
+    );
   }
 
   #draw(project: Project, pieces: ShownPiece[]): Promise<Blob | undefined> {
     this.#drawing ??= this.#start();
     const serial = ++this.#serial;
     const looks = Object.fromEntries(
-      pieces.map(({ pieceId }) => {
-        const { slots, source } = project.pieces[pieceId];
-        return [pieceId, { slots, source }];
-      }),
+      Object.values(project.pieces).map(({ id, slots, source }) => [id, { slots, source }]),
     );
     const request: PictureRequest = { serial, pieces, looks, width: WIDTH, height: HEIGHT };
     const buffers = pieces

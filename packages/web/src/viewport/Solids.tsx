@@ -1,12 +1,13 @@
-import { finishOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
-import { useThree } from '@react-three/fiber';
+import { toolsOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect } from 'react';
-import { LineBasicMaterial } from 'three';
+import { LineBasicMaterial, type Mesh } from 'three';
 import type { GeometryShelf } from './geometries.ts';
+import { groupMaterials } from './groupMaterials.ts';
 import { letterFinishes } from './letterFinishes.ts';
-import { materialOf, type SurfaceMode } from './materials.ts';
+import { ghostMaterial, type SurfaceMode } from './materials.ts';
 import { useSolidDrag, type Placing } from './PlaceHandles.tsx';
-import { matrixOf, solidName } from './scene.ts';
+import { matrixOf, solidName, TOOL } from './scene.ts';
 
 const edgeMaterial = new LineBasicMaterial({ color: '#2b2118', transparent: true, opacity: 0.55 });
 
@@ -21,6 +22,8 @@ export interface SolidsProps {
   onType: (pieceId: string) => void;
   /** the piece that is typed on; it takes its clicks itself */
   typed: string | undefined;
+  /** what cuts others and is at work: seen as a ghost */
+  cutting: readonly string[];
   /** the pieces that a drag moves, while places are at work */
   held: ReadonlySet<string>;
   placing: Placing | undefined;
@@ -30,17 +33,43 @@ export interface SolidsProps {
 
 /** All clusters of all pieces where they stand. */
 export function Solids(props: SolidsProps) {
-  const { project, pieces, mode, showEdges } = props;
+  const { project, pieces, mode, showEdges, typed } = props;
   const invalidate = useThree((three) => three.invalidate);
   useEffect(() => invalidate(), [project, pieces, mode, showEdges, invalidate]);
+  const tools = toolsOf(project);
+  const seen = new Set([...props.cutting, typed]);
   return pieces.map((shown) => {
     const piece = project.pieces[shown.pieceId];
+    if (tools.has(shown.pieceId)) return piece && seen.has(piece.id) && <GhostSolid key={piece.id} {...props} piece={piece} shown={shown} />;
     return piece && <Solid key={piece.id} {...props} piece={piece} shown={shown} />;
   });
-}
+} // prettier-ignore
+
+/** What cuts, while it is worked on: no part of any picture. */
+function GhostSolid({ piece, shown, shelf, onType, typed }: SolidsProps & { piece: Piece; shown: ShownPiece }) {
+  return (
+    <group
+      name={solidName(piece.id)}
+      matrixAutoUpdate={false}
+      matrix={matrixOf(shown.transform)}
+      {...TOOL_GROUP}
+      onDoubleClick={(event) => {
+        event.stopPropagation();
+        if (piece.id !== typed) onType(piece.id);
+      }}
+    >
+      {shown.clusters.map((cluster, i) => {
+        const geometry = shelf.get(cluster.key);
+        return geometry && <mesh key={i} geometry={geometry.solid} material={geometry.groups.map(() => ghostMaterial)} position={[cluster.x, cluster.y, cluster.z]} />;
+      })}
+    </group>
+  );
+} // prettier-ignore
+
+const TOOL_GROUP = { userData: TOOL };
 
 function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
-  const { piece, shown, shelf, mode, showEdges, onChoose, onType, typed, held, placing, step } = props;
+  const { project, piece, shown, shelf, mode, showEdges, onChoose, onType, typed, held, placing, step } = props;
   const isHeld = placing !== undefined && held.has(piece.id) && !piece.locked;
   const drag = useSolidDrag(isHeld ? placing : undefined, piece.placement.stand === 'table', step);
   return (
@@ -51,20 +80,23 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
       {...(isHeld ? drag : {})}
       onDoubleClick={(event) => {
         event.stopPropagation();
-        if (piece.id !== typed) onType(piece.id);
+        const hit = ownerAt(event, shown, shelf) ?? piece.id;
+        if (hit !== typed) onType(hit);
       }}
       onClick={(event) => {
         if (event.delta > 4 || piece.id === typed) return; // the end of a turn of the view
         event.stopPropagation();
-        onChoose(piece.id, event.shiftKey || event.ctrlKey || event.metaKey);
+        onChoose(ownerAt(event, shown, shelf) ?? piece.id, event.shiftKey || event.ctrlKey || event.metaKey);
       }}
     >
       {shown.clusters.map((cluster, i) => {
         const geometry = shelf.get(cluster.key);
         if (!geometry) return null;
-        const looks = letterFinishes(piece, shown, cluster);
-        const materials = geometry.groups.map(({ part, letter }) =>
-          materialOf(looks(letter) ?? finishOf(piece.slots, part), part, mode),
+        const ofLetter = letterFinishes(piece, shown, cluster);
+        const materials = groupMaterials(
+          geometry.groups,
+          { slots: piece.slots, ofLetter, slotsOf: (id) => project.pieces[id]?.slots },
+          mode,
         );
         return (
           <group key={i} position={[cluster.x, cluster.y, cluster.z]}>
@@ -76,3 +108,10 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
     </group>
   );
 }
+
+/** The piece that has cut the face under the pointer: to press on engraved letters is to mean the words. */
+function ownerAt({ faceIndex, object }: ThreeEvent<MouseEvent>, shown: ShownPiece, shelf: GeometryShelf): string | undefined {
+  if (faceIndex === undefined || faceIndex === null) return undefined;
+  const geometry = shown.clusters.map(({ key }) => shelf.get(key)).find((one) => one?.solid === (object as Mesh).geometry);
+  return geometry?.groups.find(({ start, count }) => 3 * faceIndex >= start && 3 * faceIndex < start + count)?.of;
+} // prettier-ignore

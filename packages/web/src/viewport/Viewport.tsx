@@ -56,6 +56,8 @@ export interface ViewportProps {
   shaping: Shaping | undefined;
   /** while a shape step is at work */
   stepping: Stepping | undefined;
+  /** pieces that cut others and are at work */
+  cutting: readonly string[];
   /** another state, laid over as lines */
   ghost: Ghosts | undefined;
   /** pixels that everything is shown further up */

@@ -15,7 +15,20 @@ const PART_TINTS: Readonly<Record<Part, string>> = {
   backEdge: '#8e7fb5',
   back: '#c98f78',
   body: '#b9b2a6',
+  floor: '#d9b48f',
+  recess: '#8ba9a3',
+  lip: '#6d8fc4',
+  foot: '#a58bb0',
 };
+
+/** Of what cuts another piece, while it is worked on: seen through, so that what it does stays in sight. */
+export const ghostMaterial = new MeshStandardMaterial({
+  color: '#c87950',
+  transparent: true,
+  opacity: 0.28,
+  depthWrite: false,
+  roughness: 0.9,
+});
 
 const shelf = new Map<string, MeshStandardMaterial>();
 

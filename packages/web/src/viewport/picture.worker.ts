@@ -1,4 +1,4 @@
-import { finishOf, ownOf, SLOTS, type Piece, type ShownPiece } from '@fictile/core';
+import { ownOf, SLOTS, type Piece, type ShownPiece, type Slots } from '@fictile/core';
 import type { Box3 } from 'three';
 import {
   DirectionalLight,
@@ -15,8 +15,8 @@ import {
   WebGLRenderer,
 } from 'three';
 import { GeometryShelf } from './geometries.ts';
+import { groupMaterials } from './groupMaterials.ts';
 import { letterFinishes } from './letterFinishes.ts';
-import { materialOf } from './materials.ts';
 import { boundsOf, matrixOf } from './scene.ts';
 import { lightAround, LOOKS } from './surroundings.ts';
 
@@ -63,7 +63,7 @@ async function draw({ pieces, looks, width, height }: PictureRequest): Promise<B
   const shelf = new GeometryShelf();
   shelf.update(pieces);
   const scene = new Scene();
-  for (const piece of pieces) scene.add(solidOf(piece, looks[piece.pieceId], shelf));
+  for (const piece of pieces) scene.add(solidOf(piece, looks, shelf));
   const box = boundsOf(pieces, shelf);
   light(scene, box);
   if (Object.values(looks).some(hasMetal)) mirrorRoom(scene, renderer);
@@ -72,18 +72,18 @@ async function draw({ pieces, looks, width, height }: PictureRequest): Promise<B
   return canvas.convertToBlob({ type: 'image/png' });
 }
 
-function solidOf(piece: ShownPiece, look: PieceLook, shelf: GeometryShelf): Group {
+function solidOf(piece: ShownPiece, all: Readonly<Record<string, PieceLook>>, shelf: GeometryShelf): Group {
+  const look = all[piece.pieceId];
   const group = new Group();
   group.applyMatrix4(matrixOf(piece.transform));
   for (const cluster of piece.clusters) {
     const geometry = shelf.get(cluster.key);
     if (!geometry) continue;
-    const looks = letterFinishes(look, piece, cluster);
+    const ofLetter = letterFinishes(look, piece, cluster);
+    const slotsOf = (id: string): Slots | undefined => all[id]?.slots;
     const mesh = new Mesh(
       geometry.solid,
-      geometry.groups.map(({ part, letter }) =>
-        materialOf(looks(letter) ?? finishOf(look.slots, part), part, USUAL_MODE),
-      ),
+      groupMaterials(geometry.groups, { slots: look.slots, ofLetter, slotsOf }, USUAL_MODE),
     );
     mesh.position.set(cluster.x, cluster.y, cluster.z);
     mesh.castShadow = mesh.receiveShadow = true;

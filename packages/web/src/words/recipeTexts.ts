@@ -138,6 +138,7 @@ export const recipeTexts = {
     clear: 'Clear edges on faces that are flat within {within}.',
     crisp: 'Shade edges crisply from {from} on.',
     ...shapeTexts.sentences,
+    cut: '{target} {operation}{how}{soft}{loose}. {clean}.',
   },
   stepsNone: 'Nothing is bent, waved or cut anew.',
   shapeNeedMet: (need: string): string => `Edges up to ${need}, as the shape needs.`,

@@ -1,4 +1,5 @@
 import type { DrawingSkip, Failure, Remark, RemarkParams, StepKind } from '@fictile/core';
+import { cutTexts } from './cutTexts.ts';
 import { texts } from './texts.ts';
 
 const STEP_NAMES: Readonly<Record<string, string>> = { subdivide: 'Subdividing', triangles: 'Cutting into triangles' };
@@ -12,6 +13,11 @@ type ShapeRemark = Extract<
       | 'SHAPE_FOLDS'
       | 'SHAPE_TOUCHES'
       | 'SHAPE_CROSSES'
+      | 'CUT_NOTHING'
+      | 'CUT_LEFT_OUT'
+      | 'CUT_APART'
+      | 'CUT_LOOSE'
+      | 'CUT_ROUNDS'
       | 'SHAPE_COARSE'
       | 'ONTO_NOTHING'
       | 'ONTO_CYCLE'
@@ -98,7 +104,17 @@ function shapeText(remark: ShapeRemark): string {
     case 'SHAPE_TOUCHES':
       return `Bent all the way round, the ends touch. Up to ${Math.abs(remark.params.limit)}° they stay apart.`;
     case 'SHAPE_CROSSES':
-      return `Shaped like this, faces run into each other: ${remark.params.letters}. Look at Checks for the places.`;
+      return `Shaped like this, faces run into each other${remark.params.letters === '' ? '' : `: ${remark.params.letters}`}. Look at Checks for the places.`;
+    case 'CUT_NOTHING':
+      return 'Choose a piece with a solid that cuts this one.';
+    case 'CUT_LEFT_OUT':
+      return cutTexts.cut.faults[remark.params.why];
+    case 'CUT_APART':
+      return `${remark.params.letters === '' ? 'The other piece does' : `These do`} not touch this one${remark.params.letters === '' ? '' : `: ${remark.params.letters}`}.`;
+    case 'CUT_ROUNDS':
+      return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
+    case 'CUT_LOOSE':
+      return `${remark.params.parts === 1 ? 'A part hangs' : `${remark.params.parts} parts hang`} on nothing after the cut${remark.params.kept ? '.' : ' and was left out.'}`;
     case 'SHAPE_COARSE':
       return `Some edges stay longer than the shape needs: finer ones would go over the ${remark.params.budget.toLocaleString('en')} faces allowed.`;
     case 'ONTO_NOTHING':

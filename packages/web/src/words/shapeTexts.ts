@@ -33,7 +33,7 @@ export const shapeTexts = {
     scatter: 'Place letters',
     onto: 'Onto a model',
   },
-  groups: { shape: 'Shape', faces: 'Faces' },
+  groups: { shape: 'Shape', pieces: 'Other pieces', faces: 'Faces' },
   spanBetween: '{span} {from} and {to}',
   spans: { whole: 'over all of it', between: 'between' },
   abouts: { middle: 'its middle', point: 'the point' },

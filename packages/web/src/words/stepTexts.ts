@@ -14,5 +14,6 @@ export const stepTexts = {
     clear: 'Clear flat faces',
     crisp: 'Crisp edges',
     ...shapeTexts.names,
+    cut: 'With another piece',
   },
 } as const;

@@ -2,6 +2,7 @@ import { checkTexts } from './checkTexts.ts';
 import { drawingTexts } from './drawingTexts.ts';
 import { formTexts } from './formTexts.ts';
 import { recipeTexts } from './recipeTexts.ts';
+import { cutTexts } from './cutTexts.ts';
 import { shapeTexts } from './shapeTexts.ts';
 import { stepTexts } from './stepTexts.ts';
 import { sectionTexts } from './sectionTexts.ts';
@@ -278,6 +279,7 @@ export const texts = {
   faceStyles: { plain: 'Plain faces', bands: 'Even bands', grid: 'Squares', flow: 'Flowing quads' },
   bandAxes: { x: 'from left to right', y: 'from bottom to top' },
   ...stepTexts,
+  ...cutTexts,
   stepsBy: { count: 'steps', tolerance: 'as fine as the curves' },
   corners: { sharp: 'sharp', cut: 'cut', round: 'rounded' },
   swellCurves: { round: 'full', soft: 'soft', straight: 'straight' },

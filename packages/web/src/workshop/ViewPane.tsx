@@ -52,6 +52,8 @@ interface ViewPaneProps {
   bending: Bending | undefined;
   shaping: Shaping | undefined;
   stepping: Stepping | undefined;
+  /** pieces that cut others and are at work */
+  cutting: readonly string[];
   comparing: Comparing | undefined;
   onCompare: (comparing: Comparing | undefined) => void;
   /** pixels that the view is shown further up, above what covers its foot */
@@ -142,7 +144,7 @@ function SecondView(props: Omit<DrawnProps, 'camera'>) {
 function ComparedView(props: Omit<DrawnProps, 'camera' | 'box' | 'wish' | 'ghost'> & { comparing: Comparing }) {
   const camera = useRef<CameraHandle>(undefined);
   const box = useMemo(() => boundsOf(props.evaluation.pieces, props.shelf), [props.evaluation.pieces, props.shelf]);
-  const only = { marks: undefined, placing: undefined, bending: undefined, shaping: undefined, stepping: undefined, typing: { ...props.typing, now: undefined, picked: undefined } };
+  const only = { marks: undefined, placing: undefined, bending: undefined, shaping: undefined, stepping: undefined, cutting: [], typing: { ...props.typing, now: undefined, picked: undefined } };
   return (
     <div className={classes.second} data-testid="compared" aria-busy={props.evaluation.busy}>
       <Drawn {...props} {...only} box={box} wish={props.view.wish} camera={camera} ghost={undefined} onPictures={nothing} />
@@ -170,7 +172,7 @@ interface DrawnProps extends ViewPaneProps {
   ghost?: Ghosts;
 }
 
-function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, stepping, lift, camera, link, ghost, onPictures }: DrawnProps) {
+function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, stepping, cutting, lift, camera, link, ghost, onPictures }: DrawnProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
   const onCamera = useCallback((handle: CameraHandle | undefined) => void (camera.current = handle), [camera]);
@@ -211,6 +213,7 @@ function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typ
         bending={bending}
         shaping={shaping}
         stepping={stepping}
+        cutting={cutting}
         ghost={ghost}
         lift={lift}
         onChoose={chosen.choose}

@@ -1,7 +1,16 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import { spotlight } from '@mantine/spotlight';
-import { groundOf, isLettering, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import {
+  cutBy,
+  cutsOf,
+  groundOf,
+  isLettering,
+  type CutStep,
+  type Piece,
+  type Project,
+  type ShownPiece,
+} from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { Checks, type Cure } from '../checks/index.ts';
@@ -54,9 +63,8 @@ function useBench(store: ProjectStore) {
   const actions = usePieceActions(store, evaluation, shelf);
   const drawings = useDrawings({ store, client, actions, chosen, busy: evaluation.busy });
   const models = useModels({ actions, chosen });
-  const navigate = useNavigate();
+  const [navigate, singleKeys] = [useNavigate(), useSingleKeys()];
   const { toggleColorScheme } = useMantineColorScheme();
-  const singleKeys = useSingleKeys();
   const commands = workshopCommands({
     store,
     actions,
@@ -99,16 +107,26 @@ function useBench(store: ProjectStore) {
       setPanel,
       comparing,
       setComparing,
+      setStepId,
     },
     ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings, models },
     placing: atWork === 'place' && !typing.now && !chosen.pieces.some(groundOf) ? placing : undefined,
     bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
     stepping: atWork === 'steps' && !typing.now ? stepping : undefined,
-    setStepId,
+    cutting: atWork === 'steps' && chosen.pieces.length > 0 ? cuttingOf(project, chosen.pieces[0], stepId) : NO_TOOLS,
     others: useOthers(project, evaluation, chosen.ids[0]),
     shaping: atWork === 'solid' && !typing.now ? shaping : undefined,
   };
 }
+
+const NO_TOOLS: readonly string[] = [];
+
+/** What is seen as a ghost while steps are at work: the piece that cuts others, or the one that the step at work lets in. What stands out of another is seen anyway. */
+function cuttingOf(project: Project, lead: Piece, stepId: string | undefined): readonly string[] {
+  const hidden = (step: CutStep): boolean => step.operation !== 'raise' && step.operation !== 'join';
+  const own = cutsOf(lead).filter((step) => step.id === stepId && hidden(step));
+  return [...own.map(({ target }) => target), ...(cutBy(project, lead.id).some(hidden) ? [lead.id] : [])];
+} // prettier-ignore
 
 /** The pieces besides the one at work, as they are shown. */
 function useOthers(project: Project, { pieces }: Evaluation, lead: string | undefined): OtherPiece[] {
@@ -118,7 +136,9 @@ function useOthers(project: Project, { pieces }: Evaluation, lead: string | unde
         const piece = project.pieces[id];
         const { name } = piece;
         const isBody = !isLettering(piece);
-        return id === lead ? [] : [{ id, name, isBody, flat: pieces.find((p) => p.pieceId === id)?.flat }];
+        return id === lead
+          ? []
+          : [{ id, name, isBody, flat: pieces.find((p) => p.pieceId === id)?.flat, steps: piece.steps }];
       }),
     [project, pieces, lead],
   );
@@ -162,6 +182,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
         bending={bench.bending}
         shaping={bench.shaping}
         stepping={bench.stepping}
+        cutting={bench.cutting}
         comparing={bench.comparing}
         onCompare={bench.setComparing}
         lift={bench.showsSection ? SECTION_LIFT : 0}

@@ -8,7 +8,9 @@ import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import type { ChapterProps } from '../sentenceParts.tsx';
-import { startStep } from './startStep.ts';
+import { besidesStep, cutsMoved, startStep, TRIED } from './startStep.ts';
+import { CutsOfOthers } from './CutsOfOthers.tsx';
+import { cutValues } from './cutValues.tsx';
 import { shapeValues } from './shapeValues.tsx';
 import { STEP_PICTURES } from './stepPictures.tsx';
 import { stepValues } from './stepValues.tsx';
@@ -36,7 +38,13 @@ export function StepsChapter({
   const put = (next: readonly Step[], key?: EditKey): void => edits.steps(next, key);
   const replace = (at: number, step: Step, key?: EditKey): void => put(steps.map((s, i) => (i === at ? step : s)), key); // prettier-ignore
   const valuesOf = (step: Step, at: number) => {
-    const own = (next: Step, key?: EditKey): void => replace(at, next, typeof key === 'string' ? `step ${step.id} ${key}` : key);
+    const own = (next: Step, key?: EditKey): void => {
+      const moved = cutsMoved(step, next, piece.id, others);
+      const name = typeof key === 'string' ? `step ${step.id} ${key}` : key;
+      if (moved.length === 0) return replace(at, next, name);
+      edits.stepsOf([{ pieceId: piece.id, steps: steps.map((one, i) => (i === at ? next : one)) }, ...moved], name);
+    };
+    if (step.kind === 'cut') return cutValues(step, { put: own, takeBack: edits.takeBack, others });
     return isShapeStep(step) ? shapeValues(step, { put: own, takeBack: edits.takeBack, picked, readCurve, others }) : stepValues(step, own);
   }; // prettier-ignore
   return (
@@ -49,10 +57,11 @@ export function StepsChapter({
             <StepMenu steps={steps} at={at} put={put} />
           </span>
           <Sentence template={T.steps[step.kind]} values={valuesOf(step, at)} />
-          {shown?.onto?.stepId === step.id && shown.onto.report && <TrueLine report={shown.onto.report} />}
+          {shown?.onto?.stepId === step.id && shown.onto.report && step.kind === 'onto' && step.method !== 'flat' && <TrueLine report={shown.onto.report} />}
         </div>
       ))}
-      <AddStep steps={steps} flat={flat} others={others} put={put} takeBack={edits.takeBack} />
+      <CutsOfOthers pieceId={piece.id} steps={steps} edits={edits} others={others} />
+      <AddStep pieceId={piece.id} steps={steps} flat={flat} others={others} edits={edits} />
     </Chapter>
   );
 } // prettier-ignore
@@ -65,18 +74,23 @@ function TrueLine({ report }: { report: NonNullable<NonNullable<ShownPiece['onto
 
 const GROUPS = [
   { name: texts.shape.groups.shape, kinds: KINDS.filter(([kind]) => SHAPE_KINDS.includes(kind)) },
-  { name: texts.shape.groups.faces, kinds: KINDS.filter(([kind]) => !SHAPE_KINDS.includes(kind)) },
+  { name: texts.shape.groups.pieces, kinds: KINDS.filter(([kind]) => kind === 'cut') },
+  { name: texts.shape.groups.faces, kinds: KINDS.filter(([kind]) => !SHAPE_KINDS.includes(kind) && kind !== 'cut') },
 ];
 
 /** A step is shown on the letters as soon as the pointer or the arrow keys reach it. */
-function AddStep({ steps, flat, others, put, takeBack }: { steps: readonly Step[]; flat: ShownPiece['flat']; others: readonly OtherPiece[]; put: (next: readonly Step[], key?: EditKey) => void; takeBack: PieceEdits['takeBack'] }) {
+function AddStep({ pieceId, steps, flat, others, edits }: { pieceId: string; steps: readonly Step[]; flat: ShownPiece['flat']; others: readonly OtherPiece[]; edits: PieceEdits }) {
   const taken = useRef(false);
-  const trial = useTrial<StepKind>((kind, key) => put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, TRIED, { flat, others })], key), takeBack);
+  const add = (kind: StepKind, id: string, key?: EditKey): void => {
+    const step = startStep(kind, id, { flat, others });
+    edits.stepsOf([{ pieceId, steps: [...steps.filter((one) => one.id !== TRIED), step] }, ...besidesStep(step, pieceId, others, flat)], key);
+  };
+  const trial = useTrial<StepKind>((kind, key) => add(kind, TRIED, key), edits.takeBack);
   const reached = useReached<StepKind>(trial.onTry);
   const take = (kind: StepKind): void => {
     taken.current = true;
     trial.onTry(undefined);
-    put([...steps.filter(({ id }) => id !== TRIED), startStep(kind, crypto.randomUUID(), { flat, others })]);
+    add(kind, crypto.randomUUID());
   };
   return (
     <Menu position="bottom-start" withinPortal trapFocus returnFocus onOpen={() => { taken.current = false; reached.start(); }} onClose={() => !taken.current && trial.onTry(undefined)}>
@@ -98,9 +112,6 @@ function AddStep({ steps, flat, others, put, takeBack }: { steps: readonly Step[
     </Menu>
   );
 } // prettier-ignore
-
-/** The id of a step that is only tried. */
-const TRIED = 'tried';
 
 const figureOf = (faces: number | undefined): string => (faces === undefined ? '' : T.stepFaces(faces));
 

@@ -1,0 +1,18 @@
+import { finishOf, type DisplayGroup, type Finish, type Slots } from '@fictile/core';
+import type { MeshStandardMaterial } from 'three';
+import { materialOf, type SurfaceMode } from './materials.ts';
+
+interface Looks {
+  slots: Slots;
+  /** of letters that have a finish of their own */
+  ofLetter: (letter: number) => Finish | undefined;
+  /** of other pieces, by id: what they have cut looks as they do */
+  slotsOf: (pieceId: string) => Slots | undefined;
+}
+
+/** A material for each group of a cluster's triangles. */
+export const groupMaterials = (groups: readonly DisplayGroup[], { slots, ofLetter, slotsOf }: Looks, mode: SurfaceMode): MeshStandardMaterial[] =>
+  groups.map(({ part, letter, of }) => {
+    const own = of === undefined ? ofLetter(letter) : undefined;
+    return materialOf(own ?? finishOf((of !== undefined && slotsOf(of)) || slots, part), part, mode);
+  }); // prettier-ignore

@@ -1,0 +1,61 @@
+/** Words of the step with which one piece cuts another. */
+export const cutTexts = {
+  cut: {
+    operations: {
+      engrave: 'is engraved',
+      raise: 'stands out of it',
+      through: 'cuts right through',
+      imprint: 'is drawn into its faces',
+      join: 'becomes a part of it',
+      subtract: 'is taken out of it',
+      intersect: 'leaves only what both share',
+    },
+    how: {
+      engrave: ', {sink} deep',
+      raise: ', leaning {lean}',
+      through: '',
+      imprint: ', {raise}, leaning {lean}',
+      join: ', {sink} sunk in',
+      subtract: '',
+      intersect: '',
+    },
+    flush: 'flush',
+    softEnd: { engrave: ', its rim {soft}{rest}', through: ', its rim {soft}{rest}', raise: ', its foot {soft}{rest}' },
+    sharp: 'sharp',
+    softRest: ' round, {side}, in {steps}',
+    sides: { outward: 'wider than drawn', inward: 'no wider than drawn' },
+    stepsUnit: (count: number): string => (count === 1 ? 'piece' : 'pieces'),
+    looseEnd: '. Loose parts {loose}',
+    looses: { keep: 'stay', drop: 'are left out' },
+    cleans: { on: 'Slivers are cleared away', off: 'Every cut stays where it fell' },
+    it: 'This',
+    /** beside words that lie on something */
+    letIn: (name: string): string => `Let into ${name}`,
+    inPiece: (name: string): string => `In ${name}`,
+    labels: {
+      target: 'Piece that cuts',
+      operation: 'What it does',
+      sinkMm: 'Depth below the surface',
+      softMm: 'Radius of the rim',
+      softSide: 'Which side of the outline the rim lies on',
+      softSteps: 'Pieces of the rim',
+      raiseMm: 'Height',
+      lean: 'How much narrower it is at the top',
+      loose: 'Parts that hang on nothing',
+      clean: 'Slivers',
+    },
+    faults: {
+      open: 'This piece is not closed, so it has no inside to cut into. Close its holes first.',
+      inward: 'This piece faces inward. Turn its faces round before bringing it in.',
+      cutter: 'What cuts is no closed solid as it lies there. Give it depth, or lay it where the surface curves less.',
+      kernel: 'The cut failed. Move the words a little, or make the piece simpler.',
+      large: 'This piece has too many points to be cut. Reduce it first.',
+      fine: 'Points of this piece lie too near to each other. Join them first.',
+      crossed:
+        'What cuts runs through itself as it lies there. Make it smaller, its rim narrower, or lay it where the surface curves less.',
+      empty: 'Nothing would be left of this piece. Move one of the two.',
+      volume:
+        'Faces run through each other, in this piece or in what cuts it, so the cut can’t be trusted and is left out.',
+    },
+  },
+} as const;

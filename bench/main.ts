@@ -1,6 +1,8 @@
 import { SHIPPED_FONTS } from '@fictile/fonts';
 import { loadKernels } from '@fictile/kernels';
 import { benchConform } from './conform.ts';
+import { benchCut } from './cut.ts';
+import { benchCutPlacements } from './cutPlacements.ts';
 import { benchFaceStyles } from './faceStyles.ts';
 import { benchFontChange, benchScrolling } from './fontChange.ts';
 import { benchFaces } from './fonts.ts';
@@ -50,6 +52,13 @@ if (process.argv.includes('--conform')) {
   const at = process.argv.indexOf('--placements');
   if (at < 0) await benchConform(kernels, yardstickMs, say);
   else await benchPlacements(kernels, Number(process.argv[at + 1]) || 200, say);
+  process.exit();
+}
+
+if (process.argv.includes('--cut')) {
+  const at = process.argv.indexOf('--placements');
+  if (at < 0) await benchCut(kernels, yardstickMs, say);
+  else await benchCutPlacements(kernels, Number(process.argv[at + 1]) || 60, say);
   process.exit();
 }
 

@@ -28,7 +28,7 @@ type Vec3 = [number, number, number];
 
 const { block, ball, jug, bowl, ring, coil, shell } = usualForms();
 const SADDLE: FormShape = { ...shell, acrossMm: 30, upMm: -40 };
-const FORMS: Record<string, FormShape> = { block, ball, jug, bowl, ring, coil, shell, saddle: SADDLE };
+export const FORMS: Record<string, FormShape> = { block, ball, jug, bowl, ring, coil, shell, saddle: SADDLE };
 const METHODS = ['round', 'direction', 'closest'] as const;
 const WORDS = ['Kiln', 'Salt & 8', 'Row', 'glaze', 'Öfen', 'BRAQ'];
 const TOLERANCE_MM = 0.1;
@@ -74,7 +74,7 @@ const faultOf = ({ closed, outward, crossings, sunkMm, gapMm, told }: Placed): s
 };
 
 const meshes = new Map<string, PolygonMesh>();
-function meshOf(form: FormShape): PolygonMesh {
+export function meshOf(form: FormShape): PolygonMesh {
   const key = JSON.stringify(form);
   const mesh = meshes.get(key) ?? formMesh(form, TOLERANCE_MM / 4);
   meshes.set(key, mesh);
@@ -82,7 +82,7 @@ function meshOf(form: FormShape): PolygonMesh {
 }
 
 /** Held before a place of the surface, each equally likely by area. */
-function placed(form: FormShape, method: OntoStep['method'], random: () => number): OntoStep {
+export function placed(form: FormShape, method: OntoStep['method'], random: () => number): OntoStep {
   const mesh = meshOf(form);
   const { corners } = triangulate(mesh);
   const at = (i: number): Vec3 => [0, 1, 2].map((k) => mesh.positions[3 * mesh.faceVertices[corners[i]] + k]) as Vec3;

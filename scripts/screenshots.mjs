@@ -49,14 +49,6 @@ try {
   await page.emulateMedia({ colorScheme: 'light' });
   await page.getByRole('button', { name: 'Edges' }).click();
   await stands(page);
-  await light(page, 'Kiln at night');
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Views' }).click();
-  await page.getByRole('switch', { name: 'Second view' }).press('Space');
-  await page.keyboard.press('Escape');
-  await stands(page);
-  await page.waitForTimeout(2500);
-  await take(page, 'kiln');
 
   await page.goto(`http://localhost:${PORT}/`);
   await page.getByRole('link', { name: 'Opening night' }).click();
@@ -71,13 +63,6 @@ try {
   await page.getByText('Closed, manifold').waitFor();
   await stands(page);
   await take(page, 'hand-over');
-
-  await page.goto(`http://localhost:${PORT}/projects/row-mark`);
-  await stands(page);
-  await page.getByRole('button', { name: 'Front', exact: true }).click();
-  await page.locator('[data-chapter=words] button[aria-pressed]').nth(2).click();
-  await page.waitForTimeout(3000);
-  await take(page, 'logo');
 
   await page.goto(`http://localhost:${PORT}/fonts`);
   await page.getByText(/of \d+ families/).waitFor();
@@ -111,18 +96,22 @@ try {
   await page.waitForTimeout(4000);
   await take(page, 'side-by-side');
 
-  await page.goto(`http://localhost:${PORT}/projects/row-trial-tiles`);
-  await page.getByTestId('figures').filter({ hasText: /\d mm/ }).waitFor();
-  await page.getByRole('button', { name: 'Front', exact: true }).click();
-  await page.getByRole('button', { name: 'Edges' }).click();
-  await page.waitForTimeout(4000);
-  await take(page, 'face-styles');
-  await pick(page, /^Meant for/, 'printing');
-
   for (const id of ['row-jug', 'row-bowl', 'row-door']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);
     await stands(page);
     if (id === 'row-jug') await page.getByTestId('step').click({ position: { x: 5, y: 5 } });
+    await page.waitForTimeout(4000);
+    await take(page, id.replace('row-', ''));
+  }
+  for (const id of ['row-tile', 'row-lantern', 'row-basin', 'row-collar']) {
+    await page.goto(`http://localhost:${PORT}/projects/${id}`);
+    await stands(page);
+    await page
+      .getByRole('complementary', { name: 'Pieces' })
+      .getByRole('button')
+      .filter({ hasText: 'form' })
+      .first()
+      .click();
     await page.waitForTimeout(4000);
     await take(page, id.replace('row-', ''));
   }
@@ -152,13 +141,6 @@ try {
   await page.getByRole('button', { name: 'Fit' }).click();
   await page.waitForTimeout(4000);
   await take(page, 'bend');
-  await pick(page, /^Faces:/, 'Squares');
-  await page.getByRole('spinbutton', { name: 'Size of faces' }).focus();
-  await page.keyboard.type('24');
-  await page.keyboard.press('Enter');
-  await page.getByText('Make them finer').waitFor();
-  await page.waitForTimeout(4000);
-  await take(page, 'need');
   await page.goto(`http://localhost:${PORT}/projects/row-opening-night`);
   await stands(page);
   await page.keyboard.press('d');
@@ -199,7 +181,7 @@ async function drag(page, what, x, y) {
 
 async function stands(page) {
   await page.getByTestId('figures').filter({ hasText: /\d mm/ }).waitFor();
-  await page.getByText('all well').waitFor();
+  await page.getByText('all well').waitFor({ timeout: 120_000 });
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   await page.waitForTimeout(1500);
 }

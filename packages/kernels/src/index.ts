@@ -1,5 +1,6 @@
 import type * as HarfBuzz from 'harfbuzzjs';
 import type { MeshoptDecoder } from 'meshoptimizer/decoder';
+import type { ManifoldToplevel } from 'manifold-3d/manifold';
 import type { MeshoptSimplifier } from 'meshoptimizer/simplifier';
 
 /**
@@ -7,13 +8,14 @@ import type { MeshoptSimplifier } from 'meshoptimizer/simplifier';
  * imported it statically would lose every message posted before it is ready.
  */
 export async function loadKernels(): Promise<LoadedKernels> {
-  return { hb: await import('harfbuzzjs'), loadSimplifier, loadUnpacker };
+  return { hb: await import('harfbuzzjs'), loadSimplifier, loadUnpacker, loadCarver };
 }
 
 interface LoadedKernels {
   hb: typeof HarfBuzz;
   loadSimplifier: typeof loadSimplifier;
   loadUnpacker: typeof loadUnpacker;
+  loadCarver: typeof loadCarver;
 }
 
 /** Unpacks meshes of glTF files; loaded when the first packed one comes. */
@@ -21,6 +23,17 @@ async function loadUnpacker(): Promise<typeof MeshoptDecoder> {
   const { MeshoptDecoder: decoder } = await import('meshoptimizer/decoder');
   await decoder.ready;
   return decoder;
+}
+
+let carver: Promise<ManifoldToplevel> | undefined;
+
+/** Cuts and unites solids; loaded when something is first cut, and once: what one of them has made no other can use. */
+function loadCarver(): Promise<ManifoldToplevel> {
+  return (carver ??= import('manifold-3d/manifold').then(async ({ default: load }) => {
+    const loaded = await load();
+    loaded.setup();
+    return loaded;
+  }));
 }
 
 /** Reduces triangles; loaded when the first mesh is reduced. */

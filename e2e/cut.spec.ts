@@ -1,0 +1,93 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test, type Page } from '@playwright/test';
+import { checkMesh, faceCount, readObj, unwrap } from '@fictile/core';
+import { choose, makeUndrawn, saveAs, settled, typeValue, words } from './testing/workshop.ts';
+
+const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0, shells: 1 };
+
+const pieces = (page: Page) => page.getByRole('complementary', { name: 'Pieces' });
+
+async function add(page: Page, form: string): Promise<void> {
+  await pieces(page).getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('menuitem', { name: form, exact: true }).click();
+  await settled(page);
+}
+
+const work = (page: Page, name: RegExp): Promise<void> => pieces(page).getByRole('button', { name }).first().click();
+
+test('the long walk: bent, laid round, engraved with a soft rim, a letter of its own; then retyped, another font, another body', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await makeUndrawn(page, 'Row');
+  await settled(page);
+  await add(page, 'Jug');
+  await work(page, /^Row/);
+  await typeValue(page, 'Size', '20');
+  await choose(page, /^Add a step$/, 'Bend');
+  await typeValue(page, 'Angle', '12');
+  await choose(page, /^Add a step$/, 'Onto a model');
+  await settled(page);
+  await page.getByRole('button', { name: 'Let into Jug' }).click();
+  const cut = page.getByTestId('cut');
+  await expect(cut).toContainText('is engraved');
+  await typeValue(page, 'Radius of the rim', '0.4');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('Type on the letters');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Words on the letters' })).toBeFocused();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Escape');
+  await typeValue(page, 'These letters, turned', '15');
+  await settled(page);
+
+  await words(page).fill('Rows');
+  await settled(page);
+  await page.getByRole('button', { name: /^Font: / }).click();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await add(page, 'Ball');
+  await work(page, /^Row/);
+  await choose(page, /^Piece that it is laid onto: /, 'Ball');
+  await settled(page);
+
+  // all of it is still there, in the other body
+  await expect(cut).toContainText('In Ball');
+  await expect(cut).toContainText('0.4 mm');
+  await expect(page.getByTestId('step')).toHaveCount(2);
+  await work(page, /^Jug/);
+  await expect(page.getByTestId('step')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await page.getByRole('radio', { name: /OBJ/ }).check();
+  await page.getByRole('checkbox', { name: 'Jug' }).uncheck();
+  await expect(page.getByTestId('holds')).toContainText(/points/);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the file' }).click();
+  const bytes = await readFile(await (await download).path());
+  const report = checkMesh(unwrap(readObj(bytes)));
+  expect(report).toMatchObject(SOUND);
+});
+
+test('a slab is cut through from its own side, each way shown, and whole again when the step is off', async ({
+  page,
+}) => {
+  await makeUndrawn(page, 'IL');
+  await settled(page);
+  await typeValue(page, 'Size', '30');
+  await add(page, 'Slab');
+  await choose(page, /^Add a step$/, 'With another piece');
+  await expect(page.getByTestId('step')).toContainText('is engraved');
+  await choose(page, /^What it does: /, 'cuts right through');
+  await settled(page);
+  const through = unwrap(readObj(await saveAs(page, 'OBJ')));
+  expect(checkMesh(through)).toMatchObject(SOUND);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'With another piece: more' }).click();
+  await page.getByRole('menuitem', { name: 'Switch off' }).click();
+  await settled(page);
+  const whole = unwrap(readObj(await saveAs(page, 'OBJ')));
+  expect(faceCount(whole)).toBeLessThan(faceCount(through));
+  expect(checkMesh(whole)).toMatchObject(SOUND);
+});

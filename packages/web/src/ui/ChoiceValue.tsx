@@ -1,6 +1,7 @@
 import { Menu } from '@mantine/core';
 import { IconCheck } from '@tabler/icons-react';
 import { Fragment, useRef, type ReactNode } from 'react';
+import { useMenuFocus } from './useMenuFocus.ts';
 import { useReached } from './useReached.ts';
 import classes from './values.module.css';
 
@@ -32,15 +33,17 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
   const present = shown ?? choices.find((choice) => choice.value === value)?.label ?? value;
   const isTaken = useRef(false);
   const reached = useReached<T>(onTry);
+  const focus = useMenuFocus();
   return (
     <Menu
       position="bottom-start"
       withinPortal
+      hideDetached={false}
       trapFocus
       returnFocus
       onOpen={() => {
         isTaken.current = false;
-        reached.start();
+        reached.start(value);
       }}
       onClose={() => !isTaken.current && onTry?.(undefined)}
     >
@@ -50,17 +53,19 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
           aria-label={`${label}: ${present}`}
           className={`${classes.value} ${usual !== undefined && usual !== value ? classes.changed : ''}`}
           onKeyDown={(event) => {
+            focus.target.onKeyDown(event);
             if (event.key === 'Delete' && usual !== undefined) onChange(usual);
           }}
         >
           {present}
         </button>
       </Menu.Target>
-      <Menu.Dropdown mah={420} style={{ overflowY: 'auto' }}>
+      <Menu.Dropdown mah={420} style={{ overflowY: 'auto', ...reached.style }} {...focus.dropdown}>
         {choices.map((choice) => (
           <Fragment key={choice.value}>
             {choice.group && <Menu.Label>{choice.group}</Menu.Label>}
             <Menu.Item
+              data-present={choice.value === value || undefined}
               leftSection={choice.picture}
               rightSection={choice.value === value ? <IconCheck size={14} aria-hidden /> : undefined}
               {...reached.item(choice.value)}

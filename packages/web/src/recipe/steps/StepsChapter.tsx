@@ -2,7 +2,7 @@ import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
 import { isShapeStep, SHAPE_KINDS, type ShownPiece, type Step, type StepKind } from '@fictile/core';
 import { IconDots } from '@tabler/icons-react';
 import { Fragment, useRef } from 'react';
-import { Sentence, useReached, useTrial } from '../../ui/index.ts';
+import { Sentence, useMenuFocus, useReached, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
@@ -87,17 +87,18 @@ function AddStep({ pieceId, steps, flat, others, edits }: { pieceId: string; ste
   };
   const trial = useTrial<StepKind>((kind, key) => add(kind, TRIED, key), edits.takeBack);
   const reached = useReached<StepKind>(trial.onTry);
+  const focus = useMenuFocus();
   const take = (kind: StepKind): void => {
     taken.current = true;
     trial.onTry(undefined);
     add(kind, crypto.randomUUID());
   };
   return (
-    <Menu position="bottom-start" withinPortal trapFocus returnFocus onOpen={() => { taken.current = false; reached.start(); }} onClose={() => !taken.current && trial.onTry(undefined)}>
+    <Menu position="bottom-start" withinPortal hideDetached={false} trapFocus returnFocus onOpen={() => { taken.current = false; reached.start(); }} onClose={() => !taken.current && trial.onTry(undefined)}>
       <Menu.Target>
-        <UnstyledButton className={classes.addStep}>{T.stepAdd}</UnstyledButton>
+        <UnstyledButton className={classes.addStep} {...focus.target}>{T.stepAdd}</UnstyledButton>
       </Menu.Target>
-      <Menu.Dropdown mah={420} style={{ overflowY: 'auto' }}>
+      <Menu.Dropdown mah={420} style={{ overflowY: 'auto', ...reached.style }} {...focus.dropdown}>
         {GROUPS.map(({ name, kinds }) => (
           <Fragment key={name}>
             <Menu.Label>{name}</Menu.Label>

@@ -46,3 +46,32 @@ test('faces that are too long for the shape are told and cured, and so is a fold
     .click();
   await expect(told.getByText(/folds the letters/)).toBeHidden();
 });
+
+test('steps are moved by their grips, with the mouse and by keyboard', async ({ page }) => {
+  await makeUndrawn(page, 'Kiln');
+  await settled(page);
+  for (const step of ['Bend', 'Twist', 'Waves']) await choose(page, /^Add a step$/, step);
+  const steps = page.getByTestId('step');
+  const order = async (...names: string[]): Promise<void> => {
+    for (const [i, name] of names.entries()) await expect(steps.nth(i)).toContainText(name);
+  };
+  await order('Bend', 'Twist', 'Wave');
+  const [grip, place] = await Promise.all([
+    page.getByRole('button', { name: 'Waves: move' }).boundingBox(),
+    steps.first().boundingBox(),
+  ]);
+  if (!grip || !place) throw new Error('nothing to pull');
+  await page.mouse.move(grip.x + 5, grip.y + 5);
+  await page.mouse.down();
+  await page.mouse.move(grip.x + 5, place.y + 4, { steps: 8 });
+  await page.mouse.up();
+  await order('Wave', 'Bend', 'Twist');
+  await page.getByRole('button', { name: 'Bend: move' }).focus();
+  for (const key of ['Space', 'ArrowDown', 'Space']) {
+    await page.keyboard.press(key);
+    await page.waitForTimeout(300); // rows glide to their new places
+  }
+  await order('Wave', 'Twist', 'Bend');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await order('Wave', 'Bend', 'Twist');
+});

@@ -141,6 +141,7 @@ type ShapeRemark = Extract<
       | 'NEED_OVER_BUDGET'
       | 'SHAPE_COARSE'
       | 'ONTO_NOTHING'
+      | 'RUN_NOTHING'
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
@@ -252,6 +253,8 @@ function shapeText(remark: ShapeRemark): string {
       return `Some edges stay longer than the shape needs: finer ones would go over the budget of ${remark.params.budget} faces.`;
     case 'ONTO_NOTHING':
       return 'There is nothing to lay the piece onto.';
+    case 'RUN_NOTHING':
+      return 'There is no edge for the piece to run along.';
     case 'ONTO_CYCLE':
       return `These pieces are laid onto each other: ${remark.params.pieces}. The step is left out.`;
     case 'ONTO_MISSES':

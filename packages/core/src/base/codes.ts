@@ -108,6 +108,8 @@ export interface RemarkParams {
   NEED_OVER_BUDGET: { haveMm: number; needMm: number; budget: number };
   /** No other piece is chosen to lay this one onto, or it is gone. */
   ONTO_NOTHING: { stepId: string };
+  /** no piece, or one without an edge to run along */
+  RUN_NOTHING: { stepId: string };
   /** These pieces are laid onto each other in a circle; the step is left out. */
   ONTO_CYCLE: { stepId: string; pieces: string };
   /** The line of sight meets no model; the step is left out. */

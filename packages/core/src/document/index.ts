@@ -31,6 +31,8 @@ export {
   cutBy,
   cutsOf,
   ontoStepOf,
+  isOnEdge,
+  type EdgeStep,
   standAlone,
   toolsOf,
   groundOf,

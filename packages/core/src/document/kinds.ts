@@ -1,4 +1,4 @@
-import type { CutStep, OntoStep, Step } from './stepSchema.ts';
+import type { CutStep, OntoStep, Step, StepPath } from './stepSchema.ts';
 import type {
   DrawingPiece,
   FormPiece,
@@ -21,19 +21,30 @@ export const isLettering = (piece: Piece): piece is LetteringPiece => isWords(pi
 export const ontoStepOf = ({ steps }: { steps: readonly Step[] }): OntoStep | undefined =>
   steps.find((one): one is OntoStep => one.on && one.kind === 'onto');
 
-/** Other pieces that a piece asks for: what a panel is made round, and what it is laid onto first. */
-export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): { around?: string; onto?: { stepId: string; targetId: string } } {
+export type EdgeStep = Extract<Step, { kind: 'run' }> & { path: Extract<StepPath, { kind: 'edge' }> };
+/** A step that runs along an edge of another piece. */
+export const isOnEdge = (step: Step): step is EdgeStep => step.kind === 'run' && step.path.kind === 'edge';
+
+/** Another piece that a step asks for. */
+export interface StandsBy {
+  stepId: string;
+  targetId: string;
+}
+
+/** Other pieces that a piece asks for: what a panel is made round, those whose edges it runs along, and what it is laid onto first. */
+export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): { around?: string; edges: StandsBy[]; onto?: StandsBy } {
   const step = ontoStepOf({ steps });
   return {
     ...(source.kind === 'form' && source.form.kind === 'panel' && source.form.around !== '' && { around: source.form.around }),
+    edges: steps.filter((one) => one.on).filter(isOnEdge).map(({ id, path }) => ({ stepId: id, targetId: path.target })),
     ...(step && { onto: { stepId: step.id, targetId: step.target } }),
   };
 } // prettier-ignore
 
 /** Id of the piece where a piece stands, instead of a place of its own; undefined where it has one. */
 export function groundOf(piece: Piece): string | undefined {
-  const { around, onto } = standsOn(piece);
-  return onto?.targetId ?? around;
+  const { around, edges, onto } = standsOn(piece);
+  return (onto ?? edges.at(-1))?.targetId ?? around;
 }
 
 /** Steps with which other pieces cut a piece, or become a part of it. */

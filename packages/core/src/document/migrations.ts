@@ -108,6 +108,9 @@ const toVersion11: Migration = (document) => withPieces(document, 11, (piece) =>
 /** Nothing had cut anything. */
 const toVersion12: Migration = (document) => withPieces(document, 12, (piece) => piece);
 
+/** Lines had no edges of other pieces, and no places. */
+const toVersion13: Migration = (document) => withPieces(document, 13, (piece) => piece);
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -137,4 +140,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion10,
   toVersion11,
   toVersion12,
+  toVersion13,
 ];

@@ -72,6 +72,11 @@ const courseSchema = z
   .min(1)
   .max(24);
 
+/** A direction in space; its length says nothing. */
+const heading = z
+  .tuple([z.number(), z.number(), z.number()])
+  .refine(([x, y, z]) => x * x + y * y + z * z > 1e-18, { message: 'has no length' });
+
 /** A line in space that letters run along, about the piece's zero. */
 const pathSchema = z.discriminatedUnion('kind', [
   /** a ring around the upright axis */
@@ -96,14 +101,23 @@ const pathSchema = z.discriminatedUnion('kind', [
     turns: z.number().min(0.1).max(100).meta(value('count', true)),
   }),
   z.object({ kind: z.literal('drawn'), curve: freeCurveSchema }),
+  /** the edge or loop of another piece that is nearest to a place; from here on the piece stands where that one does */
+  z.object({
+    kind: z.literal('edge'),
+    /** id of the other piece; empty: none yet */ target: z.string().max(64),
+    /** in that piece's own space */ atMm: point,
+    reversed: z.boolean(),
+  }),
+  /** smoothly through places, but for corners */
+  z.object({
+    kind: z.literal('places'),
+    placesMm: z.array(point).min(2).max(LIMITS.placesOfLine),
+    closed: z.boolean(),
+    up: heading,
+  }),
 ]);
 
 const displacing = { where: whereSchema, heightMm: place, moves: z.enum(['outward', 'x', 'y', 'z']) };
-
-/** A direction in space; its length says nothing. */
-const heading = z
-  .tuple([z.number(), z.number(), z.number()])
-  .refine(([x, y, z]) => x * x + y * y + z * z > 1e-18, { message: 'has no length' });
 
 /** Steps that move points and leave faces alone. */
 const SHAPE_STEPS = [

@@ -23,6 +23,7 @@ import type { CutShape } from './cutShape.ts';
 import { fontFacts } from './fontFacts.ts';
 import { FontChest, type FontTools } from './fontChest.ts';
 import { layoutRemarks } from './layoutRemarks.ts';
+import { alongFound, EdgeLines, type FoundLines } from './edgeLines.ts';
 import { extentFault, heldBack } from './heldBack.ts';
 import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
 import { formCluster, modelCluster } from './bodySource.ts';
@@ -31,6 +32,7 @@ import {
   circleThrough,
   Grounds,
   missed,
+  nothingUnder,
   ontoOf,
   standsOnIn,
   transformOf,
@@ -58,6 +60,8 @@ export interface Evaluated {
   need?: NeedReport;
   /** how it lies on another piece; undefined where it does on none */
   onto?: LaidOnto;
+  /** the edges of other pieces that its steps run along */
+  lines?: FoundLines;
   /** around the piece before any step, in its own space; undefined where nothing is built */
   flat?: Box3;
   built: LetteringStats;
@@ -101,6 +105,8 @@ const REFINED_SHARE = 0.3;
 const MODEL_SHARE = 0.1;
 /** For what was cut. */
 const CUT_SHARE = 0.2;
+/** Of lines over the edges of models. */
+const LINE_BYTES = 1e7;
 /** Of models that were read: two of the largest. */
 const MODEL_BYTES = 2e8;
 
@@ -122,6 +128,7 @@ export class Engine {
   readonly #shaped: ByteCache<ShapedMesh>;
   readonly #models: ByteCache<ReadModel>;
   readonly #grounds: Grounds;
+  readonly #edges: EdgeLines;
   readonly #cuts: Cuts;
   /** by piece: among many, those that did not change cost nothing */
   readonly #kept = new ByteCache<Kept>(KEPT);
@@ -134,6 +141,7 @@ export class Engine {
     this.#shaped = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
     this.#models = new ByteCache(MODEL_BYTES);
     this.#grounds = new Grounds(tools.cacheBytes * MODEL_SHARE);
+    this.#edges = new EdgeLines(LINE_BYTES);
     this.#fonts = new FontChest(tools);
     this.#cuts = new Cuts(tools.cacheBytes * CUT_SHARE);
   }
@@ -151,12 +159,13 @@ export class Engine {
 
   async #evaluate(project: Project, pieceId: string, run: Run): Promise<Result<Evaluated>> {
     const { uv, crossings, seconds } = run;
-    const piece = project.pieces[pieceId];
-    if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
-    const early = heldBack(piece);
-    if (early) return ok(withoutSolid(piece, early));
-    const under = await this.#underOf(project, piece, run);
+    const asked = project.pieces[pieceId];
+    if (!asked) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
+    const early = heldBack(asked);
+    if (early) return ok(withoutSolid(asked, early));
+    const under = await this.#underOf(project, asked, run);
     if (!under.ok) return under;
+    const piece = { ...asked, steps: alongFound(asked.steps, under.value.lines) };
     const subject = JSON.stringify([uv, crossings, seconds, piece.source, piece.body, piece.steps, project.faceBudget, under.value.key, run.cut?.key, run.cut?.isSmooth]);
     const name = run.keptAs ?? pieceId;
     const kept = this.#kept.get(name);
@@ -170,18 +179,23 @@ export class Engine {
 
   /** The pieces that a piece stands on, computed, and what is told of those it can't stand on. */
   async #underOf(project: Project, piece: Piece, run: Run): Promise<Result<Under>> {
-    const under: Under = { key: '', grounds: new Map(), cutters: new Map(), remarks: [] };
-    for (const { stepId, targetId } of standsOnIn(piece)) {
+    const asked = standsOnIn(piece);
+    const last = asked.at(-1)?.stepId;
+    const under: Under = { key: '', grounds: new Map(), last, lines: {}, cutters: new Map(), remarks: [] };
+    for (const { stepId, targetId } of asked) {
       const circle = circleThrough(project, piece.id, targetId);
-      if (!project.pieces[targetId]) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
+      if (!project.pieces[targetId]) under.remarks.push(nothingUnder(piece, stepId));
       else if (circle) under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }));
       else {
         const ground = await this.#beside(forLaying(project, piece.id, targetId), targetId, run);
         if (!ground.ok) return ground;
-        if (ground.value.clusters.length === 0) under.remarks.push(remark('ONTO_NOTHING', { stepId }));
+        if (ground.value.clusters.length === 0) under.remarks.push(nothingUnder(piece, stepId));
         else under.grounds.set(stepId, this.#grounds.of(ground.value));
       }
     }
+    const found = this.#edges.of(piece, under);
+    under.lines = found.lines;
+    under.remarks.push(...found.remarks);
     for (const step of cutsOf(piece).filter((one) => one.on)) {
       const cutter = await cutterOf(project, piece, step, {
         evaluate: (state, id, how) => this.#beside(state, id, run, how),
@@ -297,6 +311,7 @@ export class Engine {
       remarks: [...remarks, ...under.remarks, ...run.remarks, ...missed(under, run.onto, piece), ...crossing],
       need: built.need,
       onto: run.onto,
+      lines: under.lines,
       flat: clusters.length > 0 ? clustersBox(clusters) : undefined,
       built: built.built,
       bodyFaces: clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0),

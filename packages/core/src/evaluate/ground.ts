@@ -1,10 +1,12 @@
 import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
-import { standsOn, type OntoStep, type Piece, type Project, type Step } from '../document/index.ts';
+import { isOnEdge, standsOn, type OntoStep, type Piece, type Project, type Step } from '../document/index.ts';
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
+import type { PolygonMesh } from '../mesh/index.ts';
 import type { ChainFrame } from '../shape/index.ts';
 import { layOnto, OntoMap, type Hold, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
+import type { FoundLines } from './edgeLines.ts';
 import type { Laid } from './ontoReport.ts';
 import { pieceTransform } from './placement.ts';
 
@@ -13,6 +15,7 @@ export interface Ground {
   /** names the mesh */
   key: string;
   target: Target;
+  mesh: () => PolygonMesh;
   transform: Transform;
   /** around it in its own space, mm */
   box: Box3;
@@ -24,6 +27,10 @@ export interface Under {
   key: string;
   /** by the id of the step, or AROUND */
   grounds: Map<string, Ground>;
+  /** id of the step, or AROUND, by which it stands where another piece does; undefined: it has a place of its own */
+  last: string | undefined;
+  /** by the id of the step that runs along one */
+  lines: FoundLines;
   /** by the id of the step that cuts */
   cutters: Map<string, Cutter>;
   /** of those that it can't stand on */
@@ -35,8 +42,8 @@ export const AROUND = ' around';
 
 /** Other pieces that a piece asks for, by what for: the id of a step, or AROUND. */
 export function standsOnIn(piece: Piece): { stepId: string; targetId: string }[] {
-  const { around, onto } = standsOn(piece);
-  return [...(around === undefined ? [] : [{ stepId: AROUND, targetId: around }]), ...(onto ? [onto] : [])];
+  const { around, edges, onto } = standsOn(piece);
+  return [...(around === undefined ? [] : [{ stepId: AROUND, targetId: around }]), ...edges, ...(onto ? [onto] : [])];
 }
 
 /** The pieces of a circle in which one piece stands on another, that stands on others, until the first is met again. Undefined where there is none. */
@@ -58,9 +65,9 @@ export function circleThrough(project: Project, pieceId: string, targetId: strin
 }
 
 /** What lies on another piece stands where that does. */
-export function transformOf(piece: Piece, clusters: readonly BuiltCluster[], { grounds }: Under): Transform {
-  const last = standsOnIn(piece).slice(-1).map(({ stepId }) => grounds.get(stepId)); // prettier-ignore
-  return last[0]?.transform ?? pieceTransform(piece.placement, clusters);
+export function transformOf(piece: Piece, clusters: readonly BuiltCluster[], { grounds, last }: Under): Transform {
+  const ground = last === undefined ? undefined : grounds.get(last);
+  return ground?.transform ?? pieceTransform(piece.placement, clusters);
 }
 
 /** Told where the line of sight of a step met nothing. */
@@ -68,6 +75,10 @@ export function missed({ grounds }: Under, onto: Laid | undefined, piece: Piece)
   const step = standsOn(piece).onto;
   return step && grounds.has(step.stepId) && !onto ? [remark('ONTO_MISSES', { stepId: step.stepId })] : [];
 }
+
+/** Told where the piece that a step asks for is gone, empty, or was never named. */
+export const nothingUnder = ({ steps }: Piece, stepId: string): Remark =>
+  remark(steps.some((step) => step.id === stepId && isOnEdge(step)) ? 'RUN_NOTHING' : 'ONTO_NOTHING', { stepId });
 
 /** Keeps what pieces were laid onto, and how. */
 export class Grounds {
@@ -86,7 +97,7 @@ export class Grounds {
       target = new Target(assemble(clusters));
       this.#targets.set(key, target, BYTES_OF_TRIANGLE * target.triangles);
     }
-    return { key, target, transform, box: clustersBox(clusters) };
+    return { key, target, mesh: () => assemble(clusters), transform, box: clustersBox(clusters) };
   }
 }
 

@@ -9,4 +9,6 @@ export { pieceMesh, scenePart } from './scenePart.ts';
 export type { EngineTools, Evaluated, LineMeasures } from './engine.ts';
 export { stretchPlaces } from './stretchPlaces.ts';
 export { sectionOf } from './sectionOf.ts';
+export { alongFound } from './edgeLines.ts';
+export type { FoundLines } from './edgeLines.ts';
 export type { Laid, OntoReport } from './ontoReport.ts';

@@ -8,6 +8,7 @@ import {
   newProject,
   usualForms,
   usualStep,
+  type EdgeStep,
   type Edit,
   type FormShape,
   type OntoStep,
@@ -30,7 +31,7 @@ beforeAll(async () => {
 const TOLERANCE_MM = 0.4;
 const onto = (values: Partial<OntoStep>): OntoStep => ({ ...usualStep('onto', 'onto'), target: 'body', ...values });
 
-function projectOf(text: string, step: OntoStep, body: Piece, more: Edit[] = []): Project {
+function projectOf(text: string, step: OntoStep | EdgeStep, body: Piece, more: Edit[] = []): Project {
   const made = newProject('p', 'R', [newPiece('words', text, splitGraphemes(text)), body]);
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm: 16, anchor: 'middle' } },
@@ -109,6 +110,44 @@ test('what can not be laid is told, and stays as it was', async () => {
   expect(codes(await evaluate(projectOf('Row', onto({ fromMm: [500, 0, 300] }), body)))).toEqual(['ONTO_MISSES']);
   const back: Edit = { kind: 'setSteps', pieceId: 'body', steps: [onto({ target: 'words' })] };
   expect(codes(await evaluate(projectOf('Row', onto({ fromMm: [0, 80, 300] }), body, [back])))).toEqual(['ONTO_CYCLE']);
+});
+
+const alongEdge = (path: Partial<EdgeStep['path']>): EdgeStep => ({
+  ...usualStep('run', 'run'),
+  kind: 'run',
+  up: 'upright',
+  path: { kind: 'edge', target: 'body', atMm: [0, 300, 60], reversed: false, ...path },
+}); // prettier-ignore
+
+test('words run along the edge of another piece, stand where that does, and follow it', async () => {
+  const moved: Edit = { kind: 'setPlacement', pieceId: 'body', values: { atMm: [50, 0, 0] } };
+  const project = projectOf('Row', alongEdge({}), newForm('body', 'Body', jug), [moved]);
+  const round = await evaluate(project);
+  expect(codes(round)).toEqual([]);
+  expect(checkMesh(pieceMesh(round))).toMatchObject(SOUND);
+  expect(round.transform).toEqual((await evaluate(project, 'body')).transform);
+  const [line] = Object.values(round.lines ?? {});
+  expect(line.closed).toBe(true);
+  // the words are held by their middle and back: those stand on the loop, whose places all have one height and one distance from the axis
+  const [[x, y, z]] = line.placesMm;
+  const { positions } = pieceMesh(round);
+  const high = Array.from(positions).filter((_, i) => i % 3 === 1);
+  expect(Math.abs((Math.min(...high) + Math.max(...high)) / 2 - y)).toBeLessThan(1);
+  const near = Math.min(...Array.from({ length: positions.length / 3 }, (_, v) => Math.hypot(positions[3 * v], positions[3 * v + 2]))); // prettier-ignore
+  expect(Math.abs(near - Math.hypot(x, z))).toBeLessThan(1);
+  const wider: FormShape = { ...jug, knots: jug.knots.map((knot) => ({ ...knot, radiusMm: 1.2 * knot.radiusMm })) } as FormShape; // prettier-ignore
+  const other = await evaluate(projectOf('Row', alongEdge({}), newForm('body', 'Body', wider), [moved]));
+  expect(Object.values(other.lines ?? {})[0].placesMm).not.toEqual(line.placesMm);
+});
+
+test('a piece that has no edge to run along, or is none, or runs along this one, is told', async () => {
+  const body = newForm('body', 'Body', ball);
+  const told = async (step: EdgeStep, more: Edit[] = []): Promise<string[]> => codes(await evaluate(projectOf('Row', step, body, more))); // prettier-ignore
+  expect(await told(alongEdge({ target: '' }))).toEqual(['RUN_NOTHING']);
+  const back: Edit = { kind: 'setSteps', pieceId: 'body', steps: [onto({ target: 'words' })] };
+  expect(await told(alongEdge({}), [back])).toEqual(['ONTO_CYCLE']);
+  const triangles: Edit = { kind: 'setSteps', pieceId: 'body', steps: [usualStep('triangles', 't')] };
+  expect(await told(alongEdge({}), [triangles])).toEqual(['RUN_NOTHING']);
 });
 
 test('letters beside the model are named, and left out where that is wished', async () => {

@@ -220,6 +220,7 @@ function shown(
     need: evaluated.need,
     flat: evaluated.flat,
     onto: evaluated.onto,
+    lines: evaluated.lines,
     built: evaluated.built,
   };
 }

@@ -2,7 +2,7 @@ import type { Failure, Remark } from '../base/index.ts';
 import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { ReadDrawing } from '../drawing/index.ts';
-import type { DisplayBuffers, FontFacts, Laid, LineMeasures } from '../evaluate/index.ts';
+import type { DisplayBuffers, FontFacts, FoundLines, Laid, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
 import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
@@ -54,6 +54,8 @@ export interface ShownPiece {
   flat?: Box3;
   /** how it lies on another piece; undefined where it does on none */
   onto?: Laid;
+  /** the edges of other pieces that its steps run along */
+  lines?: FoundLines;
 }
 
 export type JobAnswer =

@@ -10,6 +10,8 @@ export { cornerNormals } from './cornerNormals.ts';
 export { crisp, CRISP_COSINE } from './crisp.ts';
 export { cutAcross } from './cutAcross.ts';
 export type { CutPoint } from './cutAcross.ts';
+export { edgeLine, turnedOutward } from './edgeLine.ts';
+export type { EdgeLine } from './edgeLine.ts';
 export { cosineBetween, faceAreaVectors } from './faceNormals.ts';
 export { FaceRows, uvOf } from './faceRows.ts';
 export { MeshBuilder } from './meshBuilder.ts';

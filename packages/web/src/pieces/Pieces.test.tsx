@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newPiece, newProject, usualStep, type OntoStep, type Piece } from '@fictile/core';
+import { isOnEdge, newPiece, newProject, usualStep, type OntoStep, type Step, type Piece } from '@fictile/core';
 import { useSyncExternalStore } from 'react';
 import { ProjectStore } from '../store/index.ts';
 import { renderInside, serve } from '../testing/render.tsx';
@@ -185,10 +185,15 @@ test('forms are added on the table, and copies of what lies on one lie on its co
   await userEvent.click(await screen.findByRole('menuitem', { name: 'Jug' }));
   const jug = pieces()[2];
   expect(jug).toMatchObject({ name: 'Jug', source: { form: { kind: 'turned' } }, placement: { stand: 'table' } });
-  act(() => store.edit({ kind: 'setSteps', pieceId: 'a', steps: [{ ...usualStep('onto', 'o'), target: jug.id }] }));
+  const edge = { kind: 'edge' as const, target: jug.id, atMm: [0, 0, 0] as [number, number, number], reversed: false };
+  const steps: Step[] = [
+    { ...usualStep('run', 'r'), path: edge },
+    { ...usualStep('onto', 'o'), target: jug.id },
+  ];
+  act(() => store.edit({ kind: 'setSteps', pieceId: 'a', steps }));
   await pick('Title', 'Choose this too');
   await pick('Title', 'Duplicate');
-  const targets = pieces().flatMap(({ steps }) => steps.map((step) => (step as OntoStep).target));
+  const targets = pieces().flatMap((piece) => piece.steps.map((step) => (isOnEdge(step) ? step.path : (step as OntoStep)).target)); // prettier-ignore
   const copied = pieces().filter(({ source }) => source.kind === 'form').map(({ id }) => id); // prettier-ignore
-  expect([...targets].sort()).toEqual([...copied].sort());
+  expect([...targets].sort()).toEqual([...copied, ...copied].sort());
 });

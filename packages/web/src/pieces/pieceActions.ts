@@ -1,6 +1,7 @@
 import {
   drawingSize,
   findFinish,
+  isOnEdge,
   isWords,
   newDrawing,
   newForm,
@@ -17,6 +18,7 @@ import {
   type Model,
   type Piece,
   type Project,
+  type Step,
 } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
@@ -130,9 +132,10 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
 /** A piece that stands on others under new ids, where those have any: copies of several stand on each other as they did. */
 function standingOn(piece: Piece, ids: ReadonlyMap<string, string>): Piece {
   const renamed = (id: string): string => ids.get(id) ?? id;
-  const steps = piece.steps.map((step) =>
-    step.kind === 'onto' || step.kind === 'cut' ? { ...step, target: renamed(step.target) } : step,
-  );
+  const steps = piece.steps.map((step): Step => {
+    if (isOnEdge(step)) return { ...step, path: { ...step.path, target: renamed(step.path.target) } };
+    return step.kind === 'onto' || step.kind === 'cut' ? { ...step, target: renamed(step.target) } : step;
+  });
   const { source } = piece;
   if (source.kind !== 'form' || source.form.kind !== 'panel') return { ...piece, steps };
   return { ...piece, steps, source: { ...source, form: { ...source.form, around: renamed(source.form.around) } } };

@@ -46,6 +46,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   CUT_LOOSE: 'steps',
   CUT_ROUNDS: 'steps',
   ONTO_NOTHING: 'steps',
+  RUN_NOTHING: 'steps',
   ONTO_CYCLE: 'steps',
   ONTO_MISSES: 'steps',
   ONTO_OVERHANGS: 'steps',

@@ -12,6 +12,7 @@ export { NumberValue } from './NumberValue.tsx';
 export type { NumberValueProps } from './NumberValue.tsx';
 export { ScreenNav } from './ScreenNav.tsx';
 export { Sentence } from './Sentence.tsx';
+export { SortableList, useSortableRow } from './SortableList.tsx';
 export { SidePanel } from './SidePanel.tsx';
 export { TextValue } from './TextValue.tsx';
 export { Swatch } from './Swatch.tsx';

@@ -1,6 +1,6 @@
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useMemo, useState } from 'react';
-import { middleOfBox, type OntoStep, type ShapeStep, type ShownPiece } from '@fictile/core';
+import { isOnEdge, middleOfBox, type EdgeStep, type OntoStep, type ShapeStep, type ShownPiece } from '@fictile/core';
 import type { Matrix4 } from 'three';
 import { Raycaster, Vector3 } from 'three';
 import { onPlane, toStep } from './drags.ts';
@@ -50,6 +50,7 @@ export function StepHandles({ stepping, shown }: StepHandlesProps) {
       <Backbone {...props} />
       {step.kind === 'bend' ? <BendKnob {...props} step={step} /> : <StrengthKnob {...props} />}
       {step.kind === 'onto' && <AnchorKnob {...props} step={step} />}
+      {isOnEdge(step) && <EdgeKnob {...props} step={step} line={shown.lines?.[step.id]?.placesMm ?? []} />}
       <Limits {...props} />
       {'centreMm' in step && !step.middle && <CentreKnob {...props} centreMm={step.centreMm} />}
     </group>
@@ -107,6 +108,37 @@ function AnchorKnob({ stepping, space, step }: PartProps & { step: OntoStep }) {
     </Knob>
   );
 }
+
+/** The edge that a piece runs along, dotted; pulled over the model, the nearest edge is taken. */
+function EdgeKnob({ stepping, space, step, line }: PartProps & { step: EdgeStep; line: readonly Place[] }) {
+  const [text, setText] = useState<string>();
+  const scene = useThree((three) => three.scene);
+  const world = (place: Place): Vector3 => new Vector3(...place).applyMatrix4(space.matrix);
+  const drag = useDrag(() => {
+    const ground = scene.getObjectByName(solidName(step.path.target));
+    if (!ground) return undefined;
+    const toOwn = space.matrix.clone().invert();
+    stepping.begin();
+    return (ray) => {
+      const [hit] = new Raycaster(ray.origin, ray.direction).intersectObject(ground, true);
+      if (!hit) return;
+      const atMm = hit.point.applyMatrix4(toOwn).toArray().map(toTenth) as Place;
+      stepping.change({ ...step, path: { ...step.path, atMm } });
+      setText(atMm.map((mm) => stepping.words.place(Math.round(mm))).join(', '));
+    };
+  });
+  const dots = useMemo(() => line.flatMap((place) => new Vector3(...place).applyMatrix4(space.matrix).toArray()), [line, space]);
+  return (
+    <>
+      <Dots points={dots} />
+      <Knob at={world(step.path.atMm)} drag={drag} text={text} onDone={() => setText(undefined)}>
+        <octahedronGeometry args={[1]} />
+      </Knob>
+    </>
+  );
+} // prettier-ignore
+
+const toTenth = (mm: number): number => Math.round(mm * 10) / 10 + 0;
 
 /** At the end of a bend: pulled round, it says the angle. */
 function BendKnob({ stepping, space, step }: PartProps & { step: Extract<ShapeStep, { kind: 'bend' }> }) {

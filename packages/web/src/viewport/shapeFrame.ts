@@ -1,4 +1,13 @@
-import { chainOf, isShapeStep, mapOf, OntoMap, plainPoint, type ShownPiece, type Step } from '@fictile/core';
+import {
+  alongFound,
+  chainOf,
+  isShapeStep,
+  mapOf,
+  OntoMap,
+  plainPoint,
+  type ShownPiece,
+  type Step,
+} from '@fictile/core';
 import { useMemo } from 'react';
 import { Matrix4, Vector3 } from 'three';
 import type { Place } from './stepPlaces.ts';
@@ -6,15 +15,23 @@ import type { Place } from './stepPlaces.ts';
 /** Where the steps of a piece put a place of its flat layout; piece space, mm. */
 export type Shape = (rest: Place) => Vector3;
 
+const NONE = {};
+
 /** Undefined where nothing is shaped. Copies are not counted: what is drawn on letters stands on the first. */
-export function useShape(steps: readonly Step[], { flat, onto }: Pick<ShownPiece, 'flat' | 'onto'>): Shape | undefined {
+export function useShape(
+  steps: readonly Step[],
+  { flat, onto, lines }: Pick<ShownPiece, 'flat' | 'onto' | 'lines'>,
+): Shape | undefined {
   return useMemo(() => {
     const shape = steps.filter(isShapeStep).filter(({ on, kind }) => on && kind !== 'repeat');
     if (!flat || shape.length === 0) return undefined;
     const map = onto && new OntoMap(mapOf(onto.grid), onto.options);
-    const chain = chainOf(shape, { box: flat, onto: (step) => (step.id === onto?.stepId ? map : undefined) });
+    const chain = chainOf(alongFound(shape, lines ?? NONE), {
+      box: flat,
+      onto: (step) => (step.id === onto?.stepId ? map : undefined),
+    });
     return (rest) => new Vector3(...chain.at(plainPoint(rest)));
-  }, [steps, flat, onto]);
+  }, [steps, flat, onto, lines]);
 }
 
 /** Of the flat piece: how far apart places are that tell a direction. */

@@ -20,6 +20,7 @@ type ShapeRemark = Extract<
       | 'CUT_ROUNDS'
       | 'SHAPE_COARSE'
       | 'ONTO_NOTHING'
+      | 'RUN_NOTHING'
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
@@ -119,6 +120,8 @@ function shapeText(remark: ShapeRemark): string {
       return `Some edges stay longer than the shape needs: finer ones would go over the ${remark.params.budget.toLocaleString('en')} faces allowed.`;
     case 'ONTO_NOTHING':
       return 'Choose a piece to lay this one onto.';
+    case 'RUN_NOTHING':
+      return 'Choose a piece with an edge that this one can run along.';
     case 'ONTO_CYCLE':
       return `These pieces lie on each other in a circle: ${remark.params.pieces}. The step is left out.`;
     case 'ONTO_MISSES':
@@ -172,10 +175,9 @@ const skippedText = ({ what, count }: { what: DrawingSkip; count: number }): str
   count === 1 ? SKIPPED[what] : `${SKIPPED[what]} (${count.toLocaleString('en')} times)`;
 
 function foldText({ step, xMm, yMm, zMm, limit }: RemarkParams['SHAPE_FOLDS']): string {
-  const name = texts.steps[step as StepKind].toLowerCase();
   const place = `${mm(xMm)} across, ${mm(yMm)} up, ${mm(zMm)} deep`;
   const value = limit === undefined ? undefined : Number(limit.toPrecision(3));
-  return `The ${name} folds the letters into themselves, first at ${place} in the flat layout.${value === undefined ? '' : ` Up to ${value} nothing folds.`}`;
+  return `“${texts.steps[step as StepKind]}” folds the letters into themselves, first at ${place} in the flat layout.${value === undefined ? '' : ` Up to ${value} nothing folds.`}`;
 }
 
 /** What the button of a cure says. */

@@ -18,6 +18,14 @@ export const texts = {
   loading: 'Loading',
   close: 'Close',
   toRack: 'To the rack',
+  sorting: {
+    how: 'Space bar picks it up, the arrow keys move it, space bar puts it down, Escape takes it back.',
+    grip: (name: string): string => `${name}: move`,
+    picked: (name: string, at: number, of: number): string => `${name} picked up, ${at} of ${of}.`,
+    over: (name: string, at: number, of: number): string => `${name} would be ${at} of ${of}.`,
+    put: (name: string, at: number, of: number): string => `${name} put down, ${at} of ${of}.`,
+    cancelled: (name: string): string => `${name} stays where it was.`,
+  },
   lost: { title: 'There is nothing at this address.' },
   mishap: {
     title: 'Something of ours broke.',

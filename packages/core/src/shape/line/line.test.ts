@@ -10,13 +10,36 @@ const KNOTS = [
   { atMm: [20, 90], inMm: [40, 20], outMm: [-40, -20] },
 ] as { atMm: [number, number]; inMm: [number, number]; outMm: [number, number] }[];
 
-const PATHS: StepPath[] = [
+type OwnPath = Exclude<StepPath, { kind: 'edge' }>;
+
+/** A ring about the upright axis through so many places. */
+const ringOf = (count: number): OwnPath => ({
+  kind: 'places',
+  placesMm: Array.from({ length: count }, (_, i): Vec3 => [50 * Math.sin((2 * Math.PI * i) / count), 0, 50 * Math.cos((2 * Math.PI * i) / count)]),
+  closed: true,
+  up: [0, 1, 0],
+}); // prettier-ignore
+
+const PATHS: OwnPath[] = [
   { kind: 'ring', radiusMm: 50 },
   { kind: 'coil', radiusMm: 50, riseMm: 80, turns: 2.5 },
   { kind: 'spiral', innerMm: 10, outerMm: 90, turns: 3 },
   { kind: 'ripple', lengthMm: 100, heightMm: 40, waves: 3 },
   { kind: 'drawn', curve: { knots: KNOTS, closed: true } },
   { kind: 'drawn', curve: { knots: KNOTS, closed: false } },
+  ringOf(24),
+  ringOf(200),
+  {
+    kind: 'places',
+    placesMm: [
+      [0, 0, 0],
+      [50, 0, 0],
+      [90, 10, 0],
+      [120, 30, 20],
+    ],
+    closed: false,
+    up: [0, 0, 1],
+  },
 ];
 
 test.each(PATHS)('$kind: a length along it is a length, and its frames stand square', (path) => {
@@ -38,6 +61,16 @@ test.each(PATHS)('$kind: a length along it is a length, and its frames stand squ
 test('a ring is as long as it should be, a coil too', () => {
   expect(new MeasuredPath(pathOf(PATHS[0]), false).length).toBeCloseTo(100 * Math.PI, 8);
   expect(new MeasuredPath(pathOf(PATHS[1]), false).length).toBeCloseTo(Math.hypot(250 * Math.PI, 80), 6);
+});
+
+test('a line through places of a ring is that ring, and through corners it is straight', () => {
+  const ring = new MeasuredPath(pathOf(ringOf(24)), false);
+  expect(ring.length).toBeCloseTo(100 * Math.PI, 1);
+  for (let k = 0; k < 100; k++) expect(Math.hypot(...ring.at((ring.length * k) / 100).place)).toBeCloseTo(50, 1);
+  const corner = new MeasuredPath(pathOf({ kind: 'places', placesMm: [[0, 0, 0], [50, 0, 0], [50, 30, 0]], closed: false, up: [0, 0, 1] }), false); // prettier-ignore
+  expect(corner.length).toBeCloseTo(80, 9);
+  expect(corner.at(49.9)).toMatchObject({ along: [1, 0, 0], up: [0, 0, 1] });
+  expect(corner.at(50.1).along).toEqual([0, 1, 0]);
 });
 
 test('frames turn no more than they must, and those of a closed line meet', () => {

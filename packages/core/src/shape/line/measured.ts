@@ -31,7 +31,7 @@ export class MeasuredPath {
     this.#path = path;
     this.closed = path.closed;
     this.#upright = upright;
-    const count = A_PIECE * path.pieces;
+    const count = (path.perPiece ?? A_PIECE) * path.pieces;
     for (let i = 0; i <= count; i++) this.#t.push((path.end * i) / count);
     for (let i = 0; i < count; i++) this.#reach.push(this.#reach[i] + this.#lengthBetween(this.#t[i], this.#t[i + 1]));
     this.#slope = this.#t.map((t) => 1 / Math.max(sizeOf(path.at(t).speed), 1e-12));

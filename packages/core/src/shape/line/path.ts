@@ -1,6 +1,7 @@
 import type { StepPath } from '../../document/index.ts';
 import { cos, PI, sin, type Vec3 } from '../../math/index.ts';
 import { CurveBuilder, drawKnots } from '../../outline/index.ts';
+import { throughPlaces } from './throughPlaces.ts';
 
 /** A line in space by a parameter from 0 to `end`. */
 export interface Path {
@@ -8,6 +9,8 @@ export interface Path {
   closed: boolean;
   /** pieces that are smooth in themselves, for measuring */
   pieces: number;
+  /** places that each is measured at, where the usual number is not needed */
+  perPiece?: number;
   /** place and derivative */
   at(t: number): { place: Vec3; speed: Vec3 };
   /** up at the start */
@@ -18,7 +21,8 @@ const FRONT_UP: Vec3 = [0, 1, 0];
 /** Pieces a turn of a formed line. */
 const A_TURN = 16;
 
-export function pathOf(path: StepPath): Path {
+/** Of lines that stand by themselves: an edge of another piece has to be found first. */
+export function pathOf(path: Exclude<StepPath, { kind: 'edge' }>): Path {
   switch (path.kind) {
     case 'ring':
       return around({ radius: () => [path.radiusMm, 0], turns: 1, rise: 0, closed: true });
@@ -30,6 +34,8 @@ export function pathOf(path: StepPath): Path {
       return ripple(path);
     case 'drawn':
       return drawn(path.curve);
+    case 'places':
+      return throughPlaces(path);
   }
 }
 

@@ -1,8 +1,9 @@
 import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
 import { isShapeStep, SHAPE_KINDS, type ShownPiece, type Step, type StepKind } from '@fictile/core';
+import { arrayMove } from '@dnd-kit/sortable';
 import { IconDots } from '@tabler/icons-react';
-import { Fragment, useRef } from 'react';
-import { Sentence, useMenuFocus, useReached, useTrial } from '../../ui/index.ts';
+import { Fragment, useRef, type ReactNode } from 'react';
+import { Sentence, SortableList, useMenuFocus, useReached, useSortableRow, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
@@ -35,6 +36,7 @@ export function StepsChapter({
 }: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; shown: ShownPiece | undefined; others: readonly OtherPiece[]; onStep: (id: string) => void }) {
   const flat = shown?.flat;
   const { steps } = piece;
+  const seen = steps.filter(({ id }) => id !== TRIED);
   const put = (next: readonly Step[], key?: EditKey): void => edits.steps(next, key);
   const replace = (at: number, step: Step, key?: EditKey): void => put(steps.map((s, i) => (i === at ? step : s)), key); // prettier-ignore
   const valuesOf = (step: Step, at: number) => {
@@ -50,21 +52,50 @@ export function StepsChapter({
   return (
     <Chapter name="steps" work={work} remarks={<Told chapter="steps" remarks={remarks} edits={edits} piece={piece} />}>
       {steps.length === 0 && <div className={classes.none}>{T.stepsNone}</div>}
-      {steps.map((step, at) => step.id !== TRIED && (
-        <div key={step.id} className={classes.step} data-off={!step.on} data-testid="step" onFocus={() => onStep(step.id)} onPointerDown={() => onStep(step.id)}>
-          <span className={classes.stepHead}>
-            <span className={classes.figures}>{step.on ? figureOf(stepFaces.find(({ id }) => id === step.id)?.faces) : T.stepIsOff}</span>
-            <StepMenu steps={steps} at={at} put={put} />
-          </span>
-          <Sentence template={T.steps[step.kind]} values={valuesOf(step, at)} />
-          {shown?.onto?.stepId === step.id && shown.onto.report && step.kind === 'onto' && step.method !== 'flat' && <TrueLine report={shown.onto.report} />}
-        </div>
-      ))}
+      <SortableList
+        ids={seen.map(({ id }) => id)}
+        nameOf={(id) => texts.steps[seen.find((step) => step.id === id)?.kind ?? 'bend']}
+        onMove={(id, to) => put(movedTo(steps, steps.findIndex((step) => step.id === id), steps.indexOf(seen[to])))}
+      >
+        {seen.map((step) => (
+          <StepRow key={step.id} step={step} isAlone={seen.length === 1} faces={stepFaces.find(({ id }) => id === step.id)?.faces} onWork={() => onStep(step.id)} menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}>
+            <Sentence template={T.steps[step.kind]} values={valuesOf(step, steps.indexOf(step))} />
+            {shown?.onto?.stepId === step.id && shown.onto.report && step.kind === 'onto' && step.method !== 'flat' && <TrueLine report={shown.onto.report} />}
+          </StepRow>
+        ))}
+      </SortableList>
       <CutsOfOthers pieceId={piece.id} steps={steps} edits={edits} others={others} />
       <AddStep pieceId={piece.id} steps={steps} flat={flat} others={others} edits={edits} />
     </Chapter>
   );
 } // prettier-ignore
+
+interface StepRowProps {
+  step: Step;
+  /** there is nowhere to move it to */
+  isAlone: boolean;
+  faces: number | undefined;
+  onWork: () => void;
+  menu: ReactNode;
+  children: ReactNode;
+}
+
+/** A step's sentence, and what is done with it as a whole. */
+function StepRow({ step, isAlone, faces, onWork, menu, children }: StepRowProps) {
+  const { row, grip } = useSortableRow(step.id, texts.steps[step.kind]);
+  return (
+    <div {...row} className={classes.step} data-off={!step.on} data-testid="step" onFocus={onWork} onPointerDown={onWork}>
+      <span className={classes.stepHead}>
+        <span className={classes.figures}>{step.on ? figureOf(faces) : T.stepIsOff}</span>
+        {menu}
+        {!isAlone && grip}
+      </span>
+      {children}
+    </div>
+  );
+} // prettier-ignore
+
+const movedTo = (steps: readonly Step[], at: number, to: number): Step[] => arrayMove([...steps], at, to);
 
 /** How true lettering lies on a model. */
 function TrueLine({ report }: { report: NonNullable<NonNullable<ShownPiece['onto']>['report']> }) {
@@ -119,7 +150,7 @@ const figureOf = (faces: number | undefined): string => (faces === undefined ? '
 function StepMenu({ steps, at, put }: { steps: readonly Step[]; at: number; put: (steps: readonly Step[]) => void }) {
   const step = steps[at];
   const without = steps.filter((_, i) => i !== at);
-  const moved = (to: number): void => put([...without.slice(0, to), step, ...without.slice(to)]);
+  const moved = (to: number): void => put(movedTo(steps, at, to));
   const copy: Step = { ...step, id: crypto.randomUUID() };
   return (
     <Menu position="bottom-end" withinPortal>

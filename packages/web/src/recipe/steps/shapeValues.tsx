@@ -76,7 +76,7 @@ export function shapeValues(step: ShapeStep, tools: ShapeTools): Record<string, 
         repeats: f.flag('repeats', L.repeats, { on: T.repeatses.tiled, off: T.repeatses.once }),
       };
     case 'run':
-      return runValues(step, f, tools);
+      return runValues(step, f);
     case 'repeat':
       return { count: f.whole('count', L.count, { unit: T.countUnit(step.count), max: 200 }), axis: f.axis(), gap: f.mm('gapMm', L.gap) };
     case 'scatter':
@@ -86,10 +86,10 @@ export function shapeValues(step: ShapeStep, tools: ShapeTools): Record<string, 
   }
 } // prettier-ignore
 
-function runValues(step: Of<'run'>, f: Fields, { put, readCurve }: ShapeTools): Record<string, ReactNode> {
+function runValues(step: Of<'run'>, f: Fields): Record<string, ReactNode> {
   return {
-    path: <PathKind step={step} put={put} takeBack={f.tools.takeBack} />,
-    form: <PathValues step={step} put={put} readCurve={readCurve} />,
+    path: <PathKind step={step} tools={f.tools} />,
+    form: <PathValues step={step} tools={f.tools} />,
     axis: f.choice('axis', L.axis, T.runAxes),
     fit: f.choice('fit', L.fit, T.fits),
     from: f.percent('fromPercent', L.from, 0, 100),
@@ -329,15 +329,48 @@ const PATHS: { [K in StepPath['kind']]: Extract<StepPath, { kind: K }> } = {
   ripple: { kind: 'ripple', lengthMm: 200, heightMm: 40, waves: 3 },
   coil: { kind: 'coil', radiusMm: 80, riseMm: 90, turns: 1 },
   drawn: { kind: 'drawn', curve: usualCurveLine(400).curve },
-};
+  edge: { kind: 'edge', target: '', atMm: [0, 0, 0], reversed: false },
+  places: { kind: 'places', placesMm: [[-100, 0, 0], [100, 0, 0]], closed: false, up: [0, 1, 0] },
+}; // prettier-ignore
 
-function PathKind({ step, put, takeBack }: { step: Of<'run'>; put: ShapeTools['put']; takeBack: PieceEdits['takeBack'] }) {
-  const pathOf = (kind: StepPath['kind']): StepPath => (kind === step.path.kind ? step.path : PATHS[kind]);
-  const trial = useTrial<StepPath['kind']>((kind, key) => put({ ...step, path: pathOf(kind) }, key), takeBack);
-  return <ChoiceValue label={L.path} value={step.path.kind} choices={choicesOf(T.paths)} usual="coil" onTry={trial.onTry} onChange={trial.onChange} />;
+/** The top edge before a piece. */
+function edgeOf(target: string, others: readonly OtherPiece[]): StepPath {
+  const box = others.find(({ id }) => id === target)?.flat;
+  const [x, y, z] = box ? [(box.low[0] + box.high[0]) / 2, box.high[1], box.high[2]].map(Math.round) : [0, 0, 0];
+  return { kind: 'edge', target, atMm: [x, y, z], reversed: false };
+}
+
+/** An edge needs another piece, and places in space are not drawn here. */
+function pathKinds(present: StepPath['kind'], others: readonly OtherPiece[]): StepPath['kind'][] {
+  return (Object.keys(PATHS) as StepPath['kind'][]).filter(
+    (kind) => kind === present || (kind === 'edge' ? others.length > 0 : kind !== 'places'),
+  );
+}
+
+function PathKind({ step, tools: { put, takeBack, others } }: { step: Of<'run'>; tools: ShapeTools }) {
+  const first = (others.find(({ isBody }) => isBody) ?? others[0])?.id ?? '';
+  const along = (kind: StepPath['kind']): Of<'run'> => {
+    if (kind === step.path.kind) return step;
+    // most edges that take letters are level: a rim, a belly, the top of a tile
+    return kind === 'edge' ? { ...step, path: edgeOf(first, others), ends: 'round', up: 'upright' } : { ...step, path: PATHS[kind] };
+  };
+  const kinds = pathKinds(step.path.kind, others);
+  const trial = useTrial<StepPath['kind']>((kind, key) => put(along(kind), key), takeBack);
+  return <ChoiceValue label={L.path} value={step.path.kind} choices={choicesOf(T.paths).filter(({ value }) => kinds.includes(value))} usual="coil" onTry={trial.onTry} onChange={trial.onChange} />;
 } // prettier-ignore
 
-function PathValues({ step, put, readCurve }: { step: Of<'run'>; put: ShapeTools['put']; readCurve: ShapeTools['readCurve'] }) {
+type EdgePath = Extract<StepPath, { kind: 'edge' }>;
+
+function edgeValues(path: EdgePath, others: readonly OtherPiece[], set: (values: Loose, key?: string) => void): Record<string, ReactNode> {
+  const part = (k: number, label: string): ReactNode => number(`path at ${k}`, { label, value: path.atMm[k], kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1 }, (value, key) => set({ atMm: path.atMm.map((v, i) => (i === k ? value : v)) }, key));
+  return {
+    piece: <PieceChoice label={L.edgeOf} value={path.target} others={others} onChange={(target) => set(edgeOf(target, others))} />,
+    x: part(0, L.x), y: part(1, L.y), z: part(2, L.z),
+    reversed: <ChoiceValue label={L.reversed} value={path.reversed ? 'on' : 'off'} choices={choicesOf(T.reverseds)} usual="off" onChange={(next) => set({ reversed: next === 'on' })} />,
+  };
+} // prettier-ignore
+
+function PathValues({ step, tools: { put, readCurve, others } }: { step: Of<'run'>; tools: ShapeTools }) {
   const { path } = step;
   const set = (values: Loose, key?: string): void => put({ ...step, path: { ...path, ...values } as StepPath }, key);
   const held = path as unknown as Record<string, number>;
@@ -353,6 +386,7 @@ function PathValues({ step, put, readCurve }: { step: Of<'run'>; put: ShapeTools
         {(props) => <UnstyledButton {...props} className={classes.unlock}>{T.pathFile}</UnstyledButton>}
       </FileButton>
     ),
+    ...(path.kind === 'edge' && edgeValues(path, others, set)),
   };
   return <Sentence template={T.pathValues[path.kind]} values={values} />;
 } // prettier-ignore

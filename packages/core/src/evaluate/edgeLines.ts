@@ -1,0 +1,51 @@
+import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
+import { isOnEdge, type Piece, type Step, type StepPath } from '../document/index.ts';
+import { edgeLine, turnedOutward, type EdgeLine } from '../mesh/index.ts';
+import type { Ground, Under } from './ground.ts';
+
+/** By the id of the step: the line over a model's edges that was found for it. */
+export type FoundLines = Readonly<Record<string, Extract<StepPath, { kind: 'places' }>>>;
+
+const BYTES_OF_PLACE = 100;
+
+/** Finds the edges of models that steps run along; keeps what it found. */
+export class EdgeLines {
+  readonly #found: ByteCache<{ line: EdgeLine | undefined }>;
+
+  constructor(bytes: number) {
+    this.#found = new ByteCache(bytes);
+  }
+
+  of({ steps }: Piece, { grounds }: Under): { lines: FoundLines; remarks: Remark[] } {
+    const lines: Record<string, FoundLines[string]> = {};
+    const remarks: Remark[] = [];
+    for (const step of steps) {
+      if (!step.on || !isOnEdge(step)) continue;
+      const ground = grounds.get(step.id);
+      const line = ground && this.#lineOf(ground, step.path.atMm);
+      if (line) lines[step.id] = asPath(turnedOutward(line, step.up === 'upright' ? [0, 1, 0] : line.up, step.path.reversed));
+      else if (ground) remarks.push(remark('RUN_NOTHING', { stepId: step.id }));
+    }
+    return { lines, remarks };
+  } // prettier-ignore
+
+  #lineOf({ key, mesh }: Ground, at: EdgeLine['up']): EdgeLine | undefined {
+    const name = JSON.stringify([key, at]);
+    const known = this.#found.get(name);
+    if (known) return known.line;
+    const line = edgeLine(mesh(), at);
+    this.#found.set(name, { line }, BYTES_OF_PLACE * (1 + (line?.places.length ?? 0)));
+    return line;
+  }
+}
+
+/** Every so-manieth place of a line with more than a document may hold. */
+function asPath({ places, closed, up }: EdgeLine): FoundLines[string] {
+  const each = Math.ceil(places.length / LIMITS.placesOfLine);
+  const last = places.length - 1;
+  return { kind: 'places', placesMm: places.filter((_, i) => i % each === 0 || (i === last && !closed)), closed, up };
+}
+
+/** Steps that run along what was found, as if it had been drawn. */
+export const alongFound = <S extends Step>(steps: readonly S[], lines: FoundLines): S[] =>
+  steps.map((step) => (step.kind === 'run' && lines[step.id] ? { ...step, path: lines[step.id] } : step));

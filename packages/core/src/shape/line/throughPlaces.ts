@@ -1,0 +1,52 @@
+import type { StepPath } from '../../document/index.ts';
+import { dot, minus, plus, sizeOf, unit, type Vec3 } from '../../math/index.ts';
+import type { Path } from './path.ts';
+
+/** Of 30 degrees: where a row of places turns by more, it has a corner. */
+const CORNER_COSINE = 0.8660254037844387;
+/** Steps between two places: they are close to each other. */
+const A_PIECE = 8;
+/** With few places each stretch is long, and measured as finely as other lines. */
+const FEW = 64;
+
+/**
+ * Through a row of places with the same tangent on both sides of each (Catmull and Rom 1974, weighted by the distances as in de Boor, "A
+ * practical guide to splines", IV); straight into and out of corners. `t` counts places.
+ */
+export function throughPlaces({ placesMm, closed, up }: Extract<StepPath, { kind: 'places' }>): Path {
+  const places = placesMm.filter((place, i) => i === 0 || sizeOf(minus(place, placesMm[i - 1])) > 0);
+  const count = closed ? places.length : places.length - 1;
+  const placeAt = (i: number): Vec3 => places[(i + places.length) % places.length];
+  const wayAt = (i: number): Vec3 => minus(placeAt(i + 1), placeAt(i));
+  const hasWay = (i: number): boolean => closed || (i >= 0 && i < count);
+  /** the tangent at a place, of length 1, as it comes in or goes out */
+  const tangent = (i: number, isOut: boolean): Vec3 => {
+    const [before, after] = [i - 1, i].map((k) => (hasWay(k) ? wayAt(k) : undefined));
+    if (!before || !after) return unit(before ?? after ?? [1, 0, 0]);
+    if (dot(unit(before), unit(after)) < CORNER_COSINE) return unit(isOut ? after : before);
+    const [a, b] = [sizeOf(before), sizeOf(after)];
+    return unit(plus(before.map((v) => (v * b) / a) as Vec3, after, a / b));
+  };
+  return {
+    end: Math.max(1, count),
+    closed,
+    pieces: Math.max(1, count),
+    perPiece: count > FEW ? A_PIECE : undefined,
+    up,
+    at: (t) => {
+      if (count < 1) return { place: placeAt(0), speed: [1, 0, 0] };
+      const i = Math.min(count - 1, Math.max(0, Math.floor(t)));
+      return hermite(placeAt(i), wayAt(i), tangent(i, true), tangent(i + 1, false), t - i);
+    },
+  };
+}
+
+/** Cubic from a place over a way, with tangents at both ends that are as long as the way; place and derivative by u from 0 to 1. */
+function hermite(from: Vec3, way: Vec3, out: Vec3, into: Vec3, u: number): { place: Vec3; speed: Vec3 } {
+  const long = sizeOf(way);
+  const rest = 1 - u;
+  const shares = [u * u * (3 - 2 * u), long * u * rest * rest, -long * u * u * rest];
+  const speeds = [6 * u * rest, long * rest * (1 - 3 * u), long * u * (3 * u - 2)];
+  const sum = (by: readonly number[]): Vec3 => plus(plus(plus([0, 0, 0], way, by[0]), out, by[1]), into, by[2]);
+  return { place: plus(from, sum(shares), 1), speed: sum(speeds) };
+}

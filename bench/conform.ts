@@ -51,7 +51,7 @@ function lay(mesh: PolygonMesh, target: Target, yardstickMs: number, say: (line:
   const options = { box: BOX, front: 4, baselines: [], middle: 0, nodes: 2300 };
   const run = (method: 'round' | 'closest'): { ms: number; rms: number; most: number } => {
     const times: number[] = [];
-    const laying = { method, hold: hold([0, RADIUS_MM, method === 'round' ? 300 : RADIUS_MM + 5]), level: false, rounds: false };
+    const laying = { method, hold: hold([0, RADIUS_MM, method === 'round' ? 300 : RADIUS_MM + 5]), guide: 'straight' as const, rounds: false };
     let map = layOnto(target, laying, options);
     for (let n = 0; n < 5; n++) {
       const started = performance.now();

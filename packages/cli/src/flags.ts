@@ -110,7 +110,7 @@ export const MAKE_FLAGS = {
   up: { kind: 'text' },
   lift: length(-10_000, 10_000),
   turn: degrees(3600),
-  guide: choice('straight', 'level'),
+  guide: choice('straight', 'level', 'edge'),
   overhang: choice('straight', 'follow', 'leave'),
   rigid: { kind: 'switch' },
   with: { kind: 'text' },

@@ -226,10 +226,8 @@ const SHAPE_STEPS = [
     up: heading,
     /** counter-clockwise, as one looks at the letters */ turnDegrees: turn,
     liftMm: place,
-    /** of what is laid round: straight on over the surface, or level like a ring round a jug */ guide: z.enum([
-      'straight',
-      'level',
-    ]),
+    /** of what is laid round: straight on over the surface, level like a ring round a jug, or along the model's nearest edge or loop */ guide:
+      z.enum(['straight', 'level', 'edge']),
     /** letters over an edge or beside the model: with the surface, straight on, or not at all */ overhang: z.enum([
       'follow',
       'straight',

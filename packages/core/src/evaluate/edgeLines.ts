@@ -1,6 +1,6 @@
 import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
 import { isOnEdge, type Piece, type Step, type StepPath } from '../document/index.ts';
-import { edgeLine, turnedOutward, type EdgeLine } from '../mesh/index.ts';
+import { turnedOutward, type EdgeLine } from '../mesh/index.ts';
 import type { Ground, Under } from './ground.ts';
 
 /** By the id of the step: the line over a model's edges that was found for it. */
@@ -29,11 +29,11 @@ export class EdgeLines {
     return { lines, remarks };
   } // prettier-ignore
 
-  #lineOf({ key, mesh }: Ground, at: EdgeLine['up']): EdgeLine | undefined {
+  #lineOf({ key, target }: Ground, at: EdgeLine['up']): EdgeLine | undefined {
     const name = JSON.stringify([key, at]);
     const known = this.#found.get(name);
     if (known) return known.line;
-    const line = edgeLine(mesh(), at);
+    const line = target.edgeLine(at);
     this.#found.set(name, { line }, BYTES_OF_PLACE * (1 + (line?.places.length ?? 0)));
     return line;
   }

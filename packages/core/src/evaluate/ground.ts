@@ -1,8 +1,15 @@
 import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
-import { isOnEdge, standsOn, type OntoStep, type Piece, type Project, type Step } from '../document/index.ts';
+import {
+  isOnEdge,
+  ontoStepOf,
+  standsOn,
+  type OntoStep,
+  type Piece,
+  type Project,
+  type Step,
+} from '../document/index.ts';
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
-import type { PolygonMesh } from '../mesh/index.ts';
 import type { ChainFrame } from '../shape/index.ts';
 import { layOnto, OntoMap, type Hold, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
@@ -15,7 +22,6 @@ export interface Ground {
   /** names the mesh */
   key: string;
   target: Target;
-  mesh: () => PolygonMesh;
   transform: Transform;
   /** around it in its own space, mm */
   box: Box3;
@@ -70,10 +76,12 @@ export function transformOf(piece: Piece, clusters: readonly BuiltCluster[], { g
   return ground?.transform ?? pieceTransform(piece.placement, clusters);
 }
 
-/** Told where the line of sight of a step met nothing. */
+/** Told where the line of sight of a step met nothing, or there is no edge to follow. */
 export function missed({ grounds }: Under, onto: Laid | undefined, piece: Piece): Remark[] {
-  const step = standsOn(piece).onto;
-  return step && grounds.has(step.stepId) && !onto ? [remark('ONTO_MISSES', { stepId: step.stepId })] : [];
+  const step = ontoStepOf(piece);
+  if (!step || !grounds.has(step.id)) return [];
+  if (!onto) return [remark('ONTO_MISSES', { stepId: step.id })];
+  return onto.grid.lacksEdge ? [remark('RUN_NOTHING', { stepId: step.id })] : [];
 }
 
 /** Told where the piece that a step asks for is gone, empty, or was never named. */
@@ -97,7 +105,7 @@ export class Grounds {
       target = new Target(assemble(clusters));
       this.#targets.set(key, target, BYTES_OF_TRIANGLE * target.triangles);
     }
-    return { key, target, mesh: () => assemble(clusters), transform, box: clustersBox(clusters) };
+    return { key, target, transform, box: clustersBox(clusters) };
   }
 }
 
@@ -170,7 +178,7 @@ function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { bo
 const layingOf = (step: OntoStep): Laying => ({
   method: step.method,
   hold: holdOf(step),
-  level: step.guide === 'level',
+  guide: step.guide,
   rounds: step.overhang === 'follow',
 });
 

@@ -148,6 +148,9 @@ test('a piece that has no edge to run along, or is none, or runs along this one,
   expect(await told(alongEdge({}), [back])).toEqual(['ONTO_CYCLE']);
   const triangles: Edit = { kind: 'setSteps', pieceId: 'body', steps: [usualStep('triangles', 't')] };
   expect(await told(alongEdge({}), [triangles])).toEqual(['RUN_NOTHING']);
+  const laid = await evaluate(projectOf('Row', onto({ fromMm: [0, 80, 300], guide: 'edge' }), body, [triangles]));
+  expect(codes(laid)).toEqual(['RUN_NOTHING']);
+  expect(laid.onto).toBeDefined();
 });
 
 test('letters beside the model are named, and left out where that is wished', async () => {

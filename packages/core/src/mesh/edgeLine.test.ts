@@ -2,9 +2,9 @@ import { usualForms, type FormShape } from '../document/index.ts';
 import { formMesh } from '../form/index.ts';
 import { cross, dot, minus, sizeOf, type Vec3 } from '../math/index.ts';
 import { cubes, opened } from '../testing/meshes.ts';
-import { asTriangles, edgeLine, turnedOutward, type EdgeLine, type PolygonMesh } from './index.ts';
+import { asTriangles, EdgeWalk, turnedOutward, type EdgeLine, type PolygonMesh } from './index.ts';
 
-const found = (mesh: PolygonMesh, at: Vec3): EdgeLine => edgeLine(mesh, at) as EdgeLine;
+const found = (mesh: PolygonMesh, at: Vec3): EdgeLine => new EdgeWalk(mesh).line(at) as EdgeLine;
 const lengthOf = ({ places }: EdgeLine): number => places.slice(1).reduce((sum, place, i) => sum + sizeOf(minus(place, places[i])), 0); // prettier-ignore
 /** Where somebody on the line with this way up looks to, at its start. */
 const looks = ({ places }: EdgeLine, up: Vec3): Vec3 => cross(minus(places[1], places[0]), up);
@@ -59,5 +59,5 @@ test('walked outward, letters on a loop look away from its middle; reversed to t
 
 test('diagonals of triangles are no lines: a ball of triangles alone has none', () => {
   const ball: FormShape = usualForms().ball;
-  expect(edgeLine(asTriangles(formMesh(ball, 0.1)), [0, 0, 500])).toBeUndefined();
+  expect(new EdgeWalk(asTriangles(formMesh(ball, 0.1))).line([0, 0, 500])).toBeUndefined();
 });

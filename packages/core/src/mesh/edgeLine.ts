@@ -18,6 +18,9 @@ const STRAIGHT_ON = cos((60 * PI) / 180);
 
 const [NOTHING, LOOP, CRISP, BORDER] = [0, 1, 2, 3];
 
+/** Of 45 degrees. */
+const ALONG = Math.SQRT1_2;
+
 /** A step from one vertex to the next over an edge; `corner` names the edge, walked either way. */
 interface Step {
   corner: number;
@@ -25,16 +28,8 @@ interface Step {
   to: number;
 }
 
-/**
- * The edge of a mesh that is nearest to a place, followed both ways: a border or a crisp edge as far as it goes on, an edge between four-sided
- * faces across one regular vertex after another, as edge loops are. Diagonals between triangles are no lines of anything.
- * A closed one starts at its place nearest to the one given. Undefined where a mesh has no such edge.
- */
-export function edgeLine(mesh: PolygonMesh, at: Vec3): EdgeLine | undefined {
-  return new EdgeWalk(mesh).line(at);
-}
-
-class EdgeWalk {
+/** Finds the lines of one mesh. */
+export class EdgeWalk {
   readonly #mesh: PolygonMesh;
   readonly #twin: Int32Array;
   readonly #face: Uint32Array;
@@ -65,8 +60,14 @@ class EdgeWalk {
     }
   } // prettier-ignore
 
-  line(at: Vec3): EdgeLine | undefined {
-    const first = this.#nearest(at);
+  /**
+   * The edge that is nearest to a place, followed both ways: a border or a crisp edge as far as it goes on, an edge between four-sided
+   * faces across one regular vertex after another, as edge loops are. Diagonals between triangles are no lines of anything.
+   * A closed one starts at its place nearest to the one given. `along`: only edges that run that way rather than across it are meant.
+   * Undefined where a mesh has no such edge.
+   */
+  line(at: Vec3, along?: Vec3): EdgeLine | undefined {
+    const first = this.#nearest(at, along);
     if (!first) return undefined;
     const forward = this.#follow(first);
     const closed = forward[forward.length - 1] === first.from;
@@ -88,12 +89,13 @@ class EdgeWalk {
     return [p[3 * v], p[3 * v + 1], p[3 * v + 2]];
   }
 
-  #nearest(at: Vec3): Step | undefined {
+  #nearest(at: Vec3, along: Vec3 | undefined): Step | undefined {
     let best: Step | undefined;
     let least = Infinity;
     for (let c = 0; c < this.#kind.length; c++) {
       if (this.#kind[c] === NOTHING || (this.#twin[c] >= 0 && this.#twin[c] < c)) continue;
       const step = this.#step(c);
+      if (along && Math.abs(dot(this.#way(step), along)) < ALONG) continue;
       const far = farFrom(at, this.#place(step.from), this.#place(step.to));
       if (far < least) [best, least] = [step, far];
     }

@@ -10,7 +10,7 @@ export { cornerNormals } from './cornerNormals.ts';
 export { crisp, CRISP_COSINE } from './crisp.ts';
 export { cutAcross } from './cutAcross.ts';
 export type { CutPoint } from './cutAcross.ts';
-export { edgeLine, turnedOutward } from './edgeLine.ts';
+export { EdgeWalk, turnedOutward } from './edgeLine.ts';
 export type { EdgeLine } from './edgeLine.ts';
 export { cosineBetween, faceAreaVectors } from './faceNormals.ts';
 export { FaceRows, uvOf } from './faceRows.ts';

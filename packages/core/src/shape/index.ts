@@ -14,3 +14,5 @@ export { meshPoints } from './meshPoints.ts';
 export type { Shaped } from './meshPoints.ts';
 export type { ShapedMesh } from './shapeMesh.ts';
 export { shapeMesh, strayOf } from './shapeMesh.ts';
+export { MeasuredPath } from './line/measured.ts';
+export { throughPlaces } from './line/throughPlaces.ts';

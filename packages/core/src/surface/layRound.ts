@@ -2,14 +2,17 @@ import { cross, dot, unit, type Vec3 } from '../math/index.ts';
 import { axesOf, sightOf, type Hold } from './anchor.ts';
 import { gridFor, setNode, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
 import type { Target } from './target.ts';
+import { edgeGuide } from './edgeGuide.ts';
 import { walk, type Walker, type WalkOptions } from './walk.ts';
+
+/** The guide line runs straight on, stays level (square to the letters' up, like a ring round a jug), or follows the edge or loop of the model that is nearest. */
+export type Guide = 'straight' | 'level' | 'edge';
 
 export interface RoundOptions {
   nodes: number;
   /** height in the plane of the line whose lengths are kept */
   guideY: number;
-  /** the guide stays level: square to the letters' up, like a ring round a jug; else it runs straight on */
-  level: boolean;
+  guide: Guide;
   rounds: boolean;
 }
 
@@ -28,9 +31,11 @@ export function layRound(target: Target, hold: Hold, frame: GridFrame, options: 
   const guide: WalkOptions = {
     step: grid.dx / 2,
     rounds: options.rounds,
-    turn: options.level ? levelTurn(axisOf(start, hold.up)) : undefined,
+    turn: options.guide === 'level' ? levelTurn(axisOf(start, hold.up)) : undefined,
   };
-  const columns = spread(grid.columns, (i) => grid.x + i * grid.dx, 0, (from, length) => walk(target, from, length, guide), middle); // prettier-ignore
+  const edge = options.guide === 'edge' ? edgeGuide(target, side(start)) : undefined;
+  const columns = edge ? Array.from({ length: grid.columns }, (_, i) => edge(grid.x + i * grid.dx)) : spread(grid.columns, (i) => grid.x + i * grid.dx, 0, (from, length) => walk(target, from, length, guide), middle); // prettier-ignore
+  if (options.guide === 'edge') grid.lacksEdge = !edge;
   columns.forEach((foot, i) => {
     const lift = { ...foot, way: cross(foot.normal, foot.way) };
     const rows = spread(grid.rows, (j) => grid.y + j * grid.dy, options.guideY, (from, length) => walk(target, from, length, upward), lift); // prettier-ignore

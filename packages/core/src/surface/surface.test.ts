@@ -26,7 +26,7 @@ const BOX: Box3 = { low: [-80, -10, 0], high: [80, 10, 4] };
 const laying = (method: Laying['method'], from: Vec3, more: Partial<Laying> = {}): Laying => ({
   method,
   hold: { from, toward: [0, 0, -1], up: [0, 1, 0], turnDegrees: 0 },
-  level: false,
+  guide: 'straight',
   rounds: false,
   ...more,
 });
@@ -134,10 +134,25 @@ describe('laid round', () => {
 
   test('level guides stay level on a cone, where straight ones do not', () => {
     const cone: FormShape = { kind: 'turned', wallMm: 0, knots: [{ radiusMm: 80, heightMm: 0, smooth: false }, { radiusMm: 40, heightMm: 120, smooth: false }] }; // prettier-ignore
-    const [level, straight] = [true, false].map((one) => laid(cone, laying('round', [0, 60, 300], { level: one })));
+    const [level, straight] = (['level', 'straight'] as const).map((guide) =>
+      laid(cone, laying('round', [0, 60, 300], { guide })),
+    );
     const heights = [-70, 0, 70].map((x) => level.exact(x, 0, 0).at[1]);
     expect(Math.max(...heights) - Math.min(...heights)).toBeLessThan(0.1);
     expect(Math.abs(straight.exact(70, 0, 0).at[1] - straight.exact(0, 0, 0).at[1])).toBeGreaterThan(5);
+  });
+
+  test('along the nearest loop it keeps its lengths there, and stands square to it', () => {
+    const vessel: FormShape = { kind: 'turned', wallMm: 0, knots: [{ radiusMm: 40, heightMm: 0, smooth: false }, { radiusMm: 80, heightMm: 60, smooth: true }, { radiusMm: 40, heightMm: 120, smooth: false }] }; // prettier-ignore
+    const map = laid(vessel, laying('round', [0, 70, 300], { guide: 'edge' }));
+    const [left, middle, right] = [-70, 0, 70].map((x) => map.exact(x, 0, 0));
+    expect([left.at[1], right.at[1]]).toEqual([expect.closeTo(middle.at[1], 1), expect.closeTo(middle.at[1], 1)]);
+    const radius = Math.hypot(middle.at[0], middle.at[2]);
+    const turned = Math.atan2(right.at[0], right.at[2]) - Math.atan2(left.at[0], left.at[2]);
+    expect(turned * radius).toBeCloseTo(140, 0);
+    const above = map.exact(0, 5, 0).at;
+    expect(Math.abs(above[0] - middle.at[0])).toBeLessThan(0.05);
+    expect(above[1]).toBeGreaterThan(middle.at[1] + 3);
   });
 
   test('at the edge of a block it goes on straight beside it, or round it', () => {

@@ -5,6 +5,8 @@ export const NODE = 8;
 
 /** A piece of the flat plane laid onto a surface, node by node, row after row from the lowest. Lengths in mm. */
 export interface SurfaceGrid {
+  /** it was to follow an edge, and there is none */
+  lacksEdge?: boolean;
   columns: number;
   rows: number;
   x: number;

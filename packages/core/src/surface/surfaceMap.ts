@@ -2,7 +2,7 @@ import { plus, type Box3, type Vec3 } from '../math/index.ts';
 import { sightOf, type Hold } from './anchor.ts';
 import { layFromDirection, underFront } from './fromDirection.ts';
 import { layFlat } from './flat.ts';
-import { layRound } from './layRound.ts';
+import { layRound, type Guide } from './layRound.ts';
 import { smoothNormals } from './smoothNormals.ts';
 import {
   alongRow,
@@ -26,8 +26,7 @@ export const BESIDE = 0.02;
 export interface Laying {
   method: 'round' | 'direction' | 'closest' | 'flat';
   hold: Hold;
-  /** of the guide line: level round the letters' up, or straight on */
-  level: boolean;
+  guide: Guide;
   /** where the surface bends away at an edge: go round it, or straight on beside it */
   rounds: boolean;
 }
@@ -100,7 +99,7 @@ function farthestApart(grid: SurfaceGrid, onSurface: OnSurface): number {
   return most;
 } // prettier-ignore
 
-function gridOf(target: Target, { method, hold, level, rounds }: Laying, options: LayOptions): SurfaceGrid | undefined {
+function gridOf(target: Target, { method, hold, guide, rounds }: Laying, options: LayOptions): SurfaceGrid | undefined {
   const { box, front, nodes, baselines, middle } = options;
   const frame = frameOf(box);
   if (method === 'closest') return layToClosest(target, hold, frame, nodes);
@@ -109,7 +108,7 @@ function gridOf(target: Target, { method, hold, level, rounds }: Laying, options
   }
   const heights = baselines.map((y) => y + middle);
   const guideY = heights.length > 0 ? heights.reduce((a, b) => a + b, 0) / heights.length : (box.low[1] + box.high[1]) / 2; // prettier-ignore
-  const grid = layRound(target, hold, frame, { nodes, guideY, level, rounds });
+  const grid = layRound(target, hold, frame, { nodes, guideY, guide, rounds });
   if (grid && baselines.length > 1)
     grid.lines = baselines.map((baseline) => ({ baseline, along: alongRow(grid, baseline + middle) }));
   return grid;

@@ -1,5 +1,5 @@
 import { boxOfPoints, diagonalOf, dot, unit, type Box3, type Vec3 } from '../math/index.ts';
-import { cornerNormals, crisp, triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { cornerNormals, crisp, EdgeWalk, triangulate, type EdgeLine, type PolygonMesh } from '../mesh/index.ts';
 import { TriangleTree, type SurfacePlace } from './triangleTree.ts';
 
 /** Faces that turn by more meet in an edge, as the eye sees it. */
@@ -14,8 +14,11 @@ export class Target {
   /** nine numbers a triangle */
   readonly #corners: Float64Array;
   readonly #normals: Float64Array;
+  readonly #mesh: PolygonMesh;
+  #edges: EdgeWalk | undefined;
 
   constructor(mesh: PolygonMesh) {
+    this.#mesh = mesh;
     const normals = cornerNormals(crisp(mesh, EDGE_DEGREES));
     const { corners } = triangulate(mesh);
     this.triangles = corners.length / 3;
@@ -46,6 +49,12 @@ export class Target {
     const o = 9 * triangle;
     const u = 1 - v - w;
     return unit([0, 1, 2].map((k) => u * n[o + k] + v * n[o + 3 + k] + w * n[o + 6 + k]) as Vec3);
+  }
+
+  /** The edge or loop that is nearest to a place, of those that run along a way where one is given; undefined where there is none. */
+  edgeLine(at: Vec3, along?: Vec3): EdgeLine | undefined {
+    this.#edges ??= new EdgeWalk(this.#mesh);
+    return this.#edges.line(at, along);
   }
 
   /** Of the triangle itself. */

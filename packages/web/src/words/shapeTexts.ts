@@ -74,7 +74,7 @@ export const shapeTexts = {
   runAxes: { x: 'the line', y: 'the height' },
   scatterBys: { chance: 'chance', course: 'a course along the line' },
   methods: { round: 'laid round', direction: 'from one direction', closest: 'to the closest place' },
-  guides: { straight: 'running straight on', level: 'running level' },
+  guides: { straight: 'running straight on', level: 'running level', edge: 'along the nearest edge' },
   guideEnd: ', {guide}',
   overhangs: { straight: 'letters run on straight', follow: 'letters bend round', leave: 'letters are left out' },
   ontoTrue: (length: string, angle: string, thickness: string): string =>

@@ -7,7 +7,9 @@ import { groupMaterials } from './groupMaterials.ts';
 import { letterFinishes } from './letterFinishes.ts';
 import { ghostMaterial, type SurfaceMode } from './materials.ts';
 import { useSolidDrag, type Placing } from './PlaceHandles.tsx';
+import { anchored, anchorOf } from './heldAt.ts';
 import { matrixOf, solidName, TOOL } from './scene.ts';
+import type { Stepping } from './StepHandles.tsx';
 
 const edgeMaterial = new LineBasicMaterial({ color: '#2b2118', transparent: true, opacity: 0.55 });
 
@@ -27,6 +29,8 @@ export interface SolidsProps {
   /** the pieces that a drag moves, while places are at work */
   held: ReadonlySet<string>;
   placing: Placing | undefined;
+  /** while a shape step is at work: a press on what it is held on holds it there */
+  stepping: Stepping | undefined;
   /** mm to which drags are rounded */
   step: number;
 }
@@ -69,7 +73,8 @@ function GhostSolid({ piece, shown, shelf, onType, typed }: SolidsProps & { piec
 const TOOL_GROUP = { userData: TOOL };
 
 function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
-  const { project, piece, shown, shelf, mode, showEdges, onChoose, onType, typed, held, placing, step } = props;
+  const { project, piece, shown, shelf, mode, showEdges, onChoose, onType, typed, held, placing, stepping, step } =
+    props;
   const isHeld = placing !== undefined && held.has(piece.id) && !piece.locked;
   const drag = useSolidDrag(isHeld ? placing : undefined, piece.placement.stand === 'table', step);
   return (
@@ -86,6 +91,7 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
       onClick={(event) => {
         if (event.delta > 4 || piece.id === typed) return; // the end of a turn of the view
         event.stopPropagation();
+        if (holdsHere(stepping, piece.id, event)) return;
         onChoose(ownerAt(event, shown, shelf) ?? piece.id, event.shiftKey || event.ctrlKey || event.metaKey);
       }}
     >
@@ -107,6 +113,17 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
       })}
     </group>
   );
+}
+
+/** A step at work that is held on this piece is held where it is pressed. */
+function holdsHere(stepping: Stepping | undefined, pieceId: string, event: ThreeEvent<MouseEvent>): boolean {
+  const held = anchorOf(stepping?.step);
+  if (!stepping || held?.targetId !== pieceId || event.shiftKey || event.ctrlKey || event.metaKey) return false;
+  const next = anchored(held.step, event, event.eventObject.matrixWorld);
+  if (!next) return false;
+  stepping.begin();
+  stepping.change(next.step);
+  return true;
 }
 
 /** The piece that has cut the face under the pointer: to press on engraved letters is to mean the words. */

@@ -1,6 +1,6 @@
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useMemo, useState } from 'react';
-import { isOnEdge, middleOfBox, type EdgeStep, type OntoStep, type ShapeStep, type ShownPiece } from '@fictile/core';
+import { isOnEdge, middleOfBox, type ShapeStep, type ShownPiece } from '@fictile/core';
 import type { Matrix4 } from 'three';
 import { Raycaster, Vector3 } from 'three';
 import { onPlane, toStep } from './drags.ts';
@@ -10,7 +10,7 @@ import { LineKnob } from './LineKnob.tsx';
 import { slideOver } from './PlaceHandles.tsx';
 import { matrixOf, solidName, TOOL } from './scene.ts';
 import { useShape } from './shapeFrame.ts';
-import { heldAt } from './heldAt.ts';
+import { anchored, anchorOf } from './heldAt.ts';
 import { bendAt, limitsOf, strengthOf, type Place } from './stepPlaces.ts';
 import { useDrag } from './useDrag.ts';
 
@@ -49,13 +49,16 @@ export function StepHandles({ stepping, shown }: StepHandlesProps) {
     <group userData={TOOL}>
       <Backbone {...props} />
       {step.kind === 'bend' ? <BendKnob {...props} step={step} /> : <StrengthKnob {...props} />}
-      {step.kind === 'onto' && <AnchorKnob {...props} step={step} />}
-      {isOnEdge(step) && <EdgeKnob {...props} step={step} line={shown.lines?.[step.id]?.placesMm ?? []} />}
+      {step.kind === 'onto' && <AnchorKnob {...props} at={space.toWorld([0, 0, space.flat.high[2]])} />}
+      {isOnEdge(step) && <AnchorKnob {...props} at={new Vector3(...step.path.atMm).applyMatrix4(space.matrix)} />}
+      {isOnEdge(step) && <EdgeDots space={space} line={shown.lines?.[step.id]?.placesMm ?? NOWHERE} />}
       <Limits {...props} />
       {'centreMm' in step && !step.middle && <CentreKnob {...props} centreMm={step.centreMm} />}
     </group>
   );
 }
+
+const NOWHERE: readonly Place[] = [];
 
 interface Space {
   flat: NonNullable<ShownPiece['flat']>;
@@ -86,59 +89,38 @@ function Backbone({ stepping: { step }, space }: PartProps) {
   return <Dots points={points} />;
 }
 
-/** Where the flat layout's zero lies on the model: drawn over it, the lettering follows. */
-function AnchorKnob({ stepping, space, step }: PartProps & { step: OntoStep }) {
+/** Where a step is held on the other piece: drawn over it, the lettering follows. */
+function AnchorKnob({ stepping, space, at }: PartProps & { at: Vector3 }) {
   const [text, setText] = useState<string>();
   const scene = useThree((three) => three.scene);
+  const held = anchorOf(stepping.step);
   const drag = useDrag(() => {
-    const ground = scene.getObjectByName(solidName(step.target));
+    const ground = held && scene.getObjectByName(solidName(held.targetId));
     if (!ground) return undefined;
     stepping.begin();
     return (ray) => {
       const [hit] = new Raycaster(ray.origin, ray.direction).intersectObject(ground, true);
-      const next = hit && heldAt(step, hit, space.matrix);
+      const next = hit && anchored(held.step, hit, space.matrix);
       if (!next) return;
-      stepping.change(next);
-      setText(next.fromMm.map((mm) => stepping.words.place(Math.round(mm))).join(', '));
+      stepping.change(next.step);
+      setText(next.at.map((mm) => stepping.words.place(Math.round(mm))).join(', '));
     };
   });
   return (
-    <Knob at={space.toWorld([0, 0, space.flat.high[2]])} drag={drag} text={text} onDone={() => setText(undefined)}>
+    <Knob at={at} drag={drag} text={text} onDone={() => setText(undefined)}>
       <octahedronGeometry args={[1]} />
     </Knob>
   );
 }
 
-/** The edge that a piece runs along, dotted; pulled over the model, the nearest edge is taken. */
-function EdgeKnob({ stepping, space, step, line }: PartProps & { step: EdgeStep; line: readonly Place[] }) {
-  const [text, setText] = useState<string>();
-  const scene = useThree((three) => three.scene);
-  const world = (place: Place): Vector3 => new Vector3(...place).applyMatrix4(space.matrix);
-  const drag = useDrag(() => {
-    const ground = scene.getObjectByName(solidName(step.path.target));
-    if (!ground) return undefined;
-    const toOwn = space.matrix.clone().invert();
-    stepping.begin();
-    return (ray) => {
-      const [hit] = new Raycaster(ray.origin, ray.direction).intersectObject(ground, true);
-      if (!hit) return;
-      const atMm = hit.point.applyMatrix4(toOwn).toArray().map(toTenth) as Place;
-      stepping.change({ ...step, path: { ...step.path, atMm } });
-      setText(atMm.map((mm) => stepping.words.place(Math.round(mm))).join(', '));
-    };
-  });
-  const dots = useMemo(() => line.flatMap((place) => new Vector3(...place).applyMatrix4(space.matrix).toArray()), [line, space]);
-  return (
-    <>
-      <Dots points={dots} />
-      <Knob at={world(step.path.atMm)} drag={drag} text={text} onDone={() => setText(undefined)}>
-        <octahedronGeometry args={[1]} />
-      </Knob>
-    </>
+/** The edge that a piece runs along, dotted. */
+function EdgeDots({ space, line }: { space: Space; line: readonly Place[] }) {
+  const points = useMemo(
+    () => line.flatMap((place) => new Vector3(...place).applyMatrix4(space.matrix).toArray()),
+    [line, space],
   );
-} // prettier-ignore
-
-const toTenth = (mm: number): number => Math.round(mm * 10) / 10 + 0;
+  return <Dots points={points} />;
+}
 
 /** At the end of a bend: pulled round, it says the angle. */
 function BendKnob({ stepping, space, step }: PartProps & { step: Extract<ShapeStep, { kind: 'bend' }> }) {

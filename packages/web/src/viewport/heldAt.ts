@@ -1,4 +1,4 @@
-import type { OntoStep } from '@fictile/core';
+import { isOnEdge, type EdgeStep, type OntoStep, type ShapeStep } from '@fictile/core';
 import { Vector3, type Intersection, type Matrix4 } from 'three';
 
 /** How far before the surface the flat layout is held, mm. */
@@ -8,8 +8,24 @@ const CLOSE_MM = 2;
 
 type Triple = [number, number, number];
 
+/** A step that is held at a place of another piece, and which piece that is. */
+export function anchorOf(step: ShapeStep | undefined): { step: OntoStep | EdgeStep; targetId: string } | undefined {
+  if (step?.kind === 'onto') return { step, targetId: step.target };
+  return step && isOnEdge(step) ? { step, targetId: step.path.target } : undefined;
+}
+
+/** A step held where a ray has met the other piece, and that place; `toWorld`: from that piece's space. */
+export function anchored(step: OntoStep | EdgeStep, hit: Intersection, toWorld: Matrix4): { step: ShapeStep; at: Triple } | undefined {
+  if (step.kind === 'onto') {
+    const next = heldAt(step, hit, toWorld);
+    return next && { step: next, at: next.fromMm };
+  }
+  const at = rounded(hit.point.clone().applyMatrix4(toWorld.clone().invert()));
+  return { step: { ...step, path: { ...step.path, atMm: at } }, at };
+} // prettier-ignore
+
 /** A step held before another place of the model: where a ray has met it. What is laid from a direction keeps that. */
-export function heldAt(step: OntoStep, { point, face, object }: Intersection, toWorld: Matrix4): OntoStep | undefined {
+function heldAt(step: OntoStep, { point, face, object }: Intersection, toWorld: Matrix4): OntoStep | undefined {
   if (!face) return undefined;
   const toOwn = toWorld.clone().invert();
   const at = point.clone().applyMatrix4(toOwn);

@@ -57,6 +57,7 @@ export const shapeTexts = {
     edge: 'an edge',
     places: 'places in space',
   },
+  holdHere: 'To hold it elsewhere, press there on the other piece, or pull the mark over it.',
   reverseds: { off: 'so that letters look outward', on: 'the other way round' },
   pathValues: {
     ring: ' of radius {radius}',

@@ -1,5 +1,5 @@
 import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
-import { isShapeStep, SHAPE_KINDS, type ShownPiece, type Step, type StepKind } from '@fictile/core';
+import { isOnEdge, isShapeStep, SHAPE_KINDS, type ShownPiece, type Step, type StepKind } from '@fictile/core';
 import { arrayMove } from '@dnd-kit/sortable';
 import { IconDots } from '@tabler/icons-react';
 import { Fragment, useRef, type ReactNode } from 'react';
@@ -60,6 +60,7 @@ export function StepsChapter({
         {seen.map((step) => (
           <StepRow key={step.id} step={step} isAlone={seen.length === 1} faces={stepFaces.find(({ id }) => id === step.id)?.faces} onWork={() => onStep(step.id)} menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}>
             <Sentence template={T.steps[step.kind]} values={valuesOf(step, steps.indexOf(step))} />
+            {(step.kind === 'onto' || isOnEdge(step)) && <div className={classes.hint}>{texts.shape.holdHere}</div>}
             {shown?.onto?.stepId === step.id && shown.onto.report && step.kind === 'onto' && step.method !== 'flat' && <TrueLine report={shown.onto.report} />}
           </StepRow>
         ))}

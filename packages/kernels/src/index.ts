@@ -19,10 +19,21 @@ interface LoadedKernels {
 }
 
 /** Unpacks meshes of glTF files; loaded when the first packed one comes. */
-async function loadUnpacker(): Promise<typeof MeshoptDecoder> {
+const loadUnpacker = (packing: 'meshopt' | 'draco'): Promise<object> =>
+  packing === 'draco' ? loadDraco() : loadMeshopt();
+
+async function loadMeshopt(): Promise<typeof MeshoptDecoder> {
   const { MeshoptDecoder: decoder } = await import('meshoptimizer/decoder');
   await decoder.ready;
   return decoder;
+}
+
+/** In Node it finds its own binary, in a browser it is handed it. */
+async function loadDraco(): Promise<object> {
+  const { default: load } = await import('draco3dgltf/draco_decoder_gltf_nodejs.js');
+  if ('process' in globalThis) return load({});
+  const address = new URL('../../../node_modules/draco3dgltf/draco_decoder_gltf.wasm', import.meta.url);
+  return load({ wasmBinary: await (await fetch(address)).arrayBuffer() });
 }
 
 let carver: Promise<ManifoldToplevel> | undefined;

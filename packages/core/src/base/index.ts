@@ -13,4 +13,4 @@ export type { QuantityKind } from './quantity.ts';
 export { MM_PER, parseLength } from './units.ts';
 export type { LengthUnit } from './units.ts';
 export type { Carver } from './carver.ts';
-export type { LoadUnpacker, Simplifier } from './simplifier.ts';
+export type { LoadUnpacker, Packing, Simplifier } from './simplifier.ts';

@@ -11,5 +11,8 @@ export interface Simplifier {
   ): [Uint32Array, number];
 }
 
-/** Gives the decoder of meshes that are packed by meshopt, as the glTF library takes it. */
-export type LoadUnpacker = () => Promise<object>;
+/** How meshes in glTF files are packed. */
+export type Packing = 'meshopt' | 'draco';
+
+/** Gives the decoder of packed meshes, as the glTF library takes it. */
+export type LoadUnpacker = (packing: Packing) => Promise<object>;

@@ -1,5 +1,6 @@
 import { WebIO } from '@gltf-transform/core';
-import { EXTMeshoptCompression } from '@gltf-transform/extensions';
+import { EXTMeshoptCompression, KHRDracoMeshCompression } from '@gltf-transform/extensions';
+import draco from 'draco3dgltf';
 import { MeshoptEncoder } from 'meshoptimizer/encoder';
 import { loadKernels } from '@fictile/kernels';
 import { unwrap } from '../base/index.ts';
@@ -61,24 +62,23 @@ test('a piece alone is found at its own size', async () => {
   expect(Math.max(...mesh.positions)).toBeCloseTo(0.002, 9);
 });
 
-test('a GLB packed by meshopt is unpacked where that can be done; what can not be is told', async () => {
+test.each(['meshopt', 'draco'] as const)('a GLB packed by %s is unpacked where that can be done, told where it can not', async (packing) => {
   const { bytes } = await writeMesh(cubes(3, [0, 0, 0]), { ...usualWriteOptions('glb', 'Kiln') }, [{ text: 'K', finish: null }]);
   await MeshoptEncoder.ready;
-  const io = new WebIO().registerExtensions([EXTMeshoptCompression]).registerDependencies({ 'meshopt.encoder': MeshoptEncoder });
+  const encoders = { 'meshopt.encoder': MeshoptEncoder, 'draco3d.encoder': await draco.createEncoderModule() };
+  const io = new WebIO().registerExtensions([EXTMeshoptCompression, KHRDracoMeshCompression]).registerDependencies(encoders);
   const document = await io.readBinary(bytes);
-  document.createExtension(EXTMeshoptCompression).setRequired(true).setEncoderOptions({ method: EXTMeshoptCompression.EncoderMethod.QUANTIZE });
+  if (packing === 'draco') document.createExtension(KHRDracoMeshCompression).setRequired(true);
+  else document.createExtension(EXTMeshoptCompression).setRequired(true).setEncoderOptions({ method: EXTMeshoptCompression.EncoderMethod.QUANTIZE });
   const packed = await io.writeBinary(document);
+  expect(packed.length).not.toBe(bytes.length);
   const { loadUnpacker } = await loadKernels();
   const read = unwrap(await readBack(packed, 'glb', loadUnpacker));
   expect(checkMesh(read.mesh)).toMatchObject({ closed: true, manifold: true, outward: true });
-  const why = async (data: Uint8Array): Promise<unknown> => {
-    const back = await readBack(data, 'glb');
-    return back.ok ? 'read' : back.error.params;
-  };
-  expect(await why(packed)).toMatchObject({ why: 'packed' });
-  const json = new TextEncoder().encode('{"asset":{"version":"2.0"},"extensionsRequired":["KHR_draco_mesh_compression"]}  ');
-  const draco = new Uint8Array(20 + json.length);
-  new Uint32Array(draco.buffer, 0, 5).set([0x46546c67, 2, draco.length, json.length, 0x4e4f534a]);
-  draco.set(json, 20);
-  expect(await why(draco)).toMatchObject({ why: 'packed' });
+  const told = await readBack(packed, 'glb');
+  expect(told.ok ? 'read' : told.error.params).toMatchObject({ why: 'packed' });
+  const cut = packed.slice();
+  cut.fill(0, cut.length - Math.floor(cut.length / 8));
+  const damaged = await readBack(cut, 'glb', loadUnpacker);
+  if (!damaged.ok) expect(damaged.error.code).toBe('MESH_BROKEN');
 }); // prettier-ignore

@@ -1,6 +1,6 @@
 import { Primitive, WebIO, type Document, type mat4, type Node } from '@gltf-transform/core';
-import { EXTMeshoptCompression, KHRMeshQuantization } from '@gltf-transform/extensions';
-import { fail, LIMITS, ok, type LoadUnpacker, type Result } from '../base/index.ts';
+import { EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization } from '@gltf-transform/extensions';
+import { fail, LIMITS, ok, type LoadUnpacker, type Packing, type Result } from '../base/index.ts';
 import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
 import { utf8Text } from './utf8.ts';
 
@@ -23,26 +23,35 @@ export async function readGlb(bytes: Uint8Array, unpacker?: LoadUnpacker): Promi
     return broken(0, 'header');
   if (view.getUint32(8, true) > bytes.length) return broken(bytes.length, 'short');
   const packed = packedBy(bytes);
-  if (packed && (packed !== MESHOPT || !unpacker)) return broken(20, 'packed');
+  if (packed && !unpacker) return broken(20, 'packed');
   try {
-    const io = new WebIO().registerExtensions([EXTMeshoptCompression, KHRMeshQuantization]);
-    if (packed && unpacker) io.registerDependencies({ 'meshopt.decoder': await unpacker() });
+    const io = new WebIO().registerExtensions([EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization]);
+    if (packed && unpacker) io.registerDependencies({ [packed.decoder]: await unpacker(packed.packing) });
     return gather(await io.readBinary(bytes));
   } catch {
     return broken(20, 'contents');
   }
 }
 
-const MESHOPT = 'EXT_meshopt_compression';
+interface Packed {
+  extension: string;
+  packing: Packing;
+  /** what the library calls it */
+  decoder: string;
+}
+
 /** Extensions without which packed meshes can't be read. */
-const PACKINGS = ['KHR_draco_mesh_compression', MESHOPT];
+const PACKINGS: readonly Packed[] = [
+  { extension: 'KHR_draco_mesh_compression', packing: 'draco', decoder: 'draco3d.decoder' },
+  { extension: 'EXT_meshopt_compression', packing: 'meshopt', decoder: 'meshopt.decoder' },
+];
 
 /** Which of them the file needs: its first chunk is JSON (glTF 2.0, 4.4). */
-function packedBy(bytes: Uint8Array): string | undefined {
+function packedBy(bytes: Uint8Array): Packed | undefined {
   const length = new DataView(bytes.buffer, bytes.byteOffset).getUint32(12, true);
   const head = utf8Text(bytes.subarray(20, 20 + Math.min(length, LIMITS.gltfHeaderBytes)));
   const required = /"extensionsRequired"\s*:\s*\[([^\]]*)\]/.exec(head)?.[1] ?? '';
-  return PACKINGS.find((name) => required.includes(`"${name}"`));
+  return PACKINGS.find(({ extension }) => required.includes(`"${extension}"`));
 }
 
 const broken = (place: number, why: string): Result<never> => fail('MESH_BROKEN', { format: 'glb', place, why });

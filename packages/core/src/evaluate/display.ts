@@ -36,7 +36,7 @@ export function display(source: PolygonMesh, apart: ReadonlySet<number> = new Se
   const neighbours = adjacency(mesh);
   return {
     positions: cornerPositions(mesh),
-    normals: Float32Array.from(cornerNormals(mesh, neighbours)),
+    normals: new Float32Array(cornerNormals(mesh, neighbours)),
     ...grouped(mesh, apart),
     edges: edgeLines(mesh, neighbours.twin, neighbours.face),
   };

@@ -20,7 +20,7 @@ export function roughDisplay(mesh: PolygonMesh): DisplayBuffers {
   const { neighbours, groups } = topology;
   return {
     positions: cornerPositions(mesh),
-    normals: Float32Array.from(cornerNormals(mesh, neighbours)),
+    normals: new Float32Array(cornerNormals(mesh, neighbours)),
     index: groups.index.slice(),
     groups: groups.groups,
     edges: edgeLines(mesh, neighbours.twin, neighbours.face),

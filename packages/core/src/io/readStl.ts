@@ -1,6 +1,6 @@
 import { fail, LIMITS, ok, type Result } from '../base/index.ts';
 import { readTextStl } from './readText.ts';
-import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
+import { weld, type PolygonMesh } from '../mesh/index.ts';
 
 /** STL, binary or text -> mesh, joined where coordinates are equal: the format knows no shared vertices. */
 export function readStl(bytes: Uint8Array): Result<PolygonMesh> {
@@ -10,20 +10,27 @@ export function readStl(bytes: Uint8Array): Result<PolygonMesh> {
   const count = view.getUint32(80, true);
   if (bytes.length !== 84 + 50 * count) return broken(80, 'count');
   if (count > LIMITS.meshFaces) return fail('TOO_LARGE', { what: 'faces', size: count, limit: LIMITS.meshFaces });
-  const builder = new MeshBuilder();
-  const body = builder.region('body', -1, -1);
+  const positions = new Float64Array(9 * count);
   for (let t = 0; t < count; t++) {
-    const corners = [0, 1, 2].map((i) => {
-      const at = 84 + 50 * t + 12 + 12 * i;
-      return [0, 4, 8].map((k) => view.getFloat32(at + k, true));
-    });
-    if (!corners.flat().every(Number.isFinite)) return broken(84 + 50 * t, 'vertex');
-    builder.face(
-      corners.map(([x, y, z]) => builder.vertex(x, y, z)),
-      body,
-    );
+    const at = 84 + 50 * t;
+    // three numbers of the normal come first
+    for (let k = 0; k < 9; k++) positions[9 * t + k] = view.getFloat32(at + 12 + 4 * k, true);
+    for (let k = 0; k < 9; k++) if (!Number.isFinite(positions[9 * t + k])) return broken(at, 'vertex');
   }
-  return ok(weld(builder.finish()));
+  return ok(weld(loose(positions)));
+}
+
+/** Triangles that share no vertex: nine numbers each. */
+function loose(positions: Float64Array): PolygonMesh {
+  const triangles = positions.length / 9;
+  return {
+    positions,
+    faceStart: new Uint32Array(triangles + 1).map((_, t) => 3 * t),
+    faceVertices: new Uint32Array(3 * triangles).map((_, c) => c),
+    sharp: new Uint8Array(3 * triangles),
+    region: new Uint32Array(triangles),
+    regions: [{ part: 'body', letter: -1, contour: -1 }],
+  };
 }
 
 /** Begins as text does, and has not the length that binary would have: many binary files begin with the same word. */

@@ -127,7 +127,7 @@ class Writer {
       }
       return row;
     });
-    const index = positions.length / 3 < 65_535 ? Uint16Array.from(indices) : Uint32Array.from(indices);
+    const index = positions.length / 3 < 65_535 ? new Uint16Array(indices) : new Uint32Array(indices);
     const { document, buffer } = this.#shared;
     const primitive = document
       .createPrimitive()
@@ -145,7 +145,7 @@ class Writer {
 
   #vectors(values: readonly number[], type: 'VEC2' | 'VEC3' | 'VEC4'): ReturnType<Document['createAccessor']> {
     const { document, buffer } = this.#shared;
-    return document.createAccessor().setType(type).setArray(Float32Array.from(values)).setBuffer(buffer);
+    return document.createAccessor().setType(type).setArray(new Float32Array(values)).setBuffer(buffer);
   }
 
   #material(finish: Finish): Material {

@@ -15,7 +15,7 @@ export function asTriangles(mesh: PolygonMesh): PolygonMesh {
   }
   return {
     ...mesh,
-    faceStart: Uint32Array.from({ length: face.length + 1 }, (_, i) => 3 * i),
+    faceStart: new Uint32Array(face.length + 1).map((_, i) => 3 * i),
     faceVertices: corners.map((c) => mesh.faceVertices[c]),
     sharp,
     ...(mesh.uv && { uv: uvOf(mesh.uv, corners) }),

@@ -20,7 +20,7 @@ export function boxTree(boxes: Float64Array): BoxTree {
   const count = boxes.length / 6;
   const capacity = 2 * count + 4;
   const tree: BoxTree = {
-    order: Uint32Array.from({ length: count }, (_, i) => i),
+    order: new Uint32Array(count).map((_, i) => i),
     bounds: new Float64Array(capacity * 6),
     first: new Uint32Array(capacity),
     last: new Uint32Array(capacity),

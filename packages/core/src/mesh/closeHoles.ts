@@ -36,11 +36,11 @@ export function closeHoles(mesh: PolygonMesh): ClosedHoles {
     }
   }
   const closed: PolygonMesh = {
-    positions: Float64Array.from(positions),
-    faceStart: Uint32Array.from(faceStart),
-    faceVertices: Uint32Array.from(faceVertices),
-    region: Uint32Array.from(region),
-    sharp: Uint8Array.from(sharp),
+    positions: new Float64Array(positions),
+    faceStart: new Uint32Array(faceStart),
+    faceVertices: new Uint32Array(faceVertices),
+    region: new Uint32Array(region),
+    sharp: new Uint8Array(sharp),
     regions: mesh.regions,
   };
   return { mesh: closed, closed: loops.length, left };

@@ -33,7 +33,7 @@ export function triangulateInside(
 
 /** The loop of all points in their order. */
 export function triangulateRing(x: ArrayLike<number>, y: ArrayLike<number>): Uint32Array | undefined {
-  const from = Uint32Array.from({ length: x.length }, (_, i) => i);
+  const from = new Uint32Array(x.length).map((_, i) => i);
   const to = from.map((i) => (i + 1) % x.length);
   return triangulateInside(x, y, from, to);
 }
@@ -80,5 +80,5 @@ function keepInside(
     if (orient2d(x[a], y[a], x[b], y[b], x[c], y[c]) <= 0) return undefined;
     kept.push(a, b, c);
   }
-  return Uint32Array.from(kept);
+  return new Uint32Array(kept);
 }

@@ -11,8 +11,8 @@ export function crisp(mesh: PolygonMesh, fromDegrees: number): PolygonMesh {
   const { twin, face } = adjacency(mesh);
   const areas = faceAreaVectors(mesh);
   const limit = cos((fromDegrees * PI) / 180);
-  const sharp = Uint8Array.from(twin, (other, c) =>
-    other < 0 || cosineBetween(areas, face[c], face[other], 1) < limit ? 1 : 0,
-  );
+  const sharp = new Uint8Array(twin.length);
+  for (let c = 0; c < twin.length; c++)
+    sharp[c] = twin[c] < 0 || cosineBetween(areas, face[c], face[twin[c]], 1) < limit ? 1 : 0;
   return { ...mesh, sharp };
 }

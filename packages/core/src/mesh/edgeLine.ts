@@ -43,11 +43,11 @@ export class EdgeWalk {
     this.#mesh = mesh;
     const { twin, face } = adjacency(mesh);
     [this.#twin, this.#face, this.#areas] = [twin, face, faceAreaVectors(mesh)];
-    const isQuad = Uint8Array.from({ length: faceCount(mesh) }, (_, f) => (mesh.faceStart[f + 1] - mesh.faceStart[f] === 4 ? 1 : 0));
-    this.#kind = Uint8Array.from(twin, (other, c) => {
-      if (other < 0) return BORDER;
-      if (cosineBetween(this.#areas, face[c], face[other], 1) < CRISP_COSINE) return CRISP;
-      return isQuad[face[c]] && isQuad[face[other]] ? LOOP : NOTHING;
+    const isQuad = new Uint8Array(faceCount(mesh)).map((_, f) => (mesh.faceStart[f + 1] - mesh.faceStart[f] === 4 ? 1 : 0));
+    this.#kind = new Uint8Array(twin.length).map((_, c) => {
+      if (twin[c] < 0) return BORDER;
+      if (cosineBetween(this.#areas, face[c], face[twin[c]], 1) < CRISP_COSINE) return CRISP;
+      return isQuad[face[c]] && isQuad[face[twin[c]]] ? LOOP : NOTHING;
     });
     for (let c = 0; c < twin.length; c++) {
       if (twin[c] >= 0 && twin[c] < c) continue;

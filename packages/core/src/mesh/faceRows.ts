@@ -37,11 +37,11 @@ export class FaceRows {
     const { positions, faceVertices, uv, regions } = this.#source;
     return {
       positions,
-      faceStart: Uint32Array.from(this.#start),
-      faceVertices: Uint32Array.from(this.#corners, (c) => faceVertices[c]),
-      sharp: Uint8Array.from(this.#sharp),
+      faceStart: new Uint32Array(this.#start),
+      faceVertices: new Uint32Array(this.#corners).map((c) => faceVertices[c]),
+      sharp: new Uint8Array(this.#sharp),
       ...(uv && { uv: uvOf(uv, this.#corners) }),
-      region: Uint32Array.from(this.#region),
+      region: new Uint32Array(this.#region),
       regions,
     };
   }

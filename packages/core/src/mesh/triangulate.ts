@@ -29,7 +29,7 @@ export function triangulate(mesh: PolygonMesh): Triangles {
     else if (!pushPolygon(mesh, start, size, corners)) folded++;
     for (let i = before; i < corners.length; i += 3) face.push(f);
   }
-  return { corners: Uint32Array.from(corners), face: Uint32Array.from(face), folded };
+  return { corners: new Uint32Array(corners), face: new Uint32Array(face), folded };
 }
 
 function pushQuad(mesh: PolygonMesh, start: number, corners: number[]): void {

@@ -68,7 +68,7 @@ function trianglesOfLarge(mesh: PolygonMesh): Map<number, number[][]> {
   const corners = large.flatMap((f) => faceCorners(mesh, f));
   const starts = [0];
   for (const f of large) starts.push(starts[starts.length - 1] + mesh.faceStart[f + 1] - mesh.faceStart[f]);
-  const only = { ...mesh, faceStart: Uint32Array.from(starts), faceVertices: Uint32Array.from(corners, (c) => mesh.faceVertices[c]) }; // prettier-ignore
+  const only = { ...mesh, faceStart: new Uint32Array(starts), faceVertices: new Uint32Array(corners).map((c) => mesh.faceVertices[c]) }; // prettier-ignore
   const cut = triangulate(only);
   for (let t = 0; t < cut.face.length; t++) {
     const f = large[cut.face[t]];
@@ -177,12 +177,12 @@ class Halving {
       this.#cut(ring, middles, f);
     }
     return {
-      positions: Float64Array.from(this.#positions),
-      faceStart: Uint32Array.from(this.#faceStart),
-      faceVertices: Uint32Array.from(this.#vertices),
-      sharp: Uint8Array.from(this.#sharp),
-      ...(this.#mesh.uv && { uv: Float32Array.from(this.#uv) }),
-      region: Uint32Array.from(this.#region),
+      positions: new Float64Array(this.#positions),
+      faceStart: new Uint32Array(this.#faceStart),
+      faceVertices: new Uint32Array(this.#vertices),
+      sharp: new Uint8Array(this.#sharp),
+      ...(this.#mesh.uv && { uv: new Float32Array(this.#uv) }),
+      region: new Uint32Array(this.#region),
       regions: this.#mesh.regions,
     };
   }
@@ -297,7 +297,7 @@ class Halving {
 
   /** Per face that was made: 1 where it is a new one. */
   fresh(): Uint8Array<ArrayBuffer> {
-    return Uint8Array.from(this.#fresh);
+    return new Uint8Array(this.#fresh);
   }
 }
 

@@ -7,7 +7,7 @@ export interface AssetWork {
 }
 
 /** Reads an upload for real, to see whether it is what it claims to be. */
-export const checkAsset = async (kind: AssetKind, bytes: Uint8Array): Promise<void> => {
+export const checkAsset = async (kind: AssetKind, bytes: Uint8Array, gone?: AbortSignal): Promise<void> => {
   const work: AssetWork = { kind, bytes };
-  await runLimited<null>('./assetWorker.js', work);
+  await runLimited<null>('./assetWorker.js', work, gone);
 };

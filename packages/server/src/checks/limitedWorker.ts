@@ -8,14 +8,18 @@ export type Verdict<T> = { ok: true; value: T } | { ok: false; error: Failure };
 const SECONDS = 30;
 const MEGABYTES = 1024;
 
-/** Runs one piece of work in a worker of its own with a limit on time and memory; whatever it does, the server goes on. */
-export function runLimited<T>(file: `./${string}.js`, workerData: unknown): Promise<T> {
+/** Runs one piece of work in a worker of its own with a limit on time and memory; whatever it does, the server goes on. `gone`: nobody waits any more. */
+export function runLimited<T>(file: `./${string}.js`, workerData: unknown, gone?: AbortSignal): Promise<T> {
   const worker = new Worker(new URL(file, import.meta.url), {
     workerData,
     resourceLimits: { maxOldGenerationSizeMb: MEGABYTES },
   });
   return new Promise<T>((resolve, reject) => {
     const timer = setTimeout(() => reject(httpFault('CHECK_TIMED_OUT', { seconds: SECONDS })), SECONDS * 1000);
+    gone?.addEventListener('abort', () => {
+      clearTimeout(timer);
+      reject(httpFault('REQUEST_BROKEN', { path: 'body', why: 'was taken back' }));
+    });
     worker.once('message', (verdict: Verdict<T>) => {
       clearTimeout(timer);
       if (verdict.ok) resolve(verdict.value);

@@ -18,7 +18,9 @@ export function assetRoutes(service: AssetService): Router {
     if (kind === 'font' && body.length > LIMITS.fontBytes) {
       throw httpFault('REQUEST_BROKEN', { path: 'body', why: 'is larger than a font may be' });
     }
-    response.status(201).json(await service.put(request.params.hash, kind, body));
+    const gone = new AbortController();
+    response.on('close', () => gone.abort());
+    response.status(201).json(await service.put(request.params.hash, kind, body, gone.signal));
   });
   router.get('/:hash', async (request, response) => {
     response.set('cache-control', 'public, max-age=31536000, immutable').type('application/octet-stream');

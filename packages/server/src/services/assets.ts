@@ -11,8 +11,8 @@ export interface AssetInfo {
   size: number;
 }
 
-/** Says whether bytes are what they claim to be; throws a fault when not. */
-export type AssetCheck = (kind: AssetKind, bytes: Uint8Array) => Promise<void>;
+/** Says whether bytes are what they claim to be; throws a fault when not, or when `gone` says that nobody waits. */
+export type AssetCheck = (kind: AssetKind, bytes: Uint8Array, gone?: AbortSignal) => Promise<void>;
 
 /** Keeps uploads by the hash of their content, after a check. */
 export class AssetService {
@@ -24,10 +24,10 @@ export class AssetService {
     this.#check = check;
   }
 
-  async put(hash: string, kind: AssetKind, bytes: Buffer): Promise<AssetInfo> {
+  async put(hash: string, kind: AssetKind, bytes: Buffer, gone?: AbortSignal): Promise<AssetInfo> {
     const found = createHash('sha256').update(bytes).digest('hex');
     if (found !== hash) throw httpFault('HASH_DIFFERS', { expected: hash, found });
-    await this.#check(kind, bytes);
+    await this.#check(kind, bytes, gone);
     const row = { hash, kind, size: bytes.length };
     await this.#database.write((tables) =>
       tables

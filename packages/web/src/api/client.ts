@@ -79,9 +79,13 @@ export const api = {
   },
 
   /** a mesh file, kept by the hash of its bytes */
-  putModel: async ({ asset, format }: Pick<Model, 'asset' | 'format'>, bytes: Blob): Promise<void> => {
+  putModel: async (
+    { asset, format }: Pick<Model, 'asset' | 'format'>,
+    bytes: Blob,
+    signal?: AbortSignal,
+  ): Promise<void> => {
     const headers = { 'content-type': 'application/octet-stream' };
-    await bodyOf(await reach(`/api/assets/${asset}?kind=${format}`, { method: 'PUT', headers, body: bytes }));
+    await bodyOf(await reach(`/api/assets/${asset}?kind=${format}`, { method: 'PUT', headers, body: bytes, signal }));
   },
 
   readModel: async (asset: string): Promise<Uint8Array> => {

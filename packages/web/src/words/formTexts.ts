@@ -67,4 +67,7 @@ export const formTexts = {
   tooLarge: (name: string): string => `${name} is larger than 100 MB. Bring in a smaller one.`,
   refused: (name: string): string => `${name} can’t be read as a mesh. Save it again from where it came.`,
   unreached: 'The server can’t be reached: the model was not brought in.',
+  bringing: (name: string, bytes: number): string =>
+    `Looking over ${name}, ${Math.max(0.1, bytes / 1e6).toFixed(1)} MB`,
+  stop: 'Stop',
 } as const;

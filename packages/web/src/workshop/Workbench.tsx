@@ -32,7 +32,7 @@ import { useBending } from './useBending.ts';
 import { useDrawings } from './useDrawings.tsx';
 import { useEvaluation, type Evaluation } from './useEvaluation.ts';
 import { useMarks, type MarksState } from './useMarks.ts';
-import { isModelFile, useModels } from './useModels.ts';
+import { isModelFile, useModels } from './useModels.tsx';
 import { usePlacing } from './usePlacing.ts';
 import { useShaping } from './useShaping.ts';
 import { useStepping } from './useStepping.ts';

@@ -1,4 +1,5 @@
 import { usualFrame, type MeshFormat } from '@fictile/core';
+import { Button, Group } from '@mantine/core';
 import { useFileDialog } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useCallback, useRef } from 'react';
@@ -27,13 +28,35 @@ async function bringIn(file: File, { actions, chosen }: { actions: PieceActions;
   const format = ENDING.exec(file.name)?.[1].toLowerCase() as MeshFormat | undefined;
   if (!format) return tell(texts.form.refused(file.name));
   if (file.size > LARGEST_FILE) return tell(texts.form.tooLarge(file.name));
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes));
-  const asset = Array.from(digest, (byte) => byte.toString(16).padStart(2, '0')).join('');
+  const stop = new AbortController();
+  const note = underWay(file, () => stop.abort());
   try {
-    await api.putModel({ asset, format }, new Blob([bytes]));
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes));
+    const asset = Array.from(digest, (byte) => byte.toString(16).padStart(2, '0')).join('');
+    await api.putModel({ asset, format }, new Blob([bytes]), stop.signal);
+    if (stop.signal.aborted) return;
+    chosen.choose(actions.addModel({ asset, ...usualFrame(format) }, file.name.replace(ENDING, '')));
   } catch (error) {
-    return tell(error instanceof Refused ? texts.form.refused(file.name) : texts.form.unreached);
+    if (!stop.signal.aborted) tell(error instanceof Refused ? texts.form.refused(file.name) : texts.form.unreached);
+  } finally {
+    notifications.hide(note);
   }
-  chosen.choose(actions.addModel({ asset, ...usualFrame(format) }, file.name.replace(ENDING, '')));
+}
+
+/** Says that a file is being looked over, and lets it be stopped; gives the note's name. */
+function underWay({ name, size }: File, onStop: () => void): string {
+  return notifications.show({
+    loading: true,
+    autoClose: false,
+    withCloseButton: false,
+    message: (
+      <Group justify="space-between" wrap="nowrap">
+        {texts.form.bringing(name, size)}
+        <Button size="compact-sm" variant="default" onClick={onStop}>
+          {texts.form.stop}
+        </Button>
+      </Group>
+    ),
+  });
 }

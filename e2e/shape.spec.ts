@@ -67,10 +67,11 @@ test('steps are moved by their grips, with the mouse and by keyboard', async ({ 
   await page.mouse.up();
   await order('Wave', 'Bend', 'Twist');
   await page.getByRole('button', { name: 'Bend: move' }).focus();
-  for (const key of ['Space', 'ArrowDown', 'Space']) {
+  const told = page.locator('[id^=DndLiveRegion]');
+  for (const [key, words] of [['Space', 'picked up, 2 of 3'], ['ArrowDown', 'would be 3 of 3'], ['Space', 'put down, 3 of 3']]) {
     await page.keyboard.press(key);
-    await page.waitForTimeout(300); // rows glide to their new places
-  }
+    await expect(told).toContainText(words);
+  } // prettier-ignore
   await order('Wave', 'Twist', 'Bend');
   await page.getByRole('button', { name: 'Undo' }).click();
   await order('Wave', 'Bend', 'Twist');

@@ -16,7 +16,7 @@ const ARROWS: Readonly<Record<string, readonly string[]>> = {
 const CORE_LEVELS: Readonly<Record<string, number>> = {
   base: 0, math: 1, document: 1, outline: 2, mesh: 2, check: 3, text: 4, drawing: 4, solid: 4, refine: 4, shape: 4,
   form: 4,
-  surface: 4, boolean: 4, io: 5, lettering: 5, evaluate: 7, job: 8,
+  surface: 5, boolean: 4, io: 5, lettering: 5, voxel: 6, evaluate: 7, job: 8,
 }; // prettier-ignore
 const WEB_LEVELS: Readonly<Record<string, number>> = {
   words: 0, ui: 1, store: 2, worker: 2, api: 1, viewport: 3, commands: 3, recipe: 4, pieces: 4, checks: 4, handover: 4, versions: 4, fonts: 3, section: 5, rack: 5, typecase: 5, workshop: 6, app: 7,

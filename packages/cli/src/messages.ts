@@ -142,6 +142,7 @@ type ShapeRemark = Extract<
       | 'SHAPE_COARSE'
       | 'ONTO_NOTHING'
       | 'RUN_NOTHING'
+      | 'RECAST_TOO_FINE'
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
@@ -255,6 +256,8 @@ function shapeText(remark: ShapeRemark): string {
       return 'There is nothing to lay the piece onto.';
     case 'RUN_NOTHING':
       return 'There is no edge for the piece to run along.';
+    case 'RECAST_TOO_FINE':
+      return `Casting anew would take a grid of ${remark.params.places} places, more than ${remark.params.limit}. Take cells of ${mm(remark.params.leastMm)} or more.`;
     case 'ONTO_CYCLE':
       return `These pieces are laid onto each other: ${remark.params.pieces}. The step is left out.`;
     case 'ONTO_MISSES':

@@ -27,6 +27,7 @@ export * from './outline/index.ts';
 export { bendRuns, chainOf, courseOf, plainPoint, spanOf } from './shape/index.ts';
 export type { Span } from './shape/index.ts';
 export * from './solid/index.ts';
+export { recastCost } from './voxel/index.ts';
 export { distortionAt, layOnto, mapOf, OntoMap, Target } from './surface/index.ts';
 export type { SurfaceGrid } from './surface/index.ts';
 export * from './text/index.ts';

@@ -110,6 +110,8 @@ export interface RemarkParams {
   ONTO_NOTHING: { stepId: string };
   /** no piece, or one without an edge to run along */
   RUN_NOTHING: { stepId: string };
+  /** a step would take more places of a grid than are allowed */
+  RECAST_TOO_FINE: { places: number; limit: number; leastMm: number };
   /** These pieces are laid onto each other in a circle; the step is left out. */
   ONTO_CYCLE: { stepId: string; pieces: string };
   /** The line of sight meets no model; the step is left out. */

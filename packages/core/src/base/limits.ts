@@ -7,6 +7,8 @@ export const LIMITS = {
   projectFileBytes: 512 * 1024 * 1024,
   /** graphemes of one piece that are kept */
   graphemes: 20_000,
+  /** places of the grid that a mesh is made anew over */
+  gridNodes: 24_000_000,
   /** places of a line in space */
   placesOfLine: 1_000,
   /** graphemes that are shaped and built */

@@ -64,7 +64,17 @@ export {
   wordsSchema,
 } from './schema.ts';
 export { isShapeStep, SHAPE_KINDS } from './stepSchema.ts';
-export type { Course, CutStep, MeshStep, OntoStep, ShapeKind, ShapeStep, StepPath, StepPlace } from './stepSchema.ts';
+export type {
+  Course,
+  CutStep,
+  MeshStep,
+  OntoStep,
+  RecastStep,
+  ShapeKind,
+  ShapeStep,
+  StepPath,
+  StepPlace,
+} from './stepSchema.ts';
 export { strengthField, strengthOf, withStrength } from './stepStrength.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';

@@ -33,6 +33,15 @@ const MESH_STEPS = [
   z.object({ ...step, kind: z.literal('clear'), withinDegrees: degrees }),
   /** edges whose faces turn by more than this shade crisply, all others smoothly */
   z.object({ ...step, kind: z.literal('crisp'), fromDegrees: degrees }),
+  /** made anew over a grid, whatever it was: closed, and nothing crosses */
+  z.object({
+    ...step,
+    kind: z.literal('recast'),
+    /** of a cell */ sizeMm: length(0.01, 1000),
+    /** open sheets become so thick, holes up to as wide are closed */ thickMm: length(0, 1000),
+    /** edges melt by so much */ meltMm: length(0, 1000),
+    /** afterwards as few triangles as stay within this; 0: all */ errorMm: length(0, 1000),
+  }),
 ] as const;
 
 const percentOf = (min: number, max: number): z.ZodNumber => z.number().min(min).max(max).meta(value('%', true));
@@ -269,6 +278,7 @@ export type Step = z.infer<typeof stepSchema>;
 export type StepKind = Step['kind'];
 export type ShapeStep = z.infer<(typeof SHAPE_STEPS)[number]>;
 export type OntoStep = Extract<ShapeStep, { kind: 'onto' }>;
+export type RecastStep = Extract<MeshStep, { kind: 'recast' }>;
 export type CutStep = z.infer<(typeof CUT_STEPS)[number]>;
 export type ShapeKind = ShapeStep['kind'];
 export type MeshStep = z.infer<(typeof MESH_STEPS)[number]>;

@@ -30,6 +30,7 @@ export function usualStep<K extends StepKind>(kind: K, id: string): Extract<Step
     join: { ...base, kind: 'join', withinMm: 0.01 },
     clear: { ...base, kind: 'clear', withinDegrees: 0.1 },
     crisp: { ...base, kind: 'crisp', fromDegrees: 30 },
+    recast: { ...base, kind: 'recast', sizeMm: 1, thickMm: 0, meltMm: 0, errorMm: 0.1 },
     bend: { ...base, ...whole, ...about, kind: 'bend', axis: 'y', angleDegrees: 60, towardDegrees: 0, keeps: 'middle' },
     twist: { ...base, ...whole, ...about, kind: 'twist', axis: 'x', angleDegrees: 45, ease: 'even' },
     taper: { ...base, ...whole, ...about, kind: 'taper', axis: 'x', percent: 40, ease: 'even' },

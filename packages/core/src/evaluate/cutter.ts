@@ -4,7 +4,7 @@ import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.
 import { diagonalOf, turnedBack, type Box3, type Transform } from '../math/index.ts';
 import { riseOver, type Target } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
-import { holdOf } from './ground.ts';
+import { holdOf } from './holdOf.ts';
 import { cutShape, type CutRoom, type CutShape } from './cutShape.ts';
 
 /** Another piece as it is going to cut: its solids in the space of what they cut. */

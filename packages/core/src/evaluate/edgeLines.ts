@@ -1,10 +1,8 @@
 import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
-import { isOnEdge, type Piece, type Step, type StepPath } from '../document/index.ts';
+import { isOnEdge, type Piece } from '../document/index.ts';
 import { turnedOutward, type EdgeLine } from '../mesh/index.ts';
+import type { FoundLines } from './foundLines.ts';
 import type { Ground, Under } from './ground.ts';
-
-/** By the id of the step: the line over a model's edges that was found for it. */
-export type FoundLines = Readonly<Record<string, Extract<StepPath, { kind: 'places' }>>>;
 
 const BYTES_OF_PLACE = 100;
 
@@ -45,7 +43,3 @@ function asPath({ places, closed, up }: EdgeLine): FoundLines[string] {
   const last = places.length - 1;
   return { kind: 'places', placesMm: places.filter((_, i) => i % each === 0 || (i === last && !closed)), closed, up };
 }
-
-/** Steps that run along what was found, as if it had been drawn. */
-export const alongFound = <S extends Step>(steps: readonly S[], lines: FoundLines): S[] =>
-  steps.map((step) => (step.kind === 'run' && lines[step.id] ? { ...step, path: lines[step.id] } : step));

@@ -11,9 +11,10 @@ import {
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
 import type { ChainFrame } from '../shape/index.ts';
-import { layOnto, OntoMap, type Hold, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
+import { layOnto, OntoMap, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
-import type { FoundLines } from './edgeLines.ts';
+import type { FoundLines } from './foundLines.ts';
+import { holdOf } from './holdOf.ts';
 import type { Laid } from './ontoReport.ts';
 import { pieceTransform } from './placement.ts';
 
@@ -180,13 +181,6 @@ const layingOf = (step: OntoStep): Laying => ({
   hold: holdOf(step),
   guide: step.guide,
   rounds: step.overhang === 'follow',
-});
-
-export const holdOf = ({ fromMm, toward, up, turnDegrees }: OntoStep): Hold => ({
-  from: fromMm,
-  toward,
-  up,
-  turnDegrees,
 });
 
 /** Whether lines of text are still where the layout has them when they come to a step. */

@@ -9,6 +9,6 @@ export { pieceMesh, scenePart } from './scenePart.ts';
 export type { EngineTools, Evaluated, LineMeasures } from './engine.ts';
 export { stretchPlaces } from './stretchPlaces.ts';
 export { sectionOf } from './sectionOf.ts';
-export { alongFound } from './edgeLines.ts';
-export type { FoundLines } from './edgeLines.ts';
+export { alongFound } from './foundLines.ts';
+export type { FoundLines } from './foundLines.ts';
 export type { Laid, OntoReport } from './ontoReport.ts';

@@ -4,6 +4,8 @@ import type { BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { applyStep, facesAfter } from '../refine/index.ts';
 import type { ShapedMesh } from '../shape/index.ts';
+import { recastBody } from './recastBody.ts';
+import { recastTooFine } from './recastTooFine.ts';
 import type { Letter } from '../text/index.ts';
 import { restAfter } from './restAfter.ts';
 import type { OntoTools } from './ground.ts';
@@ -46,6 +48,7 @@ export async function runSteps(
   tools: StepRunTools,
 ): Promise<StepRun | undefined> {
   let clusters: SteppedCluster[] = [...built];
+  let earlier: readonly ShapeStep[] = [];
   const run: StepRun = { clusters, faces: [], remarks: [] };
   for (const row of inRows(steps.filter((step) => step.on))) {
     const [step] = row;
@@ -54,8 +57,10 @@ export async function runSteps(
       run.remarks.push(remark('STEP_LEFT_OUT', { step: step.kind, faces: expected, budget: tools.faceBudget }));
       continue;
     }
-    const after = await onRow(clusters, row, tools);
+    const after = await onRow(clusters, row, { ...tools, earlier });
     if (!after) return undefined;
+    // what a cut or a casting has made lies in no flat layout any more
+    earlier = after.clusters.some(({ rest }) => rest) ? [...earlier, ...row.filter(isMoving)] : [];
     clusters = after.clusters;
     run.remarks.push(...after.remarks);
     run.onto ??= after.onto;
@@ -68,14 +73,15 @@ export async function runSteps(
 /** Shape steps in a row together, every other step and what repeats alone. */
 function inRows(steps: readonly Step[]): Step[][] {
   const rows: Step[][] = [];
-  const moves = (step: Step | undefined): boolean => step !== undefined && isShapeStep(step) && step.kind !== 'repeat';
   for (const step of steps) {
     const last = rows[rows.length - 1];
-    if (moves(step) && moves(last?.[0])) last.push(step);
+    if (isMoving(step) && last && isMoving(last[0])) last.push(step);
     else rows.push([step]);
   }
   return rows;
 }
+
+const isMoving = (step: Step): step is ShapeStep => isShapeStep(step) && step.kind !== 'repeat';
 
 function expectedAfter(step: Step, clusters: readonly SteppedCluster[]): number {
   const sum = (count: (mesh: PolygonMesh) => number): number => clusters.reduce((n, { mesh }) => n + count(mesh), 0);
@@ -86,12 +92,20 @@ function expectedAfter(step: Step, clusters: readonly SteppedCluster[]): number 
 async function onRow(
   clusters: readonly SteppedCluster[],
   row: readonly Step[],
-  tools: StepRunTools,
+  tools: StepRunTools & { earlier: readonly ShapeStep[] },
 ): Promise<ShapedGroup | undefined> {
   const [step] = row;
   if (step.kind === 'repeat') return { clusters: repeatClusters(clusters, step), remarks: [] };
   if (isShapeStep(step)) return shapeClusters(clusters, row as ShapeStep[], { ...tools, cache: tools.shaped });
   if (step.kind === 'cut') return tools.cut(clusters, step);
+  const tooFine =
+    step.kind === 'recast'
+      ? recastTooFine(
+          step,
+          clusters.map(({ mesh }) => mesh),
+        )
+      : undefined;
+  if (tooFine) return { clusters: [...clusters], remarks: [tooFine] };
   const made = await onAll(clusters, step, tools);
   return made && { clusters: made, remarks: [] };
 }
@@ -102,7 +116,7 @@ async function onAll(
   tools: StepRunTools,
 ): Promise<SteppedCluster[] | undefined> {
   const { cache, context, loadSimplifier } = tools;
-  const simplifier = step.kind === 'reduce' ? await loadSimplifier?.() : undefined;
+  const simplifier = step.kind === 'reduce' || step.kind === 'recast' ? await loadSimplifier?.() : undefined;
   const triangles = clusters.reduce((sum, { mesh }) => sum + mesh.faceVertices.length - 2 * faceCount(mesh), 0);
   const { id: _id, on: _on, ...values } = step;
   const name = JSON.stringify(step.kind === 'reduce' && step.by === 'count' ? { ...values, triangles } : values);
@@ -112,11 +126,25 @@ async function onAll(
     const key = `${cluster.key} | ${name}`;
     let mesh = cache.get(key);
     if (!mesh) {
-      mesh = applyStep(cluster.mesh, step, { simplifier, triangles });
+      mesh =
+        step.kind === 'recast'
+          ? await recastBody(cluster.mesh, step, { context, simplifier })
+          : applyStep(cluster.mesh, step, { simplifier, triangles });
+      if (!mesh) return undefined;
       cache.set(key, mesh, meshBytes(mesh));
     }
-    changed.push({ ...cluster, key, mesh, ...(cluster.rest && { rest: restAfter(cluster.mesh, cluster.rest, { mesh, step }) }) }); // prettier-ignore
+    changed.push({ ...cluster, key, mesh, ...restOf(cluster, mesh, step) }); // prettier-ignore
     await context.breathe();
   }
   return changed;
+}
+
+/** Where the points of a mesh that was made anew lay in the flat layout; what was cast anew lies in none. */
+function restOf(
+  { mesh: before, rest }: SteppedCluster,
+  mesh: PolygonMesh,
+  step: MeshStep,
+): Pick<SteppedCluster, 'rest'> {
+  if (!rest) return {};
+  return { rest: step.kind === 'recast' ? undefined : restAfter(before, rest, { mesh, step }) };
 }

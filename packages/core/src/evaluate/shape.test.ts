@@ -1,6 +1,7 @@
 import { quietContext, unwrap } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import { applyEdit, newPiece, newProject, usualStep, type Faces, type Project, type Step } from '../document/index.ts';
+import { boxOfPoints } from '../math/index.ts';
 import { splitGraphemes } from '../text/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import { pieceMesh, type Engine, type Evaluated } from './index.ts';
@@ -86,8 +87,30 @@ test('steps that make faces anew may stand between: limits still hold in the fla
     const made = await evaluate('Hi', [bend(60), usualStep(between, 'm'), twist]);
     expect(checkMesh(pieceMesh(made))).toMatchObject({ closed: true, outward: true });
     expect(made.stepFaces.length).toBe(3);
+    // what was shaped before stays so: the same as without the step between
+    const [low, high] = [made, await evaluate('Hi', [bend(60), twist])].map((one) =>
+      boxOfPoints(pieceMesh(one).positions),
+    );
+    for (let k = 0; k < 3; k++) {
+      expect(low.low[k]).toBeCloseTo(high.low[k], 1);
+      expect(low.high[k]).toBeCloseTo(high.high[k], 1);
+    }
   }
 });
+
+test('cast anew between shapes: sound, where it was, and shaped on from there; cells that would be too many are told', async () => {
+  const cast: Step = { ...usualStep('recast', 'c'), sizeMm: 4, errorMm: 0.4 };
+  const [bent, made, on] = [await evaluate('H', [bend(60)]), await evaluate('H', [bend(60), cast]), await evaluate('H', [bend(60), cast, { ...bend(0), id: 'again' }])];
+  expect(checkMesh(pieceMesh(made))).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
+  const [before, after, last] = [bent, made, on].map((one) => boxOfPoints(pieceMesh(one).positions));
+  for (let k = 0; k < 3; k++) {
+    expect(Math.abs(after.high[k] - before.high[k])).toBeLessThan(2);
+    expect(last.high[k]).toBeCloseTo(after.high[k], 6);
+  }
+  const fine = await evaluate('H', [{ ...cast, sizeMm: 0.01 }]);
+  expect(codes(fine)).toEqual(['RECAST_TOO_FINE']);
+  expect(pieceMesh(fine).positions).toEqual(pieceMesh(await evaluate('H', [])).positions);
+}); // prettier-ignore
 
 test('a preview is rough, and leaves no trace in what comes after', async () => {
   const fresh = await testEngine();

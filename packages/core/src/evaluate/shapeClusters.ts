@@ -36,6 +36,8 @@ export interface ShapeTools {
   context: RunContext;
   /** what pieces are laid onto; undefined: none is */
   onto: OntoTools | undefined;
+  /** shape steps that were taken before others made faces anew */
+  earlier: readonly ShapeStep[];
 }
 
 export interface ShapedGroup {
@@ -71,7 +73,10 @@ export async function shapeClusters(
 ): Promise<ShapedGroup | undefined> {
   const laid = clusters.map((cluster) => shapedOf(cluster, tools.letters));
   const box = laid.map(restBox).reduce(aroundBoxes, EMPTY_BOX);
-  const chain = chainOf(steps, { box, seconds: tools.seconds, onto: tools.onto && ontoOf(tools.onto) });
+  const lay = tools.onto && ontoOf(tools.onto);
+  const earlier =
+    tools.earlier.length > 0 ? chainOf(tools.earlier, { box, seconds: tools.seconds, onto: lay }) : undefined;
+  const chain = chainOf(steps, { box, seconds: tools.seconds, onto: lay, earlier });
   const { kept, remarks, over } = keptOf(laid, chain, { clusters, ...tools });
   const name = nameOfSteps(steps, box, tools);
   const made: SteppedCluster[] = [];
@@ -156,7 +161,13 @@ function shapedOf({ mesh, rest, x, y, z, letters, copied }: SteppedCluster, layo
   const shift = [x, y, z];
   const placed = isPlaced ? mesh : { ...mesh, positions: mesh.positions.map((v, i) => v + shift[i % 3]) };
   const feet = letters.map((i) => plusShift(footOf(layout[i]), copied ?? [0, 0, 0]));
-  return { mesh: placed, rest, letters: letters.map((i) => layout[i].id), feet };
+  return {
+    mesh: placed,
+    rest,
+    ...(rest && { start: placed.positions }),
+    letters: letters.map((i) => layout[i].id),
+    feet,
+  };
 }
 
 const restBox = ({ mesh, rest }: Shaped): Box3 => boxOfPoints(rest ?? mesh.positions);

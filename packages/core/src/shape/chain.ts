@@ -17,6 +17,8 @@ export interface Link {
 export interface ChainFrame {
   /** of the whole piece in the flat layout */
   box: Box3;
+  /** shape steps before others that made faces anew, which come before this chain; undefined: none */
+  earlier?: ShapeChain;
   /** of the document's time */
   seconds?: number;
   /** how a piece with a box, as it comes to the step, is laid onto another; undefined: it is not */
@@ -43,7 +45,7 @@ export class ShapeChain {
 
   /** Where a point comes to lie after the first `count` links. */
   at(point: ChainPoint, count = this.links.length): Vec3 {
-    const at: Vec3 = [point.rest[0], point.rest[1], point.rest[2]];
+    const at = this.#startOf(point);
     for (let i = 0; i < count; i++) {
       const { map } = this.links[i];
       map.move(at, map.usesNormal && i > 0 ? { ...point, normal: this.normalAt(point, i) } : point);
@@ -54,7 +56,7 @@ export class ShapeChain {
   /** The same within a tenth of the tolerance. */
   near(point: ChainPoint): Vec3 {
     if (this.usesNormals || !this.links.some(({ map }) => map.moveNear)) return this.at(point);
-    const at: Vec3 = [point.rest[0], point.rest[1], point.rest[2]];
+    const at = this.#startOf(point);
     for (const { map } of this.links) {
       if (map.moveNear) map.moveNear(at, point);
       else map.move(at, point);
@@ -97,8 +99,17 @@ export class ShapeChain {
     return Math.min(...this.links.map(({ map }) => map.featureMm), Infinity);
   }
 
+  #startOf({ start, rest }: ChainPoint): Vec3 {
+    if (start) return [start[0], start[1], start[2]];
+    const { earlier } = this.frame;
+    return earlier ? earlier.at(plainPoint(rest)) : [rest[0], rest[1], rest[2]];
+  }
+
   #beside(point: ChainPoint, way: Vec3 | undefined): ChainPoint {
-    return way ? { ...point, rest: plus(point.rest, way, this.#apart) } : point;
+    if (!way) return point;
+    // where something was shaped before, what is beside it in the flat layout is not known: that it is near is enough
+    if (point.start) return { ...point, start: plus(point.start, way, this.#apart) };
+    return { ...point, rest: plus(point.rest, way, this.#apart) };
   }
 }
 

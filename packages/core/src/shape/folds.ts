@@ -83,7 +83,12 @@ function leftBy(link: Link, chain: ShapeChain, i: number): (point: ChainPoint) =
   return (point) => (i === 0 || chain.volumeAt(point, i) > 0 ? chain.volumeAt(point, i + 1) : 1);
 }
 
-const copyOf = (point: ChainPoint): ChainPoint => ({ ...point, rest: [...point.rest], normal: [...point.normal] });
+const copyOf = (point: ChainPoint): ChainPoint => ({
+  ...point,
+  rest: [...point.rest],
+  ...(point.start && { start: [...point.start] as Vec3 }),
+  normal: [...point.normal],
+});
 
 function somePoints(shaped: readonly Shaped[], usesNormals: boolean): ChainPoint[] {
   const rows = shaped.map((one) => meshPoints(one, usesNormals));

@@ -7,6 +7,8 @@ export interface Shaped {
   mesh: PolygonMesh;
   /** three numbers a vertex, mm: where it lies in the flat layout; left out: where the mesh has it */
   rest?: Float64Array;
+  /** three numbers a vertex, mm: where it lies as the chain begins; left out: where the flat layout has it */
+  start?: Float64Array;
   /** id of each of the mesh's letters, and the middle of its foot in the flat layout */
   letters: readonly number[];
   feet: readonly Vec3[];
@@ -25,12 +27,20 @@ export interface MeshPoints {
 const ZERO: Vec3 = [0, 0, 0];
 
 /** Normals are only worked out where a chain uses them. */
-export function meshPoints({ mesh, rest, letters, feet }: Shaped, usesNormals: boolean): MeshPoints {
+export function meshPoints({ mesh, rest, start, letters, feet }: Shaped, usesNormals: boolean): MeshPoints {
   const count = vertexCount(mesh);
   const places = rest ?? mesh.positions;
   const normals = usesNormals ? vertexNormals(mesh) : undefined;
   const { letter, isFront } = vertexMarks(mesh);
-  const point: ChainPoint = { rest: [0, 0, 0], normal: [0, 0, 1], letter: -1, foot: ZERO, isFront: true };
+  const begun: Vec3 = [0, 0, 0];
+  const point: ChainPoint = {
+    rest: [0, 0, 0],
+    ...(start && { start: begun }),
+    normal: [0, 0, 1],
+    letter: -1,
+    foot: ZERO,
+    isFront: true,
+  };
   const mark = (v: number): void => {
     const own = letter[v];
     point.letter = own < 0 ? -1 : (letters[own] ?? -1);
@@ -42,6 +52,7 @@ export function meshPoints({ mesh, rest, letters, feet }: Shaped, usesNormals: b
     of: (v) => {
       for (let k = 0; k < 3; k++) {
         point.rest[k] = places[3 * v + k];
+        if (start) begun[k] = start[3 * v + k];
         if (normals) point.normal[k] = normals[3 * v + k];
       }
       mark(v);
@@ -50,6 +61,7 @@ export function meshPoints({ mesh, rest, letters, feet }: Shaped, usesNormals: b
     between: (a, b, share) => {
       for (let k = 0; k < 3; k++) {
         point.rest[k] = mix(places[3 * a + k], places[3 * b + k], share);
+        if (start) begun[k] = mix(start[3 * a + k], start[3 * b + k], share);
         if (normals) point.normal[k] = mix(normals[3 * a + k], normals[3 * b + k], share);
       }
       mark(a);

@@ -4,6 +4,8 @@ import type { Vec3 } from '../math/index.ts';
 export interface ChainPoint {
   /** where it lay in the flat layout */
   rest: Vec3;
+  /** where it lies as the chain begins; left out: where earlier steps put its flat place */
+  start?: Vec3;
   /** unit normal, outward */
   normal: Vec3;
   /** id of its letter; -1: none */

@@ -8,3 +8,4 @@ export type { SurfaceGrid } from './surfaceGrid.ts';
 export { BESIDE, layOnto, mapOf } from './surfaceMap.ts';
 export type { Laying, LayOptions, SurfaceMap } from './surfaceMap.ts';
 export { Target } from './target.ts';
+export { TriangleTree } from './triangleTree.ts';

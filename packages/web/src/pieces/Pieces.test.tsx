@@ -1,7 +1,16 @@
 /** @jest-environment jsdom */
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { isOnEdge, newPiece, newProject, usualStep, type OntoStep, type Step, type Piece } from '@fictile/core';
+import {
+  isOnEdge,
+  newPiece,
+  usualFrame,
+  newProject,
+  usualStep,
+  type OntoStep,
+  type Step,
+  type Piece,
+} from '@fictile/core';
 import { useSyncExternalStore } from 'react';
 import { ProjectStore } from '../store/index.ts';
 import { renderInside, serve } from '../testing/render.tsx';
@@ -33,6 +42,7 @@ function Column() {
       selection={chosen}
       onFile={() => files++}
       onModel={() => files++}
+      onPlain={(piece) => actions.putInstead({ asset: 'a'.repeat(64), ...usualFrame('obj') }, piece)}
     />
   );
 }
@@ -196,4 +206,15 @@ test('forms are added on the table, and copies of what lies on one lie on its co
   const targets = pieces().flatMap((piece) => piece.steps.map((step) => (isOnEdge(step) ? step.path : (step as OntoStep)).target)); // prettier-ignore
   const copied = pieces().filter(({ source }) => source.kind === 'form').map(({ id }) => id); // prettier-ignore
   expect([...targets].sort()).toEqual([...copied, ...copied].sort());
+});
+
+test('a plain copy stands in the place of what it was made of, which is hidden; one step of undo', async () => {
+  const before = pieces().length;
+  await pick('Title', 'Plain copy');
+  const copy = pieces().find(({ source }) => source.kind === 'model');
+  expect(copy).toMatchObject({ name: 'Title, plain', placement: { by: 'zero', stand: 'free', atMm: [0, 0, 0] } });
+  expect(store.project.pieces.a.visible).toBe(false);
+  act(() => store.undo());
+  expect(pieces().length).toBe(before);
+  expect(store.project.pieces.a.visible).toBe(true);
 });

@@ -18,6 +18,8 @@ interface PiecesProps {
   onFile: () => void;
   /** a model is to be brought in */
   onModel: () => void;
+  /** a piece is wanted as nothing but its mesh */
+  onPlain: (piece: Piece) => void;
 }
 
 export interface Selection {
@@ -192,7 +194,7 @@ function PieceMenu(props: MenuProps) {
 }
 
 function MenuItems({ piece, latest, onRename }: MenuProps) {
-  const { project, chosen, actions, selection } = latest.current;
+  const { project, chosen, actions, selection, onPlain } = latest.current;
   const t = texts.pieces;
   const isChosen = chosen.includes(piece.id);
   // the menu of a chosen piece is for all that are chosen
@@ -207,6 +209,7 @@ function MenuItems({ piece, latest, onRename }: MenuProps) {
       {several.length > 1 && <Menu.Label>{t.several(several.length)}</Menu.Label>}
       <Menu.Item onClick={() => afterMenu(onRename)}>{t.rename}</Menu.Item>
       <Menu.Item onClick={() => selection.chooseThese(actions.duplicate(several))}>{t.duplicate}</Menu.Item>
+      {several.length === 1 && <Menu.Item onClick={() => onPlain(piece)}>{t.plain}</Menu.Item>}
       <Menu.Item onClick={() => actions.show(several, !piece.visible)}>{piece.visible ? t.hide : t.show}</Menu.Item>
       <Menu.Item onClick={() => actions.showAlone(several)}>{t.alone}</Menu.Item>
       <Menu.Item onClick={() => actions.showAll()}>{t.all}</Menu.Item>

@@ -39,6 +39,8 @@ export interface PieceActions {
   addDrawing(drawing: Drawing, name: string): string;
   addForm(name: FormName): string;
   addModel(model: Omit<Model, 'kind'>, name: string): string;
+  /** a model that is what a piece is now, in its place; the piece is hidden; gives the model's id */
+  putInstead(model: Omit<Model, 'kind'>, piece: Piece): string;
   /** gives the ids of the copies */
   duplicate(pieces: Several): string[];
   rename(piece: Piece, name: string): void;
@@ -99,6 +101,7 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     addDrawing,
     addForm: (form) => addBody(newForm(freshId(), nameFor(store.project, texts.form.names[form]), formOf(form))),
     addModel: (model, name) => addBody(newModel(freshId(), nameFor(store.project, name), model)),
+    putInstead: (model, piece) => insteadOf(store, model, piece),
     duplicate: (pieces) => {
       const ids = new Map(pieces.map(({ id }) => [id, freshId()]));
       const copies = pieces.map((piece) => ({ ...standingOn(piece, ids), id: ids.get(piece.id) ?? freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) })); // prettier-ignore
@@ -127,6 +130,19 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     centreOn: (pieces, other) => place(pieces, centredOn(pieces, other, boxOf)),
     beside: (pieces, other) => place(pieces, setBeside(pieces, other, boxOf)),
   };
+}
+
+/** A model with a piece's finishes and coordinates, and that piece hidden: one step of undo. Gives the model's id. */
+function insteadOf(store: ProjectStore, model: Omit<Model, 'kind'>, { id, slots, name }: Piece): string {
+  const copy = newModel(freshId(), nameFor(store.project, texts.pieces.plainOf(name).slice(0, 200)), model);
+  store.edit({
+    kind: 'many',
+    edits: [
+      { kind: 'addPiece', piece: { ...copy, slots }, after: id },
+      { kind: 'setPiece', pieceId: id, values: { visible: false } },
+    ],
+  });
+  return copy.id;
 }
 
 /** A piece that stands on others under new ids, where those have any: copies of several stand on each other as they did. */

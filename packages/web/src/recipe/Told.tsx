@@ -47,6 +47,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   CUT_ROUNDS: 'steps',
   ONTO_NOTHING: 'steps',
   RUN_NOTHING: 'steps',
+  RECAST_TOO_FINE: 'steps',
   ONTO_CYCLE: 'steps',
   ONTO_MISSES: 'steps',
   ONTO_OVERHANGS: 'steps',

@@ -21,6 +21,7 @@ type ShapeRemark = Extract<
       | 'SHAPE_COARSE'
       | 'ONTO_NOTHING'
       | 'RUN_NOTHING'
+      | 'RECAST_TOO_FINE'
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
@@ -122,6 +123,8 @@ function shapeText(remark: ShapeRemark): string {
       return 'Choose a piece to lay this one onto.';
     case 'RUN_NOTHING':
       return 'Choose a piece with an edge that this one can run along.';
+    case 'RECAST_TOO_FINE':
+      return `Casting anew would take a grid of ${(remark.params.places / 1e6).toFixed(0)} million places, more than the ${(remark.params.limit / 1e6).toFixed(0)} million allowed. Take cells of ${mm(remark.params.leastMm)} or more.`;
     case 'ONTO_CYCLE':
       return `These pieces lie on each other in a circle: ${remark.params.pieces}. The step is left out.`;
     case 'ONTO_MISSES':

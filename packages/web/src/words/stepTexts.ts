@@ -13,6 +13,7 @@ export const stepTexts = {
     join: 'Join points',
     clear: 'Clear flat faces',
     crisp: 'Crisp edges',
+    recast: 'Cast anew',
     ...shapeTexts.names,
     cut: 'With another piece',
   },

@@ -170,6 +170,8 @@ export const texts = {
     hidden: 'hidden',
     locked: 'locked',
     copyOf: (name: string): string => `${name} again`,
+    plain: 'Plain copy',
+    plainOf: (name: string): string => `${name}, plain`,
     figures: (kind: 'words' | 'drawing' | 'form' | 'model', faces: number): string =>
       `${kind} · ${faces.toLocaleString('en')} faces`,
     toZero: 'To zero',

@@ -62,7 +62,7 @@ function useBench(store: ProjectStore) {
   const { stepping, curving } = useStepping(store, chosen.pieces[0], stepId);
   const actions = usePieceActions(store, evaluation, shelf);
   const drawings = useDrawings({ store, client, actions, chosen, busy: evaluation.busy });
-  const models = useModels({ actions, chosen });
+  const models = useModels({ actions, chosen, client, store });
   const [navigate, singleKeys] = [useNavigate(), useSingleKeys()];
   const { toggleColorScheme } = useMantineColorScheme();
   const commands = workshopCommands({
@@ -206,7 +206,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
         actions={bench.actions}
         marks={marks}
         onFile={bench.drawings.choose}
-        onModel={bench.models.choose}
+        models={bench.models}
         onCure={(id, cure) => store.edit(cureEdit(store.project.pieces[id], cure))}
       />
       <Panels bench={bench} store={store} take={take} />
@@ -312,11 +312,11 @@ interface SideColumnProps {
   actions: PieceActions;
   marks: MarksState;
   onFile: () => void;
-  onModel: () => void;
+  models: ReturnType<typeof useModels>;
   onCure: (pieceId: string, cure: Cure) => void;
 }
 
-function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile, onModel, onCure }: SideColumnProps) {
+function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile, models, onCure }: SideColumnProps) {
   const [lead] = chosen.ids;
   const shownLead = evaluation.pieces.find((p) => p.pieceId === lead);
   const faces = shownLead?.faces ?? 0;
@@ -329,7 +329,8 @@ function SideColumn({ project, evaluation, client, chosen, actions, marks, onFil
         actions={actions}
         selection={chosen}
         onFile={onFile}
-        onModel={onModel}
+        onModel={models.choose}
+        onPlain={models.makePlain}
       />
       {faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} />}
     </aside>

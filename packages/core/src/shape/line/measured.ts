@@ -1,5 +1,5 @@
 import { atan2, cos, cross, dot, minus, plus, sin, sizeOf, unit, type Vec3 } from '../../math/index.ts';
-import type { Path } from './path.ts';
+import type { SpaceLine } from './spaceLine.ts';
 
 /** A place of a line with its own axes: along it, up, and out of both. */
 export interface Frame {
@@ -19,7 +19,7 @@ const A_PIECE = 48;
 export class MeasuredPath {
   readonly length: number;
   readonly closed: boolean;
-  readonly #path: Path;
+  readonly #path: SpaceLine;
   readonly #t: number[] = [];
   readonly #reach: number[] = [0];
   /** how fast the parameter grows with the length */
@@ -27,7 +27,7 @@ export class MeasuredPath {
   readonly #up: Vec3[];
   readonly #upright: boolean;
 
-  constructor(path: Path, upright: boolean) {
+  constructor(path: SpaceLine, upright: boolean) {
     this.#path = path;
     this.closed = path.closed;
     this.#upright = upright;

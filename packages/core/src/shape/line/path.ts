@@ -1,28 +1,15 @@
 import type { StepPath } from '../../document/index.ts';
 import { cos, PI, sin, type Vec3 } from '../../math/index.ts';
 import { CurveBuilder, drawKnots } from '../../outline/index.ts';
+import type { SpaceLine } from './spaceLine.ts';
 import { throughPlaces } from './throughPlaces.ts';
-
-/** A line in space by a parameter from 0 to `end`. */
-export interface Path {
-  end: number;
-  closed: boolean;
-  /** pieces that are smooth in themselves, for measuring */
-  pieces: number;
-  /** places that each is measured at, where the usual number is not needed */
-  perPiece?: number;
-  /** place and derivative */
-  at(t: number): { place: Vec3; speed: Vec3 };
-  /** up at the start */
-  up: Vec3;
-}
 
 const FRONT_UP: Vec3 = [0, 1, 0];
 /** Pieces a turn of a formed line. */
 const A_TURN = 16;
 
 /** Of lines that stand by themselves: an edge of another piece has to be found first. */
-export function pathOf(path: Exclude<StepPath, { kind: 'edge' }>): Path {
+export function pathOf(path: Exclude<StepPath, { kind: 'edge' }>): SpaceLine {
   switch (path.kind) {
     case 'ring':
       return around({ radius: () => [path.radiusMm, 0], turns: 1, rise: 0, closed: true });
@@ -40,7 +27,7 @@ export function pathOf(path: Exclude<StepPath, { kind: 'edge' }>): Path {
 }
 
 /** Around the upright axis, from the front to the right; t is the angle. */
-function around({ radius, turns, rise, closed }: { radius: (t: number) => [number, number]; turns: number; rise: number; closed: boolean }): Path {
+function around({ radius, turns, rise, closed }: { radius: (t: number) => [number, number]; turns: number; rise: number; closed: boolean }): SpaceLine {
   const end = 2 * PI * turns;
   return {
     end,
@@ -56,7 +43,7 @@ function around({ radius, turns, rise, closed }: { radius: (t: number) => [numbe
 } // prettier-ignore
 
 /** In the plane of the front, from its middle outward; letters stand outward, clockwise from the left. */
-function spiral({ innerMm, outerMm, turns }: Extract<StepPath, { kind: 'spiral' }>): Path {
+function spiral({ innerMm, outerMm, turns }: Extract<StepPath, { kind: 'spiral' }>): SpaceLine {
   const end = 2 * PI * turns;
   const grows = (outerMm - innerMm) / end;
   return {
@@ -73,7 +60,7 @@ function spiral({ innerMm, outerMm, turns }: Extract<StepPath, { kind: 'spiral' 
   };
 }
 
-function ripple({ lengthMm, heightMm, waves }: Extract<StepPath, { kind: 'ripple' }>): Path {
+function ripple({ lengthMm, heightMm, waves }: Extract<StepPath, { kind: 'ripple' }>): SpaceLine {
   const turn = (2 * PI) / lengthMm;
   const end = lengthMm * waves;
   return {
@@ -91,7 +78,7 @@ function ripple({ lengthMm, heightMm, waves }: Extract<StepPath, { kind: 'ripple
 const BESIDE = 1e-4;
 
 /** The cubic pieces of a curve that was drawn in the plane of the front. */
-function drawn(curve: Extract<StepPath, { kind: 'drawn' }>['curve']): Path {
+function drawn(curve: Extract<StepPath, { kind: 'drawn' }>['curve']): SpaceLine {
   const builder = new CurveBuilder({ keepsOpen: true });
   drawKnots(builder, curve);
   const { degree, control } = builder.finish();

@@ -1,6 +1,6 @@
 import type { StepPath } from '../../document/index.ts';
 import { dot, minus, plus, sizeOf, unit, type Vec3 } from '../../math/index.ts';
-import type { Path } from './path.ts';
+import type { SpaceLine } from './spaceLine.ts';
 
 /** Of 30 degrees: where a row of places turns by more, it has a corner. */
 const CORNER_COSINE = 0.8660254037844387;
@@ -13,7 +13,7 @@ const FEW = 64;
  * Through a row of places with the same tangent on both sides of each (Catmull and Rom 1974, weighted by the distances as in de Boor, "A
  * practical guide to splines", IV); straight into and out of corners. `t` counts places.
  */
-export function throughPlaces({ placesMm, closed, up }: Extract<StepPath, { kind: 'places' }>): Path {
+export function throughPlaces({ placesMm, closed, up }: Extract<StepPath, { kind: 'places' }>): SpaceLine {
   const places = placesMm.filter((place, i) => i === 0 || sizeOf(minus(place, placesMm[i - 1])) > 0);
   const count = closed ? places.length : places.length - 1;
   const placeAt = (i: number): Vec3 => places[(i + places.length) % places.length];

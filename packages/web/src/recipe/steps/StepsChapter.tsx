@@ -1,5 +1,14 @@
 import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
-import { isOnEdge, isShapeStep, SHAPE_KINDS, type ShownPiece, type Step, type StepKind } from '@fictile/core';
+import {
+  isOnEdge,
+  isShapeStep,
+  recastCost,
+  SHAPE_KINDS,
+  type RecastStep,
+  type ShownPiece,
+  type Step,
+  type StepKind,
+} from '@fictile/core';
 import { arrayMove } from '@dnd-kit/sortable';
 import { IconDots } from '@tabler/icons-react';
 import { Fragment, useRef, type ReactNode } from 'react';
@@ -60,6 +69,7 @@ export function StepsChapter({
         {seen.map((step) => (
           <StepRow key={step.id} step={step} isAlone={seen.length === 1} faces={stepFaces.find(({ id }) => id === step.id)?.faces} onWork={() => onStep(step.id)} menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}>
             <Sentence template={T.steps[step.kind]} values={valuesOf(step, steps.indexOf(step))} />
+            {step.kind === 'recast' && flat && <div className={classes.hint}>{costText(step, flat)}</div>}
             {(step.kind === 'onto' || isOnEdge(step)) && <div className={classes.hint}>{texts.shape.holdHere}</div>}
             {shown?.onto?.stepId === step.id && shown.onto.report && step.kind === 'onto' && step.method !== 'flat' && <TrueLine report={shown.onto.report} />}
           </StepRow>
@@ -97,6 +107,15 @@ function StepRow({ step, isAlone, faces, onWork, menu, children }: StepRowProps)
 } // prettier-ignore
 
 const movedTo = (steps: readonly Step[], at: number, to: number): Step[] => arrayMove([...steps], at, to);
+
+/** A grid of so many places takes about so long here; microseconds each. */
+const A_PLACE = 3;
+
+/** What casting anew takes, told before it is done. */
+function costText(step: RecastStep, flat: NonNullable<ShownPiece['flat']>): string {
+  const { nodes, bytes } = recastCost(flat, step);
+  return T.recastCost(nodes, bytes, (nodes * A_PLACE) / 1e6);
+}
 
 /** How true lettering lies on a model. */
 function TrueLine({ report }: { report: NonNullable<NonNullable<ShownPiece['onto']>['report']> }) {

@@ -28,6 +28,10 @@ export function startStep(kind: StepKind, id: string, { flat, others }: { flat: 
       return { ...step, ...limits };
     case 'shear':
       return { ...step, ...limits, byMm: [round(tall / 3), 0] };
+    case 'recast': {
+      const sizeMm = round(Math.max(wide, tall) / 100);
+      return { ...step, sizeMm, errorMm: sizeMm / 10 };
+    }
     case 'bulge':
       return { ...step, heightMm: round(tall / 3) };
     case 'wave':

@@ -4,6 +4,7 @@ import { Picture } from '../pictures.tsx';
 
 /** What each step does, as small drawings. */
 export const STEP_PICTURES: Readonly<Partial<Record<StepKind, ReactNode>>> = {
+  recast: <Picture lines="M3 3H17V15H3ZM3 9H17M10 3V15" meant="M5 12C5 4 15 4 15 12Z" />,
   bend: <Picture lines="M3 5A10 10 0 0 1 17 5" meant="M3 9A7 7 0 0 1 17 9M3 9V5M17 9V5" />,
   twist: <Picture lines="M3 5C9 5 11 13 17 13" meant="M3 13C9 13 11 5 17 5" />,
   taper: <Picture lines="M3 3V15M17 7V11" meant="M3 3L17 7M3 15L17 11" />,

@@ -33,6 +33,10 @@ export function stepValues(step: MeshStep, put: (step: MeshStep, key?: string) =
       return { within: number('within', { ...DEGREES, label: T.stepWithin, value: step.withinDegrees, step: 0.1, usual: 0.1 }, (withinDegrees, key) => put({ ...step, withinDegrees }, key)) };
     case 'join':
       return { within: number('within', { label: T.stepWithin, value: step.withinMm, kind: 'length', unit: 'mm', min: 0, max: 1000, step: 0.01, usual: 0.01 }, (withinMm, key) => put({ ...step, withinMm }, key)) };
+    case 'recast': {
+      const mm = (field: 'sizeMm' | 'thickMm' | 'meltMm' | 'errorMm', label: string, min: number): ReactNode => number(`recast ${field}`, { label, value: step[field], kind: 'length', unit: 'mm', min, max: 1000, step: 0.1 }, (value, key) => put({ ...step, [field]: value }, key));
+      return { size: mm('sizeMm', T.recastSize, 0.01), thick: mm('thickMm', T.recastThick, 0), melt: mm('meltMm', T.recastMelt, 0), error: mm('errorMm', T.recastError, 0) };
+    }
     case 'crisp':
       return { from: number('from', { ...DEGREES, label: T.stepFrom, value: step.fromDegrees, usual: 30 }, (fromDegrees, key) => put({ ...step, fromDegrees }, key)) };
   }

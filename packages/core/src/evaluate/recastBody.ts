@@ -1,0 +1,14 @@
+import type { RunContext, Simplifier } from '../base/index.ts';
+import type { RecastStep } from '../document/index.ts';
+import { adjacency, type PolygonMesh } from '../mesh/index.ts';
+import { reduce } from '../refine/index.ts';
+import { recast } from '../voxel/index.ts';
+
+/** Made anew over a grid, then with fewer triangles, unless that opened it. Undefined when cancelled. */
+export async function recastBody(mesh: PolygonMesh, step: RecastStep, { context, simplifier }: { context: RunContext; simplifier: Simplifier | undefined }): Promise<PolygonMesh | undefined> {
+  const made = await recast(mesh, step, context);
+  if (!made || step.errorMm === 0 || !simplifier) return made;
+  const fewer = reduce(made, { errorMm: step.errorMm }, simplifier);
+  const { openEdges, badEdges } = adjacency(fewer);
+  return openEdges + badEdges === 0 ? fewer : made;
+} // prettier-ignore

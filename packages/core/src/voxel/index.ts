@@ -1,0 +1,2 @@
+export { recast, recastCost } from './recast.ts';
+export type { RecastCost, RecastOptions } from './recast.ts';

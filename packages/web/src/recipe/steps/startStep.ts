@@ -29,7 +29,8 @@ export function startStep(kind: StepKind, id: string, { flat, others }: { flat: 
     case 'shear':
       return { ...step, ...limits, byMm: [round(tall / 3), 0] };
     case 'recast': {
-      const sizeMm = round(Math.max(wide, tall) / 100);
+      // fine enough for strokes, and quick enough to be tried in passing
+      const sizeMm = round(Math.max(Math.min(wide, tall) / 30, Math.max(wide, tall) / 250));
       return { ...step, sizeMm, errorMm: sizeMm / 10 };
     }
     case 'bulge':

@@ -68,10 +68,15 @@ test('steps are moved by their grips, with the mouse and by keyboard', async ({ 
   await order('Wave', 'Bend', 'Twist');
   await page.getByRole('button', { name: 'Bend: move' }).focus();
   const told = page.locator('[id^=DndLiveRegion]');
-  for (const [key, words] of [['Space', 'would be 2 of 3'], ['ArrowDown', 'would be 3 of 3'], ['Space', 'put down, 3 of 3']]) {
-    await page.keyboard.press(key);
-    await expect(told).toContainText(words);
-  } // prettier-ignore
+  await page.keyboard.press('Space');
+  await expect(told).toContainText('would be 2 of 3');
+  // a key that comes before the places of the rows are measured moves nothing
+  await expect(async () => {
+    await page.keyboard.press('ArrowDown');
+    await expect(told).toContainText('would be 3 of 3', { timeout: 1000 });
+  }).toPass();
+  await page.keyboard.press('Space');
+  await expect(told).toContainText('put down, 3 of 3');
   await order('Wave', 'Twist', 'Bend');
   await page.getByRole('button', { name: 'Undo' }).click();
   await order('Wave', 'Bend', 'Twist');

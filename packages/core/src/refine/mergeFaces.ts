@@ -46,6 +46,7 @@ export function mergeFaces(mesh: PolygonMesh, rule: MergeRule): PolygonMesh {
   }
   candidates.sort((a, b) => b.worth - a.worth || a.c - b.c);
   const taken = new Uint8Array(loops.length);
+  const seams = new Seams(mesh, twin, face);
   const pass = (): boolean => {
     let hasJoined = false;
     for (const { c } of candidates) {
@@ -57,9 +58,11 @@ export function mergeFaces(mesh: PolygonMesh, rule: MergeRule): PolygonMesh {
       const vertices = verticesOf(joined);
       if (
         new Set(vertices).size < vertices.length ||
-        !rule.accepts(mesh.positions, vertices, normalOf(face[c], face[twin[c]]))
+        !rule.accepts(mesh.positions, vertices, normalOf(face[c], face[twin[c]])) ||
+        seams.leaves(vertices, [c, twin[c]])
       )
         continue;
+      seams.took([verticesOf(one), verticesOf(other)], vertices);
       loops[f] = joined;
       loops[g] = undefined;
       owner[g] = f;
@@ -71,6 +74,46 @@ export function mergeFaces(mesh: PolygonMesh, rule: MergeRule): PolygonMesh {
   // what two faces could not do alone they may once they are larger
   while (pass() && !rule.once);
   return rebuilt(mesh, loops);
+}
+
+/**
+ * Looks after vertices at which two faces are left. Unless they lie in a straight line both faces would be cut there along the same
+ * diagonal, and that edge would have four faces.
+ */
+class Seams {
+  readonly #mesh: PolygonMesh;
+  /** faces around each vertex */
+  readonly #uses: Uint32Array;
+
+  constructor(mesh: PolygonMesh, twin: Int32Array, face: Uint32Array) {
+    this.#mesh = mesh;
+    this.#uses = new Uint32Array(mesh.positions.length / 3);
+    const { faceVertices } = mesh;
+    for (let c = 0; c < faceVertices.length; c++) {
+      this.#uses[faceVertices[c]]++;
+      if (twin[c] >= 0) continue;
+      // what lies beyond a border counts as well
+      this.#uses[faceVertices[c]] += 2;
+      this.#uses[faceVertices[nextCorner(mesh, face[c], c)]] += 2;
+    }
+  }
+
+  /** Whether a joined loop leaves such a vertex, at an end of the edge that goes. */
+  leaves(joined: readonly number[], edge: readonly [number, number]): boolean {
+    const { positions, faceVertices } = this.#mesh;
+    return edge.some((c) => {
+      const v = faceVertices[c];
+      const at = joined.indexOf(v);
+      if (at < 0 || this.#uses[v] !== 3) return false;
+      const [before, after] = [joined.at(at - 1) as number, joined[(at + 1) % joined.length]];
+      return !isStraight(positions, 3 * before, 3 * v, 3 * after);
+    });
+  }
+
+  took(loops: readonly (readonly number[])[], joined: readonly number[]): void {
+    for (const loop of loops) for (const v of loop) this.#uses[v]--;
+    for (const v of joined) this.#uses[v]++;
+  }
 }
 
 /** The loop around both; the first walks their common edge from corner c. Where they share more edges beside it, the way there and back goes too. */

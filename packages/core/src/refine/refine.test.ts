@@ -62,6 +62,19 @@ describe('flat faces', () => {
     expectSound(toQuads(asTriangles(mesh), 10));
   });
 
+  test('no vertex is left between two faces alone, unless it lies in a straight line', () => {
+    // four triangles around a point, seen from above a square cut along both diagonals; a line through the middle is bent by a hair, upward
+    const around = (bend: number): PolygonMesh => {
+      const builder = new MeshBuilder();
+      const [middle, a, b, c, d] = [[0, 0, 0], [0, 2, bend], [-6, 0, 0], [0, -2, bend], [6, 0, 0]].map(([x, y, z]) => builder.vertex(x, y, z)); // prettier-ignore
+      for (const [from, to] of [[a, b], [b, c], [c, d], [d, a]]) builder.face([middle, from, to], builder.region('body', -1, -1)); // prettier-ignore
+      return builder.finish();
+    };
+    const middleUses = (mesh: PolygonMesh): number => mesh.faceVertices.reduce((sum, v) => sum + (v === 0 ? 1 : 0), 0);
+    for (const made of [clear(around(0.001), 1), toQuads(around(0.001), 10)]) expect(middleUses(made)).not.toBe(2);
+    expect(faceCount(clear(around(0), 1))).toBe(1);
+  });
+
   test('nothing is joined over an edge, a part or a bend', () => {
     expect(faceCount(clear(crispCube(), 0.1))).toBe(6);
     expect(faceCount(clear(cube(), 80))).toBe(6);

@@ -25,14 +25,12 @@ import {
   type Words,
 } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
-import { FORMS, meshOf, placed } from './placements.ts';
+import { FORMS, meshOf, placed, TOLERANCE_MM, WORDS } from './placements.ts';
 
 const METHODS = ['round', 'direction', 'flat'] as const;
 const OPERATIONS = ['engrave', 'raise', 'through', 'imprint', 'join'] as const;
-const WORDS = ['Kiln', 'Salt & 8', 'Row', 'glaze', 'Öfen', 'BRAQ'];
 const FONTS = ['Zilla Slab', 'Work Sans', 'Bodoni Moda', 'Pacifico', 'Recursive', 'Josefin Sans'];
 const SOFT_MM = [0, 0.1, 0.4, 1, 4];
-const TOLERANCE_MM = 0.1;
 
 interface Verdict {
   isSound: boolean;

@@ -30,8 +30,8 @@ const { block, ball, jug, bowl, ring, coil, shell } = usualForms();
 const SADDLE: FormShape = { ...shell, acrossMm: 30, upMm: -40 };
 export const FORMS: Record<string, FormShape> = { block, ball, jug, bowl, ring, coil, shell, saddle: SADDLE };
 const METHODS = ['round', 'direction', 'closest'] as const;
-const WORDS = ['Kiln', 'Salt & 8', 'Row', 'glaze', 'Öfen', 'BRAQ'];
-const TOLERANCE_MM = 0.1;
+export const WORDS = ['Kiln', 'Salt & 8', 'Row', 'glaze', 'Öfen', 'BRAQ'];
+export const TOLERANCE_MM = 0.1;
 /** Codes that say a placement is not as it should be, and why. */
 const TOLD = new Set(['ONTO_SINKS', 'ONTO_FOLDS', 'ONTO_OVERHANGS', 'ONTO_MISSES', 'SHAPE_FOLDS', 'SHAPE_CROSSES']);
 

@@ -1,4 +1,4 @@
-import { dot, minus, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
+import { distanceToStretch, dot, minus, sizeOf } from '../math/index.ts';
 import type { TouchedSurface } from './touched.ts';
 
 /** Collapses edges of slivers where that moves no border by more than `byMm` and turns nothing over; gives the farthest move, mm. */
@@ -35,7 +35,7 @@ function moveOf(surface: TouchedSurface, [v, u]: Way, byMm: number): number | un
   if (border.length === 0) return off;
   if (border.length !== 2 || !border.includes(u)) return undefined;
   const [p, q] = border.map((w) => surface.place(w));
-  const by = Math.max(off, distanceToLine(surface.place(v), p, q));
+  const by = Math.max(off, distanceToStretch(surface.place(v), p, q));
   return by <= byMm ? by : undefined;
 }
 
@@ -81,10 +81,4 @@ function numberIn(surface: TouchedSurface, t: number, v: number): number {
     if (cut.source[other] === cut.source[t])
       for (let c = 3 * other; c < 3 * other + 3; c++) if (cut.vertices[c] === v) return cut.numbers[c];
   return -1;
-}
-
-function distanceToLine(at: Vec3, from: Vec3, to: Vec3): number {
-  const way = minus(to, from);
-  const along = Math.max(0, Math.min(sizeOf(way), dot(minus(at, from), unit(way))));
-  return sizeOf(minus(at, plus(from, unit(way), along)));
 }

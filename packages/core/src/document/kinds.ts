@@ -25,6 +25,10 @@ export type EdgeStep = Extract<Step, { kind: 'run' }> & { path: Extract<StepPath
 /** A step that runs along an edge of another piece. */
 export const isOnEdge = (step: Step): step is EdgeStep => step.kind === 'run' && step.path.kind === 'edge';
 
+/** The steps that are on and run along edges of other pieces. */
+export const edgeStepsOf = ({ steps }: { steps: readonly Step[] }): EdgeStep[] =>
+  steps.filter((one): one is EdgeStep => one.on && isOnEdge(one));
+
 /** Another piece that a step asks for. */
 export interface StandsBy {
   stepId: string;
@@ -36,7 +40,7 @@ export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): { 
   const step = ontoStepOf({ steps });
   return {
     ...(source.kind === 'form' && source.form.kind === 'panel' && source.form.around !== '' && { around: source.form.around }),
-    edges: steps.filter((one) => one.on).filter(isOnEdge).map(({ id, path }) => ({ stepId: id, targetId: path.target })),
+    edges: edgeStepsOf({ steps }).map(({ id, path }) => ({ stepId: id, targetId: path.target })),
     ...(step && { onto: { stepId: step.id, targetId: step.target } }),
   };
 } // prettier-ignore

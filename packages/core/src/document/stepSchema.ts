@@ -279,6 +279,8 @@ export type StepKind = Step['kind'];
 export type ShapeStep = z.infer<(typeof SHAPE_STEPS)[number]>;
 export type OntoStep = Extract<ShapeStep, { kind: 'onto' }>;
 export type RecastStep = Extract<MeshStep, { kind: 'recast' }>;
+/** Those that go by the faces there are. */
+export type RefineStep = Exclude<MeshStep, RecastStep>;
 export type CutStep = z.infer<(typeof CUT_STEPS)[number]>;
 export type ShapeKind = ShapeStep['kind'];
 export type MeshStep = z.infer<(typeof MESH_STEPS)[number]>;

@@ -1,5 +1,5 @@
 import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
-import { isOnEdge, type Piece } from '../document/index.ts';
+import { edgeStepsOf, type Piece } from '../document/index.ts';
 import { turnedOutward, type EdgeLine } from '../mesh/index.ts';
 import type { FoundLines } from './foundLines.ts';
 import type { Ground, Under } from './ground.ts';
@@ -14,11 +14,10 @@ export class EdgeLines {
     this.#found = new ByteCache(bytes);
   }
 
-  of({ steps }: Piece, { grounds }: Under): { lines: FoundLines; remarks: Remark[] } {
+  of(piece: Piece, { grounds }: Under): { lines: FoundLines; remarks: Remark[] } {
     const lines: Record<string, FoundLines[string]> = {};
     const remarks: Remark[] = [];
-    for (const step of steps) {
-      if (!step.on || !isOnEdge(step)) continue;
+    for (const step of edgeStepsOf(piece)) {
       const ground = grounds.get(step.id);
       const line = ground && this.#lineOf(ground, step.path.atMm);
       if (line) lines[step.id] = asPath(turnedOutward(line, step.up === 'upright' ? [0, 1, 0] : line.up, step.path.reversed));
@@ -37,7 +36,7 @@ export class EdgeLines {
   }
 }
 
-/** Every so-manieth place of a line with more than a document may hold. */
+/** Of a line with more places than a document may hold only every second, third and so on. */
 function asPath({ places, closed, up }: EdgeLine): FoundLines[string] {
   const each = Math.ceil(places.length / LIMITS.placesOfLine);
   const last = places.length - 1;

@@ -7,8 +7,8 @@ import { recastCost } from '../voxel/index.ts';
 const COARSER = 1.1;
 
 /** Told where a grid would need more places than are allowed, with a size of cells that does not. */
-export function recastTooFine(step: RecastStep, meshes: readonly PolygonMesh[]): Remark | undefined {
-  const boxes = meshes.map((mesh) => boxOfPoints(mesh.positions));
+export function recastTooFine(step: RecastStep, clusters: readonly { mesh: PolygonMesh }[]): Remark | undefined {
+  const boxes = clusters.map(({ mesh }) => boxOfPoints(mesh.positions));
   const placesBy = (sizeMm: number): number =>
     Math.max(...boxes.map((box) => recastCost(box, { ...step, sizeMm }).nodes));
   const places = placesBy(step.sizeMm);

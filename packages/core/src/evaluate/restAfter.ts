@@ -1,4 +1,4 @@
-import type { MeshStep, RecastStep } from '../document/index.ts';
+import type { RefineStep } from '../document/index.ts';
 import { vertexCount, type PolygonMesh } from '../mesh/index.ts';
 import { applyStep } from '../refine/index.ts';
 
@@ -9,7 +9,7 @@ import { applyStep } from '../refine/index.ts';
 export function restAfter(
   before: PolygonMesh,
   rest: Float64Array,
-  { mesh, step }: { mesh: PolygonMesh; step: Exclude<MeshStep, RecastStep> },
+  { mesh, step }: { mesh: PolygonMesh; step: RefineStep },
 ): Float64Array {
   if (step.kind === 'subdivide') {
     const laid = applyStep({ ...before, positions: rest }, { ...step, way: 'straight' }, { simplifier: undefined, triangles: 0 }); // prettier-ignore

@@ -1,11 +1,10 @@
 import { remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
-import { isShapeStep, type CutStep, type MeshStep, type ShapeStep, type Step } from '../document/index.ts';
+import { isShapeStep, type CutStep, type RefineStep, type ShapeStep, type Step } from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { applyStep, facesAfter } from '../refine/index.ts';
 import type { ShapedMesh } from '../shape/index.ts';
-import { recastBody } from './recastBody.ts';
-import { recastTooFine } from './recastTooFine.ts';
+import { recastClusters } from './recastClusters.ts';
 import type { Letter } from '../text/index.ts';
 import { restAfter } from './restAfter.ts';
 import type { OntoTools } from './ground.ts';
@@ -98,25 +97,18 @@ async function onRow(
   if (step.kind === 'repeat') return { clusters: repeatClusters(clusters, step), remarks: [] };
   if (isShapeStep(step)) return shapeClusters(clusters, row as ShapeStep[], { ...tools, cache: tools.shaped });
   if (step.kind === 'cut') return tools.cut(clusters, step);
-  const tooFine =
-    step.kind === 'recast'
-      ? recastTooFine(
-          step,
-          clusters.map(({ mesh }) => mesh),
-        )
-      : undefined;
-  if (tooFine) return { clusters: [...clusters], remarks: [tooFine] };
+  if (step.kind === 'recast') return recastClusters(clusters, step, tools);
   const made = await onAll(clusters, step, tools);
   return made && { clusters: made, remarks: [] };
 }
 
 async function onAll(
   clusters: readonly SteppedCluster[],
-  step: MeshStep,
+  step: RefineStep,
   tools: StepRunTools,
 ): Promise<SteppedCluster[] | undefined> {
   const { cache, context, loadSimplifier } = tools;
-  const simplifier = step.kind === 'reduce' || step.kind === 'recast' ? await loadSimplifier?.() : undefined;
+  const simplifier = step.kind === 'reduce' ? await loadSimplifier?.() : undefined;
   const triangles = clusters.reduce((sum, { mesh }) => sum + mesh.faceVertices.length - 2 * faceCount(mesh), 0);
   const { id: _id, on: _on, ...values } = step;
   const name = JSON.stringify(step.kind === 'reduce' && step.by === 'count' ? { ...values, triangles } : values);
@@ -126,25 +118,11 @@ async function onAll(
     const key = `${cluster.key} | ${name}`;
     let mesh = cache.get(key);
     if (!mesh) {
-      mesh =
-        step.kind === 'recast'
-          ? await recastBody(cluster.mesh, step, { context, simplifier })
-          : applyStep(cluster.mesh, step, { simplifier, triangles });
-      if (!mesh) return undefined;
+      mesh = applyStep(cluster.mesh, step, { simplifier, triangles });
       cache.set(key, mesh, meshBytes(mesh));
     }
-    changed.push({ ...cluster, key, mesh, ...restOf(cluster, mesh, step) }); // prettier-ignore
+    changed.push({ ...cluster, key, mesh, ...(cluster.rest && { rest: restAfter(cluster.mesh, cluster.rest, { mesh, step }) }) }); // prettier-ignore
     await context.breathe();
   }
   return changed;
-}
-
-/** Where the points of a mesh that was made anew lay in the flat layout; what was cast anew lies in none. */
-function restOf(
-  { mesh: before, rest }: SteppedCluster,
-  mesh: PolygonMesh,
-  step: MeshStep,
-): Pick<SteppedCluster, 'rest'> {
-  if (!rest) return {};
-  return { rest: step.kind === 'recast' ? undefined : restAfter(before, rest, { mesh, step }) };
 }

@@ -10,6 +10,7 @@ export {
   boxOfPoints,
   cross,
   diagonalOf,
+  distanceToStretch,
   dot,
   EMPTY_BOX,
   middleOfBox,

@@ -28,6 +28,13 @@ export function unit(a: Vec3): Vec3 {
   return size > 0 ? [a[0] / size, a[1] / size, a[2] / size] : a;
 }
 
+/** From a place to the stretch between two others. */
+export function distanceToStretch(at: Vec3, from: Vec3, to: Vec3): number {
+  const way = minus(to, from);
+  const along = Math.max(0, Math.min(sizeOf(way), dot(minus(at, from), unit(way))));
+  return sizeOf(minus(at, plus(from, unit(way), along)));
+}
+
 export const middleOfBox = ({ low, high }: Box3): Vec3 => [
   (low[0] + high[0]) / 2,
   (low[1] + high[1]) / 2,

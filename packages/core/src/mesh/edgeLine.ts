@@ -1,4 +1,4 @@
-import { cos, cross, dot, minus, PI, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
+import { cos, cross, distanceToStretch, dot, minus, PI, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
 import { adjacency } from './adjacency.ts';
 import { CRISP_COSINE } from './crisp.ts';
 import { cosineBetween, faceAreaVectors } from './faceNormals.ts';
@@ -96,7 +96,7 @@ export class EdgeWalk {
       if (this.#kind[c] === NOTHING || (this.#twin[c] >= 0 && this.#twin[c] < c)) continue;
       const step = this.#step(c);
       if (along && Math.abs(dot(this.#way(step), along)) < ALONG) continue;
-      const far = farFrom(at, this.#place(step.from), this.#place(step.to));
+      const far = distanceToStretch(at, this.#place(step.from), this.#place(step.to));
       if (far < least) [best, least] = [step, far];
     }
     return best;
@@ -160,12 +160,6 @@ const nearestOf = (places: readonly Vec3[], at: Vec3): number => {
   const far = places.map((place) => sizeOf(minus(place, at)));
   return far.indexOf(Math.min(...far));
 };
-
-function farFrom(at: Vec3, a: Vec3, b: Vec3): number {
-  const way = minus(b, a);
-  const share = dot(minus(at, a), way) / (dot(way, way) || 1);
-  return sizeOf(minus(at, plus(a, way, Math.min(1, Math.max(0, share)))));
-}
 
 /**
  * Walked so that whoever stands on it with this way up looks away from its middle; on an open one to the front. `isReversed`: the other way.

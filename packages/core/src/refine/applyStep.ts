@@ -1,5 +1,5 @@
 import type { Simplifier } from '../base/index.ts';
-import type { MeshStep, RecastStep } from '../document/index.ts';
+import type { MeshStep, RefineStep } from '../document/index.ts';
 import { crisp, faceCount, unfolded, type PolygonMesh } from '../mesh/index.ts';
 import { clear } from './clear.ts';
 import { joinPoints } from './joinPoints.ts';
@@ -15,11 +15,7 @@ export interface StepTools {
 }
 
 /** One step on one body of a piece. */
-export function applyStep(
-  mesh: PolygonMesh,
-  step: Exclude<MeshStep, RecastStep>,
-  { simplifier, triangles }: StepTools,
-): PolygonMesh {
+export function applyStep(mesh: PolygonMesh, step: RefineStep, { simplifier, triangles }: StepTools): PolygonMesh {
   switch (step.kind) {
     case 'subdivide': {
       let refined = mesh;

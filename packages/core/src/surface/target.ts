@@ -1,5 +1,13 @@
 import { boxOfPoints, diagonalOf, dot, unit, type Box3, type Vec3 } from '../math/index.ts';
-import { cornerNormals, crisp, EdgeWalk, triangulate, type EdgeLine, type PolygonMesh } from '../mesh/index.ts';
+import {
+  cornerNormals,
+  crisp,
+  EdgeWalk,
+  faceCount,
+  triangleCorners,
+  type EdgeLine,
+  type PolygonMesh,
+} from '../mesh/index.ts';
 import { TriangleTree, type SurfacePlace } from './triangleTree.ts';
 
 /** Faces that turn by more meet in an edge, as the eye sees it. */
@@ -10,42 +18,33 @@ export class Target {
   readonly box: Box3;
   readonly diagonal: number;
   readonly triangles: number;
-  readonly #tree: TriangleTree;
-  /** nine numbers a triangle */
-  readonly #corners: Float64Array;
-  readonly #normals: Float64Array;
   readonly #mesh: PolygonMesh;
+  #made: Surface | undefined;
   #edges: EdgeWalk | undefined;
 
   constructor(mesh: PolygonMesh) {
     this.#mesh = mesh;
-    const normals = cornerNormals(crisp(mesh, EDGE_DEGREES));
-    const { corners } = triangulate(mesh);
-    this.triangles = corners.length / 3;
-    this.#corners = new Float64Array(3 * corners.length);
-    this.#normals = new Float64Array(3 * corners.length);
-    corners.forEach((corner, i) => {
-      for (let k = 0; k < 3; k++) {
-        this.#corners[3 * i + k] = mesh.positions[3 * mesh.faceVertices[corner] + k];
-        this.#normals[3 * i + k] = normals[3 * corner + k];
-      }
-    });
-    this.#tree = new TriangleTree(this.#corners);
+    this.triangles = mesh.faceVertices.length - 2 * faceCount(mesh);
     this.box = boxOfPoints(mesh.positions);
     this.diagonal = diagonalOf(this.box);
   }
 
+  /** Who only asks for edges needs none of it. */
+  get #surface(): Surface {
+    return (this.#made ??= surfaceOf(this.#mesh));
+  }
+
   closest(place: Vec3, hint?: number): SurfacePlace {
-    return this.#tree.closest(place, hint) ?? { triangle: 0, at: place, v: 0, w: 0, far: 0 };
+    return this.#surface.tree.closest(place, hint) ?? { triangle: 0, at: place, v: 0, w: 0, far: 0 };
   }
 
   hit(from: Vec3, along: Vec3): SurfacePlace | undefined {
-    return this.#tree.hit(from, along);
+    return this.#surface.tree.hit(from, along);
   }
 
   /** Outward, of length 1, smooth but for edges. */
   normalAt({ triangle, v, w }: SurfacePlace): Vec3 {
-    const n = this.#normals;
+    const n = this.#surface.normals;
     const o = 9 * triangle;
     const u = 1 - v - w;
     return unit([0, 1, 2].map((k) => u * n[o + k] + v * n[o + 3 + k] + w * n[o + 6 + k]) as Vec3);
@@ -59,7 +58,7 @@ export class Target {
 
   /** Of the triangle itself. */
   flatNormalAt({ triangle }: SurfacePlace): Vec3 {
-    const p = this.#corners;
+    const p = this.#surface.places;
     const o = 9 * triangle;
     const [ax, ay, az] = [p[o + 3] - p[o], p[o + 4] - p[o + 1], p[o + 5] - p[o + 2]];
     const [bx, by, bz] = [p[o + 6] - p[o], p[o + 7] - p[o + 1], p[o + 8] - p[o + 2]];
@@ -73,4 +72,20 @@ export class Target {
     const side = dot(way, this.flatNormalAt(near)) || dot(way, this.normalAt(near));
     return Math.sqrt(near.far) * (side < 0 ? -1 : 1);
   }
+}
+
+interface Surface {
+  tree: TriangleTree;
+  /** nine numbers a triangle, both */
+  places: Float64Array;
+  normals: Float64Array;
+}
+
+function surfaceOf(mesh: PolygonMesh): Surface {
+  const byCorner = cornerNormals(crisp(mesh, EDGE_DEGREES));
+  const { places, corners } = triangleCorners(mesh);
+  const normals = new Float64Array(places.length);
+  for (let i = 0; i < corners.length; i++)
+    for (let k = 0; k < 3; k++) normals[3 * i + k] = byCorner[3 * corners[i] + k];
+  return { tree: new TriangleTree(places), places, normals };
 }

@@ -1,19 +1,8 @@
 import type { RunContext } from '../base/index.ts';
-import { triangulate, type PolygonMesh } from '../mesh/index.ts';
 import { TriangleTree } from '../surface/index.ts';
 import { nodesOf, placeOf, type NodeGrid } from './nodeGrid.ts';
 
-/** Nine numbers a triangle. */
-export function cornersOf(mesh: PolygonMesh): { corners: Float64Array; face: Uint32Array } {
-  const { corners: rows, face } = triangulate(mesh);
-  const corners = new Float64Array(3 * rows.length);
-  rows.forEach((c, i) => {
-    for (let k = 0; k < 3; k++) corners[3 * i + k] = mesh.positions[3 * mesh.faceVertices[c] + k];
-  });
-  return { corners, face };
-}
-
-/** How far each node lies from a surface, mm, exact up to `band`, which stands for all that is farther. Undefined when cancelled. */
+/** How far each node lies from triangles (nine numbers each), mm, exact up to `band`, which stands for all that is farther. Undefined when cancelled. */
 export async function distances(
   corners: Float64Array,
   grid: NodeGrid,

@@ -1,8 +1,8 @@
 import type { RunContext } from '../base/index.ts';
 import { boxOfPoints, type Box3, type Vec3 } from '../math/index.ts';
-import { faceCount, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount, triangleCorners, type PolygonMesh, type TriangleCorners } from '../mesh/index.ts';
 import { TriangleTree } from '../surface/index.ts';
-import { cornersOf, distances } from './distances.ts';
+import { distances } from './distances.ts';
 import { levelSurface } from './levelSurface.ts';
 import { nodeGrid, nodesOf, type NodeGrid } from './nodeGrid.ts';
 import { insideOf } from './inside.ts';
@@ -54,20 +54,20 @@ const BYTES_A_NODE = 4 + 4 + 1 + 1;
  */
 export async function recast(mesh: PolygonMesh, options: RecastOptions, context: RunContext): Promise<PolygonMesh | undefined> {
   if (faceCount(mesh) === 0) return mesh;
-  const { corners, face } = cornersOf(mesh);
+  const old = triangleCorners(mesh);
   const { grid, wall, band } = gridFor(boxOfPoints(mesh.positions), options);
-  const far = await distances(corners, grid, band, context);
+  const far = await distances(old.places, grid, band, context);
   if (!far) return undefined;
   const inside = insideOf(far, grid, wall);
   const values = far.map((d, node) => (inside[node] ? -d : d) - options.thickMm / 2);
   const melt = options.meltMm / options.sizeMm;
   const times = Math.min(MOST_TIMES, Math.round(SPREAD * melt * melt));
-  return withParts(levelSurface(smoothed(values, grid, times), grid), mesh, { corners, face });
+  return withParts(levelSurface(smoothed(values, grid, times), grid), mesh, old);
 } // prettier-ignore
 
 /** Faces belong to what the nearest old face belongs to. */
-function withParts(made: PolygonMesh, from: PolygonMesh, { corners, face }: ReturnType<typeof cornersOf>): PolygonMesh {
-  const tree = new TriangleTree(corners);
+function withParts(made: PolygonMesh, from: PolygonMesh, { places, face }: TriangleCorners): PolygonMesh {
+  const tree = new TriangleTree(places);
   let hint = -1;
   const region = new Uint32Array(faceCount(made)).map((_, f) => {
     hint = tree.closest(middleOf(made, f), hint)?.triangle ?? 0;

@@ -1,8 +1,7 @@
 import { Menu } from '@mantine/core';
 import { IconCheck } from '@tabler/icons-react';
-import { Fragment, useRef, type ReactNode } from 'react';
-import { useMenuFocus } from './useMenuFocus.ts';
-import { useReached } from './useReached.ts';
+import { Fragment, type ReactNode } from 'react';
+import { useTriedMenu } from './useTriedMenu.ts';
 import classes from './values.module.css';
 
 export interface Choice<T extends string> {
@@ -31,36 +30,23 @@ export interface ChoiceValueProps<T extends string> {
 export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
   const { label, value, choices, usual, shown, onTry, onChange } = props;
   const present = shown ?? choices.find((choice) => choice.value === value)?.label ?? value;
-  const isTaken = useRef(false);
-  const reached = useReached<T>(onTry);
-  const focus = useMenuFocus();
+  const tried = useTriedMenu<T>(onTry, onChange, value);
   return (
-    <Menu
-      position="bottom-start"
-      withinPortal
-      hideDetached={false}
-      trapFocus
-      returnFocus
-      onOpen={() => {
-        isTaken.current = false;
-        reached.start(value);
-      }}
-      onClose={() => !isTaken.current && onTry?.(undefined)}
-    >
+    <Menu {...tried.menu}>
       <Menu.Target>
         <button
           type="button"
           aria-label={`${label}: ${present}`}
           className={`${classes.value} ${usual !== undefined && usual !== value ? classes.changed : ''}`}
           onKeyDown={(event) => {
-            focus.target.onKeyDown(event);
+            tried.target.onKeyDown(event);
             if (event.key === 'Delete' && usual !== undefined) onChange(usual);
           }}
         >
           {present}
         </button>
       </Menu.Target>
-      <Menu.Dropdown mah={420} style={{ overflowY: 'auto', ...reached.style }} {...focus.dropdown}>
+      <Menu.Dropdown {...tried.dropdown}>
         {choices.map((choice) => (
           <Fragment key={choice.value}>
             {choice.group && <Menu.Label>{choice.group}</Menu.Label>}
@@ -68,11 +54,7 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
               data-present={choice.value === value || undefined}
               leftSection={choice.picture}
               rightSection={choice.value === value ? <IconCheck size={14} aria-hidden /> : undefined}
-              {...reached.item(choice.value)}
-              onClick={() => {
-                isTaken.current = true;
-                onChange(choice.value);
-              }}
+              {...tried.item(choice.value)}
             >
               {choice.shown ?? choice.label}
             </Menu.Item>

@@ -20,5 +20,4 @@ export { Unreached } from './Unreached.tsx';
 export { useTrial } from './useTrial.ts';
 export type { TrialKey } from './useTrial.ts';
 export { saveFile } from './saveFile.ts';
-export { useMenuFocus } from './useMenuFocus.ts';
-export { useReached } from './useReached.ts';
+export { useTriedMenu } from './useTriedMenu.ts';

@@ -1,6 +1,6 @@
 import { useRef, useState, type CSSProperties, type SyntheticEvent } from 'react';
 
-interface Reached {
+export interface Reached {
   onFocus: (event: SyntheticEvent<HTMLElement>) => void;
   onMouseMove: (event: SyntheticEvent<HTMLElement>) => void;
 }

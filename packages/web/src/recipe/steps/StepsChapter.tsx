@@ -11,8 +11,8 @@ import {
 } from '@fictile/core';
 import { arrayMove } from '@dnd-kit/sortable';
 import { IconDots } from '@tabler/icons-react';
-import { Fragment, useRef, type ReactNode } from 'react';
-import { Sentence, SortableList, useMenuFocus, useReached, useSortableRow, useTrial } from '../../ui/index.ts';
+import { Fragment, type ReactNode } from 'react';
+import { Sentence, SortableList, useSortableRow, useTrial, useTriedMenu } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
@@ -131,30 +131,27 @@ const GROUPS = [
 
 /** A step is shown on the letters as soon as the pointer or the arrow keys reach it. */
 function AddStep({ pieceId, steps, flat, others, edits }: { pieceId: string; steps: readonly Step[]; flat: ShownPiece['flat']; others: readonly OtherPiece[]; edits: PieceEdits }) {
-  const taken = useRef(false);
   const add = (kind: StepKind, id: string, key?: EditKey): void => {
     const step = startStep(kind, id, { flat, others });
     edits.stepsOf([{ pieceId, steps: [...steps.filter((one) => one.id !== TRIED), step] }, ...besidesStep(step, pieceId, others, flat)], key);
   };
   const trial = useTrial<StepKind>((kind, key) => add(kind, TRIED, key), edits.takeBack);
-  const reached = useReached<StepKind>(trial.onTry);
-  const focus = useMenuFocus();
   const take = (kind: StepKind): void => {
-    taken.current = true;
     trial.onTry(undefined);
     add(kind, crypto.randomUUID());
   };
+  const tried = useTriedMenu<StepKind>(trial.onTry, take);
   return (
-    <Menu position="bottom-start" withinPortal hideDetached={false} trapFocus returnFocus onOpen={() => { taken.current = false; reached.start(); }} onClose={() => !taken.current && trial.onTry(undefined)}>
+    <Menu {...tried.menu}>
       <Menu.Target>
-        <UnstyledButton className={classes.addStep} {...focus.target}>{T.stepAdd}</UnstyledButton>
+        <UnstyledButton className={classes.addStep} {...tried.target}>{T.stepAdd}</UnstyledButton>
       </Menu.Target>
-      <Menu.Dropdown mah={420} style={{ overflowY: 'auto', ...reached.style }} {...focus.dropdown}>
+      <Menu.Dropdown {...tried.dropdown}>
         {GROUPS.map(({ name, kinds }) => (
           <Fragment key={name}>
             <Menu.Label>{name}</Menu.Label>
             {kinds.map(([kind, label]) => (
-              <Menu.Item key={kind} leftSection={STEP_PICTURES[kind]} {...reached.item(kind)} onClick={() => take(kind)}>
+              <Menu.Item key={kind} leftSection={STEP_PICTURES[kind]} {...tried.item(kind)}>
                 {label}
               </Menu.Item>
             ))}

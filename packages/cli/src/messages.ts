@@ -143,6 +143,7 @@ type ShapeRemark = Extract<
       | 'ONTO_NOTHING'
       | 'RUN_NOTHING'
       | 'RECAST_TOO_FINE'
+      | 'RECAST_VANISHES'
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
@@ -258,6 +259,8 @@ function shapeText(remark: ShapeRemark): string {
       return 'There is no edge for the piece to run along.';
     case 'RECAST_TOO_FINE':
       return `Casting anew would take a grid of ${remark.params.places} places, more than ${remark.params.limit}. Take cells of ${mm(remark.params.leastMm)} or more.`;
+    case 'RECAST_VANISHES':
+      return `Cells are too coarse for ${remark.params.letters === '' ? 'the piece' : remark.params.letters}: nothing would be left, so nothing was changed there.`;
     case 'ONTO_CYCLE':
       return `These pieces are laid onto each other: ${remark.params.pieces}. The step is left out.`;
     case 'ONTO_MISSES':

@@ -112,6 +112,8 @@ export interface RemarkParams {
   RUN_NOTHING: { stepId: string };
   /** a step would take more places of a grid than are allowed */
   RECAST_TOO_FINE: { places: number; limit: number; leastMm: number };
+  /** nothing would be left of them, so they stay as they were; letters '' where a piece has none */
+  RECAST_VANISHES: { letters: string };
   /** These pieces are laid onto each other in a circle; the step is left out. */
   ONTO_CYCLE: { stepId: string; pieces: string };
   /** The line of sight meets no model; the step is left out. */

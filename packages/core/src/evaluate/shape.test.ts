@@ -109,7 +109,11 @@ test('cast anew between shapes: sound, where it was, and shaped on from there; c
   }
   const fine = await evaluate('H', [{ ...cast, sizeMm: 0.01 }]);
   expect(codes(fine)).toEqual(['RECAST_TOO_FINE']);
-  expect(pieceMesh(fine).positions).toEqual(pieceMesh(await evaluate('H', [])).positions);
+  const plain = pieceMesh(await evaluate('H', [])).positions;
+  expect(pieceMesh(fine).positions).toEqual(plain);
+  const coarse = await evaluate('H', [{ ...cast, sizeMm: 500 }]);
+  expect(coarse.remarks).toMatchObject([{ code: 'RECAST_VANISHES', params: { letters: 'H' } }]);
+  expect(pieceMesh(coarse).positions).toEqual(plain);
 }); // prettier-ignore
 
 test('a preview is rough, and leaves no trace in what comes after', async () => {

@@ -48,6 +48,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   ONTO_NOTHING: 'steps',
   RUN_NOTHING: 'steps',
   RECAST_TOO_FINE: 'steps',
+  RECAST_VANISHES: 'steps',
   ONTO_CYCLE: 'steps',
   ONTO_MISSES: 'steps',
   ONTO_OVERHANGS: 'steps',

@@ -22,6 +22,7 @@ type ShapeRemark = Extract<
       | 'ONTO_NOTHING'
       | 'RUN_NOTHING'
       | 'RECAST_TOO_FINE'
+      | 'RECAST_VANISHES'
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
@@ -125,6 +126,8 @@ function shapeText(remark: ShapeRemark): string {
       return 'Choose a piece with an edge that this one can run along.';
     case 'RECAST_TOO_FINE':
       return `Casting anew would take a grid of ${(remark.params.places / 1e6).toFixed(0)} million places, more than the ${(remark.params.limit / 1e6).toFixed(0)} million allowed. Take cells of ${mm(remark.params.leastMm)} or more.`;
+    case 'RECAST_VANISHES':
+      return `Cells are too coarse for ${remark.params.letters === '' ? 'this piece' : remark.params.letters}: nothing would be left. Take smaller ones, or make sheets thick.`;
     case 'ONTO_CYCLE':
       return `These pieces lie on each other in a circle: ${remark.params.pieces}. The step is left out.`;
     case 'ONTO_MISSES':

@@ -4,3 +4,4 @@ export type { Command } from './commandList.ts';
 export { isTyping, useKeys } from './useKeys.ts';
 export { useSingleKeys } from './useSingleKeys.ts';
 export type { SingleKeys } from './useSingleKeys.ts';
+export { search } from './useSearchKeys.ts';

@@ -9,3 +9,6 @@ globalThis.IntersectionObserver ??= class {
   observe(): void {}
   disconnect(): void {}
 } as unknown as typeof IntersectionObserver;
+
+/** Nor is anything scrolled. */
+if (typeof Element !== 'undefined') Element.prototype.scrollIntoView ??= () => undefined;

@@ -1,6 +1,5 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { spotlight } from '@mantine/spotlight';
 import {
   cutBy,
   cutsOf,
@@ -14,7 +13,7 @@ import {
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { Checks, type Cure } from '../checks/index.ts';
-import { CommandSearch, useKeys, useSingleKeys } from '../commands/index.ts';
+import { CommandSearch, search, useKeys, useSingleKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
 import { Recipe, type ChapterName, type OtherPiece } from '../recipe/index.ts';
@@ -162,7 +161,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
     <div className={classes.bench}>
       <TopBar
         store={store}
-        onSearch={() => spotlight.open()}
+        onSearch={search.open}
         onVersions={() => setPanel('versions')}
         onHandOver={() => setPanel('hand over')}
       />

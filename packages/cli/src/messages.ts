@@ -148,6 +148,7 @@ type ShapeRemark = Extract<
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
       | 'ONTO_SINKS'
+      | 'ONTO_FLOATS'
       | 'ONTO_FOLDS'
       | 'MODEL_OPEN'
       | 'CUT_NOTHING'
@@ -268,7 +269,9 @@ function shapeText(remark: ShapeRemark): string {
     case 'ONTO_OVERHANGS':
       return `${OVERHANGS[remark.params.instead]}: ${remark.params.letters}`;
     case 'ONTO_SINKS':
-      return `Up to ${mm(remark.params.byMm)} below the surface, where it is hollow: ${remark.params.letters}`;
+      return `Up to ${mm(remark.params.byMm)} below the surface: ${remark.params.letters}`;
+    case 'ONTO_FLOATS':
+      return `The back of letters stands up to ${mm(remark.params.byMm)} over the surface: ${remark.params.letters}`;
     case 'ONTO_FOLDS':
       return `The model curves so tightly that letters ${remark.params.percent > 0 ? `keep ${Math.round(remark.params.percent)} % of their area` : 'fold over'}: ${remark.params.letters}`;
     case 'CUT_NOTHING':

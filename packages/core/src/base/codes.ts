@@ -122,6 +122,8 @@ export interface RemarkParams {
   ONTO_OVERHANGS: { letters: string; instead: 'follow' | 'straight' | 'leave' };
   /** Letters with places below the surface, and by how much. */
   ONTO_SINKS: { letters: string; byMm: number };
+  /** the back of letters stands over the surface */
+  ONTO_FLOATS: { letters: string; byMm: number };
   /** The model is so tight under these letters that they are squeezed to this share of their area; below zero they fold. */
   ONTO_FOLDS: { letters: string; percent: number };
   /** A model has edges with one face, or with faces that do not agree. */

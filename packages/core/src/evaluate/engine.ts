@@ -16,6 +16,7 @@ import {
 import type { Box3, Transform } from '../math/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import type { Need, ShapedMesh } from '../shape/index.ts';
+import type { Target } from '../surface/index.ts';
 import { layoutWords, type FontFace, type Layout, type Letter } from '../text/index.ts';
 import { cutterOf, forLaying } from './cutter.ts';
 import { Cuts } from './cutting.ts';
@@ -61,6 +62,8 @@ export interface Evaluated {
   need?: NeedReport;
   /** how it lies on another piece; undefined where it does on none */
   onto?: LaidOnto;
+  /** the surface of that one */
+  ground?: Target;
   /** the edges of other pieces that its steps run along */
   lines?: FoundLines;
   /** around the piece before any step, in its own space; undefined where nothing is built */
@@ -312,6 +315,7 @@ export class Engine {
       remarks: [...remarks, ...under.remarks, ...run.remarks, ...missed(under, run.onto, piece), ...crossing],
       need: built.need,
       onto: run.onto,
+      ground: run.onto && under.grounds.get(run.onto.stepId)?.target,
       lines: under.lines,
       flat: clusters.length > 0 ? clustersBox(clusters) : undefined,
       built: built.built,

@@ -21,7 +21,7 @@ import { STILL } from '../math/index.ts';
 import { Target } from '../surface/index.ts';
 import { testEngine, testTools } from '../testing/faces.ts';
 import { splitGraphemes } from '../text/index.ts';
-import { Engine, pieceMesh, stretchPlaces, type Evaluated } from './index.ts';
+import { Engine, pieceMesh, laidPlaces, type Evaluated } from './index.ts';
 
 let engine: Engine;
 beforeAll(async () => {
@@ -97,11 +97,11 @@ test('words stay live, the body may be exchanged, and lettering stands where the
 test('how far lengths are off is painted corner by corner, up to what is reported', async () => {
   const project = projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Body', ball));
   const laid = await evaluate(project);
-  const { triangles, values } = stretchPlaces(project.pieces.words, laid);
+  const { triangles, values } = laidPlaces(project.pieces.words, laid, 'length');
   expect(triangles.length).toBe(3 * values.length);
   const most = 100 * values.reduce((a, b) => Math.max(a, b), 0);
   expect(most / (laid.onto?.report?.lengthPercent ?? 0)).toBeCloseTo(1, 1);
-  expect(stretchPlaces(project.pieces.body, await evaluate(project, 'body')).values).toHaveLength(0);
+  expect(laidPlaces(project.pieces.body, await evaluate(project, 'body'), 'length').values).toHaveLength(0);
 });
 
 test('what can not be laid is told, and stays as it was', async () => {
@@ -194,4 +194,26 @@ test.each(['obj', 'stl', 'ply', 'glb'] as const)('a model comes back from %s as 
   const own = await evaluate(projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Ball', ball), [{ kind: 'setFaces', pieceId: 'body', values: { toleranceMm: 0.4 } }]));
   expect(pieceMesh(laid).positions).toEqual(pieceMesh(own).positions);
   expect((await engine.evaluate(project, 'body', quietContext)).ok).toBe(false);
+}); // prettier-ignore
+
+test('stiff letters float on a ball and sink in a bowl: told, counted and painted; bent ones do neither', async () => {
+  const large: Edit = { kind: 'setWords', pieceId: 'words', values: { sizeMm: 40 } };
+  const thin: Edit = { kind: 'setSolid', pieceId: 'words', values: { depthMm: 1 } };
+  const project = (form: FormShape, values: Partial<OntoStep>): Project => projectOf('Row', onto(values), newForm('body', 'Body', form), [large, thin]);
+  const most = (one: Project, laid: Evaluated, what: 'sunk' | 'floating'): number => laidPlaces(one.pieces.words, laid, what).values.reduce((a, b) => Math.max(a, b), 0);
+  const byMm = ({ remarks }: Evaluated, code: string): number => (remarks.find((one) => one.code === code)?.params as { byMm: number }).byMm;
+  const onBall = project(ball, { fromMm: [0, 80, 300], rigid: true });
+  const floating = await evaluate(onBall);
+  expect(floating.onto?.report).toMatchObject({ sunk: 0, floating: 3 });
+  expect(most(onBall, floating, 'floating')).toBeCloseTo(byMm(floating, 'ONTO_FLOATS'), 4);
+  const inBowl = project(bowl, { fromMm: [0, 60, 0], toward: [0, -0.2, -1], rigid: true });
+  const sunk = await evaluate(inBowl);
+  expect(sunk.onto?.report).toMatchObject({ sunk: 3 });
+  expect(most(inBowl, sunk, 'sunk')).toBeCloseTo(byMm(sunk, 'ONTO_SINKS'), 4);
+  const bent = project(ball, { fromMm: [0, 80, 300] });
+  const laid = await evaluate(bent);
+  expect(laid.onto?.report).toMatchObject({ sunk: 0, floating: 0 });
+  expect(most(bent, laid, 'floating')).toBe(0);
+  const angles = laidPlaces(bent.pieces.words, laid, 'angle').values.reduce((a, b) => Math.max(a, b), 0);
+  expect(angles / (laid.onto?.report?.angleDegrees ?? 0)).toBeCloseTo(1, 1);
 }); // prettier-ignore

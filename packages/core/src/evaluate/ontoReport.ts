@@ -1,9 +1,18 @@
 import { remark, type Remark } from '../base/index.ts';
 import type { OntoStep } from '../document/index.ts';
 import { textsOf } from '../lettering/index.ts';
-import { atan2, PI } from '../math/index.ts';
+import type { Vec3 } from '../math/index.ts';
 import { meshPoints, type ShapeChain, type Shaped } from '../shape/index.ts';
-import { BESIDE, distortionAt, OntoMap, type OntoOptions, type SurfaceGrid, type Target } from '../surface/index.ts';
+import {
+  BESIDE,
+  degreesOff,
+  distortionAt,
+  gapAt,
+  OntoMap,
+  type OntoOptions,
+  type SurfaceGrid,
+  type Target,
+} from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
 
 /** A piece on another one: which, and how it is laid, so that what is drawn on letters can follow without the model. */
@@ -24,6 +33,9 @@ export interface OntoReport {
   angleDegrees: number;
   /** of the front's height over the surface against the flat depth */
   thicknessPercent: number;
+  /** letters of which a part lies under the surface, or the back over it; where nothing moves them after they were laid */
+  sunk: number;
+  floating: number;
 }
 
 export interface OntoTold {
@@ -37,8 +49,6 @@ export interface OntoTold {
 const MOST_POINTS = 4000;
 /** Of a cell's area: less is told. */
 const SQUEEZED = 0.5;
-/** Of the root: what lies lower below the surface is told. */
-const SUNK = 1.5;
 
 export interface OntoLook {
   step: OntoStep;
@@ -72,6 +82,7 @@ export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>,
   const { step, chain, target, toleranceMm, letters } = look;
   const map = chain.links[look.at].map as OntoMap;
   const sunk = new Map<number, number>();
+  const floating = new Map<number, number>();
   const squeezed = new Map<number, number>();
   const report = { lengthPercent: 0, angleDegrees: 0, thicknessPercent: 0 };
   const isLast = look.at === chain.links.length - 1;
@@ -83,14 +94,15 @@ export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>,
     const { longest, shortest, skew, area } = distortionAt(map.surface, at[0], at[1], point.foot[1]);
     if (!step.rigid) {
       report.lengthPercent = Math.max(report.lengthPercent, 100 * Math.abs(longest - 1), 100 * Math.abs(shortest - 1));
-      report.angleDegrees = Math.max(report.angleDegrees, degreesOf(skew));
+      report.angleDegrees = Math.max(report.angleDegrees, degreesOff(skew));
       if (area < SQUEEZED) worse(squeezed, point.letter, 100 * area);
     }
+    if (!isLast) return;
+    const gap = gapAt(map, target, { flat: at, place });
+    if (gap < 0) worse(sunk, point.letter, gap);
+    if (gap > 0) worse(floating, point.letter, -gap);
     const high = map.heightOf(at[2]);
-    if (!isLast || high <= toleranceMm) return;
-    const real = target.heightOf(place);
-    if (real < -SUNK * toleranceMm) worse(sunk, point.letter, real);
-    if (at[2] >= chain.box.high[2] - 1e-9) report.thicknessPercent = Math.max(report.thicknessPercent, 100 * Math.abs(real / high - 1));
+    if (high > toleranceMm && at[2] >= chain.box.high[2] - 1e-9) report.thicknessPercent = Math.max(report.thicknessPercent, 100 * Math.abs(target.heightOf(place) / high - 1));
   }, { chain, links: look.at }); // prettier-ignore
   const named = (ids: Iterable<number>): string => {
     const told = new Set(ids);
@@ -100,7 +112,7 @@ export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>,
     );
   };
   return {
-    report,
+    report: { ...report, sunk: sunk.size, floating: floating.size },
     over,
     remarks: [
       ...(over.size > 0 ? [remark('ONTO_OVERHANGS', { letters: named(over), instead: step.overhang })] : []),
@@ -108,20 +120,19 @@ export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>,
       ...(sunk.size > 0
         ? [remark('ONTO_SINKS', { letters: named(sunk.keys()), byMm: -Math.min(...sunk.values()) })]
         : []),
+      ...(floating.size > 0
+        ? [remark('ONTO_FLOATS', { letters: named(floating.keys()), byMm: -Math.min(...floating.values()) })]
+        : []),
     ],
   };
 }
-
-/** How far an angle is from a right one. */
-const degreesOf = (cosine: number): number =>
-  (180 / PI) * atan2(Math.abs(cosine), Math.sqrt(Math.max(0, 1 - cosine * cosine)));
 
 type Point = ReturnType<ReturnType<typeof meshPoints>['of']>;
 
 /** Some points of meshes: where they come to a link, and where they have come to in the end. */
 function eachPoint(
   shaped: readonly Shaped[],
-  visit: (at: { point: Point; at: [number, number, number]; place: [number, number, number] }) => void,
+  visit: (at: { point: Point; at: Vec3; place: Vec3 }) => void,
   { chain, links }: { chain: ShapeChain; links: number },
 ): void {
   const total = shaped.reduce((sum, { mesh }) => sum + mesh.positions.length / 3, 0);

@@ -2,21 +2,21 @@ import type { Failure, Remark } from '../base/index.ts';
 import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { ReadDrawing } from '../drawing/index.ts';
-import type { DisplayBuffers, FontFacts, FoundLines, Laid, LineMeasures } from '../evaluate/index.ts';
+import type { DisplayBuffers, FontFacts, FoundLines, Laid, LaidPaint, LineMeasures } from '../evaluate/index.ts';
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
 import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 8;
+export const JOB_VERSION = 9;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
   | { version: number; serial: number; kind: 'evaluate'; project: Project; known: string[]; preview?: boolean }
   | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
-  | { version: number; serial: number; kind: 'stretch'; project: Project; pieceId: string }
+  | { version: number; serial: number; kind: 'laid'; project: Project; pieceId: string; what: LaidPaint }
   | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions }
   | { version: number; serial: number; kind: 'readSvg'; text: string }
   | { version: number; serial: number; kind: 'fontFacts'; font: FontRef; words: string; sizeMm: number }

@@ -1,4 +1,4 @@
-import { cross, dot, minus, sizeOf, type Vec3 } from '../math/index.ts';
+import { atan2, cross, dot, minus, PI, sizeOf, type Vec3 } from '../math/index.ts';
 import type { SurfaceMap } from './surfaceMap.ts';
 
 /** How much a laid plane differs from the flat one at a place. */
@@ -35,3 +35,7 @@ export function distortionAt({ grid, rough }: SurfaceMap, x: number, y: number, 
 }
 
 const SHARE = 0.25;
+
+/** How far in degrees an angle is from a right one, by its cosine. */
+export const degreesOff = (cosine: number): number =>
+  (180 / PI) * atan2(Math.abs(cosine), Math.sqrt(Math.max(0, 1 - cosine * cosine)));

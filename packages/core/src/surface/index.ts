@@ -1,6 +1,6 @@
 export type { Hold } from './anchor.ts';
 export { riseOver } from './riseOver.ts';
-export { distortionAt } from './distortion.ts';
+export { degreesOff, distortionAt } from './distortion.ts';
 export type { Distortion } from './distortion.ts';
 export { OntoMap } from './ontoMap.ts';
 export type { OntoOptions } from './ontoMap.ts';
@@ -9,3 +9,4 @@ export { BESIDE, layOnto, mapOf } from './surfaceMap.ts';
 export type { Laying, LayOptions, SurfaceMap } from './surfaceMap.ts';
 export { Target } from './target.ts';
 export { TriangleTree } from './triangleTree.ts';
+export { gapAt } from './gap.ts';

@@ -6,7 +6,7 @@ import { AimSentence, useAim } from './Aim.tsx';
 import { ChartFold } from './ChartFold.tsx';
 import { CheckRows } from './CheckRows.tsx';
 import classes from './Checks.module.css';
-import { judge, ontoRows, subjectOf, verdictOf, type Cure, type Painted } from './judge.ts';
+import { isLaidPaint, judge, ontoRows, subjectOf, verdictOf, type Cure, type Painted } from './judge.ts';
 import { useReport } from './useReport.ts';
 
 interface ChecksProps {
@@ -31,7 +31,7 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
   const verdict = !found ? t.checking : !found.report ? t.failed : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];
   const show = async (what: Painted): Promise<void> => {
     if (!client || pieceId === undefined) return;
-    const asked = what === 'stretch' ? ({ kind: 'stretch', project, pieceId } as const) : ({ kind: 'places', project, pieceId, what } as const);
+    const asked = isLaidPaint(what) ? ({ kind: 'laid', project, pieceId, what } as const) : ({ kind: 'places', project, pieceId, what } as const);
     const answer = shown === what ? undefined : await client.ask(asked);
     onShow(what, answer?.kind === 'placed' ? { pieceId, triangles: answer.triangles, values: answer.values } : undefined);
   };

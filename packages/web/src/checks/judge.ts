@@ -1,4 +1,4 @@
-import type { MeshReport, Piece, PlaceKind, ShownPiece } from '@fictile/core';
+import type { LaidPaint, MeshReport, Piece, PlaceKind, ShownPiece } from '@fictile/core';
 import { texts } from '../words/index.ts';
 
 /** What a mesh is meant for: it decides which figures matter. */
@@ -7,8 +7,10 @@ export type Tone = 'good' | 'bad' | 'mind' | 'plain';
 /** What one press can do about a figure. */
 export type Cure = 'flow' | 'triangles' | 'reduce' | 'depth';
 
-/** What can be painted on a model: places that a check is about, or how far lengths are off. */
-export type Painted = PlaceKind | 'stretch';
+/** What can be painted on a model: places that a check is about, or how laid lettering differs from flat one. */
+export type Painted = PlaceKind | LaidPaint;
+
+export const isLaidPaint = (what: Painted): what is LaidPaint => what in texts.checks.laid;
 
 export interface Row {
   id: string;
@@ -54,21 +56,23 @@ export function judge(report: MeshReport, { isSheet, isLaidOut }: Subject, aim: 
 }
 
 /** Of lettering on a model: how true it is to the flat one. */
-export const ontoRows = (onto: ShownPiece['onto']): Row[] =>
-  onto?.report
-    ? [
-        {
-          id: 'stretch',
-          label: texts.checks.stretch,
-          figure: texts.checks.within(onto.report.lengthPercent.toFixed(1)),
-          tone: onto.report.lengthPercent > MUCH_PERCENT ? 'mind' : 'plain',
-          places: 'stretch',
-        },
-      ]
-    : [];
+export function ontoRows(onto: ShownPiece['onto']): Row[] {
+  if (!onto?.report) return [];
+  const t = texts.checks;
+  const { lengthPercent, angleDegrees, sunk, floating } = onto.report;
+  const row = (what: LaidPaint, figure: string, isMuch: boolean): Row => ({ id: what, label: t.laid[what], figure, tone: isMuch ? 'mind' : 'plain', places: what });
+  return [
+    row('length', t.within(lengthPercent.toFixed(1)), lengthPercent > MUCH_PERCENT),
+    row('angle', t.withinDegrees(angleDegrees.toFixed(1)), angleDegrees > MUCH_DEGREES),
+    ...(sunk > 0 ? [row('sunk', t.lettersCount(sunk), true)] : []),
+    ...(floating > 0 ? [row('floating', t.lettersCount(floating), true)] : []),
+  ];
+} // prettier-ignore
 
 /** Of lengths: more is seen. */
 const MUCH_PERCENT = 10;
+/** Of right angles. */
+const MUCH_DEGREES = 5;
 
 function soundRows(report: MeshReport, isSheet: boolean, aim: Aim): Row[] {
   const t = texts.checks;

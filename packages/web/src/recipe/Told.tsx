@@ -53,6 +53,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   ONTO_MISSES: 'steps',
   ONTO_OVERHANGS: 'steps',
   ONTO_SINKS: 'steps',
+  ONTO_FLOATS: 'steps',
   ONTO_FOLDS: 'steps',
   MODEL_OPEN: 'words',
   NEED_FINER: 'faces',

@@ -27,6 +27,7 @@ type ShapeRemark = Extract<
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
       | 'ONTO_SINKS'
+      | 'ONTO_FLOATS'
       | 'ONTO_FOLDS'
       | 'MODEL_OPEN'
       | 'LINE_ENDS'
@@ -135,7 +136,9 @@ function shapeText(remark: ShapeRemark): string {
     case 'ONTO_OVERHANGS':
       return `Beside the model or over its edge: ${remark.params.letters}. ${OVERHANGS[remark.params.instead]}`;
     case 'ONTO_SINKS':
-      return `The surface is so hollow there that letters sink into it by up to ${mm(remark.params.byMm)}: ${remark.params.letters}`;
+      return `Letters sink into the surface by up to ${mm(remark.params.byMm)}: ${remark.params.letters}. Lift them, let them bend with it, or move them to where it is less hollow.`;
+    case 'ONTO_FLOATS':
+      return `The back of letters stands over the surface by up to ${mm(remark.params.byMm)}: ${remark.params.letters}. Let them bend with it, or sink them.`;
     case 'ONTO_FOLDS':
       return remark.params.percent > 0
         ? `The surface curves so tightly that letters keep ${Math.round(remark.params.percent)} % of their area: ${remark.params.letters}. Make them smaller or move them.`

@@ -141,6 +141,19 @@ describe('onto a model', () => {
     },
   );
 
+  test('along a line drawn up the slab letters run up it', async () => {
+    const mesh = await madeOn({ guideThrough: '-0.5,1,0.2; 0,1,0.5; 0.5,1,0.8', from: '0,0.95,0.5', toward: '0,1,0' });
+    expect(checkMesh(mesh)).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
+    const part = (k: number): number[] => [...mesh.positions].filter((_, i) => i % 3 === k);
+    const size = (k: number): number => Math.max(...part(k)) - Math.min(...part(k));
+    // 0.22 m of words, 0.1 m high, turned by 31 degrees
+    expect(size(2)).toBeGreaterThan(0.17);
+    expect(size(0)).toBeLessThan(0.28);
+    expect(await codeOf(() => madeOn({ guide: 'drawn' }))).toBe('FLAG_VALUE');
+    expect(await codeOf(() => madeOn({ guideThrough: '0,1,0' }))).toBe('FLAG_VALUE');
+    expect(await codeOf(() => madeOn({ guideThrough: '0,1,0; 1,1' }))).toBe('FLAG_VALUE');
+  });
+
   test('what misses, what says nothing alone and what is no direction are errors', async () => {
     expect(await codeOf(() => madeOn({ from: '9,0,9', toward: '0,1,0' }))).toBe('ONTO_MISSES');
     expect(await codeOf(() => madeOn({ toward: '0,0,0' }))).toBe('FLAG_VALUE');

@@ -59,7 +59,7 @@ export function wayFlag(name: 'toward' | 'up' | 'normal', raw: string, { up }: M
 }
 
 /** A place as in the model's file, in our axes, mm. Plain numbers count as the file does. */
-export const placeFlag = (name: 'from' | 'place', raw: string, { unit, up }: ModelFrame): Vec3 =>
+export const placeFlag = (name: 'from' | 'place' | 'guide-through', raw: string, { unit, up }: ModelFrame): Vec3 =>
   ownWay(triple(name, raw, placeIn(unit)), up);
 
 /** Three numbers with commas between, each read by `read`. */

@@ -1,5 +1,6 @@
 import {
   diagonalOf,
+  LIMITS,
   middleOfBox,
   plus,
   unit as unitOf,
@@ -12,7 +13,17 @@ import type { FlagName, Flags } from './flags.ts';
 import { fault } from './messages.ts';
 import { placeFlag, wayFlag, type GivenModel } from './modelFile.ts';
 
-const BELONGS: readonly FlagName[] = ['method', 'from', 'toward', 'lift', 'guide', 'overhang', 'rigid', 'turn'];
+const BELONGS: readonly FlagName[] = [
+  'method',
+  'from',
+  'toward',
+  'lift',
+  'guide',
+  'guide-through',
+  'overhang',
+  'rigid',
+  'turn',
+];
 
 const METHODS = { project: 'direction', nearest: 'closest', wrap: 'round' } as const;
 
@@ -31,10 +42,23 @@ export function ontoStep(flags: Flags, model: GivenModel): OntoStep {
     method: METHODS[flags.method ?? 'wrap'],
     liftMm: flags.lift ?? 0,
     turnDegrees: flags.turn ?? 0,
-    guide: flags.guide ?? 'straight',
+    ...guideOf(flags, model),
     overhang: flags.overhang ?? 'straight',
     rigid: flags.rigid === true,
   };
+}
+
+/** Places of a drawn line are given one after the other, with semicolons between them; they say themselves that it is drawn. */
+function guideOf(flags: Flags, { frame }: GivenModel): Pick<OntoStep, 'guide' | 'guideMm'> {
+  const through = flags['guide-through'];
+  const guide = flags.guide ?? (through === undefined ? 'straight' : 'drawn');
+  if ((guide === 'drawn') !== (through !== undefined))
+    throw fault('FLAG_VALUE', '--guide drawn and --guide-through belong together. Give both, or leave both out.');
+  if (through === undefined) return { guide, guideMm: [] };
+  const guideMm = through.split(';').map((place) => placeFlag('guide-through', place.trim(), frame));
+  if (guideMm.length < 2 || guideMm.length > LIMITS.placesOfLine)
+    throw fault('FLAG_VALUE', `--guide-through takes 2 to ${LIMITS.placesOfLine} places, like "0,0,50; 10,5,50".`);
+  return { guide, guideMm };
 }
 
 /** From the file's own axes to ours. Without --from the words are held before the middle of the model's box. */

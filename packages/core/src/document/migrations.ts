@@ -111,6 +111,16 @@ const toVersion12: Migration = (document) => withPieces(document, 12, (piece) =>
 /** Lines had no edges of other pieces, and no places. */
 const toVersion13: Migration = (document) => withPieces(document, 13, (piece) => piece);
 
+/** Letters were laid all together, and no line was drawn on a model. */
+const toVersion14: Migration = (document) =>
+  withPieces(document, 14, (piece) => {
+    const steps = Array.isArray(piece.steps) ? piece.steps.map(plain) : [];
+    return {
+      ...piece,
+      steps: steps.map((step) => (step.kind === 'onto' ? { guideMm: [], letters: [], ...step } : step)),
+    };
+  });
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -141,4 +151,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion11,
   toVersion12,
   toVersion13,
+  toVersion14,
 ];

@@ -235,8 +235,13 @@ const SHAPE_STEPS = [
     up: heading,
     /** counter-clockwise, as one looks at the letters */ turnDegrees: turn,
     liftMm: place,
-    /** of what is laid round: straight on over the surface, level like a ring round a jug, or along the model's nearest edge or loop */ guide:
-      z.enum(['straight', 'level', 'edge']),
+    /** of what is laid round: straight on over the surface, level like a ring round a jug, along the model's nearest edge or loop, or drawn on it */ guide:
+      z.enum(['straight', 'level', 'edge', 'drawn']),
+    /** places that a drawn guide passes, in the other piece's own space; fewer than two: none is drawn yet */ guideMm:
+      z.array(point).max(LIMITS.placesOfLine),
+    /** ids of letters that are laid, the others stay flat where they are held; none: all are laid */ letters: z
+      .array(z.number().int().positive())
+      .max(LIMITS.graphemes),
     /** letters over an edge or beside the model: with the surface, straight on, or not at all */ overhang: z.enum([
       'follow',
       'straight',

@@ -356,6 +356,7 @@ export class Engine {
       rough: preview,
       isCutter: cut !== undefined,
       isSmooth: cut?.isSmooth === true,
+      together: [],
     };
   }
 

@@ -133,6 +133,8 @@ export interface OntoTools {
   isCutter: boolean;
   /** by the smooth grid alone, as finely as it gets */
   isSmooth: boolean;
+  /** ids of letters that hang together */
+  together: readonly (readonly number[])[];
 }
 
 const NODES = 2300;
@@ -146,15 +148,29 @@ export function ontoOf(tools: OntoTools, isLookedAt = false): NonNullable<ChainF
     const ground = tools.grounds.get(step.id);
     const map = ground && mapFor(step, ground, { ...tools, box });
     if (!map) return undefined;
-    return new OntoMap(map, {
+    const options = {
       box,
       lift: step.liftMm,
       root: tools.isCutter ? 0 : tools.toleranceMm + BELOW * ground.target.diagonal,
       rigid: step.rigid,
       rough: tools.rough || isLookedAt || tools.isSmooth,
       toleranceMm: tools.toleranceMm,
-    });
+    };
+    return new OntoMap(map, options, staysOf(step, ground, { ...tools, box }));
   };
+}
+
+/** Where only some letters are laid; those that have grown together with one of them are laid as well. */
+function staysOf(step: OntoStep, ground: Ground, tools: OntoTools & { box: Box3 }): OntoMap['stays'] {
+  if (step.letters.length === 0) return undefined;
+  const chosen = new Set(step.letters);
+  const flat = mapFor({ ...step, method: 'flat' }, ground, tools);
+  return (
+    flat && {
+      laid: new Set([...chosen, ...tools.together.filter((one) => one.some((id) => chosen.has(id))).flat()]),
+      flat,
+    }
+  );
 }
 
 function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { box: Box3 }): SurfaceMap | undefined {
@@ -179,7 +195,7 @@ function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { bo
 const layingOf = (step: OntoStep): Laying => ({
   method: step.method,
   hold: holdOf(step),
-  guide: step.guide,
+  guide: step.guide !== 'drawn' ? step.guide : step.guideMm.length > 1 ? step.guideMm : 'straight',
   rounds: step.overhang === 'follow',
 });
 

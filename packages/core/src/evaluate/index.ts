@@ -12,4 +12,5 @@ export type { LaidPaint, LaidPlaces } from './laidPlaces.ts';
 export { sectionOf } from './sectionOf.ts';
 export { alongFound } from './foundLines.ts';
 export type { FoundLines } from './foundLines.ts';
+export { laidMap } from './ontoReport.ts';
 export type { Laid, OntoReport } from './ontoReport.ts';

@@ -2,8 +2,9 @@ import { isShapeStep, type Piece } from '../document/index.ts';
 import type { Vec3 } from '../math/index.ts';
 import { triangulate } from '../mesh/index.ts';
 import { chainOf, plainPoint } from '../shape/index.ts';
-import { degreesOff, distortionAt, gapAt, mapOf, OntoMap } from '../surface/index.ts';
+import { degreesOff, distortionAt, gapAt } from '../surface/index.ts';
 import type { Evaluated } from './engine.ts';
+import { laidMap, type Laid } from './ontoReport.ts';
 
 /** What can be painted on lettering that lies on a model. */
 export type LaidPaint = 'length' | 'angle' | 'sunk' | 'floating';
@@ -28,13 +29,14 @@ export function laidPlaces(piece: Piece, evaluated: Evaluated, what: LaidPaint):
     const triangles = new Float32Array(3 * corners.length);
     const values = new Float32Array(corners.length);
     const baseline = letters[own[0]]?.y ?? 0;
+    const isLaid = own.length === 0 || own.some((i) => onto.stays?.laid.includes(letters[i].id) ?? true);
     const known = new Map<number, number>();
     const p = mesh.positions;
     corners.forEach((corner, i) => {
       const v = mesh.faceVertices[corner];
       const place: Vec3 = [p[3 * v], p[3 * v + 1], p[3 * v + 2]];
       const flat = (): Vec3 => before.at(plainPoint([rest[3 * v], rest[3 * v + 1], rest[3 * v + 2]]));
-      const value = known.get(v) ?? valueAt(flat(), { place, baseline });
+      const value = !isLaid ? 0 : (known.get(v) ?? valueAt(flat(), { place, baseline }));
       known.set(v, value);
       values[i] = value;
       triangles.set(place, 3 * i);
@@ -54,8 +56,8 @@ function chainBefore({ steps }: Piece, { onto, flat }: Evaluated): ReturnType<ty
 
 type ValueAt = (flat: Vec3, where: { place: Vec3; baseline: number }) => number;
 
-function valuesOf({ ground }: Evaluated, what: LaidPaint, { grid, options }: NonNullable<Evaluated['onto']>): ValueAt {
-  const map = new OntoMap(mapOf(grid), options);
+function valuesOf({ ground }: Evaluated, what: LaidPaint, laid: Laid): ValueAt {
+  const map = laidMap(laid);
   if (what === 'sunk' || what === 'floating') {
     const sign = what === 'sunk' ? -1 : 1;
     return (flat, { place }) => (ground ? Math.max(0, sign * gapAt(map, ground, { flat, place })) : 0);

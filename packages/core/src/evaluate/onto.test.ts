@@ -217,3 +217,21 @@ test('stiff letters float on a ball and sink in a bowl: told, counted and painte
   const angles = laidPlaces(bent.pieces.words, laid, 'angle').values.reduce((a, b) => Math.max(a, b), 0);
   expect(angles / (laid.onto?.report?.angleDegrees ?? 0)).toBeCloseTo(1, 1);
 }); // prettier-ignore
+
+test('only some letters are laid: those chosen and those grown together with them; the others stay flat', async () => {
+  const body = newForm('body', 'Body', ball);
+  const made = projectOf('Row', onto({ fromMm: [0, 80, 300] }), body);
+  const [first] = splitGraphemes('Row').map((_, i) => i + 1);
+  const some = projectOf('Row', onto({ fromMm: [0, 80, 300], letters: [first] }), body);
+  const [all, part] = [await evaluate(made), await evaluate(some)];
+  expect(codes(part)).toEqual([]);
+  expect(checkMesh(pieceMesh(part))).toMatchObject(SOUND);
+  const deep = ({ clusters }: Evaluated, i: number): number => checkMesh({ ...clusters[i].mesh }).sizeMm[2];
+  expect(part.clusters[0].mesh.positions).toEqual(all.clusters[0].mesh.positions);
+  // flat letters are as deep as they are thick
+  expect(deep(part, 1)).toBeCloseTo(4, 6);
+  expect(deep(all, 1)).toBeGreaterThan(4.1);
+  // the same letters at the same places, but others by their ids
+  const swapped = projectOf('Row', onto({ fromMm: [0, 80, 300], letters: [first + 1] }), body);
+  expect(deep(await evaluate(swapped), 0)).toBeCloseTo(4, 6);
+});

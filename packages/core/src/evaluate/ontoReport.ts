@@ -8,6 +8,7 @@ import {
   degreesOff,
   distortionAt,
   gapAt,
+  mapOf,
   OntoMap,
   type OntoOptions,
   type SurfaceGrid,
@@ -21,6 +22,8 @@ export interface Laid {
   targetId: string;
   grid: SurfaceGrid;
   options: OntoOptions;
+  /** where only some letters are laid */
+  stays?: { laid: readonly number[]; grid: SurfaceGrid };
   /** undefined in previews */
   report?: OntoReport;
 }
@@ -66,13 +69,17 @@ export function ontoLink({ links }: ShapeChain): { step: OntoStep; map: OntoMap;
   return at < 0 ? undefined : { step: links[at].steps[0] as OntoStep, map: links[at].map as OntoMap, at };
 }
 
+/** The map that a piece was laid by, from the grid alone. */
+export const laidMap = ({ grid, options, stays }: Laid): OntoMap =>
+  new OntoMap(mapOf(grid), options, stays && { laid: new Set(stays.laid), flat: mapOf(stays.grid) });
+
 /** Letters of which a part lies beside the model. */
 export function overhanging(shaped: readonly Shaped[], chain: ShapeChain): Set<number> {
   const found = ontoLink(chain);
   const over = new Set<number>();
   if (!found) return over;
   eachPoint(shaped, ({ point, at: place }) => {
-    if (found.map.surface.rough(place[0], place[1], point.foot[1]).off > BESIDE) over.add(point.letter);
+    if (found.map.lays(point.letter) && found.map.surface.rough(place[0], place[1], point.foot[1]).off > BESIDE) over.add(point.letter);
   }, { chain, links: found.at }); // prettier-ignore
   return over;
 }
@@ -90,7 +97,7 @@ export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>,
     into.set(letter, Math.min(value, into.get(letter) ?? Infinity));
   };
   eachPoint(shaped, ({ point, at, place }) => {
-    if (over.has(point.letter)) return;
+    if (over.has(point.letter) || !map.lays(point.letter)) return;
     const { longest, shortest, skew, area } = distortionAt(map.surface, at[0], at[1], point.foot[1]);
     if (!step.rigid) {
       report.lengthPercent = Math.max(report.lengthPercent, 100 * Math.abs(longest - 1), 100 * Math.abs(shortest - 1));

@@ -73,7 +73,8 @@ export async function shapeClusters(
 ): Promise<ShapedGroup | undefined> {
   const laid = clusters.map((cluster) => shapedOf(cluster, tools.letters));
   const box = laid.map(restBox).reduce(aroundBoxes, EMPTY_BOX);
-  const lay = tools.onto && ontoOf(tools.onto);
+  const together = laid.map(({ letters }) => letters);
+  const lay = tools.onto && ontoOf({ ...tools.onto, together });
   const earlier =
     tools.earlier.length > 0 ? chainOf(tools.earlier, { box, seconds: tools.seconds, onto: lay }) : undefined;
   const chain = chainOf(steps, { box, seconds: tools.seconds, onto: lay, earlier });
@@ -86,7 +87,7 @@ export async function shapeClusters(
   for (const i of kept) {
     if (tools.context.cancelled()) return undefined;
     const { key, x, y, z, letters, copied } = clusters[i];
-    const own = `${key} @ ${x} ${y} ${z} | ${name}`;
+    const own = `${key} @ ${x} ${y} ${z} | ${name}${picksLetters(steps) ? String(together[i]) : ''}`;
     let part = tools.cache.get(own);
     if (!part) {
       const faces = faceCount(laid[i].mesh);
@@ -104,16 +105,29 @@ export async function shapeClusters(
   if (isCoarse) remarks.push(remark('SHAPE_COARSE', { budget: tools.faceBudget }));
   const told = ontoTold(looked, over, { chain, tools });
   // facets have no folds of their own: those are looked for on the smooth surface
-  const smooth = tools.onto ? chainOf(steps, { ...chain.frame, onto: ontoOf(tools.onto, true) }) : chain;
+  const smooth = tools.onto
+    ? chainOf(steps, { ...chain.frame, onto: ontoOf({ ...tools.onto, together }, true) })
+    : chain;
   remarks.push(...foldRemarks(looked, steps, smooth), ...(told?.remarks ?? []));
   return { clusters: made, remarks, onto: onto && { ...onto, report: told?.report } };
 }
+
+/** Equal letters at one place are told apart by who they are only where steps ask for that. */
+const picksLetters = (steps: readonly ShapeStep[]): boolean =>
+  steps.some((step) => (step.kind === 'onto' ? step.letters : 'where' in step ? step.where.letters : []).length > 0);
 
 function laidBy(chain: ShapeChain): Laid | undefined {
   const found = ontoLink(chain);
   if (!found) return undefined;
   const { step, map } = found;
-  return { stepId: step.id, targetId: step.target, grid: map.surface.grid, options: { ...map.options, rough: true } };
+  const stays = map.stays && { laid: [...map.stays.laid], grid: map.stays.flat.grid };
+  return {
+    stepId: step.id,
+    targetId: step.target,
+    grid: map.surface.grid,
+    options: { ...map.options, rough: true },
+    stays,
+  };
 }
 
 /** Faces were made as fine as sampling told: what needs so many more has no smooth surface, and would take a minute. */

@@ -2,11 +2,11 @@ import { cross, dot, unit, type Vec3 } from '../math/index.ts';
 import { axesOf, sightOf, type Hold } from './anchor.ts';
 import { gridFor, setNode, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
 import type { Target } from './target.ts';
-import { edgeGuide } from './edgeGuide.ts';
-import { walk, type Walker, type WalkOptions } from './walk.ts';
+import { drawnGuide, edgeGuide, type GuideLine } from './guideLine.ts';
+import { turned, walk, type Walker, type WalkOptions } from './walk.ts';
 
-/** The guide line runs straight on, stays level (square to the letters' up, like a ring round a jug), or follows the edge or loop of the model that is nearest. */
-export type Guide = 'straight' | 'level' | 'edge';
+/** The guide line runs straight on, stays level (square to the letters' up, like a ring round a jug), follows the edge or loop of the model that is nearest, or is drawn through places on it. */
+export type Guide = 'straight' | 'level' | 'edge' | readonly Vec3[];
 
 export interface RoundOptions {
   nodes: number;
@@ -33,9 +33,9 @@ export function layRound(target: Target, hold: Hold, frame: GridFrame, options: 
     rounds: options.rounds,
     turn: options.guide === 'level' ? levelTurn(axisOf(start, hold.up)) : undefined,
   };
-  const edge = options.guide === 'edge' ? edgeGuide(target, side(start)) : undefined;
-  const columns = edge ? Array.from({ length: grid.columns }, (_, i) => edge(grid.x + i * grid.dx)) : spread(grid.columns, (i) => grid.x + i * grid.dx, 0, (from, length) => walk(target, from, length, guide), middle); // prettier-ignore
-  if (options.guide === 'edge') grid.lacksEdge = !edge;
+  const line = lineOf(target, options.guide, side(start), guide);
+  const columns = line ? Array.from({ length: grid.columns }, (_, i) => line(grid.x + i * grid.dx)) : spread(grid.columns, (i) => grid.x + i * grid.dx, 0, (from, length) => walk(target, from, length, guide), middle); // prettier-ignore
+  if (options.guide === 'edge') grid.lacksEdge = !line;
   columns.forEach((foot, i) => {
     const lift = { ...foot, way: cross(foot.normal, foot.way) };
     const rows = spread(grid.rows, (j) => grid.y + j * grid.dy, options.guideY, (from, length) => walk(target, from, length, upward), lift); // prettier-ignore
@@ -44,7 +44,11 @@ export function layRound(target: Target, hold: Hold, frame: GridFrame, options: 
   return grid;
 }
 
-const turned = (walker: Walker): Walker => ({ ...walker, way: walker.way.map((v) => 0 - v) as Vec3 });
+/** Undefined for those that are walked. */
+function lineOf(target: Target, guide: Guide, start: Walker, onward: WalkOptions): GuideLine | undefined {
+  if (guide === 'edge') return edgeGuide(target, start);
+  return typeof guide === 'string' ? undefined : drawnGuide(target, guide, { start, onward });
+}
 
 /** Where the line of sight meets the model, looking up along the letters. */
 function startOf(target: Target, hold: Hold): Walker | undefined {

@@ -17,9 +17,17 @@ export interface OntoOptions {
   toleranceMm: number;
 }
 
+/** Letters that stay flat, where only some are laid. */
+export interface Stays {
+  /** ids of those that are laid */
+  laid: ReadonlySet<number>;
+  flat: SurfaceMap;
+}
+
 /** What has to be known of a point: where its letter stands in the flat layout. */
 interface Footed {
   foot: Vec3;
+  letter: number;
 }
 
 /** Of the depth: only the lowest share of it is drawn down into the model. */
@@ -36,22 +44,35 @@ export class OntoMap {
   readonly surface: SurfaceMap;
   readonly options: OntoOptions;
 
-  constructor(surface: SurfaceMap, options: OntoOptions) {
+  readonly stays: Stays | undefined;
+
+  constructor(surface: SurfaceMap, options: OntoOptions, stays?: Stays) {
     this.surface = surface;
     this.options = options;
+    this.stays = stays;
   }
 
-  move(at: Vec3, { foot }: Footed): void {
-    this.#move(at, foot, this.options.rough);
+  move(at: Vec3, point: Footed): void {
+    this.#move(at, point, this.options.rough);
   }
 
   /** By the grid alone where that lies near enough to the surface. */
-  moveNear(at: Vec3, { foot }: Footed): void {
+  moveNear(at: Vec3, point: Footed): void {
     const { rough, toleranceMm } = this.options;
-    this.#move(at, foot, rough || this.surface.apart() < NEAR * toleranceMm);
+    this.#move(at, point, rough || this.surface.apart() < NEAR * toleranceMm);
   }
 
-  #move(at: Vec3, foot: Vec3, rough: boolean): void {
+  /** Whether a letter comes onto the model; what belongs to none does. */
+  lays(letter: number): boolean {
+    return !this.stays || letter < 0 || this.stays.laid.has(letter);
+  }
+
+  #move(at: Vec3, { foot, letter }: Footed, rough: boolean): void {
+    if (this.stays && !this.lays(letter)) {
+      const { at: place, normal } = this.stays.flat.rough(at[0], at[1], foot[1]);
+      const over = at[2] - this.options.box.low[2] + this.options.lift;
+      return void at.splice(0, 3, ...plus(place, normal, over));
+    }
     const high = this.heightOf(at[2]);
     const { at: place, normal, stretch } = this.options.rigid ? this.#rigidly(at, foot) : this.#look(at[0], at[1], { baseline: foot[1], rough });
     for (let k = 0; k < 3; k++) at[k] = place[k] + high * stretch * normal[k];

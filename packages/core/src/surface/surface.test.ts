@@ -76,6 +76,22 @@ describe('the tree of triangles', () => {
 });
 
 describe('laid round', () => {
+  test('along a line drawn on a cylinder, and straight on beyond its ends, all lengths are kept', () => {
+    const [radius, slope] = [30, 0.2];
+    const on = (along: number, up: number): Vec3 => [radius * Math.sin(along / radius), up, radius * Math.cos(along / radius)];
+    const guide = Array.from({ length: 19 }, (_, i) => 4 * i - 38).map((x) => on(x * Math.cos(slope), 50 + x * Math.sin(slope)));
+    const map = laid(upright(radius, 100), laying('round', [0, 50, 200], { guide }));
+    eachPlace(BOX, (x, y) => {
+      const { at, off } = map.exact(x, y, 0);
+      const flat = [x * Math.cos(slope) - y * Math.sin(slope), 50 + x * Math.sin(slope) + y * Math.cos(slope)];
+      expect(sizeOf(minus(at, on(flat[0], flat[1])))).toBeLessThan(0.05);
+      expect(off).toBe(0);
+    });
+    // no line at all: straight on
+    const none = laid(upright(radius, 100), laying('round', [0, 50, 200], { guide: [guide[0], guide[0]] }));
+    expect(none.exact(30, 0, 0).at[1]).toBeCloseTo(50, 2);
+  }); // prettier-ignore
+
   test('a cylinder keeps all lengths, up to 300 degrees', () => {
     const radius = 30;
     const half = (radius * 150 * Math.PI) / 180;
@@ -189,7 +205,7 @@ describe('from a direction', () => {
     const onto = new OntoMap(map, { box: BOX, lift: 0, root: 0.1, rigid: false, rough: false, toleranceMm: 0.05 });
     eachPlace(BOX, (x, up) => {
       const at: Vec3 = [x, up, 4];
-      onto.move(at, { foot: [0, 0, 0] });
+      onto.move(at, { foot: [0, 0, 0], letter: -1 });
       expect([at[0] - x, at[1] - y - up]).toEqual([expect.closeTo(0, 6), expect.closeTo(0, 6)]);
     });
   }); // prettier-ignore
@@ -227,7 +243,7 @@ test('the depth stays what it was over a crease, whichever way it bends', () => 
     const onto = new OntoMap(map, { box: { low: [-50, -8, 0], high: [50, 8, 5] }, lift: 0, root: 0.1, rigid: false, rough: false, toleranceMm: 0.05 }); // prettier-ignore
     for (let x = -45; x <= 45; x += 5) {
       const at: Vec3 = [x, 0, 5];
-      onto.move(at, { foot: [0, 0, 0] });
+      onto.move(at, { foot: [0, 0, 0], letter: -1 });
       const high = targetOf(form).heightOf(at);
       expect(high / 5).toBeGreaterThan(least);
       expect(high / 5).toBeLessThan(1.05);
@@ -242,7 +258,7 @@ test('letters that keep their form are only placed and tilted', () => {
   const flat: Vec3[] = [[40, 0, 0], [46, 0, 0], [40, 9, 0], [43, 5, 4]]; // prettier-ignore
   const moved = flat.map((p): Vec3 => {
     const at: Vec3 = [...p];
-    onto.move(at, { foot });
+    onto.move(at, { foot, letter: -1 });
     return at;
   });
   flat.forEach((a, i) =>

@@ -12,6 +12,9 @@ export interface Walker {
   isOff: boolean;
 }
 
+/** The other way round. */
+export const turned = (walker: Walker): Walker => ({ ...walker, way: walker.way.map((v) => 0 - v) as Vec3 });
+
 export interface WalkOptions {
   /** mm */
   step: number;

@@ -34,6 +34,9 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
   const isDragging = useRef(false);
   const height = line.up - line.down;
   const front = line.front + height * 0.004;
+  /** The letter after a stop; at the end the last one. */
+  const letterAt = (at: number): number | undefined =>
+    piece.source.graphemes[Math.min(at, piece.source.graphemes.length - 1)]?.id;
   const stopAt = (event: ThreeEvent<PointerEvent>): number | undefined => {
     if (shape) return nearestToRay(event.ray);
     const point = group.current?.worldToLocal(new Vector3().copy(event.point));
@@ -43,7 +46,7 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
   const nearestToRay = (ray: Ray): number | undefined => {
     const matrix = matrixOf(transform);
     const middle = (line.up + line.down) / 2;
-    const places = stops.map(({ x, y, turn }) => new Vector3(0, middle, 0).applyMatrix4(frameOn(shape, [x, y, front], turn)).applyMatrix4(matrix)); // prettier-ignore
+    const places = stops.map(({ x, y, turn, at }) => new Vector3(0, middle, 0).applyMatrix4(frameOn(shape, [x, y, front], turn, letterAt(at))).applyMatrix4(matrix)); // prettier-ignore
     const far = places.map((place) => ray.distanceSqToPoint(place));
     return stops[far.indexOf(Math.min(...far))]?.at;
   };
@@ -76,7 +79,10 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
       </mesh>
       <Washes shown={shown} steps={piece.steps} ids={selected(piece, place)} />
       {caret && isOn && (
-        <group matrixAutoUpdate={false} matrix={frameOn(shape, [caret.x, caret.y, front], caret.turn)}>
+        <group
+          matrixAutoUpdate={false}
+          matrix={frameOn(shape, [caret.x, caret.y, front], caret.turn, letterAt(caret.at))}
+        >
           <mesh position={[0, (line.up + line.down) / 2, 0]} renderOrder={3} raycast={() => null}>
             <boxGeometry args={[height * 0.018, height, height * 0.006]} />
             <meshBasicMaterial color="#22489c" depthTest={false} toneMapped={false} />

@@ -6,6 +6,7 @@ import { Raycaster, Vector3 } from 'three';
 import { onPlane, toStep } from './drags.ts';
 import { gridStep } from './gridStep.ts';
 import { Dots, Knob } from './handleParts.tsx';
+import { GuidePen } from './GuidePen.tsx';
 import { LineKnob } from './LineKnob.tsx';
 import { slideOver } from './PlaceHandles.tsx';
 import { matrixOf, solidName, TOOL } from './scene.ts';
@@ -21,7 +22,11 @@ export interface Stepping {
   step: ShapeStep;
   begin: () => void;
   change: (step: ShapeStep) => void;
-  words: { strength: (value: number, step: ShapeStep) => string; place: (mm: number) => string };
+  words: {
+    strength: (value: number, step: ShapeStep) => string;
+    place: (mm: number) => string;
+    places: (count: number) => string;
+  };
 }
 
 interface StepHandlesProps {
@@ -50,6 +55,16 @@ export function StepHandles({ stepping, shown }: StepHandlesProps) {
       <Backbone {...props} />
       {step.kind === 'bend' ? <BendKnob {...props} step={step} /> : <StrengthKnob {...props} />}
       {step.kind === 'onto' && <AnchorKnob {...props} at={space.toWorld([0, 0, space.flat.high[2]])} />}
+      {step.kind === 'onto' && step.guide === 'drawn' && step.method === 'round' && (
+        <GuidePen
+          step={step}
+          matrix={space.matrix}
+          start={space.toWorld(overWords(space.flat))}
+          begin={stepping.begin}
+          change={stepping.change}
+          words={stepping.words.places}
+        />
+      )}
       {isOnEdge(step) && <AnchorKnob {...props} at={new Vector3(...step.path.atMm).applyMatrix4(space.matrix)} />}
       {isOnEdge(step) && <EdgeDots space={space} line={shown.lines?.[step.id]?.placesMm ?? NOWHERE} />}
       <Limits {...props} />
@@ -88,6 +103,13 @@ function Backbone({ stepping: { step }, space }: PartProps) {
   }, [step, space]);
   return <Dots points={points} />;
 }
+
+/** Over the middle of the words, by half their height. */
+const overWords = ({ low, high }: Space['flat']): Place => [
+  (low[0] + high[0]) / 2,
+  high[1] + (high[1] - low[1]) / 2,
+  high[2],
+];
 
 /** Where a step is held on the other piece: drawn over it, the lettering follows. */
 function AnchorKnob({ stepping, space, at }: PartProps & { at: Vector3 }) {

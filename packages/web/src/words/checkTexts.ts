@@ -34,7 +34,7 @@ export const checkTexts = {
   lengths: 'Edge lengths, mm',
   corners: 'Corner angles, degrees',
   steps: 'Faces, step by step',
-  laid: { length: 'Lengths', angle: 'Right angles', sunk: 'Sunk in the model', floating: 'Back over the model' },
+  laid: { length: 'Lengths', angle: 'Angles', sunk: 'Sunk in the model', floating: 'Back over the model' },
   within: (percent: string): string => `within ${percent} %`,
   withinDegrees: (degrees: string): string => `within ${degrees}°`,
   lettersCount: (count: number): string => (count === 1 ? '1 letter' : `${count} letters`),

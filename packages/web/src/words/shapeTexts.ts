@@ -15,7 +15,7 @@ export const shapeTexts = {
     run: 'Along {path}{form}, {axis} along it, {fit}, from {from} to {to}, moved on by {shift}. Beyond its end {ends}. Up {upright}, rolled by {roll}. Size {sizeCourse}, roll {rollCourse}.', // prettier-ignore
     repeat: 'Repeat {count} along {axis}, {gap} apart.',
     scatter: 'Move each letter by {by}{how}: {across} across, {up} up, {forward} forward, turned {turnX}, {turnY}, {turnZ}, size {scale}; {rigid}.', // prettier-ignore
-    onto: 'Onto {target}, {method}{guide}, turned {turn}, lifted {lift}. Held at {x} across, {y} up, {z} forward of it. Over its edges {overhang}; {rigid}.', // prettier-ignore
+    onto: 'Onto {target}, {letters} {method}{guide}⁠, turned {turn}, lifted {lift}. Held at {x} across, {y} up, {z} forward of it. Over its edges {overhang}; {rigid}.', // prettier-ignore
   },
   names: {
     bend: 'Bend',
@@ -75,8 +75,18 @@ export const shapeTexts = {
   runAxes: { x: 'the line', y: 'the height' },
   scatterBys: { chance: 'chance', course: 'a course along the line' },
   methods: { round: 'laid round', direction: 'from one direction', closest: 'to the closest place' },
-  guides: { straight: 'running straight on', level: 'running level', edge: 'along the nearest edge' },
-  guideEnd: ', {guide}',
+  guides: {
+    straight: 'running straight on',
+    level: 'running level',
+    edge: 'along the nearest edge',
+    drawn: 'along a line drawn on it',
+  },
+  guideEnd: ', {guide}{line}',
+  guideLine: ' of {places}',
+  guidePlaces: (count: number): string => (count < 2 ? 'none yet' : `${count} places`),
+  guideHint: 'To draw it, pull the cone over the other piece.',
+  guideHelp: 'One place a line: across, up, forward, in mm.',
+  guideFault: (line: number): string => `Line ${line} needs three numbers.`,
   overhangs: { straight: 'letters run on straight', follow: 'letters bend round', leave: 'letters are left out' },
   ontoTrue: (length: string, angle: string, thickness: string): string =>
     `True to the flat letters within ${length} % in length, ${angle}° in angle, ${thickness} % in thickness.`,
@@ -114,6 +124,7 @@ export const shapeTexts = {
     reversed: 'Way along the edge',
     method: 'How it is laid',
     guide: 'Its line',
+    guideLine: 'Places of the line',
     overhang: 'Over edges',
     lift: 'Lifted',
     turn: 'Turned',

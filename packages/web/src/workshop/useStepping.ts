@@ -27,7 +27,7 @@ export function useStepping(
       step,
       begin,
       change,
-      words: { strength: strengthText, place: texts.view.mm },
+      words: { strength: strengthText, place: texts.view.mm, places: texts.shape.guidePlaces },
     };
     return { stepping, curving: curvingOf(piece.id, step, { begin, change }) };
   }, [store, piece, stepId]);

@@ -70,6 +70,7 @@ export function StepsChapter({
           <StepRow key={step.id} step={step} isAlone={seen.length === 1} faces={stepFaces.find(({ id }) => id === step.id)?.faces} onWork={() => onStep(step.id)} menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}>
             <Sentence template={T.steps[step.kind]} values={valuesOf(step, steps.indexOf(step))} />
             {step.kind === 'recast' && flat && <div className={classes.hint}>{costText(step, flat)}</div>}
+            {step.kind === 'onto' && step.method === 'round' && step.guide === 'drawn' && <div className={classes.hint}>{texts.shape.guideHint}</div>}
             {(step.kind === 'onto' || isOnEdge(step)) && <div className={classes.hint}>{texts.shape.holdHere}</div>}
             {shown?.onto?.stepId === step.id && shown.onto.report && step.kind === 'onto' && step.method !== 'flat' && <TrueLine report={shown.onto.report} />}
           </StepRow>

@@ -18,6 +18,8 @@ import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import classes from '../Recipe.module.css';
 import { choicesOf, number } from '../sentenceParts.tsx';
 import { readHeights } from './readHeights.ts';
+import { GuideLine } from './GuideLine.tsx';
+import { LettersChoice } from './LettersChoice.tsx';
 import { heldBefore } from './startStep.ts';
 import { CHARACTER_PICTURES } from './stepPictures.tsx';
 
@@ -124,7 +126,8 @@ function ontoValues(step: Of<'onto'>, f: Fields, { put, others }: ShapeTools): R
   return {
     target: <PieceChoice label={L.target} value={step.target} others={others} onChange={(target) => put({ ...step, ...heldBefore(target, others) })} />,
     method: f.tried('method', L.method, T.methods),
-    guide: step.method === 'round' ? <Sentence template={T.guideEnd} values={{ guide: f.tried('guide', L.guide, T.guides) }} /> : null,
+    letters: <LettersChoice letters={step.letters} picked={f.tools.picked} onChange={(letters) => put({ ...step, letters })} />,
+    guide: step.method === 'round' ? <Sentence template={T.guideEnd} values={{ guide: f.tried('guide', L.guide, T.guides), line: <GuideLine step={step} put={put} /> }} /> : null,
     turn: f.degrees('turnDegrees', L.turn),
     lift: f.mm('liftMm', L.lift),
     x, y, z,
@@ -295,12 +298,10 @@ function WhereValues({ where, picked, put }: WhereProps) {
     soft: mm(L.soft, where.softMm, (softMm, key) => set({ softMm }, key), 0),
     axis: <ChoiceValue label={L.axis} value={where.axis} choices={choicesOf(T.axes)} usual="x" onChange={(axis) => set({ axis })} />,
   }; // prettier-ignore
-  // nothing is picked: the choice would mean nobody
-  const letters = where.letters.length > 0 || picked.length > 0 ? T.letters : { all: T.letters.all };
   const values = {
     place: <ChoiceValue label={L.place} value={where.kind} choices={choicesOf(T.places)} usual="all" onChange={(kind) => set({ kind })} />,
     parts: <ChoiceValue label={L.parts} value={where.parts} choices={choicesOf(T.parts)} usual="all" onChange={(parts) => set({ parts })} />,
-    letters: <ChoiceValue label={L.letters} value={where.letters.length > 0 ? 'picked' : 'all'} choices={choicesOf<'all' | 'picked'>(T.letters).filter(({ value }) => value in letters)} usual="all" onChange={(next) => set({ letters: next === 'all' ? [] : picked.length > 0 ? [...picked] : where.letters })} />,
+    letters: <LettersChoice letters={where.letters} picked={picked} onChange={(letters) => set({ letters })} />,
     rest: <Sentence template={T.placeValues[where.kind]} values={inside} />,
   }; // prettier-ignore
   return <Sentence template={T.whereEnd} values={values} />;

@@ -7,6 +7,8 @@ export type { FontFacts } from './fontFacts.ts';
 export { Engine } from './engine.ts';
 export { pieceMesh, scenePart } from './scenePart.ts';
 export type { EngineTools, Evaluated, LineMeasures } from './engine.ts';
+export { flatFit } from './flatFit.ts';
+export type { FlatFit } from './flatFit.ts';
 export { laidPlaces } from './laidPlaces.ts';
 export type { LaidPaint, LaidPlaces } from './laidPlaces.ts';
 export { sectionOf } from './sectionOf.ts';

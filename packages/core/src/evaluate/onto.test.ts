@@ -21,7 +21,7 @@ import { STILL } from '../math/index.ts';
 import { Target } from '../surface/index.ts';
 import { testEngine, testTools } from '../testing/faces.ts';
 import { splitGraphemes } from '../text/index.ts';
-import { Engine, pieceMesh, laidPlaces, type Evaluated } from './index.ts';
+import { Engine, flatFit, pieceMesh, laidPlaces, type Evaluated } from './index.ts';
 
 let engine: Engine;
 beforeAll(async () => {
@@ -234,4 +234,26 @@ test('only some letters are laid: those chosen and those grown together with the
   // the same letters at the same places, but others by their ids
   const swapped = projectOf('Row', onto({ fromMm: [0, 80, 300], letters: [first + 1] }), body);
   expect(deep(await evaluate(swapped), 0)).toBeCloseTo(4, 6);
+});
+
+test('words are fitted into the flat place they lie on, and nowhere on a ball', async () => {
+  const tile: FormShape = { kind: 'block', widthMm: 90, heightMm: 40, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 }; // prettier-ignore
+  const body = newForm('body', 'Body', tile);
+  const held = onto({ fromMm: [20, 12, 100] });
+  const project = projectOf('Row', held, body);
+  const fit = flatFit(project.pieces.words, await evaluate(project));
+  const sizeMm = 16 * (fit?.scale ?? 0);
+  const larger: Edit = { kind: 'setWords', pieceId: 'words', values: { sizeMm } };
+  const fitted = pieceMesh(await evaluate(projectOf('Row', { ...held, ...fit?.hold }, body, [larger])));
+  const part = (k: number): [number, number] => {
+    const all = Array.from(fitted.positions).filter((_, i) => i % 3 === k);
+    return [Math.min(...all), Math.max(...all)];
+  };
+  // the wider way of the two takes nine tenths, and both margins are alike
+  const [[left, right], [low, high]] = [part(0), part(1)];
+  expect(Math.max((right - left) / 90, (high - low) / 40)).toBeCloseTo(0.9, 1);
+  expect(Math.abs(left + right)).toBeLessThan(1);
+  expect(Math.abs(low + high - 40)).toBeLessThan(1);
+  const onBall = projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Body', ball));
+  expect(flatFit(onBall.pieces.words, await evaluate(onBall))).toBeUndefined();
 });

@@ -2,7 +2,7 @@ import { fail, type LoadUnpacker, type Remark, type RunContext } from '../base/i
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Piece, type Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
-import { display, Engine, pieceMesh, roughDisplay, scenePart, laidPlaces, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
+import { display, Engine, flatFit, pieceMesh, roughDisplay, scenePart, laidPlaces, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
 import { quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import {
@@ -78,6 +78,12 @@ export class JobHost {
           kind: 'placed',
           pieceId: request.pieceId,
           ...laidPlaces(request.project.pieces[request.pieceId], evaluated, request.what),
+        }));
+      case 'fit':
+        return this.#withPiece(request, async (evaluated) => ({
+          kind: 'fit',
+          pieceId: request.pieceId,
+          fit: flatFit(request.project.pieces[request.pieceId], evaluated),
         }));
       case 'write':
         return this.#write(request);

@@ -2,7 +2,15 @@ import type { Failure, Remark } from '../base/index.ts';
 import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { ReadDrawing } from '../drawing/index.ts';
-import type { DisplayBuffers, FontFacts, FoundLines, Laid, LaidPaint, LineMeasures } from '../evaluate/index.ts';
+import type {
+  DisplayBuffers,
+  FlatFit,
+  FontFacts,
+  FoundLines,
+  Laid,
+  LaidPaint,
+  LineMeasures,
+} from '../evaluate/index.ts';
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
 import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
@@ -17,6 +25,7 @@ export type JobRequest =
   | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
   | { version: number; serial: number; kind: 'laid'; project: Project; pieceId: string; what: LaidPaint }
+  | { version: number; serial: number; kind: 'fit'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions }
   | { version: number; serial: number; kind: 'readSvg'; text: string }
   | { version: number; serial: number; kind: 'fontFacts'; font: FontRef; words: string; sizeMm: number }
@@ -62,6 +71,7 @@ export type JobAnswer =
   | { kind: 'evaluated'; pieces: ShownPiece[]; failures: { pieceId: string; error: Failure }[]; milliseconds: number }
   | { kind: 'checked'; pieceId: string; report: MeshReport }
   | { kind: 'placed'; pieceId: string; triangles: Float32Array; values?: Float32Array }
+  | { kind: 'fit'; pieceId: string; fit: FlatFit | undefined }
   | { kind: 'written'; bytes: Uint8Array; mtl: Uint8Array | undefined; counts: WrittenCounts; remarks: Remark[] }
   | { kind: 'readBack'; names: string[]; finishes: string[]; report: MeshReport }
   | { kind: 'drawing'; drawing: ReadDrawing }

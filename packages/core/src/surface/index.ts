@@ -9,4 +9,6 @@ export { BESIDE, layOnto, mapOf } from './surfaceMap.ts';
 export type { Laying, LayOptions, SurfaceMap } from './surfaceMap.ts';
 export { Target } from './target.ts';
 export { TriangleTree } from './triangleTree.ts';
+export { flatRoom } from './flatRoom.ts';
+export type { FlatRoom } from './flatRoom.ts';
 export { gapAt } from './gap.ts';

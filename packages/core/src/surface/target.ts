@@ -8,6 +8,7 @@ import {
   type EdgeLine,
   type PolygonMesh,
 } from '../mesh/index.ts';
+import { borderAround, type Belongs } from './borderAround.ts';
 import { TriangleTree, type SurfacePlace } from './triangleTree.ts';
 
 /** Faces that turn by more meet in an edge, as the eye sees it. */
@@ -54,6 +55,11 @@ export class Target {
   edgeLine(at: Vec3, along?: Vec3): EdgeLine | undefined {
     this.#edges ??= new EdgeWalk(this.#mesh);
     return this.#edges.line(at, along);
+  }
+
+  /** Of all triangles that belong and hang together with one. */
+  borderAround(triangle: number, belongs: Belongs): [Vec3, Vec3][] {
+    return borderAround(this.#mesh, triangle, belongs);
   }
 
   /** Of the triangle itself. */

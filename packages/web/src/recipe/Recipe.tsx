@@ -33,6 +33,8 @@ interface RecipeProps {
   onPick: (ids: readonly number[]) => void;
   onSection: () => void;
   readCurve: ChapterProps['readCurve'];
+  /** makes words as large as the flat place that they lie on; left out: they lie on no other piece */
+  onFit?: () => void;
   /** the other pieces, as they are shown */
   others: readonly OtherPiece[];
 }
@@ -50,6 +52,7 @@ export function Recipe({
   onPick,
   onSection,
   readCurve,
+  onFit,
   others,
 }: RecipeProps) {
   const [piece] = pieces;
@@ -96,7 +99,14 @@ export function Recipe({
             figures={shown && shown.bodyFaces > 0 ? texts.recipe.built(shown.bodyFaces, milliseconds) : undefined}
           />
         )}
-        <StepsChapter {...common} stepFaces={shown?.stepFaces ?? []} shown={shown} others={others} onStep={onStep} />
+        <StepsChapter
+          {...common}
+          stepFaces={shown?.stepFaces ?? []}
+          shown={shown}
+          others={others}
+          onStep={onStep}
+          onFit={onFit}
+        />
         <FinishChapter {...common} />
         <PlaceChapter {...common} others={others} />
       </div>

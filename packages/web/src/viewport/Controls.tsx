@@ -1,6 +1,6 @@
 import { useThree } from '@react-three/fiber';
 import { useEffect, useRef, useState } from 'react';
-import { Vector3, type Box3, type PerspectiveCamera } from 'three';
+import { Frustum, Vector3, type Box3, type PerspectiveCamera } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { nearer, type Pose } from './cameraMoves.ts';
 
@@ -34,11 +34,13 @@ interface ControlsProps {
   /** where to fly to, with a little room around */
   near: Box3 | undefined;
   turns: boolean;
+  /** how many pieces there are: one more that can't be seen from here is brought into sight */
+  pieces: number;
   onCamera: (camera: CameraHandle | undefined) => void;
 }
 
 /** Drag turns, right drag (or Shift) moves, the wheel or two fingers come nearer. Fits when first something is there and whenever it is wished. */
-export function Controls({ box, wish, near, turns, onCamera }: ControlsProps) {
+export function Controls({ box, wish, near, turns, pieces, onCamera }: ControlsProps) {
   const { camera, gl, set, invalidate, size } = useThree();
   const controls = useRef<OrbitControls>(null);
   const [fitted, setFitted] = useState(-1);
@@ -70,6 +72,14 @@ export function Controls({ box, wish, near, turns, onCamera }: ControlsProps) {
     invalidate();
   }, [near, camera, size, invalidate]);
   const aspect = size.width / size.height;
+  const known = useRef(0);
+  useEffect(() => {
+    const isMore = known.current > 0 && pieces > known.current;
+    known.current = pieces;
+    if (!isMore || !controls.current || isInSight(camera as PerspectiveCamera, box)) return;
+    const from = camera.position.clone().sub(controls.current.target).normalize();
+    fit(camera as PerspectiveCamera, controls.current, { box, aspect, from });
+  }, [pieces, box, camera, aspect]);
   const before = useRef(aspect);
   useEffect(() => {
     // in a narrower or wider view the same is seen from side to side
@@ -97,6 +107,17 @@ export function Controls({ box, wish, near, turns, onCamera }: ControlsProps) {
   return null;
 }
 
+function isInSight(camera: PerspectiveCamera, { min, max }: Box3): boolean {
+  camera.updateMatrixWorld();
+  const seen = new Frustum().setFromProjectionMatrix(
+    camera.projectionMatrix.clone().multiply(camera.matrixWorldInverse),
+  );
+  return Array.from({ length: 8 }, (_, i) => cornerOf(min, max, i)).every((corner) => seen.containsPoint(corner));
+}
+
+const cornerOf = (min: Vector3, max: Vector3, i: number): Vector3 =>
+  new Vector3(i & 1 ? max.x : min.x, i & 2 ? max.y : min.y, i & 4 ? max.z : min.z);
+
 const poseOf = (camera: { position: Vector3 }, controls: OrbitControls): Pose => ({
   from: camera.position.toArray(),
   to: controls.target.toArray(),
@@ -122,11 +143,7 @@ function fit(camera: PerspectiveCamera, controls: OrbitControls, { box, aspect, 
   const up = from.clone().cross(right);
   let distance = 1;
   for (let i = 0; i < 8; i++) {
-    const corner = new Vector3(
-      i & 1 ? box.max.x : box.min.x,
-      i & 2 ? box.max.y : box.min.y,
-      i & 4 ? box.max.z : box.min.z,
-    ).sub(middle);
+    const corner = cornerOf(box.min, box.max, i).sub(middle);
     const across = Math.abs(corner.dot(right)) / (half * aspect);
     const upward = Math.abs(corner.dot(up)) / half;
     distance = Math.max(distance, corner.dot(from) + Math.max(1.14 * across, 1.25 * upward));

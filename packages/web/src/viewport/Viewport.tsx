@@ -116,7 +116,14 @@ export function Viewport(props: ViewportProps) {
       {stepping && stepped && <StepHandles stepping={stepping} shown={stepped} />}
       {placing && lead !== undefined && <Handles {...props} pieceId={lead} placing={placing} />}
       {marks && marks.triangles.length > 0 && <Marks marks={marks} pieces={pieces} />}
-      <Controls box={box} near={near} wish={props.wish} turns={!typing} onCamera={props.onCamera} />
+      <Controls
+        box={box}
+        near={near}
+        wish={props.wish}
+        turns={!typing}
+        pieces={pieces.length}
+        onCamera={props.onCamera}
+      />
       {props.ghost && <Ghost {...props.ghost} />}
       {props.lift > 0 && <Lift pixels={props.lift} />}
       <PictureTaker surroundings={project.view.surroundings} onReady={props.onPictures} />

@@ -84,6 +84,8 @@ export const shapeTexts = {
   guideEnd: ', {guide}{line}',
   guideLine: ' of {places}',
   guidePlaces: (count: number): string => (count < 2 ? 'none yet' : `${count} places`),
+  fit: 'Fit into the flat place',
+  fitNone: 'The model is not flat there. Hold the words on a flat place first.',
   guideHint: 'To draw it, pull the cone over the other piece.',
   guideHelp: 'One place a line: across, up, forward, in mm.',
   guideFault: (line: number): string => `Line ${line} needs three numbers.`,

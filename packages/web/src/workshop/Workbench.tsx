@@ -24,6 +24,7 @@ import { boundsOf, type GeometryShelf, type TakePicture } from '../viewport/inde
 import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
 import { cureEdit } from './cureEdit.ts';
+import { canFit, fitFlat } from './fitFlat.ts';
 import { Announcer } from './Announcer.tsx';
 import type { Comparing } from './comparing.ts';
 import { TopBar } from './TopBar.tsx';
@@ -64,6 +65,7 @@ function useBench(store: ProjectStore) {
   const models = useModels({ actions, chosen, client, store });
   const [navigate, singleKeys] = [useNavigate(), useSingleKeys()];
   const { toggleColorScheme } = useMantineColorScheme();
+  const fit = (): void => void fitFlat(store, client, chosen.pieces[0]);
   const commands = workshopCommands({
     store,
     actions,
@@ -85,6 +87,7 @@ function useBench(store: ProjectStore) {
     openHandOver: () => setPanel('hand over'),
     openVersions: () => setPanel('versions'),
     type: typing.start,
+    fit,
     toggleLight: toggleColorScheme,
     singleKeys,
     toRack: () => void navigate('/'),
@@ -108,7 +111,20 @@ function useBench(store: ProjectStore) {
       setComparing,
       setStepId,
     },
-    ...{ showsSection, setShowsSection, atWork, setAtWork, marks, chosen, typing, actions, commands, drawings, models },
+    ...{
+      showsSection,
+      setShowsSection,
+      atWork,
+      setAtWork,
+      marks,
+      chosen,
+      typing,
+      actions,
+      commands,
+      drawings,
+      models,
+      fit,
+    },
     placing: atWork === 'place' && !typing.now && !chosen.pieces.some(groundOf) ? placing : undefined,
     bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
     stepping: atWork === 'steps' && !typing.now ? stepping : undefined,
@@ -274,6 +290,7 @@ function LeadRecipe({ bench, store, lead, shown }: LeadRecipeProps) {
       onStep={bench.setStepId}
       picked={pickedOf(bench, lead.id)}
       readCurve={bench.drawings.readCurve}
+      onFit={canFit(lead) ? bench.fit : undefined}
       others={bench.others}
       onPick={(ids) => bench.typing.pick(lead.id, ids)}
       onSection={() => bench.setShowsSection(true)}

@@ -5,6 +5,7 @@ import { pasteRecipe, putRecipe, type ChapterName } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
 import type { Chosen } from '../pieces/index.ts';
+import { canFit } from './fitFlat.ts';
 import { named, SURROUNDINGS, VIEWS, wishFor, withSecond, type ViewSettings } from './viewSettings.ts';
 
 interface Bench {
@@ -26,6 +27,7 @@ interface Bench {
   /** a drawing */
   bringIn: () => void;
   bringModel: () => void;
+  fit: () => void;
 }
 
 /** Everything that can be done in the workshop without a value. Keys are initials of our own words, and chapter numbers. */
@@ -57,6 +59,7 @@ export function workshopCommands(bench: Bench): Command[] {
       isPossible: lead !== undefined && !chosen.pieces[0].locked,
       run: bench.openSection,
     },
+    { id: 'fit', label: texts.shape.fit, isPossible: canFit(chosen.pieces[0]), run: bench.fit },
     { id: 'rest', label: t.rest, keys: 'Escape', run: bench.rest },
     ...pieceCommands(bench),
     ...alignCommands(bench),

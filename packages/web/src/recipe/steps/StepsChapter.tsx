@@ -40,9 +40,10 @@ export function StepsChapter({
   picked,
   readCurve,
   onStep,
+  onFit,
   shown,
   others,
-}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; shown: ShownPiece | undefined; others: readonly OtherPiece[]; onStep: (id: string) => void }) {
+}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; shown: ShownPiece | undefined; others: readonly OtherPiece[]; onStep: (id: string) => void; onFit: (() => void) | undefined }) {
   const flat = shown?.flat;
   const { steps } = piece;
   const seen = steps.filter(({ id }) => id !== TRIED);
@@ -70,6 +71,7 @@ export function StepsChapter({
           <StepRow key={step.id} step={step} isAlone={seen.length === 1} faces={stepFaces.find(({ id }) => id === step.id)?.faces} onWork={() => onStep(step.id)} menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}>
             <Sentence template={T.steps[step.kind]} values={valuesOf(step, steps.indexOf(step))} />
             {step.kind === 'recast' && flat && <div className={classes.hint}>{costText(step, flat)}</div>}
+            {step.kind === 'onto' && step.on && onFit && <UnstyledButton className={classes.unlock} onClick={onFit}>{texts.shape.fit}</UnstyledButton>}
             {step.kind === 'onto' && step.method === 'round' && step.guide === 'drawn' && <div className={classes.hint}>{texts.shape.guideHint}</div>}
             {(step.kind === 'onto' || isOnEdge(step)) && <div className={classes.hint}>{texts.shape.holdHere}</div>}
             {shown?.onto?.stepId === step.id && shown.onto.report && step.kind === 'onto' && step.method !== 'flat' && <TrueLine report={shown.onto.report} />}

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { checkMesh, readObj, unwrap } from '@fictile/core';
-import { choose, makeUndrawn, saveAs, settled, typeValue, words } from './testing/workshop.ts';
+import { choose, makeUndrawn, saveAs, settled, typeValue, value, words } from './testing/workshop.ts';
 
 test('words are laid round a jug, typed anew, and laid another way', async ({ page }) => {
   await makeUndrawn(page, 'Row');
@@ -47,6 +47,17 @@ test('a model comes in from a file, a broken one is refused, and words that noth
   await page.getByRole('complementary', { name: 'Pieces' }).getByRole('button', { name: /^Row/ }).first().click();
   await choose(page, /^Piece that it is laid onto: /, 'crate');
   await expect(page.getByText(/Beside the model or over its edge|True to the flat letters/).first()).toBeVisible({ timeout: 30_000 }); // prettier-ignore
+  await page.getByRole('button', { name: 'Fit into the flat place' }).click();
+  await settled(page);
+  // nine tenths of the side of the crate
+  const size = async (): Promise<number> => Number.parseFloat(await value(page, 'Size').innerText());
+  await expect.poll(size).toBeLessThan(60);
+  await choose(page, /^Its line: /, 'along a line drawn on it');
+  await page.getByRole('button', { name: 'Places of the line' }).click();
+  await page.getByRole('textbox', { name: 'Places of the line' }).fill('-40, 20, 50\n0, 50, 50\n40, 80, 50');
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('step')).toContainText('3 places');
+  await settled(page);
   const bytes = await saveAs(page, 'OBJ');
   // letters are rooted in the crate, so their faces and the crate's cross
   expect(checkMesh(unwrap(readObj(bytes)))).toMatchObject({ closed: true, manifold: true, outward: true, shells: 4 });

@@ -148,7 +148,15 @@ test('a project’s file brings its models along', async () => {
   await bake([at('form.json'), '--out', at('ball.obj')]);
   const bytes = new Uint8Array(await readFile(at('ball.obj')));
   const asset = 'b'.repeat(64);
-  const model = newModel('b', 'Ball', { asset, format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false });
+  const model = newModel('b', 'Ball', {
+    asset,
+    format: 'obj',
+    unit: 'mm',
+    up: 'y',
+    scalePercent: 100,
+    closed: false,
+    paint: 'finish',
+  });
   const words = { ...newPiece('a', 'Title', [...'Row']), steps: [{ ...usualStep('onto', 'o'), target: 'b', fromMm: [0, 60, 200] as [number, number, number] }] }; // prettier-ignore
   const own = newProject('p', 'p', [words, model]);
   await writeFile(at('p.fictile'), packProject({ project: own, assets: new Map([[asset, bytes]]) }));

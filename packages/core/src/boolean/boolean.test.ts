@@ -168,3 +168,26 @@ test('shells of a body that run into each other become one before it is cut', ()
   const { mesh } = cut(both, [moved(box(2, 20, 2), [0, -5, 0])]);
   expect(checkMesh(mesh)).toMatchObject({ ...SOUND, shells: 1, volumeMm3: expect.closeTo(1500 - 40, 6) as number });
 }); // prettier-ignore
+
+test('texture coordinates stay where they were: whole faces to the last bit, cut ones along their face; marks of materials too', () => {
+  const uvAt = (x: number, y: number, z: number): [number, number] => [0.01 * x + 0.02 * y, 0.5 - 0.01 * z + 0.003 * y];
+  const at = (mesh: PolygonMesh, c: number): [number, number] => uvAt(...([0, 1, 2].map((k) => mesh.positions[3 * mesh.faceVertices[c] + k]) as Vec3));
+  const corners = (mesh: PolygonMesh): number[] => [...mesh.faceVertices.keys()];
+  const painted = { ...JUG, uv: Float32Array.from(corners(JUG).flatMap((c) => at(JUG, c))), regions: JUG.regions.map((region) => ({ ...region, paint: 1 })) };
+  const { mesh, whole } = cut(painted, [moved(box(12, 14, 30), [0, 30, 25])], { cleanMm: 0.01 });
+  expect(whole).toBeGreaterThan(100);
+  const uv = mesh.uv as Float32Array;
+  const kept = facesOf(painted);
+  let far = 0;
+  for (let f = 0; f < faceCount(mesh); f++) {
+    const { of, paint } = mesh.regions[mesh.region[f]];
+    expect(paint).toBe(of === undefined ? 1 : undefined);
+    for (const c of faceCorners(mesh, f)) {
+      const wanted = of === undefined ? at(mesh, c) : [0, 0];
+      far = Math.max(far, ...[0, 1].map((k) => Math.abs(uv[2 * c + k] - wanted[k])));
+    }
+  }
+  // a border that was moved to clear slivers away moves its texture coordinates with it
+  expect(far).toBeLessThan(1e-3);
+  expect([...facesOf(mesh)].filter((face) => kept.has(face)).length).toBe(whole);
+}); // prettier-ignore

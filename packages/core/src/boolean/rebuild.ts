@@ -6,9 +6,11 @@ import {
   type PolygonMesh,
   type Region,
 } from '../mesh/index.ts';
+import type { Vec3 } from '../math/index.ts';
 import type { CutTriangles } from './readOut.ts';
 import { originalAt, type Sorted } from './sortOut.ts';
 import { faceOfGroup, type Source } from './source.ts';
+import { uvWithin } from './uvWithin.ts';
 
 /** What a face of a source is in the result. */
 export type RegionOf = (source: Source, region: Region) => Region;
@@ -23,16 +25,25 @@ export function rebuild(cut: CutTriangles, sources: ReadonlyMap<number, Source>,
     const { faceStart, sharp, region } = source.mesh;
     const marks = Array.from(sharp.subarray(faceStart[face], faceStart[face + 1]));
     // an edge is named by where it starts: walked the other way it starts at what was its end
-    if (isTurned) builder.face([...vertices].reverse(), [...marks.slice(0, -1).reverse(), marks[marks.length - 1]], { source, region: region[face] });
-    else builder.face(vertices, marks, { source, region: region[face] });
+    const corners = vertices.map((_, k) => faceStart[face] + k);
+    if (isTurned) builder.face([...vertices].reverse(), [...marks.slice(0, -1).reverse(), marks[marks.length - 1]], { source, region: region[face], corners: corners.reverse() });
+    else builder.face(vertices, marks, { source, region: region[face], corners });
   }
   for (const t of sorted.touched) {
     const source = sources.get(cut.source[t]) as Source;
-    const region = source.mesh.region[faceOfGroup(source, cut.group[t])];
-    builder.face(cut.vertices.subarray(3 * t, 3 * t + 3), [UNKNOWN, UNKNOWN, UNKNOWN], { source, region });
+    const face = faceOfGroup(source, cut.group[t]);
+    builder.face(cut.vertices.subarray(3 * t, 3 * t + 3), [UNKNOWN, UNKNOWN, UNKNOWN], { source, region: source.mesh.region[face], face });
   }
   return builder.finish();
 } // prettier-ignore
+
+interface Origin {
+  source: Source;
+  /** of a whole face, in the order of its vertices */
+  corners?: readonly number[];
+  /** that a triangle is a part of */
+  face?: number;
+}
 
 class Builder {
   readonly #regionOf: RegionOf;
@@ -44,21 +55,39 @@ class Builder {
   readonly #sharp: number[] = [];
   readonly #region: number[] = [];
   readonly #regions: Region[] = [];
+  readonly #uv: number[] = [];
+  readonly #hasUv: boolean;
   readonly #rows = new Map<Source, Map<number, number>>();
 
   constructor(cut: CutTriangles, sources: ReadonlyMap<number, Source>, regionOf: RegionOf) {
     this.#regionOf = regionOf;
+    this.#hasUv = [...sources.values()].some(({ mesh }) => mesh.uv);
     this.#vertex = new Int32Array(cut.places.length / 3).fill(-1);
     this.#places = ownPlaces(cut, sources);
   }
 
-  face(vertices: ArrayLike<number>, marks: readonly number[], of: { source: Source; region: number }): void {
+  face(vertices: ArrayLike<number>, marks: readonly number[], of: Origin & { region: number }): void {
+    if (this.#hasUv) this.#pushUv(vertices, of);
     for (let i = 0; i < vertices.length; i++) {
       this.#faceVertices.push(this.#vertexOf(vertices[i]));
       this.#sharp.push(marks[i]);
     }
     this.#faceStart.push(this.#faceVertices.length);
     this.#region.push(this.#rowOf(of.source, of.region));
+  }
+
+  /** As the source has it; what has none stays at zero. */
+  #pushUv(vertices: ArrayLike<number>, { source, corners, face }: Origin): void {
+    const { uv } = source.mesh;
+    for (let i = 0; i < vertices.length; i++) {
+      if (!uv) this.#uv.push(0, 0);
+      else if (corners) this.#uv.push(uv[2 * corners[i]], uv[2 * corners[i] + 1]);
+      else this.#uv.push(...uvWithin(source, face ?? 0, this.#placeOf(vertices[i])));
+    }
+  }
+
+  #placeOf(v: number): Vec3 {
+    return [this.#places[3 * v], this.#places[3 * v + 1], this.#places[3 * v + 2]];
   }
 
   #vertexOf(v: number): number {
@@ -90,6 +119,7 @@ class Builder {
       sharp: Uint8Array.from(this.#sharp),
       region: Uint32Array.from(this.#region),
       regions: this.#regions,
+      ...(this.#hasUv && { uv: Float32Array.from(this.#uv) }),
     };
     markCut(mesh);
     return mesh;
@@ -97,7 +127,7 @@ class Builder {
 }
 
 const isSame = (a: Region, b: Region): boolean =>
-  a.part === b.part && a.letter === b.letter && a.contour === b.contour && a.of === b.of;
+  a.part === b.part && a.letter === b.letter && a.contour === b.contour && a.of === b.of && a.paint === b.paint;
 
 /** In the sources' own space. What the cut made lies there but for one rounding, what was there before exactly. */
 function ownPlaces(cut: CutTriangles, sources: ReadonlyMap<number, Source>): Float64Array {

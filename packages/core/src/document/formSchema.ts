@@ -78,6 +78,8 @@ export const modelSchema = z.object({
   scalePercent: z.number().min(0.001).max(1_000_000).meta(value('%', true)),
   /** its holes are closed */
   closed: z.boolean(),
+  /** it keeps the materials and pictures that it came with, or takes finishes */
+  paint: z.enum(['own', 'finish']),
 });
 
 export type Form = z.infer<typeof formSchema>;

@@ -111,14 +111,13 @@ const toVersion12: Migration = (document) => withPieces(document, 12, (piece) =>
 /** Lines had no edges of other pieces, and no places. */
 const toVersion13: Migration = (document) => withPieces(document, 13, (piece) => piece);
 
-/** Letters were laid all together, and no line was drawn on a model. */
+/** Letters were laid all together, no line was drawn on a model, and models took finishes. */
 const toVersion14: Migration = (document) =>
   withPieces(document, 14, (piece) => {
     const steps = Array.isArray(piece.steps) ? piece.steps.map(plain) : [];
-    return {
-      ...piece,
-      steps: steps.map((step) => (step.kind === 'onto' ? { guideMm: [], letters: [], ...step } : step)),
-    };
+    const source = plain(piece.source);
+    const laid = steps.map((step) => (step.kind === 'onto' ? { guideMm: [], letters: [], ...step } : step));
+    return { ...piece, steps: laid, source: source.kind === 'model' ? { paint: 'finish', ...source } : source };
   });
 
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);

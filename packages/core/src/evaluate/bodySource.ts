@@ -25,7 +25,7 @@ export function formCluster({ source, body }: FormPiece, around: Box3 | undefine
 export async function modelCluster(
   { source }: ModelPiece,
   { models, loadModel, loadUnpacker }: BodyTools,
-): Promise<Result<BuiltCluster & Pick<ReadModel, 'openEdges' | 'badEdges'>>> {
+): Promise<Result<BuiltCluster & Omit<ReadModel, 'mesh'>>> {
   const key = `model ${JSON.stringify(source)}`;
   let model = models.get(key);
   if (!model) {
@@ -34,8 +34,10 @@ export async function modelCluster(
     const read = await readModel(bytes, source, loadUnpacker);
     if (!read.ok) return read;
     model = read.value;
-    models.set(key, model, meshBytes(model.mesh));
+    models.set(key, model, meshBytes(model.mesh) + bytesOfImages(model));
   }
-  const { mesh, openEdges, badEdges } = model;
-  return ok({ key, mesh, x: 0, y: 0, z: 0, letters: [], openEdges, badEdges });
+  return ok({ key, x: 0, y: 0, z: 0, letters: [], ...model });
 }
+
+const bytesOfImages = ({ paints }: ReadModel): number =>
+  (paints?.images ?? []).reduce((sum, { bytes }) => sum + bytes.byteLength, 0);

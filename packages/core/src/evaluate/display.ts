@@ -18,6 +18,8 @@ export interface DisplayBuffers {
   groups: DisplayGroup[];
   /** six numbers an edge of the polygons, each edge once */
   edges: Float32Array;
+  /** two numbers a corner, where a model keeps its own materials */
+  uv?: Float32Array;
 }
 
 export interface DisplayGroup {
@@ -26,6 +28,8 @@ export interface DisplayGroup {
   letter: number;
   /** id of the piece as which it looks, where that is another one */
   of?: string;
+  /** number of the model's own material */
+  paint?: number;
   start: number;
   count: number;
 }
@@ -39,8 +43,13 @@ export function display(source: PolygonMesh, apart: ReadonlySet<number> = new Se
     normals: new Float32Array(cornerNormals(mesh, neighbours)),
     ...grouped(mesh, apart),
     edges: edgeLines(mesh, neighbours.twin, neighbours.face),
+    ...paintedUv(mesh),
   };
 }
+
+/** Only where pictures lie on it. */
+export const paintedUv = ({ uv, regions }: PolygonMesh): Pick<DisplayBuffers, 'uv'> =>
+  uv && regions.some(({ paint }) => paint !== undefined) ? { uv: uv.slice() } : {};
 
 /** Three numbers a corner. */
 export function cornerPositions({ positions: p, faceVertices }: PolygonMesh): Float32Array {
@@ -54,11 +63,18 @@ export function cornerPositions({ positions: p, faceVertices }: PolygonMesh): Fl
 export function grouped(mesh: PolygonMesh, apart: ReadonlySet<number>): Pick<DisplayBuffers, 'index' | 'groups'> {
   const { corners, face } = triangulate(mesh);
   const byKey = new Map<string, DisplayGroup>();
-  const groupOf = mesh.regions.map(({ part, letter, of }) => {
+  const groupOf = mesh.regions.map(({ part, letter, of, paint }) => {
     const own = apart.has(letter) ? letter : -1;
-    const key = `${part} ${own} ${of ?? ''}`;
+    const key = `${part} ${own} ${of ?? ''} ${paint ?? ''}`;
     const known = byKey.get(key);
-    const group = known ?? { part, letter: own, ...(of !== undefined && { of }), start: 0, count: 0 };
+    const group = known ?? {
+      part,
+      letter: own,
+      ...(of !== undefined && { of }),
+      ...(paint !== undefined && { paint }),
+      start: 0,
+      count: 0,
+    };
     if (!known) byKey.set(key, group);
     return group;
   });

@@ -1,6 +1,6 @@
 import { ByteCache, fail, LIMITS, ok, remark, type Remark, type Result, type RunContext } from '../base/index.ts';
 import { cutsOf, isForm, isLettering, isModel, isWords, pieceName, resolveAt, type CutStep, type DrawingPiece, type LetteringPiece, type Piece, type Project } from '../document/index.ts'; // prettier-ignore
-import type { ReadModel } from '../io/index.ts';
+import type { Paints, ReadModel } from '../io/index.ts';
 import {
   buildLettering,
   clustersBox,
@@ -64,6 +64,8 @@ export interface Evaluated {
   onto?: LaidOnto;
   /** the surface of that one */
   ground?: Target;
+  /** materials that a model keeps, with a name for all of them */
+  paints?: Paints & { key: string };
   /** the edges of other pieces that its steps run along */
   lines?: FoundLines;
   /** around the piece before any step, in its own space; undefined where nothing is built */
@@ -230,6 +232,7 @@ export class Engine {
     const around = under.grounds.get(AROUND);
     const remarks: Remark[] = [];
     let cluster: BuiltCluster | undefined;
+    let painted: Evaluated['paints'];
     if (isForm(piece)) cluster = formCluster(piece, around?.box);
     else if (isModel(piece)) {
       const loadModel = this.#tools.loadModel ?? (() => Promise.resolve(undefined));
@@ -239,7 +242,8 @@ export class Engine {
         loadUnpacker: this.#tools.kernels.loadUnpacker,
       });
       if (!model.ok) return model;
-      const { openEdges, badEdges, ...read } = model.value;
+      const { openEdges, badEdges, paints, ...read } = model.value;
+      painted = paints && { key: `paints ${read.key}`, ...paints };
       if (openEdges + badEdges > 0) remarks.push(remark('MODEL_OPEN', { openEdges, badEdges }));
       cluster = read;
     }
@@ -248,6 +252,7 @@ export class Engine {
       under,
       remarks,
       clusters: cluster ? [cluster] : [],
+      paints: painted,
       layout: { letters: [], baselines: [], emMm: 0 },
       heights: { up: 0, down: 0 },
       built: { clusters: 1, wavefronts: 0, lifted: 0 },
@@ -315,6 +320,7 @@ export class Engine {
       remarks: [...remarks, ...under.remarks, ...run.remarks, ...missed(under, run.onto, piece), ...crossing],
       need: built.need,
       onto: run.onto,
+      paints: built.paints,
       ground: run.onto && under.grounds.get(run.onto.stepId)?.target,
       lines: under.lines,
       flat: clusters.length > 0 ? clustersBox(clusters) : undefined,
@@ -403,6 +409,7 @@ interface BuiltPiece extends Run {
   heights: { up: number; down: number };
   built: LetteringStats;
   need?: NeedReport;
+  paints?: Evaluated['paints'];
 }
 
 /** What a piece's letters or figures are and where they stand, before they are built. */

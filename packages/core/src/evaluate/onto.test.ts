@@ -183,7 +183,7 @@ test.each(['obj', 'stl', 'ply', 'glb'] as const)('a model comes back from %s as 
   const { bytes } = await writeScene([part], usualWriteOptions(format, 'Ball'));
   const loading = new Engine({ ...(await testTools()), loadModel: () => Promise.resolve(bytes) });
   const [unit, up] = [format === 'glb' ? 'm' : 'mm', format === 'stl' || format === 'ply' ? 'z' : 'y'] as const;
-  const body = newModel('body', 'Ball', { asset: 'a'.repeat(64), format, unit, up, scalePercent: 100, closed: false });
+  const body = newModel('body', 'Ball', { asset: 'a'.repeat(64), format, unit, up, scalePercent: 100, closed: false, paint: 'finish' });
   const project = projectOf('Row', onto({ fromMm: [0, 80, 300] }), body);
   const back = unwrap(await loading.evaluate(project, 'body', quietContext));
   expect(checkMesh(pieceMesh(back))).toMatchObject({ ...SOUND, sizeMm: [160, 160, 160].map((v) => expect.closeTo(v, 2) as number) });

@@ -1,5 +1,5 @@
 import { adjacency, cornerNormals, type Adjacency, type PolygonMesh } from '../mesh/index.ts';
-import { cornerPositions, edgeLines, grouped, type DisplayBuffers } from './display.ts';
+import { cornerPositions, edgeLines, grouped, paintedUv, type DisplayBuffers } from './display.ts';
 
 /** What does not change while points move and faces stay. */
 interface Topology {
@@ -24,5 +24,6 @@ export function roughDisplay(mesh: PolygonMesh): DisplayBuffers {
     index: groups.index.slice(),
     groups: groups.groups,
     edges: edgeLines(mesh, neighbours.twin, neighbours.face),
+    ...paintedUv(mesh),
   };
 }

@@ -10,6 +10,7 @@ export const scenePart = (piece: Piece, evaluated: Evaluated, { pieces }: Pick<P
   mesh: pieceMesh(evaluated),
   transform: evaluated.transform,
   slots: piece.slots,
+  paints: evaluated.paints,
   others: Object.fromEntries(
     cutsOf(piece).flatMap(({ target }) => (pieces[target] ? [[target, pieces[target].slots]] : [])),
   ),

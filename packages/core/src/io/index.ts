@@ -5,6 +5,8 @@ export type { Look } from './looks.ts';
 export { packProject, unpackProject } from './projectFile.ts';
 export type { ProjectFile } from './projectFile.ts';
 export { ownWay, readModel, usualFrame } from './readModel.ts';
+export { PAINT_MAPS } from './paints.ts';
+export type { Paint, PaintImage, PaintMap, Paints } from './paints.ts';
 export type { ModelFrame, ReadModel } from './readModel.ts';
 export { readBack } from './readBack.ts';
 export { readGlb } from './readGlb.ts';

@@ -1,5 +1,6 @@
 import { ok, type LoadUnpacker, type Result } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
+import type { Paints } from './paints.ts';
 import { readGlb } from './readGlb.ts';
 import { readObj } from './readObj.ts';
 import { readPly } from './readPly.ts';
@@ -13,6 +14,8 @@ export interface ReadBack {
   /** of pieces or letters, where the format names them */
   names: string[];
   finishes: string[];
+  /** materials with their pictures, where they were asked for */
+  paints?: Paints;
 }
 
 /** Reads a file of ours with the readers for files of others: nothing that was known while writing is used. */
@@ -20,10 +23,13 @@ export async function readBack(
   bytes: Uint8Array,
   format: MeshFormat,
   unpacker?: LoadUnpacker,
+  painted = false,
 ): Promise<Result<ReadBack>> {
   if (format === 'glb') {
-    const read = await readGlb(bytes, unpacker);
-    return read.ok ? ok({ mesh: read.value.mesh, names: read.value.nodes, finishes: read.value.materials }) : read;
+    const read = await readGlb(bytes, unpacker, painted);
+    if (!read.ok) return read;
+    const { mesh, nodes, materials, paints } = read.value;
+    return ok({ mesh, names: nodes, finishes: materials, paints });
   }
   const mesh = { obj: readObj, stl: readStl, ply: readPly }[format](bytes);
   if (!mesh.ok) return mesh;

@@ -2,6 +2,7 @@ import { Primitive, WebIO, type Document, type mat4, type Node } from '@gltf-tra
 import { EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization } from '@gltf-transform/extensions';
 import { fail, LIMITS, ok, type LoadUnpacker, type Packing, type Result } from '../base/index.ts';
 import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
+import { paintsOf, type Paints } from './paints.ts';
 import { utf8Text } from './utf8.ts';
 
 /** A GLB as one mesh of triangles, joined where points are equal, in metres as the format asks, with the names it gives. */
@@ -10,12 +11,14 @@ export interface ReadGlb {
   /** of the nodes that hold faces */
   nodes: string[];
   materials: string[];
+  /** where they are asked for: faces are marked with them, and have their texture coordinates */
+  paints?: Paints;
 }
 
 const MAGIC = 0x46546c67;
 
-/** Binary glTF 2.0 -> mesh; textures, motion and cameras are passed over. */
-export async function readGlb(bytes: Uint8Array, unpacker?: LoadUnpacker): Promise<Result<ReadGlb>> {
+/** Binary glTF 2.0 -> mesh; motion and cameras are passed over, and materials with their pictures unless they are `painted`. */
+export async function readGlb(bytes: Uint8Array, unpacker?: LoadUnpacker, painted = false): Promise<Result<ReadGlb>> {
   if (bytes.length > LIMITS.meshBytes)
     return fail('TOO_LARGE', { what: 'mesh file', size: bytes.length, limit: LIMITS.meshBytes });
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
@@ -27,7 +30,7 @@ export async function readGlb(bytes: Uint8Array, unpacker?: LoadUnpacker): Promi
   try {
     const io = new WebIO().registerExtensions([EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization]);
     if (packed && unpacker) io.registerDependencies({ [packed.decoder]: await unpacker(packed.packing) });
-    return gather(await io.readBinary(bytes));
+    return gather(await io.readBinary(bytes), painted);
   } catch {
     return broken(20, 'contents');
   }
@@ -56,9 +59,11 @@ function packedBy(bytes: Uint8Array): Packed | undefined {
 
 const broken = (place: number, why: string): Result<never> => fail('MESH_BROKEN', { format: 'glb', place, why });
 
-function gather(document: Document): Result<ReadGlb> {
+function gather(document: Document, painted: boolean): Result<ReadGlb> {
   const builder = new MeshBuilder();
-  const region = builder.region('body', -1, -1);
+  const paints = painted ? paintsOf(document) : undefined;
+  const number = new Map((paints ? document.getRoot().listMaterials() : []).map((material, i) => [material, i]));
+  const uv: number[] = [];
   const nodes: string[] = [];
   let faces = 0;
   for (const node of document.getRoot().listNodes()) {
@@ -69,6 +74,9 @@ function gather(document: Document): Result<ReadGlb> {
       faces += loops.length;
       if (faces > LIMITS.meshFaces) return fail('TOO_LARGE', { what: 'faces', size: faces, limit: LIMITS.meshFaces });
       const first = builder.vertexCount;
+      const material = primitive.getMaterial();
+      const region = builder.region('body', -1, -1, material ? number.get(material) : undefined);
+      const laid = paints && primitive.getAttribute('TEXCOORD_0');
       for (const [x, y, z] of placesOf(primitive, node)) builder.vertex(x, y, z);
       const count = builder.vertexCount - first;
       for (const loop of loops) {
@@ -77,15 +85,19 @@ function gather(document: Document): Result<ReadGlb> {
           loop.map((v) => first + v),
           region,
         );
+        // in this format texture coordinates count from the top
+        if (paints) for (const v of loop) uv.push(...(laid ? upright(laid.getElement(v, [])) : [0, 0]));
       }
     }
   }
   if (faces === 0) return broken(20, 'no faces');
-  const mesh = builder.finish();
+  const mesh = { ...builder.finish(), ...(paints && { uv: new Float32Array(uv) }) };
   if (!mesh.positions.every(Number.isFinite)) return broken(20, 'vertex');
   const materials = document.getRoot().listMaterials();
-  return ok({ mesh: weld(mesh), nodes, materials: materials.map((m) => m.getName()) });
+  return ok({ mesh: weld(mesh), nodes, materials: materials.map((m) => m.getName()), ...(paints && { paints }) });
 }
+
+const upright = ([u, v]: readonly number[]): [number, number] => [u, 1 - v];
 
 function trianglesOf(primitive: Primitive): number[][] {
   if (primitive.getMode() !== Primitive.Mode.TRIANGLES) return [];

@@ -1,6 +1,7 @@
 import { fail, LIMITS, MM_PER, ok, type LengthUnit, type LoadUnpacker, type Result } from '../base/index.ts';
-import { adjacency, closeHoles, faceCount, weld, type PolygonMesh } from '../mesh/index.ts';
+import { adjacency, closeHoles, faceCount, uvOf, weld, type PolygonMesh } from '../mesh/index.ts';
 import { boxOfPoints, middleOfBox, type Vec3 } from '../math/index.ts';
+import type { Paints } from './paints.ts';
 import { readBack } from './readBack.ts';
 import type { MeshFormat } from './writeMesh.ts';
 
@@ -12,6 +13,8 @@ export interface ModelFrame {
   scalePercent: number;
   /** holes are closed */
   closed: boolean;
+  /** it keeps the materials and pictures it came with, which only a GLB has */
+  paint: 'own' | 'finish';
 }
 
 export interface ReadModel {
@@ -20,6 +23,8 @@ export interface ReadModel {
   /** edges with one face; edges with more than two, or whose faces face different ways */
   openEdges: number;
   badEdges: number;
+  /** its own materials, where it keeps them and has any */
+  paints?: Paints;
 }
 
 /** How files of a format count and stand, unless somebody says otherwise. */
@@ -29,6 +34,7 @@ export const usualFrame = (format: MeshFormat): ModelFrame => ({
   up: format === 'stl' || format === 'ply' ? 'z' : 'y',
   scalePercent: 100,
   closed: false,
+  paint: format === 'glb' ? 'own' : 'finish',
 });
 
 /** A mesh file -> a model: points joined where they are equal, in mm, y up, faces outward. */
@@ -37,7 +43,7 @@ export async function readModel(
   frame: ModelFrame,
   unpacker?: LoadUnpacker,
 ): Promise<Result<ReadModel>> {
-  const read = await readBack(bytes, frame.format, unpacker);
+  const read = await readBack(bytes, frame.format, unpacker, frame.paint === 'own');
   if (!read.ok) return read;
   const faces = faceCount(read.value.mesh);
   if (faces > LIMITS.modelFaces) return fail('TOO_LARGE', { what: 'faces of a model', size: faces, limit: LIMITS.modelFaces }); // prettier-ignore
@@ -46,7 +52,9 @@ export async function readModel(
   const placed = { ...joined, positions: ownAxes(joined.positions, frame) };
   const mesh = outward(frame.closed ? closeHoles(placed).mesh : placed);
   const { openEdges, badEdges } = adjacency(mesh);
-  return ok({ mesh, openEdges, badEdges });
+  const { paints } = read.value;
+  if (!paints || paints.list.length === 0) return ok({ mesh: { ...mesh, uv: undefined }, openEdges, badEdges });
+  return ok({ mesh, openEdges, badEdges, paints });
 }
 
 /** From a file's axes to ours, where y is upright. */
@@ -65,9 +73,13 @@ function ownAxes(positions: Float64Array, { unit, up, scalePercent }: ModelFrame
 /** Turned round as a whole where it is inside out. */
 function outward(mesh: PolygonMesh): PolygonMesh {
   if (volumeOf(mesh) >= 0) return mesh;
-  const faceVertices = mesh.faceVertices.slice();
-  for (let f = 0; f < faceCount(mesh); f++) faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]).reverse();
-  return { ...mesh, faceVertices };
+  const corners = Uint32Array.from(mesh.faceVertices, (_, c) => c);
+  for (let f = 0; f < faceCount(mesh); f++) corners.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]).reverse();
+  return {
+    ...mesh,
+    faceVertices: corners.map((c) => mesh.faceVertices[c]),
+    ...(mesh.uv && { uv: uvOf(mesh.uv, corners) }),
+  };
 }
 
 /** Six times the signed volume about the middle of the box. */

@@ -1,11 +1,13 @@
 import { loadKernels } from '@fictile/kernels';
-import { WebIO } from '@gltf-transform/core';
+import { Document, WebIO, type Material } from '@gltf-transform/core';
+import { unwrap } from '../base/index.ts';
 import { usualSlots } from '../document/index.ts';
 import { STILL } from '../math/index.ts';
 import { asTriangles, faceAreaVectors, faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { outlineOfRings, rectangle } from '../testing/rings.ts';
 import { formed, mm, PLAIN } from '../testing/solids.ts';
 import { withFileUv } from './fileUv.ts';
+import { readModel, usualFrame, type ReadModel } from './readModel.ts';
 import { tangents } from './tangents.ts';
 import { usualWriteOptions, writeScene, type ScenePart, type WriteOptions } from './writeMesh.ts';
 
@@ -100,3 +102,50 @@ test('levels of detail stand one after the other under names of their own', asyn
   expect(text(bytes).match(/^o .*$/gm)).toEqual(['o Kiln_LOD0', 'o Kiln_LOD1', 'o Kiln_LOD2']);
   expect(faceCount(meshes[2])).toBeLessThan(faceCount(asTriangles(meshes[0])));
 });
+
+describe('a model that comes with materials and pictures', () => {
+  const PICTURE = Uint8Array.of(137, 80, 78, 71, 13, 10, 26, 10, 1, 2, 3);
+
+  /** A box of 40 mm with two materials, the first with a picture; each side has the whole of it. */
+  async function pictured(): Promise<Uint8Array> {
+    const document = new Document();
+    const buffer = document.createBuffer();
+    const texture = document.createTexture('glaze').setImage(PICTURE).setMimeType('image/png');
+    const glazed = document.createMaterial('glazed').setBaseColorTexture(texture).setRoughnessFactor(0.3);
+    const bare = document.createMaterial('bare').setBaseColorFactor([0.5, 0.2, 0.1, 1]);
+    const made = document.createMesh('box');
+    const side = (material: Material, places: number[], corners: number[]): void => {
+      const uv = places.flatMap((_, i) => (i % 3 === 0 ? [[0, 1], [1, 1], [1, 0], [0, 0]][i / 3] : []));
+      made.addPrimitive(document.createPrimitive().setMaterial(material)
+        .setIndices(document.createAccessor().setType('SCALAR').setArray(new Uint16Array(corners)).setBuffer(buffer))
+        .setAttribute('POSITION', document.createAccessor().setType('VEC3').setArray(new Float32Array(places)).setBuffer(buffer))
+        .setAttribute('TEXCOORD_0', document.createAccessor().setType('VEC2').setArray(new Float32Array(uv)).setBuffer(buffer)));
+    };
+    const p = (i: number): number[] => [0, 1, 2].map((k) => ((i >> k) & 1 ? 0.02 : -0.02));
+    const sides = [[4, 5, 7, 6], [1, 0, 2, 3], [5, 1, 3, 7], [0, 4, 6, 2], [6, 7, 3, 2], [0, 1, 5, 4]];
+    sides.forEach((four, i) => side(i === 0 ? glazed : bare, four.flatMap(p), [0, 1, 2, 0, 2, 3]));
+    document.createScene().addChild(document.createNode('box').setMesh(made));
+    return new WebIO().writeBinary(document);
+  }
+
+  const read = async (bytes: Uint8Array, paint: 'own' | 'finish' = 'own') => unwrap(await readModel(bytes, { ...usualFrame('glb'), paint }));
+  const scene = async ({ mesh, paints }: ReadModel) => (await writeScene([{ ...part(mesh), paints }], usualWriteOptions('glb', 'Box'))).bytes;
+  const materialsOf = async (bytes: Uint8Array) => (await new WebIO().readBinary(bytes)).getRoot().listMaterials();
+
+  test('keeps them into a file and back, corner for corner; or takes finishes', async () => {
+    const model = await read(await pictured());
+    expect(model.paints?.list.map(({ name }) => name)).toEqual(['glazed', 'bare']);
+    expect(model.mesh.regions.map(({ paint }) => paint)).toEqual([0, 1]);
+    const bytes = await scene(model);
+    const [glazed, bare] = await materialsOf(bytes);
+    expect([glazed.getName(), glazed.getRoughnessFactor()]).toEqual(['glazed', expect.closeTo(0.3, 6)]);
+    expect(glazed.getBaseColorTexture()?.getImage()).toEqual(PICTURE);
+    expect(bare.getBaseColorFactor()[1]).toBeCloseTo(0.2, 6);
+    const back = await read(bytes);
+    expect(back.mesh.uv).toEqual(model.mesh.uv);
+    expect(back.mesh.positions.length).toBe(model.mesh.positions.length);
+    const plain = await read(await pictured(), 'finish');
+    expect([plain.paints, plain.mesh.uv, plain.mesh.regions.length]).toEqual([undefined, undefined, 1]);
+    expect((await materialsOf(await scene(plain))).map((m) => m.getBaseColorTexture())).toEqual([null]);
+  });
+}); // prettier-ignore

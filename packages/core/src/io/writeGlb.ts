@@ -1,8 +1,17 @@
-import { Document, WebIO, type Buffer as GltfBuffer, type Material, type Mesh, type Node } from '@gltf-transform/core';
+import {
+  Document,
+  WebIO,
+  type Buffer as GltfBuffer,
+  type Material,
+  type Mesh,
+  type Node,
+  type Texture,
+} from '@gltf-transform/core';
 import type { Finish, Slots } from '../document/index.ts';
 import { isStill, type Transform } from '../math/index.ts';
 import { cornerNormals, triangulate, type PolygonMesh } from '../mesh/index.ts';
 import { finishKey, finishName, finishAt, lookOf, type LetterLook, type PieceLooks } from './looks.ts';
+import { paintedMaterial, type Paints } from './paints.ts';
 import { tangents } from './tangents.ts';
 
 /** A piece in its own space, and where it stands. */
@@ -14,6 +23,8 @@ export interface GlbPart {
   others?: Readonly<Record<string, Slots>>;
   /** by their number in the regions */
   letters: readonly LetterLook[];
+  /** a model's own materials */
+  paints?: Paints;
 }
 
 export interface GlbOptions {
@@ -31,7 +42,7 @@ export interface GlbOptions {
 export async function writeGlb(parts: readonly GlbPart[], options: GlbOptions): Promise<Uint8Array> {
   const document = new Document();
   document.getRoot().getAsset().generator = 'Fictile';
-  const shared: Shared = { document, buffer: document.createBuffer(), materials: new Map() };
+  const shared: Shared = { document, buffer: document.createBuffer(), materials: new Map(), painted: new Map() };
   const top = document.createNode(options.name).setScale([0.001, 0.001, 0.001]);
   document.createScene(options.name).addChild(top);
   for (const part of parts) {
@@ -50,6 +61,8 @@ interface Shared {
   document: Document;
   buffer: GltfBuffer;
   materials: Map<string, Material>;
+  /** of a model's own materials: their materials and pictures here */
+  painted: Map<Paints, { materials: Map<number, Material>; textures: Map<number, Texture> }>;
 }
 
 function place(node: Node, { rows: r, move }: Transform): void {
@@ -76,10 +89,12 @@ class Writer {
   readonly #looks: PieceLooks;
   readonly #letters: readonly LetterLook[];
   readonly #tangents: boolean;
+  readonly #paints: Paints | undefined;
   readonly #normals: Float64Array;
   readonly #triangles: { corners: Uint32Array; face: Uint32Array };
 
-  constructor(shared: Shared, { mesh, slots, others, letters }: GlbPart, tangents: boolean) {
+  constructor(shared: Shared, { mesh, slots, others, letters, paints }: GlbPart, tangents: boolean) {
+    this.#paints = paints;
     this.#tangents = tangents;
     this.#shared = shared;
     this.#letters = letters;
@@ -91,22 +106,24 @@ class Writer {
 
   mesh(name: string, takes: (letter: number) => boolean): Mesh {
     const made = this.#shared.document.createMesh(name);
-    const groups = new Map<string, { finish: Finish; corners: number[] }>();
+    const groups = new Map<string, { material: () => Material; corners: number[] }>();
     const { face } = this.#triangles;
     for (let t = 0; t < face.length; t++) {
       const region = this.#mesh.regions[this.#mesh.region[face[t]]];
       if (!takes(region.letter)) continue;
       const own = this.#letters[region.letter]?.finish;
-      const key = own ? finishKey(own) : `${region.part} ${region.of ?? ''}`;
-      const group = groups.get(key) ?? { finish: own ?? finishAt(this.#looks, region), corners: [] };
+      const key = own ? finishKey(own) : `${region.part} ${region.of ?? ''} ${region.paint ?? ''}`;
+      const material = (): Material =>
+        (own ? undefined : this.#painted(region.paint)) ?? this.#material(own ?? finishAt(this.#looks, region));
+      const group = groups.get(key) ?? { material, corners: [] };
       group.corners.push(...this.#triangles.corners.subarray(3 * t, 3 * t + 3));
       groups.set(key, group);
     }
-    for (const { finish, corners } of groups.values()) made.addPrimitive(this.#primitive(finish, corners));
+    for (const { material, corners } of groups.values()) made.addPrimitive(this.#primitive(material(), corners));
     return made;
   }
 
-  #primitive(finish: Finish, corners: readonly number[]): ReturnType<Document['createPrimitive']> {
+  #primitive(material: Material, corners: readonly number[]): ReturnType<Document['createPrimitive']> {
     const positions: number[] = [];
     const normals: number[] = [];
     const uvs: number[] = [];
@@ -134,7 +151,7 @@ class Writer {
       .setIndices(document.createAccessor().setType('SCALAR').setArray(index).setBuffer(buffer))
       .setAttribute('POSITION', this.#vectors(positions, 'VEC3'))
       .setAttribute('NORMAL', this.#vectors(normals, 'VEC3'))
-      .setMaterial(this.#material(finish));
+      .setMaterial(material);
     if (!uv) return primitive;
     // in this format texture coordinates count from the top
     primitive.setAttribute('TEXCOORD_0', this.#vectors(uvs.map((value, i) => (i % 2 === 1 ? 1 - value : value)), 'VEC2')); // prettier-ignore
@@ -146,6 +163,23 @@ class Writer {
   #vectors(values: readonly number[], type: 'VEC2' | 'VEC3' | 'VEC4'): ReturnType<Document['createAccessor']> {
     const { document, buffer } = this.#shared;
     return document.createAccessor().setType(type).setArray(new Float32Array(values)).setBuffer(buffer);
+  }
+
+  /** A model's own material; undefined where it has none. */
+  #painted(paint: number | undefined): Material | undefined {
+    const paints = this.#paints;
+    if (!paints || paint === undefined) return undefined;
+    const { document, painted } = this.#shared;
+    const made = painted.get(paints) ?? {
+      materials: new Map<number, Material>(),
+      textures: new Map<number, Texture>(),
+    };
+    painted.set(paints, made);
+    const material =
+      made.materials.get(paint) ??
+      paintedMaterial(document, paints, paint, { hasUv: this.#mesh.uv !== undefined, textures: made.textures });
+    made.materials.set(paint, material);
+    return material;
   }
 
   #material(finish: Finish): Material {

@@ -7,6 +7,7 @@ import { withLevels } from './levels.ts';
 import type { LetterLook } from './looks.ts';
 import { MaterialNames } from './materialNames.ts';
 import { inFrame, type FileFrame } from './orientation.ts';
+import type { Paints } from './paints.ts';
 import { writeGlb } from './writeGlb.ts';
 import { writeMtl } from './writeMtl.ts';
 import { oneWord, writeObj } from './writeObj.ts';
@@ -63,6 +64,8 @@ export interface ScenePart {
   /** of pieces that have cut this one, by id */
   others?: Readonly<Record<string, Slots>>;
   letters: readonly LetterLook[];
+  /** a model's own materials */
+  paints?: Paints;
 }
 
 /** What a file holds. */
@@ -100,7 +103,9 @@ export async function writeScene(
       collapsed += rounded.collapsed;
     }
     if (options.weld) mesh = weld(mesh);
-    mesh = withFileUv(mesh, part.letters, { space: textured ? options.uv : 'none', tileMm: options.uvTileMm });
+    mesh = part.paints
+      ? asItCame(mesh, textured)
+      : withFileUv(mesh, part.letters, { space: textured ? options.uv : 'none', tileMm: options.uvTileMm });
     return options.triangles || options.format === 'stl' || options.format === 'glb' ? asTriangles(mesh) : mesh;
   });
   const remarks = collapsed > 0 ? [remark('ROUNDING_COLLAPSED', { faces: collapsed })] : [];
@@ -108,6 +113,10 @@ export async function writeScene(
   const ready = parts.map((part, i) => ({ ...part, name: names[i], mesh: meshes[i] }));
   return { ...(await bytesOf(ready, options)), meshes, counts: countsOf(meshes), remarks };
 }
+
+/** A model that keeps its materials keeps its texture coordinates. */
+const asItCame = ({ uv, ...mesh }: PolygonMesh, textured: boolean): PolygonMesh =>
+  textured && uv ? { ...mesh, uv } : mesh;
 
 /** Each name once: programs take objects of one name for one object. */
 function ownNames(names: readonly string[]): string[] {

@@ -2,19 +2,20 @@ import { wordsIn } from '../testing/words.ts';
 import { usualWriteOptions } from '../io/index.ts';
 import { loadKernels } from '@fictile/kernels';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
-import { newPiece, newProject, type Project } from '../document/index.ts';
+import { newModel, newPiece, newProject, type Project } from '../document/index.ts';
 import { JOB_VERSION, JobHost, type JobAnswer, type JobReply, type JobRequest } from './index.ts';
 
 type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version' | 'serial'> : never) : never;
 
 /** A host with the page's side of it: answers by serial, and the newest serial that shared memory would hold. */
-async function startHost() {
+async function startHost(model?: Uint8Array) {
   const waiting = new Map<number, (answer: JobAnswer) => void>();
   const state = { newest: 0, serial: 0 };
   const host = new JobHost({
     kernels: await loadKernels(),
     catalogue: SHIPPED_FONTS,
     loadFont: readFont,
+    loadModel: () => Promise.resolve(model),
     cacheBytes: 32e6,
     newest: () => state.newest,
     breathe: () => new Promise((resolve) => setImmediate(resolve)),
@@ -51,6 +52,28 @@ test('sends buffers once: not for keys the page holds, nor twice for equal lette
   if (again.kind !== 'evaluated') throw new Error(again.kind);
   expect(again.pieces[0].clusters.map((c) => c.buffers !== undefined)).toEqual([false, false, false, true]);
 });
+
+test('a model’s own materials go over once, its faces in groups by them', async () => {
+  const { ask } = await startHost();
+  const made = await ask({ kind: 'write', project: project('I'), pieceIds: ['piece0'], options: usualWriteOptions('glb', 'I') });
+  if (made.kind !== 'written') throw new Error(made.kind);
+  const brought = await startHost(made.bytes);
+  const shown = async (paint: 'own' | 'finish', known: string[] = []) => {
+    const model = newModel('m', 'I', { asset: 'a'.repeat(64), format: 'glb', unit: 'm', up: 'y', scalePercent: 100, closed: false, paint });
+    const answer = await brought.ask({ kind: 'evaluate', project: newProject('p', 'I', [model]), known });
+    if (answer.kind !== 'evaluated') throw new Error(answer.kind);
+    return answer.pieces[0];
+  };
+  const first = await shown('own');
+  const materials = first.paints?.paints?.list.map(({ name }) => name) ?? [];
+  expect(materials.length).toBeGreaterThan(1);
+  expect(new Set(first.clusters[0].buffers?.groups.map(({ paint }) => paint)).size).toBe(materials.length);
+  expect(first.clusters[0].buffers?.uv?.length).toBe(((first.clusters[0].buffers?.positions.length ?? 0) / 3) * 2);
+  const again = await shown('own', [first.paints?.key ?? '']);
+  expect(again.paints).toEqual({ key: first.paints?.key, paints: undefined });
+  const finished = await shown('finish');
+  expect([finished.paints, finished.clusters[0].buffers?.uv]).toEqual([undefined, undefined]);
+}); // prettier-ignore
 
 test('a newer evaluation makes an older one give up, and checks with them; files are not given up', async () => {
   const { ask } = await startHost();

@@ -228,7 +228,17 @@ function shown(
     onto: evaluated.onto,
     lines: evaluated.lines,
     built: evaluated.built,
+    paints: paintsFor(evaluated, known),
   };
+}
+
+/** Pictures go over once. */
+function paintsFor({ paints }: Evaluated, known: Set<string>): ShownPiece['paints'] {
+  if (!paints) return undefined;
+  const { key, list, images } = paints;
+  const isNew = !known.has(key);
+  known.add(key);
+  return { key, paints: isNew ? { list, images } : undefined };
 }
 
 const buffersFor = (mesh: PolygonMesh, apart: Set<number>, preview: boolean): DisplayBuffers =>

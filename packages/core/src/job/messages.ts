@@ -13,7 +13,7 @@ import type {
 } from '../evaluate/index.ts';
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
-import type { MeshFormat, WriteOptions, WrittenCounts } from '../io/index.ts';
+import type { MeshFormat, Paints, WriteOptions, WrittenCounts } from '../io/index.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
@@ -65,6 +65,8 @@ export interface ShownPiece {
   onto?: Laid;
   /** the edges of other pieces that its steps run along */
   lines?: FoundLines;
+  /** a model's own materials; only where the page does not hold this key yet */
+  paints?: { key: string; paints: Paints | undefined };
 }
 
 export type JobAnswer =

@@ -42,8 +42,16 @@ export function closeHoles(mesh: PolygonMesh): ClosedHoles {
     region: new Uint32Array(region),
     sharp: new Uint8Array(sharp),
     regions: mesh.regions,
+    // what closes a hole has no picture of its own
+    ...(mesh.uv && { uv: longer(mesh.uv, 2 * faceVertices.length) }),
   };
   return { mesh: closed, closed: loops.length, left };
+}
+
+function longer(uv: Float32Array, count: number): Float32Array {
+  const made = new Float32Array(count);
+  made.set(uv);
+  return made;
 }
 
 /** Borders of holes as they have to be walked by what closes them; a border that comes twice through a vertex is none. */

@@ -19,9 +19,13 @@ export class MeshBuilder {
   }
 
   /** Row of the region table, made when it is new. The table is short; who asks often keeps the row. */
-  region(part: Part, letter: number, contour: number): number {
-    const found = this.#regions.findIndex((r) => r.contour === contour && r.letter === letter && r.part === part);
-    return found >= 0 ? found : this.#regions.push({ part, letter, contour }) - 1;
+  region(part: Part, letter: number, contour: number, paint?: number): number {
+    const found = this.#regions.findIndex(
+      (r) => r.contour === contour && r.letter === letter && r.part === part && r.paint === paint,
+    );
+    return found >= 0
+      ? found
+      : this.#regions.push({ part, letter, contour, ...(paint !== undefined && { paint }) }) - 1;
   }
 
   /** The next corner of the face being made; `endFace` ends it. */

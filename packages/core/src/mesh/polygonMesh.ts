@@ -22,6 +22,8 @@ export interface Region {
   contour: number;
   /** id of another piece, as which the face looks: that which cut it */
   of?: string;
+  /** number of the material that a model came with, where it keeps its own */
+  paint?: number;
 }
 
 /**
@@ -37,7 +39,7 @@ export interface PolygonMesh {
   faceVertices: Uint32Array;
   /** per corner: 1 when shading breaks at the edge starting here */
   sharp: Uint8Array;
-  /** two numbers a corner: texture coordinates, mm on the unrolled surface; undefined where nobody laid them out */
+  /** two numbers a corner: texture coordinates, mm on the unrolled surface, or as a model came with them (1 a picture, up is up) where it keeps its own materials; undefined where nobody laid them out */
   uv?: Float32Array;
   /** per face: row of `regions` */
   region: Uint32Array;

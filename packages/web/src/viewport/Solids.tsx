@@ -76,6 +76,9 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
   const { project, piece, shown, shelf, mode, showEdges, onChoose, onType, typed, held, placing, stepping, step } =
     props;
   const isHeld = placing !== undefined && held.has(piece.id) && !piece.locked;
+  const painted = shelf.painted(shown);
+  const invalidate = useThree((three) => three.invalidate);
+  useEffect(() => void painted?.ready.then(() => invalidate()), [painted, invalidate]);
   const drag = useSolidDrag(isHeld ? placing : undefined, piece.placement.stand === 'table', step);
   return (
     <group
@@ -101,7 +104,7 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
         const ofLetter = letterFinishes(piece, shown, cluster);
         const materials = groupMaterials(
           geometry.groups,
-          { slots: piece.slots, ofLetter, slotsOf: (id) => project.pieces[id]?.slots },
+          { slots: piece.slots, ofLetter, slotsOf: (id) => project.pieces[id]?.slots, painted: painted?.materials },
           mode,
         );
         return (

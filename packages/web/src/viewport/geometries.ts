@@ -1,4 +1,5 @@
 import type { DisplayBuffers, ShownCluster, ShownPiece } from '@fictile/core';
+import { paintedMaterials, type PaintedMaterials } from './paintedMaterials.ts';
 import { BufferAttribute, BufferGeometry } from 'three';
 
 /** A cluster's buffers as the renderer holds them; equal clusters share one. */
@@ -11,13 +12,19 @@ export interface ClusterGeometry {
 /** Geometries by cluster key: made when buffers come, freed when no piece shows them any more. */
 export class GeometryShelf {
   readonly #shelf = new Map<string, ClusterGeometry>();
+  readonly #paints = new Map<string, PaintedMaterials>();
 
   keys(): string[] {
-    return [...this.#shelf.keys()];
+    return [...this.#shelf.keys(), ...this.#paints.keys()];
   }
 
   get(key: string): ClusterGeometry | undefined {
     return this.#shelf.get(key);
+  }
+
+  /** A model's own materials. */
+  painted({ paints }: Pick<ShownPiece, 'paints'>): PaintedMaterials | undefined {
+    return paints && this.#paints.get(paints.key);
   }
 
   /** A cluster's triangles, to be measured. */
@@ -37,11 +44,27 @@ export class GeometryShelf {
       free(geometry);
       this.#shelf.delete(key);
     }
+    this.#updatePaints(pieces);
+  }
+
+  #updatePaints(pieces: readonly ShownPiece[]): void {
+    const seen = new Set<string>();
+    for (const { paints } of pieces) {
+      if (!paints) continue;
+      seen.add(paints.key);
+      if (paints.paints && !this.#paints.has(paints.key)) this.#paints.set(paints.key, paintedMaterials(paints.paints));
+    }
+    for (const [key, painted] of this.#paints) {
+      if (seen.has(key)) continue;
+      painted.dispose();
+      this.#paints.delete(key);
+    }
   }
 
   clear(): void {
     this.#shelf.forEach(free);
     this.#shelf.clear();
+    this.#updatePaints([]);
   }
 
   #take({ key, buffers }: ShownCluster): void {
@@ -58,6 +81,7 @@ function toGeometry(buffers: DisplayBuffers): ClusterGeometry {
   const solid = new BufferGeometry();
   solid.setAttribute('position', new BufferAttribute(buffers.positions, 3));
   solid.setAttribute('normal', new BufferAttribute(buffers.normals, 3));
+  if (buffers.uv) solid.setAttribute('uv', new BufferAttribute(buffers.uv, 2));
   solid.setIndex(new BufferAttribute(buffers.index, 1));
   buffers.groups.forEach(({ start, count }, i) => solid.addGroup(start, count, i));
   const edges = new BufferGeometry();

@@ -8,11 +8,22 @@ interface Looks {
   ofLetter: (letter: number) => Finish | undefined;
   /** of other pieces, by id: what they have cut looks as they do */
   slotsOf: (pieceId: string) => Slots | undefined;
+  /** that a model keeps, by their numbers; undefined: it keeps none */
+  painted: readonly MeshStandardMaterial[] | undefined;
 }
 
 /** A material for each group of a cluster's triangles. */
-export const groupMaterials = (groups: readonly DisplayGroup[], { slots, ofLetter, slotsOf }: Looks, mode: SurfaceMode): MeshStandardMaterial[] =>
-  groups.map(({ part, letter, of }) => {
+export const groupMaterials = (groups: readonly DisplayGroup[], { slots, ofLetter, slotsOf, painted }: Looks, mode: SurfaceMode): MeshStandardMaterial[] =>
+  groups.map(({ part, letter, of, paint }) => {
+    const kept = paint === undefined || mode.parts ? undefined : painted?.[paint];
+    if (kept) return shaded(kept, mode.flat);
     const own = of === undefined ? ofLetter(letter) : undefined;
     return materialOf(own ?? finishOf((of !== undefined && slotsOf(of)) || slots, part), part, mode);
   }); // prettier-ignore
+
+function shaded(material: MeshStandardMaterial, flat: boolean): MeshStandardMaterial {
+  if (material.flatShading === flat) return material;
+  material.flatShading = flat;
+  material.needsUpdate = true;
+  return material;
+}

@@ -63,6 +63,7 @@ async function draw({ pieces, looks, width, height }: PictureRequest): Promise<B
   const shelf = new GeometryShelf();
   shelf.update(pieces);
   const scene = new Scene();
+  await Promise.all(pieces.map((piece) => shelf.painted(piece)?.ready));
   for (const piece of pieces) scene.add(solidOf(piece, looks, shelf));
   const box = boundsOf(pieces, shelf);
   light(scene, box);
@@ -83,7 +84,11 @@ function solidOf(piece: ShownPiece, all: Readonly<Record<string, PieceLook>>, sh
     const slotsOf = (id: string): Slots | undefined => all[id]?.slots;
     const mesh = new Mesh(
       geometry.solid,
-      groupMaterials(geometry.groups, { slots: look.slots, ofLetter, slotsOf }, USUAL_MODE),
+      groupMaterials(
+        geometry.groups,
+        { slots: look.slots, ofLetter, slotsOf, painted: shelf.painted(piece)?.materials },
+        USUAL_MODE,
+      ),
     );
     mesh.position.set(cluster.x, cluster.y, cluster.z);
     mesh.castShadow = mesh.receiveShadow = true;

@@ -47,18 +47,14 @@ function useBench(store: ProjectStore) {
   const state = useSyncExternalStore(store.subscribe, () => store.state);
   const { project } = state.history;
   const { evaluation, shelf, client } = useEvaluation(project);
-  const [view, setView] = useState<ViewSettings>(USUAL_VIEW);
-  const [comparing, setComparing] = useState<Comparing>();
-  const [panel, setPanel] = useState<'hand over' | 'versions'>();
-  const [atWork, setAtWork] = useState<ChapterName>();
-  const [showsSection, setShowsSection] = useState(false);
+  const open = useOpen();
+  const { view, setView, atWork, setAtWork, stepId } = open;
   const marks = useMarks(project);
   const chosen = useChosen(project);
   const typing = useTyping(store, chosen.choose);
   const placing = usePlacing(store, chosen.ids);
   const bending = useBending(store, chosen.pieces[0]);
   const shaping = useShaping(store, chosen.pieces);
-  const [stepId, setStepId] = useState<string>();
   const { stepping, curving } = useStepping(store, chosen.pieces[0], stepId);
   const actions = usePieceActions(store, evaluation, shelf);
   const drawings = useDrawings({ store, client, actions, chosen, busy: evaluation.busy });
@@ -82,10 +78,10 @@ function useBench(store: ProjectStore) {
     },
     openSection: () => {
       setAtWork('solid');
-      setShowsSection(true);
+      open.setShowsSection(true);
     },
-    openHandOver: () => setPanel('hand over'),
-    openVersions: () => setPanel('versions'),
+    openHandOver: () => open.setPanel('hand over'),
+    openVersions: () => open.setPanel('versions'),
     type: typing.start,
     fit,
     toggleLight: toggleColorScheme,
@@ -97,40 +93,29 @@ function useBench(store: ProjectStore) {
   });
   useKeys(commands, singleKeys.areOn);
   return {
-    ...{
-      project,
-      refusal: state.refusal,
-      evaluation,
-      shelf,
-      client,
-      view,
-      setView,
-      panel,
-      setPanel,
-      comparing,
-      setComparing,
-      setStepId,
-    },
-    ...{
-      showsSection,
-      setShowsSection,
-      atWork,
-      setAtWork,
-      marks,
-      chosen,
-      typing,
-      actions,
-      commands,
-      drawings,
-      models,
-      fit,
-    },
+    ...open,
+    ...{ project, refusal: state.refusal, evaluation, shelf, client },
+    ...{ marks, chosen, typing, actions, commands, drawings, models, fit },
     placing: atWork === 'place' && !typing.now && !chosen.pieces.some(groundOf) ? placing : undefined,
     bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
     stepping: atWork === 'steps' && !typing.now ? stepping : undefined,
     cutting: atWork === 'steps' && chosen.pieces.length > 0 ? cuttingOf(project, chosen.pieces[0], stepId) : NO_TOOLS,
     others: useOthers(project, evaluation, chosen.ids[0]),
     shaping: atWork === 'solid' && !typing.now ? shaping : undefined,
+  };
+}
+
+/** How the model is looked at, and what is open beside it. */
+function useOpen() {
+  const [view, setView] = useState<ViewSettings>(USUAL_VIEW);
+  const [comparing, setComparing] = useState<Comparing>();
+  const [panel, setPanel] = useState<'hand over' | 'versions'>();
+  const [atWork, setAtWork] = useState<ChapterName>();
+  const [showsSection, setShowsSection] = useState(false);
+  const [stepId, setStepId] = useState<string>();
+  return {
+    ...{ view, setView, comparing, setComparing, panel, setPanel, atWork, setAtWork },
+    ...{ showsSection, setShowsSection, stepId, setStepId },
   };
 }
 

@@ -7,11 +7,11 @@ import type { Evaluated } from './engine.ts';
 import { laidMap, type Laid } from './ontoReport.ts';
 
 /** What can be painted on lettering that lies on a model. */
-export type LaidPaint = 'length' | 'angle' | 'sunk' | 'floating';
+export type LaidPaint = 'length' | 'angle' | 'beside' | 'sunk' | 'floating';
 
 /**
  * Nine numbers a triangle, and at each of its corners how far lengths are off against flat ones as a share, how far right angles are off in
- * degrees, or how far in mm it lies under the surface or its back over it.
+ * degrees, how far it is beside the model from 0 to 1, or how far in mm it lies under the surface or its back over it.
  */
 export interface LaidPlaces {
   triangles: Float32Array;
@@ -62,6 +62,7 @@ function valuesOf({ ground }: Evaluated, what: LaidPaint, laid: Laid): ValueAt {
     const sign = what === 'sunk' ? -1 : 1;
     return (flat, { place }) => (ground ? Math.max(0, sign * gapAt(map, ground, { flat, place })) : 0);
   }
+  if (what === 'beside') return ([x, y], { baseline }) => Math.min(1, map.surface.rough(x, y, baseline).off);
   return ([x, y], { baseline }) => {
     const { longest, shortest, skew } = distortionAt(map.surface, x, y, baseline);
     return what === 'angle' ? degreesOff(skew) : Math.max(Math.abs(longest - 1), Math.abs(shortest - 1));

@@ -161,6 +161,9 @@ test('letters beside the model are named, and left out where that is wished', as
   const over = straight.remarks.find(({ code }) => code === 'ONTO_OVERHANGS');
   expect(over?.params).toMatchObject({ instead: 'straight', letters: expect.stringContaining('w') as string });
   expect(checkMesh(pieceMesh(straight))).toMatchObject(SOUND);
+  expect(straight.onto?.report?.beside).toBe(
+    over?.params && String((over.params as { letters: string }).letters).length,
+  );
   expect((await lay('leave')).clusters.length).toBeLessThan(straight.clusters.length);
   const round = await lay('follow');
   expect(checkMesh(pieceMesh(round))).toMatchObject(SOUND);

@@ -39,6 +39,8 @@ export interface OntoReport {
   /** letters of which a part lies under the surface, or the back over it; where nothing moves them after they were laid */
   sunk: number;
   floating: number;
+  /** letters over an edge or beside the model */
+  beside: number;
 }
 
 export interface OntoTold {
@@ -119,7 +121,7 @@ export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>,
     );
   };
   return {
-    report: { ...report, sunk: sunk.size, floating: floating.size },
+    report: { ...report, sunk: sunk.size, floating: floating.size, beside: over.size },
     over,
     remarks: [
       ...(over.size > 0 ? [remark('ONTO_OVERHANGS', { letters: named(over), instead: step.overhang })] : []),

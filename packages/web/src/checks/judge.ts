@@ -59,11 +59,12 @@ export function judge(report: MeshReport, { isSheet, isLaidOut }: Subject, aim: 
 export function ontoRows(onto: ShownPiece['onto']): Row[] {
   if (!onto?.report) return [];
   const t = texts.checks;
-  const { lengthPercent, angleDegrees, sunk, floating } = onto.report;
+  const { lengthPercent, angleDegrees, beside, sunk, floating } = onto.report;
   const row = (what: LaidPaint, figure: string, isMuch: boolean): Row => ({ id: what, label: t.laid[what], figure, tone: isMuch ? 'mind' : 'plain', places: what });
   return [
     row('length', t.within(lengthPercent.toFixed(1)), lengthPercent > MUCH_PERCENT),
     row('angle', t.withinDegrees(angleDegrees.toFixed(1)), angleDegrees > MUCH_DEGREES),
+    ...(beside > 0 ? [row('beside', t.lettersCount(beside), true)] : []),
     ...(sunk > 0 ? [row('sunk', t.lettersCount(sunk), true)] : []),
     ...(floating > 0 ? [row('floating', t.lettersCount(floating), true)] : []),
   ];

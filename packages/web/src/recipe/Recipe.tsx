@@ -13,7 +13,7 @@ import classes from './Recipe.module.css';
 import { pasteRecipe, putRecipe } from './recipeClipboard.ts';
 import type { ChapterProps } from './sentenceParts.tsx';
 import { SolidChapter } from './solid/SolidChapter.tsx';
-import { StepsChapter } from './steps/StepsChapter.tsx';
+import { StepsChapter, type Laying } from './steps/StepsChapter.tsx';
 import type { ChapterName } from './Told.tsx';
 import { WordsChapter } from './WordsChapter.tsx';
 
@@ -33,8 +33,8 @@ interface RecipeProps {
   onPick: (ids: readonly number[]) => void;
   onSection: () => void;
   readCurve: ChapterProps['readCurve'];
-  /** makes words as large as the flat place that they lie on; left out: they lie on no other piece */
-  onFit?: () => void;
+  /** what is done with how the piece lies on another one */
+  laying?: Laying;
   /** the other pieces, as they are shown */
   others: readonly OtherPiece[];
 }
@@ -52,7 +52,7 @@ export function Recipe({
   onPick,
   onSection,
   readCurve,
-  onFit,
+  laying,
   others,
 }: RecipeProps) {
   const [piece] = pieces;
@@ -105,7 +105,7 @@ export function Recipe({
           shown={shown}
           others={others}
           onStep={onStep}
-          onFit={onFit}
+          laying={laying}
         />
         <FinishChapter {...common} />
         <PlaceChapter {...common} others={others} />

@@ -4,6 +4,7 @@ export type { Pose } from './cameraMoves.ts';
 export type { CaretPlace } from './Caret.tsx';
 export { canDraw } from './canDraw.ts';
 export type { CameraHandle, ViewName, ViewWish } from './Controls.tsx';
+export { fromView } from './fromView.ts';
 export { GeometryShelf } from './geometries.ts';
 export type { MarkedPlaces } from './Marks.tsx';
 export type { SurfaceMode } from './materials.ts';

@@ -85,6 +85,7 @@ export const shapeTexts = {
   guideLine: ' of {places}',
   guidePlaces: (count: number): string => (count < 2 ? 'none yet' : `${count} places`),
   fit: 'Fit into the flat place',
+  fromView: 'From where I look now',
   fitNone: 'The model is not flat there. Hold the words on a flat place first.',
   guideHint: 'To draw it, pull the cone over the other piece.',
   guideHelp: 'One place a line: across, up, forward, in mm.',

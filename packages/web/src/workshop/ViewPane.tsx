@@ -40,6 +40,8 @@ import classes from './Workbench.module.css';
 
 interface ViewPaneProps {
   store: ProjectStore;
+  /** of the first view */
+  camera: React.RefObject<CameraHandle | undefined>;
   project: Project;
   evaluation: Evaluation;
   shelf: GeometryShelf;
@@ -70,7 +72,7 @@ export function ViewPane(props: ViewPaneProps) {
   const { comparing, onCompare } = props;
   const compared = useEvaluation(comparing?.project);
   const [link] = useState(() => new CameraLink());
-  const camera = useRef<CameraHandle>(undefined);
+  const { camera } = props;
   const ghost = useMemo(
     () => (comparing?.how === 'over' ? { pieces: compared.evaluation.pieces, shelf: compared.shelf } : undefined),
     [comparing?.how, compared.evaluation.pieces, compared.shelf],

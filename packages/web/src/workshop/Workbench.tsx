@@ -16,11 +16,18 @@ import { Checks, type Cure } from '../checks/index.ts';
 import { CommandSearch, search, useKeys, useSingleKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
-import { Recipe, type ChapterName, type OtherPiece } from '../recipe/index.ts';
+import { pieceEdits, Recipe, type ChapterName, type OtherPiece } from '../recipe/index.ts';
 import { SectionCard } from '../section/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { DropFiles, Notes } from '../ui/index.ts';
-import { boundsOf, type GeometryShelf, type TakePicture } from '../viewport/index.ts';
+import {
+  boundsOf,
+  fromView,
+  type CameraHandle,
+  type GeometryShelf,
+  type Pose,
+  type TakePicture,
+} from '../viewport/index.ts';
 import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
 import { cureEdit } from './cureEdit.ts';
@@ -62,6 +69,8 @@ function useBench(store: ProjectStore) {
   const [navigate, singleKeys] = [useNavigate(), useSingleKeys()];
   const { toggleColorScheme } = useMantineColorScheme();
   const fit = (): void => void fitFlat(store, client, chosen.pieces[0]);
+  const camera = useRef<CameraHandle>(undefined);
+  const lookFrom = (): void => layFromView(store, chosen.pieces[0], evaluation.pieces, camera.current?.pose());
   const commands = workshopCommands({
     store,
     actions,
@@ -95,7 +104,7 @@ function useBench(store: ProjectStore) {
   return {
     ...open,
     ...{ project, refusal: state.refusal, evaluation, shelf, client },
-    ...{ marks, chosen, typing, actions, commands, drawings, models, fit },
+    ...{ marks, chosen, typing, actions, commands, drawings, models, fit, lookFrom, camera },
     placing: atWork === 'place' && !typing.now && !chosen.pieces.some(groundOf) ? placing : undefined,
     bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
     stepping: atWork === 'steps' && !typing.now ? stepping : undefined,
@@ -104,6 +113,12 @@ function useBench(store: ProjectStore) {
     shaping: atWork === 'solid' && !typing.now ? shaping : undefined,
   };
 }
+
+function layFromView(store: ProjectStore, piece: Piece | undefined, shown: readonly ShownPiece[], pose: Pose | undefined): void {
+  const own = piece && shown.find(({ pieceId }) => pieceId === piece.id);
+  const step = own && pose && fromView(piece, own, pose);
+  if (step) pieceEdits(store, [piece]).steps(piece.steps.map((one) => (one.id === step.id ? step : one)));
+} // prettier-ignore
 
 /** How the model is looked at, and what is open beside it. */
 function useOpen() {
@@ -158,6 +173,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
   const lead = chosen.pieces.length > 0 ? chosen.pieces[0] : undefined;
   const shown = evaluation.pieces.find((p) => p.pieceId === lead?.id);
   const common = { project, evaluation, chosen };
+  const inView = { store, camera: bench.camera, view: bench.view, setView: bench.setView };
   return (
     <div className={classes.bench}>
       <TopBar
@@ -172,10 +188,8 @@ export function Workbench({ store }: { store: ProjectStore }) {
       </aside>
       <ViewPane
         {...common}
-        store={store}
+        {...inView}
         shelf={shelf}
-        view={bench.view}
-        setView={bench.setView}
         marks={marks.places}
         typing={bench.typing}
         placing={bench.placing}
@@ -275,7 +289,7 @@ function LeadRecipe({ bench, store, lead, shown }: LeadRecipeProps) {
       onStep={bench.setStepId}
       picked={pickedOf(bench, lead.id)}
       readCurve={bench.drawings.readCurve}
-      onFit={canFit(lead) ? bench.fit : undefined}
+      laying={{ fit: canFit(lead) ? bench.fit : undefined, fromView: bench.lookFrom }}
       others={bench.others}
       onPick={(ids) => bench.typing.pick(lead.id, ids)}
       onSection={() => bench.setShowsSection(true)}

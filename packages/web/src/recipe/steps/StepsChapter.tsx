@@ -8,6 +8,7 @@ import {
   type ShownPiece,
   type Step,
   type StepKind,
+  type OntoStep,
 } from '@fictile/core';
 import { arrayMove } from '@dnd-kit/sortable';
 import { IconDots } from '@tabler/icons-react';
@@ -40,10 +41,10 @@ export function StepsChapter({
   picked,
   readCurve,
   onStep,
-  onFit,
+  laying,
   shown,
   others,
-}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; shown: ShownPiece | undefined; others: readonly OtherPiece[]; onStep: (id: string) => void; onFit: (() => void) | undefined }) {
+}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; shown: ShownPiece | undefined; others: readonly OtherPiece[]; onStep: (id: string) => void; laying: Laying | undefined }) {
   const flat = shown?.flat;
   const { steps } = piece;
   const seen = steps.filter(({ id }) => id !== TRIED);
@@ -71,7 +72,7 @@ export function StepsChapter({
           <StepRow key={step.id} step={step} isAlone={seen.length === 1} faces={stepFaces.find(({ id }) => id === step.id)?.faces} onWork={() => onStep(step.id)} menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}>
             <Sentence template={T.steps[step.kind]} values={valuesOf(step, steps.indexOf(step))} />
             {step.kind === 'recast' && flat && <div className={classes.hint}>{costText(step, flat)}</div>}
-            {step.kind === 'onto' && step.on && onFit && <UnstyledButton className={classes.unlock} onClick={onFit}>{texts.shape.fit}</UnstyledButton>}
+            {step.kind === 'onto' && step.on && <LayingActions step={step} laying={laying} />}
             {step.kind === 'onto' && step.method === 'round' && step.guide === 'drawn' && <div className={classes.hint}>{texts.shape.guideHint}</div>}
             {(step.kind === 'onto' || isOnEdge(step)) && <div className={classes.hint}>{texts.shape.holdHere}</div>}
             {shown?.onto?.stepId === step.id && shown.onto.report && step.kind === 'onto' && step.method !== 'flat' && <TrueLine report={shown.onto.report} />}
@@ -81,6 +82,23 @@ export function StepsChapter({
       <CutsOfOthers pieceId={piece.id} steps={steps} edits={edits} others={others} />
       <AddStep pieceId={piece.id} steps={steps} flat={flat} others={others} edits={edits} />
     </Chapter>
+  );
+} // prettier-ignore
+
+/** Each left out where it makes no sense. */
+export interface Laying {
+  /** makes words as large as the flat place that they lie on */
+  fit?: () => void;
+  /** lays them from the direction that the camera looks in */
+  fromView?: () => void;
+}
+
+function LayingActions({ step: { method }, laying }: { step: OntoStep; laying: Laying | undefined }) {
+  return (
+    <div className={classes.actions}>
+      {laying?.fit && <UnstyledButton className={classes.unlock} onClick={laying.fit}>{texts.shape.fit}</UnstyledButton>}
+      {laying?.fromView && method === 'direction' && <UnstyledButton className={classes.unlock} onClick={laying.fromView}>{texts.shape.fromView}</UnstyledButton>}
+    </div>
   );
 } // prettier-ignore
 

@@ -96,6 +96,7 @@ try {
   await page.waitForTimeout(4000);
   await take(page, 'side-by-side');
 
+  await pick(page, /^Meant for/, 'printing');
   for (const id of ['row-jug', 'row-bowl', 'row-door']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);
     await stands(page);
@@ -117,7 +118,11 @@ try {
   }
   await page.goto(`http://localhost:${PORT}/projects/row-sail`);
   await stands(page);
-  await page.getByTestId('checks').getByRole('button', { name: 'show' }).last().click();
+  await page
+    .getByTestId('checks')
+    .locator('[data-tone]', { hasText: /^Lengths/ })
+    .getByRole('button', { name: 'show' })
+    .click();
   await page.getByTestId('checks').getByRole('button', { name: 'hide' }).waitFor();
   await page.waitForTimeout(4000);
   await take(page, 'stretch');
@@ -181,7 +186,7 @@ async function drag(page, what, x, y) {
 
 async function stands(page) {
   await page.getByTestId('figures').filter({ hasText: /\d mm/ }).waitFor();
-  await page.getByText('all well').waitFor({ timeout: 120_000 });
+  await page.getByText(/^(all well|some to mind)$/).waitFor({ timeout: 120_000 });
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   await page.waitForTimeout(1500);
 }

@@ -47,7 +47,7 @@ export async function givenModel(path: string, flags: Flags, { loadUnpacker }: K
     mesh,
     box: boxOfPoints(mesh.positions),
     bytes,
-    remarks: openEdges + badEdges > 0 ? [remark('MODEL_OPEN', { openEdges, badEdges })] : [],
+    remarks: openEdges + badEdges > 0 ? [remark('MODEL_OPEN', { openEdges, badEdges, isClosed: frame.closed })] : [],
   };
 }
 

@@ -127,7 +127,12 @@ class Builder {
 }
 
 const isSame = (a: Region, b: Region): boolean =>
-  a.part === b.part && a.letter === b.letter && a.contour === b.contour && a.of === b.of && a.paint === b.paint;
+  a.part === b.part &&
+  a.letter === b.letter &&
+  a.contour === b.contour &&
+  a.of === b.of &&
+  a.ofLetter === b.ofLetter &&
+  a.paint === b.paint;
 
 /** In the sources' own space. What the cut made lies there but for one rounding, what was there before exactly. */
 function ownPlaces(cut: CutTriangles, sources: ReadonlyMap<number, Source>): Float64Array {

@@ -84,6 +84,14 @@ describe('places', () => {
     const none = { ...thin, positions: thin.positions.map((v, i) => (i % 3 === 2 ? 0 : v)) };
     expect(faultPlaces(none, 'degenerate').length / 9).toBe(checkMesh(none).degenerate);
   });
+
+  test('of open edges: the four faces beside the one that is missing', () => {
+    const whole = cubes(1, [0, 0, 0]);
+    const last = { faceStart: whole.faceStart.slice(0, -1), region: whole.region.slice(0, -1) };
+    const open = { ...whole, ...last, faceVertices: whole.faceVertices.slice(0, -4), sharp: whole.sharp.slice(0, -4) };
+    expect(faultPlaces(whole, 'open')).toHaveLength(0);
+    expect(faultPlaces(open, 'open').length / 9).toBe(8);
+  });
 });
 
 test('crossing faces agree with boxes overlapping, for random cubes on a lattice', () => {

@@ -4,7 +4,7 @@ import { bentFaces, poleVertices } from './figures.ts';
 import { triangleShape } from './triangleShape.ts';
 
 /** What can be shown on the model. */
-export type PlaceKind = 'crossing' | 'slivers' | 'degenerate' | 'poles' | 'bent' | 'notQuads';
+export type PlaceKind = 'crossing' | 'slivers' | 'degenerate' | 'poles' | 'bent' | 'notQuads' | 'open';
 
 /** The triangles that a check is about: nine numbers each. */
 export function faultPlaces(mesh: PolygonMesh, kind: PlaceKind): Float32Array {
@@ -34,6 +34,7 @@ export function faultPlaces(mesh: PolygonMesh, kind: PlaceKind): Float32Array {
 /** Faces that a check is about as wholes; undefined for those that are about triangles, or need a search. */
 function markedFaces(mesh: PolygonMesh, kind: PlaceKind): Uint8Array | undefined {
   if (kind === 'bent') return bentFaces(mesh);
+  if (kind === 'open') return atOpenEdges(mesh);
   const size = (f: number): number => mesh.faceStart[f + 1] - mesh.faceStart[f];
   if (kind === 'notQuads') return Uint8Array.from({ length: faceCount(mesh) }, (_, f) => (size(f) === 4 ? 0 : 1));
   if (kind !== 'poles') return undefined;
@@ -41,4 +42,12 @@ function markedFaces(mesh: PolygonMesh, kind: PlaceKind): Uint8Array | undefined
   return Uint8Array.from({ length: faceCount(mesh) }, (_, f) =>
     mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]).some((v) => poles[v] === 2) ? 1 : 0,
   );
+}
+
+/** Faces with an edge that no other face goes along the other way. */
+function atOpenEdges(mesh: PolygonMesh): Uint8Array {
+  const { twin, face } = adjacency(mesh);
+  const marked = new Uint8Array(faceCount(mesh));
+  for (let c = 0; c < twin.length; c++) if (twin[c] < 0) marked[face[c]] = 1;
+  return marked;
 }

@@ -7,18 +7,21 @@ import {
   newProject,
   standAlone,
   usualForms,
+  usualSlots,
   usualStep,
   type CutStep,
   type Edit,
+  type Finish,
   type FormShape,
   type OntoStep,
   type Project,
 } from '../document/index.ts';
 import { formMesh } from '../form/index.ts';
+import { readGlb, usualWriteOptions, writeScene } from '../io/index.ts';
 import { Target } from '../surface/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import { splitGraphemes } from '../text/index.ts';
-import { pieceMesh, scenePart, type Engine, type Evaluated } from './index.ts';
+import { display, pieceMesh, scenePart, type Engine, type Evaluated } from './index.ts';
 
 let engine: Engine;
 beforeAll(async () => {
@@ -135,6 +138,23 @@ test('several pieces cut one, each laid as if the others had not', async () => {
   expect(unwrap(await engine.evaluate(project, 'more', quietContext)).onto?.targetId).toBe('body');
 }); // prettier-ignore
 
+test('what a letter with a finish of its own has cut looks as that letter does', async () => {
+  const gold: Finish = { ...usualSlots().front, name: 'kiln gold', colour: '#c9a227', metal: 90 };
+  const own: Edit = { kind: 'setOwn', pieceId: 'words', ids: [2], values: { finish: gold } };
+  const project = projectOf('LI', SLAB, FLAT, {}, [own]);
+  const done = await evaluate(project);
+  const { regions, region } = pieceMesh(done);
+  const cutBy = new Set([...region].map((r) => regions[r].ofLetter));
+  expect(cutBy).toEqual(new Set([undefined, 1, 2]));
+  const { bytes } = await writeScene([scenePart(project.pieces.body, done, project)], usualWriteOptions('glb', 'R'));
+  const names = unwrap(await readGlb(bytes)).materials;
+  expect(names).toContain('kiln gold');
+  // the other letter keeps what its piece has
+  expect(names.length).toBeGreaterThan(2);
+  const { groups } = display(pieceMesh(done), { letters: new Set(), cutters: new Set(['words 2']) });
+  expect(new Set(groups.map(({ ofLetter }) => ofLetter))).toEqual(new Set([undefined, 2]));
+});
+
 test('a form is taken out of another where both stand in the scene', async () => {
   const place = (pieceId: string, atMm: [number, number, number]): Edit => ({ kind: 'setPlacement', pieceId, values: { atMm } });
   const made = newProject('p', 'R', [newForm('body', 'Slab', SLAB), newForm('tool', 'Ball', { kind: 'ball', radiusMm: 8 })]);
@@ -149,7 +169,7 @@ test('a form is taken out of another where both stand in the scene', async () =>
   // half of a ball, but for chords
   expect((80 * 40 * 10 - volume(done)) / ((2 / 3) * Math.PI * 512)).toBeCloseTo(1, 1);
   const part = scenePart(project.pieces.body, done, project);
-  expect(part.others).toEqual({ tool: project.pieces.tool.slots });
+  expect(part.others).toEqual({ tool: { slots: project.pieces.tool.slots, letters: {} } });
 }); // prettier-ignore
 
 test('what can not be cut is told, and the body stays whole', async () => {

@@ -101,7 +101,9 @@ export async function cutterOf(project: Project, piece: Piece, step: CutStep, { 
     if (!made.ok || made.value.clusters.length === 0) return made.ok ? ok(undefined) : made;
     const { clusters, letters } = made.value;
     const transform = turnedBack(body.value.transform, made.value.transform);
-    const key = JSON.stringify([clustersKey(clusters), transform, tool.id]);
+    // what is cut says of each face which letter has cut it
+    const ids = clusters.map((cluster) => cluster.letters.map((i) => letters[i]?.id));
+    const key = JSON.stringify([clustersKey(clusters), ids, transform, tool.id]);
     return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks });
   };
   const made = await make(cut);

@@ -115,7 +115,10 @@ function carved(
     regionOf: (by, region) =>
       by === undefined
         ? region
-        : cutRegion(by === INSIDE ? { ...region, part: 'front' } : region, step, cutter.pieceId),
+        : cutRegion(by === INSIDE ? { ...region, part: 'front' } : region, step, {
+            piece: cutter.pieceId,
+            letter: by === INSIDE ? undefined : cutter.letters[region.letter]?.id,
+          }),
     dropsLoose: step.loose === 'drop',
     cleanMm: step.clean ? cutter.cleanMm : 0,
   });
@@ -165,8 +168,12 @@ const placed = (mesh: PolygonMesh, transform: Transform): PolygonMesh => ({
 });
 
 /** What the faces of something that cuts are in what it has cut; they look as that other piece says. */
-function cutRegion({ part, contour }: Region, { operation }: CutStep, of: string): Region {
-  const named = { letter: -1, contour, of } as const;
+function cutRegion(
+  { part, contour }: Region,
+  { operation }: CutStep,
+  { piece, letter }: { piece: string; letter: number | undefined },
+): Region {
+  const named = { letter: -1, contour, of: piece, ...(letter !== undefined && { ofLetter: letter }) } as const;
   if (operation === 'engrave' || operation === 'through') return { ...named, part: SUNK[part] ?? 'recess' };
   if (operation === 'subtract') return { ...named, part: 'recess' };
   if (operation === 'raise') return { ...named, part: part === 'backEdge' ? 'foot' : part };

@@ -28,14 +28,25 @@ export interface DisplayGroup {
   letter: number;
   /** id of the piece as which it looks, where that is another one */
   of?: string;
+  /** id of that piece's letter, where that has a look of its own */
+  ofLetter?: number;
   /** number of the model's own material */
   paint?: number;
   start: number;
   count: number;
 }
 
-/** `apart`: letters, by their number in the mesh, that are to be groups of their own. */
-export function display(source: PolygonMesh, apart: ReadonlySet<number> = new Set()): DisplayBuffers {
+/** What is to be a group of its own. */
+export interface Apart {
+  /** letters, by their number in the mesh */
+  letters: ReadonlySet<number>;
+  /** letters that have cut it: ids of their pieces and their own, with a blank between */
+  cutters: ReadonlySet<string>;
+}
+
+export const NOTHING_APART: Apart = { letters: new Set(), cutters: new Set() };
+
+export function display(source: PolygonMesh, apart = NOTHING_APART): DisplayBuffers {
   const { mesh } = toFloat32(source);
   const neighbours = adjacency(mesh);
   return {
@@ -60,17 +71,19 @@ export function cornerPositions({ positions: p, faceVertices }: PolygonMesh): Fl
 }
 
 /** Triangles by part, and by letter where that has a look of its own. */
-export function grouped(mesh: PolygonMesh, apart: ReadonlySet<number>): Pick<DisplayBuffers, 'index' | 'groups'> {
+export function grouped(mesh: PolygonMesh, apart: Apart): Pick<DisplayBuffers, 'index' | 'groups'> {
   const { corners, face } = triangulate(mesh);
   const byKey = new Map<string, DisplayGroup>();
-  const groupOf = mesh.regions.map(({ part, letter, of, paint }) => {
-    const own = apart.has(letter) ? letter : -1;
-    const key = `${part} ${own} ${of ?? ''} ${paint ?? ''}`;
+  const groupOf = mesh.regions.map(({ part, letter, of, ofLetter, paint }) => {
+    const own = apart.letters.has(letter) ? letter : -1;
+    const cutter = apart.cutters.has(`${of} ${ofLetter}`) ? ofLetter : undefined;
+    const key = `${part} ${own} ${of ?? ''} ${cutter ?? ''} ${paint ?? ''}`;
     const known = byKey.get(key);
     const group = known ?? {
       part,
       letter: own,
       ...(of !== undefined && { of }),
+      ...(cutter !== undefined && { ofLetter: cutter }),
       ...(paint !== undefined && { paint }),
       start: 0,
       count: 0,

@@ -244,7 +244,10 @@ export class Engine {
       if (!model.ok) return model;
       const { openEdges, badEdges, paints, ...read } = model.value;
       painted = paints && { key: `paints ${read.key}`, ...paints };
-      if (openEdges + badEdges > 0) remarks.push(remark('MODEL_OPEN', { openEdges, badEdges }));
+      // what is cast anew is closed
+      const isCast = piece.steps.some(({ on, kind }) => on && kind === 'recast');
+      if (openEdges + badEdges > 0 && !isCast)
+        remarks.push(remark('MODEL_OPEN', { openEdges, badEdges, isClosed: piece.source.closed }));
       cluster = read;
     }
     return this.#finish(project, piece, {

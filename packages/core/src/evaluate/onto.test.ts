@@ -260,3 +260,17 @@ test('words are fitted into the flat place they lie on, and nowhere on a ball', 
   const onBall = projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Body', ball));
   expect(flatFit(onBall.pieces.words, await evaluate(onBall))).toBeUndefined();
 });
+
+test('an open model is told, what closes it is offered once, and cast anew it is closed', async () => {
+  const file = 'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 40\nv 40 0 40\nv 40 40 40\nv 0 40 40\nf 1 4 3 2\nf 1 2 6 5\nf 4 8 7 3\nf 1 5 8 4\nf 2 3 7 6';
+  const loading = new Engine({ ...(await testTools()), loadModel: () => Promise.resolve(new TextEncoder().encode(file)) });
+  const brought = async (closed: boolean, steps: Piece['steps'] = []): Promise<Evaluated> => {
+    const body = newModel('body', 'Crate', { asset: 'b'.repeat(64), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed, paint: 'finish' });
+    return unwrap(await loading.evaluate(newProject('p', 'R', [{ ...body, steps }]), 'body', quietContext));
+  };
+  expect((await brought(false)).remarks).toEqual([{ code: 'MODEL_OPEN', params: { openEdges: 4, badEdges: 0, isClosed: false } }]);
+  expect(codes(await brought(true))).toEqual([]);
+  const cast = await brought(false, [{ ...usualStep('recast', 'r'), kind: 'recast', sizeMm: 4, thickMm: 6 }]);
+  expect(codes(cast)).toEqual([]);
+  expect(checkMesh(pieceMesh(cast))).toMatchObject(SOUND);
+}); // prettier-ignore

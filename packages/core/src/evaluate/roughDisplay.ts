@@ -1,5 +1,5 @@
 import { adjacency, cornerNormals, type Adjacency, type PolygonMesh } from '../mesh/index.ts';
-import { cornerPositions, edgeLines, grouped, paintedUv, type DisplayBuffers } from './display.ts';
+import { cornerPositions, edgeLines, grouped, NOTHING_APART, paintedUv, type DisplayBuffers } from './display.ts';
 
 /** What does not change while points move and faces stay. */
 interface Topology {
@@ -14,7 +14,7 @@ const known = new WeakMap<Uint32Array, Topology>();
 export function roughDisplay(mesh: PolygonMesh): DisplayBuffers {
   let topology = known.get(mesh.faceVertices);
   if (!topology) {
-    topology = { neighbours: adjacency(mesh), groups: grouped(mesh, new Set()) };
+    topology = { neighbours: adjacency(mesh), groups: grouped(mesh, NOTHING_APART) };
     known.set(mesh.faceVertices, topology);
   }
   const { neighbours, groups } = topology;

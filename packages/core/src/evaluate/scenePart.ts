@@ -1,5 +1,5 @@
 import { cutsOf, ownOf, pieceName, type Piece, type Project } from '../document/index.ts';
-import type { ScenePart } from '../io/index.ts';
+import type { CutterLook, ScenePart } from '../io/index.ts';
 import { assemble } from '../lettering/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Evaluated } from './engine.ts';
@@ -12,7 +12,7 @@ export const scenePart = (piece: Piece, evaluated: Evaluated, { pieces }: Pick<P
   slots: piece.slots,
   paints: evaluated.paints,
   others: Object.fromEntries(
-    cutsOf(piece).flatMap(({ target }) => (pieces[target] ? [[target, pieces[target].slots]] : [])),
+    cutsOf(piece).flatMap(({ target }) => (pieces[target] ? [[target, cutterLook(pieces[target])]] : [])),
   ),
   letters: evaluated.letters.map(({ id, text, x, y, turn }) => ({
     text,
@@ -23,3 +23,10 @@ export const scenePart = (piece: Piece, evaluated: Evaluated, { pieces }: Pick<P
 
 /** One mesh of a whole piece. */
 export const pieceMesh = (evaluated: Evaluated): PolygonMesh => assemble(evaluated.clusters);
+
+const cutterLook = (piece: Piece): CutterLook => ({
+  slots: piece.slots,
+  letters: Object.fromEntries(
+    Object.entries(ownOf(piece)).flatMap(([id, { finish }]) => (finish ? [[id, finish]] : [])),
+  ),
+});

@@ -1,5 +1,6 @@
 export type { UvSpace } from './fileUv.ts';
 export { finishName, finishAt, finishOf, lookOf } from './looks.ts';
+export type { CutterLook } from './looks.ts';
 export type { LetterLook } from './looks.ts';
 export type { Look } from './looks.ts';
 export { packProject, unpackProject } from './projectFile.ts';

@@ -33,15 +33,27 @@ export function finishOf(slots: Slots, part: Part): Finish {
   return slots[(slots.backAsFront && FRONT_OF[slot]) || slot];
 }
 
+/** How a piece looks that has cut another one. */
+export interface CutterLook {
+  slots: Slots;
+  /** of its letters that look otherwise, by their ids */
+  letters: Readonly<Record<number, Finish>>;
+}
+
 /** Finishes of a piece, and of others that have cut it, by their ids. */
 export interface PieceLooks {
   slots: Slots;
-  others?: Readonly<Record<string, Slots>>;
+  others?: Readonly<Record<string, CutterLook>>;
 }
 
 /** What another piece has cut looks as that piece does. */
-export const finishAt = ({ slots, others }: PieceLooks, { part, of }: Pick<Region, 'part' | 'of'>): Finish =>
-  finishOf((of === undefined ? undefined : others?.[of]) ?? slots, part);
+export function finishAt(
+  { slots, others }: PieceLooks,
+  { part, of, ofLetter }: Pick<Region, 'part' | 'of' | 'ofLetter'>,
+): Finish {
+  const cutter = of === undefined ? undefined : others?.[of];
+  return (ofLetter === undefined ? undefined : cutter?.letters[ofLetter]) ?? finishOf(cutter?.slots ?? slots, part);
+}
 
 /** What letters are called in files, and how they look where not as their piece. */
 export interface LetterLook {

@@ -20,7 +20,7 @@ export interface GlbPart {
   mesh: PolygonMesh;
   transform: Transform;
   slots: Slots;
-  others?: Readonly<Record<string, Slots>>;
+  others?: PieceLooks['others'];
   /** by their number in the regions */
   letters: readonly LetterLook[];
   /** a model's own materials */
@@ -112,9 +112,11 @@ class Writer {
       const region = this.#mesh.regions[this.#mesh.region[face[t]]];
       if (!takes(region.letter)) continue;
       const own = this.#letters[region.letter]?.finish;
-      const key = own ? finishKey(own) : `${region.part} ${region.of ?? ''} ${region.paint ?? ''}`;
-      const material = (): Material =>
-        (own ? undefined : this.#painted(region.paint)) ?? this.#material(own ?? finishAt(this.#looks, region));
+      const finish = own ?? finishAt(this.#looks, region);
+      const key = own
+        ? finishKey(own)
+        : `${region.part} ${region.of === undefined ? '' : finishKey(finish)} ${region.paint ?? ''}`;
+      const material = (): Material => (own ? undefined : this.#painted(region.paint)) ?? this.#material(finish);
       const group = groups.get(key) ?? { material, corners: [] };
       group.corners.push(...this.#triangles.corners.subarray(3 * t, 3 * t + 3));
       groups.set(key, group);

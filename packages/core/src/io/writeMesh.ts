@@ -4,7 +4,7 @@ import { isStill, STILL, transformPoints, type Transform } from '../math/index.t
 import { asTriangles, faceCount, toFloat32, vertexCount, weld, type PolygonMesh } from '../mesh/index.ts';
 import { withFileUv, type UvSpace } from './fileUv.ts';
 import { withLevels } from './levels.ts';
-import type { LetterLook } from './looks.ts';
+import type { LetterLook, PieceLooks } from './looks.ts';
 import { MaterialNames } from './materialNames.ts';
 import { inFrame, type FileFrame } from './orientation.ts';
 import type { Paints } from './paints.ts';
@@ -62,7 +62,7 @@ export interface ScenePart {
   transform: Transform;
   slots: Slots;
   /** of pieces that have cut this one, by id */
-  others?: Readonly<Record<string, Slots>>;
+  others?: PieceLooks['others'];
   letters: readonly LetterLook[];
   /** a model's own materials */
   paints?: Paints;

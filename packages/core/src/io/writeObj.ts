@@ -1,6 +1,6 @@
 import type { Slots } from '../document/index.ts';
 import { cornerNormals, faceCount, type PolygonMesh } from '../mesh/index.ts';
-import { finishAt, finishKey, type LetterLook } from './looks.ts';
+import { finishAt, finishKey, type LetterLook, type PieceLooks } from './looks.ts';
 import type { MaterialNames } from './materialNames.ts';
 import { utf8Bytes } from './utf8.ts';
 
@@ -9,7 +9,7 @@ export interface ObjPart {
   name: string;
   mesh: PolygonMesh;
   slots: Slots;
-  others?: Readonly<Record<string, Slots>>;
+  others?: PieceLooks['others'];
   letters: readonly LetterLook[];
 }
 
@@ -49,12 +49,17 @@ class ObjWriter {
     const uvOf = mesh.uv && this.#rows('vt', mesh.uv, 2);
     let group = '';
     for (let f = 0; f < faceCount(mesh); f++) {
-      const { part, letter, of } = mesh.regions[mesh.region[f]];
+      const { part, letter, of, ofLetter } = mesh.regions[mesh.region[f]];
       const own = letters[letter]?.finish;
-      const key = own ? `${part} ${finishKey(own)}` : of === undefined ? part : `${part} of ${of}`;
+      const key = own
+        ? `${part} ${finishKey(own)}`
+        : of === undefined
+          ? part
+          : `${part} of ${of} ${finishKey(finishAt({ slots, others }, { part, of, ofLetter }))}`;
       if (key !== group) {
         this.lines.push(`g ${part}`);
-        if (this.#names) this.lines.push(`usemtl ${this.#names.of(own ?? finishAt({ slots, others }, { part, of }))}`);
+        if (this.#names)
+          this.lines.push(`usemtl ${this.#names.of(own ?? finishAt({ slots, others }, { part, of, ofLetter }))}`);
         group = key;
       }
       let line = 'f';

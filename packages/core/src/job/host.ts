@@ -1,8 +1,8 @@
 import { fail, type LoadUnpacker, type Remark, type RunContext } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
-import { ownOf, type Piece, type Project } from '../document/index.ts';
+import { ownOf, type Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
-import { display, Engine, flatFit, pieceMesh, roughDisplay, scenePart, laidPlaces, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
+import { display, Engine, flatFit, pieceMesh, roughDisplay, scenePart, laidPlaces, type Apart, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
 import { quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import {
@@ -153,7 +153,7 @@ export class JobHost {
       const evaluated = await this.#engine.evaluate(request.project, pieceId, this.#context(request.serial, true), {
         preview,
       });
-      if (evaluated.ok) pieces.push(shown(evaluated.value, request.project.pieces[pieceId], { known, preview }));
+      if (evaluated.ok) pieces.push(shown(evaluated.value, request.project, { known, preview }));
       else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });
     }
@@ -185,10 +185,10 @@ const visiblePieces = (project: Project): string[] => project.pieceOrder.filter(
 
 function shown(
   evaluated: Evaluated,
-  piece: Piece,
+  { pieces }: Project,
   { known, preview }: { known: Set<string>; preview: boolean },
 ): ShownPiece {
-  const own = ownOf(piece);
+  const own = ownOf(pieces[evaluated.pieceId]);
   let faces = 0;
   let quads = 0;
   const hasLook = (letter: number): boolean => Boolean(own[evaluated.letters[letter].id]?.finish);
@@ -197,10 +197,21 @@ function shown(
     quads += quadCount(cluster.mesh);
     const { x, y, z, letters } = cluster;
     const apart = letters.length > 1 ? [...letters.keys()].filter((i) => hasLook(letters[i])) : [];
-    const key = apart.length > 0 ? `${cluster.key} by ${apart.join(' ')}` : cluster.key;
+    const cutters = lookingCutters(cluster.mesh, pieces);
+    const key =
+      apart.length + cutters.length > 0 ? `${cluster.key} by ${[...apart, ...cutters].join(' ')}` : cluster.key;
     const isNew = !known.has(key);
     known.add(key);
-    return { key, x, y, z, letters, buffers: isNew ? buffersFor(cluster.mesh, new Set(apart), preview) : undefined };
+    return {
+      key,
+      x,
+      y,
+      z,
+      letters,
+      buffers: isNew
+        ? buffersFor(cluster.mesh, { letters: new Set(apart), cutters: new Set(cutters) }, preview)
+        : undefined,
+    };
   });
   return {
     pieceId: evaluated.pieceId,
@@ -241,8 +252,17 @@ function paintsFor({ paints }: Evaluated, known: Set<string>): ShownPiece['paint
   return { key, paints: isNew ? { list, images } : undefined };
 }
 
-const buffersFor = (mesh: PolygonMesh, apart: Set<number>, preview: boolean): DisplayBuffers =>
-  preview && apart.size === 0 ? roughDisplay(mesh) : display(mesh, apart);
+/** Letters of other pieces that have cut a mesh and have a look of their own. */
+function lookingCutters({ regions }: PolygonMesh, pieces: Project['pieces']): string[] {
+  const named = regions.flatMap(({ of, ofLetter }) => {
+    const piece = of === undefined ? undefined : pieces[of];
+    return piece && ofLetter !== undefined && ownOf(piece)[ofLetter]?.finish ? [`${of} ${ofLetter}`] : [];
+  });
+  return [...new Set(named)].sort();
+}
+
+const buffersFor = (mesh: PolygonMesh, apart: Apart, preview: boolean): DisplayBuffers =>
+  preview && apart.letters.size + apart.cutters.size === 0 ? roughDisplay(mesh) : display(mesh, apart);
 
 function buffersOf(answer: JobAnswer): ArrayBuffer[] {
   if (answer.kind === 'written')

@@ -22,6 +22,8 @@ export interface Region {
   contour: number;
   /** id of another piece, as which the face looks: that which cut it */
   of?: string;
+  /** id of the letter of that piece, where it is lettering */
+  ofLetter?: number;
   /** number of the material that a model came with, where it keeps its own */
   paint?: number;
 }

@@ -77,7 +77,7 @@ const MUCH_DEGREES = 5;
 
 function soundRows(report: MeshReport, isSheet: boolean, aim: Aim): Row[] {
   const t = texts.checks;
-  const yesNo = (id: 'closed' | 'outward' | 'manifold', good: boolean): Row => ({ id, label: t[id], figure: good ? t.yes : t.no, tone: good ? 'good' : 'bad' });
+  const yesNo = (id: 'closed' | 'outward' | 'manifold', good: boolean): Row => ({ id, label: t[id], figure: good ? t.yes : t.no, tone: good ? 'good' : 'bad', ...(!good && id !== 'outward' ? { places: 'open' } : {}) });
   const none = (id: 'crossing' | 'degenerate', count: number): Row => ({ id, label: t[id], figure: number(count), tone: count === 0 ? 'good' : 'bad', ...(count > 0 ? { places: id } : {}) });
   // a sheet is open on purpose, and so has no outside; a printer can do nothing with it
   const sheet: Row[] = aim === 'print' ? [{ ...yesNo('closed', false), tone: 'mind', cure: 'depth' }] : [];

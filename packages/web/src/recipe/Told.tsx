@@ -1,6 +1,6 @@
 import { UnstyledButton } from '@mantine/core';
 import { withStrength, type Piece, type RecipeChapter, type Remark, type RemarkCode, type Step } from '@fictile/core';
-import { cureText, remarkText } from '../words/index.ts';
+import { canClose, cureText, remarkText } from '../words/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
 
@@ -95,7 +95,7 @@ function cureOf(remark: Remark): Cure | undefined {
             : { toleranceMm: Math.min(10, faces.toleranceMm * 4) },
         );
     case 'MODEL_OPEN':
-      return remark.params.openEdges > 0 ? (edits) => edits.model({ closed: true }) : undefined;
+      return canClose(remark.params) ? (edits) => edits.model({ closed: true }) : undefined;
     case 'CUT_LOOSE':
       return remark.params.kept
         ? (edits, { steps }) =>

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { LineBasicMaterial, type Mesh } from 'three';
 import type { GeometryShelf } from './geometries.ts';
 import { groupMaterials } from './groupMaterials.ts';
-import { letterFinishes } from './letterFinishes.ts';
+import { finishesOf, letterFinishes } from './letterFinishes.ts';
 import { ghostMaterial, type SurfaceMode } from './materials.ts';
 import { useSolidDrag, type Placing } from './PlaceHandles.tsx';
 import { anchored, anchorOf } from './heldAt.ts';
@@ -104,7 +104,13 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
         const ofLetter = letterFinishes(piece, shown, cluster);
         const materials = groupMaterials(
           geometry.groups,
-          { slots: piece.slots, ofLetter, slotsOf: (id) => project.pieces[id]?.slots, painted: painted?.materials },
+          {
+            slots: piece.slots,
+            ofLetter,
+            slotsOf: (id) => project.pieces[id]?.slots,
+            ofCutter: finishesOf(project.pieces),
+            painted: painted?.materials,
+          },
           mode,
         );
         return (

@@ -16,7 +16,7 @@ import {
 } from 'three';
 import { GeometryShelf } from './geometries.ts';
 import { groupMaterials } from './groupMaterials.ts';
-import { letterFinishes } from './letterFinishes.ts';
+import { finishesOf, letterFinishes } from './letterFinishes.ts';
 import { boundsOf, matrixOf } from './scene.ts';
 import { lightAround, LOOKS } from './surroundings.ts';
 
@@ -86,7 +86,7 @@ function solidOf(piece: ShownPiece, all: Readonly<Record<string, PieceLook>>, sh
       geometry.solid,
       groupMaterials(
         geometry.groups,
-        { slots: look.slots, ofLetter, slotsOf, painted: shelf.painted(piece)?.materials },
+        { slots: look.slots, ofLetter, slotsOf, ofCutter: finishesOf(all), painted: shelf.painted(piece)?.materials },
         USUAL_MODE,
       ),
     );

@@ -144,7 +144,7 @@ function shapeText(remark: ShapeRemark): string {
         ? `The surface curves so tightly that letters keep ${Math.round(remark.params.percent)} % of their area: ${remark.params.letters}. Make them smaller or move them.`
         : `The surface curves so tightly that letters fold over: ${remark.params.letters}. Make them smaller or move them.`;
     case 'MODEL_OPEN':
-      return `This model is not closed: ${remark.params.openEdges.toLocaleString('en')} open edges, ${remark.params.badEdges.toLocaleString('en')} with too many faces.`;
+      return `This model is not closed: ${remark.params.openEdges.toLocaleString('en')} open edges, ${remark.params.badEdges.toLocaleString('en')} with too many faces.${canClose(remark.params) ? '' : ` The step “${texts.steps.recast}” makes a closed solid of it.`}`;
     case 'LINE_ENDS':
       return `The line is too short; left out: ${remark.params.letters}`;
     case 'NEED_FINER':
@@ -188,6 +188,9 @@ function foldText({ step, xMm, yMm, zMm, limit }: RemarkParams['SHAPE_FOLDS']): 
   const value = limit === undefined ? undefined : Number(limit.toPrecision(3));
   return `“${texts.steps[step as StepKind]}” folds the letters into themselves, first at ${place} in the flat layout.${value === undefined ? '' : ` Up to ${value} nothing folds.`}`;
 }
+
+/** Holes that nobody has tried to close yet. */
+export const canClose = ({ openEdges, isClosed }: RemarkParams['MODEL_OPEN']): boolean => openEdges > 0 && !isClosed;
 
 /** What the button of a cure says. */
 export function cureText(remark: Remark): string {

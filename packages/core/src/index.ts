@@ -1,6 +1,6 @@
 export * from './base/index.ts';
 export * from './check/index.ts';
-export { carve, prepare } from './boolean/index.ts';
+export { bodySurface, carve, prepare } from './boolean/index.ts';
 export type { Carved } from './boolean/index.ts';
 export * from './document/index.ts';
 export { coloursOf, drawingSize, firstCurve, MM_PER_UNIT, readSvg } from './drawing/index.ts';

@@ -4,7 +4,19 @@ import { checkMesh } from '../check/index.ts';
 import { formMesh } from '../form/index.ts';
 import { transformPoints, turnOf, type Vec3 } from '../math/index.ts';
 import { emptyMesh, faceCount, faceCorners, type PolygonMesh, type Region } from '../mesh/index.ts';
-import { carve, INSIDE, prepare, raiseFaces, type Carved, type CarveJob } from './index.ts';
+import {
+  bodySurface,
+  carve,
+  INSIDE,
+  patchUnder,
+  prepare,
+  putBack,
+  raiseFaces,
+  type Carved,
+  type CarveJob,
+} from './index.ts';
+import { liesOver } from './liesOver.ts';
+import { BELOW } from './patchUnder.ts';
 
 let carver: Carver;
 beforeAll(async () => {
@@ -190,4 +202,45 @@ test('texture coordinates stay where they were: whole faces to the last bit, cut
   // a border that was moved to clear slivers away moves its texture coordinates with it
   expect(far).toBeLessThan(1e-3);
   expect([...facesOf(mesh)].filter((face) => kept.has(face)).length).toBe(whole);
+}); // prettier-ignore
+
+describe('cut in a patch alone', () => {
+  const LARGE = formMesh({ kind: 'ball', radiusMm: 60 }, 0.02);
+  const inPatch = (body: PolygonMesh, cutters: PolygonMesh[], operation: 'subtract' | 'join'): PolygonMesh | undefined => {
+    const surface = bodySurface(body);
+    const patch = surface && patchUnder(surface, cutters);
+    if (!patch) return undefined;
+    expect(checkMesh(patch.solid)).toMatchObject(SOUND);
+    return putBack(body, patch, cut(patch.solid, cutters, { operation }).mesh);
+  };
+  const letters = [-20, 0, 20].map((x) => moved(box(8, 12, 20), [x, 55, Math.sqrt(3600 - x * x) - 4]));
+
+  test.each(['subtract', 'join'] as const)('a body of many faces, %s: as if all of it had been cut', (operation) => {
+    const local = inPatch(LARGE, letters, operation);
+    if (!local) throw new Error('no patch');
+    const whole = cut(LARGE, letters, { operation });
+    expect(checkMesh(local)).toMatchObject(SOUND);
+    expect(volume(local)).toBeCloseTo(volume(whole.mesh), 6);
+    expect(facesOf(local).size).toBe(faceCount(local));
+    const kept = facesOf(LARGE);
+    expect([...facesOf(local)].filter((face) => kept.has(face)).length).toBeGreaterThan(0.999 * whole.whole);
+    expect(local.regions.some(({ of }) => of === BELOW && local.region.includes(local.regions.findIndex((one) => one.of === BELOW)))).toBe(false);
+  });
+
+  test('not where the cut comes near other faces or through the body', () => {
+    const through = [moved(box(8, 8, 200), [0, 55, 0])];
+    expect(inPatch(LARGE, through, 'subtract')).toBeUndefined();
+    const shell = formMesh({ kind: 'turned', wallMm: 3, knots: [[40, 0], [60, 60], [40, 120]].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: true })) }, 0.02);
+    expect(inPatch(shell, [moved(box(8, 12, 10), [0, 55, 57])], 'subtract')).toBeUndefined();
+    expect(inPatch(shell, [moved(box(8, 12, 3), [0, 55, 60])], 'subtract')).toBeDefined();
+    // over an edge the two faces beside it are a field of heights as well
+    expect(checkMesh(inPatch(box(50, 50, 50), [moved(box(8, 8, 8), [25, 20, 25])], 'subtract') ?? emptyMesh())).toMatchObject(SOUND);
+    expect(bodySurface({ ...LARGE, faceStart: LARGE.faceStart.slice(0, -1), region: LARGE.region.slice(0, -1) })).toBeUndefined();
+  });
+
+  test('a field of heights lies over itself where a face is put over another', () => {
+    const square = [0, 0, 1, 0, 1, 1, 0, 1];
+    expect(liesOver({ places: Float64Array.from([...square, ...square.map((v, i) => v + (i % 2 === 0 ? 1 : 0))]), faceStart: [0, 4, 8] })).toBe(false);
+    expect(liesOver({ places: Float64Array.from([...square, ...square.map((v) => v / 2 + 0.2)]), faceStart: [0, 4, 8] })).toBe(true);
+  });
 }); // prettier-ignore

@@ -1,5 +1,9 @@
 export type { Fault } from './bringIn.ts';
 export { carve, INSIDE } from './carve.ts';
+export { bodySurface } from './bodySurface.ts';
+export type { BodySurface } from './bodySurface.ts';
+export { patchUnder } from './patchUnder.ts';
+export { putBack } from './putBack.ts';
 export { prepare } from './prepare.ts';
 export type { Prepared } from './prepare.ts';
 export type { Carved, CarveJob, Operation } from './carve.ts';

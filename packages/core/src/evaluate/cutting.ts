@@ -1,10 +1,20 @@
 import { ByteCache, remark, textHash, type Carver, type CutFault, type Remark } from '../base/index.ts';
 import { meshCrosses } from '../check/index.ts';
-import { carve, INSIDE, prepare, raiseFaces, type Fault, type Prepared } from '../boolean/index.ts';
+import {
+  bodySurface,
+  carve,
+  INSIDE,
+  prepare,
+  raiseFaces,
+  type BodySurface,
+  type Fault,
+  type Prepared,
+} from '../boolean/index.ts';
 import type { CutStep } from '../document/index.ts';
 import { assemble, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { transformPoints, type Transform } from '../math/index.ts';
 import { faceCount, FaceRows, meshBytes, type PolygonMesh, type Region } from '../mesh/index.ts';
+import { CUT_NEARBY_FROM, cutNearby } from './cutNearby.ts';
 import type { Cutter } from './cutter.ts';
 import type { ShapedGroup } from './shapeClusters.ts';
 
@@ -24,6 +34,9 @@ const OPERATIONS = {
   intersect: 'intersect',
 } as const;
 
+/** What changes a body only where it is met. */
+const NEARBY: ReadonlySet<CutStep['operation']> = new Set(['engrave', 'raise', 'join', 'subtract']);
+
 /** Of both sides of the volume identity, against the cutter: more is no rounding. */
 const VOLUME_ERROR = 1e-6;
 
@@ -37,6 +50,7 @@ const FAULT_BYTES = 100;
 export class Cuts {
   readonly #done: ByteCache<Cut | Fault>;
   readonly #bodies = new Map<string, Prepared>();
+  readonly #surfaces = new Map<string, BodySurface | undefined>();
 
   constructor(bytes: number) {
     this.#done = new ByteCache(bytes);
@@ -50,7 +64,9 @@ export class Cuts {
     const key = JSON.stringify([body, { ...step, id: '', on: true }, cutter.key, cutter.looks]);
     let cut = this.#done.get(key);
     if (!cut) {
-      cut = await firstSound(() => this.#prepared(body, clusters, carver), step, cutter, carver);
+      const whole = (): Prepared | Fault => this.#prepared(body, clusters, carver);
+      const surface = NEARBY.has(step.operation) ? this.#surface(body, clusters) : undefined;
+      cut = await firstSound({ whole, surface }, step, cutter, carver);
       if (!cut) return undefined;
       this.#done.set(key, cut, 'mesh' in cut ? meshBytes(cut.mesh) : FAULT_BYTES);
     }
@@ -59,6 +75,19 @@ export class Cuts {
     const remarks = cut.remarks.map((one) => ({ ...one, params: { ...one.params, stepId: step.id } }) as Remark);
     return { clusters: [asCluster(cut.mesh, textHash(key), letters)], remarks };
   } // prettier-ignore
+
+  /** Undefined where the body is small, or a part of it says nothing of the whole. */
+  #surface(key: string, clusters: readonly BuiltCluster[]): BodySurface | undefined {
+    if (clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0) < CUT_NEARBY_FROM) return undefined;
+    const made = this.#surfaces.has(key) ? this.#surfaces.get(key) : bodySurface(assemble(clusters));
+    this.#surfaces.delete(key);
+    this.#surfaces.set(key, made);
+    for (const oldest of this.#surfaces.keys()) {
+      if (this.#surfaces.size <= PREPARED) break;
+      this.#surfaces.delete(oldest);
+    }
+    return made;
+  }
 
   #prepared(key: string, clusters: readonly BuiltCluster[], carver: Carver): Prepared | Fault {
     const known = this.#bodies.get(key);
@@ -80,10 +109,14 @@ export class Cuts {
  * As it is asked for; where faces cross after that, with what is too short for 32 bit collapsed, then by what lies on the smooth surface. Undefined when cancelled. The body is asked for each
  * time: while the last cutter is built another one may have taken its place.
  */
-async function firstSound(body: () => Prepared | Fault, step: CutStep, cutter: Cutter, carver: Carver): Promise<Cut | Fault | undefined> {
+async function firstSound({ whole, surface }: Body, step: CutStep, cutter: Cutter, carver: Carver): Promise<Cut | Fault | undefined> {
   const attempt = (one: Cutter, simplifies: boolean): Cut | Fault => {
-    const prepared = body();
-    return 'why' in prepared ? prepared : carved(prepared, step, one, { carver, simplifies });
+    const cutters = one.clusters.map((cluster) => placed(assemble([cluster]), one.transform));
+    const cut = (prepared: Prepared): Cut | Fault => carved(prepared, step, one, { carver, cutters, simplifies });
+    const nearby = surface && cutNearby(surface, { cutters, carver, cut });
+    if (nearby) return nearby;
+    const prepared = whole();
+    return 'why' in prepared ? prepared : cut(prepared);
   };
   const first = attempt(cutter, false);
   if ('mesh' in first ? isExact(first) : !MENDED.includes(first.why)) return first;
@@ -96,6 +129,12 @@ async function firstSound(body: () => Prepared | Fault, step: CutStep, cutter: C
   return made.find(isExact) ?? made[0] ?? first;
 } // prettier-ignore
 
+interface Body {
+  whole: () => Prepared | Fault;
+  /** of a large body, for what only cuts a part of it */
+  surface: BodySurface | undefined;
+}
+
 const isExact = ({ remarks }: Cut): boolean => remarks.every(({ code }) => code !== 'CUT_ROUNDS');
 
 /** What another attempt may mend. */
@@ -105,12 +144,12 @@ function carved(
   body: Prepared,
   step: CutStep,
   cutter: Cutter,
-  { carver, simplifies }: { carver: Carver; simplifies: boolean },
+  { carver, cutters, simplifies }: { carver: Carver; cutters: PolygonMesh[]; simplifies: boolean },
 ): Cut | Fault {
   const done = carve(carver, body, {
     simplifies,
     looks: cutter.looks,
-    cutters: cutter.clusters.map((cluster) => placed(assemble([cluster]), cutter.transform)),
+    cutters,
     operation: OPERATIONS[step.operation],
     regionOf: (by, region) =>
       by === undefined

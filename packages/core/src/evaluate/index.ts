@@ -1,5 +1,6 @@
 export { display } from './display.ts';
 export type { DisplayBuffers, DisplayGroup } from './display.ts';
+export { CUT_NEARBY_FROM, cutNearby } from './cutNearby.ts';
 export type { Apart } from './display.ts';
 export { roughDisplay } from './roughDisplay.ts';
 export { assetsNeeded } from './assetsNeeded.ts';

@@ -1,0 +1,303 @@
+import { boxOfPoints, cross, EMPTY_BOX, plus, sizeOf, unit, type Box3, type Vec3 } from '../math/index.ts';
+import { faceCount, nextCorner, type PolygonMesh } from '../mesh/index.ts';
+import { liesOver } from './liesOver.ts';
+import type { BodySurface } from './bodySurface.ts';
+
+/** The part of a body that something cuts, as a solid of its own: its faces, walls straight down from their border, and a flat bottom. */
+export interface Patch {
+  solid: PolygonMesh;
+  /** per face of the body: 1 where it is in the patch */
+  isIn: Uint8Array;
+  /** vertices of the body on the patch's border */
+  border: ReadonlySet<number>;
+  /** faces of the solid that are walls and bottom */
+  below: number;
+}
+
+/** Marks the walls and the bottom of a patch. */
+export const BELOW = ' below';
+
+/** Of the patch's normals against its own upward way: steeper faces do not belong to it. */
+const STEEP = 0.1;
+/** Of the cutters' extent, to every side. */
+const ROOM = 0.04;
+/** A patch of more of the body is not worth it. */
+const MOST_SHARE = 0.6;
+
+/**
+ * The faces that solids cut, with room around, where they are a field of heights over a plane and no other face of the body comes near: then
+ * inside the solids' boxes the body is what lies under them. Undefined where that is not so.
+ */
+export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]): Patch | undefined {
+  const axes = axesFor(surface, cutters);
+  if (!axes) return undefined;
+  const boxes = cutters.map((cutter) => grown(boxIn(axes, cutter.positions)));
+  const whole = boxes.reduce(around, EMPTY_BOX);
+  const faces = new FaceBoxes(surface.mesh, axes);
+  const near = nearFaces(surface, boxAround(axes, whole));
+  const rises = (f: number): boolean => cosineUp(surface, axes, f) > STEEP;
+  const meets = (f: number): boolean => near[f] === 1 && faces.overlaps(f, whole, 3) && boxes.some((box) => faces.overlaps(f, box, 3));
+  const isIn = flooded(surface, (f) => faces.overlaps(f, whole, 2) && rises(f), (f) => meets(f) && rises(f));
+  if (!isIn) return undefined;
+  let count = 0;
+  for (let f = 0; f < isIn.length; f++) {
+    if (isIn[f]) count++;
+    else if (meets(f)) return undefined;
+  }
+  if (count > MOST_SHARE * isIn.length) return undefined;
+  return closedBelow(surface, isIn, { axes, boxes, faces, floor: whole.low[2] });
+} // prettier-ignore
+
+/** Across, along and up, each of length 1. */
+type Axes = readonly [Vec3, Vec3, Vec3];
+
+/** Up as the faces look on the whole that lie within the cutters' box. */
+function axesFor(surface: BodySurface, cutters: readonly PolygonMesh[]): Axes | undefined {
+  const { areas } = surface;
+  const boxes = cutters.map(({ positions }) => boxOfPoints(positions));
+  const near = nearFaces(surface, boxes.reduce(around, EMPTY_BOX));
+  let sum: Vec3 = [0, 0, 0];
+  for (let f = 0; f < near.length; f++) {
+    if (near[f] === 0 || !boxes.some((box) => boxMeets(surface.boxes, f, box))) continue;
+    sum = plus(sum, [areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]]);
+  }
+  if (!sum.some((v) => v !== 0)) return undefined;
+  const up = unit(sum);
+  const across = unit(cross(Math.abs(up[1]) < 0.9 ? [0, 1, 0] : [1, 0, 0], up));
+  return [across, cross(up, across), up];
+}
+
+/** Per face 1 where its upright box meets another one. */
+function nearFaces({ boxes }: BodySurface, box: Box3): Uint8Array {
+  const near = new Uint8Array(boxes.length / 6);
+  for (let f = 0; f < near.length; f++) near[f] = boxMeets(boxes, f, box) ? 1 : 0;
+  return near;
+}
+
+function boxMeets(boxes: Float64Array, f: number, { low, high }: Box3): boolean {
+  for (let k = 0; k < 3; k++) if (boxes[6 * f + k] > high[k] || boxes[6 * f + 3 + k] < low[k]) return false;
+  return true;
+}
+
+/** The upright box around one along other axes. */
+function boxAround(axes: Axes, { low, high }: Box3): Box3 {
+  const corners = Array.from({ length: 8 }, (_, i) =>
+    [0, 1, 2].reduce((sum, k) => plus(sum, axes[k], (i >> k) & 1 ? high[k] : low[k]), [0, 0, 0] as Vec3),
+  );
+  return boxOfPoints(Float64Array.from(corners.flat()));
+}
+
+const along = (axis: Vec3, p: ArrayLike<number>, v: number): number =>
+  axis[0] * p[v] + axis[1] * p[v + 1] + axis[2] * p[v + 2];
+
+function boxIn(axes: Axes, p: Float64Array): Box3 {
+  const [low, high]: [Vec3, Vec3] = [[Infinity, Infinity, Infinity], [-Infinity, -Infinity, -Infinity]];
+  for (let v = 0; v < p.length; v += 3)
+    for (let k = 0; k < 3; k++) {
+      const at = along(axes[k], p, v);
+      low[k] = Math.min(low[k], at);
+      high[k] = Math.max(high[k], at);
+    }
+  return { low, high };
+} // prettier-ignore
+
+/** With room around. */
+function grown({ low, high }: Box3): Box3 {
+  const room = ROOM * Math.max(...[0, 1, 2].map((k) => high[k] - low[k]));
+  return { low: low.map((v) => v - room) as Vec3, high: high.map((v) => v + room) as Vec3 };
+}
+
+const around = (a: Box3, b: Box3): Box3 => ({
+  low: a.low.map((v, k) => Math.min(v, b.low[k])) as Vec3,
+  high: a.high.map((v, k) => Math.max(v, b.high[k])) as Vec3,
+});
+
+/** Boxes of faces along some axes, each worked out when it is asked for. */
+class FaceBoxes {
+  readonly #mesh: PolygonMesh;
+  readonly #axes: Axes;
+  /** six numbers a face: least and most along each axis */
+  readonly #boxes: Float64Array;
+
+  constructor(mesh: PolygonMesh, axes: Axes) {
+    this.#mesh = mesh;
+    this.#axes = axes;
+    this.#boxes = new Float64Array(6 * faceCount(mesh)).fill(NaN);
+  }
+
+  /** Along the last axis. */
+  lowest(f: number): number {
+    this.#have(f);
+    return this.#boxes[6 * f + 4];
+  }
+
+  /** In the first so many axes. */
+  overlaps(f: number, { low, high }: Box3, count: 2 | 3): boolean {
+    this.#have(f);
+    for (let k = 0; k < count; k++)
+      if (this.#boxes[6 * f + 2 * k] > high[k] || this.#boxes[6 * f + 2 * k + 1] < low[k]) return false;
+    return true;
+  }
+
+  #have(f: number): void {
+    const boxes = this.#boxes;
+    if (!Number.isNaN(boxes[6 * f])) return;
+    const { positions, faceStart, faceVertices } = this.#mesh;
+    for (let k = 0; k < 3; k++) {
+      let [low, high] = [Infinity, -Infinity];
+      for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
+        const value = along(this.#axes[k], positions, 3 * faceVertices[c]);
+        if (value < low) low = value;
+        if (value > high) high = value;
+      }
+      boxes[6 * f + 2 * k] = low;
+      boxes[6 * f + 2 * k + 1] = high;
+    }
+  }
+}
+
+function cosineUp({ areas }: BodySurface, [, , up]: Axes, f: number): number {
+  const size = sizeOf([areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]]);
+  return size > 0 ? along(up, areas, 3 * f) / size : 0;
+}
+
+/** The faces that belong and hang together with the first that must be there; undefined where one that must is not among them. */
+function flooded({ mesh, neighbours: { twin, face } }: BodySurface, belongs: (f: number) => boolean, must: (f: number) => boolean): Uint8Array | undefined {
+  const isIn = new Uint8Array(faceCount(mesh));
+  const needed: number[] = [];
+  for (let f = 0; f < isIn.length; f++) if (must(f)) needed.push(f);
+  if (needed.length === 0) return undefined;
+  const row = [needed[0]];
+  isIn[needed[0]] = 1;
+  for (let f = row.pop(); f !== undefined; f = row.pop()) {
+    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
+      const beside = face[twin[c]];
+      if (isIn[beside] || !belongs(beside)) continue;
+      isIn[beside] = 1;
+      row.push(beside);
+    }
+  }
+  return needed.every((f) => isIn[f]) ? isIn : undefined;
+} // prettier-ignore
+
+interface Place {
+  axes: Axes;
+  boxes: readonly Box3[];
+  faces: FaceBoxes;
+  /** lowest place of what cuts */
+  floor: number;
+}
+
+/** Undefined where the patch lies over itself, or its border comes over or under what cuts: walls would be met. */
+function closedBelow(surface: BodySurface, isIn: Uint8Array, place: Place): Patch | undefined {
+  const { mesh, neighbours } = surface;
+  const { faceStart, faceVertices, positions } = mesh;
+  const own = new Map<number, number>();
+  const vertices: number[] = [];
+  const numberOf = (v: number): number => {
+    const known = own.get(v);
+    if (known !== undefined) return known;
+    own.set(v, vertices.length);
+    return vertices.push(v) - 1;
+  };
+  const corners: number[] = [];
+  const starts = [0];
+  const taken: number[] = [];
+  const border = new Set<number>();
+  const walls: [number, number][] = [];
+  let lowest = place.floor;
+  for (let f = 0; f < isIn.length; f++) {
+    if (!isIn[f]) continue;
+    lowest = Math.min(lowest, place.faces.lowest(f));
+    taken.push(f);
+    for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
+      corners.push(numberOf(faceVertices[c]));
+      if (isIn[neighbours.face[neighbours.twin[c]]]) continue;
+      const [a, b] = [faceVertices[c], faceVertices[nextCorner(mesh, f, c)]];
+      if (place.boxes.some((box) => segmentMeets(place.axes, positions, [a, b], box))) return undefined;
+      border.add(a).add(b);
+      walls.push([a, b]);
+    }
+    starts.push(corners.length);
+  }
+  // a vertex that the border comes through twice would be joined below as well
+  if (walls.length !== border.size) return undefined;
+  const [across, other] = place.axes;
+  const places = Float64Array.from(
+    corners.flatMap((i) => [across, other].map((axis) => along(axis, positions, 3 * vertices[i]))),
+  );
+  if (liesOver({ places, faceStart: starts })) return undefined;
+  return withBelow(mesh, { own, vertices, corners, starts, taken, walls }, { isIn, border, up: place.axes[2], lowest });
+}
+
+/** Whether an edge comes within a box, seen from above (Liang and Barsky 1984). */
+function segmentMeets(axes: Axes, p: Float64Array, [a, b]: [number, number], { low, high }: Box3): boolean {
+  let [from, to] = [0, 1];
+  for (let k = 0; k < 2; k++) {
+    const start = along(axes[k], p, 3 * a);
+    const way = along(axes[k], p, 3 * b) - start;
+    if (way === 0) {
+      if (start < low[k] || start > high[k]) return false;
+      continue;
+    }
+    const [x, y] = [(low[k] - start) / way, (high[k] - start) / way];
+    from = Math.max(from, Math.min(x, y));
+    to = Math.min(to, Math.max(x, y));
+  }
+  return from <= to;
+}
+
+interface Rows {
+  own: ReadonlyMap<number, number>;
+  vertices: readonly number[];
+  corners: number[];
+  starts: number[];
+  taken: number[];
+  walls: [number, number][];
+}
+
+function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, border, up, lowest }: { isIn: Uint8Array; border: ReadonlySet<number>; up: Vec3; lowest: number }): Patch {
+  const { own, vertices, corners, starts, taken, walls } = rows;
+  const count = vertices.length;
+  const positions = new Float64Array(6 * count);
+  let highest = -Infinity;
+  vertices.forEach((v, i) => {
+    highest = Math.max(highest, along(up, mesh.positions, 3 * v));
+    for (let k = 0; k < 3; k++) positions[3 * i + k] = mesh.positions[3 * v + k];
+  });
+  const bottom = lowest - ROOM * (highest - lowest) - 1e-3 * (highest - lowest || 1);
+  vertices.forEach((v, i) => {
+    const down = bottom - along(up, mesh.positions, 3 * v);
+    for (let k = 0; k < 3; k++) positions[3 * (count + i) + k] = mesh.positions[3 * v + k] + down * up[k];
+  });
+  const top = corners.length;
+  const faces = taken.length;
+  for (let i = 0; i < faces; i++) {
+    for (let c = starts[i + 1] - 1; c >= starts[i]; c--) corners.push(count + corners[c]);
+    starts.push(corners.length);
+  }
+  const numberOf = (v: number): number => own.get(v) as number;
+  for (const [a, b] of walls) {
+    corners.push(numberOf(b), numberOf(a), count + numberOf(a), count + numberOf(b));
+    starts.push(corners.length);
+  }
+  const below = faces + walls.length;
+  const regions = [...mesh.regions, { part: 'body' as const, letter: -1, contour: -1, of: BELOW }];
+  const region = new Uint32Array(faces + below).fill(regions.length - 1);
+  taken.forEach((f, i) => (region[i] = mesh.region[f]));
+  const old = taken.flatMap((f) => Array.from({ length: mesh.faceStart[f + 1] - mesh.faceStart[f] }, (_, k) => mesh.faceStart[f] + k));
+  const sharp = new Uint8Array(corners.length);
+  old.forEach((c, i) => (sharp[i] = mesh.sharp[c]));
+  const uv = mesh.uv && new Float32Array(2 * corners.length);
+  if (uv && mesh.uv) for (let i = 0; i < top; i++) uv.set([mesh.uv[2 * old[i]], mesh.uv[2 * old[i] + 1]], 2 * i);
+  const solid: PolygonMesh = {
+    positions,
+    faceStart: Uint32Array.from(starts),
+    faceVertices: Uint32Array.from(corners),
+    sharp,
+    region,
+    regions,
+    ...(uv && { uv }),
+  };
+  return { solid, isIn, border, below };
+} // prettier-ignore

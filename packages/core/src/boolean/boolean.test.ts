@@ -233,6 +233,11 @@ describe('cut in a patch alone', () => {
     const shell = formMesh({ kind: 'turned', wallMm: 3, knots: [[40, 0], [60, 60], [40, 120]].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: true })) }, 0.02);
     expect(inPatch(shell, [moved(box(8, 12, 10), [0, 55, 57])], 'subtract')).toBeUndefined();
     expect(inPatch(shell, [moved(box(8, 12, 3), [0, 55, 60])], 'subtract')).toBeDefined();
+    // buried, or in the hollow behind the wall, or beside the body: with others that are met
+    const met = moved(box(8, 12, 3), [0, 55, 60]);
+    for (const at of [[0, 55, 40], [0, 35, 20], [0, 55, 90], [30, 55, 62]] as Vec3[])
+      expect(inPatch(shell, [met, moved(box(6, 6, 3), at)], 'subtract')).toBeUndefined();
+    expect(inPatch(LARGE, [moved(box(8, 12, 6), [0, 55, 60]), moved(box(5, 5, 5), [12, 55, 40])], 'join')).toBeUndefined();
     // over an edge the two faces beside it are a field of heights as well
     expect(checkMesh(inPatch(box(50, 50, 50), [moved(box(8, 8, 8), [25, 20, 25])], 'subtract') ?? emptyMesh())).toMatchObject(SOUND);
     expect(bodySurface({ ...LARGE, faceStart: LARGE.faceStart.slice(0, -1), region: LARGE.region.slice(0, -1) })).toBeUndefined();

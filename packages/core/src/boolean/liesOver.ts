@@ -44,8 +44,8 @@ function middleOf(places: Float64Array, from: number, to: number): [number, numb
   return [sum(0), sum(1)];
 }
 
-/** Crossing number. */
-function holds(places: Float64Array, [from, to]: [number, number], [x, y]: [number, number]): boolean {
+/** Whether a place lies in an outline, from one corner to before another (crossing number). */
+export function holds(places: Float64Array, [from, to]: [number, number], [x, y]: [number, number]): boolean {
   let isIn = false;
   for (let c = from, before = to - 1; c < to; before = c++) {
     const [ax, ay, bx, by] = [places[2 * before], places[2 * before + 1], places[2 * c], places[2 * c + 1]];

@@ -1,6 +1,6 @@
 import { boxOfPoints, cross, EMPTY_BOX, plus, sizeOf, unit, type Box3, type Vec3 } from '../math/index.ts';
 import { faceCount, nextCorner, type PolygonMesh } from '../mesh/index.ts';
-import { liesOver } from './liesOver.ts';
+import { holds, liesOver } from './liesOver.ts';
 import type { BodySurface } from './bodySurface.ts';
 
 /** The part of a body that something cuts, as a solid of its own: its faces, walls straight down from their border, and a flat bottom. */
@@ -26,7 +26,8 @@ const MOST_SHARE = 0.6;
 
 /**
  * The faces that solids cut, with room around, where they are a field of heights over a plane and no other face of the body comes near: then
- * inside the solids' boxes the body is what lies under them. Undefined where that is not so.
+ * inside the solids' boxes the body is what lies under them, as long as each of those boxes has the surface running through it: what is buried or
+ * stands beside the body says nothing. Undefined where that is not so.
  */
 export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]): Patch | undefined {
   const axes = axesFor(surface, cutters);
@@ -45,6 +46,8 @@ export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]
     else if (meets(f)) return undefined;
   }
   if (count > MOST_SHARE * isIn.length) return undefined;
+  const rows = [...isIn.keys()].filter((f) => isIn[f]);
+  if (!boxes.every((box) => runsThrough(surface, { axes, faces, rows }, box))) return undefined;
   return closedBelow(surface, isIn, { axes, boxes, faces, floor: whole.low[2] });
 } // prettier-ignore
 
@@ -178,6 +181,23 @@ function flooded({ mesh, neighbours: { twin, face } }: BodySurface, belongs: (f:
     }
   }
   return needed.every((f) => isIn[f]) ? isIn : undefined;
+} // prettier-ignore
+
+/** Whether the patch, over the middle of a box, is neither above nor below it. */
+function runsThrough({ mesh, areas }: BodySurface, { axes, faces, rows }: { axes: Axes; faces: FaceBoxes; rows: readonly number[] }, box: Box3): boolean {
+  const [across, other, up] = axes;
+  const [x, y] = [0, 1].map((k) => (box.low[k] + box.high[k]) / 2);
+  const { positions, faceStart, faceVertices } = mesh;
+  return rows.some((f) => {
+    if (!faces.overlaps(f, box, 3)) return false;
+    const corners = Array.from(faceVertices.subarray(faceStart[f], faceStart[f + 1]), (v) => [along(across, positions, 3 * v), along(other, positions, 3 * v)]);
+    if (!holds(Float64Array.from(corners.flat()), [0, corners.length], [x, y])) return false;
+    // in the plane of the face, up from the plane of the middle
+    const first = 3 * faceVertices[faceStart[f]];
+    const [a, b, c] = axes.map((axis) => along(axis, areas, 3 * f));
+    const height = along(up, positions, first) - (a * (x - corners[0][0]) + b * (y - corners[0][1])) / c;
+    return height >= box.low[2] && height <= box.high[2];
+  });
 } // prettier-ignore
 
 interface Place {

@@ -25,10 +25,9 @@ export function drawnGuide(
   placesMm: readonly Vec3[],
   { start, onward }: { start: Walker; onward: WalkOptions },
 ): GuideLine | undefined {
-  if (placesMm.length < 2) return undefined;
+  if (!placesMm.some((place) => sizeOf(minus(place, placesMm[0])) > 0)) return undefined;
   const row: PlacesPath = { kind: 'places', placesMm: [...placesMm], closed: false, up: start.normal };
   const path = new MeasuredPath(throughPlaces(row), false);
-  if (!(path.length > 0)) return undefined;
   const count = Math.min(MOST_PLACES, Math.max(2, Math.ceil(path.length / (DRAWN_STEP * target.diagonal))));
   const near: Vec3[] = [];
   let hint: number | undefined;

@@ -80,7 +80,7 @@ function soundRows(report: MeshReport, isSheet: boolean, aim: Aim): Row[] {
   const yesNo = (id: 'closed' | 'outward' | 'manifold', good: boolean): Row => ({ id, label: t[id], figure: good ? t.yes : t.no, tone: good ? 'good' : 'bad', ...(!good && id !== 'outward' ? { places: 'open' } : {}) });
   const none = (id: 'crossing' | 'degenerate', count: number): Row => ({ id, label: t[id], figure: number(count), tone: count === 0 ? 'good' : 'bad', ...(count > 0 ? { places: id } : {}) });
   // a sheet is open on purpose, and so has no outside; a printer can do nothing with it
-  const sheet: Row[] = aim === 'print' ? [{ ...yesNo('closed', false), tone: 'mind', cure: 'depth' }] : [];
+  const sheet: Row[] = aim === 'print' ? [{ id: 'closed', label: t.closed, figure: t.no, tone: 'mind', cure: 'depth' }] : [];
   const closed = isSheet ? sheet : [yesNo('closed', report.closed), yesNo('outward', report.outward)];
   return [...closed, yesNo('manifold', report.manifold), none('crossing', report.crossingFaces), none('degenerate', report.degenerate)];
 } // prettier-ignore

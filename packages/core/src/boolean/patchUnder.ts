@@ -1,7 +1,8 @@
-import { boxOfPoints, cross, EMPTY_BOX, plus, sizeOf, unit, type Box3, type Vec3 } from '../math/index.ts';
+import { aroundBoxes, boxOfPoints, cross, EMPTY_BOX, plus, sizeOf, unit, type Box3, type Vec3 } from '../math/index.ts';
 import { faceCount, nextCorner, type PolygonMesh } from '../mesh/index.ts';
 import { holds, liesOver } from './liesOver.ts';
 import type { BodySurface } from './bodySurface.ts';
+import { along, FaceBoxes, type Axes } from './faceBoxes.ts';
 
 /** The part of a body that something cuts, as a solid of its own: its faces, walls straight down from their border, and a flat bottom. */
 export interface Patch {
@@ -33,35 +34,31 @@ export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]
   const axes = axesFor(surface, cutters);
   if (!axes) return undefined;
   const boxes = cutters.map((cutter) => grown(boxIn(axes, cutter.positions)));
-  const whole = boxes.reduce(around, EMPTY_BOX);
+  const whole = boxes.reduce(aroundBoxes, EMPTY_BOX);
   const faces = new FaceBoxes(surface.mesh, axes);
   const near = nearFaces(surface, boxAround(axes, whole));
   const rises = (f: number): boolean => cosineUp(surface, axes, f) > STEEP;
   const meets = (f: number): boolean => near[f] === 1 && faces.overlaps(f, whole, 3) && boxes.some((box) => faces.overlaps(f, box, 3));
   const isIn = flooded(surface, (f) => faces.overlaps(f, whole, 2) && rises(f), (f) => meets(f) && rises(f));
   if (!isIn) return undefined;
-  let count = 0;
+  const taken: number[] = [];
   for (let f = 0; f < isIn.length; f++) {
-    if (isIn[f]) count++;
+    if (isIn[f]) taken.push(f);
     else if (meets(f)) return undefined;
   }
-  if (count > MOST_SHARE * isIn.length) return undefined;
-  const rows = [...isIn.keys()].filter((f) => isIn[f]);
-  if (!boxes.every((box) => runsThrough(surface, { axes, faces, rows }, box))) return undefined;
-  return closedBelow(surface, isIn, { axes, boxes, faces, floor: whole.low[2] });
+  if (taken.length > MOST_SHARE * isIn.length) return undefined;
+  const place = { axes, boxes, faces, isIn, taken, floor: whole.low[2] };
+  return boxes.every((box) => runsThrough(surface, place, box)) ? closedBelow(surface, place) : undefined;
 } // prettier-ignore
-
-/** Across, along and up, each of length 1. */
-type Axes = readonly [Vec3, Vec3, Vec3];
 
 /** Up as the faces look on the whole that lie within the cutters' box. */
 function axesFor(surface: BodySurface, cutters: readonly PolygonMesh[]): Axes | undefined {
   const { areas } = surface;
   const boxes = cutters.map(({ positions }) => boxOfPoints(positions));
-  const near = nearFaces(surface, boxes.reduce(around, EMPTY_BOX));
+  const near = nearFaces(surface, boxes.reduce(aroundBoxes, EMPTY_BOX));
   let sum: Vec3 = [0, 0, 0];
   for (let f = 0; f < near.length; f++) {
-    if (near[f] === 0 || !boxes.some((box) => boxMeets(surface.boxes, f, box))) continue;
+    if (near[f] === 0 || !boxes.some((box) => surface.boxes.overlaps(f, box, 3))) continue;
     sum = plus(sum, [areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]]);
   }
   if (!sum.some((v) => v !== 0)) return undefined;
@@ -71,15 +68,8 @@ function axesFor(surface: BodySurface, cutters: readonly PolygonMesh[]): Axes | 
 }
 
 /** Per face 1 where its upright box meets another one. */
-function nearFaces({ boxes }: BodySurface, box: Box3): Uint8Array {
-  const near = new Uint8Array(boxes.length / 6);
-  for (let f = 0; f < near.length; f++) near[f] = boxMeets(boxes, f, box) ? 1 : 0;
-  return near;
-}
-
-function boxMeets(boxes: Float64Array, f: number, { low, high }: Box3): boolean {
-  for (let k = 0; k < 3; k++) if (boxes[6 * f + k] > high[k] || boxes[6 * f + 3 + k] < low[k]) return false;
-  return true;
+function nearFaces({ mesh, boxes }: BodySurface, box: Box3): Uint8Array {
+  return Uint8Array.from({ length: faceCount(mesh) }, (_, f) => (boxes.overlaps(f, box, 3) ? 1 : 0));
 }
 
 /** The upright box around one along other axes. */
@@ -89,9 +79,6 @@ function boxAround(axes: Axes, { low, high }: Box3): Box3 {
   );
   return boxOfPoints(Float64Array.from(corners.flat()));
 }
-
-const along = (axis: Vec3, p: ArrayLike<number>, v: number): number =>
-  axis[0] * p[v] + axis[1] * p[v + 1] + axis[2] * p[v + 2];
 
 function boxIn(axes: Axes, p: Float64Array): Box3 {
   const [low, high]: [Vec3, Vec3] = [[Infinity, Infinity, Infinity], [-Infinity, -Infinity, -Infinity]];
@@ -108,55 +95,6 @@ function boxIn(axes: Axes, p: Float64Array): Box3 {
 function grown({ low, high }: Box3): Box3 {
   const room = ROOM * Math.max(...[0, 1, 2].map((k) => high[k] - low[k]));
   return { low: low.map((v) => v - room) as Vec3, high: high.map((v) => v + room) as Vec3 };
-}
-
-const around = (a: Box3, b: Box3): Box3 => ({
-  low: a.low.map((v, k) => Math.min(v, b.low[k])) as Vec3,
-  high: a.high.map((v, k) => Math.max(v, b.high[k])) as Vec3,
-});
-
-/** Boxes of faces along some axes, each worked out when it is asked for. */
-class FaceBoxes {
-  readonly #mesh: PolygonMesh;
-  readonly #axes: Axes;
-  /** six numbers a face: least and most along each axis */
-  readonly #boxes: Float64Array;
-
-  constructor(mesh: PolygonMesh, axes: Axes) {
-    this.#mesh = mesh;
-    this.#axes = axes;
-    this.#boxes = new Float64Array(6 * faceCount(mesh)).fill(NaN);
-  }
-
-  /** Along the last axis. */
-  lowest(f: number): number {
-    this.#have(f);
-    return this.#boxes[6 * f + 4];
-  }
-
-  /** In the first so many axes. */
-  overlaps(f: number, { low, high }: Box3, count: 2 | 3): boolean {
-    this.#have(f);
-    for (let k = 0; k < count; k++)
-      if (this.#boxes[6 * f + 2 * k] > high[k] || this.#boxes[6 * f + 2 * k + 1] < low[k]) return false;
-    return true;
-  }
-
-  #have(f: number): void {
-    const boxes = this.#boxes;
-    if (!Number.isNaN(boxes[6 * f])) return;
-    const { positions, faceStart, faceVertices } = this.#mesh;
-    for (let k = 0; k < 3; k++) {
-      let [low, high] = [Infinity, -Infinity];
-      for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
-        const value = along(this.#axes[k], positions, 3 * faceVertices[c]);
-        if (value < low) low = value;
-        if (value > high) high = value;
-      }
-      boxes[6 * f + 2 * k] = low;
-      boxes[6 * f + 2 * k + 1] = high;
-    }
-  }
 }
 
 function cosineUp({ areas }: BodySurface, [, , up]: Axes, f: number): number {
@@ -184,11 +122,11 @@ function flooded({ mesh, neighbours: { twin, face } }: BodySurface, belongs: (f:
 } // prettier-ignore
 
 /** Whether the patch, over the middle of a box, is neither above nor below it. */
-function runsThrough({ mesh, areas }: BodySurface, { axes, faces, rows }: { axes: Axes; faces: FaceBoxes; rows: readonly number[] }, box: Box3): boolean {
+function runsThrough({ mesh, areas }: BodySurface, { axes, faces, taken }: Place, box: Box3): boolean {
   const [across, other, up] = axes;
   const [x, y] = [0, 1].map((k) => (box.low[k] + box.high[k]) / 2);
   const { positions, faceStart, faceVertices } = mesh;
-  return rows.some((f) => {
+  return taken.some((f) => {
     if (!faces.overlaps(f, box, 3)) return false;
     const corners = Array.from(faceVertices.subarray(faceStart[f], faceStart[f + 1]), (v) => [along(across, positions, 3 * v), along(other, positions, 3 * v)]);
     if (!holds(Float64Array.from(corners.flat()), [0, corners.length], [x, y])) return false;
@@ -204,13 +142,16 @@ interface Place {
   axes: Axes;
   boxes: readonly Box3[];
   faces: FaceBoxes;
+  /** faces of the patch: of all 1 for those, and their numbers */
+  isIn: Uint8Array;
+  taken: readonly number[];
   /** lowest place of what cuts */
   floor: number;
 }
 
 /** Undefined where the patch lies over itself, or its border comes over or under what cuts: walls would be met. */
-function closedBelow(surface: BodySurface, isIn: Uint8Array, place: Place): Patch | undefined {
-  const { mesh, neighbours } = surface;
+function closedBelow({ mesh, neighbours }: BodySurface, place: Place): Patch | undefined {
+  const { isIn, taken } = place;
   const { faceStart, faceVertices, positions } = mesh;
   const own = new Map<number, number>();
   const vertices: number[] = [];
@@ -222,14 +163,11 @@ function closedBelow(surface: BodySurface, isIn: Uint8Array, place: Place): Patc
   };
   const corners: number[] = [];
   const starts = [0];
-  const taken: number[] = [];
   const border = new Set<number>();
   const walls: [number, number][] = [];
   let lowest = place.floor;
-  for (let f = 0; f < isIn.length; f++) {
-    if (!isIn[f]) continue;
+  for (const f of taken) {
     lowest = Math.min(lowest, place.faces.lowest(f));
-    taken.push(f);
     for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
       corners.push(numberOf(faceVertices[c]));
       if (isIn[neighbours.face[neighbours.twin[c]]]) continue;
@@ -272,7 +210,7 @@ interface Rows {
   vertices: readonly number[];
   corners: number[];
   starts: number[];
-  taken: number[];
+  taken: readonly number[];
   walls: [number, number][];
 }
 

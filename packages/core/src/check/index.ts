@@ -8,3 +8,4 @@ export { checkMesh, checkUnless } from './report.ts';
 export type { MeshReport } from './report.ts';
 export { SLIVER_SINE, trianglesWithArea } from './triangleShape.ts';
 export type { Histogram, MeshFigures } from './figures.ts';
+export { findShells } from './shells.ts';

@@ -50,7 +50,7 @@ const FAULT_BYTES = 100;
 export class Cuts {
   readonly #done: ByteCache<Cut | Fault>;
   readonly #bodies = new Map<string, Prepared>();
-  readonly #surfaces = new Map<string, BodySurface | undefined>();
+  readonly #surfaces = new ByteCache<{ surface: BodySurface | undefined }>(PREPARED);
 
   constructor(bytes: number) {
     this.#done = new ByteCache(bytes);
@@ -79,14 +79,9 @@ export class Cuts {
   /** Undefined where the body is small, or a part of it says nothing of the whole. */
   #surface(key: string, clusters: readonly BuiltCluster[]): BodySurface | undefined {
     if (clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0) < CUT_NEARBY_FROM) return undefined;
-    const made = this.#surfaces.has(key) ? this.#surfaces.get(key) : bodySurface(assemble(clusters));
-    this.#surfaces.delete(key);
-    this.#surfaces.set(key, made);
-    for (const oldest of this.#surfaces.keys()) {
-      if (this.#surfaces.size <= PREPARED) break;
-      this.#surfaces.delete(oldest);
-    }
-    return made;
+    const made = this.#surfaces.get(key) ?? { surface: bodySurface(assemble(clusters)) };
+    this.#surfaces.set(key, made, 1);
+    return made.surface;
   }
 
   #prepared(key: string, clusters: readonly BuiltCluster[], carver: Carver): Prepared | Fault {

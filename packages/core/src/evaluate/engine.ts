@@ -1,6 +1,6 @@
 import { ByteCache, fail, LIMITS, ok, remark, type Remark, type Result, type RunContext } from '../base/index.ts';
 import { cutsOf, isForm, isLettering, isModel, isWords, pieceName, resolveAt, type CutStep, type DrawingPiece, type LetteringPiece, type Piece, type Project } from '../document/index.ts'; // prettier-ignore
-import type { Paints, ReadModel } from '../io/index.ts';
+import type { ReadModel } from '../io/index.ts';
 import {
   buildLettering,
   clustersBox,
@@ -13,19 +13,18 @@ import {
   type NeedOf,
   type NeedReport,
 } from '../lettering/index.ts';
-import type { Box3, Transform } from '../math/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import type { Need, ShapedMesh } from '../shape/index.ts';
-import type { Target } from '../surface/index.ts';
-import { layoutWords, type FontFace, type Layout, type Letter } from '../text/index.ts';
+import { layoutWords, type FontFace, type Layout } from '../text/index.ts';
 import { cutterOf, forLaying } from './cutter.ts';
 import { Cuts } from './cutting.ts';
 import type { CutShape } from './cutShape.ts';
 import { fontFacts } from './fontFacts.ts';
 import { FontChest, type FontTools } from './fontChest.ts';
 import { layoutRemarks } from './layoutRemarks.ts';
+import { withoutSolid, type Evaluated } from './evaluated.ts';
 import { EdgeLines } from './edgeLines.ts';
-import { alongFound, type FoundLines } from './foundLines.ts';
+import { alongFound } from './foundLines.ts';
 import { extentFault, heldBack } from './heldBack.ts';
 import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
 import { formCluster, modelCluster } from './bodySource.ts';
@@ -41,50 +40,10 @@ import {
   type OntoTools,
   type Under,
 } from './ground.ts';
-import type { Laid as LaidOnto } from './ontoReport.ts';
-import { pieceTransform } from './placement.ts';
 import type { ShapedGroup } from './shapeClusters.ts';
 import { runSteps, type StepRun } from './runSteps.ts';
 import { shapeNeed } from './shapeNeed.ts';
 import { needRemarks, shapeCrossings } from './shapeRemarks.ts';
-
-/** A piece as computed: its clusters with their letters, and what is to be told. Lengths in mm. */
-export interface Evaluated {
-  pieceId: string;
-  clusters: BuiltCluster[];
-  letters: Letter[];
-  /** where the piece stands in the scene */
-  transform: Transform;
-  /** for what is drawn on letters */
-  line: LineMeasures;
-  remarks: Remark[];
-  /** what shape steps need of the faces, and what they have; undefined where nothing is shaped */
-  need?: NeedReport;
-  /** how it lies on another piece; undefined where it does on none */
-  onto?: LaidOnto;
-  /** the surface of that one */
-  ground?: Target;
-  /** materials that a model keeps, with a name for all of them */
-  paints?: Paints & { key: string };
-  /** the edges of other pieces that its steps run along */
-  lines?: FoundLines;
-  /** around the piece before any step, in its own space; undefined where nothing is built */
-  flat?: Box3;
-  built: LetteringStats;
-  /** faces before any step, and after each that was taken */
-  bodyFaces: number;
-  stepFaces: StepRun['faces'];
-}
-
-/** Heights that a caret needs, mm, in the piece's own space. */
-export interface LineMeasures {
-  /** of a line above its baseline, and (negative) below it */
-  up: number;
-  down: number;
-  baselines: number[];
-  /** depth of the front */
-  front: number;
-}
 
 export interface EngineTools extends FontTools {
   cacheBytes: number;
@@ -431,19 +390,6 @@ function layPiece(piece: DrawingPiece): Laid {
   const layout = layDrawing(source, { ...pieceShape(piece), toleranceMm: body.faces.toleranceMm }, wire);
   return { layout, heights: { up: layout.emMm * MARK_SHARE, down: 0 }, remarks: [] };
 }
-
-/** A piece of which only what is told of it can be shown. */
-const withoutSolid = (piece: Piece, why: Remark): Evaluated => ({
-  pieceId: piece.id,
-  clusters: [],
-  letters: [],
-  transform: pieceTransform(piece.placement, []),
-  line: { up: isWords(piece) ? piece.source.sizeMm : 0, down: 0, baselines: [], front: frontOf(piece) },
-  remarks: [why],
-  built: { clusters: 0, wavefronts: 0, lifted: 0 },
-  bodyFaces: 0,
-  stepFaces: [],
-});
 
 const lineHeights = ({ metrics }: FontFace, emMm: number, heightPercent: number): { up: number; down: number } => {
   const mm = ((emMm / metrics.unitsPerEm) * heightPercent) / 100;

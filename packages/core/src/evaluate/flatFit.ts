@@ -1,8 +1,8 @@
 import { ontoStepOf, type OntoStep, type Piece } from '../document/index.ts';
 import { middleOfBox, plus, type Vec3 } from '../math/index.ts';
 import { flatRoom } from '../surface/index.ts';
-import type { Evaluated } from './engine.ts';
-import { holdOf } from './holdOf.ts';
+import type { Evaluated } from './evaluated.ts';
+import { HELD_BEFORE_MM, holdOf } from './holdOf.ts';
 
 /** How lettering that is laid onto a model fills the flat place it is held at. */
 export interface FlatFit {
@@ -16,8 +16,6 @@ export interface FlatFit {
 const FILLS = 0.9;
 /** A place in which the lettering would be so much smaller is not meant. */
 const LEAST = 0.25;
-/** How far before the surface the flat layout is held, mm. */
-const BEFORE_MM = 40;
 
 /** Undefined where a piece is laid onto nothing, or there is no flat place. Turned as it is; larger or smaller, about the middle of the widest place. */
 export function flatFit(piece: Piece, { onto, ground }: Evaluated): FlatFit | undefined {
@@ -30,6 +28,6 @@ export function flatFit(piece: Piece, { onto, ground }: Evaluated): FlatFit | un
   if (!room || scale < LEAST) return undefined;
   const [x, y] = middleOfBox(box);
   const { across, up, out } = room.axes;
-  const at = plus(plus(plus(room.at, across, -scale * x), up, -scale * y), out, BEFORE_MM);
+  const at = plus(plus(plus(room.at, across, -scale * x), up, -scale * y), out, HELD_BEFORE_MM);
   return { scale, hold: { fromMm: at, toward: out.map((v) => 0 - v) as Vec3 } };
 }

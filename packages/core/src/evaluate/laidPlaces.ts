@@ -3,7 +3,7 @@ import type { Vec3 } from '../math/index.ts';
 import { triangulate } from '../mesh/index.ts';
 import { chainOf, plainPoint } from '../shape/index.ts';
 import { degreesOff, distortionAt, gapAt } from '../surface/index.ts';
-import type { Evaluated } from './engine.ts';
+import type { Evaluated } from './evaluated.ts';
 import { laidMap, type Laid } from './ontoReport.ts';
 
 /** What can be painted on lettering that lies on a model. */

@@ -2,7 +2,7 @@ import { cutsOf, ownOf, pieceName, type Piece, type Project } from '../document/
 import type { CutterLook, ScenePart } from '../io/index.ts';
 import { assemble } from '../lettering/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import type { Evaluated } from './engine.ts';
+import type { Evaluated } from './evaluated.ts';
 
 /** What files are written from. */
 export const scenePart = (piece: Piece, evaluated: Evaluated, { pieces }: Pick<Project, 'pieces'>): ScenePart => ({

@@ -1,10 +1,10 @@
 import { useThree } from '@react-three/fiber';
 import { useMemo, useState } from 'react';
-import { Raycaster, Vector3, type Matrix4 } from 'three';
+import { Vector3, type Matrix4 } from 'three';
 import type { OntoStep } from '@fictile/core';
 import { Dots, Knob } from './handleParts.tsx';
 import { evened, thinnedOut } from './drawnLine.ts';
-import { solidName } from './scene.ts';
+import { meetOf } from './scene.ts';
 import type { Place } from './stepPlaces.ts';
 import { useDrag } from './useDrag.ts';
 
@@ -25,13 +25,13 @@ export function GuidePen({ step, matrix, start, begin, change, words }: GuidePen
   const scene = useThree((three) => three.scene);
   const line = useMemo(() => step.guideMm.map((place) => new Vector3(...place).applyMatrix4(matrix)), [step, matrix]);
   const drag = useDrag(() => {
-    const ground = scene.getObjectByName(solidName(step.target));
-    if (!ground) return undefined;
+    const meet = meetOf(scene, step.target);
+    if (!meet) return undefined;
     const inverse = matrix.clone().invert();
     const drawn: Place[] = [];
     begin();
     return (ray) => {
-      const [hit] = new Raycaster(ray.origin, ray.direction).intersectObject(ground, true);
+      const hit = meet(ray);
       if (!hit) return;
       drawn.push(hit.point.clone().applyMatrix4(inverse).toArray());
       const guideMm = evened(thinnedOut(drawn));

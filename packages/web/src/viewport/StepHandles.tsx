@@ -2,14 +2,14 @@ import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useMemo, useState } from 'react';
 import { isOnEdge, middleOfBox, type ShapeStep, type ShownPiece } from '@fictile/core';
 import type { Matrix4 } from 'three';
-import { Raycaster, Vector3 } from 'three';
+import { Vector3 } from 'three';
 import { onPlane, toStep } from './drags.ts';
 import { gridStep } from './gridStep.ts';
 import { Dots, Knob } from './handleParts.tsx';
 import { GuidePen } from './GuidePen.tsx';
 import { LineKnob } from './LineKnob.tsx';
 import { slideOver } from './PlaceHandles.tsx';
-import { matrixOf, solidName, TOOL } from './scene.ts';
+import { matrixOf, meetOf, TOOL } from './scene.ts';
 import { useShape } from './shapeFrame.ts';
 import { anchored, anchorOf } from './heldAt.ts';
 import { bendAt, limitsOf, strengthOf, type Place } from './stepPlaces.ts';
@@ -117,11 +117,11 @@ function AnchorKnob({ stepping, space, at }: PartProps & { at: Vector3 }) {
   const scene = useThree((three) => three.scene);
   const held = anchorOf(stepping.step);
   const drag = useDrag(() => {
-    const ground = held && scene.getObjectByName(solidName(held.targetId));
-    if (!ground) return undefined;
+    const meet = held && meetOf(scene, held.targetId);
+    if (!meet) return undefined;
     stepping.begin();
     return (ray) => {
-      const [hit] = new Raycaster(ray.origin, ray.direction).intersectObject(ground, true);
+      const hit = meet(ray);
       const next = hit && anchored(held.step, hit, space.matrix);
       if (!next) return;
       stepping.change(next.step);

@@ -1,10 +1,9 @@
-import { laidMap, ontoStepOf, type OntoStep, type Piece, type ShownPiece, type Vec3 } from '@fictile/core';
+import { HELD_BEFORE_MM, laidMap, ontoStepOf, type OntoStep, type Piece, type ShownPiece } from '@fictile/core';
 import { Vector3 } from 'three';
 import type { Pose } from './cameraMoves.ts';
+import { rounded } from './heldAt.ts';
 import { matrixOf } from './scene.ts';
 
-/** How far before the surface letters are held at least, mm. */
-const BEFORE_MM = 40;
 /** Of a way: so nearly upright there is no up to it. */
 const STEEP = 0.999;
 
@@ -17,8 +16,6 @@ export function fromView({ steps }: Pick<Piece, 'steps'>, { onto, transform }: P
   const toward = place.clone().sub(new Vector3(...from).applyMatrix4(toOwn)).normalize();
   const upright = new Vector3(0, 1, 0).transformDirection(toOwn);
   const up = Math.abs(upright.dot(toward)) > STEEP ? new Vector3(0, 0, -1).transformDirection(toOwn) : upright;
-  const far = Math.max(BEFORE_MM, place.distanceTo(new Vector3(...step.fromMm)));
+  const far = Math.max(HELD_BEFORE_MM, place.distanceTo(new Vector3(...step.fromMm)));
   return { ...step, fromMm: rounded(place.addScaledVector(toward, -far), 100), toward: rounded(toward, 1e6), up: rounded(up, 1e6) };
 } // prettier-ignore
-
-const rounded = (v: Vector3, to: number): Vec3 => v.toArray().map((one) => Math.round(one * to) / to + 0) as Vec3;

@@ -1,8 +1,6 @@
-import { isOnEdge, type EdgeStep, type OntoStep, type ShapeStep } from '@fictile/core';
+import { HELD_BEFORE_MM, isOnEdge, type EdgeStep, type OntoStep, type ShapeStep } from '@fictile/core';
 import { Vector3, type Intersection, type Matrix4 } from 'three';
 
-/** How far before the surface the flat layout is held, mm. */
-const BEFORE_MM = 40;
 /** Before the surface that it is laid to the closest places of. */
 const CLOSE_MM = 2;
 
@@ -36,15 +34,14 @@ function heldAt(step: OntoStep, { point, face, object }: Intersection, toWorld: 
     return { ...step, fromMm: rounded(at.addScaledVector(sight, deep)) };
   }
   const out = face.normal.clone().transformDirection(object.matrixWorld).transformDirection(toOwn);
-  const far = step.method === 'closest' ? CLOSE_MM : BEFORE_MM;
+  const far = step.method === 'closest' ? CLOSE_MM : HELD_BEFORE_MM;
   return {
     ...step,
     fromMm: rounded(at.addScaledVector(out, far)),
-    toward: out
-      .negate()
-      .toArray()
-      .map((v) => Math.round(v * 1e6) / 1e6 + 0) as Triple,
+    toward: rounded(out.negate(), 1e6),
   };
 }
 
-const rounded = (place: Vector3): Triple => place.toArray().map((v) => Math.round(v * 10) / 10 + 0) as Triple;
+/** To a tenth of a mm unless said otherwise; `to`: steps a unit. */
+export const rounded = (place: Vector3, to = 10): Triple =>
+  place.toArray().map((v) => Math.round(v * to) / to + 0) as Triple;

@@ -1,5 +1,5 @@
 import type { ShownPiece, Transform } from '@fictile/core';
-import { Box3, Matrix4, Vector3 } from 'three';
+import { Box3, Matrix4, Raycaster, Vector3, type Intersection, type Object3D, type Ray } from 'three';
 import type { GeometryShelf } from './geometries.ts';
 
 /** Marks what is drawn for the hands and never goes into a still picture. */
@@ -32,3 +32,9 @@ export function boundsOf(pieces: readonly ShownPiece[], shelf: GeometryShelf): B
 
 /** What the group of a piece is called in the scene. */
 export const solidName = (pieceId: string): string => `solid ${pieceId}`;
+
+/** Where rays first meet a piece of the scene; undefined where it is not in it. */
+export function meetOf(scene: Object3D, pieceId: string): ((ray: Ray) => Intersection | undefined) | undefined {
+  const solid = scene.getObjectByName(solidName(pieceId));
+  return solid && (({ origin, direction }) => new Raycaster(origin, direction).intersectObject(solid, true).at(0));
+}

@@ -57,7 +57,8 @@ if (process.argv.includes('--conform')) {
 
 if (process.argv.includes('--cut')) {
   const at = process.argv.indexOf('--placements');
-  if (at < 0) await benchCut(kernels, yardstickMs, say);
+  const only = process.argv.indexOf('--case') + 1;
+  if (at < 0) await benchCut(kernels, yardstickMs, { say, only: only > 0 ? process.argv[only] : undefined });
   else await benchCutPlacements(kernels, Number(process.argv[at + 1]) || 60, say);
   process.exit();
 }

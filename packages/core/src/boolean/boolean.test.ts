@@ -211,7 +211,7 @@ describe('cut in a patch alone', () => {
     const patch = surface && patchUnder(surface, cutters);
     if (!patch) return undefined;
     expect(checkMesh(patch.solid)).toMatchObject(SOUND);
-    return putBack(body, patch, cut(patch.solid, cutters, { operation }).mesh);
+    return putBack(surface, patch, cut(patch.solid, cutters, { operation }).mesh);
   };
   const letters = [-20, 0, 20].map((x) => moved(box(8, 12, 20), [x, 55, Math.sqrt(3600 - x * x) - 4]));
 

@@ -93,17 +93,17 @@ function operate(
   tool: KernelSolid,
   { operation, held }: Pick<CarveJob, 'operation'> & { held: Held },
 ): { result: KernelSolid; other: KernelSolid; volumeError: number } {
-  const [shared, rest] = body.split(tool).map((one) => held.keep(one));
-  const [whole, inside, outside] = [body, shared, rest].map((one) => one.volume());
   // the kernel's own tolerance may shift a whole face of the body: of its volume that is more than of a letter's
   const scale = Math.max(Math.abs(tool.volume()), BODY_SHARE * Math.abs(body.volume()), 1e-300);
   const by = (off: number): number => Math.abs(off) / scale;
-  const volumeError = by(whole - inside - outside);
-  if (operation === 'subtract' || operation === 'imprint') return { result: rest, other: shared, volumeError };
-  if (operation === 'intersect') return { result: shared, other: rest, volumeError };
-  const both = held.keep(body.add(tool));
-  return { result: both, other: shared, volumeError: by(whole + tool.volume() - inside - both.volume()) };
-}
+  if (operation === 'join') {
+    const [both, shared] = [body.add(tool), body.intersect(tool)].map((one) => held.keep(one));
+    return { result: both, other: shared, volumeError: by(body.volume() + tool.volume() - shared.volume() - both.volume()) };
+  }
+  const [shared, rest] = body.split(tool).map((one) => held.keep(one));
+  const volumeError = by(body.volume() - shared.volume() - rest.volume());
+  return operation === 'intersect' ? { result: shared, other: rest, volumeError } : { result: rest, other: shared, volumeError };
+} // prettier-ignore
 
 function built(
   cut: CutTriangles,

@@ -1,8 +1,15 @@
 import { distanceToStretch, dot, minus, sizeOf } from '../math/index.ts';
 import type { TouchedSurface } from './touched.ts';
 
-/** Collapses edges of slivers where that moves no border by more than `byMm` and turns nothing over; gives the farthest move, mm. */
-export function collapseSlivers(surface: TouchedSurface, byMm: number): number {
+interface Bounds {
+  /** no border moves farther, mm */
+  byMm: number;
+  /** vertices that take no part in it */
+  held: ReadonlySet<number>;
+}
+
+/** Collapses edges of slivers where that moves no border too far and turns nothing over; gives the farthest move, mm. */
+export function collapseSlivers(surface: TouchedSurface, { byMm, held }: Bounds): number {
   let moved = 0;
   for (const t of surface.left()) {
     if (surface.isGone(t) || !surface.isSliver(t)) continue;
@@ -10,6 +17,7 @@ export function collapseSlivers(surface: TouchedSurface, byMm: number): number {
     const ways = [[a, b], [b, c], [c, a], [b, a], [c, b], [a, c]] as const; // prettier-ignore
     const lengthOf = ([v, u]: readonly [number, number]): number => sizeOf(minus(surface.place(u), surface.place(v)));
     for (const way of [...ways].sort((p, q) => lengthOf(p) - lengthOf(q))) {
+      if (way.some((v) => held.has(v))) continue;
       const by = moveOf(surface, way, byMm);
       if (by === undefined || !isSound(surface, way)) continue;
       collapse(surface, way);
@@ -25,7 +33,7 @@ type Way = readonly [gone: number, stays: number];
 /** How far a border moves when a vertex goes; undefined where it may not go. */
 function moveOf(surface: TouchedSurface, [v, u]: Way, byMm: number): number | undefined {
   if (surface.fixed.has(v)) return undefined;
-  const ring = surface.at.get(v) as number[];
+  const ring = surface.ringOf(v);
   const way = minus(surface.place(u), surface.place(v));
   const off = Math.max(...ring.map((t) => Math.abs(dot(surface.normalOf(t), way))));
   if (off > byMm) return undefined;
@@ -51,7 +59,7 @@ function bordersAt(surface: TouchedSurface, v: number, ring: readonly number[]):
 
 /** The surface stays one, no triangle is turned over, and none becomes worse than the worst there was. */
 function isSound(surface: TouchedSurface, [v, u]: Way): boolean {
-  const ring = surface.at.get(v) as number[];
+  const ring = surface.ringOf(v);
   const neighbours = new Set(ring.flatMap((t) => surface.cornersOf(t)));
   neighbours.delete(v);
   neighbours.delete(u);
@@ -67,7 +75,7 @@ function isSound(surface: TouchedSurface, [v, u]: Way): boolean {
 
 function collapse(surface: TouchedSurface, [v, u]: Way): void {
   const { cut } = surface;
-  for (const t of [...(surface.at.get(v) as number[])]) {
+  for (const t of [...surface.ringOf(v)]) {
     const corners = surface.cornersOf(t);
     if (corners.includes(u)) surface.remove(t);
     else surface.set(t, corners.map((w, k) => (w === v ? [u, numberIn(surface, t, u)] : [w, cut.numbers[3 * t + k]])));
@@ -77,7 +85,7 @@ function collapse(surface: TouchedSurface, [v, u]: Way): void {
 /** Number of a vertex in the source of a triangle, if one of its triangles there has it. */
 function numberIn(surface: TouchedSurface, t: number, v: number): number {
   const { cut } = surface;
-  for (const other of surface.at.get(v) as number[])
+  for (const other of surface.ringOf(v))
     if (cut.source[other] === cut.source[t])
       for (let c = 3 * other; c < 3 * other + 3; c++) if (cut.vertices[c] === v) return cut.numbers[c];
   return -1;

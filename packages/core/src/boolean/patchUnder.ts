@@ -9,8 +9,8 @@ export interface Patch {
   solid: PolygonMesh;
   /** per face of the body: 1 where it is in the patch */
   isIn: Uint8Array;
-  /** vertices of the body on the patch's border */
-  border: ReadonlySet<number>;
+  /** where each edge of its border goes on, by the vertex of the body at which it starts */
+  border: ReadonlyMap<number, number>;
   /** faces of the solid that are walls and bottom */
   below: number;
 }
@@ -163,8 +163,8 @@ function closedBelow({ mesh, neighbours }: BodySurface, place: Place): Patch | u
   };
   const corners: number[] = [];
   const starts = [0];
-  const border = new Set<number>();
-  const walls: [number, number][] = [];
+  const border = new Map<number, number>();
+  let edges = 0;
   let lowest = place.floor;
   for (const f of taken) {
     lowest = Math.min(lowest, place.faces.lowest(f));
@@ -173,19 +173,19 @@ function closedBelow({ mesh, neighbours }: BodySurface, place: Place): Patch | u
       if (isIn[neighbours.face[neighbours.twin[c]]]) continue;
       const [a, b] = [faceVertices[c], faceVertices[nextCorner(mesh, f, c)]];
       if (place.boxes.some((box) => segmentMeets(place.axes, positions, [a, b], box))) return undefined;
-      border.add(a).add(b);
-      walls.push([a, b]);
+      border.set(a, b);
+      edges++;
     }
     starts.push(corners.length);
   }
   // a vertex that the border comes through twice would be joined below as well
-  if (walls.length !== border.size) return undefined;
+  if (edges !== border.size) return undefined;
   const [across, other] = place.axes;
   const places = Float64Array.from(
     corners.flatMap((i) => [across, other].map((axis) => along(axis, positions, 3 * vertices[i]))),
   );
   if (liesOver({ places, faceStart: starts })) return undefined;
-  return withBelow(mesh, { own, vertices, corners, starts, taken, walls }, { isIn, border, up: place.axes[2], lowest });
+  return withBelow(mesh, { own, vertices, corners, starts, taken, border }, { isIn, up: place.axes[2], lowest });
 }
 
 /** Whether an edge comes within a box, seen from above (Liang and Barsky 1984). */
@@ -211,11 +211,11 @@ interface Rows {
   corners: number[];
   starts: number[];
   taken: readonly number[];
-  walls: [number, number][];
+  border: ReadonlyMap<number, number>;
 }
 
-function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, border, up, lowest }: { isIn: Uint8Array; border: ReadonlySet<number>; up: Vec3; lowest: number }): Patch {
-  const { own, vertices, corners, starts, taken, walls } = rows;
+function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, up, lowest }: { isIn: Uint8Array; up: Vec3; lowest: number }): Patch {
+  const { own, vertices, corners, starts, taken, border } = rows;
   const count = vertices.length;
   const positions = new Float64Array(6 * count);
   let highest = -Infinity;
@@ -235,11 +235,11 @@ function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, border, up, lowest }: 
     starts.push(corners.length);
   }
   const numberOf = (v: number): number => own.get(v) as number;
-  for (const [a, b] of walls) {
+  for (const [a, b] of border) {
     corners.push(numberOf(b), numberOf(a), count + numberOf(a), count + numberOf(b));
     starts.push(corners.length);
   }
-  const below = faces + walls.length;
+  const below = faces + border.size;
   const regions = [...mesh.regions, { part: 'body' as const, letter: -1, contour: -1, of: BELOW }];
   const region = new Uint32Array(faces + below).fill(regions.length - 1);
   taken.forEach((f, i) => (region[i] = mesh.region[f]));

@@ -1,4 +1,4 @@
-import { meshCrosses } from '../check/index.ts';
+import { crossingFaces, meshCrosses } from '../check/index.ts';
 import { emptyMesh, type PolygonMesh } from '../mesh/index.ts';
 import { collapseSlivers } from './collapse.ts';
 import { flipEdges } from './flip.ts';
@@ -17,21 +17,23 @@ export interface Tidied {
   movedMm: number;
 }
 
-/** Shares of the wished bound that are tried, until nothing crosses. */
-const SHARES = [1, 0.25];
+/** So often what crosses is held in its place and the rest tried again. */
+const ROUNDS = 6;
 
 /**
  * Better triangles where the cut went: edges are flipped inside the face that they were a part of, which moves nothing; then slivers are collapsed where that
- * moves the cut's border by no more than `byMm`, and less where faces would cross. Faces that the cut did not meet keep all their points.
+ * moves the cut's border by no more than `byMm`, and not where faces would cross. Faces that the cut did not meet keep all their points.
  */
 export function tidy(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, byMm: number): Tidied & { cut: CutTriangles } {
   const beside = { ...sorted, whole: facesBeside(cut, sorted) };
-  const sliversBefore = new TouchedSurface(cut, beside, sources).slivers();
-  for (const share of byMm > 0 ? SHARES : []) {
-    const done = tidyBy(cut, beside, sources, share * byMm);
-    if (done.movedMm === 0 || !crosses(done.cut, done.triangles, beside)) return { ...done, sliversBefore };
+  const held = new Set<number>();
+  for (let round = 0; byMm > 0 && round < ROUNDS; round++) {
+    const done = tidyBy(cut, beside, sources, { byMm, held });
+    const crossing = done.movedMm === 0 ? [] : crossingVertices(done.cut, done.triangles, beside);
+    if (crossing.length === 0) return done;
+    for (const v of crossing) held.add(v);
   }
-  return { ...tidyBy(cut, beside, sources, 0), sliversBefore };
+  return tidyBy(cut, beside, sources, { byMm: 0, held });
 } // prettier-ignore
 
 /** Whole faces that share a vertex with what was touched. */
@@ -45,19 +47,22 @@ function tidyBy(
   before: CutTriangles,
   sorted: Sorted,
   sources: ReadonlyMap<number, Source>,
-  byMm: number,
-): Omit<Tidied, 'sliversBefore'> & { cut: CutTriangles } {
+  { byMm, held }: { byMm: number; held: ReadonlySet<number> },
+): Tidied & { cut: CutTriangles } {
   const cut = { ...before, vertices: before.vertices.slice(), numbers: before.numbers.slice() };
   const surface = new TouchedSurface(cut, sorted, sources);
+  const sliversBefore = surface.slivers();
   flipEdges(surface);
-  const movedMm = byMm > 0 ? collapseSlivers(surface, byMm) : 0;
+  const movedMm = byMm > 0 ? collapseSlivers(surface, { byMm, held }) : 0;
   if (movedMm > 0) flipEdges(surface);
-  return { cut, triangles: surface.left(), slivers: surface.slivers(), movedMm };
+  return { cut, triangles: surface.left(), sliversBefore, slivers: surface.slivers(), movedMm };
 }
 
-/** Whether triangles that were touched cross each other or some whole faces, by exact predicates. */
-const crosses = (cut: CutTriangles, triangles: readonly number[], { whole }: Pick<Sorted, 'whole'>): boolean =>
-  meshCrosses(meshOf(cut, triangles, whole));
+/** Vertices of triangles that were touched and of whole faces where these cross each other, by exact predicates. */
+function crossingVertices(cut: CutTriangles, triangles: readonly number[], { whole }: Pick<Sorted, 'whole'>): number[] {
+  const mesh = meshOf(cut, triangles, whole);
+  return [...crossingFaces(mesh)].flatMap((f) => [...mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1])]);
+} // prettier-ignore
 
 /** Faces that cross as they are, or only once they are rounded to 32 bit. */
 export type CutCrossing = 'exactly' | 'rounded';

@@ -1,5 +1,5 @@
 import { SLIVER_SINE } from '../check/index.ts';
-import { cross, dot, minus, sizeOf, unit, type Vec3 } from '../math/index.ts';
+import { dot, unit, type Vec3 } from '../math/index.ts';
 import { areaVector } from '../mesh/index.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Sorted } from './sortOut.ts';
@@ -8,42 +8,47 @@ import { faceOfGroup, type Source } from './source.ts';
 /** The triangles that a cut has touched, with who is beside whom. Changes write through to what was cut. */
 export class TouchedSurface {
   readonly cut: CutTriangles;
-  /** triangles at a vertex */
-  readonly at = new Map<number, number[]>();
   /** vertices of faces that are not to move */
   readonly fixed = new Set<number>();
-  readonly #removed = new Set<number>();
   readonly #triangles: readonly number[];
-  /** corner that starts each edge, by its ends */
-  readonly #edges = new Map<number, number>();
+  /** triangles at a vertex */
+  readonly #rings: number[][] = [];
+  readonly #removed: Uint8Array;
+  /** per triangle: row of its flat face, and the normals of those rows */
+  readonly #group: Uint32Array;
+  readonly #normals: Vec3[] = [];
   readonly #wholeEdges = new Set<number>();
-  readonly #vertices: number;
-  readonly #normals = new Map<number, Vec3>();
 
   constructor(cut: CutTriangles, { whole, touched }: Sorted, sources: ReadonlyMap<number, Source>) {
     this.cut = cut;
     this.#triangles = touched;
-    this.#vertices = cut.places.length / 3;
+    this.#removed = new Uint8Array(cut.source.length);
+    this.#group = new Uint32Array(cut.source.length);
+    const rows = new Map<number, number>();
     for (const t of touched) {
-      for (let c = 3 * t; c < 3 * t + 3; c++) {
-        this.#edges.set(this.#key(cut.vertices[c], cut.vertices[next(c)]), c);
-        const row = this.at.get(cut.vertices[c]);
-        if (row) row.push(t);
-        else this.at.set(cut.vertices[c], [t]);
+      for (let c = 3 * t; c < 3 * t + 3; c++) (this.#rings[cut.vertices[c]] ??= []).push(t);
+      const name = cut.source[t] * 2 ** 32 + cut.group[t];
+      let row = rows.get(name);
+      if (row === undefined) {
+        rows.set(name, (row = rows.size));
+        this.#normals.push(groupNormal(cut, t, sources.get(cut.source[t]) as Source));
       }
-      const name = this.groupOf(t);
-      if (!this.#normals.has(name)) this.#normals.set(name, groupNormal(cut, t, sources.get(cut.source[t]) as Source));
+      this.#group[t] = row;
     }
     for (const { vertices } of whole)
       vertices.forEach((v, i) => {
         const w = vertices[(i + 1) % vertices.length];
-        if (this.at.has(v)) this.fixed.add(v);
-        if (this.at.has(v) && this.at.has(w)) this.#wholeEdges.add(this.#key(v, w)).add(this.#key(w, v));
+        if (this.ringOf(v).length === 0) return;
+        this.fixed.add(v);
+        if (this.ringOf(w).length > 0) this.#wholeEdges.add(this.#key(v, w)).add(this.#key(w, v));
       });
   }
 
+  /** Triangles at a vertex. */
+  ringOf = (v: number): readonly number[] => this.#rings[v] ?? NONE;
+
   left(): number[] {
-    return this.#triangles.filter((t) => !this.#removed.has(t));
+    return this.#triangles.filter((t) => !this.isGone(t));
   }
 
   slivers(): number {
@@ -51,16 +56,12 @@ export class TouchedSurface {
   }
 
   /** The flat face that a triangle is a part of. */
-  groupOf(t: number): number {
-    return this.cut.source[t] * 2 ** 32 + this.cut.group[t];
-  }
+  groupOf = (t: number): number => this.#group[t];
 
   /** Of the group, as it is seen in the result; of length 1. */
-  normalOf(t: number): Vec3 {
-    return this.#normals.get(this.groupOf(t)) as Vec3;
-  }
+  normalOf = (t: number): Vec3 => this.#normals[this.#group[t]];
 
-  isGone = (t: number): boolean => this.#removed.has(t);
+  isGone = (t: number): boolean => this.#removed[t] === 1;
   isSliver = (t: number): boolean => this.quality(...this.cornersOf(t)) < SLIVER_SINE;
   cornersOf = (t: number): [number, number, number] => [
     this.cut.vertices[3 * t],
@@ -75,10 +76,11 @@ export class TouchedSurface {
 
   /** Sine of the smallest angle: the doubled area over the product of the two longest sides. */
   quality(a: number, b: number, c: number): number {
-    const [p, q, r] = [a, b, c].map((v) => this.place(v));
-    const sides = [sizeOf(minus(q, p)), sizeOf(minus(r, q)), sizeOf(minus(p, r))].sort((x, y) => y - x);
-    const product = sides[0] * sides[1];
-    return product > 0 ? sizeOf(cross(minus(q, p), minus(r, p))) / product : 0;
+    const { places } = this.cut;
+    const [x, y, z] = areaVector(places, 3 * a, 3 * b, 3 * c);
+    const [p, q, r] = [between(places, a, b), between(places, b, c), between(places, c, a)];
+    const product = (p * q * r) / Math.min(p, q, r);
+    return product > 0 ? Math.sqrt((x * x + y * y + z * z) / product) : 0;
   }
 
   /** How far a triangle faces as its group does: below zero it is turned over. */
@@ -88,11 +90,15 @@ export class TouchedSurface {
 
   /** Corner whose edge runs from one vertex to another; undefined where no touched triangle has it. */
   edge(from: number, to: number): number | undefined {
-    return this.#edges.get(this.#key(from, to));
+    const { vertices } = this.cut;
+    for (const t of this.ringOf(from))
+      for (let c = 3 * t; c < 3 * t + 3; c++) if (vertices[c] === from && vertices[next(c)] === to) return c;
+    return undefined;
   }
 
   hasEdge(a: number, b: number): boolean {
-    return this.edge(a, b) !== undefined || this.edge(b, a) !== undefined || this.#wholeEdges.has(this.#key(a, b));
+    if (this.edge(a, b) !== undefined || this.edge(b, a) !== undefined) return true;
+    return this.fixed.has(a) && this.#wholeEdges.has(this.#key(a, b));
   }
 
   /** Gives a triangle other corners, with the numbers that go with them. */
@@ -101,28 +107,31 @@ export class TouchedSurface {
     corners.forEach(([vertex, number], k) => {
       this.cut.vertices[3 * t + k] = vertex;
       this.cut.numbers[3 * t + k] = number;
+      (this.#rings[vertex] ??= []).push(t);
     });
-    for (let c = 3 * t; c < 3 * t + 3; c++) {
-      this.#edges.set(this.#key(this.cut.vertices[c], this.cut.vertices[next(c)]), c);
-      (this.at.get(this.cut.vertices[c]) as number[]).push(t);
-    }
   }
 
   remove(t: number): void {
     this.#unlink(t);
-    this.#removed.add(t);
+    this.#removed[t] = 1;
   }
 
   #unlink(t: number): void {
     for (let c = 3 * t; c < 3 * t + 3; c++) {
-      const key = this.#key(this.cut.vertices[c], this.cut.vertices[next(c)]);
-      if (this.#edges.get(key) === c) this.#edges.delete(key);
-      const row = this.at.get(this.cut.vertices[c]) as number[];
+      const row = this.#rings[this.cut.vertices[c]];
       row.splice(row.indexOf(t), 1);
     }
   }
 
-  #key = (a: number, b: number): number => a * this.#vertices + b;
+  #key = (a: number, b: number): number => (a * this.cut.places.length) / 3 + b;
+}
+
+const NONE: readonly number[] = [];
+
+/** Squared distance of two vertices. */
+function between(p: Float64Array, a: number, b: number): number {
+  const [x, y, z] = [p[3 * a] - p[3 * b], p[3 * a + 1] - p[3 * b + 1], p[3 * a + 2] - p[3 * b + 2]];
+  return x * x + y * y + z * z;
 }
 
 export const next = (corner: number): number => (corner % 3 === 2 ? corner - 2 : corner + 1);

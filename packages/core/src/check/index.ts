@@ -3,7 +3,7 @@ export type { PlaceKind } from './places.ts';
 export { findCrossings } from './crossings.ts';
 export type { Crossings } from './crossings.ts';
 export { tetrahedron } from './shells.ts';
-export { meshCrosses } from './meshCrosses.ts';
+export { crossingFaces, meshCrosses } from './crossingFaces.ts';
 export { checkMesh, checkUnless } from './report.ts';
 export type { MeshReport } from './report.ts';
 export { SLIVER_SINE, trianglesWithArea } from './triangleShape.ts';

@@ -25,6 +25,6 @@ export function cutNearby<C extends { mesh: PolygonMesh }>(
   const done = cut(body);
   body.free();
   if (!('mesh' in done)) return done.why === 'crossed' ? done : undefined;
-  const mesh = putBack(surface.mesh, patch, done.mesh);
+  const mesh = putBack(surface, patch, done.mesh);
   return mesh && { ...done, mesh };
 }

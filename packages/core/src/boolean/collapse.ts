@@ -1,7 +1,7 @@
 import { distanceToStretch, dot, minus, sizeOf } from '../math/index.ts';
 import type { TouchedSurface } from './touched.ts';
 
-interface Bounds {
+export interface Bounds {
   /** no border moves farther, mm */
   byMm: number;
   /** vertices that take no part in it */

@@ -5,10 +5,10 @@ const ROUNDS = 20;
 /** By so much the smallest angle's sine has to grow: less would go to and fro by rounding. */
 const GAIN = 1e-9;
 
-/** Flips edges inside faces as long as the smaller of the smallest angles grows (as Lawson 1977 did with circles). Nothing moves. */
-export function flipEdges(surface: TouchedSurface): void {
+/** Flips edges inside faces as long as the smaller of the smallest angles grows (as Lawson 1977 did with circles), from those of some triangles on. Nothing moves. */
+export function flipEdges(surface: TouchedSurface, from: readonly number[]): void {
   const { cut } = surface;
-  const waiting = surface.left().flatMap((t) => [3 * t, 3 * t + 1, 3 * t + 2]);
+  const waiting = from.flatMap((t) => [3 * t, 3 * t + 1, 3 * t + 2]);
   let most = ROUNDS * waiting.length;
   while (waiting.length > 0 && most-- > 0) {
     const corner = waiting.pop() as number;

@@ -36,7 +36,7 @@ export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]
   const boxes = cutters.map((cutter) => grown(boxIn(axes, cutter.positions)));
   const whole = boxes.reduce(aroundBoxes, EMPTY_BOX);
   const faces = new FaceBoxes(surface.mesh, axes);
-  const near = nearFaces(surface, boxAround(axes, whole));
+  const near = surface.boxes.near(boxAround(axes, whole));
   const rises = (f: number): boolean => cosineUp(surface, axes, f) > STEEP;
   const meets = (f: number): boolean => near[f] === 1 && faces.overlaps(f, whole, 3) && boxes.some((box) => faces.overlaps(f, box, 3));
   const isIn = flooded(surface, (f) => faces.overlaps(f, whole, 2) && rises(f), (f) => meets(f) && rises(f));
@@ -55,7 +55,7 @@ export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]
 function axesFor(surface: BodySurface, cutters: readonly PolygonMesh[]): Axes | undefined {
   const { areas } = surface;
   const boxes = cutters.map(({ positions }) => boxOfPoints(positions));
-  const near = nearFaces(surface, boxes.reduce(aroundBoxes, EMPTY_BOX));
+  const near = surface.boxes.near(boxes.reduce(aroundBoxes, EMPTY_BOX));
   let sum: Vec3 = [0, 0, 0];
   for (let f = 0; f < near.length; f++) {
     if (near[f] === 0 || !boxes.some((box) => surface.boxes.overlaps(f, box, 3))) continue;
@@ -65,11 +65,6 @@ function axesFor(surface: BodySurface, cutters: readonly PolygonMesh[]): Axes | 
   const up = unit(sum);
   const across = unit(cross(Math.abs(up[1]) < 0.9 ? [0, 1, 0] : [1, 0, 0], up));
   return [across, cross(up, across), up];
-}
-
-/** Per face 1 where its upright box meets another one. */
-function nearFaces({ mesh, boxes }: BodySurface, box: Box3): Uint8Array {
-  return Uint8Array.from({ length: faceCount(mesh) }, (_, f) => (boxes.overlaps(f, box, 3) ? 1 : 0));
 }
 
 /** The upright box around one along other axes. */
@@ -216,32 +211,33 @@ interface Rows {
 
 function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, up, lowest }: { isIn: Uint8Array; up: Vec3; lowest: number }): Patch {
   const { own, vertices, corners, starts, taken, border } = rows;
+  const { low, high } = boxOfPoints(Float64Array.from(vertices.flatMap((v) => [along(up, mesh.positions, 3 * v), 0, 0])));
+  const bottom = lowest - ROOM * (high[0] - low[0]) - 1e-3 * (high[0] - low[0] || 1);
+  const loop = loopOf(border);
   const count = vertices.length;
-  const positions = new Float64Array(6 * count);
-  let highest = -Infinity;
+  const sunk = loop ?? vertices;
+  const numberBelow = new Map(sunk.map((v, i) => [v, count + i]));
+  const positions = new Float64Array(3 * (count + sunk.length));
   vertices.forEach((v, i) => {
-    highest = Math.max(highest, along(up, mesh.positions, 3 * v));
     for (let k = 0; k < 3; k++) positions[3 * i + k] = mesh.positions[3 * v + k];
   });
-  const bottom = lowest - ROOM * (highest - lowest) - 1e-3 * (highest - lowest || 1);
-  vertices.forEach((v, i) => {
+  sunk.forEach((v, i) => {
     const down = bottom - along(up, mesh.positions, 3 * v);
     for (let k = 0; k < 3; k++) positions[3 * (count + i) + k] = mesh.positions[3 * v + k] + down * up[k];
   });
   const top = corners.length;
   const faces = taken.length;
-  for (let i = 0; i < faces; i++) {
-    for (let c = starts[i + 1] - 1; c >= starts[i]; c--) corners.push(count + corners[c]);
+  const below = (v: number): number => numberBelow.get(v) as number;
+  const add = (face: readonly number[]): void => {
+    for (const v of face) corners.push(v);
     starts.push(corners.length);
-  }
-  const numberOf = (v: number): number => own.get(v) as number;
-  for (const [a, b] of border) {
-    corners.push(numberOf(b), numberOf(a), count + numberOf(a), count + numberOf(b));
-    starts.push(corners.length);
-  }
-  const below = faces + border.size;
+  };
+  // one face below where the border is one line; else the faces themselves, turned over
+  if (loop) add([...loop].reverse().map(below));
+  else for (let i = 0; i < faces; i++) add(corners.slice(starts[i], starts[i + 1]).reverse().map((v) => count + v));
+  for (const [a, b] of border) add([own.get(b) as number, own.get(a) as number, below(a), below(b)]);
   const regions = [...mesh.regions, { part: 'body' as const, letter: -1, contour: -1, of: BELOW }];
-  const region = new Uint32Array(faces + below).fill(regions.length - 1);
+  const region = new Uint32Array(starts.length - 1).fill(regions.length - 1);
   taken.forEach((f, i) => (region[i] = mesh.region[f]));
   const old = taken.flatMap((f) => Array.from({ length: mesh.faceStart[f + 1] - mesh.faceStart[f] }, (_, k) => mesh.faceStart[f] + k));
   const sharp = new Uint8Array(corners.length);
@@ -257,5 +253,13 @@ function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, up, lowest }: { isIn: 
     regions,
     ...(uv && { uv }),
   };
-  return { solid, isIn, border, below };
+  return { solid, isIn, border, below: starts.length - 1 - faces };
+} // prettier-ignore
+
+/** A border that is one line, from vertex to vertex; undefined where it is several. */
+function loopOf(border: ReadonlyMap<number, number>): number[] | undefined {
+  const [first] = border.keys();
+  const loop = [first];
+  for (let v = border.get(first); v !== first && v !== undefined && loop.length <= border.size; v = border.get(v)) loop.push(v);
+  return loop.length === border.size ? loop : undefined;
 } // prettier-ignore

@@ -8,16 +8,16 @@ import { BELOW, type Patch } from './patchUnder.ts';
  */
 export function putBack(body: BodySurface, { isIn, border, below }: Patch, cut: PolygonMesh): PolygonMesh | undefined {
   const isBelow = cut.regions.map(({ of }) => of === BELOW);
-  const kept = [...cut.region.keys()].filter((f) => !isBelow[cut.region[f]]);
-  if (cut.region.length - kept.length !== below) return undefined;
-  const far = [...isIn.keys()].filter((f) => !isIn[f]);
-  const rows = new Rows(body.mesh, cut, far.length + kept.length);
-  for (const f of far) rows.pushFar(f);
+  const kept = cut.region.length - cut.region.reduce((sum, region) => sum + (isBelow[region] ? 1 : 0), 0);
+  if (cut.region.length - kept !== below) return undefined;
+  const far = isIn.length - isIn.reduce((sum, one) => sum + one, 0);
+  const rows = new Rows(body.mesh, cut, far + kept);
+  for (let f = 0; f < isIn.length; f++) if (!isIn[f]) rows.pushFar(f);
   const onSeam = new Map([...border.keys()].map((v) => [placeOf(body.mesh, v), v]));
   if (onSeam.size !== border.size || !rows.join(onSeam)) return undefined;
-  for (const f of kept) rows.pushCut(f);
+  for (let f = 0; f < cut.region.length; f++) if (!isBelow[cut.region[f]]) rows.pushCut(f);
   const mesh = rows.finish();
-  return closes(mesh, { from: far.length, border, numberOf: rows.numberOf, body, isIn }) ? mesh : undefined;
+  return closes(mesh, { from: far, border, numberOf: rows.numberOf, body, isIn }) ? mesh : undefined;
 } // prettier-ignore
 
 const placeOf = ({ positions: p }: PolygonMesh, v: number): string => `${p[3 * v]} ${p[3 * v + 1]} ${p[3 * v + 2]}`;
@@ -52,9 +52,11 @@ function closes(mesh: PolygonMesh, { from, border, numberOf, body, isIn }: Seam)
 /** Edges of the faces beside a patch that run from one vertex of its border to another one without being part of it. */
 function edgesBetween({ mesh, neighbours: { twin, face } }: BodySurface, { isIn, border, numberOf }: Pick<Seam, 'isIn' | 'border' | 'numberOf'>, vertices: number): Set<number> {
   const found = new Set<number>();
+  const isOnBorder = new Uint8Array(vertexCount(mesh));
+  for (const v of border.keys()) isOnBorder[v] = 1;
   for (let c = 0; c < twin.length; c++) {
     const [a, b] = [mesh.faceVertices[twin[c]], mesh.faceVertices[c]];
-    if (border.has(a) && border.has(b) && !isIn[face[c]] && !isIn[face[twin[c]]]) found.add(numberOf(a) * vertices + numberOf(b));
+    if (isOnBorder[a] && isOnBorder[b] && !isIn[face[c]] && !isIn[face[twin[c]]]) found.add(numberOf(a) * vertices + numberOf(b));
   }
   return found;
 } // prettier-ignore

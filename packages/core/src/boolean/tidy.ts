@@ -1,6 +1,6 @@
 import { crossingFaces, meshCrosses } from '../check/index.ts';
 import { emptyMesh, type PolygonMesh } from '../mesh/index.ts';
-import { collapseSlivers } from './collapse.ts';
+import { collapseSlivers, type Bounds } from './collapse.ts';
 import { flipEdges } from './flip.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Sorted, WholeFace } from './sortOut.ts';
@@ -26,14 +26,19 @@ const ROUNDS = 6;
  */
 export function tidy(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, byMm: number): Tidied & { cut: CutTriangles } {
   const beside = { ...sorted, whole: facesBeside(cut, sorted) };
+  const surface = surfaceOf(cut, beside, sources);
+  const sliversBefore = surface.slivers();
+  flipEdges(surface, beside.touched);
+  const flipped = { cut: surface.cut, triangles: beside.touched, slivers: surface.slivers(), sliversBefore, movedMm: 0 };
   const held = new Set<number>();
   for (let round = 0; byMm > 0 && round < ROUNDS; round++) {
-    const done = tidyBy(cut, beside, sources, { byMm, held });
-    const crossing = done.movedMm === 0 ? [] : crossingVertices(done.cut, done.triangles, beside);
-    if (crossing.length === 0) return done;
+    const done = collapsed(flipped.cut, beside, sources, { byMm, held });
+    if (done.movedMm === 0) break;
+    const crossing = crossingVertices(done, flipped.cut, beside);
+    if (crossing.length === 0) return { ...done, sliversBefore };
     for (const v of crossing) held.add(v);
   }
-  return tidyBy(cut, beside, sources, { byMm: 0, held });
+  return flipped;
 } // prettier-ignore
 
 /** Whole faces that share a vertex with what was touched. */
@@ -43,25 +48,28 @@ function facesBeside({ vertices, places }: CutTriangles, { whole, touched }: Sor
   return whole.filter((face) => face.vertices.some((v) => isTouched[v] === 1));
 }
 
-function tidyBy(
-  before: CutTriangles,
-  sorted: Sorted,
-  sources: ReadonlyMap<number, Source>,
-  { byMm, held }: { byMm: number; held: ReadonlySet<number> },
-): Tidied & { cut: CutTriangles } {
-  const cut = { ...before, vertices: before.vertices.slice(), numbers: before.numbers.slice() };
-  const surface = new TouchedSurface(cut, sorted, sources);
-  const sliversBefore = surface.slivers();
-  flipEdges(surface);
-  const movedMm = byMm > 0 ? collapseSlivers(surface, { byMm, held }) : 0;
-  if (movedMm > 0) flipEdges(surface);
-  return { cut, triangles: surface.left(), sliversBefore, slivers: surface.slivers(), movedMm };
-}
+/** On a copy of what was cut. */
+const surfaceOf = (cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>): TouchedSurface =>
+  new TouchedSurface({ ...cut, vertices: cut.vertices.slice(), numbers: cut.numbers.slice() }, sorted, sources);
 
-/** Vertices of triangles that were touched and of whole faces where these cross each other, by exact predicates. */
-function crossingVertices(cut: CutTriangles, triangles: readonly number[], { whole }: Pick<Sorted, 'whole'>): number[] {
+type Done = Omit<Tidied, 'sliversBefore'> & { cut: CutTriangles };
+
+function collapsed(before: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, bounds: Bounds): Done {
+  const surface = surfaceOf(before, sorted, sources);
+  const movedMm = collapseSlivers(surface, bounds);
+  const { cut } = surface;
+  flipEdges(surface, surface.left().filter((t) => differs(cut, before, t)));
+  return { cut, triangles: surface.left(), slivers: surface.slivers(), movedMm };
+} // prettier-ignore
+
+const differs = (a: CutTriangles, b: CutTriangles, t: number): boolean =>
+  [3 * t, 3 * t + 1, 3 * t + 2].some((c) => a.vertices[c] !== b.vertices[c]);
+
+/** Vertices of triangles that have changed, and of what they cross, by exact predicates. */
+function crossingVertices({ cut, triangles }: Done, before: CutTriangles, { whole }: Sorted): number[] {
   const mesh = meshOf(cut, triangles, whole);
-  return [...crossingFaces(mesh)].flatMap((f) => [...mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1])]);
+  const concerns = (f: number): boolean => f < triangles.length && differs(cut, before, triangles[f]);
+  return [...crossingFaces(mesh, { concerns })].flatMap((f) => [...mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1])]);
 } // prettier-ignore
 
 /** Faces that cross as they are, or only once they are rounded to 32 bit. */

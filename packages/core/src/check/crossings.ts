@@ -14,12 +14,20 @@ export interface Crossings {
 const LOOKS_BETWEEN = 2048;
 const never = (): boolean => false;
 
+interface Search {
+  /** pairs after which it stops */
+  limit?: number;
+  cancelled?: () => boolean;
+  /** faces of which one at least has to be in a pair; undefined: any */
+  concerns?: (face: number) => boolean;
+}
+
 /** Finds crossing faces by exact predicates over a tree of boxes. Triangles without area are left out: they are counted elsewhere. */
 export function findCrossings(
   mesh: PolygonMesh,
   triangles: Triangles,
   hasArea: Uint8Array,
-  { limit = 10_000, cancelled = never }: { limit?: number; cancelled?: () => boolean } = {},
+  { limit = 10_000, cancelled = never, concerns }: Search = {},
 ): Crossings {
   const count = triangles.face.length;
   const p = mesh.positions;
@@ -33,17 +41,24 @@ export function findCrossings(
     }
   }
   const tree = boxTree(boxes);
+  const marks = concerns && Uint8Array.from(triangles.face, (f) => (concerns(f) ? 1 : 0));
   const faces = new Set<number>();
   let pairs = 0;
   let looked = 0;
   const corners = (t: number): number[] => [vertices[3 * t], vertices[3 * t + 1], vertices[3 * t + 2]];
-  overlappingPairs(tree, boxes, (a, b) => {
-    if (++looked % LOOKS_BETWEEN === 0 && cancelled()) return false;
-    if (!hasArea[a] || !hasArea[b] || areParted(p, vertices, a, b)) return true;
-    if (!trianglesMeet(p, corners(a), corners(b))) return true;
-    pairs++;
-    faces.add(triangles.face[a]).add(triangles.face[b]);
-    return pairs < limit;
-  });
+  overlappingPairs(
+    tree,
+    boxes,
+    (a, b) => {
+      if (++looked % LOOKS_BETWEEN === 0 && cancelled()) return false;
+      if (marks && !marks[a] && !marks[b]) return true;
+      if (!hasArea[a] || !hasArea[b] || areParted(p, vertices, a, b)) return true;
+      if (!trianglesMeet(p, corners(a), corners(b))) return true;
+      pairs++;
+      faces.add(triangles.face[a]).add(triangles.face[b]);
+      return pairs < limit;
+    },
+    marks,
+  );
   return { pairs, faces: Uint32Array.from(faces).sort(), capped: pairs >= limit };
 }

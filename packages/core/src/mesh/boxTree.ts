@@ -87,12 +87,30 @@ const overlap = (a: Float64Array, i: number, b: Float64Array, j: number): boolea
   a[i + 2] <= b[j + 5] &&
   b[j + 2] <= a[i + 5];
 
-/** Visits every pair of items whose boxes meet, each once; stops when `visit` gives false. */
-export function overlappingPairs(tree: BoxTree, boxes: Float64Array, visit: (a: number, b: number) => boolean): void {
+/** Per node: whether any of its items is marked. */
+function markedNodes({ order, first, last, child }: BoxTree, marks: Uint8Array): Uint8Array {
+  const marked = new Uint8Array(child.length);
+  // children come after their parents
+  for (let node = child.length - 1; node >= 0; node--) {
+    if (child[node] >= 0) marked[node] = marked[child[node]] | marked[child[node] + 1];
+    else for (let i = first[node]; i < last[node]; i++) marked[node] |= marks[order[i]];
+  }
+  return marked;
+}
+
+/** Visits every pair of items whose boxes meet, each once, or of those only where the boxes of marked and other items may; stops when `visit` gives false. */
+export function overlappingPairs(
+  tree: BoxTree,
+  boxes: Float64Array,
+  visit: (a: number, b: number) => boolean,
+  marks?: Uint8Array,
+): void {
+  const marked = marks && markedNodes(tree, marks);
   const stack: number[] = [0, 0];
   while (stack.length > 0) {
     const j = stack.pop() as number;
     const i = stack.pop() as number;
+    if (marked && !marked[i] && !marked[j]) continue;
     if (i !== j && !overlap(tree.bounds, i * 6, tree.bounds, j * 6)) continue;
     const ci = tree.child[i];
     const cj = tree.child[j];

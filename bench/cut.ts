@@ -44,6 +44,7 @@ type Carver = Awaited<ReturnType<NonNullable<Kernels['loadCarver']>>>;
 const TEXT = 'Kiln Opening\nSaltglaze Row';
 const LETTERS = [...TEXT].filter((c) => c.trim() !== '').length;
 const ROUNDS = 5;
+const RING_MM = 0.5;
 
 interface Case {
   name: string;
@@ -181,12 +182,13 @@ async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: (line:
       () => cutCold(carver, one.mesh, job, ready),
       () => byCsg(one.mesh, cutters, operation),
     );
-    if ('free' in ready.prepared) ready.prepared.free();
     if ('why' in ours.value) {
       say(`  ${operation}: refused, ${ours.value.why}`);
       continue;
     }
     tellOurs(operation, ours.value, ours.ms, say);
+    tellRing(cutCold(carver, one.mesh, { ...job, ringMm: RING_MM }, ready), say);
+    if ('free' in ready.prepared) ready.prepared.free();
     say(`    body kept: ${again.ms.toFixed(0)} ms; general library: ${theirs.ms.toFixed(0)} ms (${(theirs.ms / ours.ms).toFixed(2)}x of ours, ${(theirs.ms / again.ms).toFixed(2)}x with the body kept); open edges ${openEdges(theirs.value, 0)} as they are, ${openEdges(theirs.value, 1e-5)} joined within 1e-5`);
   }
 } // prettier-ignore
@@ -198,6 +200,13 @@ function tellOurs(operation: string, { mesh, volumeError, whole, tidied, apart }
   const share = (slivers: number): string => `${((100 * slivers) / Math.max(1, tidied.triangles.length)).toFixed(1)} %`;
   say(`  ${operation}: ${ms.toFixed(0)} ms; ${isClosed(report)}, ${report.crossingFaces} crossing in 64 bit; ${isClosed(rounded)}, ${rounded.crossingFaces} crossing, ${rounded.degenerate} without area in 32 bit; ` +
     `volumes off by ${volumeError.toExponential(1)}; ${apart.length} letters apart; ${whole} faces whole; slivers on ${tidied.triangles.length} triangles of cut faces ${share(tidied.sliversBefore)} -> ${share(tidied.slivers)}, borders moved by up to ${tidied.movedMm.toFixed(3)} mm`);
+} // prettier-ignore
+
+/** A ring of quads beside the same cut. */
+function tellRing(cut: ReturnType<typeof cutCold>, say: (line: string) => void): void {
+  if ('why' in cut || !cut.ring) return say('    NO RING');
+  const { closed, manifold, crossingFaces } = checkMesh(cut.mesh);
+  say(`    quads ${RING_MM} mm wide beside ${((100 * cut.ring.quads) / cut.ring.edges).toFixed(1)} % of ${cut.ring.edges} edges; ${closed && manifold ? 'closed, manifold' : 'NOT CLOSED'}, ${crossingFaces} crossing`);
 } // prettier-ignore
 
 interface Timed<T> {

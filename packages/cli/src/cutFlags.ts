@@ -24,6 +24,7 @@ const BELONGS: readonly FlagName[] = [
   'place',
   'normal',
   'loose',
+  'quads-beside',
 ];
 
 /** What says nothing without --with. */
@@ -49,6 +50,7 @@ export function cutStep(flags: Flags, target: string): CutStep {
     raiseMm: operation === 'imprint' ? (flags.depth ?? 0) : 0,
     leanPercent: flags.lean ?? 0,
     loose: flags.loose ?? usual.loose,
+    ringMm: flags['quads-beside'] ?? usual.ringMm,
   };
 }
 

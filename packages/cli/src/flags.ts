@@ -124,6 +124,7 @@ export const MAKE_FLAGS = {
   place: { kind: 'text' },
   normal: { kind: 'text' },
   loose: choice('keep', 'drop'),
+  'quads-beside': length(0, 1000),
   'close-holes': { kind: 'switch' },
   'in-unit': choice('mm', 'cm', 'm', 'in'),
   'in-up': choice('y', 'z'),

@@ -155,6 +155,7 @@ type ShapeRemark = Extract<
       | 'CUT_LEFT_OUT'
       | 'CUT_APART'
       | 'CUT_LOOSE'
+      | 'CUT_RING'
       | 'CUT_ROUNDS';
   }
 >;
@@ -284,6 +285,8 @@ function shapeText(remark: ShapeRemark): string {
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
     case 'CUT_LOOSE':
       return `${remark.params.parts} parts hang on nothing after the cut${remark.params.kept ? ': --loose drop leaves them out.' : ', left out.'}`;
+    case 'CUT_RING':
+      return `There is room for quads beside ${remark.params.quads} of the cut's ${remark.params.edges} edges. A narrower ring may find more.`;
     case 'MODEL_OPEN':
       return `The model is not closed: ${remark.params.openEdges} open edges, ${remark.params.badEdges} edges with too many faces.`;
   }

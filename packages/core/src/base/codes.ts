@@ -138,6 +138,8 @@ export interface RemarkParams {
   CUT_ROUNDS: { stepId: string };
   /** Cutting has left parts that hang on nothing, like the inside of an O. */
   CUT_LOOSE: { stepId: string; parts: number; kept: boolean };
+  /** A ring of quads was asked for, and part of the cut has no room for it. */
+  CUT_RING: { stepId: string; edges: number; quads: number };
   /** Edges that the shape needs cut stayed longer, because the budget of faces was used up. */
   SHAPE_COARSE: { budget: number };
   /** More characters than are shaped; the words are kept, the solid is held back. */

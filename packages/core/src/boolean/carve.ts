@@ -7,7 +7,8 @@ import { Held, type KernelSolid } from './kernel.ts';
 import { partsOf, type CutPart } from './parts.ts';
 import { readOut, type CutTriangles } from './readOut.ts';
 import { rebuild, type RegionOf } from './rebuild.ts';
-import { sortOut } from './sortOut.ts';
+import { ringAround } from './ringAround.ts';
+import { sortOut, type Sorted } from './sortOut.ts';
 import { sourceOf, type Source } from './source.ts';
 import { cutCrosses, tidy, type CutCrossing, type Tidied } from './tidy.ts';
 
@@ -24,6 +25,8 @@ export interface CarveJob {
   dropsLoose: boolean;
   /** borders of cut faces may move by so much, mm, where that clears slivers away */
   cleanMm: number;
+  /** a ring of quads so wide goes along the cut line, in the body's faces; 0: none. Mm */
+  ringMm?: number;
   /** edges that rounding to 32 bit would collapse are collapsed by the kernel first */
   simplifies?: boolean;
   /** whether faces cross where it was cut is looked for */
@@ -41,6 +44,8 @@ export interface Carved {
   /** faces that came back as they were */
   whole: number;
   tidied: Tidied;
+  /** edges of the cut line, and those with a quad beside them; undefined where no ring was asked for */
+  ring: { edges: number; quads: number } | undefined;
   /** faces that were cut, or that cut, cross: as they are, or only once they are rounded to 32 bit; undefined where none does or nobody looked */
   crosses: CutCrossing | undefined;
 }
@@ -115,9 +120,22 @@ function built(
   const { cut: cleared, ...tidied } = tidy(cut, sorted, sources, job.cleanMm);
   const numberOf = new Map(cutters.map(({ id }, i) => [id, i]));
   if (inside) numberOf.set(inside.id, INSIDE);
-  const mesh = rebuild(cleared, sources, { ...sorted, touched: tidied.triangles }, ({ id }, region) => job.regionOf(numberOf.get(id), region));
-  const crosses = job.looks ? cutCrosses(cleared, { ...sorted, touched: tidied.triangles }, body) : undefined;
-  return { mesh, apart: sifted.apart, loose: sifted.loose, whole: sorted.whole.length, tidied, crosses };
+  const settled = ringed(cleared, { ...sorted, touched: tidied.triangles }, sources, { body, widthMm: job.ringMm ?? 0 });
+  const mesh = rebuild(settled.cut, sources, settled.sorted, ({ id }, region) => job.regionOf(numberOf.get(id), region));
+  const crosses = job.looks ? cutCrosses(settled.cut, settled.sorted, body) : undefined;
+  return { mesh, apart: sifted.apart, loose: sifted.loose, whole: sorted.whole.length, tidied, ring: settled.ring, crosses };
+} // prettier-ignore
+
+interface Settled {
+  cut: CutTriangles;
+  sorted: Sorted;
+  ring: Carved['ring'];
+}
+
+function ringed(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, job: { body: Source; widthMm: number }): Settled {
+  if (job.widthMm === 0) return { cut, sorted, ring: undefined };
+  const { faces, edges, quads, ...made } = ringAround(cut, sorted, sources, job);
+  return { cut: made.cut, sorted: { ...sorted, touched: made.triangles, made: faces }, ring: { edges, quads } };
 } // prettier-ignore
 
 /** Of the diagonal: so near points of the cut line are one, whatever became of their last bits in either half. */

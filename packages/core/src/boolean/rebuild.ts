@@ -34,6 +34,8 @@ export function rebuild(cut: CutTriangles, sources: ReadonlyMap<number, Source>,
     const face = faceOfGroup(source, cut.group[t]);
     builder.face(cut.vertices.subarray(3 * t, 3 * t + 3), [UNKNOWN, UNKNOWN, UNKNOWN], { source, region: source.mesh.region[face], face });
   }
+  for (const { source, face, vertices } of sorted.made ?? [])
+    builder.face(vertices, vertices.map(() => UNKNOWN), { source, region: source.mesh.region[face], face });
   return builder.finish();
 } // prettier-ignore
 

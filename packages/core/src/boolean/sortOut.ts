@@ -9,10 +9,20 @@ export interface WholeFace {
   vertices: number[];
 }
 
+/** A face that was made anew inside one of a source. */
+export interface PlainFace {
+  source: Source;
+  /** of the source, in which it lies */
+  face: number;
+  vertices: number[];
+}
+
 export interface Sorted {
   whole: WholeFace[];
   /** triangles of all other faces */
   touched: number[];
+  /** what stands in the place of some of those */
+  made?: readonly PlainFace[];
 }
 
 /** Tells the faces that are all there, with none but their own corners, from those that the cut has met. */

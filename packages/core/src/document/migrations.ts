@@ -120,6 +120,13 @@ const toVersion14: Migration = (document) =>
     return { ...piece, steps: laid, source: source.kind === 'model' ? { paint: 'finish', ...source } : source };
   });
 
+/** Version 15: a cut may have a ring of quads beside it. */
+const toVersion15: Migration = (document) =>
+  withPieces(document, 15, (piece) => {
+    const steps = Array.isArray(piece.steps) ? piece.steps.map(plain) : [];
+    return { ...piece, steps: steps.map((step) => (step.kind === 'cut' ? { ringMm: 0, ...step } : step)) };
+  });
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -151,4 +158,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion12,
   toVersion13,
   toVersion14,
+  toVersion15,
 ];

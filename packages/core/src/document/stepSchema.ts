@@ -273,6 +273,7 @@ const CUT_STEPS = [
     /** how much narrower what stands out is at its top, of its height */ leanPercent: percentOf(-100, 200),
     /** parts that hang on nothing after the cut, like the inside of an O */ loose: z.enum(['keep', 'drop']),
     /** borders may move by two hundredths of the lettering's depth to clear slivers away */ clean: z.boolean(),
+    /** width of a ring of quads beside the cut, in the faces of what is cut */ ringMm: length(0, 1000),
   }),
 ] as const;
 

@@ -132,6 +132,9 @@ interface Body {
 
 const isExact = ({ remarks }: Cut): boolean => remarks.every(({ code }) => code !== 'CUT_ROUNDS');
 
+/** Of the cut's edges: a ring beside fewer of them is told. */
+const RING_SHARE = 0.95;
+
 /** What another attempt may mend. */
 const MENDED: readonly CutFault[] = ['crossed', 'volume', 'cutter'];
 
@@ -155,6 +158,7 @@ function carved(
           }),
     dropsLoose: step.loose === 'drop',
     cleanMm: step.clean ? cutter.cleanMm : 0,
+    ringMm: step.ringMm,
   });
   if ('why' in done) return done;
   if (!(done.volumeError <= VOLUME_ERROR)) return { why: 'volume' };
@@ -172,6 +176,7 @@ function carved(
       }),
     );
   if (done.loose > 0) remarks.push(remark('CUT_LOOSE', { stepId, parts: done.loose, kept: step.loose === 'keep' }));
+  if (done.ring && done.ring.quads < RING_SHARE * done.ring.edges) remarks.push(remark('CUT_RING', { stepId, ...done.ring }));
   if (step.operation !== 'imprint' || step.raiseMm === 0) return { mesh: done.mesh, remarks };
   const mesh = raised(done.mesh, step, cutter.pieceId);
   return 'why' in mesh ? mesh : { mesh, remarks };

@@ -44,6 +44,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   CUT_LEFT_OUT: 'steps',
   CUT_APART: 'steps',
   CUT_LOOSE: 'steps',
+  CUT_RING: 'steps',
   CUT_ROUNDS: 'steps',
   ONTO_NOTHING: 'steps',
   RUN_NOTHING: 'steps',

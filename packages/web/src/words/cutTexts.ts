@@ -28,6 +28,8 @@ export const cutTexts = {
     looseEnd: '. Loose parts {loose}',
     looses: { keep: 'stay', drop: 'are left out' },
     cleans: { on: 'Slivers are cleared away', off: 'Every cut stays where it fell' },
+    ring: 'Quads beside the cut: {ring}',
+    noRing: 'none',
     it: 'This',
     /** beside words that lie on something */
     letIn: (name: string): string => `Let into ${name}`,
@@ -43,6 +45,7 @@ export const cutTexts = {
       lean: 'How much narrower it is at the top',
       loose: 'Parts that hang on nothing',
       clean: 'Slivers',
+      ringMm: 'Width of a ring of quads beside the cut',
     },
     faults: {
       open: 'This piece is not closed, so it has no inside to cut into. Close its holes first.',

@@ -17,6 +17,7 @@ type ShapeRemark = Extract<
       | 'CUT_LEFT_OUT'
       | 'CUT_APART'
       | 'CUT_LOOSE'
+      | 'CUT_RING'
       | 'CUT_ROUNDS'
       | 'SHAPE_COARSE'
       | 'ONTO_NOTHING'
@@ -119,6 +120,8 @@ function shapeText(remark: ShapeRemark): string {
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
     case 'CUT_LOOSE':
       return `${remark.params.parts === 1 ? 'A part hangs' : `${remark.params.parts} parts hang`} on nothing after the cut${remark.params.kept ? '.' : ' and was left out.'}`;
+    case 'CUT_RING':
+      return `There is room for quads beside ${Math.floor((100 * remark.params.quads) / Math.max(1, remark.params.edges))} % of the cut’s edges. A narrower ring may find more.`;
     case 'SHAPE_COARSE':
       return `Some edges stay longer than the shape needs: finer ones would go over the ${remark.params.budget.toLocaleString('en')} faces allowed.`;
     case 'ONTO_NOTHING':

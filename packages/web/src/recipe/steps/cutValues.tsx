@@ -19,7 +19,7 @@ export interface CutTools {
 /** What another piece does to this one, by the slots of its sentence. */
 export function cutValues(step: CutStep, { put, takeBack, others }: CutTools): Record<string, ReactNode> {
   const { operation } = step;
-  const mm = (field: 'sinkMm' | 'softMm' | 'raiseMm', { zero, most, by = 0.1 }: { zero?: string; most: number; by?: number }): ReactNode =>
+  const mm = (field: 'sinkMm' | 'softMm' | 'raiseMm' | 'ringMm', { zero, most, by = 0.1 }: { zero?: string; most: number; by?: number }): ReactNode =>
     number(field, { label: L[field], value: step[field], kind: 'length', unit: 'mm', min: 0, max: most, step: by, usual: USUAL[field], zero }, (value, key) => put({ ...step, [field]: value }, key));
   const choice = <F extends 'softSide' | 'loose'>(field: F, names: Readonly<Record<CutStep[F], string>>): ReactNode => (
     <ChoiceValue label={L[field]} value={step[field]} choices={choicesOf<CutStep[F]>(names)} usual={USUAL[field]} onChange={(value) => put({ ...step, [field]: value })} />
@@ -35,6 +35,7 @@ export function cutValues(step: CutStep, { put, takeBack, others }: CutTools): R
     soft: operation in T.softEnd ? <Sentence template={T.softEnd[operation as keyof typeof T.softEnd]} values={soft} /> : null,
     loose: LOOSE.includes(operation) ? <Sentence template={T.looseEnd} values={{ loose: choice('loose', T.looses) }} /> : null,
     clean: <ChoiceValue label={L.clean} value={step.clean ? 'on' : 'off'} choices={choicesOf(T.cleans)} usual="on" onChange={(clean) => put({ ...step, clean: clean === 'on' })} />,
+    ring: <Sentence template={T.ring} values={{ ring: mm('ringMm', { zero: T.noRing, most: 1000 }) }} />,
   };
 } // prettier-ignore
 

@@ -43,7 +43,7 @@ function fanFrom(surface: TouchedSurface, first: number, isBody: (t: number) => 
   const v = vertices[first];
   const triangles: number[] = [];
   let along: number | undefined;
-  for (let corner = first; ; ) {
+  for (let corner = first; ;) {
     const t = Math.floor(corner / 3);
     triangles.push(t);
     const far = vertices[next(next(corner))];

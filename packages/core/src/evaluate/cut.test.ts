@@ -122,6 +122,22 @@ test('cut through and then bent: closed, nothing crosses', async () => {
   expect(report.sizeMm[2]).toBeGreaterThan(20);
 });
 
+test('cut through over the rim of a ball, with lips: they follow the surface, as deep everywhere', async () => {
+  const cut = { operation: 'through', softMm: 1, loose: 'drop' } as const;
+  const done = await evaluate(projectOf('L', ball, onto({ fromMm: [60, 80, 300] }), cut));
+  const mesh = pieceMesh(done);
+  expect(codes(done).filter((code) => code !== 'CUT_LOOSE')).toEqual([]);
+  expect(checkMesh(mesh)).toMatchObject({ ...SOUND, shells: 1 });
+  const target = new Target(formMesh(ball, TOLERANCE_MM));
+  const lip = new Set<number>();
+  for (let f = 0; f + 1 < mesh.faceStart.length; f++)
+    if (mesh.regions[mesh.region[f]].part === 'lip') for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) lip.add(mesh.faceVertices[c]);
+  expect(lip.size).toBeGreaterThan(50);
+  // as deep under the surface everywhere as the hair that it stands out over it (four tolerances) and the rounding to 60 degrees ask for
+  const deep = [...lip].map((v) => target.heightOf([mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]]));
+  expect(Math.min(...deep)).toBeGreaterThan(-(4 * TOLERANCE_MM + Math.sin(Math.PI / 3) + 0.1));
+}); // prettier-ignore
+
 test('several pieces cut one, each laid as if the others had not', async () => {
   const second = newPiece('more', 'OX', splitGraphemes('OX'));
   const two = [{ ...usualStep('cut', 'cut'), target: 'words' }, { ...usualStep('cut', 'again'), target: 'more', sinkMm: 4 }];

@@ -1,6 +1,7 @@
 import type { CutStep } from '../document/index.ts';
 import type { SolidShape } from '../lettering/index.ts';
 import { edgeRows, flareEdge, lipWidth, type EdgeShape } from '../solid/index.ts';
+import type { Drape } from '../surface/index.ts';
 import type { pieceShape } from './pieceShape.ts';
 
 type Shape = ReturnType<typeof pieceShape>;
@@ -16,6 +17,8 @@ export interface CutShape {
   change(shape: Shape): Shape;
   /** laid on the smooth surface instead of on its facets */
   isSmooth?: boolean;
+  /** flat, with a rim that follows the surface */
+  drape?: Drape;
 }
 
 export interface CutRoom {
@@ -54,7 +57,7 @@ export function cutShape(step: CutStep, room: CutRoom): CutShape {
     case 'engrave':
       return { key, behindMm: step.sinkMm, lowerMm: step.sinkMm, change: each((solid) => sunk(step.sinkMm, { back: roundedFloor(solid) })(solid)) };
     case 'through':
-      return { key, behindMm: room.throughMm, lowerMm: room.throughMm, change: each(sunk(room.throughMm, { side: DIVIDED })) };
+      return { key, behindMm: room.throughMm, lowerMm: room.throughMm, change: each(sunk(room.throughMm, { side: DIVIDED })), ...(step.softMm > 0 && { drape: { riseMm, overMm } }) };
     case 'imprint':
       return { key, behindMm: overMm, lowerMm: overMm, change: each(sunk(overMm, {})) };
     case 'raise': {

@@ -46,14 +46,19 @@ const CHORDS = 4;
 /** Steps a mm that lie on every grid that letters are drawn on: so the surface does too. */
 const STEPS = 256;
 
+/** A lettering that cuts through goes straight, whatever it is laid as. */
+const staysFlat = (piece: Piece, { operation }: CutStep): boolean =>
+  ontoStepOf(piece)?.method === 'flat' || (operation === 'through' && ontoStepOf(piece) !== undefined);
+
 /** How much room a cutter needs, from what it is laid on. */
 function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined; step: CutStep }): CutRoom {
   const { piece, flat, step } = cutter;
   const overMm = Math.ceil(STEPS * (CHORDS * piece.body.faces.toleranceMm + OVER * before.diagonal)) / STEPS;
   const onto = ontoStepOf(piece);
   const digs = step.operation === 'engrave' || step.operation === 'through';
-  const riseMm = digs && flat && onto?.method === 'flat' ? riseOver(before, holdOf(onto), flat, Math.max(step.sinkMm, overMm)) : 0;
-  return { overMm, riseMm, throughMm: 1.01 * before.diagonal };
+  const riseMm = digs && flat && onto && staysFlat(piece, step) ? riseOver(before, holdOf(onto), flat, Math.max(step.sinkMm, overMm)) : 0;
+  // a rim that follows the surface ends below the cap
+  return { overMm, riseMm: step.operation === 'through' && step.softMm > 0 ? riseMm + overMm : riseMm, throughMm: 1.01 * before.diagonal };
 } // prettier-ignore
 
 /** A lettering that cuts through goes straight, whatever the surface does. */
@@ -90,7 +95,7 @@ export async function cutterOf(project: Project, piece: Piece, step: CutStep, { 
   const body = await evaluate(before, piece.id);
   if (!body.ok) return body;
   // only what stays flat has to know what rises through its plane
-  const plain = ontoStepOf(tool)?.method === 'flat' ? await evaluate(before, tool.id) : undefined;
+  const plain = staysFlat(tool, step) ? await evaluate(before, tool.id) : undefined;
   if (plain && !plain.ok) return plain;
   const target = targetOf(body.value);
   const cut = isLettering(tool) ? cutShape(step, cutRoom(target, { piece: tool, flat: plain?.value.flat, step })) : undefined;

@@ -176,7 +176,8 @@ function carved(
       }),
     );
   if (done.loose > 0) remarks.push(remark('CUT_LOOSE', { stepId, parts: done.loose, kept: step.loose === 'keep' }));
-  if (done.ring && done.ring.quads < RING_SHARE * done.ring.edges) remarks.push(remark('CUT_RING', { stepId, ...done.ring }));
+  if (done.ring && done.ring.quads < RING_SHARE * done.ring.edges)
+    remarks.push(remark('CUT_RING', { stepId, ...done.ring }));
   if (step.operation !== 'imprint' || step.raiseMm === 0) return { mesh: done.mesh, remarks };
   const mesh = raised(done.mesh, step, cutter.pieceId);
   return 'why' in mesh ? mesh : { mesh, remarks };

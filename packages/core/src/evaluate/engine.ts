@@ -324,6 +324,7 @@ export class Engine {
       rough: preview,
       isCutter: cut !== undefined,
       isSmooth: cut?.isSmooth === true,
+      drape: cut?.drape,
       together: [],
     };
   }

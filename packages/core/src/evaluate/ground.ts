@@ -133,6 +133,8 @@ export interface OntoTools {
   isCutter: boolean;
   /** by the smooth grid alone, as finely as it gets */
   isSmooth: boolean;
+  /** what stays flat follows the surface straight down */
+  drape?: Laying['drape'];
   /** ids of letters that hang together */
   together: readonly (readonly number[])[];
 }
@@ -174,7 +176,7 @@ function staysOf(step: OntoStep, ground: Ground, tools: OntoTools & { box: Box3 
 }
 
 function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { box: Box3 }): SurfaceMap | undefined {
-  const laying = layingOf(step);
+  const laying = layingOf(step, tools.drape);
   const box = roundedOut(tools.box);
   const isPlain = standsFlat(tools.steps, step);
   const options = {
@@ -192,7 +194,8 @@ function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { bo
   return map;
 }
 
-const layingOf = (step: OntoStep): Laying => ({
+const layingOf = (step: OntoStep, drape: Laying['drape']): Laying => ({
+  ...(step.method === 'flat' && drape && { drape }),
   method: step.method,
   hold: holdOf(step),
   guide: step.guide !== 'drawn' ? step.guide : step.guideMm.length > 1 ? step.guideMm : 'straight',

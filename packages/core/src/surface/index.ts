@@ -2,6 +2,7 @@ export type { Hold } from './anchor.ts';
 export { riseOver } from './riseOver.ts';
 export { degreesOff, distortionAt } from './distortion.ts';
 export type { Distortion } from './distortion.ts';
+export type { Drape } from './draped.ts';
 export { OntoMap } from './ontoMap.ts';
 export type { OntoOptions } from './ontoMap.ts';
 export type { SurfaceGrid } from './surfaceGrid.ts';

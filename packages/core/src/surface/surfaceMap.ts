@@ -1,6 +1,7 @@
 import { plus, type Box3, type Vec3 } from '../math/index.ts';
 import { sightOf, type Hold } from './anchor.ts';
 import { layFromDirection, underFront } from './fromDirection.ts';
+import { drapeHold, layDraped, levelOver, type Drape, type Level } from './draped.ts';
 import { layFlat } from './flat.ts';
 import { layRound, type Guide } from './layRound.ts';
 import { smoothNormals } from './smoothNormals.ts';
@@ -25,6 +26,8 @@ export const BESIDE = 0.02;
 /** How a flat piece is laid onto a model. Lengths in mm, places in the model's own space. */
 export interface Laying {
   method: 'round' | 'direction' | 'closest' | 'flat';
+  /** flat, but what cuts follows the surface straight down */
+  drape?: Drape;
   hold: Hold;
   guide: Guide;
   /** where the surface bends away at an edge: go round it, or straight on beside it */
@@ -50,6 +53,8 @@ export interface SurfaceMap {
   rough(x: number, y: number, baseline: number): Spot;
   /** on the very surface */
   exact(x: number, y: number, baseline: number): Spot;
+  /** what stands higher ends level */
+  level?: Level;
   /** how far the two lie apart at most, where it was looked at; mm */
   apart(): number;
 }
@@ -59,12 +64,20 @@ type OnSurface = (spot: Spot, x: number, y: number) => Vec3 | undefined;
 
 /** Undefined where the line of sight meets no model. */
 export function layOnto(target: Target, laying: Laying, options: LayOptions): SurfaceMap | undefined {
+  if (laying.method === 'flat' && laying.drape) return drapedMap(target, laying.hold, laying.drape, options);
   if (laying.method === 'flat') return mapOf(layFlat(target, laying.hold, frameOf(options.box)));
   const grid = gridOf(target, laying, options);
   if (!grid) return undefined;
   smoothNormals(grid, options.front);
   const onSurface = exactly(target, laying, { grid, front: options.front });
   return mapOf(grid, onSurface);
+}
+
+function drapedMap(target: Target, hold: Hold, drape: Drape, { box, nodes }: LayOptions): SurfaceMap {
+  const from = drapeHold(target, hold, drape);
+  const grid = layDraped(target, from, frameOf(box), nodes);
+  const onSurface = exactly(target, { method: 'direction', hold: from }, { grid, front: 0 });
+  return { ...mapOf(grid, onSurface), level: levelOver(from, drape) };
 }
 
 /** From a grid alone, where no model is at hand. */
@@ -119,7 +132,7 @@ const ASTRAY = 2;
 
 function exactly(
   target: Target,
-  { method, hold }: Laying,
+  { method, hold }: Pick<Laying, 'method' | 'hold'>,
   { grid, front }: { grid: SurfaceGrid; front: number },
 ): OnSurface {
   if (method !== 'direction') {

@@ -182,7 +182,7 @@ function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typ
     link?.(camera.current);
     return () => link?.(undefined);
   }, [link, camera, box]);
-  if (!drawing) return <Text p="xl">{texts.workshop.noView}</Text>;
+  if (!drawing) return <Text p="xl" pt={64}>{texts.workshop.noView}</Text>;
   if (parameters.get('view') === 'off') return null;
   return (
     <div

@@ -45,6 +45,7 @@ const TEXT = 'Kiln Opening\nSaltglaze Row';
 const LETTERS = [...TEXT].filter((c) => c.trim() !== '').length;
 const ROUNDS = 5;
 const RING_MM = 0.5;
+const DEPTH_MM = 4;
 
 interface Case {
   name: string;
@@ -55,6 +56,7 @@ interface Case {
   up: Vec3;
   sizeMm: number;
   tracking?: number;
+  liftMm?: number;
   method?: 'round' | 'flat';
 }
 
@@ -71,6 +73,8 @@ export async function benchCut(kernels: Kernels, yardstickMs: number, { say, onl
     `\n${LETTERS} letters with round edges; milliseconds are medians of ${ROUNDS}, bringing in and reading back included`,
   );
   for (const one of cases()) if (!only || one.name.startsWith(only)) await tellCase(kernels, carver, one, say);
+  const [, , , askew] = cases();
+  if (!only || askew.name.startsWith(only)) await tellFlush(kernels, askew, say);
   if (only) return;
   await tellDrag(kernels, cases()[2], yardstickMs, say);
   await tellMemory(kernels, carver, say);
@@ -130,13 +134,13 @@ async function engineFor(kernels: Kernels, mesh: PolygonMesh): Promise<Engine> {
   return new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, loadModel: () => Promise.resolve(bytes), cacheBytes: 4e8 });
 } // prettier-ignore
 
-function projectOf({ from, toward, up, sizeMm, tracking = 0, method = 'round' }: Case, more: Edit[] = []): Project {
+function projectOf({ from, toward, up, sizeMm, tracking = 0, method = 'round', liftMm = -2 }: Case, more: Edit[] = []): Project {
   const words = newPiece('words', TEXT, splitGraphemes(TEXT));
   const body = newModel('body', 'body', { asset: 'a'.repeat(64), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false, paint: 'finish' });
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm, tracking, anchor: 'middle', align: 'center' } },
-    { kind: 'setSolid', pieceId: 'words', values: { depthMm: 4, front: { kind: 'round', inMm: 0.6, deepMm: 0.6, steps: 3, points: [] } } },
-    { kind: 'setSteps', pieceId: 'words', steps: [{ ...usualStep('onto', 'onto'), target: 'body', method, fromMm: from, toward, up, liftMm: -2 }] },
+    { kind: 'setSolid', pieceId: 'words', values: { depthMm: DEPTH_MM, front: { kind: 'round', inMm: 0.6, deepMm: 0.6, steps: 3, points: [] } } },
+    { kind: 'setSteps', pieceId: 'words', steps: [{ ...usualStep('onto', 'onto'), target: 'body', method, fromMm: from, toward, up, liftMm }] },
     ...more,
   ];
   return unwrap(applyEdit(newProject('p', 'p', [words, body]), { kind: 'many', edits }));
@@ -145,6 +149,22 @@ function projectOf({ from, toward, up, sizeMm, tracking = 0, method = 'round' }:
 const OPERATIONS = ['subtract', 'join'] as const;
 
 type Job = Parameters<typeof carve>[2];
+
+/** How deep: joined ones stand in the face, taken out or shared ones end in it. */
+const SINKS: Readonly<Record<string, number>> = { join: 0, subtract: DEPTH_MM, intersect: DEPTH_MM };
+
+/** Letters whose back, or front, lies exactly in the face that they cut, by the steps that a document has. */
+async function tellFlush(kernels: Kernels, one: Case, say: (line: string) => void): Promise<void> {
+  for (const [operation, liftMm] of [['engrave', 0], ['raise', 0], ['join', 0], ['imprint', 0], ['through', 0], ['subtract', 0], ['intersect', 0]] as const) {
+    const engine = await engineFor(kernels, one.mesh);
+    const cut: Edit = { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words', operation, sinkMm: SINKS[operation] ?? 2 }] };
+    const done = unwrap(await engine.evaluate(projectOf({ ...one, liftMm }, [cut]), 'body', quietContext));
+    const report = checkMesh(pieceMesh(done));
+    const rounded = checkMesh(toFloat32(pieceMesh(done)).mesh);
+    say(`  ${operation}, exactly flush: ${report.closed && report.manifold && report.outward ? 'closed, manifold, outward' : 'NOT CLOSED'}, ${report.crossingFaces} crossing, ${rounded.crossingFaces} in 32 bit; ${report.faces} faces; ` +
+      `told: ${done.remarks.map(({ code, params }) => ('why' in params ? `${code} (${params.why})` : code)).join(', ') || 'nothing'}`);
+  }
+} // prettier-ignore
 
 /** As an engine does it: of a large body only the part that is met. */
 function cutCold(carver: Carver, body: PolygonMesh, job: Job, ready?: Ready): ReturnType<typeof carve> {
@@ -175,7 +195,7 @@ async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: (line:
   const triangles = (mesh: PolygonMesh): number => triangulate(mesh).face.length;
   say(`${one.name}: ${triangles(one.mesh)} triangles, letters ${cutters.reduce((sum, mesh) => sum + triangles(mesh), 0)}`);
   for (const operation of OPERATIONS) {
-    const job = { cutters, operation, regionOf: (_: unknown, region: Region) => region, dropsLoose: false, cleanMm: 0.02 * 4 };
+    const job = { cutters, operation, regionOf: (_: unknown, region: Region) => region, dropsLoose: false, cleanMm: 0.02 * DEPTH_MM };
     const ready = { surface: surfaceOf(one.mesh), prepared: prepare(carver, one.mesh) };
     const [ours, again, theirs] = timedInTurn(
       () => cutCold(carver, one.mesh, job),

@@ -28,9 +28,10 @@ import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { FORMS, meshOf, placed, TOLERANCE_MM, WORDS } from './placements.ts';
 
 const METHODS = ['round', 'direction', 'flat'] as const;
-const OPERATIONS = ['engrave', 'raise', 'through', 'imprint', 'join'] as const;
+const OPERATIONS = ['engrave', 'raise', 'through', 'imprint', 'join', 'subtract', 'intersect'] as const;
 const FONTS = ['Zilla Slab', 'Work Sans', 'Bodoni Moda', 'Pacifico', 'Recursive', 'Josefin Sans'];
 const SOFT_MM = [0, 0.1, 0.4, 1, 4];
+const RING_MM = [0, 0.3, 2];
 
 interface Verdict {
   isSound: boolean;
@@ -49,10 +50,10 @@ export async function benchCutPlacements(kernels: Kernels, count: number, say: (
     const name = names[i % names.length];
     const method = METHODS[Math.floor(i / names.length) % METHODS.length];
     const onto: OntoStep = { ...placed(FORMS[name], method === 'flat' ? 'direction' : method, random), method };
-    const cut: Partial<CutStep> = { operation: OPERATIONS[i % OPERATIONS.length], sinkMm: 0.3 + 2 * random(), softMm: pick(SOFT_MM), softSide: pick(['outward', 'inward']) };
+    const cut: Partial<CutStep> = { operation: OPERATIONS[i % OPERATIONS.length], sinkMm: 0.3 + 2 * random(), softMm: pick(SOFT_MM), softSide: pick(['outward', 'inward']), ringMm: pick(RING_MM) };
     const font: Words['font'] = { family: pick(FONTS), weight: 700, italic: false, axes: {} };
     const verdict = await judge(engine, newForm('body', name, FORMS[name]), { onto, cut, font, text: pick(WORDS) });
-    verdicts.push({ ...verdict, what: `${i} ${name} ${method} ${cut.operation} ${font.family} rim ${cut.softMm}: ${verdict.what}` });
+    verdicts.push({ ...verdict, what: `${i} ${name} ${method} ${cut.operation} ${font.family} rim ${cut.softMm} ring ${cut.ringMm}: ${verdict.what}` });
   }
   tell('placements', verdicts, say);
   const broken: Verdict[] = [];

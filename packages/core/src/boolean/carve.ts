@@ -79,12 +79,15 @@ function carveHeld(carver: Carver, { source: body, frame, solid, parts }: Prepar
   if (result.isEmpty()) return { why: 'empty' };
   const cut = readOut(result, held);
   const sifted = sift(cut, partsOf(cut), { job, body, cutters, before: parts });
-  if (job.operation !== 'imprint') return { ...built(cut, job, { body, cutters, sifted }), volumeError };
+  if (job.operation !== 'imprint') return told(built(cut, job, { body, cutters, sifted }), volumeError);
   const inside = { ...body, id: carver.Manifold.reserveIDs(1) };
   const skin = joinedSkin({ inside: readOut(other, held), outside: cut }, body, { insideId: inside.id, near: NEAR * frame.diagonal });
   const all = Array.from(skin.source, (_, t) => t);
-  return { ...built(skin, job, { body, cutters, inside, sifted: { ...sifted, loose: 0, kept: all } }), volumeError };
+  return told(built(skin, job, { body, cutters, inside, sifted: { ...sifted, loose: 0, kept: all } }), volumeError);
 } // prettier-ignore
+
+const told = (made: Omit<Carved, 'volumeError'> | Fault, volumeError: number): Carved | Fault =>
+  'why' in made ? made : { ...made, volumeError };
 
 /** Of the body's volume: so much of it counts as much as a cutter. */
 const BODY_SHARE = 0.1;
@@ -114,16 +117,20 @@ function built(
   cut: CutTriangles,
   job: CarveJob,
   { body, cutters, inside, sifted }: { body: Source; cutters: readonly Source[]; inside?: Source; sifted: Sifted },
-): Omit<Carved, 'volumeError'> {
+): Omit<Carved, 'volumeError'> | Fault {
   const sources = new Map([body, ...cutters, ...(inside ? [inside] : [])].map((source) => [source.id, source]));
   const sorted = sortOut(cut, sources, sifted.kept);
   const { cut: cleared, ...tidied } = tidy(cut, sorted, sources, job.cleanMm);
   const numberOf = new Map(cutters.map(({ id }, i) => [id, i]));
   if (inside) numberOf.set(inside.id, INSIDE);
-  const settled = ringed(cleared, { ...sorted, touched: tidied.triangles }, sources, { body, widthMm: job.ringMm ?? 0 });
-  const mesh = rebuild(settled.cut, sources, settled.sorted, ({ id }, region) => job.regionOf(numberOf.get(id), region));
-  const crosses = job.looks ? cutCrosses(settled.cut, settled.sorted, body) : undefined;
-  return { mesh, apart: sifted.apart, loose: sifted.loose, whole: sorted.whole.length, tidied, ring: settled.ring, crosses };
+  const plain = { cut: cleared, sorted: { ...sorted, touched: tidied.triangles }, ring: undefined };
+  const looked = (one: Settled): Settled & Pick<Carved, 'crosses'> => ({ ...one, crosses: job.looks ? cutCrosses(one.cut, one.sorted, body) : undefined });
+  let settled = looked(ringed(plain, sources, { body, widthMm: job.ringMm ?? 0 }));
+  // what a ring makes cross goes without one
+  if (settled.ring && settled.crosses) settled = { ...looked(plain), ring: { ...settled.ring, quads: 0 } };
+  const { mesh, isClosed } = rebuild(settled.cut, sources, settled.sorted, ({ id }, region) => job.regionOf(numberOf.get(id), region));
+  if (!isClosed) return { why: 'kernel' };
+  return { mesh, apart: sifted.apart, loose: sifted.loose, whole: sorted.whole.length, tidied, ring: settled.ring, crosses: settled.crosses };
 } // prettier-ignore
 
 interface Settled {
@@ -132,10 +139,10 @@ interface Settled {
   ring: Carved['ring'];
 }
 
-function ringed(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, job: { body: Source; widthMm: number }): Settled {
-  if (job.widthMm === 0) return { cut, sorted, ring: undefined };
-  const { faces, edges, quads, ...made } = ringAround(cut, sorted, sources, job);
-  return { cut: made.cut, sorted: { ...sorted, touched: made.triangles, made: faces }, ring: { edges, quads } };
+function ringed(plain: Settled, sources: ReadonlyMap<number, Source>, job: { body: Source; widthMm: number }): Settled {
+  if (job.widthMm === 0) return plain;
+  const { faces, edges, quads, ...made } = ringAround(plain.cut, plain.sorted, sources, job);
+  return { cut: made.cut, sorted: { ...plain.sorted, touched: made.triangles, made: faces }, ring: { edges, quads } };
 } // prettier-ignore
 
 /** Of the diagonal: so near points of the cut line are one, whatever became of their last bits in either half. */

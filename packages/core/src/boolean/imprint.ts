@@ -1,3 +1,4 @@
+import { distanceToStretch, type Vec3 } from '../math/index.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Source } from './source.ts';
 
@@ -30,9 +31,11 @@ export function joinedSkin(
     }
   }
   const same = openVerticesJoined(out.vertices, places, near);
+  out.vertices = out.vertices.map((v) => same.get(v) ?? v);
+  splitAlongOpenEdges(out, places, LINE * near);
   return {
     places: Float64Array.from(places),
-    vertices: Uint32Array.from(out.vertices, (v) => same.get(v) ?? v),
+    vertices: Uint32Array.from(out.vertices),
     numbers: Int32Array.from(out.numbers),
     source: Uint32Array.from(out.source),
     group: Uint32Array.from(out.group),
@@ -40,11 +43,56 @@ export function joinedSkin(
   };
 }
 
+interface Rows {
+  vertices: number[];
+  numbers: number[];
+  source: number[];
+  group: number[];
+}
+
+/** Of what counts as near: so far from an edge the kernel takes a vertex off it as one that says nothing. */
+const LINE = 10;
+
+/** Where one half has an edge and the other one several that run along it, the triangle with the long one gets their vertices as well. */
+function splitAlongOpenEdges(rows: Rows, places: readonly number[], near: number): void {
+  const { vertices, numbers } = rows;
+  const count = places.length / 3;
+  const corners = new Map<number, number>();
+  vertices.forEach((v, c) => corners.set(v * count + vertices[after(c)], c));
+  const goesOn = new Map<number, number>();
+  const open = [...corners].filter(([key]) => !corners.has((key % count) * count + Math.floor(key / count)));
+  for (const [key] of open) goesOn.set(Math.floor(key / count), key % count);
+  const place = (v: number): Vec3 => [places[3 * v], places[3 * v + 1], places[3 * v + 2]];
+  for (const [key, corner] of open) {
+    const [a, b] = [Math.floor(key / count), key % count];
+    const between: number[] = [];
+    let v = goesOn.get(b);
+    for (; v !== undefined && v !== a && between.length < open.length; v = goesOn.get(v)) between.push(v);
+    if (v !== a || between.length === 0 || between.some((w) => distanceToStretch(place(w), place(a), place(b)) > near)) continue;
+    const far = after(after(corner));
+    const [apex, number] = [vertices[far], numbers[far]];
+    const t = Math.floor(corner / 3);
+    // from the start of the long edge to its end, the vertices between come backwards
+    const line = [[a, numbers[corner]], ...between.reverse().map((w) => [w, -1]), [b, numbers[after(corner)]]];
+    for (let i = 0; i + 1 < line.length; i++) {
+      const [[from, fromNumber], [to, toNumber]] = [line[i], line[i + 1]];
+      const at = i === 0 ? 3 * t : vertices.length;
+      vertices.splice(at, i === 0 ? 3 : 0, from, to, apex);
+      numbers.splice(at, i === 0 ? 3 : 0, fromNumber, toNumber, number);
+      if (i === 0) continue;
+      rows.source.push(rows.source[t]);
+      rows.group.push(rows.group[t]);
+    }
+  }
+} // prettier-ignore
+
+const after = (c: number): number => (c % 3 === 2 ? c - 2 : c + 1);
+
 /** Of the vertices at open edges: which other one each of them is. */
 function openVerticesJoined(vertices: readonly number[], places: readonly number[], near: number): Map<number, number> {
   const count = places.length / 3;
   const edges = new Set<number>();
-  for (let c = 0; c < vertices.length; c++) edges.add(vertices[c] * count + vertices[c % 3 === 2 ? c - 2 : c + 1]);
+  for (let c = 0; c < vertices.length; c++) edges.add(vertices[c] * count + vertices[after(c)]);
   const open = new Set<number>();
   for (const edge of edges) {
     const [a, b] = [Math.floor(edge / count), edge % count];

@@ -19,7 +19,7 @@ export type RegionOf = (source: Source, region: Region) => Region;
 const UNKNOWN = 2;
 
 /** One mesh: whole faces as they were, corner for corner, and triangles where the cut went. Vertices of sources keep their places bit for bit. */
-export function rebuild(cut: CutTriangles, sources: ReadonlyMap<number, Source>, sorted: Sorted, regionOf: RegionOf): PolygonMesh {
+export function rebuild(cut: CutTriangles, sources: ReadonlyMap<number, Source>, sorted: Sorted, regionOf: RegionOf): { mesh: PolygonMesh; isClosed: boolean } {
   const builder = new Builder(cut, sources, regionOf);
   for (const { source, face, isTurned, vertices } of sorted.whole) {
     const { faceStart, sharp, region } = source.mesh;
@@ -113,7 +113,7 @@ class Builder {
     return row;
   }
 
-  finish(): PolygonMesh {
+  finish(): { mesh: PolygonMesh; isClosed: boolean } {
     const mesh: PolygonMesh = {
       positions: Float64Array.from(this.#positions),
       faceStart: Uint32Array.from(this.#faceStart),
@@ -123,8 +123,7 @@ class Builder {
       regions: this.#regions,
       ...(this.#hasUv && { uv: Float32Array.from(this.#uv) }),
     };
-    markCut(mesh);
-    return mesh;
+    return { mesh, isClosed: markCut(mesh) };
   }
 }
 
@@ -153,9 +152,9 @@ function ownPlaces(cut: CutTriangles, sources: ReadonlyMap<number, Source>): Flo
   return places;
 }
 
-/** Edges of what was cut: as their other side has it where that came back whole, else by their angle. */
-function markCut(mesh: PolygonMesh): void {
-  const { twin, face } = adjacency(mesh);
+/** Edges of what was cut: as their other side has it where that came back whole, else by their angle. Tells whether every edge has another side. */
+function markCut(mesh: PolygonMesh): boolean {
+  const { twin, face, openEdges, badEdges } = adjacency(mesh);
   const areas = faceAreaVectors(mesh);
   for (let c = 0; c < twin.length; c++) {
     if (mesh.sharp[c] !== UNKNOWN) continue;
@@ -168,4 +167,5 @@ function markCut(mesh: PolygonMesh): void {
     mesh.sharp[c] = sharp;
     if (other >= 0) mesh.sharp[other] = sharp;
   }
+  return openEdges + badEdges === 0;
 }

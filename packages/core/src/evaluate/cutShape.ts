@@ -24,6 +24,8 @@ export interface CutShape {
 export interface CutRoom {
   /** how far a cutter stands out over the surface, or what is raised reaches under it, so that nothing ends in the surface itself */
   overMm: number;
+  /** as little as keeps a front that lies exactly in the surface from being neither in nor out */
+  hairMm: number;
   /** how much farther a flat one has to stand out, over what rises through its plane */
   riseMm: number;
   /** through everything, from the surface on */
@@ -73,7 +75,7 @@ export function cutShape(step: CutStep, room: CutRoom): CutShape {
       return { key, behindMm: root, lowerMm: root, change: each(change) };
     }
     default:
-      return { key, behindMm: undefined, lowerMm: step.operation === 'join' ? Math.max(overMm, step.sinkMm) : step.sinkMm, change: (shape) => shape };
+      return { key, behindMm: undefined, lowerMm: step.operation === 'join' ? Math.max(overMm, step.sinkMm) : step.sinkMm - room.hairMm, change: (shape) => shape };
   }
 } // prettier-ignore
 

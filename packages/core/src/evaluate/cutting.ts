@@ -136,7 +136,7 @@ const isExact = ({ remarks }: Cut): boolean => remarks.every(({ code }) => code 
 const RING_SHARE = 0.95;
 
 /** What another attempt may mend. */
-const MENDED: readonly CutFault[] = ['crossed', 'volume', 'cutter'];
+const MENDED: readonly CutFault[] = ['crossed', 'volume', 'cutter', 'kernel'];
 
 function carved(
   body: Prepared,

@@ -15,10 +15,12 @@ export const cutTexts = {
       raise: ', leaning {lean}',
       through: '',
       imprint: ', {raise}, leaning {lean}',
-      join: ', {sink} sunk in',
+      join: '',
       subtract: '',
       intersect: '',
     },
+    /** lettering that joins, takes away or leaves what it shares */
+    sunk: ', {sink} sunk in',
     flush: 'flush',
     softEnd: { engrave: ', its rim {soft}{rest}', through: ', its rim {soft}{rest}', raise: ', its foot {soft}{rest}' },
     sharp: 'sharp',

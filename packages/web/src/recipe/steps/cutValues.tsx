@@ -26,18 +26,22 @@ export function cutValues(step: CutStep, { put, takeBack, others }: CutTools): R
   );
   const soft = { soft: mm('softMm', { zero: T.sharp, most: 1000 }), rest: step.softMm > 0 ? softRest(step, put, choice('softSide', T.sides)) : null };
   const lean = number('lean', { label: L.lean, value: step.leanPercent, kind: 'plain', unit: '%', min: -100, max: 200, step: 5, usual: 0 }, (leanPercent, key) => put({ ...step, leanPercent }, key));
+  const isSunk = SUNK.includes(operation) && !others.some(({ id, isBody }) => id === step.target && isBody);
   const sink = mm('sinkMm', { most: 10_000, by: 0.5 });
   const raise = mm('raiseMm', { zero: T.flush, most: 1000 });
   return {
     target: <PieceChoice label={L.target} value={step.target} others={others} onChange={(target) => put({ ...step, target })} />,
     operation: <OperationValue step={step} put={put} takeBack={takeBack} />,
-    how: <Sentence template={T.how[operation]} values={{ sink, lean, raise }} />,
+    how: <Sentence template={isSunk ? T.sunk : T.how[operation]} values={{ sink, lean, raise }} />,
     soft: operation in T.softEnd ? <Sentence template={T.softEnd[operation as keyof typeof T.softEnd]} values={soft} /> : null,
     loose: LOOSE.includes(operation) ? <Sentence template={T.looseEnd} values={{ loose: choice('loose', T.looses) }} /> : null,
     clean: <ChoiceValue label={L.clean} value={step.clean ? 'on' : 'off'} choices={choicesOf(T.cleans)} usual="on" onChange={(clean) => put({ ...step, clean: clean === 'on' })} />,
     ring: <Sentence template={T.ring} values={{ ring: mm('ringMm', { zero: T.noRing, most: 1000 }) }} />,
   };
 } // prettier-ignore
+
+/** What lettering does as it lies, so far below where it lies. */
+const SUNK: readonly CutStep['operation'][] = ['join', 'subtract', 'intersect'];
 
 /** Operations after which parts may hang on nothing. */
 const LOOSE: readonly CutStep['operation'][] = ['engrave', 'through', 'subtract'];

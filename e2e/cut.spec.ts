@@ -80,9 +80,12 @@ test('a slab is cut through from its own side, each way shown, and whole again w
   await choose(page, /^Add a step$/, 'With another piece');
   await expect(page.getByTestId('step')).toContainText('is engraved');
   await choose(page, /^What it does: /, 'cuts right through');
+  await typeValue(page, 'Width of a ring of quads beside the cut', '1');
   await settled(page);
   const through = unwrap(readObj(await saveAs(page, 'OBJ')));
   expect(checkMesh(through)).toMatchObject(SOUND);
+  // an I and an L, in front and behind: a quad beside each of their edges
+  expect(checkMesh(through).quads).toBeGreaterThan(2 * (4 + 6));
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'With another piece: more' }).click();
   await page.getByRole('menuitem', { name: 'Switch off' }).click();

@@ -200,6 +200,9 @@ describe('into a model', () => {
     expect(imprinted.volumeMm3).toBeCloseTo(32_000, 6);
     const through = await cut('--operation', 'through', '--place', '-z', '--loose', 'drop');
     expect((32_000 - engraved.volumeMm3) / 3).toBeCloseTo((32_000 - through.volumeMm3) / 10, 3);
+    const ringed = await cut('--sink', '3', '--quads-beside', '0.5');
+    expect(ringed).toMatchObject({ ...SOUND, volumeMm3: expect.closeTo(engraved.volumeMm3, 4) });
+    expect(ringed.quads).toBeGreaterThan(engraved.quads + 16);
     expect(await codeOf(() => cut('--place', '500,0,0', '--normal', '0,0,1'))).toBe('CUT_APART');
     expect(await codeOf(() => cut('--lean', '5'))).toBe('FLAG_VALUE');
     expect(await codeOf(() => made('--text', 'I', '--sink', '3'))).toBe('FLAG_VALUE');

@@ -15,8 +15,11 @@ import {
   type Carved,
   type CarveJob,
 } from './index.ts';
+import { joinedSkin } from './imprint.ts';
 import { liesOver } from './liesOver.ts';
 import { BELOW } from './patchUnder.ts';
+import type { CutTriangles } from './readOut.ts';
+import type { Source } from './source.ts';
 
 let carver: Carver;
 beforeAll(async () => {
@@ -248,4 +251,31 @@ describe('cut in a patch alone', () => {
     expect(liesOver({ places: Float64Array.from([...square, ...square.map((v, i) => v + (i % 2 === 0 ? 1 : 0))]), faceStart: [0, 4, 8] })).toBe(false);
     expect(liesOver({ places: Float64Array.from([...square, ...square.map((v) => v / 2 + 0.2)]), faceStart: [0, 4, 8] })).toBe(true);
   });
+}); // prettier-ignore
+
+/** Triangles of a body, all on one face; corners as places. */
+function half(triangles: Vec3[][]): CutTriangles {
+  const places = triangles.flat();
+  const names = [...new Set(places.map(String))];
+  const count = triangles.length;
+  return {
+    places: Float64Array.from(names.flatMap((name) => name.split(',').map(Number))),
+    vertices: Uint32Array.from(places, (at) => names.indexOf(String(at))),
+    numbers: new Int32Array(3 * count).fill(-1),
+    source: new Uint32Array(count).fill(1),
+    group: new Uint32Array(count),
+    isTurned: new Uint8Array(count),
+  };
+}
+
+test.each([1, 2])('an imprint’s halves meet where one of them has %i points more along the line', (points) => {
+  const [a, b, left, right]: Vec3[] = [[0, 0, 0], [3, 0, 0], [1, 2, 0], [1, -2, 0]];
+  const line = [a, ...[1, 2].slice(0, points).map((x): Vec3 => [x, 1e-9, 0]), b];
+  const inside = half(line.slice(1).map((at, i) => [line[i], at, left]));
+  const skin = joinedSkin({ inside, outside: half([[b, a, right]]) }, { id: 1 } as Source, { insideId: 2, near: 1e-8 });
+  expect([...skin.source].sort()).toEqual([...Array<number>(points + 1).fill(1), ...Array<number>(points + 1).fill(2)]);
+  const edges = [...skin.vertices.keys()].map((c) => [skin.vertices[c], skin.vertices[c % 3 === 2 ? c - 2 : c + 1]]);
+  const open = edges.filter(([from, to]) => !edges.some(([x, y]) => x === to && y === from));
+  // the four sides of what both make
+  expect(open).toHaveLength(4);
 }); // prettier-ignore

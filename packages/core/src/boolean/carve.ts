@@ -4,9 +4,10 @@ import { joinedSkin } from './imprint.ts';
 import { bringIn, type Fault } from './bringIn.ts';
 import type { Prepared } from './prepare.ts';
 import { Held, type KernelSolid } from './kernel.ts';
+import { ownPlaces } from './ownPlaces.ts';
 import { partsOf, type CutPart } from './parts.ts';
 import { readOut, type CutTriangles } from './readOut.ts';
-import { rebuild, type RegionOf } from './rebuild.ts';
+import { rebuild, type RegionOf, type Settled } from './rebuild.ts';
 import { ringAround } from './ringAround.ts';
 import { sortOut, type Sorted } from './sortOut.ts';
 import { sourceOf, type Source } from './source.ts';
@@ -124,22 +125,25 @@ function built(
   const numberOf = new Map(cutters.map(({ id }, i) => [id, i]));
   if (inside) numberOf.set(inside.id, INSIDE);
   const plain = { cut: cleared, sorted: { ...sorted, touched: tidied.triangles }, ring: undefined };
-  const looked = (one: Settled): Settled & Pick<Carved, 'crosses'> => ({ ...one, crosses: job.looks ? cutCrosses(one.cut, one.sorted, body) : undefined });
+  const looked = (one: Ringed): Ringed & Settled & Pick<Carved, 'crosses'> => {
+    const settled = { ...one, places: ownPlaces(one.cut, sources) };
+    return { ...settled, crosses: job.looks ? cutCrosses(settled, body) : undefined };
+  };
   let settled = looked(ringed(plain, sources, { body, widthMm: job.ringMm ?? 0 }));
   // what a ring makes cross goes without one
   if (settled.ring && settled.crosses) settled = { ...looked(plain), ring: { ...settled.ring, quads: 0 } };
-  const { mesh, isClosed } = rebuild(settled.cut, sources, settled.sorted, ({ id }, region) => job.regionOf(numberOf.get(id), region));
+  const { mesh, isClosed } = rebuild(settled, sources, ({ id }, region) => job.regionOf(numberOf.get(id), region));
   if (!isClosed) return { why: 'kernel' };
   return { mesh, apart: sifted.apart, loose: sifted.loose, whole: sorted.whole.length, tidied, ring: settled.ring, crosses: settled.crosses };
 } // prettier-ignore
 
-interface Settled {
+interface Ringed {
   cut: CutTriangles;
   sorted: Sorted;
   ring: Carved['ring'];
 }
 
-function ringed(plain: Settled, sources: ReadonlyMap<number, Source>, job: { body: Source; widthMm: number }): Settled {
+function ringed(plain: Ringed, sources: ReadonlyMap<number, Source>, job: { body: Source; widthMm: number }): Ringed {
   if (job.widthMm === 0) return plain;
   const { faces, edges, quads, ...made } = ringAround(plain.cut, plain.sorted, sources, job);
   return { cut: made.cut, sorted: { ...plain.sorted, touched: made.triangles, made: faces }, ring: { edges, quads } };

@@ -59,16 +59,18 @@ function splitAlongOpenEdges(rows: Rows, places: readonly number[], near: number
   const count = places.length / 3;
   const corners = new Map<number, number>();
   vertices.forEach((v, c) => corners.set(v * count + vertices[after(c)], c));
-  const goesOn = new Map<number, number>();
   const open = [...corners].filter(([key]) => !corners.has((key % count) * count + Math.floor(key / count)));
-  for (const [key] of open) goesOn.set(Math.floor(key / count), key % count);
+  const goesOn = new Map<number, number[]>();
+  for (const [key] of open) goesOn.set(Math.floor(key / count), [...(goesOn.get(Math.floor(key / count)) ?? []), key % count]);
   const place = (v: number): Vec3 => [places[3 * v], places[3 * v + 1], places[3 * v + 2]];
   for (const [key, corner] of open) {
     const [a, b] = [Math.floor(key / count), key % count];
+    // the other half's way back along this edge
+    const lies = (w: number): boolean => w === a || (w !== b && distanceToStretch(place(w), place(a), place(b)) <= near);
     const between: number[] = [];
-    let v = goesOn.get(b);
-    for (; v !== undefined && v !== a && between.length < open.length; v = goesOn.get(v)) between.push(v);
-    if (v !== a || between.length === 0 || between.some((w) => distanceToStretch(place(w), place(a), place(b)) > near)) continue;
+    let v = goesOn.get(b)?.find(lies);
+    for (; v !== undefined && v !== a && between.length < open.length; v = goesOn.get(v)?.find(lies)) between.push(v);
+    if (v !== a || between.length === 0) continue;
     const far = after(after(corner));
     const [apex, number] = [vertices[far], numbers[far]];
     const t = Math.floor(corner / 3);

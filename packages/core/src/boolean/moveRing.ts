@@ -105,8 +105,12 @@ function triesAt(surface: TouchedSurface, { v, twin, strips, way }: Move, done: 
   return false;
 } // prettier-ignore
 
-/** Whether no corner of a strip is turned over; ends that have not moved yet are none. */
+/** Whether no corner of a strip is turned over or flat: where the cut runs along an old edge there is no face for one. Ends that have not moved yet are none. */
 function isConvex(surface: TouchedSurface, { t, corners }: Strip): boolean {
   const normal = surface.normalOf(t);
-  return corners.every((_, i) => surface.facing(normal, corners[i], corners[(i + 1) % 4], corners[(i + 2) % 4]) >= 0);
-}
+  return corners.every((v, i) => {
+    const [from, to] = [corners[(i + 3) % 4], corners[(i + 1) % 4]].map((w) => minus(surface.place(w), surface.place(v)));
+    const sides = sizeOf(from) * sizeOf(to);
+    return sides === 0 || surface.facing(normal, corners[(i + 3) % 4], v, corners[(i + 1) % 4]) >= SMALLEST * sides;
+  });
+} // prettier-ignore

@@ -8,7 +8,7 @@ import {
 } from '../mesh/index.ts';
 import type { Vec3 } from '../math/index.ts';
 import type { CutTriangles } from './readOut.ts';
-import { originalAt, type Sorted } from './sortOut.ts';
+import type { Sorted } from './sortOut.ts';
 import { faceOfGroup, type Source } from './source.ts';
 import { uvWithin } from './uvWithin.ts';
 
@@ -19,8 +19,8 @@ export type RegionOf = (source: Source, region: Region) => Region;
 const UNKNOWN = 2;
 
 /** One mesh: whole faces as they were, corner for corner, and triangles where the cut went. Vertices of sources keep their places bit for bit. */
-export function rebuild(cut: CutTriangles, sources: ReadonlyMap<number, Source>, sorted: Sorted, regionOf: RegionOf): { mesh: PolygonMesh; isClosed: boolean } {
-  const builder = new Builder(cut, sources, regionOf);
+export function rebuild({ cut, sorted, places }: Settled, sources: ReadonlyMap<number, Source>, regionOf: RegionOf): { mesh: PolygonMesh; isClosed: boolean } {
+  const builder = new Builder(places, sources, regionOf);
   for (const { source, face, isTurned, vertices } of sorted.whole) {
     const { faceStart, sharp, region } = source.mesh;
     const marks = Array.from(sharp.subarray(faceStart[face], faceStart[face + 1]));
@@ -38,6 +38,14 @@ export function rebuild(cut: CutTriangles, sources: ReadonlyMap<number, Source>,
     builder.face(vertices, vertices.map(() => UNKNOWN), { source, region: source.mesh.region[face], face });
   return builder.finish();
 } // prettier-ignore
+
+/** What was cut once its faces are settled. */
+export interface Settled {
+  cut: CutTriangles;
+  sorted: Sorted;
+  /** of its vertices, in the sources' own space (ownPlaces) */
+  places: Float64Array;
+}
 
 interface Origin {
   source: Source;
@@ -61,11 +69,11 @@ class Builder {
   readonly #hasUv: boolean;
   readonly #rows = new Map<Source, Map<number, number>>();
 
-  constructor(cut: CutTriangles, sources: ReadonlyMap<number, Source>, regionOf: RegionOf) {
+  constructor(places: Float64Array, sources: ReadonlyMap<number, Source>, regionOf: RegionOf) {
     this.#regionOf = regionOf;
     this.#hasUv = [...sources.values()].some(({ mesh }) => mesh.uv);
-    this.#vertex = new Int32Array(cut.places.length / 3).fill(-1);
-    this.#places = ownPlaces(cut, sources);
+    this.#vertex = new Int32Array(places.length / 3).fill(-1);
+    this.#places = places;
   }
 
   face(vertices: ArrayLike<number>, marks: readonly number[], of: Origin & { region: number }): void {
@@ -134,23 +142,6 @@ const isSame = (a: Region, b: Region): boolean =>
   a.of === b.of &&
   a.ofLetter === b.ofLetter &&
   a.paint === b.paint;
-
-/** In the sources' own space. What the cut made lies there but for one rounding, what was there before exactly. */
-function ownPlaces(cut: CutTriangles, sources: ReadonlyMap<number, Source>): Float64Array {
-  const { origin } = sources.values().next().value as Source;
-  const places = cut.places.map((v, i) => v + origin[i % 3]);
-  const isKnown = new Uint8Array(places.length / 3);
-  for (let c = 0; c < cut.vertices.length; c++) {
-    const vertex = cut.vertices[c];
-    if (isKnown[vertex]) continue;
-    const source = sources.get(cut.source[Math.floor(c / 3)]) as Source;
-    const number = originalAt(cut, c, source);
-    if (number < 0) continue;
-    isKnown[vertex] = 1;
-    for (let k = 0; k < 3; k++) places[3 * vertex + k] = source.mesh.positions[3 * number + k];
-  }
-  return places;
-}
 
 /** Edges of what was cut: as their other side has it where that came back whole, else by their angle. Tells whether every edge has another side. */
 function markCut(mesh: PolygonMesh): boolean {

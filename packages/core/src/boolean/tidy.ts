@@ -3,6 +3,7 @@ import { emptyMesh, type PolygonMesh } from '../mesh/index.ts';
 import { collapseSlivers, type Bounds } from './collapse.ts';
 import { flipEdges } from './flip.ts';
 import type { CutTriangles } from './readOut.ts';
+import type { Settled } from './rebuild.ts';
 import type { PlainFace, Sorted, WholeFace } from './sortOut.ts';
 import type { Source } from './source.ts';
 import { TouchedSurface } from './touched.ts';
@@ -76,13 +77,12 @@ function crossingVertices({ cut, triangles }: Done, before: CutTriangles, { whol
 export type CutCrossing = 'exactly' | 'rounded';
 
 /** The same with all that comes from what cuts; as it is, and rounded to 32 bit. */
-export function cutCrosses(cut: CutTriangles, sorted: Sorted, body: Source): CutCrossing | undefined {
+export function cutCrosses({ cut, sorted, places }: Settled, body: Source): CutCrossing | undefined {
   const beside = new Set(facesBeside(cut, sorted));
   const whole = sorted.whole.filter((face) => face.source !== body || beside.has(face));
-  const mesh = meshOf(cut, sorted.touched, [...whole, ...(sorted.made ?? [])]);
-  const places = cut.places.map((v, i) => v + body.origin[i % 3]);
+  const mesh = meshOf({ ...cut, places }, sorted.touched, [...whole, ...(sorted.made ?? [])]);
   if (meshCrosses(mesh)) return 'exactly';
-  return meshCrosses({ ...mesh, positions: Float64Array.from(places, Math.fround) }) ? 'rounded' : undefined;
+  return meshCrosses({ ...mesh, positions: places.map(Math.fround) }) ? 'rounded' : undefined;
 } // prettier-ignore
 
 function meshOf({ places, vertices }: CutTriangles, triangles: readonly number[], whole: readonly (PlainFace & { isTurned?: boolean })[]): PolygonMesh {

@@ -1,7 +1,6 @@
 import { cross, dot, minus, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
 import { flipEdges } from './flip.ts';
-import type { Strip } from './ringAround.ts';
-import type { Fan, RingBorder } from './ringBorder.ts';
+import type { Fan, RingBorder, Strip } from './ringBorder.ts';
 import type { TouchedSurface } from './touched.ts';
 
 interface Ring {

@@ -1,6 +1,6 @@
 import type { CutTriangles } from './readOut.ts';
 import { moveRing } from './moveRing.ts';
-import { ringBorder, type RingBorder } from './ringBorder.ts';
+import { ringBorder, type RingBorder, type Strip } from './ringBorder.ts';
 import type { PlainFace, Sorted } from './sortOut.ts';
 import { faceOfGroup, type Source } from './source.ts';
 import { next, TouchedSurface } from './touched.ts';
@@ -48,13 +48,6 @@ export function ringAround(before: CutTriangles, sorted: Sorted, sources: Readon
   }
   return { cut, triangles: sorted.touched, faces, edges: border.edges.length, quads };
 } // prettier-ignore
-
-/** What will lie between an edge of the cut line and its twin, in the plane of a triangle. */
-export interface Strip {
-  t: number;
-  /** the edge, and its twin back */
-  corners: [number, number, number, number];
-}
 
 function stripsOf({ vertices }: CutTriangles, { edges }: RingBorder, twins: ReadonlyMap<number, number>): Strip[] {
   return edges.map((corner) => {

@@ -15,6 +15,13 @@ export interface RingBorder {
   fans: Map<number, Fan>;
 }
 
+/** What will lie between an edge of the cut line and its twin, in the plane of a triangle. */
+export interface Strip {
+  t: number;
+  /** the edge, and its twin back */
+  corners: [number, number, number, number];
+}
+
 /** Where the touched faces of a body end at what cuts it. */
 export function ringBorder(surface: TouchedSurface, isBody: (t: number) => boolean): RingBorder {
   const { vertices } = surface.cut;

@@ -75,8 +75,11 @@ test('engraved flat: as deep as it is said, and the floor is as large as the wor
 
 test.each([0.1, 0.6, 2, 8])('a rim of %s mm on any letters: valid, and wider than drawn or not', async (softMm) => {
   for (const softSide of ['outward', 'inward'] as const) {
-    const soft = await evaluate(projectOf('Row', SLAB, FLAT, { sinkMm: 2, softMm, softSide, softSteps: 3 }));
+    const soft = await evaluate(
+      projectOf('Row', SLAB, { ...FLAT, turnDegrees: 63 }, { sinkMm: 2, softMm, softSide, softSteps: 3 }),
+    );
     expect(checkMesh(pieceMesh(soft))).toMatchObject(SOUND);
+    expect(codes(soft).filter((code) => code !== 'CUT_LOOSE')).toEqual([]);
   }
 });
 

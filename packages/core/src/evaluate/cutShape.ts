@@ -38,9 +38,10 @@ const THROUGH_DIVISIONS = 16;
 
 export function cutShape(step: CutStep, room: CutRoom): CutShape {
   const key = JSON.stringify([step.operation, step.sinkMm, step.softMm, step.softSteps, step.softSide, step.leanPercent, room]);
-  const { overMm, riseMm } = room;
+  const { overMm, riseMm, hairMm } = room;
   const rim = softRim(step, overMm);
-  const wider = step.softSide === 'inward' && step.softMm > 0 ? lipWidth({ radius: step.softMm, over: overMm }) : 0;
+  // a hair narrower than drawn: the drawn outline is a row of the cutter, which may not lie in the surface itself
+  const wider = step.softSide === 'inward' && step.softMm > 0 ? lipWidth({ radius: step.softMm, over: overMm + hairMm }) : 0;
   const each = (change: (solid: SolidShape) => SolidShape) => (shape: Shape): Shape => ({
     ...shape,
     solid: change(shape.solid),
@@ -75,7 +76,7 @@ export function cutShape(step: CutStep, room: CutRoom): CutShape {
       return { key, behindMm: root, lowerMm: root, change: each(change) };
     }
     default:
-      return { key, behindMm: undefined, lowerMm: step.operation === 'join' ? Math.max(overMm, step.sinkMm) : step.sinkMm - room.hairMm, change: (shape) => shape };
+      return { key, behindMm: undefined, lowerMm: step.operation === 'join' ? Math.max(overMm, step.sinkMm) : step.sinkMm - hairMm, change: (shape) => shape };
   }
 } // prettier-ignore
 

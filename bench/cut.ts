@@ -298,14 +298,14 @@ async function tellDrag(kernels: Kernels, one: Case, yardstickMs: number, say: (
   const engine = await engineFor(kernels, one.mesh);
   const cut: Edit = { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words' }] };
   const at = (n: number): Promise<Evaluated> =>
-    engine.evaluate(projectOf({ ...one, from: [n, n / 2, 300] }, [cut]), 'body', quietContext).then(unwrap);
+    engine.evaluate(projectOf({ ...one, liftMm: 0, from: [n, n / 2, 300] }, [cut]), 'body', quietContext).then(unwrap);
   await at(0);
   const times: number[] = [];
   for (let n = 1; n <= 10; n++) {
     const started = performance.now();
-    const { clusters } = await at(n);
+    const { clusters, remarks } = await at(n);
     times.push(performance.now() - started);
-    if (clusters.length !== 1) throw new Error('nothing was cut');
+    if (clusters.length !== 1 || remarks.some(({ code }) => code === 'CUT_APART')) throw new Error('nothing was cut');
   }
   say(`Dragged over c: ${median(times).toFixed(0)} ms, p95 ${quantile(times, 0.95).toFixed(0)} ms (${(quantile(times, 0.95) / yardstickMs).toFixed(0)} yardsticks)`);
 } // prettier-ignore

@@ -83,6 +83,18 @@ test.each([0.1, 0.6, 2, 8])('a rim of %s mm on any letters: valid, and wider tha
   }
 });
 
+test('words that are sunk or lifted move the floor; the mouth stays in the surface', async () => {
+  const takes = async (liftMm: number): Promise<number> => {
+    const done = await evaluate(projectOf('LI', SLAB, { ...FLAT, liftMm }, { sinkMm: 2 }));
+    expect(codes(done)).toEqual([]);
+    expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
+    return 80 * 40 * 10 - volume(done);
+  };
+  const [deeper, plain, flatter] = [await takes(-1.5), await takes(0), await takes(0.5)];
+  expect(deeper - plain).toBeCloseTo(3 * (plain - flatter), 2);
+  expect(plain).toBeGreaterThan(flatter);
+});
+
 test.each<[string, FormShape, OntoStep, Partial<CutStep>]>([
   ['engraved round a jug', jug, ROUND, { sinkMm: 1.5, softMm: 0.5 }],
   ['raised on a jug', jug, ROUND, { operation: 'raise', softMm: 0.4, leanPercent: 10 }],

@@ -24,6 +24,8 @@ export interface CutShape {
 export interface CutRoom {
   /** how far a cutter stands out over the surface, or what is raised reaches under it, so that nothing ends in the surface itself */
   overMm: number;
+  /** how far the words are lifted off the surface */
+  liftMm: number;
   /** as little as keeps a front that lies exactly in the surface from being neither in nor out */
   hairMm: number;
   /** how much farther a flat one has to stand out, over what rises through its plane */
@@ -38,7 +40,7 @@ const THROUGH_DIVISIONS = 16;
 
 export function cutShape(step: CutStep, room: CutRoom): CutShape {
   const key = JSON.stringify([step.operation, step.sinkMm, step.softMm, step.softSteps, step.softSide, step.leanPercent, room]);
-  const { overMm, riseMm, hairMm } = room;
+  const { overMm, riseMm, hairMm, liftMm } = room;
   const rim = softRim(step, overMm);
   // a hair narrower than drawn: the drawn outline is a row of the cutter, which may not lie in the surface itself
   const wider = step.softSide === 'inward' && step.softMm > 0 ? lipWidth({ radius: step.softMm, over: overMm + hairMm }) : 0;
@@ -49,8 +51,9 @@ export function cutShape(step: CutStep, room: CutRoom): CutShape {
     ...(step.softMm > 0 && { corners: 'round' as const }),
     along: undefined,
   });
-  const sunk = (deepMm: number, rest: Partial<SolidShape>) => (solid: SolidShape): SolidShape => ({
-    depthMm: deepMm + overMm + riseMm,
+  // from the surface down, however the words are lifted: that moves the floor alone
+  const sunk = (belowMm: number, rest: Partial<SolidShape>) => (solid: SolidShape): SolidShape => ({
+    depthMm: Math.max(belowMm - liftMm, hairMm) + overMm + riseMm,
     front: lengthened(rim, riseMm),
     back: PLAIN,
     shiftMm: (solid.shiftMm ?? 0) + wider,
@@ -69,7 +72,7 @@ export function cutShape(step: CutStep, room: CutRoom): CutShape {
         ...solid,
         depthMm: solid.depthMm + root,
         front: leaning(solid, step.leanPercent),
-        back: softRim(step, overMm, root - overMm),
+        back: softRim(step, overMm, Math.max(0, root - liftMm - overMm)),
         shiftMm: (solid.shiftMm ?? 0) + wider,
         swell: solid.swell && { ...solid.swell, backMm: 0 },
       });

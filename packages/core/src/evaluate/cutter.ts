@@ -58,7 +58,7 @@ function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined;
   const digs = step.operation === 'engrave' || step.operation === 'through';
   const riseMm = digs && flat && onto && staysFlat(piece, step) ? riseOver(before, holdOf(onto), flat, Math.max(step.sinkMm, overMm)) : 0;
   // a rim that follows the surface ends below the cap
-  return { overMm, hairMm: OVER * before.diagonal, riseMm: step.operation === 'through' && step.softMm > 0 ? riseMm + overMm : riseMm, throughMm: 1.01 * before.diagonal };
+  return { overMm, liftMm: onto?.liftMm ?? 0, hairMm: OVER * before.diagonal, riseMm: step.operation === 'through' && step.softMm > 0 ? riseMm + overMm : riseMm, throughMm: 1.01 * before.diagonal };
 } // prettier-ignore
 
 /** A lettering that cuts through goes straight, whatever the surface does. */

@@ -1,24 +1,14 @@
 import { loadKernels } from '@fictile/kernels';
 import { seededRandom, type Carver } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import { formMesh } from '../form/index.ts';
-import { transformPoints, turnOf, type Vec3 } from '../math/index.ts';
+import type { Vec3 } from '../math/index.ts';
 import { faceAreaVectors, faceCorners, faceCount, type PolygonMesh } from '../mesh/index.ts';
+import { BALL, box, JUG, moved } from '../testing/bodies.ts';
 import { carve, prepare, type Carved, type CarveJob } from './index.ts';
 
 let carver: Carver;
 beforeAll(async () => {
   carver = await (await loadKernels()).loadCarver();
-});
-
-const box = (width: number, height: number, depth: number): PolygonMesh =>
-  formMesh({ kind: 'block', widthMm: width, heightMm: height, depthMm: depth, edge: 'plain', edgeMm: 0, taperPercent: 0 }, 0.1); // prettier-ignore
-const BALL = formMesh({ kind: 'ball', radiusMm: 20 }, 0.3);
-const JUG = formMesh({ kind: 'turned', wallMm: 4, knots: [[20, 0], [30, 30], [22, 60]].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: true })) }, 0.2); // prettier-ignore
-
-const moved = (mesh: PolygonMesh, move: Vec3, turn: Vec3 = [0, 0, 0]): PolygonMesh => ({
-  ...mesh,
-  positions: transformPoints({ rows: turnOf(turn), move }, mesh.positions),
 });
 
 function cut(body: PolygonMesh, cutters: PolygonMesh[], more: Partial<CarveJob>): Carved {

@@ -1,5 +1,5 @@
 import { dot, minus, plus, type Vec3 } from '../math/index.ts';
-import { heldPlane, type Hold, type PlaneAxes } from './anchor.ts';
+import { heldPlane, type Hold } from './anchor.ts';
 import { flatPlace } from './flat.ts';
 import { layFromDirection } from './fromDirection.ts';
 import { eachNode, NODE, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
@@ -13,12 +13,12 @@ export interface Drape {
   overMm: number;
 }
 
-/** Above the last row that follows the surface. */
+/** Above the last row that follows the surface things are drawn out or pressed together, so that all ends level. */
 export interface Level {
-  /** over the surface, mm: from here on things lie level */
+  /** over the surface, mm */
   fromMm: number;
-  /** where what stands over a place of the surface ends */
-  over(place: Vec3): Vec3;
+  /** how high over a place of the surface something comes, mm */
+  heightOver(place: Vec3, highMm: number): number;
 }
 
 /** Where the line of sight is looked from: over all that rises through the plane. */
@@ -34,9 +34,12 @@ export function layDraped(target: Target, from: Hold, frame: GridFrame, nodes: n
   return grid;
 }
 
-/** Level with the place that is looked from, but over the surface everywhere. */
+/** Level with the place that is looked from, but over the last row everywhere. */
 export function levelOver(from: Hold, { riseMm, overMm }: Drape): Level {
-  const { out }: PlaneAxes = heldPlane(from);
-  const over = (place: Vec3): Vec3 => plus(place, out, Math.max(dot(minus(from.from, place), out), overMm) + overMm);
-  return { fromMm: overMm + riseMm / 2, over };
+  const { out } = heldPlane(from);
+  const heightOver = (place: Vec3, highMm: number): number => {
+    const top = Math.max(dot(minus(from.from, place), out), 2 * overMm);
+    return overMm + ((highMm - overMm) / riseMm) * (top - overMm);
+  };
+  return { fromMm: overMm, heightOver };
 }

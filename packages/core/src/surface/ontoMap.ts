@@ -76,8 +76,8 @@ export class OntoMap {
     const high = this.heightOf(at[2]);
     const { at: place, normal, stretch } = this.options.rigid ? this.#rigidly(at, foot) : this.#look(at[0], at[1], { baseline: foot[1], rough });
     const { level } = this.surface;
-    if (level && high > level.fromMm) at.splice(0, 3, ...level.over(place));
-    else for (let k = 0; k < 3; k++) at[k] = place[k] + high * stretch * normal[k];
+    const over = level && high > level.fromMm ? level.heightOver(place, high) : high;
+    for (let k = 0; k < 3; k++) at[k] = place[k] + over * stretch * normal[k];
   } // prettier-ignore
 
   /** Over the surface, mm, of what lies at a depth of the flat piece. */

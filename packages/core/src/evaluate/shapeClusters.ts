@@ -83,6 +83,7 @@ export async function shapeClusters(
   const made: SteppedCluster[] = [];
   const looked: Shaped[] = [];
   let isCoarse = false;
+  const timesMore = ontoLink(chain) ? MOST_TIMES : MOST_TIMES_SMOOTH;
   const mostFaces = tools.faceBudget / Math.max(1, clusters.length);
   for (const i of kept) {
     if (tools.context.cancelled()) return undefined;
@@ -91,7 +92,7 @@ export async function shapeClusters(
     let part = tools.cache.get(own);
     if (!part) {
       const faces = faceCount(laid[i].mesh);
-      const most = Math.min(Math.max(mostFaces, 2 * faces), MOST_TIMES * faces + MOST_MORE);
+      const most = Math.min(Math.max(mostFaces, 2 * faces), timesMore * faces + MOST_MORE);
       part = shapeMesh(laid[i], chain, { toleranceMm: tools.toleranceMm, mostFaces: most, rough: tools.rough });
       tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
     }
@@ -130,8 +131,10 @@ function laidBy(chain: ShapeChain): Laid | undefined {
   };
 }
 
-/** Faces were made as fine as sampling told: what needs so many more has no smooth surface, and would take a minute. */
+/** Laid on something, faces were made as fine as sampling told: what needs so many more has no smooth surface, and would take a minute. */
 const MOST_TIMES = 4;
+/** Other shapes are smooth, but what they shape may have been cut: then its faces are as large as its flat sides. */
+const MOST_TIMES_SMOOTH = 100;
 const MOST_MORE = 20_000;
 
 /** What equal clusters become under steps depends on this. */

@@ -1,4 +1,5 @@
 import { adjacency, distanceSquared, faceCorners, faceCount, FaceRows, nextCorner, triangulate, type Adjacency, type PolygonMesh } from '../mesh/index.ts'; // prettier-ignore
+import { evenTriangles } from './evenTriangles.ts';
 
 /** Whether the middle between two vertices strays from the line between their images. */
 export type IsFar = (a: number, b: number) => boolean;
@@ -251,7 +252,7 @@ class Halving {
       faceStart: Uint32Array.of(0, ring.length),
       faceVertices: Uint32Array.from(ring, (_, i) => i),
     };
-    const { corners } = triangulate(alone);
+    const corners = evenTriangles(alone.positions) ?? triangulate(alone).corners;
     const isBorder = (from: number, to: number): boolean => to === (from + 1) % ring.length;
     for (let t = 0; t < corners.length; t += 3) {
       const row = [corners[t], corners[t + 1], corners[t + 2]];

@@ -6,6 +6,7 @@ import {
   faceCount,
   FaceRows,
   nextCorner,
+  vertexCount,
   type PolygonMesh,
 } from '../mesh/index.ts';
 import { dot, sizeOf, type Vec3 } from '../math/index.ts';
@@ -40,6 +41,7 @@ function clearOnce(mesh: PolygonMesh, near: number): PolygonMesh | undefined {
   const caps = capsOf(mesh, near);
   if (caps.length === 0) return undefined;
   const beside = adjacency(mesh);
+  const edges = edgesOf(mesh);
   const made = new Map<number, NewFace[]>();
   for (const cap of caps) {
     const over = beside.twin[cap.long];
@@ -47,12 +49,29 @@ function clearOnce(mesh: PolygonMesh, near: number): PolygonMesh | undefined {
     const other = beside.face[over];
     if (made.has(cap.face) || made.has(other)) continue;
     const faces = takenIn(mesh, cap, { over, other });
-    if (!faces) continue;
+    const inner = faces && innerEdges(mesh, faces);
+    // two vertices with an edge already would be joined by a second one
+    if (!faces || !inner || inner.some((edge) => edges.has(edge))) continue;
+    for (const edge of inner) edges.add(edge);
     made.set(cap.face, []);
     made.set(other, faces);
   }
   return made.size > 0 ? withFaces(mesh, made) : undefined;
 }
+
+/** Names an edge whichever way it is walked. */
+const edgeOf = (mesh: PolygonMesh, a: number, b: number): number => Math.min(a, b) * vertexCount(mesh) + Math.max(a, b);
+
+function edgesOf(mesh: PolygonMesh): Set<number> {
+  const edges = new Set<number>();
+  for (let f = 0; f < faceCount(mesh); f++)
+    for (const c of faceCorners(mesh, f)) edges.add(edgeOf(mesh, mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, f, c)]));
+  return edges;
+} // prettier-ignore
+
+/** Between triangles about one apex, which is their last corner. */
+const innerEdges = (mesh: PolygonMesh, faces: readonly NewFace[]): number[] =>
+  faces.slice(1).map(({ corners }) => edgeOf(mesh, mesh.faceVertices[corners[0]], mesh.faceVertices[corners[2]]));
 
 function capsOf({ positions: p, faceStart, faceVertices }: PolygonMesh, near: number): Cap[] {
   const caps: Cap[] = [];

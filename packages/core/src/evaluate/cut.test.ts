@@ -18,6 +18,7 @@ import {
 } from '../document/index.ts';
 import { formMesh } from '../form/index.ts';
 import { readGlb, usualWriteOptions, writeScene } from '../io/index.ts';
+import type { PolygonMesh } from '../mesh/index.ts';
 import { Target } from '../surface/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import { splitGraphemes } from '../text/index.ts';
@@ -136,7 +137,22 @@ test.each([0, 0.6])('cut through with a ring of %s mm beside it and then bent: c
   expect(report).toMatchObject({ ...SOUND, shells: 1 });
   expect(codes(done)).not.toContain('SHAPE_COARSE');
   expect(report.sizeMm[2]).toBeGreaterThan(20);
+  expect(sagOf(pieceMesh(done), (80 * 180) / (120 * Math.PI))).toBeLessThan(TOLERANCE_MM);
 }); // prettier-ignore
+
+/** Farthest that the middle of an edge lies inside the circle that its ends are bent onto, mm; the axis is upright, behind the middle of the slab. */
+function sagOf({ positions: p, faceStart, faceVertices }: PolygonMesh, radiusMm: number): number {
+  const from = (x: number, z: number): number => Math.hypot(x, z + radiusMm);
+  let most = 0;
+  for (let f = 0; f + 1 < faceStart.length; f++)
+    for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
+      const [a, b] = [faceVertices[c], faceVertices[c + 1 < faceStart[f + 1] ? c + 1 : faceStart[f]]].map((v) => [p[3 * v], p[3 * v + 2]]);
+      // the slab is ten thick: nothing lies farther from the layer that keeps its length
+      expect(Math.abs(from(a[0], a[1]) - radiusMm)).toBeLessThan(5 + 1e-6);
+      most = Math.max(most, (from(a[0], a[1]) + from(b[0], b[1])) / 2 - from((a[0] + b[0]) / 2, (a[1] + b[1]) / 2));
+    }
+  return most;
+} // prettier-ignore
 
 test('cut through over the rim of a ball, with lips: they follow the surface, as deep everywhere', async () => {
   const cut = { operation: 'through', softMm: 1, loose: 'drop' } as const;

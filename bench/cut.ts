@@ -41,7 +41,7 @@ import { median, quantile } from './statistics.ts';
 type Vec3 = [number, number, number];
 type Carver = Awaited<ReturnType<NonNullable<Kernels['loadCarver']>>>;
 
-const TEXT = 'Kiln Opening\nSaltglaze Row';
+const TEXT = 'Kiln Openings\nSaltglaze Row';
 const LETTERS = [...TEXT].filter((c) => c.trim() !== '').length;
 const ROUNDS = 5;
 const RING_MM = 0.5;

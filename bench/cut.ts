@@ -155,10 +155,10 @@ const SINKS: Readonly<Record<string, number>> = { join: 0, subtract: DEPTH_MM, i
 
 /** Letters whose back, or front, lies exactly in the face that they cut, by the steps that a document has. */
 async function tellFlush(kernels: Kernels, one: Case, say: (line: string) => void): Promise<void> {
-  for (const [operation, liftMm] of [['engrave', 0], ['raise', 0], ['join', 0], ['imprint', 0], ['through', 0], ['subtract', 0], ['intersect', 0]] as const) {
+  for (const operation of ['engrave', 'raise', 'join', 'imprint', 'through', 'subtract', 'intersect'] as const) {
     const engine = await engineFor(kernels, one.mesh);
     const cut: Edit = { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words', operation, sinkMm: SINKS[operation] ?? 2 }] };
-    const done = unwrap(await engine.evaluate(projectOf({ ...one, liftMm }, [cut]), 'body', quietContext));
+    const done = unwrap(await engine.evaluate(projectOf({ ...one, liftMm: 0 }, [cut]), 'body', quietContext));
     const report = checkMesh(pieceMesh(done));
     const rounded = checkMesh(toFloat32(pieceMesh(done)).mesh);
     say(`  ${operation}, exactly flush: ${report.closed && report.manifold && report.outward ? 'closed, manifold, outward' : 'NOT CLOSED'}, ${report.crossingFaces} crossing, ${rounded.crossingFaces} in 32 bit; ${report.faces} faces; ` +

@@ -145,8 +145,8 @@ interface Ringed {
 
 function ringed(plain: Ringed, sources: ReadonlyMap<number, Source>, job: { body: Source; widthMm: number }): Ringed {
   if (job.widthMm === 0) return plain;
-  const { faces, edges, quads, ...made } = ringAround(plain.cut, plain.sorted, sources, job);
-  return { cut: made.cut, sorted: { ...plain.sorted, touched: made.triangles, made: faces }, ring: { edges, quads } };
+  const { cut, faces, edges, quads } = ringAround(plain.cut, plain.sorted, sources, job);
+  return { cut, sorted: { ...plain.sorted, made: faces }, ring: { edges, quads } };
 } // prettier-ignore
 
 /** Of the diagonal: so near points of the cut line are one, whatever became of their last bits in either half. */

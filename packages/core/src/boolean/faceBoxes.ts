@@ -38,17 +38,9 @@ export class FaceBoxes {
   }
 
   /** Per face 1 where its box meets another one. */
-  near({ low, high }: Box3): Uint8Array {
-    const boxes = this.#boxes;
-    const near = new Uint8Array(boxes.length / 6);
-    for (let f = 0; f < near.length; f++) {
-      this.#have(f);
-      const o = 6 * f;
-      const isApart = boxes[o] > high[0] || boxes[o + 1] < low[0] || boxes[o + 2] > high[1] || boxes[o + 3] < low[1] || boxes[o + 4] > high[2] || boxes[o + 5] < low[2];
-      if (!isApart) near[f] = 1;
-    }
-    return near;
-  } // prettier-ignore
+  near(box: Box3): Uint8Array {
+    return Uint8Array.from({ length: this.#boxes.length / 6 }, (_, f) => (this.overlaps(f, box, 3) ? 1 : 0));
+  }
 
   #have(f: number): void {
     const boxes = this.#boxes;

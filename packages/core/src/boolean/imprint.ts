@@ -1,6 +1,7 @@
 import { distanceToStretch, type Vec3 } from '../math/index.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Source } from './source.ts';
+import { next } from './touched.ts';
 
 /** The skin of a body from both halves of a split: one surface again, on which what lay inside the cutter is known by a source of its own. */
 export function joinedSkin(
@@ -58,7 +59,7 @@ function splitAlongOpenEdges(rows: Rows, places: readonly number[], near: number
   const { vertices, numbers } = rows;
   const count = places.length / 3;
   const corners = new Map<number, number>();
-  vertices.forEach((v, c) => corners.set(v * count + vertices[after(c)], c));
+  vertices.forEach((v, c) => corners.set(v * count + vertices[next(c)], c));
   const open = [...corners].filter(([key]) => !corners.has((key % count) * count + Math.floor(key / count)));
   const goesOn = new Map<number, number[]>();
   for (const [key] of open) goesOn.set(Math.floor(key / count), [...(goesOn.get(Math.floor(key / count)) ?? []), key % count]);
@@ -71,11 +72,11 @@ function splitAlongOpenEdges(rows: Rows, places: readonly number[], near: number
     let v = goesOn.get(b)?.find(lies);
     for (; v !== undefined && v !== a && between.length < open.length; v = goesOn.get(v)?.find(lies)) between.push(v);
     if (v !== a || between.length === 0) continue;
-    const far = after(after(corner));
+    const far = next(next(corner));
     const [apex, number] = [vertices[far], numbers[far]];
     const t = Math.floor(corner / 3);
     // from the start of the long edge to its end, the vertices between come backwards
-    const line = [[a, numbers[corner]], ...between.reverse().map((w) => [w, -1]), [b, numbers[after(corner)]]];
+    const line = [[a, numbers[corner]], ...between.reverse().map((w) => [w, -1]), [b, numbers[next(corner)]]];
     for (let i = 0; i + 1 < line.length; i++) {
       const [[from, fromNumber], [to, toNumber]] = [line[i], line[i + 1]];
       const at = i === 0 ? 3 * t : vertices.length;
@@ -88,13 +89,11 @@ function splitAlongOpenEdges(rows: Rows, places: readonly number[], near: number
   }
 } // prettier-ignore
 
-const after = (c: number): number => (c % 3 === 2 ? c - 2 : c + 1);
-
 /** Of the vertices at open edges: which other one each of them is. */
 function openVerticesJoined(vertices: readonly number[], places: readonly number[], near: number): Map<number, number> {
   const count = places.length / 3;
   const edges = new Set<number>();
-  for (let c = 0; c < vertices.length; c++) edges.add(vertices[c] * count + vertices[after(c)]);
+  for (let c = 0; c < vertices.length; c++) edges.add(vertices[c] * count + vertices[next(c)]);
   const open = new Set<number>();
   for (const edge of edges) {
     const [a, b] = [Math.floor(edge / count), edge % count];

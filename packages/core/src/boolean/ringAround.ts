@@ -7,8 +7,6 @@ import { next, TouchedSurface } from './touched.ts';
 
 export interface Ring {
   cut: CutTriangles;
-  /** triangles beside the ring, and all others that were touched */
-  triangles: number[];
   /** four corners each, three where one end of an edge had to stay */
   faces: PlainFace[];
   /** edges of the cut line, and those that have four corners beside them */
@@ -37,16 +35,15 @@ export function ringAround(before: CutTriangles, sorted: Sorted, sources: Readon
   for (const [v, twin] of twins) replace(surface, v, twin);
   const stays = moveRing(surface, { border, twins, strips, widthMm });
   for (const v of stays) replace(surface, twins.get(v) as number, v);
-  const isGone = new Set(stays.map((v) => twins.get(v) as number));
   const nameOf = new Map(stays.map((v) => [twins.get(v) as number, v]));
   const faces: PlainFace[] = [];
   let quads = 0;
   for (const { t, corners } of strips) {
-    const vertices = corners.map((v) => (isGone.has(v) ? (nameOf.get(v) as number) : v)).filter((v, i, all) => all.indexOf(v) === i);
+    const vertices = corners.map((v) => nameOf.get(v) ?? v).filter((v, i, all) => all.indexOf(v) === i);
     if (vertices.length === 4) quads++;
     if (vertices.length > 2) faces.push({ source: body, face: faceOfGroup(body, cut.group[t]), vertices });
   }
-  return { cut, triangles: sorted.touched, faces, edges: border.edges.length, quads };
+  return { cut, faces, edges: border.edges.length, quads };
 } // prettier-ignore
 
 function stripsOf({ vertices }: CutTriangles, { edges }: RingBorder, twins: ReadonlyMap<number, number>): Strip[] {

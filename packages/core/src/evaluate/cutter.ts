@@ -47,8 +47,10 @@ const CHORDS = 4;
 const STEPS = 256;
 
 /** A lettering that cuts through goes straight, whatever it is laid as. */
-const staysFlat = (piece: Piece, { operation }: CutStep): boolean =>
-  ontoStepOf(piece)?.method === 'flat' || (operation === 'through' && ontoStepOf(piece) !== undefined);
+function staysFlat(piece: Piece, { operation }: CutStep): boolean {
+  const onto = ontoStepOf(piece);
+  return onto !== undefined && (operation === 'through' || onto.method === 'flat');
+}
 
 /** How much room a cutter needs, from what it is laid on. */
 function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined; step: CutStep }): CutRoom {

@@ -1,4 +1,4 @@
-import type { CutFault, DrawingSkip, ErrorParams, Failure, Remark } from '@fictile/core';
+import type { CutFault, DrawingSkip, ErrorParams, Failure, MeshFault, Remark } from '@fictile/core';
 
 /** Faults that only the command line knows. */
 export interface CliFault {
@@ -37,7 +37,8 @@ export const faultOf = (failure: Failure): InputFault => new InputFault(failure.
 const FONT_WHY: Readonly<Record<ErrorParams['FONT_BROKEN']['why'], string>> = {
   signature: 'it does not begin like a font',
   tables: 'it lacks the tables every font has',
-  'no-glyphs': 'it has no characters',
+  cut: 'it ends before its last table does: it was cut short',
+  'no-glyphs': 'it has no characters, or no outlines',
   'too-large': 'it is larger than 40 MB',
 };
 
@@ -101,18 +102,33 @@ const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
   style: 'Rules of the style sheet that are not understood were left off',
 };
 
+const MESH_WHY: Readonly<Record<MeshFault, string>> = {
+  start: 'it does not begin as such files do',
+  version: 'it is of a version or kind that is not known here',
+  short: 'it ends too early: it was cut short',
+  length: 'there is more in it than it says',
+  line: 'a word stands where none can be',
+  vertex: 'a point is not three numbers',
+  face: 'a face names points that are not there',
+  corners: 'a face has fewer or more corners than it can have',
+  'no faces': 'it holds no faces',
+  count: 'a number of parts does not fit its length',
+  property: 'a property of its points or faces is missing or of no known type',
+  packed: 'its meshes are compressed, and can not be unpacked here',
+  json: 'its description is not as glTF has it',
+  entries: 'it lists more parts than can be read',
+  accessor: 'it names numbers that lie outside of it',
+  reference: 'its parts name others that are not there',
+  nodes: 'its parts hang on each other in a circle, or on two at once',
+  posed: 'its shape is set by a skeleton or by mixed-in shapes; save it as it stands, without them',
+  outside: 'parts of it lie in other files; save it as one file',
+  extension: 'it needs an extension that is not known here',
+  data: 'its numbers can not be unpacked',
+};
+
 function meshText({ format, place, why }: ErrorParams['MESH_BROKEN']): string {
-  if (why === 'packed') return 'The meshes of this GLB are compressed (Draco or meshopt). Save it without compression.';
-  if (why === 'order') return 'This PLY is written with its large bytes first. Save it as text, or little-endian.';
   const where = format === 'obj' ? `line ${place}` : `byte ${place}`;
-  const what: Record<string, string> = {
-    vertex: 'a point is not three numbers',
-    face: 'a face names points that are not there',
-    'no faces': 'it holds no faces',
-    short: 'it ends before its header does',
-    count: 'its length does not fit the number of triangles it names',
-  };
-  return `The ${format.toUpperCase()} can't be read (${where}): ${what[why] ?? why}. Save it again from where it came.`;
+  return `The ${format.toUpperCase()} can't be read (${where}): ${MESH_WHY[why]}. Save it again from where it came.`;
 }
 
 const CROSSING_INSTEAD = {
@@ -177,7 +193,7 @@ export function remarkText(remark: Remark): string {
     case 'CURVE_OVERFULL':
       return `A line is longer than its curve by ${mm(remark.params.byMm)}: it goes on straight.`;
     case 'OUTLINE_TOO_LARGE':
-      return `Outlines of more than ${remark.params.limit} points are not built, left out: ${remark.params.letters}`;
+      return `Outlines of more than ${remark.params.limit} points, or that run over themselves ten thousand times, are not built; left out: ${remark.params.letters}`;
     case 'LETTERS_APART':
       return `With a solid of their own these stand a hair apart from their neighbours: ${remark.params.letters}`;
     case 'WALL_FILLS':

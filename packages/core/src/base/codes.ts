@@ -4,7 +4,7 @@
  */
 export interface ErrorParams {
   /** The bytes are no font that can be read. `why` is one of a few short reasons. */
-  FONT_BROKEN: { name: string; why: 'signature' | 'tables' | 'no-glyphs' | 'too-large' };
+  FONT_BROKEN: { name: string; why: 'signature' | 'tables' | 'cut' | 'no-glyphs' | 'too-large' };
   /** The font is packed for the web (WOFF, WOFF2) and has to be unpacked first. */
   FONT_PACKED: { name: string; format: 'woff' | 'woff2' };
   /** No font of this family, style or hash is at hand. */
@@ -18,7 +18,7 @@ export interface ErrorParams {
   /** A file of a drawn edge or side does not have its shape. */
   SECTION_BROKEN: { path: string; why: string };
   /** A mesh file cannot be read; `place` is a line (text) or a byte (binary). */
-  MESH_BROKEN: { format: string; place: number; why: string };
+  MESH_BROKEN: { format: string; place: number; why: MeshFault };
   /** A document names a model whose file is not at hand. */
   MODEL_UNKNOWN: { hash: string };
   /** A drawing cannot be read. `line` counts from 1; 0 is the whole of it. */
@@ -35,6 +35,30 @@ export interface ErrorParams {
   CANCELLED: Record<string, never>;
 }
 export type ErrorCode = keyof ErrorParams;
+
+/** What is wrong with a mesh file: see the sentences of the page and of the command line. */
+export type MeshFault =
+  | 'start'
+  | 'version'
+  | 'short'
+  | 'length'
+  | 'line'
+  | 'vertex'
+  | 'face'
+  | 'corners'
+  | 'no faces'
+  | 'count'
+  | 'property'
+  | 'packed'
+  | 'json'
+  | 'entries'
+  | 'accessor'
+  | 'reference'
+  | 'nodes'
+  | 'posed'
+  | 'outside'
+  | 'extension'
+  | 'data';
 
 /** Kinds of things in SVG files that no drawing takes. */
 export type DrawingSkip =

@@ -1,8 +1,21 @@
+export { parseBoundedJson } from './boundedJson.ts';
+export type { JsonBounds } from './boundedJson.ts';
 export { ByteCache } from './byteCache.ts';
 export { remark } from './codes.ts';
-export type { CutFault, DrawingSkip, ErrorCode, ErrorParams, Remark, RemarkCode, RemarkParams } from './codes.ts';
+export type {
+  CutFault,
+  DrawingSkip,
+  ErrorCode,
+  ErrorParams,
+  MeshFault,
+  Remark,
+  RemarkCode,
+  RemarkParams,
+} from './codes.ts';
 export { textHash } from './hash.ts';
+export { crc32 } from './crc32.ts';
 export { LIMITS } from './limits.ts';
+export { ownEntry } from './own.ts';
 export { seededRandom } from './random.ts';
 export { fail, ok, unwrap } from './result.ts';
 export type { Failure, Result } from './result.ts';
@@ -10,6 +23,7 @@ export { quietContext } from './runContext.ts';
 export type { RunContext } from './runContext.ts';
 export { parseQuantity } from './quantity.ts';
 export type { QuantityKind } from './quantity.ts';
+export { keyHash, sha256Hex } from './sha256.ts';
 export { MM_PER, parseLength } from './units.ts';
 export type { LengthUnit } from './units.ts';
 export type { Carver } from './carver.ts';

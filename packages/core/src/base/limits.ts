@@ -29,6 +29,13 @@ export const LIMITS = {
   /** points of a drawn edge or side, and how far they reach in and out, in its widths */
   profilePoints: 64,
   profileReach: 4,
+  /** of JSON: how deep brackets stand in each other, and how many values it holds, about */
+  jsonDepth: 100,
+  jsonValues: 2_000_000,
+  /** corners of one face of a mesh file */
+  faceCorners: 10_000,
+  /** parts of meshes of a GLB, each as often as it stands in the scene */
+  meshParts: 50_000,
   gltfHeaderBytes: 16 * 1024 * 1024,
   /** points of a profile that is turned */
   turnedKnots: 60,
@@ -42,4 +49,8 @@ export const LIMITS = {
   drawingPieces: 40_000,
   drawingPathCharacters: 4_000_000,
   drawingColours: 64,
+  /** comparisons of the rules of an SVG file's style sheets with its elements, characters of one transform and of one style sheet */
+  drawingRuleTests: 20_000_000,
+  drawingTransformCharacters: 20_000,
+  drawingStyleCharacters: 400_000,
 } as const;

@@ -406,3 +406,30 @@ describe('a file that holds a drawn edge or side', () => {
     expect(read.ok ? 'taken' : read.error.code).toBe('SECTION_BROKEN');
   });
 });
+
+describe('records and lists are bounded', () => {
+  const project = newProject('p', 'Kiln', [newPiece('a', 'Kiln', ['K'])]);
+  const why = (data: unknown): string => {
+    const parsed = parseProject(data);
+    return parsed.ok ? 'taken' : JSON.stringify(parsed.error.params);
+  };
+
+  test('one fault is told of a document that is wrong all over', () => {
+    const pieces = Object.fromEntries(Array.from({ length: 30_000 }, (_, i) => [`a${i}`, {}]));
+    expect(why({ ...project, pieces })).toContain('no more than 400');
+    const graphemes = Array.from({ length: 50_000 }, () => ({}));
+    const { a } = project.pieces;
+    const withLetters = { ...project, pieces: { a: { ...a, source: { ...a.source, graphemes } } } };
+    expect(why(withLetters)).toBe('{"path":"pieces.a.source.graphemes","why":"there can be no more than 20000"}');
+    const own = Object.fromEntries(Array.from({ length: 20_000 }, (_, i) => [i + 1, { moveMm: 'far' }]));
+    expect(why({ ...project, pieces: { a: { ...a, source: { ...a.source, own } } } })).toContain(
+      'pieces.a.source.own.1.moveMm',
+    );
+  });
+
+  test('names that every object answers to are names of nothing', () => {
+    expect(why({ ...project, pieces: {}, pieceOrder: ['constructor'] })).toContain('pieceOrder');
+    const edit = { kind: 'setPiece', pieceId: 'toString', values: { name: 'x' } } as const;
+    expect(applyEdit(project, edit)).toMatchObject({ ok: false, error: { code: 'EDIT_MISPLACED' } });
+  });
+});

@@ -1,4 +1,4 @@
-import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { fail, LIMITS, ok, ownEntry, type Result } from '../base/index.ts';
 import { usualOwn } from './defaults.ts';
 import { isLettering, ownIds } from './kinds.ts';
 import { firstIssue } from './parse.ts';
@@ -65,13 +65,13 @@ function change(project: Project, edit: Edit): Result<Project> {
     case 'many':
       return edit.edits.reduce<Result<Project>>((so, one) => (so.ok ? change(so.value, one) : so), ok(project));
     case 'removePiece': {
-      if (project.pieces[edit.pieceId]?.locked)
-        return fail('PIECE_LOCKED', { name: project.pieces[edit.pieceId].name });
+      const removed = ownEntry(project.pieces, edit.pieceId);
+      if (removed?.locked) return fail('PIECE_LOCKED', { name: removed.name });
       const pieces = Object.fromEntries(Object.entries(project.pieces).filter(([id]) => id !== edit.pieceId));
       return ok({ ...project, pieces, pieceOrder: project.pieceOrder.filter((id) => id !== edit.pieceId) });
     }
     default: {
-      const piece = project.pieces[edit.pieceId];
+      const piece = ownEntry(project.pieces, edit.pieceId);
       if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: edit.pieceId });
       if (piece.locked && edit.kind !== 'setPiece') return fail('PIECE_LOCKED', { name: piece.name });
       const changed = changePiece(piece, edit);

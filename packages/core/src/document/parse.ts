@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { fail, ok, type Result } from '../base/index.ts';
+import { parseOrFirstFault } from './firstFault.ts';
 import { MIGRATIONS, type Migration } from './migrations.ts';
 import { projectSchema, SCHEMA_VERSION, sectionFileSchema, type Profile, type Project } from './schema.ts';
 
@@ -8,7 +9,8 @@ export function parseProject(data: unknown): Result<Project> {
   const version = versionOf(data);
   if (version === undefined) return fail('PROJECT_BROKEN', { path: 'schemaVersion', why: 'missing' });
   if (version > SCHEMA_VERSION) return fail('PROJECT_NEWER', { version, known: SCHEMA_VERSION });
-  const parsed = projectSchema.safeParse(migrate(data, version, MIGRATIONS));
+  const parsed = parseOrFirstFault(projectSchema, migrate(data, version, MIGRATIONS));
+  if ('path' in parsed) return fail('PROJECT_BROKEN', { path: parsed.path.join('.') || 'document', why: parsed.why });
   return parsed.success ? ok(parsed.data) : fail('PROJECT_BROKEN', firstIssue(parsed.error));
 }
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { LIMITS } from '../base/index.ts';
+import { LIMITS, ownEntry } from '../base/index.ts';
+import { boundedRecord } from './firstFault.ts';
 import { formSchema, modelSchema, type Form, type Model } from './formSchema.ts';
 import { freeCurveSchema, length, place, point, signedPlane, turn, value } from './schemaParts.ts';
 import { stepSchema } from './stepSchema.ts';
@@ -38,7 +39,7 @@ const fontSchema = z.object({
   family: z.string().min(1).max(200),
   weight: z.number().min(1).max(1000),
   italic: z.boolean(),
-  axes: z.record(z.string().regex(/^[ -~]{4}$/), z.number()),
+  axes: boundedRecord(z.string().regex(/^[ -~]{4}$/), z.number(), 64),
 });
 
 /** A size that follows what the words have to fill. */
@@ -134,7 +135,7 @@ const ownLetterSchema = z.object({
   solid: z.object({ depthMm: length(0, 10_000), front: edgeSchema }).nullable(),
 });
 
-const ownSchema = z.record(z.string().regex(/^[1-9][0-9]*$/), ownLetterSchema);
+const ownSchema = boundedRecord(z.string().regex(/^[1-9][0-9]*$/), ownLetterSchema, LIMITS.graphemes);
 const depthAnchorSchema = z.enum(['back', 'middle', 'front']);
 
 /** Room between two letters that stand side by side, on top of the font's. */
@@ -169,7 +170,7 @@ export const wordsSchema = z.object({
   capitals: z.enum(['typed', 'upper', 'small']),
   kerning: z.boolean(),
   kernPairs: z.array(kernPairSchema).max(500),
-  features: z.record(z.string().regex(/^[ -~]{4}$/), z.number().int().min(0).max(100)),
+  features: boundedRecord(z.string().regex(/^[ -~]{4}$/), z.number().int().min(0).max(100), 200),
   language: z
     .string()
     .max(35)
@@ -389,7 +390,7 @@ export const projectSchema = z
     schemaVersion: z.literal(SCHEMA_VERSION),
     name: z.string().max(200),
     unit: z.enum(['mm', 'cm', 'm', 'in']),
-    pieces: z.record(z.string(), pieceSchema),
+    pieces: boundedRecord(z.string(), pieceSchema, LIMITS.pieces),
     pieceOrder: z.array(z.string()).max(LIMITS.pieces),
     view: viewSchema,
     /** changes in time: none exists in this version */
@@ -401,7 +402,7 @@ export const projectSchema = z
     (p) =>
       new Set(p.pieceOrder).size === p.pieceOrder.length &&
       p.pieceOrder.length === Object.keys(p.pieces).length &&
-      p.pieceOrder.every((id) => p.pieces[id]?.id === id),
+      p.pieceOrder.every((id) => ownEntry(p.pieces, id)?.id === id),
     { path: ['pieceOrder'], message: 'pieces and their order do not agree' },
   );
 

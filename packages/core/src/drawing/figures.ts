@@ -6,6 +6,7 @@ import {
   dilated,
   drawKnots,
   flatten,
+  isTangled,
   OPENING_EM,
   polyline,
   transformCurves,
@@ -97,6 +98,7 @@ export const coloursOf = (shape: DrawingShape): { id: number; name: string }[] =
 function cutBack(layers: readonly { colour: number; rings: VertexRing[] }[], gap: number): typeof layers {
   const above = new Map<number, VertexRing[]>();
   const seen = layers.toReversed().map(({ colour, rings }) => {
+    if (isTangled(rings)) return { colour, rings };
     const others = [...above].filter(([other]) => other !== colour).flatMap(([, covers]) => covers);
     const united = unite(rings);
     above.set(colour, [...(above.get(colour) ?? []), ...dilated(united, gap)]);
@@ -118,11 +120,18 @@ function ringsOf(painted: Painted, { step, toleranceMm, wire }: FigureScale): Ve
   if (painted.paint.kind === 'stroke') return onGrid(strokeLoops(painted, painted.paint.element, toleranceMm), step);
   const curves = transformCurves(painted.curves, painted.form, painted.move);
   const rings = flatten(curves, { scale: 1 / step, tolerance: toleranceMm / step, letter: 0 });
-  return painted.paint.rule === 'evenodd' ? unite(rings, 'evenodd') : rings;
+  // what is too tangled to be built is left as it is: it is told of by whoever builds
+  return painted.paint.rule === 'evenodd' && !isTangled(rings) ? unite(rings, 'evenodd') : rings;
 }
 
-const onGrid = (loops: readonly Point[][], step: number): VertexRing[] =>
-  uniteLoops(loops.map((loop) => loop.map(([x, y]) => ({ x: Math.round(x / step), y: Math.round(y / step) }))));
+function onGrid(loops: readonly Point[][], step: number): VertexRing[] {
+  const places = loops.map((loop) => loop.map(([x, y]) => ({ x: Math.round(x / step), y: Math.round(y / step) })));
+  return isTangled(places) ? places.map(asDrawn) : uniteLoops(places);
+}
+
+/** Edges of no curve. */
+const asDrawn = (loop: readonly { x: number; y: number }[]): VertexRing =>
+  loop.map((place) => ({ ...place, curve: -1, t0: 0, t1: 1, letter: 0, corner: 1 }));
 
 /** The pieces of an element's stroke, mm. */
 function strokeLoops(painted: Painted, { paint }: DrawingElement, toleranceMm: number): Point[][] {

@@ -1,4 +1,4 @@
-import { ok, type Result } from '../base/index.ts';
+import { keyHash, ok, ownEntry, type Result } from '../base/index.ts';
 import { isLettering, ontoStepOf, type CutStep, type Piece, type Project } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { diagonalOf, turnedBack, type Box3, type Transform } from '../math/index.ts';
@@ -33,9 +33,9 @@ export function beforeCut(project: Project, target: Piece, stepId: string): Proj
 
 /** The document in which a piece lies on another one: before that other is cut by it, if it is. */
 export function forLaying(project: Project, pieceId: string, targetId: string): Project {
-  const target = project.pieces[targetId];
+  const target = ownEntry(project.pieces, targetId);
   const step = target?.steps.find((one) => one.kind === 'cut' && one.target === pieceId);
-  return step ? beforeCut(project, target, step.id) : project;
+  return target && step ? beforeCut(project, target, step.id) : project;
 }
 
 /** Of the diagonal: so far anything that cuts stands out over the surface at least. */
@@ -91,7 +91,7 @@ interface Built {
 
 /** Another piece as it cuts this one; undefined where it has nothing to cut with. */
 export async function cutterOf(project: Project, piece: Piece, step: CutStep, { evaluate, targetOf, looks }: CutterTools): Promise<Result<Cutter | undefined>> {
-  const tool = project.pieces[step.target];
+  const tool = ownEntry(project.pieces, step.target);
   if (!tool || tool === piece) return ok(undefined);
   const before = beforeCut(project, piece, step.id);
   const body = await evaluate(before, piece.id);
@@ -110,7 +110,7 @@ export async function cutterOf(project: Project, piece: Piece, step: CutStep, { 
     const transform = turnedBack(body.value.transform, made.value.transform);
     // what is cut says of each face which letter has cut it
     const ids = clusters.map((cluster) => cluster.letters.map((i) => letters[i]?.id));
-    const key = JSON.stringify([clustersKey(clusters), ids, transform, tool.id]);
+    const key = keyHash(JSON.stringify([clustersKey(clusters), ids, transform, tool.id]));
     return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks });
   };
   const made = await make(cut);

@@ -1,4 +1,15 @@
-import { ByteCache, fail, LIMITS, ok, remark, type Remark, type Result, type RunContext } from '../base/index.ts';
+import {
+  ByteCache,
+  fail,
+  keyHash,
+  LIMITS,
+  ok,
+  ownEntry,
+  remark,
+  type Remark,
+  type Result,
+  type RunContext,
+} from '../base/index.ts';
 import { cutsOf, isForm, isLettering, isModel, isWords, pieceName, resolveAt, type CutStep, type DrawingPiece, type LetteringPiece, type Piece, type Project } from '../document/index.ts'; // prettier-ignore
 import type { ReadModel } from '../io/index.ts';
 import {
@@ -124,7 +135,7 @@ export class Engine {
 
   async #evaluate(project: Project, pieceId: string, run: Run): Promise<Result<Evaluated>> {
     const { uv, crossings, seconds } = run;
-    const asked = project.pieces[pieceId];
+    const asked = ownEntry(project.pieces, pieceId);
     if (!asked) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
     const early = heldBack(asked);
     if (early) return ok(withoutSolid(asked, early));
@@ -149,7 +160,7 @@ export class Engine {
     const under: Under = { key: '', grounds: new Map(), last, lines: {}, cutters: new Map(), remarks: [] };
     for (const { stepId, targetId } of asked) {
       const circle = circleThrough(project, piece.id, targetId);
-      if (!project.pieces[targetId]) under.remarks.push(nothingUnder(piece, stepId));
+      if (!ownEntry(project.pieces, targetId)) under.remarks.push(nothingUnder(piece, stepId));
       else if (circle) under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }));
       else {
         const ground = await this.#beside(forLaying(project, piece.id, targetId), targetId, run);
@@ -171,13 +182,17 @@ export class Engine {
       if (cutter.value) under.cutters.set(step.id, cutter.value);
       else under.remarks.push(remark('CUT_NOTHING', { stepId: step.id }));
     }
-    under.key = JSON.stringify([...[...under.grounds, ...under.cutters].map(([id, { key }]) => [id, key]), under.remarks]);
+    under.key = keyHash(JSON.stringify([...[...under.grounds, ...under.cutters].map(([id, { key }]) => [id, key]), under.remarks]));
     return ok(under);
   } // prettier-ignore
 
   /** Another piece that this one needs, as it is in some state of the document. */
   #beside(project: Project, pieceId: string, run: Run, other: Partial<Run> = {}): Promise<Result<Evaluated>> {
-    const keptAs = `${pieceId} in ${project.pieces[pieceId]?.steps.map(({ id }) => id).join(' ') ?? ''}`;
+    const keptAs = `${pieceId} in ${
+      ownEntry(project.pieces, pieceId)
+        ?.steps.map(({ id }) => id)
+        .join(' ') ?? ''
+    }`;
     return this.#evaluate(project, pieceId, { ...run, uv: false, crossings: false, cut: undefined, keptAs, ...other });
   }
 

@@ -1,4 +1,4 @@
-import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
+import { ByteCache, LIMITS, ownEntry, remark, type Remark } from '../base/index.ts';
 import {
   isOnEdge,
   ontoStepOf,
@@ -60,7 +60,7 @@ export function circleThrough(project: Project, pieceId: string, targetId: strin
     if (id === pieceId) return [];
     if (seen.has(id)) return undefined;
     seen.add(id);
-    const piece = project.pieces[id];
+    const piece = ownEntry(project.pieces, id);
     for (const next of piece ? standsOnIn(piece) : []) {
       const rest = back(next.targetId);
       if (rest) return [id, ...rest];

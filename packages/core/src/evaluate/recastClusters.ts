@@ -1,4 +1,4 @@
-import { remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
+import { keyHash, remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
 import type { RecastStep } from '../document/index.ts';
 import { textsOf } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
@@ -33,7 +33,7 @@ export async function recastClusters(
   const made: SteppedCluster[] = [];
   const gone: SteppedCluster[] = [];
   for (const cluster of clusters) {
-    const key = `${cluster.key} | ${JSON.stringify(values)}`;
+    const key = keyHash(`${cluster.key} | ${JSON.stringify(values)}`);
     const mesh = cache.get(key) ?? (await recastBody(cluster.mesh, step, { context, simplifier }));
     if (!mesh) return undefined;
     cache.set(key, mesh, meshBytes(mesh));

@@ -1,4 +1,4 @@
-import { remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
+import { keyHash, remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
 import { isShapeStep, type CutStep, type RefineStep, type ShapeStep, type Step } from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
@@ -115,7 +115,7 @@ async function onAll(
   const changed: SteppedCluster[] = [];
   for (const cluster of clusters) {
     if (context.cancelled()) return undefined;
-    const key = `${cluster.key} | ${name}`;
+    const key = keyHash(`${cluster.key} | ${name}`);
     let mesh = cache.get(key);
     if (!mesh) {
       mesh = applyStep(cluster.mesh, step, { simplifier, triangles });

@@ -1,3 +1,4 @@
+import { ownEntry } from '../base/index.ts';
 import { cutsOf, ownOf, pieceName, type Piece, type Project } from '../document/index.ts';
 import type { CutterLook, ScenePart } from '../io/index.ts';
 import { assemble } from '../lettering/index.ts';
@@ -12,7 +13,10 @@ export const scenePart = (piece: Piece, evaluated: Evaluated, { pieces }: Pick<P
   slots: piece.slots,
   paints: evaluated.paints,
   others: Object.fromEntries(
-    cutsOf(piece).flatMap(({ target }) => (pieces[target] ? [[target, cutterLook(pieces[target])]] : [])),
+    cutsOf(piece).flatMap(({ target }) => {
+      const cutter = ownEntry(pieces, target);
+      return cutter ? [[target, cutterLook(cutter)]] : [];
+    }),
   ),
   letters: evaluated.letters.map(({ id, text, x, y, turn }) => ({
     text,

@@ -1,4 +1,4 @@
-import { remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
+import { keyHash, remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
 import type { ShapeStep } from '../document/index.ts';
 import { clustersBox, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes } from '../mesh/index.ts';
@@ -88,7 +88,7 @@ export async function shapeClusters(
   for (const i of kept) {
     if (tools.context.cancelled()) return undefined;
     const { key, x, y, z, letters, copied } = clusters[i];
-    const own = `${key} @ ${x} ${y} ${z} | ${name}${picksLetters(steps) ? String(together[i]) : ''}`;
+    const own = keyHash(`${key} @ ${x} ${y} ${z} | ${name}${picksLetters(steps) ? String(together[i]) : ''}`);
     let part = tools.cache.get(own);
     if (!part) {
       const faces = faceCount(laid[i].mesh);

@@ -63,7 +63,7 @@ describe('broken files are refused with their place', () => {
   test.each<[string, string, number]>([
     ['v 0 0 0\nv 1 0 x\n', 'vertex', 2],
     ['v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 4\n', 'face', 4],
-    ['v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2\n', 'face', 4],
+    ['v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2\n', 'corners', 4],
     ['v 0 0 0\nv 1 0 0\nv 0 1 0\nf 0 1 2\n', 'face', 4],
     ['hello\n', 'no faces', 0],
     ['', 'no faces', 0],
@@ -88,9 +88,12 @@ describe('broken files are refused with their place', () => {
     const infinite = good.slice();
     new DataView(infinite.buffer).setFloat32(96, Infinity, true);
     expect(why(new Uint8Array(10))).toBe('short');
-    expect(why(bytes(`solid x${' '.repeat(100)}`))).toBe('no faces');
-    expect(why(bytes('solid x\nvertex 0 0 0\nvertex 1 0'))).toBe('vertex');
-    expect(why(bytes('solid x\nvertex 0 0 0\nvertex 1 0 0\nendsolid'))).toBe('short');
+    expect(why(bytes(`solid x${' '.repeat(100)}`))).toBe('short');
+    expect(why(bytes('solid x\nendsolid x'))).toBe('no faces');
+    expect(why(bytes('solid x\nvertex 0 0 0\nvertex 1 0'))).toBe('line');
+    expect(why(bytes('solid x\nfacet normal 0 0 0\nouter loop\nvertex 0 0 0\nvertex 1 0'))).toBe('short');
+    expect(why(bytes('solid x\nfacet normal 0 0 0\nouter loop\nvertex 0 0 x'))).toBe('vertex');
+    expect(why(bytes('solid x\nfacet normal 0 0 0\nouter loop\nvertex 0 0 0\nendloop'))).toBe('corners');
     expect(why(good.slice(0, -1))).toBe('count');
     expect(why(infinite)).toBe('vertex');
   });

@@ -1,9 +1,8 @@
 import { unzipSync, zipSync, type Zippable } from 'fflate';
-import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { crc32, fail, LIMITS, ok, ownEntry, parseBoundedJson, sha256Hex, type Result } from '../base/index.ts';
 import { parseProject, type Project } from '../document/index.ts';
 import { utf8Bytes } from './utf8.ts';
-
-declare const TextDecoder: new (label: string, options: { fatal: boolean }) => { decode(bytes: Uint8Array): string };
+import { zipRows } from './zipRows.ts';
 
 const DOCUMENT = 'document.json';
 const ASSETS = 'assets/';
@@ -23,36 +22,52 @@ export function packProject({ project, assets }: ProjectFile): Uint8Array {
   return zipSync(entries);
 }
 
-/** Reads a `.fictile` file. What would unpack to more than the limits is refused before it is unpacked. */
+/**
+ * Reads a `.fictile` file. What would unpack to more than the limits is refused before it is unpacked; every entry is held against its
+ * checksum, and every asset against the hash that it is called by.
+ */
 export function unpackProject(bytes: Uint8Array): Result<ProjectFile> {
-  let size = 0;
-  let entries: Record<string, Uint8Array>;
-  try {
-    entries = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        size += originalSize;
-        return size <= LIMITS.projectFileBytes && (name === DOCUMENT || name.startsWith(ASSETS));
-      },
-    });
-  } catch {
-    return fail('PROJECT_BROKEN', { path: 'file', why: 'it is no project file' });
-  }
-  if (size > LIMITS.projectFileBytes)
-    return fail('TOO_LARGE', { what: 'project file', size, limit: LIMITS.projectFileBytes });
-  const project = readDocument(entries[DOCUMENT]);
+  const entries = unpackEntries(bytes);
+  if (!entries.ok) return entries;
+  const document = entries.value.get(DOCUMENT);
+  if (!document) return broken('file', 'it holds no document');
+  const parsed = parseBoundedJson(document, 'document');
+  if (!parsed.ok) return parsed;
+  const project = parseProject(parsed.value);
   if (!project.ok) return project;
-  const assets = Object.entries(entries).filter(([name]) => name.startsWith(ASSETS));
-  return ok({
-    project: project.value,
-    assets: new Map(assets.map(([name, data]) => [name.slice(ASSETS.length), data])),
-  });
+  const assets = new Map<string, Uint8Array>();
+  for (const [name, data] of entries.value) {
+    if (!name.startsWith(ASSETS)) continue;
+    const hash = name.slice(ASSETS.length);
+    if (sha256Hex(data) !== hash) return broken(name, 'its content is not what it is named by');
+    assets.set(hash, data);
+  }
+  return ok({ project: project.value, assets });
 }
 
-function readDocument(bytes: Uint8Array | undefined): Result<Project> {
-  if (!bytes) return fail('PROJECT_BROKEN', { path: 'file', why: 'it holds no document' });
+const broken = (path: string, why: string): Result<never> => fail('PROJECT_BROKEN', { path, why });
+
+function unpackEntries(bytes: Uint8Array): Result<Map<string, Uint8Array>> {
+  const rows = zipRows(bytes);
+  if (!rows) return broken('file', 'it is no project file, or was cut short');
+  const wanted = new Map(rows.filter(({ name }) => isOurs(name)).map((row) => [row.name, row]));
+  const size = [...wanted.values()].reduce((sum, row) => sum + row.size, 0);
+  if (size > LIMITS.projectFileBytes)
+    return fail('TOO_LARGE', { what: 'project file', size, limit: LIMITS.projectFileBytes });
+  const documentBytes = wanted.get(DOCUMENT)?.size ?? 0;
+  if (documentBytes > LIMITS.projectBytes)
+    return fail('TOO_LARGE', { what: 'document', size: documentBytes, limit: LIMITS.projectBytes });
+  let entries: Record<string, Uint8Array>;
   try {
-    return parseProject(JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)));
+    entries = unzipSync(bytes, { filter: ({ name }) => wanted.has(name) });
   } catch {
-    return fail('PROJECT_BROKEN', { path: 'document', why: 'it is no JSON' });
+    return broken('file', 'it is no project file, or was cut short');
   }
+  for (const { name, crc, size: length } of wanted.values()) {
+    const data = ownEntry(entries, name);
+    if (!data || data.length !== length || crc32(data) !== crc) return broken(name, 'its checksum differs');
+  }
+  return ok(new Map(Object.entries(entries)));
 }
+
+const isOurs = (name: string): boolean => name === DOCUMENT || name.startsWith(ASSETS);

@@ -1,7 +1,7 @@
 import { ok, type LoadUnpacker, type Result } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Paints } from './paints.ts';
-import { readGlb } from './readGlb.ts';
+import { readGlb, type ReadOptions } from './readGlb.ts';
 import { readObj } from './readObj.ts';
 import { readPly } from './readPly.ts';
 import { readStl } from './readStl.ts';
@@ -23,10 +23,10 @@ export async function readBack(
   bytes: Uint8Array,
   format: MeshFormat,
   unpacker?: LoadUnpacker,
-  painted = false,
+  options: ReadOptions = {},
 ): Promise<Result<ReadBack>> {
   if (format === 'glb') {
-    const read = await readGlb(bytes, unpacker, painted);
+    const read = await readGlb(bytes, unpacker, options);
     if (!read.ok) return read;
     const { mesh, nodes, materials, paints } = read.value;
     return ok({ mesh, names: nodes, finishes: materials, paints });

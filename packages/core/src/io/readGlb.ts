@@ -1,9 +1,10 @@
-import { Primitive, WebIO, type Document, type mat4, type Node } from '@gltf-transform/core';
+import { Primitive, WebIO, type Document, type GLTF } from '@gltf-transform/core';
 import { EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization } from '@gltf-transform/extensions';
-import { fail, LIMITS, ok, type LoadUnpacker, type Packing, type Result } from '../base/index.ts';
+import { fail, LIMITS, ok, type LoadUnpacker, type Result } from '../base/index.ts';
 import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
+import { glbFault, openGlb, type GlbFile } from './glbFile.ts';
+import { placedMeshes, type Matrix4, type Placed } from './glbScene.ts';
 import { paintsOf, type Paints } from './paints.ts';
-import { utf8Text } from './utf8.ts';
 
 /** A GLB as one mesh of triangles, joined where points are equal, in metres as the format asks, with the names it gives. */
 export interface ReadGlb {
@@ -15,107 +16,126 @@ export interface ReadGlb {
   paints?: Paints;
 }
 
-const MAGIC = 0x46546c67;
+export interface ReadOptions {
+  painted?: boolean;
+  /** more are refused before anything is made of them */
+  mostFaces?: number;
+}
 
-/** Binary glTF 2.0 -> mesh; motion and cameras are passed over, and materials with their pictures unless they are `painted`. */
-export async function readGlb(bytes: Uint8Array, unpacker?: LoadUnpacker, painted = false): Promise<Result<ReadGlb>> {
-  if (bytes.length > LIMITS.meshBytes)
-    return fail('TOO_LARGE', { what: 'mesh file', size: bytes.length, limit: LIMITS.meshBytes });
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  if (bytes.length < 20 || view.getUint32(0, true) !== MAGIC || view.getUint32(4, true) !== 2)
-    return broken(0, 'header');
-  if (view.getUint32(8, true) > bytes.length) return broken(bytes.length, 'short');
-  const packed = packedBy(bytes);
-  if (packed && !unpacker) return broken(20, 'packed');
+/**
+ * Binary glTF 2.0 -> the meshes of its scene as one; motion and cameras are passed over, and materials with their pictures unless they are
+ * `painted`. Counts, lengths and references are held against the file before anything is made of them (glbBounds.ts).
+ */
+export async function readGlb(
+  bytes: Uint8Array,
+  unpacker?: LoadUnpacker,
+  { painted = false, mostFaces = LIMITS.meshFaces }: ReadOptions = {},
+): Promise<Result<ReadGlb>> {
+  const file = openGlb(bytes);
+  if (!file.ok) return file;
+  if (file.value.packed && !unpacker) return glbFault(20, 'packed');
+  const placed = placedMeshes(file.value.json);
+  if (typeof placed === 'string') return glbFault(20, placed);
+  const { faces, parts } = sizeOf(file.value, placed);
+  if (faces > mostFaces) return fail('TOO_LARGE', { what: 'faces', size: faces, limit: mostFaces });
+  if (parts > LIMITS.meshParts)
+    return fail('TOO_LARGE', { what: 'parts of meshes', size: parts, limit: LIMITS.meshParts });
   try {
-    const io = new WebIO().registerExtensions([EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization]);
-    if (packed && unpacker) io.registerDependencies({ [packed.decoder]: await unpacker(packed.packing) });
-    return gather(await io.readBinary(bytes), painted);
+    return gather(await documentOf(file.value, unpacker), placed, painted);
   } catch {
-    return broken(20, 'contents');
+    return glbFault(20, 'data');
   }
 }
 
-interface Packed {
-  extension: string;
-  packing: Packing;
-  /** what the library calls it */
-  decoder: string;
+/** Meshes, materials and pictures by the library's reader; the tree of nodes is walked here. */
+async function documentOf({ json, bin, packed }: GlbFile, unpacker?: LoadUnpacker): Promise<Document> {
+  const io = new WebIO().registerExtensions([EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization]);
+  if (packed && unpacker) io.registerDependencies({ [packed.decoder]: await unpacker(packed.packing) });
+  const left = { nodes: [], scenes: [], scene: undefined, animations: [], skins: [], cameras: [] };
+  const kept = { ...json, ...left } as unknown as GLTF.IGLTF;
+  return io.readJSON({ json: kept, resources: bin.length > 0 ? { [GLB_BIN]: bin as Uint8Array<ArrayBuffer> } : {} });
 }
 
-/** Extensions without which packed meshes can't be read. */
-const PACKINGS: readonly Packed[] = [
-  { extension: 'KHR_draco_mesh_compression', packing: 'draco', decoder: 'draco3d.decoder' },
-  { extension: 'EXT_meshopt_compression', packing: 'meshopt', decoder: 'meshopt.decoder' },
-];
+/** What the library calls the file's own bytes. */
+const GLB_BIN = '@glb.bin';
 
-/** Which of them the file needs: its first chunk is JSON (glTF 2.0, 4.4). */
-function packedBy(bytes: Uint8Array): Packed | undefined {
-  const length = new DataView(bytes.buffer, bytes.byteOffset).getUint32(12, true);
-  const head = utf8Text(bytes.subarray(20, 20 + Math.min(length, LIMITS.gltfHeaderBytes)));
-  const required = /"extensionsRequired"\s*:\s*\[([^\]]*)\]/.exec(head)?.[1] ?? '';
-  return PACKINGS.find(({ extension }) => required.includes(`"${extension}"`));
+/** What the file says of its faces and parts, each mesh as often as it stands in the scene. */
+function sizeOf({ json }: GlbFile, placed: readonly Placed[]): { faces: number; parts: number } {
+  const { meshes = [], accessors = [] } = json;
+  const ofMesh = meshes.map(({ primitives }) =>
+    primitives.reduce((sum, { indices, attributes, mode = Primitive.Mode.TRIANGLES }) => {
+      const corners = accessors[indices ?? attributes.POSITION]?.count ?? 0;
+      return sum + (mode === Primitive.Mode.TRIANGLES ? Math.floor(corners / 3) : corners);
+    }, 0),
+  );
+  const sum = (of: (mesh: number) => number): number => placed.reduce((all, { mesh }) => all + of(mesh), 0);
+  return { faces: sum((mesh) => ofMesh[mesh]), parts: sum((mesh) => meshes[mesh].primitives.length) };
 }
 
-const broken = (place: number, why: string): Result<never> => fail('MESH_BROKEN', { format: 'glb', place, why });
-
-function gather(document: Document, painted: boolean): Result<ReadGlb> {
+function gather(document: Document, placed: readonly Placed[], painted: boolean): Result<ReadGlb> {
   const builder = new MeshBuilder();
   const paints = painted ? paintsOf(document) : undefined;
   const number = new Map((paints ? document.getRoot().listMaterials() : []).map((material, i) => [material, i]));
+  const meshes = document.getRoot().listMeshes();
   const uv: number[] = [];
   const nodes: string[] = [];
   let faces = 0;
-  for (const node of document.getRoot().listNodes()) {
-    const primitives = node.getMesh()?.listPrimitives() ?? [];
-    if (primitives.length > 0) nodes.push(node.getName());
-    for (const primitive of primitives) {
+  for (const { mesh, name, world } of placed) {
+    nodes.push(name);
+    for (const primitive of meshes[mesh].listPrimitives()) {
       const loops = trianglesOf(primitive);
-      faces += loops.length;
-      if (faces > LIMITS.meshFaces) return fail('TOO_LARGE', { what: 'faces', size: faces, limit: LIMITS.meshFaces });
+      if (!loops) return glbFault(20, 'face');
+      faces += loops.length / 3;
       const first = builder.vertexCount;
       const material = primitive.getMaterial();
       const region = builder.region('body', -1, -1, material ? number.get(material) : undefined);
       const laid = paints && primitive.getAttribute('TEXCOORD_0');
-      for (const [x, y, z] of placesOf(primitive, node)) builder.vertex(x, y, z);
-      const count = builder.vertexCount - first;
-      for (const loop of loops) {
-        if (loop.some((v) => v >= count)) return broken(20, 'face');
-        builder.face(
-          loop.map((v) => first + v),
-          region,
-        );
+      if (!addPlaces(builder, primitive, world)) return glbFault(20, 'vertex');
+      for (let c = 0; c < loops.length; c++) {
+        builder.corner(first + loops[c]);
+        if (c % 3 === 2) builder.endFace(region);
         // in this format texture coordinates count from the top
-        if (paints) for (const v of loop) uv.push(...(laid ? upright(laid.getElement(v, [])) : [0, 0]));
+        if (paints) uv.push(...(laid ? upright(laid.getElement(loops[c], [])) : [0, 0]));
       }
     }
   }
-  if (faces === 0) return broken(20, 'no faces');
+  if (faces === 0) return glbFault(20, 'no faces');
   const mesh = { ...builder.finish(), ...(paints && { uv: new Float32Array(uv) }) };
-  if (!mesh.positions.every(Number.isFinite)) return broken(20, 'vertex');
   const materials = document.getRoot().listMaterials();
   return ok({ mesh: weld(mesh), nodes, materials: materials.map((m) => m.getName()), ...(paints && { paints }) });
 }
 
 const upright = ([u, v]: readonly number[]): [number, number] => [u, 1 - v];
 
-function trianglesOf(primitive: Primitive): number[][] {
-  if (primitive.getMode() !== Primitive.Mode.TRIANGLES) return [];
+/** Three vertices a triangle, of lists, strips and fans (glTF 2.0, 3.7.2.1); none of points and lines. Undefined: a vertex that is not there, or a list cut short. */
+function trianglesOf(primitive: Primitive): Uint32Array | undefined {
+  const count = primitive.getAttribute('POSITION')?.getCount() ?? 0;
   const index = primitive.getIndices()?.getArray();
-  const size = index?.length ?? primitive.getAttribute('POSITION')?.getCount() ?? 0;
-  const corner = (i: number): number => index?.[i] ?? i;
-  return Array.from({ length: Math.floor(size / 3) }, (_, t) => [corner(3 * t), corner(3 * t + 1), corner(3 * t + 2)]);
+  const size = index?.length ?? count;
+  const at = (i: number): number => index?.[i] ?? i;
+  for (let i = 0; i < size; i++) if (at(i) >= count) return undefined;
+  const mode = primitive.getMode();
+  const { TRIANGLES, TRIANGLE_STRIP, TRIANGLE_FAN } = Primitive.Mode;
+  if (mode === TRIANGLES) return size % 3 === 0 ? Uint32Array.from({ length: size }, (_, i) => at(i)) : undefined;
+  if (mode !== TRIANGLE_STRIP && mode !== TRIANGLE_FAN) return new Uint32Array(0);
+  const out = new Uint32Array(3 * Math.max(0, size - 2));
+  for (let t = 0; t + 2 < size; t++) {
+    const [a, b, c] = mode === TRIANGLE_FAN ? [t + 1, t + 2, 0] : [t, t + 1 + (t % 2), t + 2 - (t % 2)];
+    out.set([at(a), at(b), at(c)], 3 * t);
+  }
+  return out;
 }
 
-function placesOf(primitive: Primitive, node: Node): [number, number, number][] {
+/** False where one of them is no number. */
+function addPlaces(builder: MeshBuilder, primitive: Primitive, m: Matrix4): boolean {
   const position = primitive.getAttribute('POSITION');
-  const world = node.getWorldMatrix();
-  return Array.from({ length: position?.getCount() ?? 0 }, (_, i) => moved(world, position?.getElement(i, []) ?? []));
+  const count = position?.getCount() ?? 0;
+  const element: number[] = [];
+  for (let i = 0; i < count; i++) {
+    const [x, y, z] = position?.getElement(i, element) ?? [];
+    const place = [0, 1, 2].map((k) => m[k] * x + m[4 + k] * y + m[8 + k] * z + m[12 + k]);
+    if (!place.every(Number.isFinite)) return false;
+    builder.vertex(place[0], place[1], place[2]);
+  }
+  return true;
 }
-
-/** Column after column, as glTF writes matrices. */
-const moved = (m: mat4, [x, y, z]: readonly number[]): [number, number, number] => [
-  m[0] * x + m[4] * y + m[8] * z + m[12],
-  m[1] * x + m[5] * y + m[9] * z + m[13],
-  m[2] * x + m[6] * y + m[10] * z + m[14],
-];

@@ -43,10 +43,15 @@ export async function readModel(
   frame: ModelFrame,
   unpacker?: LoadUnpacker,
 ): Promise<Result<ReadModel>> {
-  const read = await readBack(bytes, frame.format, unpacker, frame.paint === 'own');
+  const read = await readBack(bytes, frame.format, unpacker, {
+    painted: frame.paint === 'own',
+    mostFaces: LIMITS.modelFaces,
+  });
   if (!read.ok) return read;
   const faces = faceCount(read.value.mesh);
   if (faces > LIMITS.modelFaces) return fail('TOO_LARGE', { what: 'faces of a model', size: faces, limit: LIMITS.modelFaces }); // prettier-ignore
+  const triangles = read.value.mesh.faceVertices.length - 2 * faces;
+  if (triangles > LIMITS.modelFaces) return fail('TOO_LARGE', { what: 'triangles of a model', size: triangles, limit: LIMITS.modelFaces }); // prettier-ignore
   const joined = weld(read.value.mesh);
   if (faceCount(joined) === 0) return fail('MESH_BROKEN', { format: frame.format, place: 0, why: 'no faces' });
   const placed = { ...joined, positions: ownAxes(joined.positions, frame) };

@@ -1,5 +1,6 @@
-import { fail, LIMITS, ok, type Result } from '../base/index.ts';
+import { fail, LIMITS, ok, type MeshFault, type Result } from '../base/index.ts';
 import { MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
+import { decimal, latin1, textStart } from './readText.ts';
 
 /** Wavefront OBJ -> mesh, polygons as they are; groups, materials, texture coordinates and normals are passed over. */
 export function readObj(bytes: Uint8Array): Result<PolygonMesh> {
@@ -9,16 +10,20 @@ export function readObj(bytes: Uint8Array): Result<PolygonMesh> {
   const body = builder.region('body', -1, -1);
   let faces = 0;
   for (const { text, number } of linesOf(bytes)) {
+    if (CONTROL.test(text)) return broken(number, 'line');
     // normals, texture coordinates and comments are half of many files
     if (!/^\s*[vf]\s/.test(text)) continue;
     const words = text.trim().split(/\s+/);
     if (words[0] === 'v') {
-      const [x, y, z] = words.slice(1, 4).map(Number);
-      if (!(Number.isFinite(x) && Number.isFinite(y) && Number.isFinite(z))) return broken(number, 'vertex');
+      const [x, y, z] = words.slice(1, 4).map(decimal);
+      if (words.length < 4 || Number.isNaN(x + y + z)) return broken(number, 'vertex');
       builder.vertex(x, y, z);
     } else if (words[0] === 'f') {
+      if (words.length - 1 > LIMITS.faceCorners)
+        return fail('TOO_LARGE', { what: 'corners of one face', size: words.length - 1, limit: LIMITS.faceCorners });
       const corners = words.slice(1).map((word) => cornerIndex(word, builder.vertexCount));
-      if (corners.length < 3 || corners.includes(-1)) return broken(number, 'face');
+      if (corners.length < 3) return broken(number, 'corners');
+      if (corners.includes(-1)) return broken(number, 'face');
       if (++faces > LIMITS.meshFaces) return fail('TOO_LARGE', { what: 'faces', size: faces, limit: LIMITS.meshFaces });
       builder.face(corners, body);
     }
@@ -26,12 +31,16 @@ export function readObj(bytes: Uint8Array): Result<PolygonMesh> {
   return faces > 0 ? ok(builder.finish()) : broken(0, 'no faces');
 }
 
-const broken = (place: number, why: string): Result<PolygonMesh> => fail('MESH_BROKEN', { format: 'obj', place, why });
+/** What stands in no text: the file is of another kind, or damaged. */
+const CONTROL = /[\0-\x08\x0e-\x1f]/;
+
+const broken = (place: number, why: MeshFault): Result<PolygonMesh> =>
+  fail('MESH_BROKEN', { format: 'obj', place, why });
 
 /** "3", "3/1", "3//2", "-1" -> index from 0; -1 when it names no vertex so far. */
 function cornerIndex(word: string, count: number): number {
   const slash = word.indexOf('/');
-  const value = Number(slash < 0 ? word : word.slice(0, slash));
+  const value = decimal(slash < 0 ? word : word.slice(0, slash));
   if (!Number.isInteger(value)) return -1;
   const index = value > 0 ? value - 1 : count + value;
   return value !== 0 && index >= 0 && index < count ? index : -1;
@@ -42,10 +51,10 @@ function* linesOf(bytes: Uint8Array): Generator<{ text: string; number: number }
   let text = '';
   let number = 1;
   let first = 1;
-  let start = 0;
-  for (let i = 0; i <= bytes.length; i++) {
+  let start = textStart(bytes);
+  for (let i = start; i <= bytes.length; i++) {
     if (i < bytes.length && bytes[i] !== 10) continue;
-    text += asText(bytes, start, i);
+    text += latin1(bytes, start, i > start && bytes[i - 1] === 13 ? i - 1 : i);
     start = i + 1;
     if (text.endsWith('\\')) text = text.slice(0, -1) + ' ';
     else {
@@ -55,13 +64,4 @@ function* linesOf(bytes: Uint8Array): Generator<{ text: string; number: number }
     }
     number++;
   }
-}
-
-function asText(bytes: Uint8Array, start: number, end: number): string {
-  const last = end > start && bytes[end - 1] === 13 ? end - 1 : end;
-  let text = '';
-  // to spread the bytes would walk an iterator: ten times as slow
-  for (let i = start; i < last; i += 4096)
-    text += Reflect.apply(String.fromCharCode, undefined, bytes.subarray(i, Math.min(last, i + 4096)));
-  return text;
 }

@@ -1,131 +1,125 @@
-import { fail, LIMITS, ok, type Result } from '../base/index.ts';
-import { wordsIn } from './readText.ts';
+import { fail, LIMITS, ok, type Failure, type MeshFault, type Result } from '../base/index.ts';
 import { MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
+import { PLY_BYTES, readPlyHeader, type PlyElement, type PlyHeader, type PlyProperty } from './plyHeader.ts';
+import { decimal, wordsIn, type Word } from './readText.ts';
 
-const SIZES: Readonly<Record<string, number>> = {
-  char: 1, int8: 1, uchar: 1, uint8: 1, short: 2, int16: 2, ushort: 2, uint16: 2,
-  int: 4, int32: 4, uint: 4, uint32: 4, float: 4, float32: 4, double: 8, float64: 8,
-}; // prettier-ignore
-
-interface Property {
-  name: string;
-  type: string;
-  /** type of the count, for lists */
-  count: string | undefined;
-}
-
-interface Element {
-  name: string;
-  size: number;
-  properties: Property[];
-}
-
-/** PLY, text or binary little-endian -> mesh: places and polygons; other properties are passed over. */
+/** PLY, text or binary of either order -> mesh: places and polygons; other properties are passed over. */
 export function readPly(bytes: Uint8Array): Result<PolygonMesh> {
-  const header = readHeader(bytes);
+  const header = readPlyHeader(bytes);
   if (typeof header === 'string') return broken(0, header);
   try {
     return new PlyBody(bytes, header).read(header.elements);
   } catch (error) {
     if (error instanceof RangeError) return broken(bytes.length, 'short');
+    if (error instanceof PlyFault) return { ok: false, error: error.failure };
     throw error;
   }
 }
 
-const broken = (place: number, why: string): Result<PolygonMesh> => fail('MESH_BROKEN', { format: 'ply', place, why });
+const broken = (place: number, why: MeshFault): { ok: false; error: Failure } =>
+  fail('MESH_BROKEN', { format: 'ply', place, why });
 
-function readHeader(bytes: Uint8Array): { elements: Element[]; end: number; isText: boolean } | string {
-  let text = '';
-  for (let i = 0; i < Math.min(bytes.length, 65_536) && !text.endsWith('end_header\n'); i++)
-    text += String.fromCharCode(bytes[i]);
-  if (!text.startsWith('ply') || !text.endsWith('end_header\n')) return 'header';
-  const lines = text.split('\n').map((line) => line.trim().split(/\s+/));
-  const format = lines.find(([word]) => word === 'format')?.[1];
-  if (format !== 'binary_little_endian' && format !== 'ascii') return 'order';
-  const elements: Element[] = [];
-  for (const [word, a, b, c, d] of lines) {
-    if (word === 'element') elements.push({ name: a, size: Number(b), properties: [] });
-    if (word !== 'property') continue;
-    const property = a === 'list' ? { name: d, type: c, count: b } : { name: b, type: a, count: undefined };
-    if (elements.length === 0 || !SIZES[property.type] || (property.count && !SIZES[property.count])) return 'header';
-    elements[elements.length - 1].properties.push(property);
+class PlyFault extends Error {
+  readonly failure: Failure;
+
+  constructor({ error }: { error: Failure }) {
+    super(error.code);
+    this.failure = error;
   }
-  const isCount = (n: number): boolean => Number.isInteger(n) && n >= 0 && n <= 4 * LIMITS.meshFaces;
-  return elements.every((e) => isCount(e.size)) ? { elements, end: text.length, isText: format === 'ascii' } : 'header';
 }
+
+type Row = Map<string, number | number[]>;
 
 class PlyBody {
   readonly #view: DataView;
   readonly #builder = new MeshBuilder();
-  readonly #words: ReturnType<typeof wordsIn> | undefined;
+  readonly #words: Generator<Word> | undefined;
+  readonly #isLittle: boolean;
   #at: number;
 
-  constructor(bytes: Uint8Array, { end, isText }: { end: number; isText: boolean }) {
+  constructor(bytes: Uint8Array, { end, order }: PlyHeader) {
     this.#view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
     this.#at = end;
-    this.#words = isText ? wordsIn(bytes, end) : undefined;
+    this.#words = order === 'text' ? wordsIn(bytes, end) : undefined;
+    this.#isLittle = order === 'little';
   }
 
-  read(elements: readonly Element[]): Result<PolygonMesh> {
+  read(elements: readonly PlyElement[]): Result<PolygonMesh> {
     const region = this.#builder.region('body', -1, -1);
+    // indices count all vertices, wherever they stand in the file
+    const count = elements.find(({ name }) => name === 'vertex')?.size ?? 0;
     for (const element of elements) {
+      // one that holds nothing takes no room, however often it is there
+      if (element.properties.length === 0) continue;
       for (let i = 0; i < element.size; i++) {
         const row = this.#row(element);
-        if (element.name === 'vertex') {
-          const [x, y, z] = ['x', 'y', 'z'].map((name) => Number(row.get(name)));
-          if (![x, y, z].every(Number.isFinite)) return broken(this.#at, 'vertex');
-          this.#builder.vertex(x, y, z);
-        }
-        if (element.name === 'face') {
-          const loop = row.get('vertex_indices') ?? row.get('vertex_index');
-          const fits =
-            Array.isArray(loop) && loop.length >= 3 && loop.every((v) => v >= 0 && v < this.#builder.vertexCount);
-          if (!fits) return broken(this.#at, 'face');
-          this.#builder.face(loop, region);
-        }
+        if (element.name === 'vertex') this.#vertex(row);
+        if (element.name === 'face') this.#face(row, count, region);
       }
     }
+    const isDone = this.#words ? this.#words.next().done : this.#at === this.#view.byteLength;
+    if (!isDone) return broken(this.#at, 'length');
+    if (this.#builder.vertexCount !== count) return broken(this.#at, 'vertex');
     const mesh = this.#builder.finish();
     return mesh.region.length > 0 ? ok(mesh) : broken(this.#at, 'no faces');
   }
 
-  #nextWord(words: ReturnType<typeof wordsIn>): number {
-    const next = words.next();
-    if (next.done) throw new RangeError('short');
-    this.#at = next.value.at;
-    return Number(next.value.word);
+  #vertex(row: Row): void {
+    const [x, y, z] = ['x', 'y', 'z'].map((name) => row.get(name));
+    if (typeof x !== 'number' || typeof y !== 'number' || typeof z !== 'number') throw this.#fault('vertex');
+    if (!Number.isFinite(x + y + z)) throw this.#fault('vertex');
+    this.#builder.vertex(x, y, z);
   }
 
-  #row({ properties }: Element): Map<string, number | number[]> {
-    const row = new Map<string, number | number[]>();
-    for (const { name, type, count } of properties) {
-      if (count === undefined) row.set(name, this.#number(type));
-      else {
-        const size = this.#number(count);
-        if (size * SIZES[type] > this.#view.byteLength) throw new RangeError('list');
-        row.set(
-          name,
-          Array.from({ length: size }, () => this.#number(type)),
-        );
-      }
-    }
+  #face(row: Row, count: number, region: number): void {
+    const loop = row.get('vertex_indices') ?? row.get('vertex_index');
+    if (!Array.isArray(loop)) throw this.#fault('property');
+    if (loop.length < 3) throw this.#fault('corners');
+    if (!loop.every((v) => Number.isInteger(v) && v >= 0 && v < count)) throw this.#fault('face');
+    this.#builder.face(loop, region);
+  }
+
+  #fault(why: MeshFault): PlyFault {
+    return new PlyFault(broken(this.#at, why));
+  }
+
+  #row({ properties }: PlyElement): Row {
+    const row: Row = new Map();
+    for (const property of properties)
+      row.set(property.name, property.count === undefined ? this.#number(property.type) : this.#list(property));
     return row;
+  }
+
+  #list({ type, count = '' }: PlyProperty): number[] {
+    const size = this.#number(count);
+    if (!Number.isInteger(size) || size < 0) throw this.#fault('count');
+    if (size * (this.#words ? 1 : PLY_BYTES[type]) > this.#view.byteLength) throw new RangeError('list');
+    if (size > LIMITS.faceCorners)
+      throw new PlyFault(fail('TOO_LARGE', { what: 'corners of one face', size, limit: LIMITS.faceCorners }));
+    return Array.from({ length: size }, () => this.#number(type));
   }
 
   #number(type: string): number {
     if (this.#words) return this.#nextWord(this.#words);
     const at = this.#at;
-    this.#at += SIZES[type];
-    const view = this.#view;
+    this.#at += PLY_BYTES[type];
+    const [view, little] = [this.#view, this.#isLittle];
     switch (type) {
       case 'char': case 'int8': return view.getInt8(at);
       case 'uchar': case 'uint8': return view.getUint8(at);
-      case 'short': case 'int16': return view.getInt16(at, true);
-      case 'ushort': case 'uint16': return view.getUint16(at, true);
-      case 'int': case 'int32': return view.getInt32(at, true);
-      case 'uint': case 'uint32': return view.getUint32(at, true);
-      case 'float': case 'float32': return view.getFloat32(at, true);
-      default: return view.getFloat64(at, true);
+      case 'short': case 'int16': return view.getInt16(at, little);
+      case 'ushort': case 'uint16': return view.getUint16(at, little);
+      case 'int': case 'int32': return view.getInt32(at, little);
+      case 'uint': case 'uint32': return view.getUint32(at, little);
+      case 'float': case 'float32': return view.getFloat32(at, little);
+      default: return view.getFloat64(at, little);
     } // prettier-ignore
+  }
+
+  #nextWord(words: Generator<Word>): number {
+    const next = words.next();
+    if (next.done) throw new RangeError('short');
+    this.#at = next.value.at;
+    return decimal(next.value.word);
   }
 }

@@ -1,6 +1,7 @@
-import { fail, LIMITS, ok, type Result } from '../base/index.ts';
-import { readTextStl } from './readText.ts';
+import { fail, LIMITS, ok, type MeshFault, type Result } from '../base/index.ts';
 import { weld, type PolygonMesh } from '../mesh/index.ts';
+import { textStart } from './readText.ts';
+import { readTextStl } from './readTextStl.ts';
 
 /** STL, binary or text -> mesh, joined where coordinates are equal: the format knows no shared vertices. */
 export function readStl(bytes: Uint8Array): Result<PolygonMesh> {
@@ -35,10 +36,12 @@ function loose(positions: Float64Array): PolygonMesh {
 
 /** Begins as text does, and has not the length that binary would have: many binary files begin with the same word. */
 function isText(bytes: Uint8Array): boolean {
-  if (String.fromCharCode(...bytes.subarray(0, 5)).toLowerCase() !== 'solid') return false;
+  const start = textStart(bytes);
+  if (String.fromCharCode(...bytes.subarray(start, start + 5)).toLowerCase() !== 'solid') return false;
   if (bytes.length < 84) return true;
   const count = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength).getUint32(80, true);
   return bytes.length !== 84 + 50 * count;
 }
 
-const broken = (place: number, why: string): Result<PolygonMesh> => fail('MESH_BROKEN', { format: 'stl', place, why });
+const broken = (place: number, why: MeshFault): Result<PolygonMesh> =>
+  fail('MESH_BROKEN', { format: 'stl', place, why });

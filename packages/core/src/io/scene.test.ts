@@ -92,12 +92,13 @@ describe('PLY', () => {
   test('broken ones are told apart', async () => {
     const bytes = await good();
     expect(why(bytes.slice(0, -1))).toBe('short');
-    expect(why(bytes.slice(0, 20))).toBe('header');
+    expect(why(bytes.slice(0, 20))).toBe('short');
     expect(why(new TextEncoder().encode('ply\nformat ascii 1.0\nend_header\n'))).toBe('no faces');
-    expect(why(new TextEncoder().encode('ply\nformat binary_big_endian 1.0\nend_header\n'))).toBe('order');
+    expect(why(new TextEncoder().encode('ply\nformat binary_middle_endian 1.0\nend_header\n'))).toBe('version');
     const wild = bytes.slice();
     new DataView(wild.buffer).setInt32(wild.length - 4, 99, true);
     expect(why(wild)).toBe('face');
-    expect(why(new TextEncoder().encode('hello'))).toBe('header');
+    expect(why(new TextEncoder().encode('hello'))).toBe('start');
+    expect(why(new TextEncoder().encode('hello\n'))).toBe('start');
   });
 });

@@ -1,4 +1,4 @@
-import { fail, type LoadUnpacker, type Remark, type RunContext } from '../base/index.ts';
+import { fail, ownEntry, type LoadUnpacker, type Remark, type RunContext } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
@@ -255,7 +255,7 @@ function paintsFor({ paints }: Evaluated, known: Set<string>): ShownPiece['paint
 /** Letters of other pieces that have cut a mesh and have a look of their own. */
 function lookingCutters({ regions }: PolygonMesh, pieces: Project['pieces']): string[] {
   const named = regions.flatMap(({ of, ofLetter }) => {
-    const piece = of === undefined ? undefined : pieces[of];
+    const piece = of === undefined ? undefined : ownEntry(pieces, of);
     return piece && ofLetter !== undefined && ownOf(piece)[ofLetter]?.finish ? [`${of} ${ofLetter}`] : [];
   });
   return [...new Set(named)].sort();

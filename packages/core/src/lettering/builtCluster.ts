@@ -1,3 +1,4 @@
+import { keyHash } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 
 /** A cluster's solid about its own origin, and where that stands. Equal clusters share one mesh object. */
@@ -14,6 +15,6 @@ export interface BuiltCluster {
   rest?: Float64Array;
 }
 
-/** Names clusters in their places. */
+/** Names clusters in their places. As short for what stands on what stands on others: keys in keys would double from piece to piece. */
 export const clustersKey = (clusters: readonly BuiltCluster[]): string =>
-  JSON.stringify(clusters.map(({ key, x, y, z }) => [key, x, y, z]));
+  keyHash(JSON.stringify(clusters.map(({ key, x, y, z }) => [key, x, y, z])));

@@ -1,5 +1,13 @@
 import { LIMITS } from '../base/index.ts';
-import { condition, flatten, outlineBytes, type Bands, type Form, type VertexRing } from '../outline/index.ts';
+import {
+  condition,
+  flatten,
+  isTangled,
+  outlineBytes,
+  type Bands,
+  type Form,
+  type VertexRing,
+} from '../outline/index.ts';
 import { formedGlyph, type Letter } from '../text/index.ts';
 import type { LetteringCaches, LetterOutline } from './caches.ts';
 
@@ -34,7 +42,7 @@ export function letterOutline(letter: Drawn, scale: DrawingScale, caches: Letter
   if (known) return known;
   const rings = letter.shape ? formed(letter.shape.rings, letter.form) : glyphRings(letter, scale);
   const points = rings.reduce((sum, ring) => sum + ring.length, 0);
-  const isTooLarge = points > LIMITS.glyphPoints;
+  const isTooLarge = points > LIMITS.glyphPoints || isTangled(rings);
   const made = { ...condition(isTooLarge ? [] : rings, emInSteps(scale)), isTooLarge };
   caches.outlines.set(key, made, outlineBytes(made.outline));
   return made;

@@ -2,6 +2,7 @@ import { orient2d } from '../math/index.ts';
 import { areaVector } from './areaVector.ts';
 import { triangulateRing } from './constrained.ts';
 import { faceCount, type PolygonMesh } from './polygonMesh.ts';
+import { isSeenToCross } from './ringCrosses.ts';
 
 export interface Triangles {
   /** three corners of the mesh a triangle */
@@ -57,6 +58,9 @@ export function distanceSquared(v: ArrayLike<number>, p: number, q: number): num
   return x * x + y * y + z * z;
 }
 
+/** From so many corners on a ring that crosses itself is found sooner by looking for that than by failing to fill it. */
+const LONG = 16;
+
 function pushPolygon(mesh: PolygonMesh, start: number, size: number, corners: number[]): boolean {
   const [u, v] = planeOf(mesh, start, size);
   const x = new Float64Array(size);
@@ -65,7 +69,7 @@ function pushPolygon(mesh: PolygonMesh, start: number, size: number, corners: nu
     x[i] = mesh.positions[mesh.faceVertices[start + i] * 3 + u];
     y[i] = mesh.positions[mesh.faceVertices[start + i] * 3 + v];
   }
-  const cut = isStrictlyConvex(x, y) ? undefined : triangulateRing(x, y);
+  const cut = isStrictlyConvex(x, y) || (size >= LONG && isSeenToCross(x, y)) ? undefined : triangulateRing(x, y);
   if (cut) {
     for (const i of cut) corners.push(start + i);
     return true;

@@ -21,3 +21,4 @@ export type { Crossing } from './thickness.ts';
 export { curveBounds, transformCurves } from './transformCurves.ts';
 export type { CurveBox, Form } from './transformCurves.ts';
 export { covered, dilated, openRings, unite } from './unite.ts';
+export { isTangled } from './tangled.ts';

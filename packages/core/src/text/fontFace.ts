@@ -1,6 +1,7 @@
 import type * as HarfBuzz from 'harfbuzzjs';
 import { fail, LIMITS, ok, type Carver, type LoadUnpacker, type Result, type Simplifier } from '../base/index.ts';
 import { CurveBuilder, type CurveTable } from '../outline/index.ts';
+import { wholeTables } from './wholeTables.ts';
 
 /** The loaded WASM modules, handed in by whoever runs core (packages/kernels). */
 export interface Kernels {
@@ -76,6 +77,9 @@ export function openFont(kernels: Kernels, source: FontSource): Result<FontFace>
   if (signature === 0x774f4632) return fail('FONT_PACKED', { name, format: 'woff2' });
   if (signature === 0x774f4646) return fail('FONT_PACKED', { name, format: 'woff' });
   if (!SIGNATURES.includes(signature)) return fail('FONT_BROKEN', { name, why: 'signature' });
+  // HarfBuzz passes over tables that end beyond the file: a font cut short would be set wholly in another
+  const whole = wholeTables(bytes, name);
+  if (!whole.ok) return whole;
   const { hb } = kernels;
   const face = new hb.Face(new hb.Blob(bytes));
   if (!face.referenceTable('head') || !face.referenceTable('maxp')) return fail('FONT_BROKEN', { name, why: 'tables' });

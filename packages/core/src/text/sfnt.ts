@@ -26,7 +26,8 @@ export function readSfnt(bytes: Uint8Array, offset: number, name: string): Resul
     const row = offset + 12 + i * 16;
     const [start, length] = [view.getUint32(row + 8), view.getUint32(row + 12)];
     size += length;
-    if (start + length > bytes.length || size > LIMITS.fontBytes) return fail('FONT_BROKEN', { name, why: 'tables' });
+    if (start + length > bytes.length) return fail('FONT_BROKEN', { name, why: 'cut' });
+    if (size > LIMITS.fontBytes) return fail('FONT_BROKEN', { name, why: 'tables' });
     tables.set(tagAt(view, row), bytes.subarray(start, start + length));
   }
   return ok({ flavour: view.getUint32(offset), tables });

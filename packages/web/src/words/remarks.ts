@@ -1,4 +1,4 @@
-import type { DrawingSkip, Failure, Remark, RemarkParams, StepKind } from '@fictile/core';
+import type { DrawingSkip, Failure, MeshFault, Remark, RemarkParams, StepKind } from '@fictile/core';
 import { cutTexts } from './cutTexts.ts';
 import { texts } from './texts.ts';
 
@@ -55,7 +55,7 @@ export function remarkText(remark: Remark): string {
     case 'CURVE_OVERFULL':
       return `The words are ${mm(remark.params.byMm)} longer than their curve. They go on straight where it ends.`;
     case 'OUTLINE_TOO_LARGE':
-      return `Outlines of more than ${remark.params.limit.toLocaleString('en')} points are not built; left out: ${remark.params.letters}`;
+      return `Outlines of more than ${remark.params.limit.toLocaleString('en')} points, or that run over themselves ten thousand times, are not built; left out: ${remark.params.letters}`;
     case 'LETTERS_APART':
       return `With a solid of their own these stand a hair apart from their neighbours: ${remark.params.letters}`;
     case 'WALL_FILLS':
@@ -221,11 +221,38 @@ export function cureText(remark: Remark): string {
   }
 }
 
+const MESH_WHY: Readonly<Record<MeshFault, string>> = {
+  start: 'it does not begin as such files do',
+  version: 'it is of a version or kind that is not known here',
+  short: 'it ends too early: it was cut short',
+  length: 'there is more in it than it says',
+  line: 'a word stands where none can be',
+  vertex: 'a point is not three numbers',
+  face: 'a face names points that are not there',
+  corners: 'a face has fewer or more corners than it can have',
+  'no faces': 'it holds no faces',
+  count: 'a number of parts does not fit its length',
+  property: 'a property of its points or faces is missing or of no known type',
+  packed: 'its meshes are compressed, and can’t be unpacked here',
+  json: 'its description is not as glTF has it',
+  entries: 'it lists more parts than can be read',
+  accessor: 'it names numbers that lie outside of it',
+  reference: 'its parts name others that are not there',
+  nodes: 'its parts hang on each other in a circle, or on two at once',
+  posed: 'its shape is set by a skeleton or by mixed-in shapes; save it as it stands, without them',
+  outside: 'parts of it lie in other files; save it as one file',
+  extension: 'it needs an extension that is not known here',
+  data: 'its numbers can’t be unpacked',
+};
+
 export function failureText(failure: Failure): string {
   switch (failure.code) {
     case 'FONT_UNKNOWN':
       return `The font ${failure.params.name} can’t be loaded. Is the server running?`;
     case 'FONT_BROKEN':
+      if (failure.params.why === 'cut')
+        return `The font ${failure.params.name} was cut short: it ends before its last table does. Get the file again.`;
+      return `The font ${failure.params.name} can’t be read. Choose another.`;
     case 'FONT_PACKED':
       return `The font ${failure.params.name} can’t be read. Choose another.`;
     case 'VALUE_OUT_OF_RANGE':
@@ -243,9 +270,9 @@ export function failureText(failure: Failure): string {
     case 'TOO_LARGE':
       return `That is more ${failure.params.what} than fits (${failure.params.size.toLocaleString('en')}, the limit is ${failure.params.limit.toLocaleString('en')}). Nothing was changed.`;
     case 'MESH_BROKEN':
-      if (failure.params.why === 'packed')
-        return 'The meshes of this GLB are compressed (Draco or meshopt). Save it without compression.';
-      return `The ${failure.params.format.toUpperCase()} file can’t be read as a mesh. Save it again from where it came.`;
+      return `The ${failure.params.format.toUpperCase()} file can’t be read: ${MESH_WHY[failure.params.why]}. Save it again from where it came.`;
+    case 'PROJECT_NEWER':
+      return 'This was saved by a later version of Fictile. Update this one to open it.';
     case 'PROJECT_BROKEN':
       return `That value does not fit (${failure.params.path}). Nothing was changed.`;
     case 'MODEL_UNKNOWN':

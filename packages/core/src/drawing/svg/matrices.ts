@@ -1,3 +1,4 @@
+import { LIMITS } from '../../base/index.ts';
 import { cos, PI, sin } from '../../math/index.ts';
 import { numbersOf } from './numbers.ts';
 
@@ -31,16 +32,23 @@ const KINDS: Readonly<Record<string, (v: readonly number[]) => Matrix | undefine
   skewY: ([angle]) => [1, tangent(angle), 0, 1, 0, 0],
 };
 
-/** A transform list (SVG 2, 8.5; with CSS's units left off). Undefined: not to be understood. */
+const PART = /[\s,]*([a-z]{1,20})\s*\(([^()]*)\)/iy;
+
+/** A transform list (SVG 2, 8.5; with CSS's units left off), read from part to part. Undefined: not to be understood. */
 export function matrixOf(text: string | undefined): Matrix | undefined {
   let matrix: Matrix = IDENTITY;
-  if (text === undefined || text.trim() === '' || text.trim() === 'none') return matrix;
-  const parts = [...text.matchAll(/([a-z]+)\s*\(([^)]*)\)/gi)];
-  for (const [, name, values] of parts) {
+  const list = text?.trim() ?? '';
+  if (list === '' || list === 'none') return matrix;
+  if (list.length > LIMITS.drawingTransformCharacters) return undefined;
+  PART.lastIndex = 0;
+  for (let at = 0; at < list.length; at = PART.lastIndex) {
+    const part = PART.exec(list);
+    if (!part) return undefined;
+    const [, name, values] = part;
     const numbers = numbersOf(values);
     const made = numbers.length > 0 && Object.hasOwn(KINDS, name) ? KINDS[name](numbers) : undefined;
     if (!made?.every(Number.isFinite)) return undefined;
     matrix = product(matrix, made);
   }
-  return parts.length > 0 ? matrix : undefined;
+  return matrix;
 }

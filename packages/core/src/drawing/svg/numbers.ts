@@ -1,5 +1,5 @@
 /** Numbers and lengths as SVG attributes hold them. */
-const NUMBER = /[-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?/gi;
+const NUMBER = /[-+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[-+]?\d+)?/gi;
 
 /** User units a unit (CSS Values 4: 96 to the inch). */
 const UNITS: Readonly<Record<string, number>> = {
@@ -11,7 +11,7 @@ export const numbersOf = (text: string): number[] => (text.match(NUMBER) ?? []).
 
 /** A length in user units; percent are of `whole`. Undefined: none. */
 export function lengthOf(text: string | undefined, whole: number): number | undefined {
-  const match = /^\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(%|[a-z]*)\s*$/i.exec(text ?? '');
+  const match = /^([-+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[-+]?\d+)?)\s*(%|[a-z]{0,9})$/i.exec((text ?? '').trim());
   if (!match) return undefined;
   const value = Number(match[1]);
   if (match[2] === '%') return (value / 100) * whole;

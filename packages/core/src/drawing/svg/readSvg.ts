@@ -39,6 +39,8 @@ const DEEPEST_USE = 16;
 /** A command takes seven numbers at most (an arc). */
 const MOST_NUMBERS = 7 * LIMITS.drawingPieces;
 
+const tooLarge = (size: number, limit: number): Result<never> => fail('TOO_LARGE', { what: 'drawing', size, limit });
+
 const numberCount = (text: string | undefined): number => text?.match(/[\d.]+/g)?.length ?? 0;
 
 /**
@@ -80,6 +82,9 @@ interface Around {
 /** To what people can read; a billionth is nothing. */
 const rounded = (mm: number): number => Number(mm.toPrecision(9));
 
+/** Of an element: its path; nothing where it is not well formed; or that it has more numbers than are read. */
+type Drawn = PathWriter | undefined | 'large';
+
 class DrawingReader {
   readonly elements: DrawingElement[] = [];
   /** ids by #rrggbb */
@@ -88,6 +93,7 @@ class DrawingReader {
   readonly #root: SvgNode;
   readonly #byId = new Map<string, SvgNode>();
   readonly #sheet = new StyleSheet();
+  readonly #paths = new Map<SvgNode, { room: Viewport; writer: Drawn }>();
   #visited = 0;
   #pieces = 0;
   #characters = 0;
@@ -100,7 +106,10 @@ class DrawingReader {
 
   /** Undefined when all went well. */
   read(): Result<never> | undefined {
-    return this.#svg(this.#root, { matrix: IDENTITY, style: {}, room: { width: 0, height: 0 }, uses: 0 }, undefined);
+    const around = { matrix: IDENTITY, style: {}, room: { width: 0, height: 0 }, uses: 0 };
+    const failed = this.#svg(this.#root, around, undefined);
+    if (failed) return failed;
+    return this.#sheet.isOverrun ? tooLarge(LIMITS.drawingRuleTests, LIMITS.drawingRuleTests) : undefined;
   }
 
   #index(node: SvgNode): void {
@@ -116,12 +125,12 @@ class DrawingReader {
   }
 
   #node(node: SvgNode, around: Around): Result<never> | undefined {
-    if (++this.#visited > LIMITS.svgElements)
-      return fail('TOO_LARGE', { what: 'drawing', size: this.#visited, limit: LIMITS.svgElements });
+    if (++this.#visited > LIMITS.svgElements) return tooLarge(this.#visited, LIMITS.svgElements);
     const skipped = SKIPPED.get(node.name);
     if (skipped) return void this.#skip(skipped);
     if (HIDDEN.has(node.name)) return undefined;
     const style = this.#sheet.styleOf(node, around.style);
+    if (this.#sheet.isOverrun) return tooLarge(LIMITS.drawingRuleTests, LIMITS.drawingRuleTests);
     if (style.display === 'none') return undefined;
     this.#noteEffects(style);
     const own = matrixOf(style.transform);
@@ -174,16 +183,15 @@ class DrawingReader {
 
   #shape(node: SvgNode, draw: DrawShape, { style, matrix, room }: Around): Result<never> | undefined {
     if (style.visibility === 'hidden' || style.visibility === 'collapse') return undefined;
-    if (numberCount(node.attributes.d ?? node.attributes.points) > MOST_NUMBERS)
-      return fail('TOO_LARGE', { what: 'drawing', size: MOST_NUMBERS, limit: LIMITS.drawingPieces });
-    const writer = new PathWriter();
-    if (!draw(node, writer, room)) return void this.#skip('path');
+    const writer = this.#drawn(node, draw, room);
+    if (writer === 'large') return tooLarge(MOST_NUMBERS, LIMITS.drawingPieces);
+    if (!writer) return void this.#skip('path');
     if (writer.pieces === 0) return undefined;
     if (!matrix.every(Number.isFinite)) return void this.#skip('number');
     this.#pieces += writer.pieces;
     this.#characters += writer.text.length;
     if (this.#pieces > LIMITS.drawingPieces || this.#characters > LIMITS.drawingPathCharacters)
-      return fail('TOO_LARGE', { what: 'drawing', size: this.#pieces, limit: LIMITS.drawingPieces });
+      return tooLarge(this.#pieces, LIMITS.drawingPieces);
     const diagonal = Math.sqrt((room.width * room.width + room.height * room.height) / 2);
     const flat = isFlat(writer.text);
     const fill = flat ? undefined : this.#paint(style.fill ?? 'black', style, style['fill-opacity']);
@@ -195,8 +203,19 @@ class DrawingReader {
     if (stroke !== undefined && form) painted.push({ ...common, colour: stroke, paint: form });
     if (style['paint-order']?.trim().startsWith('stroke')) painted.reverse();
     if (this.elements.push(...painted) > LIMITS.drawingElements)
-      return fail('TOO_LARGE', { what: 'drawing', size: this.elements.length, limit: LIMITS.drawingElements });
+      return tooLarge(this.elements.length, LIMITS.drawingElements);
     return undefined;
+  }
+
+  /** What an element draws; undefined where it is not well formed. One that is used again is read once. */
+  #drawn(node: SvgNode, draw: DrawShape, room: Viewport): Drawn {
+    const known = this.#paths.get(node);
+    if (known && known.room.width === room.width && known.room.height === room.height) return known.writer;
+    if (numberCount(node.attributes.d ?? node.attributes.points) > MOST_NUMBERS) return 'large';
+    const made = new PathWriter();
+    const writer = draw(node, made, room) ? made : undefined;
+    this.#paths.set(node, { room, writer });
+    return writer;
   }
 
   /** Id of the colour. */

@@ -1,3 +1,4 @@
+import { LIMITS } from '../../base/index.ts';
 import { parse as parseCss } from '@adobe/css-tools';
 import { parse as parseSelectors, type Selector } from 'css-what';
 import type { SvgNode } from './xmlTree.ts';
@@ -32,8 +33,19 @@ export class StyleSheet {
   readonly #rules: Rule[] = [];
   /** selectors that were not understood, and rules for other media */
   skipped = 0;
+  /** comparisons of elements with parts of selectors that are left */
+  #left: number = LIMITS.drawingRuleTests;
+
+  /** More comparisons were asked for than any drawing needs: what was given since is not to be relied on. */
+  get isOverrun(): boolean {
+    return this.#left < 0;
+  }
 
   add(css: string): void {
+    if (css.length > LIMITS.drawingStyleCharacters) {
+      this.#left = -1;
+      return;
+    }
     for (const rule of parseCss(css, { silent: true }).stylesheet.rules) {
       if (rule.type === 'comment') continue;
       if (rule.type !== 'rule' || !('selectors' in rule)) this.skipped++;
@@ -56,10 +68,10 @@ export class StyleSheet {
   styleOf(node: SvgNode, parent: Style): Style {
     const style: Record<string, string> = {};
     for (const [name, value] of Object.entries(parent)) if (INHERITED[name as StyleName]) style[name] = value;
+    // in the order they are written, which sorting keeps among equals
     const matching = this.#rules
-      .map((rule, order) => ({ ...rule, order }))
-      .filter((rule) => matches(node, rule.selector, rule.selector.length - 1))
-      .sort((a, b) => a.specificity - b.specificity || a.order - b.order);
+      .filter((rule) => this.#matches(node, rule.selector, rule.selector.length - 1))
+      .sort((a, b) => a.specificity - b.specificity);
     const declared = [
       ...Object.entries(node.attributes).flatMap(([name, value]) =>
         isName(name) ? [{ name, value, important: false }] : [],
@@ -74,6 +86,23 @@ export class StyleSheet {
     declared.filter((d) => !d.important).forEach(put);
     declared.filter((d) => d.important).forEach(put);
     return style;
+  }
+
+  /** Whether the selector's parts up to `last` fit the element: read from the right, as browsers do. Each look is counted: ancestors of ancestors multiply. */
+  #matches(node: SvgNode | undefined, selector: readonly Selector[], last: number): boolean {
+    if (!node) return false;
+    for (let i = last; i >= 0; i--) {
+      if (--this.#left < 0) return false;
+      const part = selector[i];
+      if (part.type === 'child') return this.#matches(node.parent, selector, i - 1);
+      if (part.type === 'descendant') {
+        for (let above = node.parent; above; above = above.parent)
+          if (this.#matches(above, selector, i - 1)) return true;
+        return false;
+      }
+      if (!fits(node, part)) return false;
+    }
+    return true;
   }
 }
 
@@ -103,22 +132,6 @@ const specificity = (selector: readonly Selector[]): number =>
     if (part.type !== 'attribute') return sum;
     return sum + (part.name === 'id' ? 10_000 : 100);
   }, 0);
-
-/** Whether the selector's parts up to `last` fit the element: read from the right, as browsers do. */
-function matches(node: SvgNode | undefined, selector: readonly Selector[], last: number): boolean {
-  if (!node) return false;
-  let i = last;
-  for (; i >= 0; i--) {
-    const part = selector[i];
-    if (part.type === 'child') return matches(node.parent, selector, i - 1);
-    if (part.type === 'descendant') {
-      for (let above = node.parent; above; above = above.parent) if (matches(above, selector, i - 1)) return true;
-      return false;
-    }
-    if (!fits(node, part)) return false;
-  }
-  return true;
-}
 
 function fits({ name, attributes }: SvgNode, part: Selector): boolean {
   if (part.type === 'universal') return true;

@@ -10,6 +10,16 @@ export interface HttpErrorParams {
   ALREADY_THERE: { what: string; id: string };
   HASH_DIFFERS: { expected: string; found: string };
   CHECK_TIMED_OUT: { seconds: number };
+  /** more is being read already than can wait */
+  BUSY: Record<string, never>;
+  DISK_FULL: Record<string, never>;
+  DATABASE_DAMAGED: Record<string, never>;
+  /** a revision that is kept and can't be read; older ones may be */
+  REVISION_UNREADABLE: { id: string; revision: number; why: string };
+  /** the project is in the bin */
+  BINNED: { id: string };
+  /** other files of these styles are in the case already */
+  STYLE_THERE: { family: string; styles: string };
   INTERNAL: Record<string, never>;
 }
 export type HttpErrorCode = keyof HttpErrorParams;
@@ -39,5 +49,11 @@ export const STATUS: Readonly<Record<ErrorCode | HttpErrorCode, number>> = {
   ALREADY_THERE: 409,
   HASH_DIFFERS: 422,
   CHECK_TIMED_OUT: 422,
+  BUSY: 503,
+  DISK_FULL: 507,
+  DATABASE_DAMAGED: 500,
+  REVISION_UNREADABLE: 422,
+  BINNED: 410,
+  STYLE_THERE: 409,
   INTERNAL: 500,
 };

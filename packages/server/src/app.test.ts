@@ -10,6 +10,7 @@ import { createApp } from './app.ts';
 import { openDatabase, type Database } from './db/open.ts';
 import { seed } from './seed/seed.ts';
 import { coreFault } from './services/faults.ts';
+import { readSettings } from './settings.ts';
 
 let folder: string;
 let database: Database;
@@ -21,7 +22,7 @@ beforeEach(async () => {
   app = createApp({
     database,
     log: pino({ level: 'silent' }),
-    listensLocally: true,
+    hosts: ['127.0.0.1', 'localhost'],
     checkAsset: (kind) =>
       kind === 'font'
         ? Promise.resolve()
@@ -125,6 +126,74 @@ describe('projects', () => {
     expect((await request(app).get('/api/projects')).body.projects).toEqual([]);
   });
 
+  test('a newest revision that can not be read hides no older one, and is gone on from', async () => {
+    await create(document('First'));
+    await save(document('Second'), 1).expect(200);
+    await save(document('Third'), 2).expect(200);
+    const spoil = (number: number, text: string) =>
+      database.tables.run(`UPDATE revisions SET document = '${text}' WHERE number = ${number}`);
+    for (const text of ['{"schemaVersion":', '{"schemaVersion":1}', `{"$part":"${'0'.repeat(64)}"}`, '{"schemaVersion":99}']) {
+      await spoil(3, text);
+      const told = await request(app).get('/api/projects/p1').expect(422);
+      expect(told.body.error).toMatchObject({ code: 'REVISION_UNREADABLE', params: { id: 'p1', revision: 3 } });
+    }
+    const { revisions } = (await request(app).get('/api/projects/p1/revisions').expect(200)).body;
+    expect(revisions.map((r: { number: number }) => r.number)).toEqual([3, 2, 1]);
+    expect((await request(app).get('/api/projects/p1/revisions/2').expect(200)).body.project.name).toBe('Second');
+    expect((await save(document('Late'), 1).expect(422)).body.error.code).toBe('REVISION_UNREADABLE');
+    expect((await save(document('On'), 3).expect(200)).body.revision).toBe(4);
+    expect((await request(app).get('/api/projects/p1').expect(200)).body.project.name).toBe('On');
+  }); // prettier-ignore
+
+  test('a project in the bin takes no saves and says why', async () => {
+    await create(document());
+    await request(app).delete('/api/projects/p1').expect(204);
+    expect((await save(document('Row'), 1).expect(410)).body.error).toEqual({ code: 'BINNED', params: { id: 'p1' } });
+    await request(app).post('/api/projects/p1/restore').expect(204);
+    await save(document('Row'), 1).expect(200);
+  });
+
+  test('two servers on one folder: who comes second is told what stands, and nothing is lost', async () => {
+    await create(document());
+    const other = await openDatabase(folder);
+    const second = createApp({ database: other, log: pino({ level: 'silent' }), hosts: ['127.0.0.1'] });
+    try {
+      for (let round = 0; round < 15; round++) {
+        const { revision } = (await request(app).get('/api/projects/p1')).body;
+        const put = (to: ReturnType<typeof createApp>, name: string) => request(to).put('/api/projects/p1').set('idempotency-key', key()).send({ project: document(name), baseRevision: revision }); // prettier-ignore
+        const answers = await Promise.all([put(app, `here ${round}`), put(second, `there ${round}`)]);
+        expect(answers.map((a) => a.status).sort()).toEqual([200, 409]);
+        const won = answers.findIndex((a) => a.status === 200);
+        expect(answers[1 - won].body.newer.project.name).toBe(won === 0 ? `here ${round}` : `there ${round}`);
+      }
+      const made = await Promise.all([app, second].map((to, i) => request(to).post('/api/projects').set('idempotency-key', key()).send({ project: { ...document(`n${i}`), id: 'new' } }))); // prettier-ignore
+      expect(made.map((a) => a.status).sort()).toEqual([201, 409]);
+    } finally {
+      await other.close();
+    }
+  });
+
+  test('a full disk is told as what it is, and nothing is half written', async () => {
+    await create(document());
+    const pages = await database.tables.get<Record<string, number>>('PRAGMA page_count');
+    await database.tables.run(`PRAGMA max_page_count = ${Object.values(pages)[0]}`);
+    const long = newProject('p1', 'Long', [newPiece('a', 'a', Array.from({ length: 9000 }, (_, i) => String((i * 7919) % 104_729)))]); // prettier-ignore
+    const full = await save(long, 1);
+    expect([full.status, full.body.error.code]).toEqual([507, 'DISK_FULL']);
+    await database.tables.run('PRAGMA max_page_count = 4294967294');
+    expect((await request(app).get('/api/projects/p1')).body).toMatchObject({ revision: 1, project: { name: 'Kiln' } });
+    await save(long, 1).expect(200);
+    expect((await request(app).get('/api/projects/p1')).body.project).toEqual(long);
+  });
+
+  test('values are counted before they are parsed', async () => {
+    const send = (body: string) => request(app).post('/api/projects').set('content-type', 'application/json').set('idempotency-key', key()).send(body); // prettier-ignore
+    const many = Array.from({ length: 1_350_000 }, (_, i) => `"${i}":{}`).join(',');
+    for (const body of [`{"project":{"pieces":{${many}}}}`, '['.repeat(1000), `[${'0,'.repeat(3e6)}0]`])
+      expect((await send(body).expect(413)).body.error.code).toBe('TOO_LARGE');
+    await request(app).get('/api/projects').expect(200);
+  });
+
   test('broken requests get a coded answer', async () => {
     const raw = request(app)
       .post('/api/projects')
@@ -154,6 +223,16 @@ describe('safety', () => {
     const foreign = await create(document()).set('origin', 'http://elsewhere.example');
     expect([foreign.status, foreign.body.error.code]).toEqual([403, 'ORIGIN_FOREIGN']);
     expect((await request(app).get('/api/projects').set('host', 'rebound.example')).status).toBe(403);
+    expect((await request(app).get('/api/projects').set('host', 'localhost:4173')).status).toBe(200);
+  });
+
+  test('where others can reach it, it still answers to its own names alone', async () => {
+    const { hosts } = readSettings({ HOST: '0.0.0.0', FICTILE_HOSTS: 'kiln.row, Shop.row' });
+    const open = createApp({ database, log: pino({ level: 'silent' }), hosts });
+    const status = async (host: string) => (await request(open).get('/api/projects').set('host', host)).status;
+    expect(await Promise.all(['kiln.row:4173', 'shop.row', 'localhost', '[::1]:80'].map(status))).toEqual(Array(4).fill(200)); // prettier-ignore
+    expect(await Promise.all(['rebound.example', 'kiln.row.example', ''].map(status))).toEqual(Array(3).fill(403));
+    expect(readSettings({ FICTILE_HOSTS: 'kiln.row' }).hosts).not.toContain('kiln.row');
   });
 });
 
@@ -168,6 +247,14 @@ describe('assets', () => {
     await put(hash, 'font').expect(201);
     const back = await request(app).get(`/api/assets/${hash}`).expect(200);
     expect(Buffer.compare(back.body, bytes)).toBe(0);
+    expect(back.headers['cache-control']).toContain('immutable');
+  });
+
+  test('what is not there is not remembered as missing', async () => {
+    for (const path of [`/api/assets/${hash}`, `/api/fonts/${hash}`]) {
+      const { headers } = await request(app).get(path).expect(404);
+      expect(headers['cache-control']).toBe('no-store');
+    }
   });
 
   test('another hash, another kind and a failed check are refused', async () => {
@@ -211,6 +298,23 @@ describe('fonts that are brought in', () => {
     await request(app).delete('/api/fonts/Work%20Sans').expect(404);
     await bring('a.ttf', 'Kiln Regular').expect(201);
     expect(await families()).toHaveLength(1);
+  });
+
+  test('another file of a style that is there is told, and chosen between', async () => {
+    await bring('a.ttf', 'Kiln Regular').expect(201);
+    await bring('b.ttf', 'Kiln Bold').expect(201);
+    const [before] = await families();
+    const told = await bring('newer.ttf', 'Kiln Regular 2').expect(409);
+    expect(told.body.error).toEqual({ code: 'STYLE_THERE', params: { family: 'Kiln', styles: 'Regular' } });
+    expect(await families()).toEqual([before]);
+    const choose = (styles: string) => request(app).post('/api/fonts').query({ name: 'newer.ttf', styles }).set('content-type', 'application/octet-stream').send('Kiln Regular 2'); // prettier-ignore
+    expect((await choose('old').expect(201)).body).toEqual({ families: ['Kiln'], faces: 0 });
+    expect(await families()).toEqual([before]);
+    await choose('new').expect(201);
+    const [after] = await families();
+    expect(after.styles.map((s) => s.name).sort()).toEqual(['Bold', 'Regular']);
+    expect(after.styles.find((s) => s.name === 'Regular')).not.toEqual(before.styles.find((s) => s.name === 'Regular'));
+    await choose('both').expect(400);
   });
 
   test('what is no font is refused, and nothing is kept', async () => {

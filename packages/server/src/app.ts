@@ -1,4 +1,3 @@
-import { LIMITS } from '@fictile/core';
 import { openApiDocument } from '@fictile/contract';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -12,6 +11,7 @@ import { assetRoutes } from './routes/assetRoutes.ts';
 import { errorHandler } from './routes/errorHandler.ts';
 import { fontRoutes } from './routes/fontRoutes.ts';
 import { guard } from './routes/guard.ts';
+import { jsonBody } from './routes/jsonBody.ts';
 import { projectRoutes } from './routes/projectRoutes.ts';
 import { shapeRoutes } from './routes/shapeRoutes.ts';
 import { AssetService, type AssetCheck } from './services/assets.ts';
@@ -25,7 +25,10 @@ export interface AppOptions {
   log: Logger;
   /** folder of the built page; without one only the API is served */
   page?: string;
-  listensLocally: boolean;
+  /** names that the server answers to, without ports */
+  hosts: readonly string[];
+  /** the time by which revisions grow old */
+  aging?: () => Date;
   checkAsset?: AssetCheck;
   readFonts?: FontReader;
 }
@@ -38,7 +41,7 @@ export function createApp(options: AppOptions): Express {
     pinoHttp({ logger: log, autoLogging: { ignore: (request) => request.url?.startsWith('/assets/') ?? false } }),
   );
   app.use(securityHeaders());
-  app.use(guard(options.listensLocally));
+  app.use(guard(options.hosts));
   app.use(compression());
   app.use('/api', api(options));
   if (options.page !== undefined) servePage(app, options.page);
@@ -72,7 +75,12 @@ function securityHeaders(): express.RequestHandler {
   });
 }
 
-function api({ database, checkAsset: check = checkAsset, readFonts: read = readFonts }: AppOptions): express.Router {
+function api({
+  database,
+  aging,
+  checkAsset: check = checkAsset,
+  readFonts: read = readFonts,
+}: AppOptions): express.Router {
   const router = express.Router();
   const document = openApiDocument();
   router.use((_request, response, next) => {
@@ -82,11 +90,11 @@ function api({ database, checkAsset: check = checkAsset, readFonts: read = readF
   const assets = new AssetService(database, check);
   router.use('/assets', assetRoutes(assets));
   router.use('/fonts', fontRoutes(new FontService(database, read), assets));
-  router.use(express.json({ limit: LIMITS.projectBytes }));
+  router.use(...jsonBody);
   router.get('/openapi.json', (_request, response) => {
     response.json(document);
   });
-  router.use('/projects', projectRoutes(new ProjectService(database)));
+  router.use('/projects', projectRoutes(new ProjectService(database, undefined, aging)));
   router.use('/shapes', shapeRoutes(new ShapeService(database)));
   router.use((request) => {
     throw httpFault('NOT_FOUND', { what: 'address', id: request.originalUrl });

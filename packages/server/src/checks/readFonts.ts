@@ -1,5 +1,5 @@
 import type { FontDescription } from '@fictile/core';
-import { runLimited } from './limitedWorker.ts';
+import { runLimited } from './limitedChild.ts';
 
 export interface FontWork {
   name: string;
@@ -15,5 +15,5 @@ export interface ReadFont {
 /** Unpacks a font file of any kind and opens each of its faces. */
 export const readFonts = (name: string, bytes: Uint8Array): Promise<ReadFont[]> => {
   const work: FontWork = { name, bytes };
-  return runLimited<ReadFont[]>('./fontWorker.js', work);
+  return runLimited<ReadFont[]>(new URL('./fontChild.js', import.meta.url), work);
 };

@@ -1,10 +1,13 @@
+import { existsSync, readFileSync } from 'node:fs';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { createClient, type Client } from '@libsql/client';
+import type { Client } from '@libsql/client';
 import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
+import { backUp, DATABASE, thinBackups } from './backup.ts';
 import * as schema from './schema.ts';
+import { integrityFault, openClient } from './setUp.ts';
 
 export type Tables = LibSQLDatabase<typeof schema>;
 
@@ -18,14 +21,37 @@ export interface Database {
   close(): Promise<void>;
 }
 
-const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
+/** The file can't be relied on; nothing in it was changed. */
+export class DatabaseDamaged extends Error {}
 
+export const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
+const BEFORE = 'before-update';
+
+/** Opens the database of a folder, or makes one. Every page is checked first, and before its tables change a backup is made. */
 export async function openDatabase(folder: string): Promise<Database> {
   await mkdir(folder, { recursive: true });
-  const client = createClient({ url: `file:${join(folder, 'fictile.db')}` });
-  await setUp(client);
-  const tables = drizzle(client, { schema });
-  await migrate(tables, { migrationsFolder: MIGRATIONS });
+  const file = join(folder, DATABASE);
+  const isNew = !existsSync(file);
+  const client = await openClient(file).catch((error: Error) => {
+    throw new DatabaseDamaged(error.message);
+  });
+  try {
+    const fault = isNew ? '' : await integrityFault(client);
+    if (fault !== '') throw new DatabaseDamaged(fault);
+    if (!isNew && (await migrationsWait(client))) {
+      await backUp(folder, BEFORE);
+      await thinBackups(folder, BEFORE);
+    }
+    const tables = drizzle(client, { schema });
+    await migrate(tables, { migrationsFolder: MIGRATIONS });
+    return withWriters(client, tables);
+  } catch (error) {
+    client.close();
+    throw error;
+  }
+}
+
+function withWriters(client: Client, tables: Tables): Database {
   let queue: Promise<unknown> = Promise.resolve();
   return {
     tables,
@@ -36,15 +62,16 @@ export async function openDatabase(folder: string): Promise<Database> {
     },
     close: async () => {
       await queue;
+      // after a clean stop all is in the one file; another server on it may hold the log, which is no fault
+      await client.execute('PRAGMA wal_checkpoint(TRUNCATE)').catch(() => undefined);
       client.close();
     },
   };
 }
 
-/** A commit has reached the disk when it is acknowledged: write-ahead log, synced at every commit. */
-async function setUp(client: Client): Promise<void> {
-  await client.execute('PRAGMA journal_mode = WAL');
-  await client.execute('PRAGMA synchronous = FULL');
-  await client.execute('PRAGMA foreign_keys = ON');
-  await client.execute('PRAGMA busy_timeout = 5000');
+/** Whether there are steps that this database has not taken yet. */
+async function migrationsWait(client: Client): Promise<boolean> {
+  const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as { entries: unknown[] };
+  const taken = await client.execute('SELECT count(*) FROM __drizzle_migrations').catch(() => undefined);
+  return Number(taken?.rows[0]?.[0] ?? 0) < journal.entries.length;
 }

@@ -29,11 +29,21 @@ export const revisions = sqliteTable(
     /** kept for good when named */
     name: text('name'),
     coreVersion: text('core_version').notNull(),
+    /** as JSON; `{"$part": hash}` stands for a part */
     document: text('document').notNull(),
     createdAt: text('created_at').notNull(),
   },
   (table) => [primaryKey({ columns: [table.projectId, table.number] })],
 );
+
+/**
+ * Large parts of documents by the hash of their content, packed (deflate): revisions that share a part hold it once. A revision's own text
+ * names the parts that it is made of, and parts may name others.
+ */
+export const parts = sqliteTable('parts', {
+  hash: text('hash').primaryKey(),
+  bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+});
 
 /** Answers already given to requests with an idempotency key. */
 export const answers = sqliteTable('answers', {

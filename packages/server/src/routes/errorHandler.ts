@@ -1,6 +1,7 @@
 import { STATUS } from '@fictile/contract';
 import type { ErrorRequestHandler } from 'express';
 import type { Logger } from 'pino';
+import { databaseFault } from '../services/databaseFault.ts';
 import { Fault, httpFault } from '../services/faults.ts';
 
 /** Turns whatever was thrown into a coded answer; only faults of ours are logged as errors. */
@@ -10,8 +11,10 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
       next(error);
       return;
     }
-    const fault = error instanceof Fault ? error : faultOfParser(error);
+    const fault = error instanceof Fault ? error : (databaseFault(error) ?? faultOfParser(error));
     if (fault.status >= 500) log.error(error, 'request failed');
+    // what is not there now may be there later
+    response.set('cache-control', 'no-store');
     response.status(fault.status).json({ error: { code: fault.code, params: fault.params }, ...fault.more });
   };
 }

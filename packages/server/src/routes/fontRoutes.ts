@@ -6,20 +6,24 @@ import { z } from 'zod';
 import type { AssetService } from '../services/assets.ts';
 import { httpFault } from '../services/faults.ts';
 import type { FontService } from '../services/fonts.ts';
+import { dropIdle } from './dropIdle.ts';
 import { parseBody } from './parseBody.ts';
 
 const fileName = z.string().min(1).max(200);
+/** Where other files of the same styles are there: which of them are to be used. */
+const styleChoice = z.enum(['new', 'old']);
 
 export function fontRoutes(service: FontService, assets: AssetService): Router {
   const router = Router();
   router.get('/', async (_request, response) => {
     response.json(fontListSchema.parse({ families: await service.list() }));
   });
-  router.post('/', express.raw({ type: () => true, limit: LIMITS.fontBytes }), async (request, response) => {
+  router.post('/', dropIdle, express.raw({ type: () => true, limit: LIMITS.fontBytes }), async (request, response) => {
     const body: unknown = request.body;
     if (!Buffer.isBuffer(body) || body.length === 0)
       throw httpFault('REQUEST_BROKEN', { path: 'body', why: 'is empty' });
-    response.status(201).json(await service.bring(parseBody(fileName, request.query.name), body));
+    const styles = request.query.styles === undefined ? undefined : parseBody(styleChoice, request.query.styles);
+    response.status(201).json(await service.bring(parseBody(fileName, request.query.name), body, styles));
   });
   router.delete('/:family', async (request, response) => {
     await service.remove(request.params.family);
@@ -32,8 +36,8 @@ export function fontRoutes(service: FontService, assets: AssetService): Router {
       response.sendFile(path, { maxAge: '365d', immutable: true, headers });
       return;
     }
-    response.set({ ...headers, 'cache-control': 'public, max-age=31536000, immutable' });
-    response.send(await assets.read(request.params.hash));
+    const bytes = await assets.read(request.params.hash);
+    response.set({ ...headers, 'cache-control': 'public, max-age=31536000, immutable' }).send(bytes);
   });
   return router;
 }

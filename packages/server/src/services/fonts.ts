@@ -30,8 +30,17 @@ export class FontService {
   }
 
   /** All faces of a file, kept by the hash of each; those that are there already come back into the case. */
-  async bring(name: string, bytes: Uint8Array): Promise<BroughtFonts> {
-    const read = await this.#read(name, bytes);
+  async bring(name: string, bytes: Uint8Array, styles?: 'new' | 'old'): Promise<BroughtFonts> {
+    const all = await this.#read(name, bytes);
+    const older = await this.#olderOf(all);
+    if (older.length > 0 && styles === undefined)
+      throw httpFault('STYLE_THERE', {
+        family: older[0].family,
+        styles: older.map(({ style }) => style.name).join(', '),
+      });
+    const isOld = ({ description: d }: ReadFont): boolean => older.some((one) => isSameStyle(one, d));
+    const read = styles === 'old' ? all.filter((font) => !isOld(font)) : all;
+    if (styles === 'new') await this.#putAway(older.map(({ style }) => style.hash));
     const faces = await this.#database.tables.$count(fonts);
     if (faces + read.length > MOST_FACES)
       throw httpFault('REQUEST_BROKEN', { path: 'body', why: `the case holds no more than ${MOST_FACES} faces` });
@@ -48,7 +57,7 @@ export class FontService {
           .onConflictDoUpdate({ target: fonts.hash, set: { removedAt: null } });
       }
     });
-    const hashes = new Set(read.map((font) => font.description.style.hash));
+    const hashes = new Set([...read.map((font) => font.description.style.hash), ...(styles === 'old' ? older.map(({ style }) => style.hash) : [])]); // prettier-ignore
     const families = (await this.#own()).filter((family) => family.styles.some((style) => hashes.has(style.hash)));
     return { families: families.map((family) => family.family), faces: read.length };
   }
@@ -60,8 +69,26 @@ export class FontService {
     const hashes = (await this.#rows())
       .filter(({ style }) => family.styles.some((one) => one.hash === style.hash))
       .map(({ style }) => style.hash);
+    await this.#putAway(hashes);
+  }
+
+  /** Faces in the case that other files of the same family and style are brought in for. */
+  async #olderOf(read: readonly ReadFont[]): Promise<FontDescription[]> {
+    const rows = await this.#rows();
+    return rows.filter((row) =>
+      read.some(({ description: d }) => isSameStyle(row, d) && row.style.hash !== d.style.hash),
+    );
+  }
+
+  /** Out of the case; the files stay. */
+  async #putAway(hashes: readonly string[]): Promise<void> {
     const removedAt = new Date().toISOString();
-    await this.#database.write((tables) => tables.update(fonts).set({ removedAt }).where(inArray(fonts.hash, hashes)));
+    await this.#database.write((tables) =>
+      tables
+        .update(fonts)
+        .set({ removedAt })
+        .where(inArray(fonts.hash, [...hashes])),
+    );
   }
 
   async #own(): Promise<FontFamilyInfo[]> {
@@ -78,3 +105,6 @@ export class FontService {
     return rows.map((row) => JSON.parse(row.description) as FontDescription);
   }
 }
+
+const isSameStyle = (a: FontDescription, b: FontDescription): boolean =>
+  a.family.toLowerCase() === b.family.toLowerCase() && a.style.name.toLowerCase() === b.style.name.toLowerCase();

@@ -3,8 +3,11 @@ import { isWords, parseProject, type Project } from '@fictile/core';
 import type { ProjectCard, Revision, Saved, StoredProject } from '@fictile/contract';
 import { and, desc, eq, inArray, isNotNull, isNull, lt } from 'drizzle-orm';
 import type { Database, Tables } from '../db/open.ts';
-import { answers, projects, revisions } from '../db/schema.ts';
-import { coreFault, httpFault } from './faults.ts';
+import { answers, parts, projects, revisions } from '../db/schema.ts';
+import { isTaken } from './databaseFault.ts';
+import { joinDocument, splitDocument, type KeptDocument } from './documentParts.ts';
+import { coreFault, Fault, httpFault } from './faults.ts';
+import { loadParts } from './partTexts.ts';
 import { thinnedOut } from './thinning.ts';
 
 export const CORE_VERSION = '0.1.0';
@@ -15,10 +18,13 @@ const KEY_DAYS = 7;
 export class ProjectService {
   readonly #database: Database;
   readonly #now: () => Date;
+  readonly #aging: () => Date;
 
-  constructor(database: Database, now: () => Date = () => new Date()) {
+  /** `aging`: the time by which revisions grow old (upkeep.ts). */
+  constructor(database: Database, now: () => Date = () => new Date(), aging = now) {
     this.#database = database;
     this.#now = now;
+    this.#aging = aging;
   }
 
   /** What is on the rack, or what is in the bin. */
@@ -60,12 +66,12 @@ export class ProjectService {
       .from(revisions)
       .where(and(eq(revisions.projectId, id), eq(revisions.number, number)));
     if (!row) throw httpFault('NOT_FOUND', { what: 'revision', id: `${id} ${number}` });
-    return { project: parsed(JSON.parse(row.document)), revision: row.number, updatedAt: row.createdAt };
+    return this.#stored(this.#database.tables, id, row);
   }
 
+  /** Also of a project whose newest one can't be read: there are older ones. */
   async listRevisions(id: string): Promise<Revision[]> {
-    await this.read(id);
-    return this.#database.tables
+    const rows = await this.#database.tables
       .select({
         number: revisions.number,
         kind: revisions.kind,
@@ -76,12 +82,16 @@ export class ProjectService {
       .from(revisions)
       .where(eq(revisions.projectId, id))
       .orderBy(desc(revisions.number));
+    if (rows.length === 0) throw httpFault('NOT_FOUND', { what: 'project', id });
+    return rows;
   }
 
-  create(document: unknown, key: string): Promise<Saved> {
+  async create(document: unknown, key: string): Promise<Saved> {
     const project = parsed(document);
+    const kept = await splitDocument(project);
     return this.#once(key, requestOf('create', project), async (tables) => {
-      if (await this.#newest(tables, project.id)) throw httpFault('ALREADY_THERE', { what: 'project', id: project.id });
+      if (await this.#standing(tables, project.id))
+        throw httpFault('ALREADY_THERE', { what: 'project', id: project.id });
       const at = this.#now().toISOString();
       return {
         answer: { revision: 1, updatedAt: at },
@@ -89,34 +99,36 @@ export class ProjectService {
           tables
             .insert(projects)
             .values({ id: project.id, ...summary(project), revision: 1, createdAt: at, updatedAt: at }),
-          tables.insert(revisions).values(this.#row(project, 1, 'created', at)),
+          ...partWrites(tables, kept),
+          tables.insert(revisions).values(rowOf(project.id, { number: 1, kind: 'created', text: kept.text, at })),
         ],
       };
     });
   }
 
   /** Refuses a document that grew from an older revision than the newest, and tells that one. */
-  save(id: string, document: unknown, baseRevision: number, key: string): Promise<Saved> {
+  async save(id: string, document: unknown, baseRevision: number, key: string): Promise<Saved> {
     const project = parsed(document);
     if (project.id !== id)
       throw httpFault('REQUEST_BROKEN', { path: 'project.id', why: 'is not the one in the address' });
+    const kept = await splitDocument(project);
     return this.#once(key, requestOf(`save ${baseRevision}`, project), async (tables) => {
-      const newest = await this.#newest(tables, id);
-      if (!newest) throw httpFault('NOT_FOUND', { what: 'project', id });
-      if (newest.revision !== baseRevision) {
-        throw httpFault('REVISION_OLD', { base: baseRevision, newest: newest.revision }, { newer: newest });
-      }
+      const standing = await this.#standing(tables, id);
+      if (!standing) throw httpFault('NOT_FOUND', { what: 'project', id });
+      if (standing.binnedAt !== null) throw httpFault('BINNED', { id });
+      if (standing.revision !== baseRevision) throw await this.#late(tables, id, baseRevision);
       const number = baseRevision + 1;
       const at = this.#now().toISOString();
       const rows = await tables
         .select({ number: revisions.number, name: revisions.name, createdAt: revisions.createdAt })
         .from(revisions)
         .where(eq(revisions.projectId, id));
-      const gone = thinnedOut([...rows, { number, name: null, createdAt: at }], this.#now());
+      const gone = thinnedOut([...rows, { number, name: null, createdAt: at }], this.#aging());
       return {
         answer: { revision: number, updatedAt: at },
         writes: [
-          tables.insert(revisions).values(this.#row(project, number, 'saved', at)),
+          ...partWrites(tables, kept),
+          tables.insert(revisions).values(rowOf(id, { number, kind: 'saved', text: kept.text, at })),
           tables
             .update(projects)
             .set({ ...summary(project), revision: number, updatedAt: at })
@@ -127,25 +139,48 @@ export class ProjectService {
     });
   }
 
+  /** What the rack says of a project; its documents are not looked at. */
+  async #standing(tables: Tables, id: string): Promise<{ revision: number; binnedAt: string | null } | undefined> {
+    const [row] = await tables
+      .select({ revision: projects.revision, binnedAt: projects.binnedAt })
+      .from(projects)
+      .where(eq(projects.id, id));
+    return row;
+  }
+
   async #newest(tables: Tables, id: string): Promise<StoredProject | undefined> {
     const [row] = await tables
       .select({ document: revisions.document, number: revisions.number, createdAt: revisions.createdAt })
       .from(projects)
       .innerJoin(revisions, and(eq(revisions.projectId, projects.id), eq(revisions.number, projects.revision)))
       .where(eq(projects.id, id));
-    return row && { project: parsed(JSON.parse(row.document)), revision: row.number, updatedAt: row.createdAt };
+    return row && this.#stored(tables, id, row);
   }
 
-  #row(project: Project, number: number, kind: 'created' | 'saved', at: string): typeof revisions.$inferInsert {
-    return {
-      projectId: project.id,
-      number,
-      kind,
-      name: null,
-      coreVersion: CORE_VERSION,
-      document: JSON.stringify(project),
-      createdAt: at,
-    };
+  /** A revision whole; a fault of its own where it can't be read, so that nobody takes it for lost. */
+  async #stored(tables: Tables, id: string, { document, number, createdAt }: RevisionRow): Promise<StoredProject> {
+    const unreadable = (why: string): Fault => httpFault('REVISION_UNREADABLE', { id, revision: number, why });
+    let data: unknown;
+    try {
+      data = await joinDocument(document, (hashes) => loadParts(tables, hashes));
+    } catch (error) {
+      throw unreadable(error instanceof SyntaxError ? 'it is no JSON' : (error as Error).message);
+    }
+    const project = parseProject(data);
+    if (!project.ok) throw unreadable(`${project.error.code} ${JSON.stringify(project.error.params)}`);
+    return { project: project.value, revision: number, updatedAt: createdAt };
+  }
+
+  /** A save that came too late, with what stands now where that can be read. */
+  async #late(tables: Tables, id: string, base: number): Promise<Fault> {
+    try {
+      const newer = await this.#newest(tables, id);
+      if (newer) return httpFault('REVISION_OLD', { base, newest: newer.revision }, { newer });
+      return httpFault('NOT_FOUND', { what: 'project', id });
+    } catch (error) {
+      if (error instanceof Fault) return error;
+      throw error;
+    }
   }
 
   /** Runs a change once for its key: the change and the memory of its answer are one atomic write. */
@@ -156,12 +191,19 @@ export class ProjectService {
       if (known) return JSON.parse(known.body) as Saved;
       const { answer, writes } = await prepare(tables);
       const at = this.#now();
-      const old = new Date(at.getTime() - KEY_DAYS * 24 * 3_600_000).toISOString();
-      await tables.batch([
-        tables.insert(answers).values({ key, request, body: JSON.stringify(answer), createdAt: at.toISOString() }),
-        ...writes,
-        tables.delete(answers).where(lt(answers.createdAt, old)),
-      ]);
+      const old = new Date(this.#aging().getTime() - KEY_DAYS * 24 * 3_600_000).toISOString();
+      try {
+        await tables.batch([
+          tables.insert(answers).values({ key, request, body: JSON.stringify(answer), createdAt: at.toISOString() }),
+          ...writes,
+          tables.delete(answers).where(lt(answers.createdAt, old)),
+        ]);
+      } catch (error) {
+        // another server on the same folder was quicker: what it wrote stands, and is told as if it had been there before
+        if (!isTaken(error)) throw error;
+        await prepare(tables);
+        throw httpFault('BUSY', {});
+      }
       return answer;
     });
   }
@@ -173,6 +215,25 @@ interface Change {
   answer: Saved;
   writes: Write[];
 }
+
+type RevisionRow = Pick<typeof revisions.$inferSelect, 'document' | 'number' | 'createdAt'>;
+
+const rowOf = (
+  projectId: string,
+  { number, kind, text, at }: { number: number; kind: 'created' | 'saved'; text: string; at: string },
+): typeof revisions.$inferInsert => ({
+  projectId,
+  number,
+  kind,
+  name: null,
+  coreVersion: CORE_VERSION,
+  document: text,
+  createdAt: at,
+});
+
+/** Parts that are kept already cost nothing more. */
+const partWrites = (tables: Tables, { parts: own }: KeptDocument): Write[] =>
+  [...own].map(([hash, bytes]) => tables.insert(parts).values({ hash, bytes }).onConflictDoNothing());
 
 function parsed(document: unknown): Project {
   const project = parseProject(document);

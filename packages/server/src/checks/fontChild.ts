@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
-import { parentPort, workerData } from 'node:worker_threads';
 import { describeFont, unpackFonts } from '@fictile/core';
 import { loadKernels, unpackWoff2 } from '@fictile/kernels';
-import type { Verdict } from './limitedWorker.ts';
+import { answerParent } from './answerParent.ts';
+import type { Verdict } from './limitedChild.ts';
 import type { FontWork, ReadFont } from './readFonts.ts';
 
 async function verdict({ name, bytes }: FontWork): Promise<Verdict<ReadFont[]>> {
@@ -19,4 +19,4 @@ async function verdict({ name, bytes }: FontWork): Promise<Verdict<ReadFont[]>> 
   return { ok: true, value: fonts };
 }
 
-parentPort?.postMessage(await verdict(workerData as FontWork));
+answerParent(verdict);

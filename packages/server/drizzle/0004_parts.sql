@@ -1,0 +1,4 @@
+CREATE TABLE `parts` (
+	`hash` text PRIMARY KEY NOT NULL,
+	`bytes` blob NOT NULL
+);

@@ -1,0 +1,19 @@
+import { LIMITS, parseBoundedJson } from '@fictile/core';
+import express, { type RequestHandler } from 'express';
+import { coreFault, httpFault } from '../services/faults.ts';
+import { dropIdle } from './dropIdle.ts';
+
+/** Bodies of JSON, whose depth and number of values are counted before they are parsed. */
+export const jsonBody: RequestHandler[] = [
+  dropIdle,
+  express.raw({ type: ['application/json', 'application/*+json'], limit: LIMITS.projectBytes }),
+  (request, _response, next) => {
+    if (Buffer.isBuffer(request.body)) {
+      const parsed = parseBoundedJson(request.body, 'document');
+      if (!parsed.ok && parsed.error.code === 'TOO_LARGE') throw coreFault(parsed.error);
+      if (!parsed.ok) throw httpFault('REQUEST_BROKEN', { path: 'body', why: 'it is no JSON' });
+      request.body = parsed.value;
+    }
+    next();
+  },
+];

@@ -10,6 +10,7 @@ export interface CliFault {
     | 'FILE_UNWRITABLE'
     | 'COMMAND_UNKNOWN'
     | 'CASE_BROKEN'
+    | 'CASE_ENDED'
     | 'PIECE_UNKNOWN'
     | 'NOTHING_BUILT'
     | 'ONTO_MISSES'
@@ -29,6 +30,10 @@ export class InputFault extends Error {
     this.code = code;
   }
 }
+
+/** Of what nobody could have done anything about. */
+export const OURS =
+  'Something of ours broke; nothing was written. Please report it, with the command and its files (FICTILE_DEBUG=1 tells more).';
 
 export const fault = (code: CliFault['code'], message: string): InputFault => new InputFault(code, message);
 

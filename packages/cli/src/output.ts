@@ -31,12 +31,24 @@ export async function writeWhole(path: string, bytes: Uint8Array): Promise<void>
     await rm(part, { force: true });
     throw fault(
       'FILE_UNWRITABLE',
-      `${path} can't be written (${(error as NodeJS.ErrnoException).code ?? 'unknown'}). Choose another place.`,
+      `${path} can't be written: ${whyNot((error as NodeJS.ErrnoException).code)}. Choose another place.`,
     );
   } finally {
     end(part);
   }
 }
+
+const WHY_NOT: Readonly<Record<string, string>> = {
+  ENOSPC: 'the disk is full',
+  EDQUOT: 'your share of the disk is used up',
+  EACCES: 'you may not write there',
+  EPERM: 'you may not write there',
+  EROFS: 'nothing can be written on that disk',
+  EISDIR: 'a folder of that name is there',
+  ENOTDIR: 'a file stands where a folder would have to be',
+  ENAMETOOLONG: 'its name is too long',
+};
+const whyNot = (code = ''): string => (Object.hasOwn(WHY_NOT, code) ? WHY_NOT[code] : 'the system does not let it be');
 
 /** Ctrl-C is ours only while a file is half written: at other times it ends the program at once, as usual. */
 function begin(part: string): void {

@@ -40,11 +40,14 @@ let carver: Promise<ManifoldToplevel> | undefined;
 
 /** Cuts and unites solids; loaded when something is first cut, and once: what one of them has made no other can use. */
 function loadCarver(): Promise<ManifoldToplevel> {
-  return (carver ??= import('manifold-3d/manifold').then(async ({ default: load }) => {
+  carver ??= import('manifold-3d/manifold').then(async ({ default: load }) => {
     const loaded = await load();
     loaded.setup();
     return loaded;
-  }));
+  });
+  // what could not be fetched once may be there the next time
+  carver.catch(() => (carver = undefined));
+  return carver;
 }
 
 /** Reduces triangles; loaded when the first mesh is reduced. */

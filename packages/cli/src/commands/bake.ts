@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import {
   Engine,
   isWords,
+  parseBoundedJson,
   parseProject,
   scenePart,
   standAlone,
@@ -10,6 +11,8 @@ import {
   writeScene,
   type Piece,
   type Project,
+  type Remark,
+  type ScenePart,
   type WordsPiece,
 } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
@@ -25,7 +28,7 @@ import { readWordRows, rowName, withWords } from './wordRows.ts';
 
 const CACHE_BYTES = 256 * 1024 * 1024;
 
-/** One piece of a saved project to a mesh file, with the bytes the application would write; or a file for every row of a table of words. */
+/** All pieces of a saved project that are seen, or one of them, to a mesh file with the bytes the application would write; or a file for every row of a table of words. */
 export async function bake(row: readonly string[]): Promise<void> {
   const { positional, flags } = parseArguments(row, (name) => name === 'json' || name === 'quiet');
   only(flags, ['piece', 'words', 'out', 'out-dir', 'format', 'json', 'quiet']);
@@ -34,7 +37,8 @@ export async function bake(row: readonly string[]): Promise<void> {
   const files = await filesOf(flags);
   const { project, fonts } = await readProject(path);
   const kernels = await loadKernels();
-  const piece = choosePiece(project, typeof flags.piece === 'string' ? flags.piece : undefined);
+  const pieces = choosePieces(project, typeof flags.piece === 'string' ? flags.piece : undefined);
+  const named = files.some(({ words }) => words !== undefined) ? wordsPiece(pieces) : undefined;
   const engine = new Engine({
     kernels,
     ...documentFonts(fonts, kernels),
@@ -43,19 +47,44 @@ export async function bake(row: readonly string[]): Promise<void> {
   });
   for (const { out, words } of files) {
     const started = performance.now();
-    const changed = words === undefined ? project : withWords(project, wordsPiece(piece), words);
-    const evaluated = await evaluatePiece(engine, changed, piece.id);
-    const part = scenePart(changed.pieces[piece.id], evaluated, changed);
-    const written = await writeScene([part], usualWriteOptions(formatOf(out), part.name));
+    const changed = words === undefined || !named ? project : withWords(project, named, words);
+    const { parts, remarks } = await partsOf(engine, changed, pieces);
+    const name = parts.length === 1 ? parts[0].name : changed.name.trim() || parts[0].name;
+    const written = await writeScene(parts, usualWriteOptions(formatOf(out), name), kernels.loadSimplifier);
     await writeWhole(out, written.bytes);
-    const result = resultOf(out, written, evaluated.remarks, started);
+    const result = resultOf(out, written, remarks, started);
     tell(result, { json: flags.json === true, quiet: flags.quiet === true });
   }
 }
 
-function wordsPiece(piece: Piece): WordsPiece {
-  if (isWords(piece)) return piece;
-  throw fault('PIECE_UNKNOWN', `The piece "${piece.name}" is a drawing: it takes no words. Say another with --piece.`);
+/** What files are written from; among several, a piece goes by the name that people gave it. */
+async function partsOf(
+  engine: Engine,
+  project: Project,
+  pieces: readonly Piece[],
+): Promise<{ parts: ScenePart[]; remarks: Remark[] }> {
+  const parts: ScenePart[] = [];
+  const remarks: Remark[] = [];
+  for (const { id } of pieces) {
+    const piece = project.pieces[id];
+    const evaluated = await evaluatePiece(engine, project, id);
+    const part = scenePart(piece, evaluated, project);
+    parts.push(pieces.length > 1 ? { ...part, name: piece.name.trim() || part.name } : part);
+    remarks.push(...evaluated.remarks);
+  }
+  return { parts, remarks };
+}
+
+/** The one that takes the words of a table. */
+function wordsPiece(pieces: readonly Piece[]): WordsPiece {
+  const own = pieces.filter(isWords);
+  if (own.length === 1) return own[0];
+  throw fault(
+    'PIECE_UNKNOWN',
+    own.length === 0
+      ? `${pieces.length === 1 ? `The piece "${pieces[0].name}" takes` : 'The pieces that are seen take'} no words. Say another with --piece.`
+      : `The project has several pieces of words. Say which with --piece: ${own.map((piece) => piece.name).join(', ')}.`,
+  );
 }
 
 /** What is to be written: one file, or one for each row of words. */
@@ -76,18 +105,18 @@ async function filesOf(
   return rows.map((text, i) => ({ out: join(folder, `${rowName(i, rows.length, text)}.${ending}`), words: text }));
 }
 
-/** By name or id; without either, the only one that is seen. */
-function choosePiece(project: Project, wanted: string | undefined): Piece {
-  const pieces = Object.values(project.pieces);
+/** By name or id; without either, all that are seen. */
+function choosePieces(project: Project, wanted: string | undefined): Piece[] {
+  const pieces = project.pieceOrder.map((id) => project.pieces[id]);
   const alone = new Set(standAlone(project));
   const found = pieces.filter((p) => (wanted === undefined ? alone.has(p.id) : p.name === wanted || p.id === wanted));
+  if (found.length > 0 && (wanted === undefined || found.length === 1)) return found;
   const names = (list: readonly Piece[]): string => list.map((p) => p.name).join(', ');
-  if (found.length === 1) return found[0];
   throw fault(
     'PIECE_UNKNOWN',
     found.length === 0
       ? `The project has no piece "${wanted ?? 'that is shown'}". It has: ${names(pieces)}.`
-      : `The project has several pieces. Say which with --piece: ${names(found)}.`,
+      : `The project has ${found.length} pieces called "${wanted}". Say the id of one: ${found.map((p) => p.id).join(', ')}.`,
   );
 }
 
@@ -104,15 +133,9 @@ async function readProject(path: string): Promise<ReadProject> {
     if (!file.ok) throw faultOf(file.error);
     return { project: file.value.project, fonts: file.value.assets };
   }
-  const project = parseProject(parseJson(bytes.toString('utf8')));
+  const json = parseBoundedJson(bytes, 'document');
+  if (!json.ok) throw faultOf(json.error);
+  const project = parseProject(json.value);
   if (!project.ok) throw faultOf(project.error);
   return { project: project.value, fonts: new Map() };
-}
-
-function parseJson(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw faultOf({ code: 'PROJECT_BROKEN', params: { path: 'document', why: 'it is no JSON' } });
-  }
 }

@@ -1,8 +1,8 @@
-import { once } from 'node:events';
 import { createReadStream } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { createInterface } from 'node:readline';
 import { Worker } from 'node:worker_threads';
+import { CaseThread } from './caseThread.ts';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from '../arguments.ts';
 import { say } from '../console.ts';
@@ -37,20 +37,17 @@ async function inHere(lines: readonly string[], folders: Folders): Promise<void>
 
 async function inThreads(lines: readonly string[], folders: Folders, count: number): Promise<void> {
   const address = new URL('caseWorker.js', import.meta.url);
-  const workers = Array.from({ length: count }, () => new Worker(address, { workerData: folders }));
-  const ask = async (worker: Worker, line: string): Promise<WorkedCase> => {
-    const answer = once(worker, 'message');
-    worker.postMessage(line);
-    const [worked] = (await answer) as [WorkedCase];
-    return worked;
-  };
+  const threads = Array.from(
+    { length: count },
+    () => new CaseThread(() => new Worker(address, { workerData: folders })),
+  );
   try {
     await workThrough(
       lines,
-      workers.map((worker) => (line) => ask(worker, line)),
+      threads.map((thread) => (line) => thread.work(line)),
     );
   } finally {
-    await Promise.all(workers.map((worker) => worker.terminate()));
+    await Promise.all(threads.map((thread) => thread.end()));
   }
 }
 

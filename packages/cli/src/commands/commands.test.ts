@@ -11,6 +11,7 @@ import {
   newProject,
   packProject,
   parseProject,
+  readBack,
   readObj,
   unwrap,
   usualDrawing,
@@ -225,8 +226,23 @@ describe('bake', () => {
     expect(await readFile(at('baked.obj'))).toEqual(await readFile(at('made.obj')));
   });
 
+  test('writes all pieces that are seen into one file, by the names that people gave them', async () => {
+    const hidden = { ...newPiece('c', 'Hidden', [...'No']), visible: false };
+    const named = newProject('p', 'Kiln day', [...Object.values(project.pieces), hidden]);
+    await writeFile(at('three.json'), JSON.stringify(named));
+    await bake([at('three.json'), '--out', at('all.glb')]);
+    const { names, mesh } = unwrap(await readBack(await readFile(at('all.glb')), 'glb'));
+    expect(names).toEqual(['Title', 'Foot']);
+    expect(checkMesh(mesh)).toMatchObject({ closed: true, manifold: true, outward: true });
+    await writeFile(at('w.csv'), 'Tea\n');
+    expect(await codeOf(() => bake([at('three.json'), '--words', at('w.csv'), '--out-dir', at('o')]))).toBe('PIECE_UNKNOWN'); // prettier-ignore
+    const one = newProject('p', 'One', [newPiece('a', 'Title', [...'Kiln']), newForm('b', 'Slab', usualForms().block)]);
+    await writeFile(at('one.json'), JSON.stringify(one));
+    await bake([at('one.json'), '--words', at('w.csv'), '--out-dir', at('o'), '--format', 'glb']);
+    expect(unwrap(await readBack(await readFile(at('o/1-Tea.glb')), 'glb')).names).toEqual(['Title', 'Slab']);
+  });
+
   test.each([
-    ['no piece chosen of several', [], 'PIECE_UNKNOWN'],
     ['a piece that is not there', ['--piece', 'Lid'], 'PIECE_UNKNOWN'],
     ['a flag of another command', ['--piece', 'Title', '--depth', '3'], 'FLAG_UNKNOWN'],
   ])('%s', async (_, more, code) => {

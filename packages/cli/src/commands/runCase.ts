@@ -2,7 +2,7 @@ import { isAbsolute, join } from 'node:path';
 import type { Kernels } from '@fictile/core';
 import { flagsOf, isProfileFile, type Flags } from '../flags.ts';
 import { buildCase, type BuiltCase } from '../makeCase.ts';
-import { fault, InputFault } from '../messages.ts';
+import { fault, InputFault, OURS } from '../messages.ts';
 
 /** Where a case's paths start. */
 export interface Folders {
@@ -51,7 +51,7 @@ function filesFrom(folder: string, flags: Flags): Flags {
 
 export function failed(error: unknown): CaseAnswer {
   if (error instanceof InputFault) return { ok: false, code: error.code, message: error.message };
-  return { ok: false, code: 'INTERNAL', message: error instanceof Error ? error.message : String(error) };
+  return { ok: false, code: 'INTERNAL', message: OURS };
 }
 
 function parseCase(line: string): Record<string, unknown> {

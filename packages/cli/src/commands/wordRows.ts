@@ -9,8 +9,11 @@ export async function readWordRows(path: string): Promise<string[]> {
   let rows: string[][];
   try {
     rows = parse(text, { bom: true, relaxColumnCount: true, skipEmptyLines: true });
-  } catch (error) {
-    throw fault('TABLE_BROKEN', `${path} is no table that can be read (${(error as Error).message}). Save it as CSV.`);
+  } catch {
+    throw fault(
+      'TABLE_BROKEN',
+      `${path} is no table that can be read: its quotes do not fit together. Save it as CSV.`,
+    );
   }
   const words = rows.map(([first = '']) => first.replace(/\\n/g, '\n')).filter((row) => row.trim() !== '');
   if (words.length === 0) throw fault('TABLE_BROKEN', `${path} has no words in its first column. Put them there.`);

@@ -48,7 +48,8 @@ export {
 } from './kinds.ts';
 export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProfile, parseProject } from './parse.ts';
-export { sameDocument } from './patches.ts';
+export { applyPatches, diff, sameDocument } from './patches.ts';
+export type { Patch } from './patches.ts';
 export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';
 export { resolveAt } from './resolveAt.ts';

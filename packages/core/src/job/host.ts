@@ -53,10 +53,14 @@ export class JobHost {
   /** Given up as soon as a newer evaluation is asked for: what people see comes first, and the state that was checked is gone. */
   async #check({ project, pieceId, serial }: Extract<JobRequest, { kind: 'check' }>): Promise<JobAnswer> {
     const context = this.#context(serial, true);
-    const evaluated = context.cancelled() ? CANCELLED : await this.#engine.evaluate(project, pieceId, context);
+    const evaluated = context.cancelled()
+      ? CANCELLED
+      : await this.#engine.evaluate(project, pieceId, context, { crossings: true });
     if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
     const report = checkUnless(pieceMesh(evaluated.value), context.cancelled);
-    return report ? { kind: 'checked', pieceId, report } : { kind: 'failed', error: CANCELLED.error };
+    // only looked for here and for files: too slow for every change
+    const crossing = evaluated.value.remarks.filter(({ code }) => code === 'SHAPE_CROSSES');
+    return report ? { kind: 'checked', pieceId, report, crossing } : { kind: 'failed', error: CANCELLED.error };
   }
 
   #answer(request: JobRequest): Promise<JobAnswer> {

@@ -17,7 +17,7 @@ import type { MeshFormat, Paints, WriteOptions, WrittenCounts } from '../io/inde
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 9;
+export const JOB_VERSION = 10;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
@@ -71,7 +71,7 @@ export interface ShownPiece {
 
 export type JobAnswer =
   | { kind: 'evaluated'; pieces: ShownPiece[]; failures: { pieceId: string; error: Failure }[]; milliseconds: number }
-  | { kind: 'checked'; pieceId: string; report: MeshReport }
+  | { kind: 'checked'; pieceId: string; report: MeshReport; crossing: Remark[] }
   | { kind: 'placed'; pieceId: string; triangles: Float32Array; values?: Float32Array }
   | { kind: 'fit'; pieceId: string; fit: FlatFit | undefined }
   | { kind: 'written'; bytes: Uint8Array; mtl: Uint8Array | undefined; counts: WrittenCounts; remarks: Remark[] }
@@ -82,4 +82,7 @@ export type JobAnswer =
   | { kind: 'crashed'; message: string };
 
 export type JobReply =
-  { serial: number; kind: 'progress'; share: number } | { serial: number; kind: 'answer'; answer: JobAnswer };
+  | { serial: number; kind: 'progress'; share: number }
+  | { serial: number; kind: 'answer'; answer: JobAnswer }
+  /** what it needs could not be loaded: it will never answer */
+  | { kind: 'unstarted'; message: string };

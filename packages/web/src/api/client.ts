@@ -20,18 +20,28 @@ import {
 import type { Model, Project } from '@fictile/core';
 
 /** No answer came, or the server itself failed: trying again later makes sense. */
-export class Unreachable extends Error {}
+export class Unreachable extends Error {
+  /** of the error, where the server gave one */
+  readonly code: string | undefined;
+
+  constructor(code?: string) {
+    super(code ?? 'no answer');
+    this.code = code;
+  }
+}
 
 /** The server answered, and refuses. */
 export class Refused extends Error {
   readonly status: number;
   /** of the error, where the answer held one */
   readonly code: string | undefined;
+  readonly params: Readonly<Record<string, unknown>>;
 
-  constructor(status: number, code?: string) {
+  constructor(status: number, told?: { code: string; params: Readonly<Record<string, unknown>> }) {
     super(`refused with ${status}`);
     this.status = status;
-    this.code = code;
+    this.code = told?.code;
+    this.params = told?.params ?? {};
   }
 }
 
@@ -66,8 +76,9 @@ export const api = {
   listFonts: async (): Promise<FontFamilyInfo[]> => fontListSchema.parse(await get('/api/fonts')).families,
 
   /** a font file of any kind; gives the families that its faces went to */
-  bringFont: async (name: string, bytes: Blob): Promise<BroughtFonts> => {
-    const path = `/api/fonts?name=${encodeURIComponent(name.slice(-200))}`;
+  /** `styles`: which files are to be used where other ones of the same styles are there; without it such a file is refused */
+  bringFont: async (name: string, bytes: Blob, styles?: 'new' | 'old'): Promise<BroughtFonts> => {
+    const path = `/api/fonts?name=${encodeURIComponent(name.slice(-200))}${styles ? `&styles=${styles}` : ''}`;
     const headers = { 'content-type': 'application/octet-stream' };
     return broughtFontsSchema.parse(await bodyOf(await reach(path, { method: 'POST', headers, body: bytes })));
   },
@@ -130,7 +141,7 @@ const addressOf = (id: string): string => `/api/projects/${encodeURIComponent(id
 
 async function done(asked: Promise<Response>): Promise<void> {
   const response = await asked;
-  if (!response.ok) throw new Refused(response.status);
+  if (!response.ok) throw new Refused(response.status, await toldBy(response));
 }
 
 async function get(path: string): Promise<unknown> {
@@ -151,12 +162,15 @@ async function reach(path: string, init?: RequestInit): Promise<Response> {
   } catch {
     throw new Unreachable();
   }
-  if (response.status >= 500) throw new Unreachable();
+  if (response.status >= 500) throw new Unreachable((await toldBy(response))?.code);
   return response;
 }
 
 async function bodyOf(response: Response): Promise<unknown> {
   if (response.ok) return response.json();
-  const told = errorSchema.safeParse(await response.json().catch(() => undefined));
-  throw new Refused(response.status, told.data?.error.code);
+  throw new Refused(response.status, await toldBy(response));
+}
+
+async function toldBy(response: Response): Promise<{ code: string; params: Record<string, unknown> } | undefined> {
+  return errorSchema.safeParse(await response.json().catch(() => undefined)).data?.error;
 }

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newPiece, newProject, type MeshReport } from '@fictile/core';
+import { newPiece, newProject, type MeshReport, type Remark } from '@fictile/core';
 import { useState } from 'react';
 import { renderInside } from '../testing/render.tsx';
 import type { JobClient } from '../worker/index.ts';
@@ -16,6 +16,7 @@ const GOOD: MeshReport = {
 
 const triangles = new Float32Array(9);
 let cured: string[] = [];
+let crossing: Remark[] = [];
 let asked: { kind: string; what?: string }[];
 
 /** A worker that gives this report. */
@@ -25,7 +26,7 @@ function clientWith(report: MeshReport | undefined): JobClient {
     asked.push(request);
     if (request.kind === 'places') return { kind: 'placed', pieceId: 'a', triangles };
     return report
-      ? { kind: 'checked', pieceId: 'a', report }
+      ? { kind: 'checked', pieceId: 'a', report, crossing }
       : { kind: 'failed', error: { code: 'FONT_UNKNOWN', params: { name: 'Nobody' } } };
   };
   return { ask } as unknown as JobClient;
@@ -83,6 +84,13 @@ test('a flat sheet is open on purpose', async () => {
   renderInside(<Column report={{ ...GOOD, closed: false, outward: false }} depthMm={0} />);
   expect(await screen.findByText('all well')).toBeTruthy();
   expect(screen.queryByText('Closed')).toBeNull();
+});
+
+test('letters whose faces cross after the shape steps are named', async () => {
+  crossing = [{ code: 'SHAPE_CROSSES', params: { letters: 'K l' } }];
+  renderInside(<Column report={{ ...GOOD, crossingFaces: 2 }} />);
+  expect(await screen.findByText(/K l/)).toBeTruthy();
+  crossing = [];
 });
 
 test('what could not be checked is never called well', async () => {

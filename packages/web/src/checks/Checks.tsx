@@ -1,6 +1,6 @@
 import type { Project, ShownPiece } from '@fictile/core';
 import type { MarkedPlaces } from '../viewport/index.ts';
-import { texts } from '../words/index.ts';
+import { remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import { AimSentence, useAim } from './Aim.tsx';
 import { ChartFold } from './ChartFold.tsx';
@@ -45,6 +45,11 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
       </header>
       <AimSentence aim={aim} onAim={setAim} />
       <CheckRows rows={rows} shown={shown} onShow={(what) => void show(what)} onCure={(cure) => pieceId !== undefined && onCure(pieceId, cure)} />
+      {found?.crossing.map((remark) => (
+        <p key={remark.code} className={classes.remark}>
+          {remarkText(remark)}
+        </p>
+      ))}
       {found?.report && <ChartFold report={found.report} steps={stepsOf(project, shownPiece)} />}
     </section>
   );

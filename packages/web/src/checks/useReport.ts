@@ -1,4 +1,4 @@
-import type { MeshReport, Project } from '@fictile/core';
+import type { MeshReport, Project, Remark } from '@fictile/core';
 import { useEffect, useState } from 'react';
 import type { JobClient } from '../worker/index.ts';
 
@@ -7,7 +7,7 @@ const REST_MS = 350;
 
 /** The report on a piece as it stands; undefined while it is not there yet. */
 export function useReport(client: JobClient | undefined, project: Project, pieceId: string | undefined) {
-  const [found, setFound] = useState<{ of: unknown; report: MeshReport | undefined }>();
+  const [found, setFound] = useState<{ of: unknown; report: MeshReport | undefined; crossing: readonly Remark[] }>();
   const piece = pieceId === undefined ? undefined : project.pieces[pieceId];
   const subject = piece && JSON.stringify([piece.source, piece.body, piece.steps, project.faceBudget]);
   useEffect(() => {
@@ -18,7 +18,8 @@ export function useReport(client: JobClient | undefined, project: Project, piece
         if (!current) return;
         // something else was built meanwhile
         if (answer.kind === 'failed' && answer.error.code === 'CANCELLED') timer = setTimeout(check, REST_MS);
-        else setFound({ of: subject, report: answer.kind === 'checked' ? answer.report : undefined });
+        else if (answer.kind === 'checked') setFound({ of: subject, report: answer.report, crossing: answer.crossing });
+        else setFound({ of: subject, report: undefined, crossing: [] });
       });
     };
     let timer = setTimeout(check, REST_MS);

@@ -1,5 +1,13 @@
 import { UnstyledButton } from '@mantine/core';
-import { withStrength, type Piece, type RecipeChapter, type Remark, type RemarkCode, type Step } from '@fictile/core';
+import {
+  ontoStepOf,
+  withStrength,
+  type Piece,
+  type RecipeChapter,
+  type Remark,
+  type RemarkCode,
+  type Step,
+} from '@fictile/core';
 import { canClose, cureText, remarkText } from '../words/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
@@ -100,12 +108,19 @@ function cureOf(remark: Remark): Cure | undefined {
     case 'CUT_LOOSE':
       return remark.params.kept
         ? (edits, { steps }) =>
-            edits.steps(steps.map((step) => (step.kind === 'cut' ? { ...step, loose: 'drop' } : step)))
+            edits.steps(
+              steps.map((step) =>
+                step.id === remark.params.stepId && step.kind === 'cut' ? { ...step, loose: 'drop' } : step,
+              ),
+            )
         : undefined;
     case 'ONTO_OVERHANGS':
       if (remark.params.instead !== 'straight') return undefined;
-      return (edits, { steps }) =>
-        edits.steps(steps.map((step) => (step.kind === 'onto' ? { ...step, overhang: 'leave' } : step)));
+      // the one that lays it: others are off, or come after it
+      return (edits, piece) =>
+        edits.steps(
+          piece.steps.map((step) => (step === ontoStepOf(piece) ? ({ ...step, overhang: 'leave' } as Step) : step)),
+        );
     case 'NEED_FINER':
       return (edits, { body: { faces } }) => edits.faces(faces.style === 'bands' ? { style: 'plain' } : { sizeMm: 0 });
     case 'SHAPE_FOLDS': {

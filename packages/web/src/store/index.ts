@@ -1,3 +1,4 @@
+export { endedWhileBuilding, markBuild } from './buildMarks.ts';
 export { takeDraft } from './drafts.ts';
 export type { Draft } from './drafts.ts';
 export { ProjectStore } from './projectStore.ts';

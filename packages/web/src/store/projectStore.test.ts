@@ -51,6 +51,8 @@ class FakeChannel {
   }
 
   postMessage(data: unknown): void {
+    // as browsers do
+    if (!FakeChannel.open.has(this)) throw new DOMException('Channel is closed', 'InvalidStateError');
     for (const other of FakeChannel.open)
       if (other !== this && other.#name === this.#name) other.onmessage?.({ data: structuredClone(data) });
   }
@@ -126,8 +128,93 @@ test('a newer version elsewhere is told, and nothing is sent until the person ch
   store.edit(rename('mine still'));
   await wait(10_000);
   expect([store.state.save, sent.length, store.project.name]).toEqual(['conflict', 1, 'mine still']);
-  store.takeTheirs();
+  const names: unknown[] = [];
+  answers = [
+    ({ baseRevision }) => ({ status: 200, body: { revision: baseRevision + 1, updatedAt: stored.updatedAt } }),
+    (sentName) => (names.push(sentName), { status: 204, body: {} }),
+  ];
+  expect(await store.takeTheirs('mine before')).toBe(true);
+  expect(names).toEqual([{ name: 'mine before' }]);
+  expect([sent[1].project.name, sent[1].baseRevision]).toEqual(['mine still', 9]);
+  await wait(1000);
   expect([store.state.save, store.project.name, shelf.size]).toEqual(['saved', 'theirs', 0]);
+  expect([sent.at(-1)?.project.name, sent.at(-1)?.baseRevision]).toEqual(['theirs', 10]);
+  store.undo();
+  expect(store.project.name).toBe('mine still');
+});
+
+test.each([
+  ['can not be reached', (): 'down' => 'down'],
+  ['has something newer still', () => ({ status: 409, body: { error: { code: 'REVISION_OLD', params: {} }, newer: { ...stored, revision: 12 } } })],
+])('where mine can not be kept first, as the server %s, nothing is given up', async (_, answer) => {
+  const newer = { ...stored, revision: 9, project: { ...stored.project, name: 'theirs' } };
+  answers = [() => ({ status: 409, body: { error: { code: 'REVISION_OLD', params: {} }, newer } }), answer];
+  const store = new ProjectStore(stored);
+  store.edit(rename('mine'));
+  await wait(1000);
+  expect(await store.takeTheirs('mine before')).toBe(false);
+  expect([store.state.save, store.project.name, shelf.size]).toEqual(['conflict', 'mine', 1]);
+}); // prettier-ignore
+
+test('a store that is left with a save under way sends the last of it once, and then no more', async () => {
+  let answered: (() => void) | undefined;
+  const late = new Promise<void>((resolve) => (answered = resolve));
+  const plain = globalThis.fetch;
+  globalThis.fetch = (async (path: string, init: { body: string }) => {
+    const response = await plain(path, init as never);
+    await late;
+    return response;
+  }) as unknown as typeof fetch;
+  const store = new ProjectStore(stored);
+  store.edit(rename('A'));
+  await wait(500);
+  store.edit(rename('B'));
+  store.stop();
+  answered?.();
+  await wait(60_000);
+  expect(sent.map((s) => [s.project.name, s.baseRevision])).toEqual([['A', 3], ['B', 4]]);
+  expect([store.state.save, shelf.size]).toEqual(['saved', 0]);
+}); // prettier-ignore
+
+test('what the last of it could not be sent for stays as a draft, and nothing goes on', async () => {
+  answers = [() => 'down'];
+  const store = new ProjectStore(stored);
+  store.edit(rename('A'));
+  store.stop();
+  await wait(60_000);
+  expect([sent.length, shelf.size]).toEqual([1, 1]);
+});
+
+test.each([
+  [507, 'DISK_FULL', 'full'],
+  [500, 'DATABASE_DAMAGED', 'damaged'],
+  [500, 'INTERNAL', 'offline'],
+  [410, 'BINNED', 'binned'],
+  [404, 'NOT_FOUND', 'gone'],
+  [413, 'TOO_LARGE', 'large'],
+  [422, 'PROJECT_BROKEN', 'refused'],
+])('%i %s is told as %s, and the words stay', async (status, code, save) => {
+  answers = Array.from({ length: 3 }, () => () => ({ status, body: { error: { code, params: {} } } }));
+  const store = new ProjectStore(stored);
+  store.edit(rename('A'));
+  await wait(3000);
+  expect([store.state.save, store.project.name, shelf.size]).toEqual([save, 'A', 1]);
+  expect(sent.length).toBe(status >= 500 ? 2 : 1);
+  answers = [];
+  store.sendAgain();
+  await wait(5000);
+  expect([store.state.save, shelf.size]).toEqual(['saved', 0]);
+});
+
+test('a project that is gone from the server is made there again', async () => {
+  answers = [() => ({ status: 404, body: { error: { code: 'NOT_FOUND', params: {} } } }), () => ({ status: 201, body: { revision: 1, updatedAt: stored.updatedAt } })]; // prettier-ignore
+  const store = new ProjectStore(stored);
+  store.edit(rename('A'));
+  await wait(1000);
+  await store.makeAgain();
+  store.edit(rename('B'));
+  await wait(1000);
+  expect([sent.at(-1)?.baseRevision, store.state.save]).toEqual([1, 'saved']);
 });
 
 test('another tab takes over what is saved here, unless something of its own waits', async () => {
@@ -137,6 +224,8 @@ test('another tab takes over what is saved here, unless something of its own wai
   busy.edit(rename('busy'));
   await wait(200);
   expect([idle.project.name, idle.state.save]).toEqual(['here', 'saved']);
+  idle.undo(); // what another tab saved is one step
+  expect(idle.project.name).toBe('Kiln');
   expect([busy.project.name, busy.state.save, busy.state.newer?.project.name]).toEqual(['busy', 'conflict', 'here']);
 });
 

@@ -10,10 +10,27 @@ import {
   type History,
   type Project,
 } from '@fictile/core';
-import { api, Refused } from '../api/index.ts';
-import { dropDraft, keepDraft, type Draft } from './drafts.ts';
+import { api, Refused, Unreachable } from '../api/index.ts';
+import { DraftKeeper, type Draft } from './drafts.ts';
+import type { Wholes } from './wholes.ts';
 
-export type SaveState = 'saved' | 'saving' | 'unsaved' | 'offline' | 'refused' | 'conflict';
+export type SaveState =
+  | 'saved'
+  | 'saving'
+  | 'unsaved'
+  | 'offline'
+  | 'full'
+  | 'damaged'
+  | 'refused'
+  | 'large'
+  | 'binned'
+  | 'gone'
+  | 'conflict';
+
+/** Saving goes on by itself, later. */
+const PASSES: readonly SaveState[] = ['offline', 'full', 'damaged'];
+/** Saving waits for the person. */
+const STANDS: readonly SaveState[] = ['refused', 'large', 'binned', 'gone', 'conflict'];
 
 export interface ProjectState {
   history: History;
@@ -46,10 +63,19 @@ export class ProjectStore {
   #channel: BroadcastChannel | undefined;
   #lastEdit = 0;
   #burst = 0;
+  #isStopped = false;
+  readonly #drafts: DraftKeeper;
 
   /** `draft`: what an earlier life of the page could not send any more. */
-  constructor(stored: StoredProject, draft?: Draft) {
+  constructor(stored: StoredProject, draft?: Draft, wholes?: Wholes) {
     this.#revision = stored.revision;
+    this.#drafts = new DraftKeeper({
+      project: draft?.project ?? stored.project,
+      revision: draft?.baseRevision ?? stored.revision,
+      isStored: !draft,
+      onKept: (isKept) => this.#set({ isKept }),
+      wholes,
+    });
     this.#state = {
       history: startHistory(stored.project),
       save: 'saved',
@@ -61,6 +87,7 @@ export class ProjectStore {
     if (!draft) return;
     this.#state = { ...this.#state, history: startHistory(draft.project), save: 'unsaved' };
     this.#revision = draft.baseRevision;
+    this.#drafts.keep(draft);
     this.#dirtySince = Date.now();
     this.#sendLater(0);
   }
@@ -106,19 +133,72 @@ export class ProjectStore {
     this.#change(redo(this.#state.history));
   }
 
-  /** Takes what someone else saved; what was typed here since is given up on purpose. */
-  takeTheirs(): void {
+  /**
+   * Takes what someone else saved. What is here is kept first, as a revision of that name, and undo leads back to it. False: it could not be
+   * kept, so nothing was taken.
+   */
+  async takeTheirs(nameOfMine: string): Promise<boolean> {
     const { newer } = this.#state;
-    if (!newer) return;
-    dropDraft(newer.project.id);
-    this.#revision = newer.revision;
-    this.#dirtySince = undefined;
-    this.#set({ history: startHistory(newer.project), save: 'saved', newer: undefined });
+    if (!newer || this.#sending) return false;
+    this.#sending = true;
+    try {
+      let revision = newer.revision;
+      // what is typed while it is being kept is kept as well
+      for (let mine: Project | undefined; mine !== this.project;) {
+        mine = this.project;
+        const result = await api.saveProject(mine, revision, crypto.randomUUID());
+        if (result.kind === 'conflict') {
+          this.#set({ newer: result.newer });
+          return false;
+        }
+        revision = result.saved.revision;
+        await api.nameRevision(mine.id, revision, nameOfMine.slice(0, 200));
+      }
+      this.#revision = revision;
+      this.#set({ save: 'unsaved', newer: undefined });
+    } catch {
+      return false;
+    } finally {
+      this.#sending = false;
+    }
+    this.edit({ kind: 'takeDocument', project: newer.project });
+    // the same as theirs, and what was typed here meanwhile is undone by one step
+    this.#dirtySince ??= Date.now();
+    this.#sendLater(0);
+    return true;
   }
 
   /** After what is here was kept under another name. */
   forgetMine(): void {
-    dropDraft(this.project.id);
+    this.#dirtySince = undefined;
+    this.#drafts.drop();
+  }
+
+  /** Out of the bin, and saved. */
+  async putBack(): Promise<void> {
+    await api.restore(this.project.id);
+    this.sendAgain();
+  }
+
+  /** Of a project that is gone from the server: made there anew, with its id. */
+  async makeAgain(): Promise<void> {
+    const { project } = this;
+    const { revision } = await api.createProject(project, crypto.randomUUID());
+    this.#acknowledge(project, revision);
+    this.#sendLater(0);
+  }
+
+  /** After what stood in the way of saving is out of it. */
+  sendAgain(): void {
+    if (!STANDS.includes(this.#state.save)) return;
+    this.#set({ save: 'unsaved' });
+    this.#dirtySince ??= Date.now();
+    this.#sendLater(0);
+  }
+
+  /** There is work here that neither the server nor this browser holds. */
+  get isUnkept(): boolean {
+    return this.#state.save !== 'saved' && !this.#state.isKept;
   }
 
   /** Saves what waits; resolves when the server has it, or can't be reached. */
@@ -128,10 +208,18 @@ export class ProjectStore {
     await this.#send();
   }
 
+  /** The last of it is sent; no more after that, whatever becomes of it: the draft stays. */
   stop(): void {
+    this.#isStopped = true;
     clearTimeout(this.#timer);
+    void this.#sendLast();
+  }
+
+  async #sendLast(): Promise<void> {
+    while (this.#sending) await new Promise((resolve) => setTimeout(resolve, 20));
+    await this.#send();
     this.#channel?.close();
-    if (this.#dirtySince !== undefined) void this.#send();
+    this.#channel = undefined;
   }
 
   /** Other tabs with the same project: what they save is taken over where nothing of ours waits. */
@@ -143,11 +231,20 @@ export class ProjectStore {
 
   #meetOther(newer: StoredProject): void {
     if (newer.revision <= this.#revision) return;
-    if (this.#dirtySince !== undefined || this.#sending) this.#set({ save: 'conflict', newer });
+    // what waits for the person's word is as unsaved as what waits for the line
+    const waits = this.#dirtySince !== undefined || this.#sending || STANDS.includes(this.#state.save);
+    if (waits) this.#set({ save: 'conflict', newer });
     else {
       this.#revision = newer.revision;
-      this.#set({ history: startHistory(newer.project), save: 'saved' });
+      this.#takeOver(newer.project);
+      this.#set({ save: 'saved' });
     }
+  }
+
+  /** As one step that undo leads back through: what could be undone here still can. */
+  #takeOver(project: Project): void {
+    const next = commit(this.#state.history, { kind: 'takeDocument', project }, 'from another tab');
+    this.#set({ history: next.ok ? next.value : startHistory(project) });
   }
 
   #change(history: History): void {
@@ -156,53 +253,49 @@ export class ProjectStore {
     this.#set({ history, refusal: undefined });
     if (!changed) return;
     this.#dirtySince ??= Date.now();
-    this.#set({ isKept: keepDraft({ project: history.project, baseRevision: this.#revision }) });
-    if (this.#state.save !== 'conflict' && this.#state.save !== 'offline') this.#set({ save: 'unsaved' });
+    this.#drafts.keep({ project: history.project, baseRevision: this.#revision });
+    if (this.#state.save === 'refused' || this.#state.save === 'large') this.#set({ save: 'unsaved' });
+    if (!STANDS.includes(this.#state.save) && !PASSES.includes(this.#state.save)) this.#set({ save: 'unsaved' });
     const waited = Date.now() - this.#dirtySince;
     this.#sendLater(Math.max(0, Math.min(QUIET_MS, LONGEST_WAIT_MS - waited)));
   }
 
   #sendLater(wait: number): void {
     clearTimeout(this.#timer);
+    if (this.#isStopped) return;
     this.#timer = setTimeout(() => void this.#send(), wait);
   }
 
   async #send(): Promise<void> {
-    if (this.#sending || this.#state.save === 'conflict' || this.#dirtySince === undefined) return;
+    if (this.#sending || STANDS.includes(this.#state.save) || this.#dirtySince === undefined) return;
     this.#sending = true;
     const project = this.project;
     this.#dirtySince = undefined;
-    if (this.#state.save !== 'offline') this.#set({ save: 'saving' });
+    if (!PASSES.includes(this.#state.save)) this.#set({ save: 'saving' });
     try {
       const result = await api.saveProject(project, this.#revision, crypto.randomUUID());
       if (result.kind === 'conflict') this.#meetConflict(project, result.newer);
       else this.#acknowledge(project, result.saved.revision);
     } catch (error) {
       this.#dirtySince ??= Date.now();
-      if (error instanceof Refused) this.#set({ save: 'refused' });
-      else {
-        this.#set({ save: 'offline' });
-        this.#sendLater(RETRY_MS);
-      }
+      this.#set({ save: stateAfter(error) });
     } finally {
       this.#sending = false;
-      if (this.#dirtySince !== undefined && this.#state.save !== 'offline' && this.#state.save !== 'refused')
-        this.#sendLater(QUIET_MS);
+      const { save } = this.#state;
+      if (this.#dirtySince !== undefined && !STANDS.includes(save))
+        this.#sendLater(PASSES.includes(save) ? RETRY_MS : QUIET_MS);
     }
   }
 
   #acknowledge(sent: Project, revision: number): void {
     this.#revision = revision;
-    this.#channel?.postMessage({
-      project: sent,
-      revision,
-      updatedAt: new Date().toISOString(),
-    } satisfies StoredProject);
+    const news: StoredProject = { project: sent, revision, updatedAt: new Date().toISOString() };
+    this.#channel?.postMessage(news);
     if (this.project === sent) {
-      dropDraft(sent.id);
-      this.#set({ save: 'saved', newer: undefined });
+      this.#drafts.drop();
+      this.#set({ save: 'saved', newer: undefined, isKept: true });
     } else {
-      keepDraft({ project: this.project, baseRevision: revision });
+      this.#drafts.rebase(sent, { project: this.project, baseRevision: revision });
       this.#dirtySince ??= Date.now();
       this.#set({ save: 'unsaved' });
     }
@@ -218,4 +311,14 @@ export class ProjectStore {
     this.#state = { ...this.#state, ...values };
     for (const listener of this.#listeners) listener();
   }
+}
+
+/** What a save that was not taken says of saving. */
+function stateAfter(error: unknown): SaveState {
+  if (error instanceof Unreachable)
+    return error.code === 'DISK_FULL' ? 'full' : error.code === 'DATABASE_DAMAGED' ? 'damaged' : 'offline';
+  if (!(error instanceof Refused)) return 'offline';
+  if (error.code === 'BINNED') return 'binned';
+  if (error.code === 'TOO_LARGE') return 'large';
+  return error.code === 'NOT_FOUND' ? 'gone' : 'refused';
 }

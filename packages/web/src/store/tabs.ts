@@ -44,7 +44,7 @@ export async function announceTab(): Promise<void> {
 }
 
 export async function liveTabs(): Promise<ReadonlySet<string>> {
-  if (!('locks' in navigator)) return new Set([tabName()]);
+  if (typeof navigator === 'undefined' || !('locks' in navigator)) return new Set([tabName()]);
   const { held = [] } = await navigator.locks.query();
   const names = held.flatMap(({ name }) => (name?.startsWith(`${KEY} `) ? [name.slice(KEY.length + 1)] : []));
   return new Set([...names, tabName()]);

@@ -88,6 +88,13 @@ export const texts = {
     typing: 'Words on the letters',
     working: 'Building',
     missing: 'There is no such project.',
+    draftLeft: (name: string): string =>
+      `What was last done to “${name}” here is still in this browser. It can be a project again.`,
+    unreadable: 'The newest version of this project can’t be read. It is kept as it is; older ones may be whole.',
+    olderVersions: (count: number): string =>
+      count === 0
+        ? 'There are no older versions.'
+        : 'Open an older one. What you save from it comes after the one that can’t be read; nothing is overwritten.',
     failed: 'The project can’t be reached. Is the server running?',
     noPieces: 'No pieces are left. Add words to go on.',
     size: (name: string, mm: readonly number[]): string =>
@@ -389,16 +396,49 @@ export const texts = {
     backFailed: 'The file could not be read back. Do not use it; tell us.',
     failed: 'The file could not be made.',
   },
+  /** what is told of building while it does not come to its end */
+  building: {
+    long: 'This takes long to build. What you see is from before.',
+    cancel: 'Stop building',
+    build: 'Build it now',
+    again: 'Build it again',
+    held: 'Last time this page ended while it built this project, so nothing is built yet. Change what was too much, or build it as it is.',
+    crashes: {
+      stopped: 'Stopped. What you see is from before.',
+      stuck: 'Building got stuck and was ended. What you see is from before; undo the last change or make it smaller.',
+      broken: 'Building broke off by a fault of ours. What you see is from before; undo the last change to go on.',
+      missing: 'A part of the application could not be loaded. Is the server running? What you see is from before.',
+    },
+  },
   saving: {
-    saved: 'saved',
-    saving: 'saving …',
-    unsaved: 'not saved yet',
-    offline: 'no connection: kept in this browser, sent when it is back',
-    refused: 'not saved: the server refused this document',
+    states: {
+      saved: 'saved',
+      saving: 'saving …',
+      unsaved: 'not saved yet',
+      offline: 'no connection: kept in this browser, sent when it is back',
+      full: 'the server’s disk is full: kept in this browser, sent when there is room',
+      damaged: 'the server can’t use its database: kept in this browser, sent when it can',
+      refused: 'not saved: the server refused this document',
+      large: 'not saved: the project is larger than 16 MB',
+      binned: 'not saved: this project is in the bin',
+      gone: 'not saved: this project is no longer on the server',
+      conflict: 'Someone saved a newer version of this project.',
+    },
     noRoom: 'not saved, and this browser has no room left: keep this page open',
-    conflict: 'Someone saved a newer version of this project.',
     takeTheirs: 'Show the newer',
+    mineBefore: 'Mine, before the newer was shown',
+    takeFailed: 'Yours could not be kept first, so the newer is not shown. Nothing was changed. Try again.',
     keepMine: 'Keep mine as a new project',
+    keepFailed: 'It could not be made a project. What you did stays here. Try again when the server is back.',
+    putBack: 'Put it back on the rack',
+    putBackFailed: 'It could not be put back. What you did stays here. Try again.',
+    makeAgain: 'Make it a project again',
+    makeAgainFailed: 'It could not be made a project. What you did stays here. Try again.',
+    leaveTitle: 'Not everything is kept',
+    leaveText:
+      'The last changes are neither on the server nor in this browser, which has no room left. If you leave, they are gone.',
+    leave: 'Leave without them',
+    stay: 'Stay',
     copyOf: (name: string): string => `${name} (copy)`,
   },
   /** told to screen readers when the hands rest */

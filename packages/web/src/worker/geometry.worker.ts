@@ -1,13 +1,15 @@
-import { JobHost, type JobRequest } from '@fictile/core';
+import { JobHost, type JobReply, type JobRequest } from '@fictile/core';
 import { fontListSchema } from '@fictile/contract';
 import { loadKernels } from '@fictile/kernels';
+import { SHARED } from './jobClient.ts';
 
-/** What the page posts first: shared memory holding the newest serial. */
+/** What the page posts first: memory that both see, with places as jobClient.ts has them. */
 export interface StartMessage {
   kind: 'start';
-  newest: SharedArrayBuffer;
+  shared: SharedArrayBuffer;
 }
 
+const ALIVE_MS = 1000;
 const CACHE_BYTES = 384 * 1024 * 1024;
 /** The global scope of a worker, as far as it is used; the compiler knows the page's scope only. */
 interface WorkerScope {
@@ -21,11 +23,23 @@ let host: Promise<JobHost> | undefined;
 
 context.onmessage = (event) => {
   const message = event.data;
-  if (message.kind === 'start') host = startHost(new Int32Array(message.newest));
-  else void host?.then((ready) => ready.take(message));
+  if (message.kind === 'start') host = started(new Int32Array(message.shared));
+  else void host?.then((ready) => ready.take(message)).catch(() => undefined);
 };
 
-async function startHost(newest: Int32Array): Promise<JobHost> {
+/** A part of it that can't be loaded is said: nothing would ever answer otherwise. */
+function started(shared: Int32Array): Promise<JobHost> {
+  const host = startHost(shared);
+  host.catch((error: unknown) => {
+    const message = error instanceof Error ? error.message : String(error);
+    context.postMessage({ kind: 'unstarted', message } satisfies JobReply, []);
+  });
+  return host;
+}
+
+async function startHost(shared: Int32Array): Promise<JobHost> {
+  // while it waits for what has to be fetched, its turns are the sign of life
+  setInterval(() => Atomics.add(shared, SHARED.alive, 1), ALIVE_MS);
   const [kernels, catalogue] = await Promise.all([loadKernels(), loadCatalogue()]);
   return new JobHost({
     kernels,
@@ -33,7 +47,11 @@ async function startHost(newest: Int32Array): Promise<JobHost> {
     loadFont: (hash) => load(`/api/fonts/${hash}`),
     loadModel: (hash) => load(`/api/assets/${hash}`),
     cacheBytes: CACHE_BYTES,
-    newest: () => Atomics.load(newest, 0),
+    newest: () => {
+      // asked for all the time while work goes on: that it is asked is the sign of life
+      Atomics.add(shared, SHARED.alive, 1);
+      return Atomics.load(shared, SHARED.newest);
+    },
     breathe: () => new Promise((resolve) => setTimeout(resolve, 0)),
     now: () => performance.now(),
     send: (reply, transfer) => context.postMessage(reply, transfer),

@@ -1,1 +1,2 @@
 export { JobClient } from './jobClient.ts';
+export type { CrashKind } from './jobClient.ts';

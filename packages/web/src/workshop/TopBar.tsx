@@ -1,11 +1,10 @@
-import { ActionIcon, Button, Text, TextInput, Tooltip, UnstyledButton } from '@mantine/core';
+import { ActionIcon, Button, TextInput, Tooltip, UnstyledButton } from '@mantine/core';
 import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-react';
 import { useSyncExternalStore } from 'react';
-import { useNavigate } from 'react-router';
-import { api } from '../api/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { Mark } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
+import { SaveStatus } from './SaveStatus.tsx';
 import { lastEdit, nextEdit } from './workshopCommands.ts';
 import classes from './Workbench.module.css';
 
@@ -31,12 +30,7 @@ export function TopBar({ store, onSearch, onVersions, onHandOver }: TopBarProps)
         maxLength={200}
         onChange={(event) => store.edit({ kind: 'renameProject', name: event.currentTarget.value }, 'name')}
       />
-      <UnstyledButton onClick={onVersions} title={texts.versions.title}>
-        <Text size="sm" className={classes.state} data-state={state.isKept ? state.save : 'offline'} role="status">
-          {state.save !== 'saved' && !state.isKept ? texts.saving.noRoom : texts.saving[state.save]}
-        </Text>
-      </UnstyledButton>
-      {state.save === 'conflict' && <Conflict store={store} />}
+      <SaveStatus store={store} onVersions={onVersions} />
       <span className={classes.gap} />
       <UnstyledButton className={classes.search} onClick={onSearch}>
         <span>{texts.workshop.search}</span>
@@ -58,30 +52,6 @@ export function TopBar({ store, onSearch, onVersions, onHandOver }: TopBarProps)
         {texts.workshop.handOver}
       </Button>
     </header>
-  );
-}
-
-function Conflict({ store }: { store: ProjectStore }) {
-  const navigate = useNavigate();
-  const keep = async (): Promise<void> => {
-    const project = {
-      ...store.project,
-      id: crypto.randomUUID(),
-      name: texts.saving.copyOf(store.project.name).slice(0, 200),
-    };
-    await api.createProject(project, crypto.randomUUID());
-    store.forgetMine();
-    await navigate(`/projects/${project.id}`);
-  };
-  return (
-    <>
-      <Button size="compact-sm" variant="default" onClick={() => store.takeTheirs()}>
-        {texts.saving.takeTheirs}
-      </Button>
-      <Button size="compact-sm" variant="default" onClick={() => void keep()}>
-        {texts.saving.keepMine}
-      </Button>
-    </>
   );
 }
 

@@ -33,7 +33,9 @@ import { failureText, texts } from '../words/index.ts';
 import { cureEdit } from './cureEdit.ts';
 import { canFit, fitFlat } from './fitFlat.ts';
 import { Announcer } from './Announcer.tsx';
+import { BuildNotice } from './BuildNotice.tsx';
 import type { Comparing } from './comparing.ts';
+import { Leaving } from './Leaving.tsx';
 import { TopBar } from './TopBar.tsx';
 import { useBending } from './useBending.ts';
 import { useDrawings } from './useDrawings.tsx';
@@ -50,10 +52,12 @@ import classes from './Workbench.module.css';
 import { workshopCommands } from './workshopCommands.ts';
 
 /** All that the workshop holds: document, meshes, choice, view, what is at work. */
-function useBench(store: ProjectStore) {
+function useBench(store: ProjectStore, startsHeld: boolean) {
+  const [isHeld, setIsHeld] = useState(startsHeld);
   const state = useSyncExternalStore(store.subscribe, () => store.state);
   const { project } = state.history;
-  const { evaluation, shelf, client } = useEvaluation(project);
+  const { evaluation, shelf, client, again } = useEvaluation(isHeld ? undefined : project);
+  const build = (): void => (isHeld ? setIsHeld(false) : again());
   const open = useOpen();
   const { view, setView, atWork, setAtWork, stepId } = open;
   const marks = useMarks(project);
@@ -103,7 +107,7 @@ function useBench(store: ProjectStore) {
   useKeys(commands, singleKeys.areOn);
   return {
     ...open,
-    ...{ project, refusal: state.refusal, evaluation, shelf, client },
+    ...{ project, refusal: state.refusal, evaluation, shelf, client, isHeld, build },
     ...{ marks, chosen, typing, actions, commands, drawings, models, fit, lookFrom, camera },
     placing: atWork === 'place' && !typing.now && !chosen.pieces.some(groundOf) ? placing : undefined,
     bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
@@ -165,8 +169,8 @@ const SECTION_LIFT = 180;
 const NONE: readonly number[] = [];
 
 /** The workshop: recipe left, view in the middle, pieces and checks right. */
-export function Workbench({ store }: { store: ProjectStore }) {
-  const bench = useBench(store);
+export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: boolean }) {
+  const bench = useBench(store, isHeld);
   const { project, evaluation, shelf, client, chosen, marks, setPanel } = bench;
   const [take, setTake] = useState<TakePicture>();
   const onPictures = useCallback((next: TakePicture | undefined) => setTake(() => next), []);
@@ -176,6 +180,7 @@ export function Workbench({ store }: { store: ProjectStore }) {
   const inView = { store, camera: bench.camera, view: bench.view, setView: bench.setView };
   return (
     <div className={classes.bench}>
+      <Leaving store={store} />
       <TopBar
         store={store}
         onSearch={search.open}
@@ -202,6 +207,12 @@ export function Workbench({ store }: { store: ProjectStore }) {
         lift={bench.showsSection ? SECTION_LIFT : 0}
         onPictures={onPictures}
       >
+        <BuildNotice
+          evaluation={evaluation}
+          isHeld={bench.isHeld}
+          onCancel={() => client?.cancel()}
+          onBuild={bench.build}
+        />
         {bench.showsSection && lead && !lead.locked && (
           <SectionCard
             key={lead.id}
@@ -365,11 +376,6 @@ function Faults({ evaluation, refusal, pieceId }: FaultsProps) {
       {failure && (
         <Alert color="red" role="alert" m="md">
           {failureText(failure)}
-        </Alert>
-      )}
-      {evaluation.crashed && (
-        <Alert color="red" m="md">
-          {texts.mishap.title} {texts.mishap.text}
         </Alert>
       )}
     </>

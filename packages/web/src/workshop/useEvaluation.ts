@@ -1,7 +1,8 @@
 import { isShapeStep, type Failure, type Project, type ShownPiece } from '@fictile/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { GeometryShelf } from '../viewport/index.ts';
-import { JobClient } from '../worker/index.ts';
+import { markBuild } from '../store/index.ts';
+import { JobClient, type CrashKind } from '../worker/index.ts';
 
 export interface Evaluation {
   pieces: readonly ShownPiece[];
@@ -9,15 +10,20 @@ export interface Evaluation {
   milliseconds: number;
   /** the project has changed since */
   busy: boolean;
-  crashed: boolean;
+  /** why there is no newer result: the last good one stays */
+  crash: CrashKind | undefined;
+  /** it has been building for a while */
+  isLong: boolean;
 }
 
-interface Standing extends Omit<Evaluation, 'busy'> {
+interface Standing extends Omit<Evaluation, 'busy' | 'isLong'> {
   /** what it was made of */
   of: Project | undefined;
 }
 
-const NOTHING: Standing = { of: undefined, pieces: [], failures: [], milliseconds: 0, crashed: false };
+const NOTHING: Standing = { of: undefined, pieces: [], failures: [], milliseconds: 0, crash: undefined };
+
+const neverChanges = () => (): void => undefined;
 
 /** Marks for the bench: from the change of a document to its mesh at the renderer. */
 export const MEASURE = 'edit to mesh';
@@ -38,6 +44,8 @@ export function useEvaluation(project: Project | undefined): {
   evaluation: Evaluation;
   shelf: GeometryShelf;
   client: JobClient | undefined;
+  /** builds what did not come to its end once more */
+  again: () => void;
 } {
   const [shelf] = useState(() => new GeometryShelf());
   const [ready, setReady] = useState<JobClient>();
@@ -54,6 +62,8 @@ export function useEvaluation(project: Project | undefined): {
       setStanding(NOTHING);
     };
   }, [shelf, isWanted]);
+  const [tries, setTries] = useState(0);
+  const again = useCallback(() => setTries((n) => n + 1), []);
   const pace = useRef({ changed: -Infinity, lasted: 0 });
   useEffect(() => {
     if (!ready || !project) return;
@@ -61,16 +71,23 @@ export function useEvaluation(project: Project | undefined): {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const start = performance.now();
     const ask = async (preview: boolean): Promise<void> => {
+      markBuild(project.id, true);
       const answer = await ready.ask({ kind: 'evaluate', project, known: shelf.keys(), preview });
       if (!current) return; // buffers of a skipped answer are asked for again: the shelf does not hold their keys
       if (answer.kind !== 'evaluated') {
-        setStanding((before) => ({ ...before, of: project, crashed: answer.kind === 'crashed' }));
+        markBuild(project.id, false);
+        setStanding((before) => ({
+          ...before,
+          of: project,
+          crash: answer.kind === 'crashed' ? answer.why : undefined,
+        }));
         return;
       }
+      markBuild(project.id, false);
       shelf.update(answer.pieces);
       performance.measure(preview ? PREVIEW_MEASURE : MEASURE, { start });
       const { pieces, failures, milliseconds } = answer;
-      setStanding({ of: preview ? undefined : project, pieces, failures, milliseconds, crashed: false });
+      setStanding({ of: preview ? undefined : project, pieces, failures, milliseconds, crash: undefined });
       if (preview) timer = setTimeout(() => void ask(false), STILL_MS);
       else pace.current.lasted = milliseconds;
     };
@@ -82,7 +99,22 @@ export function useEvaluation(project: Project | undefined): {
       current = false;
       clearTimeout(timer);
     };
-  }, [ready, project, shelf]);
-  const evaluation = useMemo(() => ({ ...standing, busy: !project || standing.of !== project }), [standing, project]);
-  return { evaluation, shelf, client: ready };
+  }, [ready, project, shelf, tries]);
+  const projectId = project?.id;
+  useEffect(() => {
+    if (projectId === undefined) return;
+    // a page that is left in peace did not end by what it built
+    const leave = (): void => markBuild(projectId, false);
+    window.addEventListener('pagehide', leave);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      leave();
+    };
+  }, [projectId]);
+  const isLong = useSyncExternalStore(ready?.subscribe ?? neverChanges, () => ready?.isLong ?? false);
+  const evaluation = useMemo(
+    () => ({ ...standing, busy: !project || standing.of !== project, isLong }),
+    [standing, project, isLong],
+  );
+  return { evaluation, shelf, client: ready, again };
 }

@@ -1,0 +1,25 @@
+import { MAKE_FLAGS, readFlag, type FlagName } from '../flags.ts';
+import { FLAG_HELP } from './flagHelp.ts';
+import { COMMAND_HELP, helpFor, helpForAll } from './helpText.ts';
+
+test('every flag of make is told once, and no other', () => {
+  const told = Object.values(FLAG_HELP).flatMap((group) => Object.keys(group));
+  expect(told.toSorted()).toEqual(Object.keys(MAKE_FLAGS).toSorted());
+});
+
+test('usual values are values that their flags take', () => {
+  const wordsOnly = /^(auto|0)$|[ ,]/;
+  for (const group of Object.values(FLAG_HELP))
+    for (const [name, [, usual]] of Object.entries(group)) {
+      if (usual === undefined || wordsOnly.test(usual)) continue;
+      expect(() => readFlag(name, usual)).not.toThrow();
+      expect(MAKE_FLAGS[name as FlagName].kind).not.toBe('switch');
+    }
+});
+
+test.each(Object.keys(COMMAND_HELP))('%s: what it does, its flags, two examples, within 120 columns but for lists', (name) => {
+  const text = helpFor(name);
+  const [, examples] = text.split('Examples:\n');
+  expect(examples.split('\n').filter((line) => line.startsWith(`  fictile ${name}`))).toHaveLength(2);
+  expect(helpForAll()).toContain(`  ${name.padEnd(8)} ${COMMAND_HELP[name].line}`);
+}); // prettier-ignore

@@ -23,6 +23,7 @@ import {
 } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { median, quantile } from './statistics.ts';
+import type { Say } from './figures.ts';
 
 const TEXT = 'Kiln opening weekend at Saltglaze Row 17 pots and mug';
 const RADIUS_MM = 100;
@@ -32,7 +33,7 @@ const BALL: FormShape = { kind: 'ball', radiusMm: RADIUS_MM };
 const BALL_TOLERANCE_MM = 0.001;
 
 /** Forty letters on a ball of 200,000 triangles: laying them against going to the nearest point, lengths both ways, and dragging. */
-export async function benchConform(kernels: Kernels, yardstickMs: number, say: (line: string) => void): Promise<void> {
+export async function benchConform(kernels: Kernels, yardstickMs: number, say: Say): Promise<void> {
   const mesh = formMesh(BALL, BALL_TOLERANCE_MM);
   const target = new Target(mesh);
   say(`\nForty letters on ${target.triangles} triangles`);
@@ -46,7 +47,7 @@ const BOX = { low: [-120, -12, 0], high: [120, 12, 4] } as {
 };
 const POINTS = 60_000;
 
-function lay(mesh: PolygonMesh, target: Target, yardstickMs: number, say: (line: string) => void): void {
+function lay(mesh: PolygonMesh, target: Target, yardstickMs: number, say: Say): void {
   const hold = (from: [number, number, number]) => ({ from, toward: [0, 0, -1] as [number, number, number], up: [0, 1, 0] as [number, number, number], turnDegrees: 0 });
   const options = { box: BOX, front: 4, baselines: [], middle: 0, nodes: 2300 };
   const run = (method: 'round' | 'closest'): { ms: number; rms: number; most: number } => {
@@ -71,11 +72,13 @@ function lay(mesh: PolygonMesh, target: Target, yardstickMs: number, say: (line:
   const tell = (name: string, { ms, rms, most }: typeof round): void =>
     say(`  ${name}: ${POINTS} points in ${ms.toFixed(0)} ms (${(ms / yardstickMs).toFixed(1)} yardsticks), lengths off by ${(100 * rms).toFixed(2)} % rms, ${(100 * most).toFixed(1)} % at most`);
   tell('laid round', round);
+  say.put('conform: lengths laid round, root mean square', 100 * round.rms, '%', { n: POINTS });
+  say.put('conform: laid round to nearest point, time', round.ms / closest.ms, 'times', { aim: 1, n: POINTS });
   tell('to the nearest point', closest);
   say(`  laid round takes ${(round.ms / closest.ms).toFixed(2)} times the nearest-point way; ${mesh.positions.length / 3} points of the ball`);
 } // prettier-ignore
 
-async function drag(kernels: Kernels, yardstickMs: number, say: (line: string) => void): Promise<void> {
+async function drag(kernels: Kernels, yardstickMs: number, say: Say): Promise<void> {
   const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 1e9 });
   await evaluate(engine, project(0), false);
   const [previews, exacts]: number[][] = [[], []];
@@ -89,6 +92,8 @@ async function drag(kernels: Kernels, yardstickMs: number, say: (line: string) =
   say(`Dragged over it, ${faces} faces:`);
   told('preview', previews);
   told('exact when still', exacts);
+  say.put('conform: preview p95', quantile(previews, 0.95), 'ms', { aim: 50, n: ROUNDS });
+  say.put('conform: exact p95', quantile(exacts, 0.95), 'ms', { aim: 500, n: ROUNDS });
 } // prettier-ignore
 
 async function timed(work: () => Promise<unknown>): Promise<number> {

@@ -37,6 +37,7 @@ import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { BufferAttribute, BufferGeometry } from 'three';
 import { ADDITION, Brush, Evaluator, SUBTRACTION } from 'three-bvh-csg';
 import { median, quantile } from './statistics.ts';
+import type { Say } from './figures.ts';
 
 type Vec3 = [number, number, number];
 type Carver = Awaited<ReturnType<NonNullable<Kernels['loadCarver']>>>;
@@ -61,7 +62,7 @@ interface Case {
 }
 
 interface Telling {
-  say: (line: string) => void;
+  say: Say;
   /** one case alone, by the letter that its name begins with */
   only: string | undefined;
 }
@@ -154,13 +155,15 @@ type Job = Parameters<typeof carve>[2];
 const SINKS: Readonly<Record<string, number>> = { join: 0, subtract: DEPTH_MM, intersect: DEPTH_MM };
 
 /** Letters whose back, or front, lies exactly in the face that they cut, by the steps that a document has. */
-async function tellFlush(kernels: Kernels, one: Case, say: (line: string) => void): Promise<void> {
+async function tellFlush(kernels: Kernels, one: Case, say: Say): Promise<void> {
   for (const operation of ['engrave', 'raise', 'join', 'imprint', 'through', 'subtract', 'intersect'] as const) {
     const engine = await engineFor(kernels, one.mesh);
     const cut: Edit = { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words', operation, sinkMm: SINKS[operation] ?? 2 }] };
     const done = unwrap(await engine.evaluate(projectOf({ ...one, liftMm: 0 }, [cut]), 'body', quietContext));
     const report = checkMesh(pieceMesh(done));
     const rounded = checkMesh(toFloat32(pieceMesh(done)).mesh);
+    const isSound = report.closed && report.manifold && report.outward && report.crossingFaces + rounded.crossingFaces === 0;
+    say.put(`cut: ${operation}, exactly flush: faults`, isSound ? 0 : 1, 'meshes', { bar: 0 });
     say(`  ${operation}, exactly flush: ${report.closed && report.manifold && report.outward ? 'closed, manifold, outward' : 'NOT CLOSED'}, ${report.crossingFaces} crossing, ${rounded.crossingFaces} in 32 bit; ${report.faces} faces; ` +
       `told: ${done.remarks.map(({ code, params }) => ('why' in params ? `${code} (${params.why})` : code)).join(', ') || 'nothing'}`);
   }
@@ -188,7 +191,7 @@ interface Ready {
 const surfaceOf = (body: PolygonMesh): Ready['surface'] =>
   faceCount(body) < CUT_NEARBY_FROM ? undefined : bodySurface(body);
 
-async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: (line: string) => void): Promise<void> {
+async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: Say): Promise<void> {
   const engine = await engineFor(kernels, one.mesh);
   const words = unwrap(await engine.evaluate(projectOf(one), 'words', quietContext));
   const cutters = words.clusters.map((cluster) => assemble([cluster]));
@@ -204,16 +207,25 @@ async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: (line:
     );
     if ('why' in ours.value) {
       say(`  ${operation}: refused, ${ours.value.why}`);
+      say.put(`cut: ${one.name}, ${operation}: refused`, 1, 'meshes', { bar: 0 });
       continue;
     }
     tellOurs(operation, ours.value, ours.ms, say);
+    say.put(`cut: ${one.name}, ${operation}: faults`, isSoundCut(ours.value.mesh) ? 0 : 1, 'meshes', { bar: 0 });
+    say.put(`cut: ${one.name}, ${operation}: general library to ours, time`, theirs.ms / ours.ms, 'times', { aim: 1 });
+    say.put(`cut: ${one.name}, ${operation}: the same, body kept`, theirs.ms / again.ms, 'times', { aim: 4 });
     tellRing(cutCold(carver, one.mesh, { ...job, ringMm: RING_MM }, ready), say);
     if ('free' in ready.prepared) ready.prepared.free();
     say(`    body kept: ${again.ms.toFixed(0)} ms; general library: ${theirs.ms.toFixed(0)} ms (${(theirs.ms / ours.ms).toFixed(2)}x of ours, ${(theirs.ms / again.ms).toFixed(2)}x with the body kept); open edges ${openEdges(theirs.value, 0)} as they are, ${openEdges(theirs.value, 1e-5)} joined within 1e-5`);
   }
 } // prettier-ignore
 
-function tellOurs(operation: string, { mesh, volumeError, whole, tidied, apart }: Carved, ms: number, say: (line: string) => void): void {
+function isSoundCut(mesh: PolygonMesh): boolean {
+  const { closed, manifold, outward, crossingFaces } = checkMesh(mesh);
+  return closed && manifold && outward && crossingFaces === 0;
+}
+
+function tellOurs(operation: string, { mesh, volumeError, whole, tidied, apart }: Carved, ms: number, say: Say): void {
   const report = checkMesh(mesh);
   const rounded = checkMesh(toFloat32(mesh).mesh);
   const isClosed = (r: typeof report): string => (r.closed && r.manifold && r.outward ? 'closed, manifold, outward' : 'NOT CLOSED');
@@ -223,7 +235,7 @@ function tellOurs(operation: string, { mesh, volumeError, whole, tidied, apart }
 } // prettier-ignore
 
 /** A ring of quads beside the same cut. */
-function tellRing(cut: ReturnType<typeof cutCold>, say: (line: string) => void): void {
+function tellRing(cut: ReturnType<typeof cutCold>, say: Say): void {
   if ('why' in cut || !cut.ring) return say('    NO RING');
   const { closed, manifold, crossingFaces } = checkMesh(cut.mesh);
   say(`    quads ${RING_MM} mm wide beside ${((100 * cut.ring.quads) / cut.ring.edges).toFixed(1)} % of ${cut.ring.edges} edges; ${closed && manifold ? 'closed, manifold' : 'NOT CLOSED'}, ${crossingFaces} crossing`);
@@ -294,7 +306,7 @@ function openEdges(places: Float32Array, within: number): number {
 } // prettier-ignore
 
 /** The word moved over the largest body: exact every time. */
-async function tellDrag(kernels: Kernels, one: Case, yardstickMs: number, say: (line: string) => void): Promise<void> {
+async function tellDrag(kernels: Kernels, one: Case, yardstickMs: number, say: Say): Promise<void> {
   const engine = await engineFor(kernels, one.mesh);
   const cut: Edit = { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words' }] };
   const at = (n: number): Promise<Evaluated> =>
@@ -307,13 +319,14 @@ async function tellDrag(kernels: Kernels, one: Case, yardstickMs: number, say: (
     times.push(performance.now() - started);
     if (clusters.length !== 1 || remarks.some(({ code }) => code === 'CUT_APART')) throw new Error('nothing was cut');
   }
+  say.put('cut: dragged, p95', quantile(times, 0.95), 'ms', { n: times.length });
   say(`Dragged over c: ${median(times).toFixed(0)} ms, p95 ${quantile(times, 0.95).toFixed(0)} ms (${(quantile(times, 0.95) / yardstickMs).toFixed(0)} yardsticks)`);
 } // prettier-ignore
 
 const CUTS = 200;
 const WARM = 20;
 
-async function tellMemory(kernels: Kernels, carver: Carver, say: (line: string) => void): Promise<void> {
+async function tellMemory(kernels: Kernels, carver: Carver, say: Say): Promise<void> {
   const [, one] = cases();
   const engine = await engineFor(kernels, one.mesh);
   const words = unwrap(await engine.evaluate(projectOf(one), 'words', quietContext));
@@ -323,6 +336,7 @@ async function tellMemory(kernels: Kernels, carver: Carver, say: (line: string) 
     if (n === WARM) warm = memory();
     cutCold(carver, one.mesh, { cutters, operation: 'subtract', regionOf: (_, region) => region, dropsLoose: false, cleanMm: 0 });
   }
+  say.put('cut: memory over many cuts', (memory() - warm) / 1e6, 'MB', { n: CUTS });
   say(`Memory over ${CUTS} cuts, after the first ${WARM}: ${((memory() - warm) / 1e6).toFixed(0)} MB more`);
 } // prettier-ignore
 

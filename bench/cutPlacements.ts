@@ -26,6 +26,7 @@ import {
 } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { FORMS, meshOf, placed, TOLERANCE_MM, WORDS } from './placements.ts';
+import type { Say } from './figures.ts';
 
 const METHODS = ['round', 'direction', 'flat'] as const;
 const OPERATIONS = ['engrave', 'raise', 'through', 'imprint', 'join', 'subtract', 'intersect'] as const;
@@ -40,7 +41,7 @@ interface Verdict {
 }
 
 /** Seeded placements over forms, fonts, operations and rims, then broken models: what is closed and crosses nothing, in 64 and in 32 bit, and what of the rest was told. */
-export async function benchCutPlacements(kernels: Kernels, count: number, say: (line: string) => void): Promise<void> {
+export async function benchCutPlacements(kernels: Kernels, count: number, say: Say): Promise<void> {
   const random = seededRandom(23);
   const pick = <T>(from: readonly T[]): T => from[Math.floor(random() * from.length)];
   const names = Object.keys(FORMS);
@@ -64,9 +65,10 @@ export async function benchCutPlacements(kernels: Kernels, count: number, say: (
   tell('broken models', broken, say);
 } // prettier-ignore
 
-function tell(name: string, verdicts: readonly Verdict[], say: (line: string) => void): void {
+function tell(name: string, verdicts: readonly Verdict[], say: Say): void {
   const bad = verdicts.filter(({ isSound, told }) => !isSound && told.length === 0);
   say(`${verdicts.length} ${name}: ${verdicts.filter(({ isSound }) => isSound).length} sound, ${verdicts.filter(({ isSound, told }) => !isSound && told.length > 0).length} not and told, ${bad.length} silent failures`);
+  say.put(`cut ${name}: neither sound nor told`, bad.length, 'meshes', { bar: 0, n: verdicts.length });
   const codes = new Map<string, number>();
   for (const { told } of verdicts) for (const code of told) codes.set(code, (codes.get(code) ?? 0) + 1);
   say(`  told: ${[...codes].map(([code, n]) => `${code} ${n}`).join(', ') || 'nothing'}`);

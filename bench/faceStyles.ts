@@ -18,6 +18,7 @@ import { bentDistance } from './bent.ts';
 import { BASIC_LATIN, glyphRings } from './fonts.ts';
 import { capQuality, type CapQuality } from './capQuality.ts';
 import { quantile } from './statistics.ts';
+import type { Say } from './figures.ts';
 
 /** Of the em: lengths of quads, and the edge's width. */
 const SIZES = [0.012, 0.018, 0.024];
@@ -37,12 +38,7 @@ interface Tally extends CapQuality {
 const nothing = (): Tally => ({ glyphs: 0, plain: [], unsound: [], ms: [], quads: 0, others: 0, jacobians: [], free: [], irregular: 0, inner: 0 }); // prettier-ignore
 
 /** Flowing quads on every letter at three sizes, by kind of font; squares and bands for validity; both bent against plain triangles. */
-export function benchFaceStyles(
-  faces: readonly FontFace[],
-  every: number,
-  yardstickMs: number,
-  say: (line: string) => void,
-): void {
+export function benchFaceStyles(faces: readonly FontFace[], every: number, yardstickMs: number, say: Say): void {
   const characters = BASIC_LATIN.filter((_, i) => i % every === 0);
   const bent: { flow: number[]; plain: number[] } = { flow: [], plain: [] };
   for (const share of SIZES) {
@@ -135,7 +131,7 @@ function flowOf(
 function tellValid(
   kind: 'grid' | 'bands',
   faces: readonly FontFace[],
-  { characters, say }: { characters: readonly string[]; say: (line: string) => void },
+  { characters, say }: { characters: readonly string[]; say: Say },
 ): void {
   let [solids, sound, plain] = [0, 0, 0];
   const faults: string[] = [];
@@ -150,6 +146,7 @@ function tellValid(
       if (result.fellBack) plain++;
     }
   }
+  say.put(`${kind}: not valid`, solids - sound, 'solids', { bar: 0, n: solids });
   say(
     `${kind}: ${sound} of ${solids} valid, ${plain} fell back to plain${faults.length > 0 ? `; faults: ${faults.slice(0, 20).join(', ')}` : ''}`,
   );
@@ -181,9 +178,15 @@ const together = (a: Tally, b: Tally): Tally => ({
   ms: [...a.ms, ...b.ms],
 });
 
-function tell(name: string, t: Tally, yardstickMs: number, say: (line: string) => void): void {
+function tell(name: string, t: Tally, yardstickMs: number, say: Say): void {
   const sj = (share: number): string => (t.jacobians.length > 0 ? quantile(t.jacobians, share).toFixed(share === 0.5 ? 3 : 2) : '-');
   const slow = quantile(t.ms, 0.95);
+  if (name.startsWith('all')) {
+    say.put(`flowing quads, ${name}: not sound`, t.unsound.length, 'letters', { bar: 0, n: t.glyphs });
+    say.put(`flowing quads, ${name}: quads`, (100 * t.quads) / (t.quads + t.others || 1), '%', { aim: 100, n: t.glyphs });
+    if (t.jacobians.length > 0) say.put(`flowing quads, ${name}: jacobian, 1 % quantile`, quantile(t.jacobians, 0.01), '', { aim: 0.6, n: t.jacobians.length });
+    say.put(`flowing quads, ${name}: p95`, slow, 'ms', { aim: 80, n: t.glyphs });
+  }
   say(
     `${name.padEnd(22)} ${t.glyphs} letters, quads ${((100 * t.quads) / (t.quads + t.others || 1)).toFixed(1)} %, jacobian least ${sj(0)} 1 % ${sj(0.01)} median ${sj(0.5)}, 1 % away from narrow corners of the front ${t.free.length > 0 ? quantile(t.free, 0.01).toFixed(2) : '-'}, ` +
       `irregular ${((100 * t.irregular) / (t.inner || 1)).toFixed(2)} %, ms p50 ${quantile(t.ms, 0.5).toFixed(0)} p95 ${slow.toFixed(0)} (${(slow / yardstickMs).toFixed(1)} yardsticks)` +

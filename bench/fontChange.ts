@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import type { Say } from './figures.ts';
 import { addressOf, atShare, editsToMesh, openWords, withPage } from './page.ts';
 
 /** 40 letters. */
@@ -8,7 +9,7 @@ const STYLES = 40;
 const REST_MS = 700;
 
 /** Arrow keys in the font menu of a real page: from the choice of a font to its mesh, the second time through, when every font is loaded. */
-export const benchFontChange = (yardstickMs: number): Promise<string> =>
+export const benchFontChange = (yardstickMs: number, say: Say): Promise<string> =>
   withPage(async (page) => {
     await openWords(page, WORDS);
     await page.getByRole('button', { name: /^Font: / }).click();
@@ -18,6 +19,7 @@ export const benchFontChange = (yardstickMs: number): Promise<string> =>
     await walk(page, 'ArrowUp');
     const times = (await editsToMesh(page)).slice(before);
     const at = (share: number): string => `${atShare(times, share).toFixed(0)} ms (${(atShare(times, share) / yardstickMs).toFixed(1)} yardsticks)`; // prettier-ignore
+    say.put('fonts: from choice to mesh, p95', atShare(times, 0.95), 'ms', { n: times.length });
     return `${times.length} changes of font, 40 letters: p50 ${at(0.5)}, p95 ${at(0.95)}`;
   });
 
@@ -33,7 +35,7 @@ const WHEELS = 60;
 const LONG_MS = 50;
 
 /** Scrolls through all families of the type case and back; tasks of the page that are longer than 50 ms are counted by the browser itself. */
-export const benchScrolling = (yardstickMs: number): Promise<string> =>
+export const benchScrolling = (yardstickMs: number, say: Say): Promise<string> =>
   withPage(async (page) => {
     await page.goto(addressOf('/fonts'));
     await page.getByRole('button', { name: /Work Sans/ }).waitFor();
@@ -52,5 +54,6 @@ export const benchScrolling = (yardstickMs: number): Promise<string> =>
     await page.waitForTimeout(500);
     const tasks = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
     const longest = Math.max(0, ...tasks);
+    say.put('fonts: longest task while scrolling', longest, 'ms', { n: WHEELS });
     return `${WHEELS} turns of the wheel: ${tasks.length} tasks over ${LONG_MS} ms${tasks.length > 0 ? `, the longest ${longest.toFixed(0)} ms (${(longest / yardstickMs).toFixed(1)} yardsticks)` : ''}`;
   });

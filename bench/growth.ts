@@ -16,6 +16,7 @@ import { glyphRings } from './fonts.ts';
 import { median, quantile } from './statistics.ts';
 import { growthPlot } from './growthPlot.ts';
 import { extrude, shapesOf } from './three.ts';
+import type { Say } from './figures.ts';
 
 const POINTS = [60, 125, 250, 500, 1000, 1500, 2000, 4000];
 /** Hard ones: bowls, crossings, flourishes. */
@@ -37,12 +38,7 @@ export interface Growth {
 }
 
 /** Letters roughened to so many points, built by us and by the general library in turn. `plot`: a file for the picture. */
-export function benchGrowth(
-  faces: readonly FontFace[],
-  yardstickMs: number,
-  say: (line: string) => void,
-  plot?: string,
-): void {
+export function benchGrowth(faces: readonly FontFace[], yardstickMs: number, say: Say, plot?: string): void {
   const tried = faces.filter((face) => FONTS.includes(face.name));
   measure(tried, 250); // compiles both sides' code
   const rows = POINTS.map((points) => measure(tried, points));
@@ -53,6 +49,18 @@ export function benchGrowth(
   say(`slope on log-log: ours ${slope(rows, (row) => row.oursMs).toFixed(2)}, three ${slope(rows, (row) => row.theirsMs).toFixed(2)}`); // prettier-ignore
   const judged = rows.find((row) => row.points === JUDGED_AT) as Growth;
   const slow = quantile(judged.oursMs, 0.95);
+  say.put(
+    'growth: slope',
+    slope(rows, (row) => row.oursMs),
+    '',
+    { n: rows.length },
+  );
+  say.put(`growth: p95 at ${JUDGED_AT} points`, slow, 'ms', { n: judged.oursMs.length });
+  for (const { points, oursMs, theirsMs } of rows)
+    say.put(`growth: ours to three at ${points} points, time`, median(oursMs) / median(theirsMs), 'times', {
+      bar: 2,
+      n: oursMs.length,
+    });
   say(`p95 at ${JUDGED_AT} points: ${slow.toFixed(1)} ms = ${(slow / yardstickMs).toFixed(2)} yardsticks`);
   if (plot) writeFileSync(plot, growthPlot(rows.map((row) => ({ points: row.points, ours: median(row.oursMs), theirs: median(row.theirsMs) })))); // prettier-ignore
 }

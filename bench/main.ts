@@ -1,10 +1,12 @@
 import { SHIPPED_FONTS } from '@fictile/fonts';
 import { loadKernels } from '@fictile/kernels';
+import { benchAttacks } from './attacks.ts';
 import { benchConform } from './conform.ts';
 import { benchCut } from './cut.ts';
 import { benchCutPlacements } from './cutPlacements.ts';
 import { benchFaceStyles } from './faceStyles.ts';
 import { benchFontChange, benchScrolling } from './fontChange.ts';
+import { makeSay } from './figures.ts';
 import { benchFaces } from './fonts.ts';
 import { benchGrowth } from './growth.ts';
 import { benchKeystrokes } from './keystroke.ts';
@@ -16,43 +18,47 @@ import { benchFont, type Row } from './solids.ts';
 import { benchStrings, STRINGS } from './strings.ts';
 import { yardstick } from './three.ts';
 
-// Ratios within one run: machines here are noisy. `--every N` takes every Nth character, `--no-browser` leaves out the page.
+// Ratios within one run: machines here are noisy. `--json` gives a line of JSON a figure. `--every N` takes every Nth character, `--no-browser` leaves out the page.
 const every = Number(process.argv[process.argv.indexOf('--every') + 1] || 1) || 1;
-const say = (line: string): void => void process.stdout.write(`${line}\n`);
-
 const yardstickMs = yardstick();
+const say = makeSay(process.argv.includes('--json'), yardstickMs);
 say(`yardstick: three extrudes a fixed set of polylines in ${yardstickMs.toFixed(2)} ms`);
+say.put('yardstick', yardstickMs, 'ms');
+if (process.argv.includes('--attacks')) {
+  await benchAttacks(say);
+  end();
+}
 const kernels = await loadKernels();
 if (process.argv.includes('--fonts')) {
   await tellFonts();
-  process.exit();
+  end();
 }
 if (process.argv.includes('--strings')) {
   await tellStrings();
-  process.exit();
+  end();
 }
 const faces = await benchFaces(kernels);
 if (process.argv.includes('--solids')) {
   benchSolids(faces, { all: process.argv.includes('--all'), resume: process.argv.includes('--resume') }, say);
-  process.exit();
+  end();
 }
 
 if (process.argv.includes('--faces')) {
   benchFaceStyles(faces, every, yardstickMs, say);
-  process.exit();
+  end();
 }
 
 if (process.argv.includes('--shape')) {
   const at = process.argv.indexOf('--plot');
   await benchShape(kernels, yardstickMs, say, at < 0 ? undefined : process.argv[at + 1]);
-  process.exit();
+  end();
 }
 
 if (process.argv.includes('--conform')) {
   const at = process.argv.indexOf('--placements');
   if (at < 0) await benchConform(kernels, yardstickMs, say);
   else await benchPlacements(kernels, Number(process.argv[at + 1]) || 200, say);
-  process.exit();
+  end();
 }
 
 if (process.argv.includes('--cut')) {
@@ -60,13 +66,13 @@ if (process.argv.includes('--cut')) {
   const only = process.argv.indexOf('--case') + 1;
   if (at < 0) await benchCut(kernels, yardstickMs, { say, only: only > 0 ? process.argv[only] : undefined });
   else await benchCutPlacements(kernels, Number(process.argv[at + 1]) || 60, say);
-  process.exit();
+  end();
 }
 
 if (process.argv.includes('--growth')) {
   const at = process.argv.indexOf('--plot');
   benchGrowth(faces, yardstickMs, say, at < 0 ? undefined : process.argv[at + 1]);
-  process.exit();
+  end();
 }
 
 say('\nSolids: Basic Latin x widths 0.3, 2, 10, 40 mm x chamfer 1, round 6 (capitals 72 mm, both edges)');
@@ -77,23 +83,30 @@ const rows = faces.map((face) => {
   return row;
 });
 tell(total(rows));
+putSolids(total(rows));
 
 say('\nOne letter of 40 changed');
 for (const face of faces.filter((f) => f.name === 'Work Sans' || f.name === 'Zilla Slab'))
-  say(await benchRetype(kernels, face));
+  say(await benchRetype(kernels, face, say));
 
 if (!process.argv.includes('--no-browser')) {
   say('\nKeystroke to mesh at the renderer, headless Chromium, drawing off');
-  say(await benchKeystrokes());
+  say(await benchKeystrokes(say));
   await tellFonts();
 }
 say(`\nyardstick again: ${yardstick().toFixed(2)} ms`);
+end();
+
+/** A bar that is not met is a failure of the whole run. */
+function end(): never {
+  process.exit(say.failed() ? 1 : 0);
+}
 
 /** What trying fonts costs in the page. */
 async function tellFonts(): Promise<void> {
   say('\nFonts, headless Chromium, drawing off');
-  say(await benchFontChange(yardstickMs));
-  say(await benchScrolling(yardstickMs));
+  say(await benchFontChange(yardstickMs, say));
+  say(await benchScrolling(yardstickMs, say));
 }
 
 /** Validity alone: each string in each fitting font. */
@@ -107,6 +120,7 @@ async function tellStrings(): Promise<void> {
     say(`${row.font.padEnd(22)} ${row.built - row.faults.length} of ${row.built} valid`);
     row.faults.forEach((fault) => say(`    ${fault}`));
   }
+  say.put('strings: not valid', faulty, 'solids', { bar: 0, n: built });
   say(`all                    ${built - faulty} of ${built} valid`);
 }
 
@@ -119,6 +133,12 @@ function tell(row: Row): void {
       `ours ${(row.ours / row.solids).toFixed(2)} ms, three ${(row.theirs / row.solids).toFixed(2)} ms, ours / three ${(row.ours / row.theirs).toFixed(2)}, ` +
       `three crosses itself in ${percent(row.theirCrossing / row.solids)}`,
   );
+}
+
+function putSolids({ solids, valid, ours, theirs, quadArea, area }: Row): void {
+  say.put('solids: not valid', solids - valid, 'solids', { bar: 0, n: solids });
+  say.put('solids: ours to three, time', ours / theirs, 'times', { bar: 2, n: solids });
+  say.put('solids: quads by area of edge and wall', (100 * quadArea) / area, '%', { n: solids });
 }
 
 function total(all: readonly Row[]): Row {

@@ -23,6 +23,7 @@ import {
   type PolygonMesh,
 } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
+import type { Say } from './figures.ts';
 
 type Vec3 = [number, number, number];
 
@@ -46,7 +47,7 @@ interface Placed {
 }
 
 /** Seeded placements over models of our making: what is closed, what sinks, what gapes, what crosses; and what of it was told. */
-export async function benchPlacements(kernels: Kernels, count: number, say: (line: string) => void): Promise<void> {
+export async function benchPlacements(kernels: Kernels, count: number, say: Say): Promise<void> {
   const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 4e8 });
   const random = seededRandom(11);
   const names = Object.keys(FORMS);
@@ -60,6 +61,7 @@ export async function benchPlacements(kernels: Kernels, count: number, say: (lin
     if (bad) say(`  ${i} ${name} ${step.method}: ${bad}; told: ${placedAs.told.join(' ') || 'nothing'}`);
   }
   const quiet = rows.filter(({ told }) => told.length === 0);
+  say.put('placements: wrong and not told', rows.filter((row) => faultOf(row) !== undefined).length, 'meshes', { bar: 0, n: rows.length });
   say(`${rows.length} placements, ${quiet.length} with nothing told: ${rows.filter(({ closed }) => closed).length} closed, ${quiet.filter(({ crossings }) => crossings > 0).length} cross untold, ` +
     `farthest below the surface ${Math.max(...quiet.map(({ sunkMm }) => sunkMm)).toFixed(4)} mm, largest gap error ${Math.max(...quiet.map(({ gapMm }) => gapMm)).toFixed(4)} mm`);
 } // prettier-ignore

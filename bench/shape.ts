@@ -22,6 +22,7 @@ import {
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { growthPlot } from './growthPlot.ts';
 import { median, quantile } from './statistics.ts';
+import type { Say } from './figures.ts';
 
 const TEXT = 'Kiln opening weekend at Saltglaze Row 17 pots, mugs';
 const LETTERS = splitGraphemes(TEXT)
@@ -45,12 +46,13 @@ const CHAINS: readonly { name: string; steps: readonly ShapeStep[] }[] = [
 ];
 
 /** Forty letters shaped with automatic faces: how far they lie from the exact map; how fast an angle is dragged; how time grows with letters. */
-export async function benchShape(kernels: Kernels, yardstickMs: number, say: (line: string) => void, plot?: string): Promise<void> {
+export async function benchShape(kernels: Kernels, yardstickMs: number, say: Say, plot?: string): Promise<void> {
   const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 1e9 });
   say(`\nForty letters, capitals 72 mm, tolerance ${TOLERANCE_MM} mm: farthest from the exact map`);
   for (const { name, steps } of CHAINS) {
     const evaluated = await evaluate(engine, project(LETTERS, steps));
     const farthest = Math.max(...evaluated.clusters.map((cluster) => farthestFrom(cluster, steps, evaluated)));
+    say.put(`shape: ${name}: farthest from the exact map`, farthest, 'mm', { bar: TOLERANCE_MM });
     say(`  ${name}: ${farthest.toFixed(4)} mm, ${evaluated.stepFaces[0].faces} faces, edges up to ${evaluated.need?.needMm.toFixed(2)} mm`);
   }
   await benchDrag(engine, yardstickMs, say);
@@ -113,7 +115,7 @@ function unitNormal(a: Vec3, b: Vec3, c: Vec3): Vec3 | undefined {
 }
 
 /** An angle dragged: the preview and the exact mesh, each with its buffers for the renderer. */
-async function benchDrag(engine: Engine, yardstickMs: number, say: (line: string) => void): Promise<void> {
+async function benchDrag(engine: Engine, yardstickMs: number, say: Say): Promise<void> {
   let toleranceMm = TOLERANCE_MM;
   let faces = 0;
   for (let i = 0; i < 12 && faces < FACES_DRAGGED; i++, toleranceMm /= 2)
@@ -132,10 +134,12 @@ async function benchDrag(engine: Engine, yardstickMs: number, say: (line: string
     const [half, most] = [median(times[kind]), quantile(times[kind], 0.95)];
     return `${kind} p50 ${half.toFixed(0)} ms, p95 ${most.toFixed(0)} ms = ${(most / yardstickMs).toFixed(1)} yardsticks`;
   };
+  say.put('shape: preview p95', quantile(times.preview, 0.95), 'ms', { aim: 50, n: DRAGS });
+  say.put('shape: exact p95', quantile(times.exact, 0.95), 'ms', { aim: 300, n: DRAGS });
   say(`\nAn angle dragged at ${faces} faces, with buffers for the renderer: ${told('preview')}; ${told('exact')}`);
 } // prettier-ignore
 
-async function benchLetters(kernels: Kernels, say: (line: string) => void, plot: string | undefined): Promise<void> {
+async function benchLetters(kernels: Kernels, say: Say, plot: string | undefined): Promise<void> {
   const rows: { points: number; ours: number; theirs: number }[] = [];
   for (const count of GROWTH) {
     const letters = Array.from({ length: count }, (_, i) => LETTERS[i % LETTERS.length]);
@@ -154,6 +158,7 @@ async function benchLetters(kernels: Kernels, say: (line: string) => void, plot:
   }
   const [first, last] = [rows[1], rows[rows.length - 1]];
   const slope = Math.log(last.ours / first.ours) / Math.log(last.points / first.points);
+  say.put('shape: slope over letters', slope, '', { n: rows.length });
   say(`\nLetters bent, exact: ${rows.map(({ points, ours }) => `${points}: ${ours.toFixed(0)} ms`).join(', ')}; slope from ${first.points} on ${slope.toFixed(2)}`);
   if (plot) writeFileSync(plot, growthPlot(rows, { ours: 'exact', theirs: 'preview', across: 'letters' }));
 } // prettier-ignore

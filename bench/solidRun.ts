@@ -1,6 +1,7 @@
 import type { FontFace } from '@fictile/core';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { allCases, CAPITALS_MM, countOf, judgeCase, sampledCases, type SolidCase, type Verdict } from './solidCases.ts';
+import type { Say } from './figures.ts';
 
 const SAMPLE = 2000;
 const SEED = 20;
@@ -28,11 +29,7 @@ interface Tally {
 const nothing = (): Tally => ({ done: 0, sound: 0, empty: 0, rungs: {}, told: {}, faces: 0, area: 0, quadArea: 0, slivers: 0, longestSliver: 0, fineArea: 0, fineQuadArea: 0, faults: [] }); // prettier-ignore
 
 /** Validity of letters with every kind of section: a seeded sample, or all of them, going on where the last run was stopped. */
-export function benchSolids(
-  faces: readonly FontFace[],
-  choice: { all: boolean; resume: boolean },
-  say: (line: string) => void,
-): void {
+export function benchSolids(faces: readonly FontFace[], choice: { all: boolean; resume: boolean }, say: Say): void {
   const fonts = new Map(faces.map((face) => [face.name, face]));
   const names = [...fonts.keys()];
   const cases = choice.all ? allCases(names) : sampledCases(names, SAMPLE, SEED);
@@ -54,7 +51,7 @@ function save(tally: Tally): void {
   writeFileSync(PROGRESS, JSON.stringify(tally));
 }
 
-function add(tally: Tally, verdict: Verdict, say: (line: string) => void): void {
+function add(tally: Tally, verdict: Verdict, say: Say): void {
   tally.done++;
   if (verdict.sound) tally.sound++;
   else {
@@ -78,8 +75,12 @@ function add(tally: Tally, verdict: Verdict, say: (line: string) => void): void 
 const nameOf = ({ font, character, widthPercent, kind, outward, side }: SolidCase): string =>
   `${font} ${character} ${widthPercent} % ${kind} ${outward ? 'outward' : 'inward'} ${side}`;
 
-function tell(tally: Tally, total: number, say: (line: string) => void): void {
+function tell(tally: Tally, total: number, say: Say): void {
   const percent = (part: number, whole: number): string => `${((100 * part) / Math.max(whole, 1e-12)).toFixed(2)} %`;
+  say.put('solids: not sound', tally.faults.length, 'solids', { bar: 0, n: tally.done });
+  say.put('solids: quads by area of edge and wall', (100 * tally.quadArea) / Math.max(tally.area, 1e-12), '%', {
+    n: tally.done,
+  });
   say(`${tally.done} of ${total} judged, ${tally.sound} sound, ${tally.faults.length} not`);
   say(`built: ${JSON.stringify(tally.rungs)}; told of the section: ${JSON.stringify(tally.told)}; without any ink: ${tally.empty}`); // prettier-ignore
   say(`quads by area of edge and wall ${percent(tally.quadArea, tally.area)}; with widths up to 2 % ${percent(tally.fineQuadArea, tally.fineArea)}`); // prettier-ignore

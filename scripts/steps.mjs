@@ -21,8 +21,8 @@ export function ensureInstalled() {
   run('npm', ['ci', '--no-audit', '--no-fund']);
 }
 
-export function build() {
-  run('npm', ['run', '--silent', 'build']);
+export function build(options = {}) {
+  run('npm', ['run', '--silent', 'build'], options);
 }
 
 /** Starts a long-running command; ends with it. */

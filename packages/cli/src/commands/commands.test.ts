@@ -13,6 +13,7 @@ import {
   parseProject,
   readBack,
   readObj,
+  sha256Hex,
   unwrap,
   usualDrawing,
   usualForms,
@@ -132,7 +133,7 @@ describe('drawings and wires', () => {
 
 test('a project’s file brings its fonts along', async () => {
   const bytes = new Uint8Array(await readFile(fontPath(SHIPPED_FONTS[0].styles[0].hash) ?? ''));
-  const hash = 'a'.repeat(64);
+  const hash = sha256Hex(bytes);
   const piece = newPiece('a', 'Title', [...'Kiln']);
   const font = { family: `${SHIPPED_FONTS[0].family} (brought in)`, weight: 400, italic: false, axes: {} };
   const own = newProject('p', 'p', [{ ...piece, source: { ...piece.source, font } }]);
@@ -148,7 +149,7 @@ test('a project’s file brings its models along', async () => {
   await writeFile(at('form.json'), JSON.stringify(form));
   await bake([at('form.json'), '--out', at('ball.obj')]);
   const bytes = new Uint8Array(await readFile(at('ball.obj')));
-  const asset = 'b'.repeat(64);
+  const asset = sha256Hex(bytes);
   const model = newModel('b', 'Ball', {
     asset,
     format: 'obj',

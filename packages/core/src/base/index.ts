@@ -19,7 +19,7 @@ export { ownEntry } from './own.ts';
 export { seededRandom } from './random.ts';
 export { fail, ok, unwrap } from './result.ts';
 export type { Failure, Result } from './result.ts';
-export { quietContext } from './runContext.ts';
+export { quietContext, Stopped } from './runContext.ts';
 export type { RunContext } from './runContext.ts';
 export { parseQuantity } from './quantity.ts';
 export type { QuantityKind } from './quantity.ts';

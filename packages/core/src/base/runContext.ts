@@ -8,6 +8,9 @@ export interface RunContext {
   breathe(): Promise<void>;
 }
 
+/** Thrown out of the middle of long work that was told to stop; whoever began the work takes it as "cancelled". */
+export class Stopped extends Error {}
+
 /** A context that never stops and tells nobody: for tests, benches and short work. */
 export const quietContext: RunContext = {
   cancelled: () => false,

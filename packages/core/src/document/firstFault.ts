@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { issueText } from './issueText.ts';
 
 export interface SchemaFault {
   path: (string | number)[];
@@ -53,7 +54,7 @@ function firstFault(schema: z.ZodType, data: unknown, path: (string | number)[])
   const parsed = schema.safeParse(data);
   if (parsed.success) return undefined;
   const issue = parsed.error.issues[0];
-  return { path: [...path, ...issue.path.map((key) => (typeof key === 'symbol' ? String(key) : key))], why: issue.message };
+  return { path: [...path, ...issue.path.map((key) => (typeof key === 'symbol' ? String(key) : key))], why: issueText(issue) };
 } // prettier-ignore
 
 const inner = (schema: z.ZodOptional | z.ZodNullable): z.ZodType => schema.unwrap() as z.ZodType;

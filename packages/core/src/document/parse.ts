@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { fail, ok, type Result } from '../base/index.ts';
 import { parseOrFirstFault } from './firstFault.ts';
+import { issueText } from './issueText.ts';
 import { MIGRATIONS, type Migration } from './migrations.ts';
 import { projectSchema, SCHEMA_VERSION, sectionFileSchema, type Profile, type Project } from './schema.ts';
 
@@ -39,5 +40,5 @@ export function migrate(data: unknown, version: number, migrations: readonly Mig
 
 export function firstIssue(error: z.ZodError): { path: string; why: string } {
   const issue = error.issues[0];
-  return { path: issue.path.map(String).join('.') || 'document', why: issue.message };
+  return { path: issue.path.map(String).join('.') || 'document', why: issueText(issue) };
 }

@@ -29,6 +29,7 @@ export function drawPath(path: string, pen: Pen): void {
 export class PathWriter implements Pen {
   #text = '';
   #pieces = 0;
+  #reach = 0;
 
   moveTo(x: number, y: number): void {
     this.#put('M', x, y);
@@ -55,11 +56,17 @@ export class PathWriter implements Pen {
     return this.#pieces;
   }
 
+  /** largest number in it */
+  get reach(): number {
+    return this.#reach;
+  }
+
   get text(): string {
     return this.#text;
   }
 
   #put(command: string, ...numbers: number[]): void {
+    for (const number of numbers) this.#reach = Math.max(this.#reach, Math.abs(number));
     this.#text += command + numbers.map((v) => String(Number(v.toPrecision(12)))).join(' ');
     this.#pieces++;
   }

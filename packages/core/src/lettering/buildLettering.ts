@@ -1,4 +1,4 @@
-import { LIMITS, remark, type Remark, type RunContext } from '../base/index.ts';
+import { LIMITS, remark, Stopped, type Remark, type RunContext } from '../base/index.ts';
 import { faceCount } from '../mesh/index.ts';
 import { gridStep, type Bands } from '../outline/index.ts';
 import { changesAlong, depthLevels, type Corners, type Finer } from '../solid/index.ts';
@@ -50,12 +50,26 @@ export interface Lettering {
   built: LetteringStats;
 }
 
-/** Layout -> clusters -> solids. Cancelled between clusters: then undefined. */
+interface Tools {
+  caches: LetteringCaches;
+  context: RunContext;
+}
+
+/** Layout -> clusters -> solids. Cancelled between clusters or inside a large one: then undefined. */
 export async function buildLettering(
   layout: Layout,
   options: LetteringOptions,
-  tools: { caches: LetteringCaches; context: RunContext },
+  tools: Tools,
 ): Promise<Lettering | undefined> {
+  try {
+    return await build(layout, options, tools);
+  } catch (error) {
+    if (error instanceof Stopped) return undefined;
+    throw error;
+  }
+}
+
+async function build(layout: Layout, options: LetteringOptions, tools: Tools): Promise<Lettering | undefined> {
   const { solid, ownSolids, apart, along, faces = PLAIN_FACES, supportMm = 0 } = options;
   const scale = drawingScale(layout, options);
   const ownSolidOf = (letter: number): SolidShape | undefined => ownSolids.get(layout.letters[letter].id);
@@ -73,7 +87,7 @@ export async function buildLettering(
   const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
   const depthOf = (c: Cluster): DepthRange => depthRange(solidOf(c).depthMm, options.depthAnchor, scale.step);
   const plan = planFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters), depthOf, needOf: options.needOf, budget }); // prettier-ignore
-  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, facesOf: plan.facesOf, uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [] }; // prettier-ignore
+  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, facesOf: plan.facesOf, uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [], cancelled: () => tools.context.cancelled() }; // prettier-ignore
   if (plan.expected > budget) return { clusters: [], remarks: [remark('OVER_BUDGET', { faces: plan.expected, budget })], built }; // prettier-ignore
   const swells = clusters.some((c) => solidOf(c).swell);
   const reachMm = swells ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job))) : 0;

@@ -40,6 +40,7 @@ export interface ClusterJob {
   filled: number[];
   /** letters whose faces are plain, because no valid ones of the wanted style were found */
   plain: number[];
+  cancelled: () => boolean;
 }
 
 export interface ClusterSolid {
@@ -104,6 +105,7 @@ function clusterFlat(cluster: Cluster, profile: Profile, job: ClusterJob): Clust
       em: emInSteps(job.scale),
       corners: job.corners,
       seed: job.seed,
+      cancelled: job.cancelled,
     },
     faceStyle(job.facesOf(cluster), cluster),
   );
@@ -114,7 +116,7 @@ function clusterFlat(cluster: Cluster, profile: Profile, job: ClusterJob): Clust
 }
 
 /** The greatest distance from the outline inside a cluster, grid steps: where a front running inward from everywhere ends. */
-export function clusterReach(cluster: Cluster, { scale, seed, corners, caches }: ClusterJob): number {
+export function clusterReach(cluster: Cluster, { scale, seed, corners, caches, cancelled }: ClusterJob): number {
   const key = `${cluster.key} # reach ${seed} ${corners}`;
   const known = caches.reaches.get(key);
   if (known !== undefined) return known;
@@ -128,6 +130,7 @@ export function clusterReach(cluster: Cluster, { scale, seed, corners, caches }:
     em: emInSteps(scale),
     corners,
     seed,
+    cancelled,
   });
   const reach = outline.x.length === 0 ? 0 : partition.inset.reduce((a, b) => Math.max(a, b), 0);
   caches.reaches.set(key, reach, 2 * key.length + 32);

@@ -29,6 +29,8 @@ export interface FlatOptions {
   /** grid steps an em */
   em: number;
   seed: number;
+  /** asked now and then; true ends the work by throwing Stopped */
+  cancelled?: () => boolean;
 }
 
 const JITTERS_EM = [1e-6, 5e-6, 1.5e-5];
@@ -101,8 +103,8 @@ interface Jittered {
 }
 
 function once(outline: Outline, options: FlatOptions, jittered: Jittered | undefined): Attempt | undefined {
-  const { layers, corners } = options;
-  const result = planBothSides(outline, { layers, jittered, corners });
+  const { layers, corners, cancelled } = options;
+  const result = planBothSides(outline, { layers, jittered, corners, cancelled });
   if (!result.ok) return undefined;
   const caps = new Map<number, Cap>();
   // the innermost and the outermost ring are filled as part of the proof, wanted or not; the outline itself was proved before

@@ -7,6 +7,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
+import { StyleChoiceDialog } from '../fonts/index.ts';
 import { router } from './routes.tsx';
 import { theme } from './theme.ts';
 
@@ -19,6 +20,7 @@ createRoot(root).render(
     <QueryClientProvider client={queries}>
       <MantineProvider theme={theme} defaultColorScheme="auto">
         <RouterProvider router={router} />
+        <StyleChoiceDialog />
       </MantineProvider>
     </QueryClientProvider>
   </StrictMode>,

@@ -1,7 +1,8 @@
 import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { api, Refused } from '../api/index.ts';
+import { Refused } from '../api/index.ts';
 import { texts } from '../words/index.ts';
+import { bringFont } from './styleChoice.ts';
 
 /** Brings font files into the type case, one after the other; each is told of. Gives the families that came. */
 export function useBringFonts(onCame: (family: string) => void): {
@@ -15,7 +16,7 @@ export function useBringFonts(onCame: (family: string) => void): {
       const came: string[] = [];
       for (const file of files) {
         try {
-          came.push(...(await api.bringFont(file.name, file)).families);
+          came.push(...((await bringFont(file.name, file))?.families ?? []));
         } catch (error) {
           notifications.show({ color: 'var(--clay)', message: whyNot(error, file.name), autoClose: 12_000 });
         }

@@ -74,6 +74,7 @@ function Projects({ inBin, onFault }: { inBin: boolean; onFault: (fault: string 
         </Title>
         {list.data && list.data.length > 0 && <Text className={classes.figures}>{t.count(list.data.length)}</Text>}
       </div>
+      {inBin && list.data && list.data.length > 0 && <Text size="sm">{t.binAge}</Text>}
       {list.isPending && <Loader aria-label={texts.loading} />}
       {list.isError && <Unreached text={t.failed} onRetry={() => void list.refetch()} />}
       {list.data?.length === 0 && <Text>{inBin ? t.binEmpty : t.none}</Text>}

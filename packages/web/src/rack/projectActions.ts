@@ -1,5 +1,6 @@
 import { applyEdit, packProject, unpackProject, usedFamilies, usedModels, type Project } from '@fictile/core';
 import { api } from '../api/index.ts';
+import { bringFont } from '../fonts/index.ts';
 import { saveFile } from '../ui/index.ts';
 import { failureText, texts } from '../words/index.ts';
 
@@ -19,7 +20,8 @@ export async function renameProject(id: string, name: string): Promise<void> {
   const { project, revision } = await api.readProject(id);
   const renamed = applyEdit(project, { kind: 'renameProject', name });
   if (!renamed.ok) throw new Error(failureText(renamed.error));
-  await api.saveProject(renamed.value, revision, crypto.randomUUID());
+  const saved = await api.saveProject(renamed.value, revision, crypto.randomUUID());
+  if (saved.kind === 'conflict') throw new Error('it was saved by somebody else meanwhile');
 }
 
 /** The project as one file of its own. */
@@ -55,7 +57,7 @@ export async function bringIn(file: File): Promise<{ id: string } | { fault: str
     for (const [hash, bytes] of read.value.assets) {
       const blob = new Blob([bytes as Uint8Array<ArrayBuffer>]);
       const model = models.get(hash);
-      await (model ? api.putModel(model, blob) : api.bringFont(hash, blob));
+      await (model ? api.putModel(model, blob) : bringFont(hash, blob));
     }
     return { id: await keepAsNew(read.value.project, read.value.project.name) };
   }

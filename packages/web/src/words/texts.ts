@@ -57,6 +57,7 @@ export const texts = {
     bin: 'Bin',
     inBin: 'In the bin',
     binEmpty: 'The bin is empty.',
+    binAge: 'What is put in the bin stays for 90 days, with all its versions.',
     restore: 'Back to the rack',
     fileTooLarge: 'This file is larger than 256 MB. No project is that large.',
     fileNewer: 'This project was saved by a later version of Fictile. Update to bring it in.',
@@ -190,6 +191,13 @@ export const texts = {
     several: (n: number): string => `${n} pieces`,
   },
   typeCase: {
+    styleThere: {
+      title: 'Another file of this style is there',
+      text: (family: string, styles: string): string =>
+        `${family} (${styles}) is in the case already, from another file. Words that are set in it, in all projects, look as the file that is used.`,
+      old: 'Keep the one that is there',
+      fresh: 'Use the new one',
+    },
     title: 'Type case',
     filter: 'Show {kind} that have every letter of {words}.',
     kind: 'Families',

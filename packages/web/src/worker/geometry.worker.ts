@@ -1,13 +1,7 @@
 import { JobHost, type JobReply, type JobRequest } from '@fictile/core';
 import { fontListSchema } from '@fictile/contract';
 import { loadKernels } from '@fictile/kernels';
-import { SHARED } from './jobClient.ts';
-
-/** What the page posts first: memory that both see, with places as jobClient.ts has them. */
-export interface StartMessage {
-  kind: 'start';
-  shared: SharedArrayBuffer;
-}
+import { SHARED, type StartMessage } from './shared.ts';
 
 const ALIVE_MS = 1000;
 const CACHE_BYTES = 384 * 1024 * 1024;

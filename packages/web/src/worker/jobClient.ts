@@ -1,5 +1,5 @@
 import { JOB_VERSION, type JobAnswer, type JobReply, type JobRequest } from '@fictile/core';
-import type { StartMessage } from './geometry.worker.ts';
+import { SHARED, type StartMessage } from './shared.ts';
 
 type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version' | 'serial'> : never) : never;
 
@@ -18,9 +18,6 @@ const USUAL: Watch = { longMs: 4_000, stuckMs: 45_000 };
 const LOOK_MS = 500;
 /** What browsers say where a module or its binary could not be loaded. */
 const NOT_FETCHED = /dynamically imported module|failed to fetch|importing a module|wasm|webassembly|networkerror/i;
-
-/** Places of the shared memory: the newest serial, and signs of life that the worker counts up. */
-export const SHARED = { newest: 0, alive: 1 } as const;
 
 interface Waiting {
   since: number;

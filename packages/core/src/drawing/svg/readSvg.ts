@@ -36,6 +36,11 @@ const SKIPPED = new Map<string, DrawingSkip>([
   ['script', 'script'],
 ]);
 const DEEPEST_USE = 16;
+/** No place of a drawing lies farther out, in user units: squares of such numbers still have room. */
+const FARTHEST = 1e12;
+
+const reachOf = ([a, b, c, d, e, f]: Matrix, reach: number): number =>
+  reach * Math.max(Math.abs(a) + Math.abs(c), Math.abs(b) + Math.abs(d)) + Math.max(Math.abs(e), Math.abs(f));
 /** A command takes seven numbers at most (an arc). */
 const MOST_NUMBERS = 7 * LIMITS.drawingPieces;
 
@@ -188,6 +193,7 @@ class DrawingReader {
     if (!writer) return void this.#skip('path');
     if (writer.pieces === 0) return undefined;
     if (!matrix.every(Number.isFinite)) return void this.#skip('number');
+    if (reachOf(matrix, writer.reach) > FARTHEST) return fail('DRAWING_BROKEN', { line: 0, why: 'size' });
     this.#pieces += writer.pieces;
     this.#characters += writer.text.length;
     if (this.#pieces > LIMITS.drawingPieces || this.#characters > LIMITS.drawingPathCharacters)
@@ -197,6 +203,7 @@ class DrawingReader {
     const fill = flat ? undefined : this.#paint(style.fill ?? 'black', style, style['fill-opacity']);
     const stroke = this.#paint(style.stroke ?? 'none', style, style['stroke-opacity']);
     const form = stroke === undefined ? undefined : strokeOf(style, diagonal);
+    if (form && reachOf(matrix, form.width) > FARTHEST) return fail('DRAWING_BROKEN', { line: 0, why: 'size' });
     const painted: DrawingElement[] = [];
     const common = { path: writer.text, transform: matrix };
     if (fill !== undefined) painted.push({ ...common, colour: fill, paint: { kind: 'fill', rule: fillRuleOf(style) } });

@@ -11,6 +11,8 @@ export interface PartitionOptions {
   /** positions to run the simulation from; the outline's own points stay exact in the result */
   jittered?: { x: Float64Array; y: Float64Array };
   corners?: Corners;
+  /** asked now and then; true ends the work by throwing Stopped */
+  cancelled?: () => boolean;
 }
 
 /** The inside of an outline, cut along its inward offsets. */
@@ -24,7 +26,7 @@ export function partition(outline: Outline, options: PartitionOptions): Partitio
   const next = nextVertices(outline);
   if (layers.length === 0) return { ok: true, partition: plainPartition(outline, next) };
   const edges = movingEdges(outline, next, options.jittered ?? outline, options.corners ?? 'sharp');
-  const traces = simulate({ outline, next, edges, layers });
+  const traces = simulate({ outline, next, edges, layers, cancelled: options.cancelled });
   if (!traces) return { ok: false, fault: 'events' };
   const built = buildFaces(traces, edges.source, layers);
   if (!built.ok) return built;

@@ -1,3 +1,4 @@
+import { Stopped } from '../../base/index.ts';
 import type { Outline } from '../../outline/index.ts';
 import { EventQueue, type WaveEvent } from './eventQueue.ts';
 import { HitFinder } from './hitFinder.ts';
@@ -20,12 +21,16 @@ export interface SimulationInput {
   edges: MovingEdges;
   /** insets to draw, ascending, all > 0, grid steps */
   layers: readonly number[];
+  cancelled?: () => boolean;
 }
 
 /** The plan as drawn; undefined when the simulation ran into its cap of events. */
 export function simulate(input: SimulationInput): Traces | undefined {
   return new Simulation(input).run();
 }
+
+/** Events and searches between two looks at whether it is to stop. */
+const ASKED_EVERY = 256;
 
 class Simulation {
   readonly #outline: Outline;
@@ -43,12 +48,15 @@ class Simulation {
   #band = 0;
   #now = 0;
   #eventsLeft: number;
+  #looks = 0;
+  readonly #cancelled: (() => boolean) | undefined;
 
   constructor(input: SimulationInput) {
     this.#outline = input.outline;
     this.#next = input.next;
     this.#edges = input.edges;
     this.#layers = input.layers;
+    this.#cancelled = input.cancelled;
     this.#end = input.layers[input.layers.length - 1] + GRID_WIDTH;
     this.#segments = Array.from({ length: input.edges.count }, () => []);
     this.#eventsLeft = 400 * input.edges.count + 10_000;
@@ -133,9 +141,15 @@ class Simulation {
         this.#now,
         this.#slabEnd,
       );
+    this.#look();
     v.version++;
     v.hits = this.#finder.hits(v, Math.max(this.#now, v.born));
     this.#nextHit(v);
+  }
+
+  /** Ends all of it where it is to stop. */
+  #look(): void {
+    if (++this.#looks % ASKED_EVERY === 0 && this.#cancelled?.()) throw new Stopped();
   }
 
   #nextHit(v: WaveVertex): void {
@@ -166,6 +180,7 @@ class Simulation {
   #work(until: number): boolean {
     while (this.#queue.nextTime <= until) {
       if (this.#eventsLeft-- <= 0) return false;
+      this.#look();
       const event = this.#queue.pop() as WaveEvent;
       this.#now = Math.max(this.#now, event.time);
       if (event.other) {

@@ -113,6 +113,9 @@ const DRAWINGS: [string, Attack['becomes'], () => Uint8Array][] = [
   ['uses of uses', 'refused', () => svg(`<defs>${many(14, (i) => `<g id="g${i}">${`<use href="#g${i + 1}"/>`.repeat(10)}</g>`)}<g id="g14">${SQUARE}</g></defs><use href="#g0"/>`)],
   ['1,000 groups in each other', 'refused', () => svg(`${'<g>'.repeat(1000)}${SQUARE}${'</g>'.repeat(1000)}`)],
   ['entities of entities', 'refused', () => text(`<!DOCTYPE svg [<!ENTITY a "aaaaaaaaaa">${many(9, (i) => `<!ENTITY a${i} "${`&a${i ? i - 1 : ''};`.repeat(10)}">`)}]>${SVG}<text>&a8;</text></svg>`)],
+  ['a circle larger than numbers have room for', 'refused', () => svg(`<circle r="${'8'.repeat(200)}" stroke="red" stroke-width="2"/>${SQUARE}`)],
+  ['a border as wide', 'refused', () => svg(`<path d="M0 0L9 9" stroke="red" stroke-width="${'8'.repeat(200)}"/>`)],
+  ['a drawing scaled up as far', 'refused', () => svg(`<g transform="scale(1e150)">${SQUARE}</g>`)],
   ['a path of 200,000 pieces', 'refused', () => svg(`<path d="M0 0${many(200_000, (i) => `L${i % 97} ${i % 89}`)}Z"/>`)],
 ]; // prettier-ignore
 

@@ -12,6 +12,7 @@ import { benchGrowth } from './growth.ts';
 import { benchKeystrokes } from './keystroke.ts';
 import { benchPlacements } from './placements.ts';
 import { benchRetype } from './retype.ts';
+import { benchSections } from './sections.ts';
 import { benchShape } from './shape.ts';
 import { benchSolids } from './solidRun.ts';
 import { benchFont, type Row } from './solids.ts';
@@ -39,6 +40,7 @@ if (process.argv.includes('--strings')) {
 }
 const faces = await benchFaces(kernels);
 if (process.argv.includes('--solids')) {
+  benchSections(say);
   benchSolids(faces, { all: process.argv.includes('--all'), resume: process.argv.includes('--resume') }, say);
   end();
 }

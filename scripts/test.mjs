@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { ensureChromium } from './chromium.mjs';
 import { build, ensureInstalled, ROOT } from './steps.mjs';
 
@@ -36,6 +37,9 @@ function unitTests() {
     '--no-warnings',
     '--experimental-vm-modules',
     'node_modules/jest/bin/jest.js',
+    // both cores; a process that has grown gives way to a new one
+    `--maxWorkers=${Math.max(1, availableParallelism())}`,
+    '--workerIdleMemoryLimit=1500MB',
     '--json',
     `--outputFile=${results}`,
   ]);

@@ -13,8 +13,8 @@ export const LIMITS = {
   placesOfLine: 1_000,
   /** graphemes that are shaped and built */
   graphemesBuilt: 2_000,
-  /** points of one flattened glyph */
-  glyphPoints: 40_000,
+  /** points of one flattened glyph, or of one colour of a drawing: 20,000 took 20 s and 1.3 GB */
+  glyphPoints: 12_000,
   /** faces laid out one by one: squares and flowing quads of a piece */
   laidOutFaces: 400_000,
   /** steps of one piece */

@@ -42,6 +42,7 @@ export function readPlyHeader(bytes: Uint8Array): PlyHeader | MeshFault {
   const lines = linesOf(bytes);
   if (latin1(bytes, 0, 3) !== 'ply') return 'start';
   if (!lines) return 'short';
+  if (lines.rows[0] !== 'ply') return 'start';
   const rows = lines.rows.map((line) => line.split(/\s+/));
   const [, format = '', version] = rows.find(([word]) => word === 'format') ?? [];
   const order = Object.hasOwn(ORDERS, format) && version === '1.0' ? ORDERS[format] : undefined;

@@ -12,7 +12,7 @@ export function readObj(bytes: Uint8Array): Result<PolygonMesh> {
   for (const { text, number } of linesOf(bytes)) {
     if (CONTROL.test(text)) return broken(number, 'line');
     // normals, texture coordinates and comments are half of many files
-    if (!/^\s*[vf]\s/.test(text)) continue;
+    if (!/^\s*[vf](\s|$)/.test(text)) continue;
     const words = text.trim().split(/\s+/);
     if (words[0] === 'v') {
       const [x, y, z] = words.slice(1, 4).map(decimal);

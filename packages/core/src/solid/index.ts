@@ -16,6 +16,7 @@ export {
   sectionReach,
   sideRows,
   STRAIGHT_SIDE,
+  sectionIsSimple,
   USUAL_KINDS,
   USUAL_SIDE_KINDS,
   usualKnots,

@@ -72,7 +72,7 @@ describe('section', () => {
     const length = (): number => 10 ** (random() * 8 - 5);
     const anyEdge = (): UsualEdge =>
       edge(USUAL_KINDS[Math.floor(random() * USUAL_KINDS.length)], length(), length(), 1 + Math.floor(random() * 64));
-    for (let run = 0; run < 2000; run++) {
+    for (let run = 0; run < 500; run++) {
       const front = anyEdge();
       const close = { ...front, inMm: front.inMm + random() * 10 * STEP };
       const step = 2 ** -(8 + 2 * Math.floor(random() * 5));
@@ -228,8 +228,9 @@ describe('shading', () => {
   });
 });
 
-test('letters of all shipped families are sound with edges of any width and kind', async () => {
-  for (const face of await shippedFaces()) {
+// all of them, and 2,000 sections: npm run bench -- --solids
+test('letters of every third shipped family are sound with edges of any width and kind', async () => {
+  for (const face of (await shippedFaces()).filter((_, i) => i % 3 === 0)) {
     for (const character of 'A%') {
       const { outline, em } = outlineOf(face, character);
       for (const front of [

@@ -68,7 +68,7 @@ describe('a font made here', () => {
     const font = madeFont([[], SQUARE, simpleGlyph([star]), compositeGlyph([2, 2])]);
     const { clusters, remarks } = await built(font, 'AC');
     expect(clusters).toHaveLength(1);
-    expect(remarks).toContainEqual({ code: 'OUTLINE_TOO_LARGE', params: { letters: 'C', limit: 40_000 } });
+    expect(remarks).toContainEqual({ code: 'OUTLINE_TOO_LARGE', params: { letters: 'C', limit: 12_000 } });
   });
 
   test('a contour that crosses itself, one that is open and one of a single point make sound solids', async () => {

@@ -65,7 +65,9 @@ test('a backup is made while the database is open, and comes back', async () => 
 test('a backup is made before tables change', async () => {
   await written(['x']);
   const database = await openDatabase(folder);
-  await database.tables.run('DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)');
+  await database.tables.run(
+    'DELETE FROM __drizzle_migrations WHERE created_at = (SELECT max(created_at) FROM __drizzle_migrations)',
+  );
   await database.tables.run('DROP TABLE parts');
   await database.close();
   expect(await listBackups(folder)).toEqual([]);

@@ -59,9 +59,10 @@ test('fronts are quads alone, all convex, and exactly fill their rings', () => {
   }
 });
 
+// every letter: npm run bench -- --faces
 test('solids of every style are sound, whatever the edges are', () => {
   const random = seededRandom(7);
-  for (const { name, outline, em, size } of tried(4)) {
+  for (const { name, outline, em, size } of tried(8)) {
     const edge = { kind: 'round', inMm: 0.3 + random(), deepMm: 1, steps: 2 } as const;
     const { section } = buildSection({
       depthMm: 12,

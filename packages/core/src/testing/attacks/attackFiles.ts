@@ -123,6 +123,7 @@ const DRAWINGS: [string, Attack['becomes'], () => Uint8Array][] = [
 export const HEAVY_DRAWINGS: [string, () => Uint8Array][] = [
   ['a star of 4,001 points that runs over itself', () => svg(`<polygon points="${starOver(4001)}"/>`)],
   ['a path of 20,000 points', () => svg(`<polygon points="${round(20_000, (i) => 40 + (i % 2)).join(' ')}"/>`)],
+  ['a path of 11,900 points', () => svg(`<polygon points="${round(11_900, (i) => 40 + (i % 2)).join(' ')}"/>`)],
   ['a scribble of 20,000 points', () => svg(`<polygon points="${many(20_000, (i) => `${(i * 7919) % 997},${(i * 104_729) % 991} `)}"/>`)],
   ['a line of 20,000 points with a border', () => svg(`<polyline fill="none" stroke="red" stroke-width="3" points="${many(20_000, (i) => `${(i * 7919) % 997},${(i * 104_729) % 991} `)}"/>`)],
 ]; // prettier-ignore

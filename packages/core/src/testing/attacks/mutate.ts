@@ -8,7 +8,8 @@ const below = (random: Random, n: number): number => Math.floor(random() * n);
 
 /** A valid file with one to three faults put in, of the kinds that disks, lines and people make. The same seed makes the same. */
 export function mutate(bytes: Uint8Array, random: Random, isText: boolean): Uint8Array {
-  let out = bytes;
+  // a plain array of its own, whatever kind of buffer it came in
+  let out: Uint8Array = Uint8Array.from(bytes);
   const ways = isText ? [...IN_TEXT, ...IN_BYTES] : IN_BYTES;
   for (let k = below(random, 3); k >= 0 && out.length > 8; k--) out = ways[below(random, ways.length)](out, random);
   return out;

@@ -82,6 +82,8 @@ export function failureText(failure: Failure): string {
       return `There is no ${failure.params.what} "${failure.params.id}" in this project. Look at its pieces.`;
     case 'PIECE_LOCKED':
       return `The piece "${failure.params.name}" is locked. Unlock it first.`;
+    case 'PIECE_BROKE':
+      return OURS;
     case 'CANCELLED':
       return 'The work was stopped. Start it again.';
   }

@@ -8,7 +8,19 @@ import type { MeshoptSimplifier } from 'meshoptimizer/simplifier';
  * imported it statically would lose every message posted before it is ready.
  */
 export async function loadKernels(): Promise<LoadedKernels> {
-  return { hb: await import('harfbuzzjs'), loadSimplifier, loadUnpacker, loadCarver };
+  const hb = await import('harfbuzzjs').catch(missing);
+  return {
+    hb,
+    loadSimplifier: () => loadSimplifier().catch(missing),
+    loadUnpacker: (packing) => loadUnpacker(packing).catch(missing),
+    loadCarver: () => loadCarver().catch(missing),
+  };
+}
+
+/** So that it can be told apart from a fault: the name is core's MISSING_PART. */
+function missing(error: unknown): never {
+  const why = error instanceof Error ? error.message : String(error);
+  throw Object.assign(new Error(`a part of the application could not be loaded: ${why}`), { name: 'MissingPart' });
 }
 
 interface LoadedKernels {

@@ -31,6 +31,8 @@ export interface ErrorParams {
   EDIT_MISPLACED: { what: string; id: string };
   /** A locked piece is not to be changed. */
   PIECE_LOCKED: { name: string };
+  /** A piece could not be computed, by a fault of ours. */
+  PIECE_BROKE: Record<string, never>;
   /** The person or a newer edit stopped the work. */
   CANCELLED: Record<string, never>;
 }

@@ -11,6 +11,9 @@ export function fail<C extends ErrorCode>(code: C, params: ErrorParams[C]): { ok
   return { ok: false, error: { code, params } as Failure };
 }
 
+/** Name of errors that whoever loads WASM modules throws when one can't be had. */
+export const MISSING_PART = 'MissingPart';
+
 /** For callers that have already checked: throws on a failure, which is then a bug. */
 export function unwrap<T>(result: Result<T>): T {
   if (result.ok) return result.value;

@@ -2,20 +2,20 @@ import { wordsIn } from '../testing/words.ts';
 import { usualWriteOptions } from '../io/index.ts';
 import { loadKernels } from '@fictile/kernels';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
-import { newModel, newPiece, newProject, type Project } from '../document/index.ts';
+import { newForm, newModel, newPiece, newProject, usualForms, usualStep, type Project } from '../document/index.ts';
 import { JOB_VERSION, JobHost, type JobAnswer, type JobReply, type JobRequest } from './index.ts';
 
 type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version' | 'serial'> : never) : never;
 
 /** A host with the page's side of it: answers by serial, and the newest serial that shared memory would hold. */
-async function startHost(model?: Uint8Array) {
+async function startHost(model?: Uint8Array | (() => never)) {
   const waiting = new Map<number, (answer: JobAnswer) => void>();
   const state = { newest: 0, serial: 0 };
   const host = new JobHost({
     kernels: await loadKernels(),
     catalogue: SHIPPED_FONTS,
     loadFont: readFont,
-    loadModel: () => Promise.resolve(model),
+    loadModel: async () => (typeof model === 'function' ? model() : model),
     cacheBytes: 32e6,
     newest: () => state.newest,
     breathe: () => new Promise((resolve) => setImmediate(resolve)),
@@ -133,4 +133,30 @@ test('pieces that are hidden are left out, one that fails does not take the othe
 test('a page of another build is told, not obeyed', async () => {
   const { ask } = await startHost();
   expect((await ask({ kind: 'evaluate', project: project('K'), known: [] }, 99)).kind).toBe('crashed');
+});
+
+test('a piece that breaks takes no other along; what is missing for all of them is told', async () => {
+  const model = newModel('m', 'Jug', { asset: 'a'.repeat(64), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false, paint: 'finish' }); // prettier-ignore
+  const two = newProject('p', 'p', [newPiece('a', 'a', ['K']), model]);
+  const breaking = await startHost(() => {
+    throw new RangeError('Maximum call stack size exceeded');
+  });
+  const answer = await breaking.ask({ kind: 'evaluate', project: two, known: [] });
+  expect(answer).toMatchObject({ kind: 'evaluated', pieces: [{ pieceId: 'a' }], failures: [{ pieceId: 'm', error: { code: 'PIECE_BROKE' } }] }); // prettier-ignore
+  const missing = await startHost(() => {
+    throw Object.assign(new Error('could not be loaded'), { name: 'MissingPart' });
+  });
+  expect((await missing.ask({ kind: 'evaluate', project: two, known: [] })).kind).toBe('crashed');
+});
+
+test('pieces laid on each other fourteen deep, or on something that is not there, are built', async () => {
+  const { ask } = await startHost();
+  const laid = (i: number, target: string) => ({ ...newPiece(`p${i}`, 'I', ['.']), steps: [{ ...usualStep('onto', `s${i}`), target }] }); // prettier-ignore
+  const chain = [newForm('p0', 'Slab', usualForms().block), ...Array.from({ length: 13 }, (_, i) => laid(i + 1, i === 0 ? 'constructor' : `p${i}`))]; // prettier-ignore
+  const answer = await ask({ kind: 'evaluate', project: newProject('p', 'p', chain as never), known: [] });
+  if (answer.kind !== 'evaluated') throw new Error(JSON.stringify(answer));
+  expect([answer.pieces.length, answer.failures]).toEqual([14, []]);
+  expect(answer.pieces[1].remarks.map(({ code }) => code)).toContain('ONTO_NOTHING');
+  const keys = answer.pieces.flatMap(({ clusters }) => clusters.map(({ key }) => key.length));
+  expect(Math.max(...keys)).toBeLessThan(400);
 });

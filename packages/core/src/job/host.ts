@@ -1,4 +1,12 @@
-import { fail, ownEntry, type LoadUnpacker, type Remark, type RunContext } from '../base/index.ts';
+import {
+  fail,
+  MISSING_PART,
+  ownEntry,
+  type LoadUnpacker,
+  type Remark,
+  type Result,
+  type RunContext,
+} from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
@@ -154,9 +162,9 @@ export class JobHost {
     const pieces: ShownPiece[] = [];
     const failures: Extract<JobAnswer, { kind: 'evaluated' }>['failures'] = [];
     for (const pieceId of visiblePieces(request.project)) {
-      const evaluated = await this.#engine.evaluate(request.project, pieceId, this.#context(request.serial, true), {
-        preview,
-      });
+      const evaluated = await this.#engine
+        .evaluate(request.project, pieceId, this.#context(request.serial, true), { preview })
+        .catch(brokenAlone);
       if (evaluated.ok) pieces.push(shown(evaluated.value, request.project, { known, preview }));
       else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });
@@ -183,6 +191,12 @@ export class JobHost {
       },
     };
   }
+}
+
+/** What broke on one piece takes no other along; a part of the application that is missing is missing for all of them. */
+function brokenAlone(error: unknown): Result<never> {
+  if (error instanceof Error && error.name === MISSING_PART) throw error;
+  return fail('PIECE_BROKE', {});
 }
 
 const visiblePieces = (project: Project): string[] => project.pieceOrder.filter((id) => project.pieces[id].visible);

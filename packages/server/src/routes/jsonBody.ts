@@ -1,11 +1,10 @@
 import { LIMITS, parseBoundedJson } from '@fictile/core';
 import express, { type RequestHandler } from 'express';
 import { coreFault, httpFault } from '../services/faults.ts';
-import { dropIdle } from './dropIdle.ts';
 
 /** Bodies of JSON, whose depth and number of values are counted before they are parsed. */
-export const jsonBody: RequestHandler[] = [
-  dropIdle,
+export const jsonBody = (idle: RequestHandler): RequestHandler[] => [
+  idle,
   express.raw({ type: ['application/json', 'application/*+json'], limit: LIMITS.projectBytes }),
   (request, _response, next) => {
     if (Buffer.isBuffer(request.body)) {

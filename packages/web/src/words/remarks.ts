@@ -275,6 +275,8 @@ export function failureText(failure: Failure): string {
       return 'This was saved by a later version of Fictile. Update this one to open it.';
     case 'PROJECT_BROKEN':
       return `That value does not fit (${failure.params.path}). Nothing was changed.`;
+    case 'PIECE_BROKE':
+      return 'This piece could not be built, by a fault of ours. Undo the last change; the other pieces are not touched by it.';
     case 'MODEL_UNKNOWN':
       return 'The file of this model can’t be loaded. Is the server running?';
     case 'PIECE_LOCKED':

@@ -17,7 +17,7 @@ export interface Watch {
 const USUAL: Watch = { longMs: 4_000, stuckMs: 45_000 };
 const LOOK_MS = 500;
 /** What browsers say where a module or its binary could not be loaded. */
-const NOT_FETCHED = /dynamically imported module|failed to fetch|importing a module|wasm|webassembly|networkerror/i;
+const NOT_FETCHED = /could not be loaded|dynamically imported module|importing a module/i;
 
 interface Waiting {
   since: number;

@@ -30,7 +30,7 @@ export function Unopened({ id, error, draft, onOlder, onAgain }: UnopenedProps) 
       <Stack maw={460} gap="sm">
         <Alert color="red">
           {isUnreadable ? t.unreadable : isGone ? t.missing : t.failed}{' '}
-          <Anchor component={Link} to="/">
+          <Anchor component={Link} to="/" inherit>
             {texts.toRack}
           </Anchor>
         </Alert>

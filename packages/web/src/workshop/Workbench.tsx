@@ -107,7 +107,9 @@ function useBench(store: ProjectStore, startsHeld: boolean) {
   useKeys(commands, singleKeys.areOn);
   return {
     ...open,
-    ...{ project, refusal: state.refusal, evaluation, shelf, client, isHeld, build },
+    ...{ project, refusal: state.refusal, shelf, client, isHeld, build },
+    // what is not being built keeps nobody waiting
+    evaluation: isHeld ? { ...evaluation, busy: false } : evaluation,
     ...{ marks, chosen, typing, actions, commands, drawings, models, fit, lookFrom, camera },
     placing: atWork === 'place' && !typing.now && !chosen.pieces.some(groundOf) ? placing : undefined,
     bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
@@ -207,23 +209,7 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
         lift={bench.showsSection ? SECTION_LIFT : 0}
         onPictures={onPictures}
       >
-        <BuildNotice
-          evaluation={evaluation}
-          isHeld={bench.isHeld}
-          onCancel={() => client?.cancel()}
-          onBuild={bench.build}
-        />
-        {bench.showsSection && lead && !lead.locked && (
-          <SectionCard
-            key={lead.id}
-            store={store}
-            pieces={chosen.pieces}
-            shown={shown}
-            shelf={shelf}
-            picked={pickedOf(bench, lead.id)}
-            onClose={() => bench.setShowsSection(false)}
-          />
-        )}
+        <OverView bench={bench} store={store} lead={lead} shown={shown} />
       </ViewPane>
       <SideColumn
         {...common}
@@ -252,6 +238,32 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
 }
 
 type Bench = ReturnType<typeof useBench>;
+
+/** What lies over the view: how building goes, and the card on which a section is drawn. */
+function OverView({ bench, store, lead, shown }: LeadRecipeProps) {
+  const { evaluation, client, shelf, chosen } = bench;
+  return (
+    <>
+      <BuildNotice
+        evaluation={evaluation}
+        isHeld={bench.isHeld}
+        onCancel={() => client?.cancel()}
+        onBuild={bench.build}
+      />
+      {bench.showsSection && lead && !lead.locked && (
+        <SectionCard
+          key={lead.id}
+          store={store}
+          pieces={chosen.pieces}
+          shown={shown}
+          shelf={shelf}
+          picked={pickedOf(bench, lead.id)}
+          onClose={() => bench.setShowsSection(false)}
+        />
+      )}
+    </>
+  );
+}
 
 /** What opens over the workshop's right. */
 function Panels({ bench, store, take }: { bench: Bench; store: ProjectStore; take: TakePicture | undefined }) {

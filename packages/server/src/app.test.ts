@@ -1,5 +1,7 @@
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { mkdtemp, rm } from 'node:fs/promises';
+import { connect, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { newPiece, newProject, type Project } from '@fictile/core';
@@ -234,6 +236,31 @@ describe('safety', () => {
     expect(await Promise.all(['rebound.example', 'kiln.row.example', ''].map(status))).toEqual(Array(3).fill(403));
     expect(readSettings({ FICTILE_HOSTS: 'kiln.row' }).hosts).not.toContain('kiln.row');
   });
+});
+
+test('an upload of which no more comes is dropped; one that is slow is not', async () => {
+  const checkAsset = (): Promise<void> => Promise.resolve();
+  const patient = createApp({ database, log: pino({ level: 'silent' }), hosts: ['localhost'], uploadIdleMs: 400, checkAsset }); // prettier-ignore
+  const server = patient.listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const body = 'v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n';
+  const hash = createHash('sha256').update(body).digest('hex');
+  const send = async (parts: readonly string[], pauseMs: number): Promise<string> => {
+    const socket = connect((server.address() as AddressInfo).port, '127.0.0.1').on('error', () => undefined);
+    let said = '';
+    socket.on('data', (data) => (said += String(data)));
+    socket.write(`PUT /api/assets/${hash}?kind=obj HTTP/1.1\r\nhost: localhost\r\nconnection: close\r\ncontent-length: ${body.length}\r\n\r\n`); // prettier-ignore
+    for (const part of parts) {
+      socket.write(part);
+      await new Promise((resolve) => setTimeout(resolve, pauseMs));
+    }
+    if (!socket.destroyed) await once(socket, 'close');
+    return said.slice(0, 12);
+  };
+  const slowly = Array.from({ length: 7 }, (_, i) => body.slice(5 * i, 5 * i + 5));
+  expect(await send([body.slice(0, 9)], 0)).toBe('');
+  expect(await send(slowly, 150)).toBe('HTTP/1.1 201');
+  server.close();
 });
 
 describe('assets', () => {

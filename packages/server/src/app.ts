@@ -8,6 +8,7 @@ import { checkAsset } from './checks/checkAsset.ts';
 import { readFonts } from './checks/readFonts.ts';
 import type { Database } from './db/open.ts';
 import { assetRoutes } from './routes/assetRoutes.ts';
+import { dropIdle } from './routes/dropIdle.ts';
 import { errorHandler } from './routes/errorHandler.ts';
 import { fontRoutes } from './routes/fontRoutes.ts';
 import { guard } from './routes/guard.ts';
@@ -29,6 +30,8 @@ export interface AppOptions {
   hosts: readonly string[];
   /** the time by which revisions grow old */
   aging?: () => Date;
+  /** an upload that stands still so long is dropped */
+  uploadIdleMs?: number;
   checkAsset?: AssetCheck;
   readFonts?: FontReader;
 }
@@ -78,6 +81,7 @@ function securityHeaders(): express.RequestHandler {
 function api({
   database,
   aging,
+  uploadIdleMs = 20_000,
   checkAsset: check = checkAsset,
   readFonts: read = readFonts,
 }: AppOptions): express.Router {
@@ -87,10 +91,11 @@ function api({
     response.set('cache-control', 'no-store');
     next();
   });
+  const idle = dropIdle(uploadIdleMs);
   const assets = new AssetService(database, check);
-  router.use('/assets', assetRoutes(assets));
-  router.use('/fonts', fontRoutes(new FontService(database, read), assets));
-  router.use(...jsonBody);
+  router.use('/assets', assetRoutes(assets, idle));
+  router.use('/fonts', fontRoutes(new FontService(database, read), assets, idle));
+  router.use(...jsonBody(idle));
   router.get('/openapi.json', (_request, response) => {
     response.json(document);
   });

@@ -1,24 +1,23 @@
 import { LIMITS } from '@fictile/core';
 import { fontListSchema } from '@fictile/contract';
 import { fontPath } from '@fictile/fonts';
-import express, { Router } from 'express';
+import express, { Router, type RequestHandler } from 'express';
 import { z } from 'zod';
 import type { AssetService } from '../services/assets.ts';
 import { httpFault } from '../services/faults.ts';
 import type { FontService } from '../services/fonts.ts';
-import { dropIdle } from './dropIdle.ts';
 import { parseBody } from './parseBody.ts';
 
 const fileName = z.string().min(1).max(200);
 /** Where other files of the same styles are there: which of them are to be used. */
 const styleChoice = z.enum(['new', 'old']);
 
-export function fontRoutes(service: FontService, assets: AssetService): Router {
+export function fontRoutes(service: FontService, assets: AssetService, idle: RequestHandler): Router {
   const router = Router();
   router.get('/', async (_request, response) => {
     response.json(fontListSchema.parse({ families: await service.list() }));
   });
-  router.post('/', dropIdle, express.raw({ type: () => true, limit: LIMITS.fontBytes }), async (request, response) => {
+  router.post('/', idle, express.raw({ type: () => true, limit: LIMITS.fontBytes }), async (request, response) => {
     const body: unknown = request.body;
     if (!Buffer.isBuffer(body) || body.length === 0)
       throw httpFault('REQUEST_BROKEN', { path: 'body', why: 'is empty' });

@@ -28,7 +28,10 @@ interface Told {
   threw: string[];
 }
 
-/** What no file may do to who reads it: hang, crash, take memory, or be read as something else. Each kind in a process of its own. */
+/**
+ * What no file may do to who reads it: hang, crash, take memory, or be read as something else. Each kind in a process
+ * of its own.
+ */
 export async function benchAttacks(say: Say): Promise<void> {
   const names = ['made files', ...samples(new Uint8Array(16)).map(({ name }) => name), 'heavy drawings'];
   const all: Told[] = [];
@@ -43,11 +46,27 @@ export async function benchAttacks(say: Say): Promise<void> {
   }
   const sum = (of: (told: Told) => number): number => all.reduce((total, told) => total + of(told), 0);
   const cases = sum((told) => told.cases);
-  say.put('attacks: slowest file', Math.max(...all.map((told) => told.slowestMs)) / 1000, 's', { bar: HANG_MS / 1000, n: cases });
-  say.put('attacks: memory above idle', Math.max(...all.map((told) => told.megabytes)), 'MB', { bar: MOST_MEGABYTES, n: cases });
-  say.put('attacks: crashes', sum((told) => told.threw.length), 'files', { bar: 0, n: cases });
-  say.put('attacks: read as something else', sum((told) => told.wrong.length), 'files', { bar: 0, n: cases });
-} // prettier-ignore
+  say.put('attacks: slowest file', Math.max(...all.map((told) => told.slowestMs)) / 1000, 's', {
+    bar: HANG_MS / 1000,
+    n: cases,
+  });
+  say.put('attacks: memory above idle', Math.max(...all.map((told) => told.megabytes)), 'MB', {
+    bar: MOST_MEGABYTES,
+    n: cases,
+  });
+  say.put(
+    'attacks: crashes',
+    sum((told) => told.threw.length),
+    'files',
+    { bar: 0, n: cases },
+  );
+  say.put(
+    'attacks: read as something else',
+    sum((told) => told.wrong.length),
+    'files',
+    { bar: 0, n: cases },
+  );
+}
 
 function inChild(name: string): Promise<Told> {
   const child = fork(new URL('./attackChild.js', import.meta.url), [name], { serialization: 'advanced' });
@@ -81,34 +100,47 @@ export async function attack(name: string): Promise<Told> {
 
 type Case = [label: string, work: () => Promise<string>];
 
-async function casesOf(name: string, font: Uint8Array, kernels: Kernels & Awaited<ReturnType<typeof loadKernels>>): Promise<Case[]> {
+async function casesOf(
+  name: string,
+  font: Uint8Array,
+  kernels: Kernels & Awaited<ReturnType<typeof loadKernels>>,
+): Promise<Case[]> {
   if (name === 'made files')
     return ATTACKS.map(({ name: label, format, bytes, becomes }) => {
       const file = bytes();
-      return [`${format}, ${label}`, async () => {
-        const read = await readAny(format, file, kernels.loadUnpacker);
-        return becomes !== 'either' && read.ok !== (becomes === 'read') ? `was ${read.ok ? 'read' : 'refused'}` : '';
-      }];
+      return [
+        `${format}, ${label}`,
+        async () => {
+          const read = await readAny(format, file, kernels.loadUnpacker);
+          return becomes !== 'either' && read.ok !== (becomes === 'read') ? `was ${read.ok ? 'read' : 'refused'}` : '';
+        },
+      ];
     });
   if (name === 'heavy drawings') {
     const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 4e8 });
-    return HEAVY_DRAWINGS.map(([label, bytes]) => [label, async () => {
-      const read = readSvg(new TextDecoder().decode(bytes()));
-      if (!read.ok) return '';
-      // built until somebody would stop it
-      const until = performance.now() + HANG_MS / 2;
-      const context = { ...quietContext, cancelled: () => performance.now() > until };
-      const project = newProject('p', 'p', [newDrawing('a', 'Mark', usualDrawing(read.value.shape))]);
-      await engine.evaluate(project, 'a', context);
-      return '';
-    }]);
+    return HEAVY_DRAWINGS.map(([label, bytes]) => [
+      label,
+      async () => {
+        const read = readSvg(new TextDecoder().decode(bytes()));
+        if (!read.ok) return '';
+        // built until somebody would stop it
+        const until = performance.now() + HANG_MS / 2;
+        const context = { ...quietContext, cancelled: () => performance.now() > until };
+        const project = newProject('p', 'p', [newDrawing('a', 'Mark', usualDrawing(read.value.shape))]);
+        await engine.evaluate(project, 'a', context);
+        return '';
+      },
+    ]);
   }
   const sample = samples(font).find((one) => one.name === name);
   if (!sample) throw new Error(`there is no sample "${name}"`);
   const random = seededRandom(20_261_130);
   const files = Array.from({ length: MUTATIONS }, () => mutate(sample.bytes, random, sample.isText));
-  return files.map((bytes, i) => [`${i}`, async () => {
-    const { verdict, why } = await judge(sample, bytes, kernels);
-    return verdict === 'wrong' ? why : '';
-  }]);
-} // prettier-ignore
+  return files.map((bytes, i) => [
+    `${i}`,
+    async () => {
+      const { verdict, why } = await judge(sample, bytes, kernels);
+      return verdict === 'wrong' ? why : '';
+    },
+  ]);
+}

@@ -33,7 +33,8 @@ export interface Say {
 }
 
 /**
- * Lines for people, or with `json` one line of JSON a figure and nothing else. Bars in time hold at a yardstick of 18 ms and scale with the
+ * Lines for people, or with `json` one line of JSON a figure and nothing else. Bars in time hold at a yardstick of 18
+ * ms and scale with the
  * machine's own.
  */
 export function makeSay(json: boolean, yardstickMs: number): Say {

@@ -19,7 +19,8 @@ import { benchFont, type Row } from './solids.ts';
 import { benchStrings, STRINGS } from './strings.ts';
 import { yardstick } from './three.ts';
 
-// Ratios within one run: machines here are noisy. `--json` gives a line of JSON a figure. `--every N` takes every Nth character, `--no-browser` leaves out the page.
+// Ratios within one run: machines here are noisy. `--json` gives a line of JSON a figure. `--every N` takes every Nth
+// character, `--no-browser` leaves out the page.
 const every = Number(process.argv[process.argv.indexOf('--every') + 1] || 1) || 1;
 const yardstickMs = yardstick();
 const say = makeSay(process.argv.includes('--json'), yardstickMs);

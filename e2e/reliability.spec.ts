@@ -14,7 +14,9 @@ test('files that ask for too much are refused, and the server goes on', async ()
   const data = await mkdtemp(join(tmpdir(), 'fictile-attacks-'));
   const server = await startServer(data);
   try {
-    const models = ATTACKS.filter(({ format, becomes }) => ['glb', 'ply', 'stl', 'obj'].includes(format) && becomes === 'refused'); // prettier-ignore
+    const models = ATTACKS.filter(
+      ({ format, becomes }) => ['glb', 'ply', 'stl', 'obj'].includes(format) && becomes === 'refused',
+    );
     for (const { name, format, bytes } of models.filter((_, i) => i % 4 === 0)) {
       const body = bytes();
       const hash = createHash('sha256').update(body).digest('hex');
@@ -35,7 +37,10 @@ test('files that ask for too much are refused, and the server goes on', async ()
   }
 });
 
-test(`two tabs on a bad line, ${RUNS} times: whoever looks at the newer finds his own again`, async ({ page, context }) => {
+test(`two tabs on a bad line, ${RUNS} times: whoever looks at the newer finds his own again`, async ({
+  page,
+  context,
+}) => {
   test.setTimeout(60_000 + RUNS * 30_000);
   await makeUndrawn(page, 'Kiln');
   await settled(page);
@@ -68,7 +73,7 @@ test(`two tabs on a bad line, ${RUNS} times: whoever looks at the newer finds hi
     const kept = await wordsOfVersions(page);
     expect(kept).toEqual(expect.arrayContaining([here, there]));
   }
-}); // prettier-ignore
+});
 
 test('closing asks where nothing is kept, and leaving for the rack asks too', async ({ page }) => {
   await makeUndrawn(page, 'Kiln');
@@ -92,7 +97,10 @@ test('closing asks where nothing is kept, and leaving for the rack asks too', as
   await dialog.accept();
 });
 
-test('a project that is put in the bin meanwhile says so, and comes back with what was typed', async ({ page, request }) => {
+test('a project that is put in the bin meanwhile says so, and comes back with what was typed', async ({
+  page,
+  request,
+}) => {
   await makeUndrawn(page, 'Kiln');
   await settled(page);
   const id = page.url().split('/').at(-1);
@@ -101,8 +109,10 @@ test('a project that is put in the bin meanwhile says so, and comes back with wh
   await expect(saving(page)).toContainText('in the bin');
   await page.getByRole('button', { name: 'Put it back on the rack' }).click();
   await expect(saving(page)).toHaveText('saved');
-  expect((await (await request.get(`/api/projects/${id}`)).json()).project.pieces.title.source.graphemes).toHaveLength(13);
-}); // prettier-ignore
+  expect((await (await request.get(`/api/projects/${id}`)).json()).project.pieces.title.source.graphemes).toHaveLength(
+    13,
+  );
+});
 
 test('a part of the application that is missing is said, and what was built stays', async ({ page }) => {
   await page.route('**/*harfbuzz*.wasm', (route) => route.abort());
@@ -154,7 +164,10 @@ test('a newest version that can not be read is passed over for an older one', as
   const id = address.split('/').at(-1) ?? '';
   await page.route(`**/api/projects/${id}`, (route) =>
     route.request().method() === 'GET'
-      ? route.fulfill({ status: 422, json: { error: { code: 'REVISION_UNREADABLE', params: { id, revision: 2, why: 'it is no JSON' } } } })
+      ? route.fulfill({
+          status: 422,
+          json: { error: { code: 'REVISION_UNREADABLE', params: { id, revision: 2, why: 'it is no JSON' } } },
+        })
       : route.continue(),
   );
   await page.goto('/');
@@ -164,7 +177,7 @@ test('a newest version that can not be read is passed over for an older one', as
   await words(page).fill('Kiln by day');
   await expect(saving(page)).toHaveText('saved');
   expect(await wordsOfVersions(page)).toEqual(expect.arrayContaining(['Kiln', 'Kiln by night', 'Kiln by day']));
-}); // prettier-ignore
+});
 
 const withoutDrawing = (page: Page): Promise<unknown> =>
   page.addInitScript(() => {

@@ -4,7 +4,9 @@ import { defineConfig, type Rolldown } from 'vite';
 /** The page needs cross-origin isolation for shared memory, in development as behind our own server. */
 const headers = { 'Cross-Origin-Opener-Policy': 'same-origin', 'Cross-Origin-Embedder-Policy': 'require-corp' };
 
-/** Packages that also run in Node ask there for its modules; in a browser they never get that far, so it is no warning. */
+/**
+ * Packages that also run in Node ask there for its modules; in a browser they never get that far, so it is no warning.
+ */
 const rolldownOptions: Rolldown.RolldownOptions = {
   onLog: (level, log, handler) => {
     if (!log.message.includes('has been externalized for browser compatibility')) handler(level, log);

@@ -44,10 +44,12 @@ function tellHelp(name: string | undefined): number {
 }
 
 function tellVersion(): number {
-  const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as { version: string };
+  const { version } = JSON.parse(readFileSync(new URL('../package.json', import.meta.url), 'utf8')) as {
+    version: string;
+  };
   say(`fictile ${version}`);
   return 0;
-} // prettier-ignore
+}
 
 // who reads only the first lines closes the pipe: that is no fault
 process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 1));

@@ -128,7 +128,7 @@ const MESH_WHY: Readonly<Record<MeshFault, string>> = {
   reference: 'its parts name others that are not there',
   nodes: 'its parts hang on each other in a circle, or on two at once',
   posed: 'its shape is set by a skeleton or by mixed-in shapes; save it as it stands, without them',
-  outside: 'parts of it lie in other files; save it as one file',
+  outside: 'parts of it lie outside of its own block of data; save it as one binary file',
   extension: 'it needs an extension that is not known here',
   data: 'its numbers can not be unpacked',
 };

@@ -134,7 +134,12 @@ describe('projects', () => {
     await save(document('Third'), 2).expect(200);
     const spoil = (number: number, text: string) =>
       database.tables.run(`UPDATE revisions SET document = '${text}' WHERE number = ${number}`);
-    for (const text of ['{"schemaVersion":', '{"schemaVersion":1}', `{"$part":"${'0'.repeat(64)}"}`, '{"schemaVersion":99}']) {
+    for (const text of [
+      '{"schemaVersion":',
+      '{"schemaVersion":1}',
+      `{"$part":"${'0'.repeat(64)}"}`,
+      '{"schemaVersion":99}',
+    ]) {
       await spoil(3, text);
       const told = await request(app).get('/api/projects/p1').expect(422);
       expect(told.body.error).toMatchObject({ code: 'REVISION_UNREADABLE', params: { id: 'p1', revision: 3 } });
@@ -145,7 +150,7 @@ describe('projects', () => {
     expect((await save(document('Late'), 1).expect(422)).body.error.code).toBe('REVISION_UNREADABLE');
     expect((await save(document('On'), 3).expect(200)).body.revision).toBe(4);
     expect((await request(app).get('/api/projects/p1').expect(200)).body.project.name).toBe('On');
-  }); // prettier-ignore
+  });
 
   test('a project in the bin takes no saves and says why', async () => {
     await create(document());
@@ -162,13 +167,24 @@ describe('projects', () => {
     try {
       for (let round = 0; round < 15; round++) {
         const { revision } = (await request(app).get('/api/projects/p1')).body;
-        const put = (to: ReturnType<typeof createApp>, name: string) => request(to).put('/api/projects/p1').set('idempotency-key', key()).send({ project: document(name), baseRevision: revision }); // prettier-ignore
+        const put = (to: ReturnType<typeof createApp>, name: string) =>
+          request(to)
+            .put('/api/projects/p1')
+            .set('idempotency-key', key())
+            .send({ project: document(name), baseRevision: revision });
         const answers = await Promise.all([put(app, `here ${round}`), put(second, `there ${round}`)]);
         expect(answers.map((a) => a.status).sort()).toEqual([200, 409]);
         const won = answers.findIndex((a) => a.status === 200);
         expect(answers[1 - won].body.newer.project.name).toBe(won === 0 ? `here ${round}` : `there ${round}`);
       }
-      const made = await Promise.all([app, second].map((to, i) => request(to).post('/api/projects').set('idempotency-key', key()).send({ project: { ...document(`n${i}`), id: 'new' } }))); // prettier-ignore
+      const made = await Promise.all(
+        [app, second].map((to, i) =>
+          request(to)
+            .post('/api/projects')
+            .set('idempotency-key', key())
+            .send({ project: { ...document(`n${i}`), id: 'new' } }),
+        ),
+      );
       expect(made.map((a) => a.status).sort()).toEqual([201, 409]);
     } finally {
       await other.close();
@@ -179,7 +195,13 @@ describe('projects', () => {
     await create(document());
     const pages = await database.tables.get<Record<string, number>>('PRAGMA page_count');
     await database.tables.run(`PRAGMA max_page_count = ${Object.values(pages)[0]}`);
-    const long = newProject('p1', 'Long', [newPiece('a', 'a', Array.from({ length: 9000 }, (_, i) => String((i * 7919) % 104_729)))]); // prettier-ignore
+    const long = newProject('p1', 'Long', [
+      newPiece(
+        'a',
+        'a',
+        Array.from({ length: 9000 }, (_, i) => String((i * 7919) % 104_729)),
+      ),
+    ]);
     const full = await save(long, 1);
     expect([full.status, full.body.error.code]).toEqual([507, 'DISK_FULL']);
     await database.tables.run('PRAGMA max_page_count = 4294967294');
@@ -189,7 +211,12 @@ describe('projects', () => {
   });
 
   test('values are counted before they are parsed', async () => {
-    const send = (body: string) => request(app).post('/api/projects').set('content-type', 'application/json').set('idempotency-key', key()).send(body); // prettier-ignore
+    const send = (body: string) =>
+      request(app)
+        .post('/api/projects')
+        .set('content-type', 'application/json')
+        .set('idempotency-key', key())
+        .send(body);
     const many = Array.from({ length: 1_350_000 }, (_, i) => `"${i}":{}`).join(',');
     for (const body of [`{"project":{"pieces":{${many}}}}`, '['.repeat(1000), `[${'0,'.repeat(3e6)}0]`])
       expect((await send(body).expect(413)).body.error.code).toBe('TOO_LARGE');
@@ -232,7 +259,9 @@ describe('safety', () => {
     const { hosts } = readSettings({ HOST: '0.0.0.0', FICTILE_HOSTS: 'kiln.row, Shop.row' });
     const open = createApp({ database, log: pino({ level: 'silent' }), hosts });
     const status = async (host: string) => (await request(open).get('/api/projects').set('host', host)).status;
-    expect(await Promise.all(['kiln.row:4173', 'shop.row', 'localhost', '[::1]:80'].map(status))).toEqual(Array(4).fill(200)); // prettier-ignore
+    expect(await Promise.all(['kiln.row:4173', 'shop.row', 'localhost', '[::1]:80'].map(status))).toEqual(
+      Array(4).fill(200),
+    );
     expect(await Promise.all(['rebound.example', 'kiln.row.example', ''].map(status))).toEqual(Array(3).fill(403));
     expect(readSettings({ FICTILE_HOSTS: 'kiln.row' }).hosts).not.toContain('kiln.row');
   });
@@ -240,7 +269,13 @@ describe('safety', () => {
 
 test('an upload of which no more comes is dropped; one that is slow is not', async () => {
   const checkAsset = (): Promise<void> => Promise.resolve();
-  const patient = createApp({ database, log: pino({ level: 'silent' }), hosts: ['localhost'], uploadIdleMs: 400, checkAsset }); // prettier-ignore
+  const patient = createApp({
+    database,
+    log: pino({ level: 'silent' }),
+    hosts: ['localhost'],
+    uploadIdleMs: 400,
+    checkAsset,
+  });
   const server = patient.listen(0, '127.0.0.1');
   await once(server, 'listening');
   const body = 'v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n';
@@ -249,7 +284,9 @@ test('an upload of which no more comes is dropped; one that is slow is not', asy
     const socket = connect((server.address() as AddressInfo).port, '127.0.0.1').on('error', () => undefined);
     let said = '';
     socket.on('data', (data) => (said += String(data)));
-    socket.write(`PUT /api/assets/${hash}?kind=obj HTTP/1.1\r\nhost: localhost\r\nconnection: close\r\ncontent-length: ${body.length}\r\n\r\n`); // prettier-ignore
+    socket.write(
+      `PUT /api/assets/${hash}?kind=obj HTTP/1.1\r\nhost: localhost\r\nconnection: close\r\ncontent-length: ${body.length}\r\n\r\n`,
+    );
     for (const part of parts) {
       socket.write(part);
       await new Promise((resolve) => setTimeout(resolve, pauseMs));
@@ -334,7 +371,12 @@ describe('fonts that are brought in', () => {
     const told = await bring('newer.ttf', 'Kiln Regular 2').expect(409);
     expect(told.body.error).toEqual({ code: 'STYLE_THERE', params: { family: 'Kiln', styles: 'Regular' } });
     expect(await families()).toEqual([before]);
-    const choose = (styles: string) => request(app).post('/api/fonts').query({ name: 'newer.ttf', styles }).set('content-type', 'application/octet-stream').send('Kiln Regular 2'); // prettier-ignore
+    const choose = (styles: string) =>
+      request(app)
+        .post('/api/fonts')
+        .query({ name: 'newer.ttf', styles })
+        .set('content-type', 'application/octet-stream')
+        .send('Kiln Regular 2');
     expect((await choose('old').expect(201)).body).toEqual({ families: ['Kiln'], faces: 0 });
     expect(await families()).toEqual([before]);
     await choose('new').expect(201);

@@ -2,8 +2,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
-import { waysOn } from './backup/waysOn.ts';
-import { DatabaseDamaged, openDatabase } from './db/open.ts';
+import { openOrSay } from './backup/openOrSay.ts';
 import { agingClock, upkeep } from './services/upkeep.ts';
 import { isLocal, readSettings } from './settings.ts';
 
@@ -11,11 +10,7 @@ const UPKEEP_MS = 6 * 3_600_000;
 
 const settings = readSettings(process.env);
 const log = pino({ level: settings.logLevel });
-const database = await openDatabase(settings.data).catch(async (error: unknown) => {
-  if (!(error instanceof DatabaseDamaged)) throw error;
-  process.stderr.write(await waysOn(settings.data, error.message));
-  process.exit(1);
-});
+const database = await openOrSay(settings.data);
 const aging = await agingClock(database);
 const server = createServer(createApp({ database, log, page: settings.page, hosts: settings.hosts, aging }));
 

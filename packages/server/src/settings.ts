@@ -34,10 +34,16 @@ const LOCAL = ['localhost', '127.0.0.1', '::1'];
 
 export const isLocal = (host: string): boolean => LOCAL.includes(host);
 
-/** Where others can reach the machine it has more names than its own: its addresses, and those that were listed, with commas between. */
+/**
+ * Where others can reach the machine it has more names than its own: its addresses, and those that were listed, with
+ * commas between.
+ */
 function namesFor(host: string, listed = ''): string[] {
   if (isLocal(host)) return LOCAL;
   const addresses = Object.values(networkInterfaces()).flatMap((rows) => (rows ?? []).map((row) => row.address));
-  const named = listed.split(',').map((name) => name.trim()).filter((name) => name !== ''); // prettier-ignore
+  const named = listed
+    .split(',')
+    .map((name) => name.trim())
+    .filter((name) => name !== '');
   return [...LOCAL, host, hostname(), ...addresses, ...named];
 }

@@ -28,7 +28,10 @@ import { readWordRows, rowName, withWords } from './wordRows.ts';
 
 const CACHE_BYTES = 256 * 1024 * 1024;
 
-/** All pieces of a saved project that are seen, or one of them, to a mesh file with the bytes the application would write; or a file for every row of a table of words. */
+/**
+ * All pieces of a saved project that are seen, or one of them, to a mesh file with the bytes the application would
+ * write; or a file for every row of a table of words.
+ */
 export async function bake(row: readonly string[]): Promise<void> {
   const { positional, flags } = parseArguments(row, (name) => name === 'json' || name === 'quiet');
   only(flags, ['piece', 'words', 'out', 'out-dir', 'format', 'json', 'quiet']);

@@ -12,7 +12,9 @@ parentPort.on('message', (line) => {
 });`;
 
 test.each(['die', 'throw', 'grow'])('a thread that dies (%s) loses its case alone, and says so', async (way) => {
-  const thread = new CaseThread(() => new Worker(SOURCE, { eval: true, resourceLimits: { maxOldGenerationSizeMb: 64 } }));
+  const thread = new CaseThread(
+    () => new Worker(SOURCE, { eval: true, resourceLimits: { maxOldGenerationSizeMb: 64 } }),
+  );
   try {
     expect(await thread.work('one')).toEqual({ answer: 'one' });
     await expect(thread.work(way)).rejects.toMatchObject({ code: 'CASE_ENDED' });
@@ -20,4 +22,4 @@ test.each(['die', 'throw', 'grow'])('a thread that dies (%s) loses its case alon
   } finally {
     await thread.end();
   }
-}); // prettier-ignore
+});

@@ -4,7 +4,10 @@ import type { WorkedCase } from './runCase.ts';
 
 type Thread = Pick<Worker, 'postMessage' | 'once' | 'removeAllListeners' | 'terminate'>;
 
-/** A thread that works on one case after another. One that dies takes its case with it, which is told; the next case gets a new thread. */
+/**
+ * A thread that works on one case after another. One that dies takes its case with it, which is told; the next case
+ * gets a new thread.
+ */
 export class CaseThread {
   readonly #start: () => Thread;
   #thread: Thread | undefined;
@@ -24,7 +27,10 @@ export class CaseThread {
       });
     } catch {
       this.#thread = undefined;
-      throw fault('CASE_ENDED', 'What worked on this case ended, most likely for want of memory. Make it smaller, or use fewer --jobs.'); // prettier-ignore
+      throw fault(
+        'CASE_ENDED',
+        'What worked on this case ended, most likely for want of memory. Make it smaller, or use fewer --jobs.',
+      );
     } finally {
       thread.removeAllListeners();
     }

@@ -236,7 +236,9 @@ describe('bake', () => {
     expect(names).toEqual(['Title', 'Foot']);
     expect(checkMesh(mesh)).toMatchObject({ closed: true, manifold: true, outward: true });
     await writeFile(at('w.csv'), 'Tea\n');
-    expect(await codeOf(() => bake([at('three.json'), '--words', at('w.csv'), '--out-dir', at('o')]))).toBe('PIECE_UNKNOWN'); // prettier-ignore
+    expect(await codeOf(() => bake([at('three.json'), '--words', at('w.csv'), '--out-dir', at('o')]))).toBe(
+      'PIECE_UNKNOWN',
+    );
     const one = newProject('p', 'One', [newPiece('a', 'Title', [...'Kiln']), newForm('b', 'Slab', usualForms().block)]);
     await writeFile(at('one.json'), JSON.stringify(one));
     await bake([at('one.json'), '--words', at('w.csv'), '--out-dir', at('o'), '--format', 'glb']);

@@ -17,9 +17,12 @@ test('usual values are values that their flags take', () => {
     }
 });
 
-test.each(Object.keys(COMMAND_HELP))('%s: what it does, its flags, two examples, within 120 columns but for lists', (name) => {
-  const text = helpFor(name);
-  const [, examples] = text.split('Examples:\n');
-  expect(examples.split('\n').filter((line) => line.startsWith(`  fictile ${name}`))).toHaveLength(2);
-  expect(helpForAll()).toContain(`  ${name.padEnd(8)} ${COMMAND_HELP[name].line}`);
-}); // prettier-ignore
+test.each(Object.keys(COMMAND_HELP))(
+  '%s: what it does, its flags, two examples, within 120 columns but for lists',
+  (name) => {
+    const text = helpFor(name);
+    const [, examples] = text.split('Examples:\n');
+    expect(examples.split('\n').filter((line) => line.startsWith(`  fictile ${name}`))).toHaveLength(2);
+    expect(helpForAll()).toContain(`  ${name.padEnd(8)} ${COMMAND_HELP[name].line}`);
+  },
+);

@@ -106,7 +106,9 @@ export const COMMAND_HELP: Readonly<Record<string, CommandHelp>> = {
   check: {
     line: 'whether a mesh is sound',
     usage: ['fictile check MESH.obj|MESH.stl|MESH.ply|MESH.glb [--json]'],
-    does: ['Judges a mesh as the application does: closed, manifold, outward, crossing faces, counts. Exits 0 whatever it finds.'], // prettier-ignore
+    does: [
+      'Judges a mesh as the application does: closed, manifold, outward, crossing faces, counts. Exits 0 whatever it finds.',
+    ],
     flags: { '': [['json', '', 'say all figures as one line of JSON']] },
     examples: ['fictile check kiln.obj', 'fictile check kiln.glb --json'],
   },

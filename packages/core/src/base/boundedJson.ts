@@ -18,8 +18,10 @@ const OPENING = new Set([0x5b, 0x7b]);
 const CLOSING = new Set([0x5d, 0x7d]);
 
 /**
- * UTF-8 JSON -> a value. Depth and number of values are counted on the bytes first, and nothing above the bounds is parsed: an empty object
- * takes 3 bytes of a file and 60 of memory. `what` stands in the message. Errors: TOO_LARGE, and PROJECT_BROKEN for what is no JSON.
+ * UTF-8 JSON -> a value. Depth and number of values are counted on the bytes first, and nothing above the bounds is
+ * parsed: an empty object
+ * takes 3 bytes of a file and 60 of memory. `what` stands in the message. Errors: TOO_LARGE, and PROJECT_BROKEN for
+ * what is no JSON.
  */
 export function parseBoundedJson(bytes: Uint8Array, what: string, bounds: JsonBounds = USUAL): Result<unknown> {
   const over = overBounds(bytes, bounds);

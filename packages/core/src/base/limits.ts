@@ -49,7 +49,10 @@ export const LIMITS = {
   drawingPieces: 40_000,
   drawingPathCharacters: 4_000_000,
   drawingColours: 64,
-  /** comparisons of the rules of an SVG file's style sheets with its elements, characters of one transform and of one style sheet */
+  /**
+   * comparisons of the rules of an SVG file's style sheets with its elements, characters of one transform and of one
+   * style sheet
+   */
   drawingRuleTests: 20_000_000,
   drawingTransformCharacters: 20_000,
   drawingStyleCharacters: 400_000,

@@ -18,7 +18,10 @@ export const boundedRecord = <K extends z.ZodString, V extends z.ZodType>(key: K
 
 const tooMany = (most: number): string => `there can be no more than ${most}`;
 
-/** Data against a schema: the value, or one fault. Of data that is large and wrong all over, only the first fault is ever made. */
+/**
+ * Data against a schema: the value, or one fault. Of data that is large and wrong all over, only the first fault is
+ * ever made.
+ */
 export function parseOrFirstFault<T>(schema: z.ZodType<T>, data: unknown): z.ZodSafeParseResult<T> | SchemaFault {
   const fault = hasMany(data) ? firstFault(schema, data, []) : undefined;
   return fault ?? schema.safeParse(data);
@@ -38,7 +41,8 @@ function hasMany(data: unknown): boolean {
 }
 
 /**
- * The first place where data does not have the shape of a schema. What schemas ask of several values together is left to them: by then it is
+ * The first place where data does not have the shape of a schema. What schemas ask of several values together is left
+ * to them: by then it is
  * known that every value alone is right, so there is little that they could tell.
  */
 function firstFault(schema: z.ZodType, data: unknown, path: (string | number)[]): SchemaFault | undefined {
@@ -54,8 +58,11 @@ function firstFault(schema: z.ZodType, data: unknown, path: (string | number)[])
   const parsed = schema.safeParse(data);
   if (parsed.success) return undefined;
   const issue = parsed.error.issues[0];
-  return { path: [...path, ...issue.path.map((key) => (typeof key === 'symbol' ? String(key) : key))], why: issueText(issue) };
-} // prettier-ignore
+  return {
+    path: [...path, ...issue.path.map((key) => (typeof key === 'symbol' ? String(key) : key))],
+    why: issueText(issue),
+  };
+}
 
 const inner = (schema: z.ZodOptional | z.ZodNullable): z.ZodType => schema.unwrap() as z.ZodType;
 
@@ -103,7 +110,10 @@ function optionOf(schema: z.ZodDiscriminatedUnion, data: unknown): z.ZodType | u
   if (!isPlain(data)) return undefined;
   const { discriminator } = schema.def;
   const kind = data[discriminator];
-  return (schema.options as z.ZodType[]).find((option) => option instanceof z.ZodObject && (option.shape[discriminator] as z.ZodType | undefined)?.safeParse(kind).success); // prettier-ignore
+  return (schema.options as z.ZodType[]).find(
+    (option) =>
+      option instanceof z.ZodObject && (option.shape[discriminator] as z.ZodType | undefined)?.safeParse(kind).success,
+  );
 }
 
 const isPlain = (data: unknown): data is Record<string, unknown> =>

@@ -43,6 +43,7 @@ const nodeSchema = z.looseObject({
   translation: z.array(finite).length(3).optional(),
   rotation: z.array(finite).length(4).optional(),
   scale: z.array(finite).length(3).optional(),
+  extensions,
 });
 const list = <T extends z.ZodType>(of: T) => z.array(of).optional();
 const gltfSchema = z.looseObject({
@@ -83,7 +84,17 @@ const SHAPES: Readonly<Record<string, readonly [number, number]>> = {
   MAT3: [3, 3],
   MAT4: [4, 4],
 };
-const LISTS = ['accessors', 'bufferViews', 'buffers', 'meshes', 'nodes', 'scenes', 'materials', 'images', 'textures'] as const; // prettier-ignore
+const LISTS = [
+  'accessors',
+  'bufferViews',
+  'buffers',
+  'meshes',
+  'nodes',
+  'scenes',
+  'materials',
+  'images',
+  'textures',
+] as const;
 /** Far more than any scene has; each costs a look. */
 const MOST_ENTRIES = 200_000;
 /** Packed meshes hold more than their bytes; no packing known makes this of one. */

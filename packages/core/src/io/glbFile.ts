@@ -22,7 +22,10 @@ const PACKINGS: readonly Packed[] = [
   { extension: 'EXT_meshopt_compression', packing: 'meshopt', decoder: 'meshopt.decoder' },
 ];
 
-/** Extensions that change what stands where; without them a file would be read as something else. Materials' may be passed over. */
+/**
+ * Extensions that change what stands where; without them a file would be read as something else. Materials' may be
+ * passed over.
+ */
 const KNOWN_REQUIRED = new Set(['KHR_mesh_quantization', 'KHR_texture_transform', ...PACKINGS.map((p) => p.extension)]);
 const ABOUT_LOOKS = /^KHR_materials_|^KHR_texture_|^EXT_texture_|^KHR_lights_/;
 

@@ -14,7 +14,8 @@ export interface Placed {
 const STILL: Matrix4 = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
 
 /**
- * The meshes of the scene that is shown, with their places (glTF 2.0, 3.5): nodes outside of it are not part of it. Where the file names no
+ * The meshes of the scene that is shown, with their places (glTF 2.0, 3.5): nodes outside of it are not part of it.
+ * Where the file names no
  * scene, all its trees are taken. Nodes form trees: one with two parents, or its own ancestor, is a fault.
  */
 export function placedMeshes({ nodes = [], meshes = [], scenes = [], scene }: GltfJson): Placed[] | MeshFault {
@@ -29,6 +30,8 @@ export function placedMeshes({ nodes = [], meshes = [], scenes = [], scene }: Gl
   while (stack.length > 0) {
     const { i, world: outer } = stack.pop() as { i: number; world: Matrix4 };
     const node = nodes[i];
+    // copies that only an extension knows of would be missing
+    if (node.extensions?.EXT_mesh_gpu_instancing !== undefined) return 'extension';
     const world = product(outer, matrixOf(node));
     if (node.mesh !== undefined) {
       if (node.skin !== undefined || isBent(node.weights ?? meshes[node.mesh].weights)) return 'posed';

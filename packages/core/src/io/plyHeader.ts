@@ -3,9 +3,23 @@ import { latin1 } from './readText.ts';
 
 /** Bytes of PLY's types. */
 export const PLY_BYTES: Readonly<Record<string, number>> = {
-  char: 1, int8: 1, uchar: 1, uint8: 1, short: 2, int16: 2, ushort: 2, uint16: 2,
-  int: 4, int32: 4, uint: 4, uint32: 4, float: 4, float32: 4, double: 8, float64: 8,
-}; // prettier-ignore
+  char: 1,
+  int8: 1,
+  uchar: 1,
+  uint8: 1,
+  short: 2,
+  int16: 2,
+  ushort: 2,
+  uint16: 2,
+  int: 4,
+  int32: 4,
+  uint: 4,
+  uint32: 4,
+  float: 4,
+  float32: 4,
+  double: 8,
+  float64: 8,
+};
 
 export interface PlyProperty {
   name: string;
@@ -37,7 +51,10 @@ const MOST_PROPERTIES = 1000;
 /** A number and the space after it. */
 const BYTES_OF_WORD = 2;
 
-/** The lines before the body (Turk's description of PLY, 1994), held against the length of the file: what they count must fit into it. */
+/**
+ * The lines before the body (Turk's description of PLY, 1994), held against the length of the file: what they count
+ * must fit into it.
+ */
 export function readPlyHeader(bytes: Uint8Array): PlyHeader | MeshFault {
   const lines = linesOf(bytes);
   if (latin1(bytes, 0, 3) !== 'ply') return 'start';

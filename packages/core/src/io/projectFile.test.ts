@@ -42,7 +42,8 @@ test('what claims to unpack beyond the limit is refused without unpacking it', (
 
 describe('what is not what it says', () => {
   const packed = packProject({ project, assets });
-  const at = (text: string, from = 0): number => Buffer.from(packed.buffer, packed.byteOffset, packed.length).indexOf(text, from); // prettier-ignore
+  const at = (text: string, from = 0): number =>
+    Buffer.from(packed.buffer, packed.byteOffset, packed.length).indexOf(text, from);
 
   test('an asset that was changed on the way', () => {
     const bytes = packed.slice();
@@ -53,7 +54,10 @@ describe('what is not what it says', () => {
 
   test('an asset under the name of another', () => {
     const other = packProject({ project, assets: new Map([[sha256Hex(new Uint8Array(1)), asset]]) });
-    expect(unpackProject(other)).toMatchObject({ ok: false, error: { params: { why: 'its content is not what it is named by' } } }); // prettier-ignore
+    expect(unpackProject(other)).toMatchObject({
+      ok: false,
+      error: { params: { why: 'its content is not what it is named by' } },
+    });
   });
 
   test('a document of other bytes', () => {

@@ -23,7 +23,8 @@ export function packProject({ project, assets }: ProjectFile): Uint8Array {
 }
 
 /**
- * Reads a `.fictile` file. What would unpack to more than the limits is refused before it is unpacked; every entry is held against its
+ * Reads a `.fictile` file. What would unpack to more than the limits is refused before it is unpacked; every entry is
+ * held against its
  * checksum, and every asset against the hash that it is called by.
  */
 export function unpackProject(bytes: Uint8Array): Result<ProjectFile> {

@@ -23,7 +23,8 @@ export interface ReadOptions {
 }
 
 /**
- * Binary glTF 2.0 -> the meshes of its scene as one; motion and cameras are passed over, and materials with their pictures unless they are
+ * Binary glTF 2.0 -> the meshes of its scene as one; motion and cameras are passed over, and materials with their
+ * pictures unless they are
  * `painted`. Counts, lengths and references are held against the file before anything is made of them (glbBounds.ts).
  */
 export async function readGlb(
@@ -107,7 +108,10 @@ function gather(document: Document, placed: readonly Placed[], painted: boolean)
 
 const upright = ([u, v]: readonly number[]): [number, number] => [u, 1 - v];
 
-/** Three vertices a triangle, of lists, strips and fans (glTF 2.0, 3.7.2.1); none of points and lines. Undefined: a vertex that is not there, or a list cut short. */
+/**
+ * Three vertices a triangle, of lists, strips and fans (glTF 2.0, 3.7.2.1); none of points and lines. Undefined: a
+ * vertex that is not there, or a list cut short.
+ */
 function trianglesOf(primitive: Primitive): Uint32Array | undefined {
   const count = primitive.getAttribute('POSITION')?.getCount() ?? 0;
   const index = primitive.getIndices()?.getArray();

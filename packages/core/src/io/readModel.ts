@@ -51,7 +51,8 @@ export async function readModel(
   const faces = faceCount(read.value.mesh);
   if (faces > LIMITS.modelFaces) return fail('TOO_LARGE', { what: 'faces of a model', size: faces, limit: LIMITS.modelFaces }); // prettier-ignore
   const triangles = read.value.mesh.faceVertices.length - 2 * faces;
-  if (triangles > LIMITS.modelFaces) return fail('TOO_LARGE', { what: 'triangles of a model', size: triangles, limit: LIMITS.modelFaces }); // prettier-ignore
+  if (triangles > LIMITS.modelFaces)
+    return fail('TOO_LARGE', { what: 'triangles of a model', size: triangles, limit: LIMITS.modelFaces });
   const joined = weld(read.value.mesh);
   if (faceCount(joined) === 0) return fail('MESH_BROKEN', { format: frame.format, place: 0, why: 'no faces' });
   const placed = { ...joined, positions: ownAxes(joined.positions, frame) };

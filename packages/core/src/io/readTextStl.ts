@@ -6,8 +6,10 @@ const broken = (place: number, why: MeshFault): Result<PolygonMesh> =>
   fail('MESH_BROKEN', { format: 'stl', place, why });
 
 /**
- * STL written as text -> mesh, joined where points are equal. Read by its grammar, so that a file that was cut short, wherever, is told:
- * solid NAME, facets of one loop of three vertices, endsolid NAME; several solids may follow one another. Names may be any words.
+ * STL written as text -> mesh, joined where points are equal. Read by its grammar, so that a file that was cut short,
+ * wherever, is told:
+ * solid NAME, facets of one loop of three vertices, endsolid NAME; several solids may follow one another. Names may be
+ * any words.
  */
 export function readTextStl(bytes: Uint8Array): Result<PolygonMesh> {
   const reader = new TextStl(bytes);
@@ -50,7 +52,8 @@ class TextStl {
       if (word === 'solid' && !isOpen) isOpen = this.#skipName();
       else if (word === 'endsolid' && isOpen) isOpen = !this.#skipName();
       else if (word === 'facet' && isOpen) {
-        if (++faces > LIMITS.meshFaces) return fail('TOO_LARGE', { what: 'faces', size: faces, limit: LIMITS.meshFaces }); // prettier-ignore
+        if (++faces > LIMITS.meshFaces)
+          return fail('TOO_LARGE', { what: 'faces', size: faces, limit: LIMITS.meshFaces });
         this.#facet(body);
       } else return broken(this.#at, 'line');
       word = this.#next();

@@ -14,7 +14,10 @@ const ROW_BYTES = 46;
 const LONGEST_COMMENT = 65_535;
 const MOST_ROWS = 10_000;
 
-/** The table of contents of a zip file (APPNOTE 6.3, 4.3.12 and 4.3.16); undefined where there is none, or names are there twice. */
+/**
+ * The table of contents of a zip file (APPNOTE 6.3, 4.3.12 and 4.3.16); undefined where there is none, or names are
+ * there twice.
+ */
 export function zipRows(bytes: Uint8Array): ZipRow[] | undefined {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const end = endOf(view);

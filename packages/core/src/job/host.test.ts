@@ -136,13 +136,25 @@ test('a page of another build is told, not obeyed', async () => {
 });
 
 test('a piece that breaks takes no other along; what is missing for all of them is told', async () => {
-  const model = newModel('m', 'Jug', { asset: 'a'.repeat(64), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false, paint: 'finish' }); // prettier-ignore
+  const model = newModel('m', 'Jug', {
+    asset: 'a'.repeat(64),
+    format: 'obj',
+    unit: 'mm',
+    up: 'y',
+    scalePercent: 100,
+    closed: false,
+    paint: 'finish',
+  });
   const two = newProject('p', 'p', [newPiece('a', 'a', ['K']), model]);
   const breaking = await startHost(() => {
     throw new RangeError('Maximum call stack size exceeded');
   });
   const answer = await breaking.ask({ kind: 'evaluate', project: two, known: [] });
-  expect(answer).toMatchObject({ kind: 'evaluated', pieces: [{ pieceId: 'a' }], failures: [{ pieceId: 'm', error: { code: 'PIECE_BROKE' } }] }); // prettier-ignore
+  expect(answer).toMatchObject({
+    kind: 'evaluated',
+    pieces: [{ pieceId: 'a' }],
+    failures: [{ pieceId: 'm', error: { code: 'PIECE_BROKE' } }],
+  });
   const missing = await startHost(() => {
     throw Object.assign(new Error('could not be loaded'), { name: 'MissingPart' });
   });
@@ -151,8 +163,14 @@ test('a piece that breaks takes no other along; what is missing for all of them 
 
 test('pieces laid on each other fourteen deep, or on something that is not there, are built', async () => {
   const { ask } = await startHost();
-  const laid = (i: number, target: string) => ({ ...newPiece(`p${i}`, 'I', ['.']), steps: [{ ...usualStep('onto', `s${i}`), target }] }); // prettier-ignore
-  const chain = [newForm('p0', 'Slab', usualForms().block), ...Array.from({ length: 13 }, (_, i) => laid(i + 1, i === 0 ? 'constructor' : `p${i}`))]; // prettier-ignore
+  const laid = (i: number, target: string) => ({
+    ...newPiece(`p${i}`, 'I', ['.']),
+    steps: [{ ...usualStep('onto', `s${i}`), target }],
+  });
+  const chain = [
+    newForm('p0', 'Slab', usualForms().block),
+    ...Array.from({ length: 13 }, (_, i) => laid(i + 1, i === 0 ? 'constructor' : `p${i}`)),
+  ];
   const answer = await ask({ kind: 'evaluate', project: newProject('p', 'p', chain as never), known: [] });
   if (answer.kind !== 'evaluated') throw new Error(JSON.stringify(answer));
   expect([answer.pieces.length, answer.failures]).toEqual([14, []]);

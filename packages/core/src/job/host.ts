@@ -193,7 +193,9 @@ export class JobHost {
   }
 }
 
-/** What broke on one piece takes no other along; a part of the application that is missing is missing for all of them. */
+/**
+ * What broke on one piece takes no other along; a part of the application that is missing is missing for all of them.
+ */
 function brokenAlone(error: unknown): Result<never> {
   if (error instanceof Error && error.name === MISSING_PART) throw error;
   return fail('PIECE_BROKE', {});

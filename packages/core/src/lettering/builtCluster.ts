@@ -15,6 +15,9 @@ export interface BuiltCluster {
   rest?: Float64Array;
 }
 
-/** Names clusters in their places. As short for what stands on what stands on others: keys in keys would double from piece to piece. */
+/**
+ * Names clusters in their places. As short for what stands on what stands on others: keys in keys would double from
+ * piece to piece.
+ */
 export const clustersKey = (clusters: readonly BuiltCluster[]): string =>
   keyHash(JSON.stringify(clusters.map(({ key, x, y, z }) => [key, x, y, z])));

@@ -4,8 +4,10 @@ import { orient2d } from '../math/index.ts';
 const LOOKS = 40;
 
 /**
- * Whether two edges of a ring of points in a plane are found to cross properly, by exact predicates, within a number of looks that grows as
- * the ring does. A ring without any order crosses wherever one looks; true is sure, false is not. Edges are taken from left to right, and
+ * Whether two edges of a ring of points in a plane are found to cross properly, by exact predicates, within a number
+ * of looks that grows as
+ * the ring does. A ring without any order crosses wherever one looks; true is sure, false is not. Edges are taken from
+ * left to right, and
  * only those that overlap in both directions are looked at.
  */
 export function isSeenToCross(x: ArrayLike<number>, y: ArrayLike<number>): boolean {

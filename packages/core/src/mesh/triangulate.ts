@@ -58,7 +58,9 @@ export function distanceSquared(v: ArrayLike<number>, p: number, q: number): num
   return x * x + y * y + z * z;
 }
 
-/** From so many corners on a ring that crosses itself is found sooner by looking for that than by failing to fill it. */
+/**
+ * From so many corners on a ring that crosses itself is found sooner by looking for that than by failing to fill it.
+ */
 const LONG = 16;
 
 function pushPolygon(mesh: PolygonMesh, start: number, size: number, corners: number[]): boolean {

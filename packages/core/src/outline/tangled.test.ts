@@ -10,6 +10,8 @@ test('a star that runs over itself a hundred thousand times is, a smooth ring an
   expect(isTangled([round(601, 300, 1e6)])).toBe(true);
   expect(isTangled([round(121, 60, 1e6)])).toBe(false);
   expect(isTangled([round(20_000, 1, 1e6)])).toBe(false);
-  const squares = Array.from({ length: 4000 }, (_, i) => [0, 1, 2, 3].map((k) => ({ x: 700 * i + (k === 1 || k === 2 ? 1000 : 0), y: (i % 3) * 90 + (k > 1 ? 1000 : 0) }))); // prettier-ignore
+  const squares = Array.from({ length: 4000 }, (_, i) =>
+    [0, 1, 2, 3].map((k) => ({ x: 700 * i + (k === 1 || k === 2 ? 1000 : 0), y: (i % 3) * 90 + (k > 1 ? 1000 : 0) })),
+  );
   expect(isTangled(squares)).toBe(false);
 });

@@ -12,7 +12,8 @@ const CROSSINGS_AN_EDGE = 4;
 const FEW = 140;
 
 /**
- * Whether rings run over themselves and each other so often that their union would have no end of points: n edges can cross n^2 / 2 times.
+ * Whether rings run over themselves and each other so often that their union would have no end of points: n edges can
+ * cross n^2 / 2 times.
  * Edges are taken from left to right; it stops as soon as there are too many. O(n log n + pairs that overlap in x).
  */
 export function isTangled(rings: readonly (readonly Place[])[]): boolean {

@@ -4,7 +4,10 @@ import { readSfnt, viewOf } from './sfnt.ts';
 const COLLECTION = 0x74746366; // ttcf
 const OUTLINES = ['glyf', 'CFF ', 'CFF2'];
 
-/** Whether a plain font file, or the first face of a collection, has all that its table of contents names, and outlines (OpenType 1.9). */
+/**
+ * Whether a plain font file, or the first face of a collection, has all that its table of contents names, and outlines
+ * (OpenType 1.9).
+ */
 export function wholeTables(bytes: Uint8Array, name: string): Result<true> {
   const view = viewOf(bytes);
   const isCollection = view.getUint32(0) === COLLECTION;

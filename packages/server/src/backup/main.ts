@@ -2,7 +2,10 @@ import { backUp, restore } from '../db/backup.ts';
 import { rescue } from '../db/rescue.ts';
 import { readSettings } from '../settings.ts';
 
-/** `npm run backup`: a copy of the database, also while the server runs; `-- --restore FILE`, `-- --rescue` with the server stopped. */
+/**
+ * `npm run backup`: a copy of the database, also while the server runs; `-- --restore FILE`, `-- --rescue` with the
+ * server stopped.
+ */
 const [what, file] = process.argv.slice(2);
 const { data } = readSettings(process.env);
 const say = (line: string): void => void process.stdout.write(`${line}\n`);

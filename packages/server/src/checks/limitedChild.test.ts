@@ -38,10 +38,14 @@ test('what a child says comes back, and it gets no more bytes than were meant', 
 
 test.each([
   ['hangs', 'for (;;);', 'CHECK_TIMED_OUT'],
-  ['takes memory that no heap counts', 'const all = []; for (;;) all.push(new Uint8Array(2e7).fill(1));', 'REQUEST_BROKEN'],
+  [
+    'takes memory that no heap counts',
+    'const all = []; for (;;) all.push(new Uint8Array(2e7).fill(1));',
+    'REQUEST_BROKEN',
+  ],
   ['ends by itself', 'process.exit(3)', 'REQUEST_BROKEN'],
   ['throws', 'throw new Error("no")', 'REQUEST_BROKEN'],
-])('a child that %s is ended, and nothing else', async (_, body, code) => expect(await run(body)).toBe(code)); // prettier-ignore
+])('a child that %s is ended, and nothing else', async (_, body, code) => expect(await run(body)).toBe(code));
 
 test('nobody waits any more', async () => {
   const gone = new AbortController();
@@ -52,7 +56,8 @@ test('nobody waits any more', async () => {
 test('turns are taken in order, and those beyond the queue are sent away', async () => {
   const turns = new Turns({ atOnce: 1, waiting: 2 });
   const order: string[] = [];
-  const enter = (name: string, gone?: AbortSignal) => turns.take(gone).then((turn) => (order.push(turn ? name : `not ${name}`), turn)); // prettier-ignore
+  const enter = (name: string, gone?: AbortSignal) =>
+    turns.take(gone).then((turn) => (order.push(turn ? name : `not ${name}`), turn));
   const first = await enter('a');
   const leaving = new AbortController();
   const rest = [enter('b', leaving.signal), enter('c'), enter('d')];

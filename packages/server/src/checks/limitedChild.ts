@@ -22,8 +22,10 @@ const PAGE_BYTES = 4096;
 const turns = new Turns({ atOnce: 2, waiting: 40 });
 
 /**
- * One piece of work in a process of its own, two at a time, the others in a queue. Whatever it does, time and memory end it and the server goes
- * on: a worker thread would share the server's memory, and buffers count in no limit of a thread. `gone`: nobody waits any more.
+ * One piece of work in a process of its own, two at a time, the others in a queue. Whatever it does, time and memory
+ * end it and the server goes
+ * on: a worker thread would share the server's memory, and buffers count in no limit of a thread. `gone`: nobody waits
+ * any more.
  */
 export async function runLimited<T>(file: URL, work: object, gone?: AbortSignal, limits = USUAL): Promise<T> {
   const turn = await turns.take(gone);
@@ -54,11 +56,20 @@ function inChild<T>(
   const endings: (() => void)[] = [() => child.kill('SIGKILL')];
   return new Promise<T>((resolve, reject) => {
     const timer = setTimeout(() => reject(httpFault('CHECK_TIMED_OUT', { seconds })), seconds * 1000);
-    const watch = setInterval(() => void residentBytes(child).then((bytes) => bytes > megabytes * 1e6 && reject(beyond())), WATCH_MS); // prettier-ignore
+    const watch = setInterval(
+      () => void residentBytes(child).then((bytes) => bytes > megabytes * 1e6 && reject(beyond())),
+      WATCH_MS,
+    );
     const leave = (): void => reject(takenBack());
     gone?.addEventListener('abort', leave);
-    endings.push(() => clearTimeout(timer), () => clearInterval(watch), () => gone?.removeEventListener('abort', leave)); // prettier-ignore
-    child.once('message', (verdict: Verdict<T>) => (verdict.ok ? resolve(verdict.value) : reject(coreFault(verdict.error)))); // prettier-ignore
+    endings.push(
+      () => clearTimeout(timer),
+      () => clearInterval(watch),
+      () => gone?.removeEventListener('abort', leave),
+    );
+    child.once('message', (verdict: Verdict<T>) =>
+      verdict.ok ? resolve(verdict.value) : reject(coreFault(verdict.error)),
+    );
     child.once('exit', () => reject(beyond()));
     child.once('error', () => reject(beyond()));
     child.send(work, (error) => error && reject(beyond()));

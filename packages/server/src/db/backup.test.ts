@@ -82,18 +82,28 @@ test('a damaged database is not opened, not changed, and the ways on are said; w
   await written(names);
   const size = (await stat(file())).size;
   await damage(Math.floor(size / 2 / 4096) * 4096, 3 * 4096);
-  const hash = async (): Promise<string> => createHash('sha256').update(await readFile(file())).digest('hex'); // prettier-ignore
+  const hash = async (): Promise<string> =>
+    createHash('sha256')
+      .update(await readFile(file()))
+      .digest('hex');
   const before = await hash();
   await expect(openDatabase(folder)).rejects.toThrow(DatabaseDamaged);
   expect(await hash()).toBe(before);
   expect(await waysOn(folder, 'x')).toContain('--rescue');
   const { aside, rows } = await rescue(folder);
-  expect(createHash('sha256').update(await readFile(aside)).digest('hex')).toBe(before); // prettier-ignore
+  expect(
+    createHash('sha256')
+      .update(await readFile(aside))
+      .digest('hex'),
+  ).toBe(before);
   expect(rows).toBeGreaterThan(20);
   expect(names).toContain(await newest());
 });
 
 test('a file that is no database is told the same way', async () => {
-  await writeFile(file(), 'these are no pages at all, and long enough to be looked at as a header of a hundred bytes, more or less');
+  await writeFile(
+    file(),
+    'these are no pages at all, and long enough to be looked at as a header of a hundred bytes, more or less',
+  );
   await expect(openDatabase(folder)).rejects.toThrow(DatabaseDamaged);
-}); // prettier-ignore
+});

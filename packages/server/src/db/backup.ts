@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs';
 import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { integrityFault, openClient } from './setUp.ts';
@@ -10,10 +11,12 @@ const KEPT = 5;
 const stamp = (at: Date): string => at.toISOString().replace(/[:.]/g, '-');
 
 /**
- * A whole copy of the database beside it, also while a server writes: one moment of it, as every reader sees one (VACUUM INTO). It is tried by
+ * A whole copy of the database beside it, also while a server writes: one moment of it, as every reader sees one
+ * (VACUUM INTO). It is tried by
  * opening it and checking every page before it gets its name. Gives its path.
  */
 export async function backUp(folder: string, name = 'backup', at = new Date()): Promise<string> {
+  if (!existsSync(join(folder, DATABASE))) throw new Error(`there is no database in ${folder}`);
   const backups = join(folder, BACKUPS);
   await mkdir(backups, { recursive: true });
   const path = join(backups, `${name}-${stamp(at)}.db`);
@@ -34,7 +37,10 @@ export async function backUp(folder: string, name = 'backup', at = new Date()): 
   return path;
 }
 
-/** Puts a backup in the place of the database, which is kept aside. No server may run on the folder. Gives where the old one is. */
+/**
+ * Puts a backup in the place of the database, which is kept aside. No server may run on the folder. Gives where the
+ * old one is.
+ */
 export async function restore(folder: string, backup: string, at = new Date()): Promise<string | undefined> {
   const fault = await faultOf(backup);
   if (fault !== '') throw new Error(`${backup} is not sound (${fault}); nothing was changed`);
@@ -69,13 +75,15 @@ export async function setAside(folder: string, at = new Date()): Promise<string 
 export async function listBackups(folder: string): Promise<string[]> {
   const names = await readdir(join(folder, BACKUPS)).catch(() => []);
   const dated = await Promise.all(
-    names.filter((name) => name.endsWith('.db')).map(async (name) => {
-      const path = join(folder, BACKUPS, name);
-      return { path, at: (await stat(path)).mtimeMs };
-    }),
+    names
+      .filter((name) => name.endsWith('.db'))
+      .map(async (name) => {
+        const path = join(folder, BACKUPS, name);
+        return { path, at: (await stat(path)).mtimeMs };
+      }),
   );
   return dated.sort((a, b) => b.at - a.at).map(({ path }) => path);
-} // prettier-ignore
+}
 
 /** Drops all but the newest few of those of a name. */
 export async function thinBackups(folder: string, name: string): Promise<void> {

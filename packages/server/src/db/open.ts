@@ -27,7 +27,10 @@ export class DatabaseDamaged extends Error {}
 export const MIGRATIONS = fileURLToPath(new URL('../../drizzle', import.meta.url));
 const BEFORE = 'before-update';
 
-/** Opens the database of a folder, or makes one. Every page is checked first, and before its tables change a backup is made. */
+/**
+ * Opens the database of a folder, or makes one. Every page is checked first, and before its tables change a backup is
+ * made.
+ */
 export async function openDatabase(folder: string): Promise<Database> {
   await mkdir(folder, { recursive: true });
   const file = join(folder, DATABASE);

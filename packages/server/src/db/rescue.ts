@@ -16,7 +16,10 @@ export interface Rescued {
   lost: number;
 }
 
-/** Puts a damaged database aside and makes a new one of all its rows that can still be read; projects stand at their newest readable revision. */
+/**
+ * Puts a damaged database aside and makes a new one of all its rows that can still be read; projects stand at their
+ * newest readable revision.
+ */
 export async function rescue(folder: string, at = new Date()): Promise<Rescued> {
   const aside = await setAside(folder, at);
   if (aside === undefined) throw new Error(`there is no database in ${folder}`);
@@ -34,7 +37,9 @@ export async function rescue(folder: string, at = new Date()): Promise<Rescued> 
     await fresh.execute('DELETE FROM fonts WHERE hash NOT IN (SELECT hash FROM assets)');
     await fresh.execute('DELETE FROM revisions WHERE project_id NOT IN (SELECT id FROM projects)');
     await fresh.execute('DELETE FROM projects WHERE id NOT IN (SELECT project_id FROM revisions)');
-    await fresh.execute('UPDATE projects SET revision = (SELECT max(number) FROM revisions WHERE project_id = projects.id)'); // prettier-ignore
+    await fresh.execute(
+      'UPDATE projects SET revision = (SELECT max(number) FROM revisions WHERE project_id = projects.id)',
+    );
   } finally {
     old.close();
     fresh.close();
@@ -46,9 +51,14 @@ async function copyRows(table: string, old: Client, fresh: Client): Promise<{ ro
   let [rows, lost, faults, last] = [0, 0, 0, 0];
   while (faults < MOST_FAULTS) {
     try {
-      const found = await old.execute({ sql: `SELECT rowid AS row_id, * FROM ${table} WHERE rowid > ? ORDER BY rowid LIMIT 1`, args: [last] }); // prettier-ignore
+      const found = await old.execute({
+        sql: `SELECT rowid AS row_id, * FROM ${table} WHERE rowid > ? ORDER BY rowid LIMIT 1`,
+        args: [last],
+      });
       if (found.rows.length === 0) return { rows, lost: lost - faults };
-      const { row_id: id, ...values } = Object.fromEntries(found.columns.map((name, i) => [name, found.rows[0][i] as InValue])); // prettier-ignore
+      const { row_id: id, ...values } = Object.fromEntries(
+        found.columns.map((name, i) => [name, found.rows[0][i] as InValue]),
+      );
       const names = Object.keys(values);
       await fresh.execute({
         sql: `INSERT OR IGNORE INTO ${table} (${names.join(', ')}) VALUES (${names.map(() => '?').join(', ')})`,

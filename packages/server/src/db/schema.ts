@@ -37,7 +37,8 @@ export const revisions = sqliteTable(
 );
 
 /**
- * Large parts of documents by the hash of their content, packed (deflate): revisions that share a part hold it once. A revision's own text
+ * Large parts of documents by the hash of their content, packed (deflate): revisions that share a part hold it once. A
+ * revision's own text
  * names the parts that it is made of, and parts may name others.
  */
 export const parts = sqliteTable('parts', {

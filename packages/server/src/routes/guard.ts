@@ -2,7 +2,8 @@ import type { RequestHandler } from 'express';
 import { httpFault } from '../services/faults.ts';
 
 /**
- * Requests that change something must come from our own page (or from no page at all); and the server answers only to its own names, so that a
+ * Requests that change something must come from our own page (or from no page at all); and the server answers only to
+ * its own names, so that a
  * foreign name pointed here reaches nothing.
  */
 export function guard(names: readonly string[]): RequestHandler {

@@ -3,7 +3,11 @@ import { joinDocument, splitDocument } from './documentParts.ts';
 
 const random = seededRandom(5);
 const letters = (count: number) => Array.from({ length: count }, (_, id) => ({ id: id + 1, text: String(random()) }));
-const join = (text: string, parts: ReadonlyMap<string, Buffer>) => joinDocument(text, async (hashes) => new Map(hashes.flatMap((hash) => (parts.has(hash) ? [[hash, parts.get(hash)!]] : [])))); // prettier-ignore
+const join = (text: string, parts: ReadonlyMap<string, Buffer>) =>
+  joinDocument(
+    text,
+    async (hashes) => new Map(hashes.flatMap((hash) => (parts.has(hash) ? [[hash, parts.get(hash)!]] : []))),
+  );
 
 test.each<[string, object]>([
   ['a small one', { name: 'Kiln', pieces: {} }],
@@ -21,7 +25,8 @@ test('of a long document that changed in one place little is new', async () => {
   const list = letters(20_000);
   const before = await splitDocument({ name: 'a', letters: list });
   const after = await splitDocument({ name: 'b', letters: list.toSpliced(7000, 1, { id: 99_999, text: 'x' }) });
-  const bytes = (parts: Iterable<readonly [string, Buffer]>): number => [...parts].reduce((sum, [, b]) => sum + b.length, 0); // prettier-ignore
+  const bytes = (parts: Iterable<readonly [string, Buffer]>): number =>
+    [...parts].reduce((sum, [, b]) => sum + b.length, 0);
   const fresh = [...after.parts].filter(([hash]) => !before.parts.has(hash));
   expect(bytes(fresh)).toBeLessThan(bytes(before.parts) / 20);
 });

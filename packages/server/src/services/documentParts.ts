@@ -10,7 +10,10 @@ export interface KeptDocument {
 
 /** From so many characters of JSON on a value is a part of its own: less would cost more to find than to keep again. */
 const LEAST = 4096;
-/** A long list is kept in runs that end where an entry says so: what is put into its middle changes one run, not all after it. */
+/**
+ * A long list is kept in runs that end where an entry says so: what is put into its middle changes one run, not all
+ * after it.
+ */
 const RUN = { entries: 64, least: LEAST, most: 16 * LEAST, ends: 32 };
 /** Unpacked; no document is larger. */
 const MOST_BYTES = 64 * 1024 * 1024;
@@ -31,11 +34,14 @@ function inParts(value: unknown, texts: Map<string, string>): unknown {
   if (typeof value === 'string') return value.length >= LEAST ? asPart(JSON.stringify(value), texts) : value;
   if (typeof value !== 'object' || value === null) return value;
   const inside = Array.isArray(value)
-    ? inRuns(value.map((one) => inParts(one, texts)), texts)
+    ? inRuns(
+        value.map((one) => inParts(one, texts)),
+        texts,
+      )
     : Object.fromEntries(Object.entries(value).map(([key, one]) => [key, inParts(one, texts)]));
   const text = JSON.stringify(inside);
   return text.length >= LEAST ? asPart(text, texts) : inside;
-} // prettier-ignore
+}
 
 function asPart(text: string, texts: Map<string, string>): { $part: string } {
   const hash = hashOf(text);
@@ -67,7 +73,9 @@ const PART = /"\$part":"([0-9a-f]{64})"/g;
 /** The parts that a kept text names itself. */
 export const partsIn = (text: string): string[] => [...text.matchAll(PART)].map(([, hash]) => hash);
 
-/** A kept document whole again. `load` gives the bytes of parts that are there; throws where one is missing or damaged. */
+/**
+ * A kept document whole again. `load` gives the bytes of parts that are there; throws where one is missing or damaged.
+ */
 export async function joinDocument(
   text: string,
   load: (hashes: string[]) => Promise<ReadonlyMap<string, Buffer>>,

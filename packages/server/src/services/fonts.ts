@@ -57,7 +57,10 @@ export class FontService {
           .onConflictDoUpdate({ target: fonts.hash, set: { removedAt: null } });
       }
     });
-    const hashes = new Set([...read.map((font) => font.description.style.hash), ...(styles === 'old' ? older.map(({ style }) => style.hash) : [])]); // prettier-ignore
+    const hashes = new Set([
+      ...read.map((font) => font.description.style.hash),
+      ...(styles === 'old' ? older.map(({ style }) => style.hash) : []),
+    ]);
     const families = (await this.#own()).filter((family) => family.styles.some((style) => hashes.has(style.hash)));
     return { families: families.map((family) => family.family), faces: read.length };
   }

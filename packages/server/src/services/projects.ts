@@ -199,7 +199,8 @@ export class ProjectService {
           tables.delete(answers).where(lt(answers.createdAt, old)),
         ]);
       } catch (error) {
-        // another server on the same folder was quicker: what it wrote stands, and is told as if it had been there before
+        // another server on the same folder was quicker: what it wrote stands, and is told as if it had been there
+        // before
         if (!isTaken(error)) throw error;
         await prepare(tables);
         throw httpFault('BUSY', {});

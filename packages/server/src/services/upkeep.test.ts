@@ -25,9 +25,25 @@ afterEach(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-const long = (id: string, seed: number): Project => newProject(id, id, [newPiece('a', id, Array.from({ length: 3000 }, (_, i) => String((i * seed) % 7919)))]); // prettier-ignore
+const long = (id: string, seed: number): Project =>
+  newProject(id, id, [
+    newPiece(
+      'a',
+      id,
+      Array.from({ length: 3000 }, (_, i) => String((i * seed) % 7919)),
+    ),
+  ]);
 const hashOf = (text: string): string => createHash('sha256').update(text).digest('hex');
-const keepAsset = (text: string) => database.write((tables) => tables.insert(assets).values({ hash: hashOf(text), kind: 'obj', size: 1, bytes: Buffer.from(text), createdAt: new Date(now).toISOString() })); // prettier-ignore
+const keepAsset = (text: string) =>
+  database.write((tables) =>
+    tables.insert(assets).values({
+      hash: hashOf(text),
+      kind: 'obj',
+      size: 1,
+      bytes: Buffer.from(text),
+      createdAt: new Date(now).toISOString(),
+    }),
+  );
 
 test('the bin is emptied by age, with all that only it was made of', async () => {
   await service.create(long('old', 3), 'key-old-1');
@@ -57,7 +73,12 @@ test('files that no revision names go after a month, those of older revisions st
 
 test('a clock that jumps ahead makes nothing older than a day, again and again', async () => {
   let [wall, steady] = [now, 0];
-  const clock = () => agingClock(database, () => wall, () => steady); // prettier-ignore
+  const clock = () =>
+    agingClock(
+      database,
+      () => wall,
+      () => steady,
+    );
   const first = await clock();
   expect(first().getTime()).toBe(now);
   wall += 400 * DAY;
@@ -71,7 +92,11 @@ test('a clock that jumps ahead makes nothing older than a day, again and again',
 
 test('revisions are thinned by that time, not by the jumping one', async () => {
   let aging = now;
-  const thinning = new ProjectService(database, () => new Date(now), () => new Date(aging)); // prettier-ignore
+  const thinning = new ProjectService(
+    database,
+    () => new Date(now),
+    () => new Date(aging),
+  );
   await thinning.create(newProject('p', '1', []), 'key-thin-01');
   for (let i = 1; i < 12; i++) {
     now += 60_000;

@@ -11,17 +11,25 @@ const ASSET_DAYS = 30;
 const CLOCK = 'time of upkeep';
 
 /**
- * The time by which things grow old. A clock that jumps ahead must not make everything old at once: since it was last looked at, in whatever life of
+ * The time by which things grow old. A clock that jumps ahead must not make everything old at once: since it was last
+ * looked at, in whatever life of
  * the server, no more than a day passes by a jump; after that time passes as it does in the machine itself.
  */
-export async function agingClock(database: Database, wall: () => number = Date.now, steady: () => number = () => performance.now()): Promise<() => Date> {
-  const [known] = await database.tables.select().from(facts).where(sql`${facts.name} = ${CLOCK}`);
+export async function agingClock(
+  database: Database,
+  wall: () => number = Date.now,
+  steady: () => number = () => performance.now(),
+): Promise<() => Date> {
+  const [known] = await database.tables
+    .select()
+    .from(facts)
+    .where(sql`${facts.name} = ${CLOCK}`);
   const last = known ? Date.parse(known.value) : wall();
   const start = Math.min(wall(), last + DAY_MS);
   const begun = steady();
   await keepTime(database, new Date(start));
   return () => new Date(Math.min(wall(), start + (steady() - begun)));
-} // prettier-ignore
+}
 
 async function keepTime(database: Database, at: Date): Promise<void> {
   const row = { name: CLOCK, value: at.toISOString() };
@@ -51,9 +59,13 @@ export async function upkeep(database: Database, now: Date): Promise<Kept> {
   // what takes long is done beside the writers; that nothing was written meanwhile is part of every deletion
   const used = await usedNames(database);
   const gone = await database.write(async (tables) => {
-    const old = await tables.select({ hash: assets.hash }).from(assets).where(and(ne(assets.kind, 'font'), lt(assets.createdAt, before(ASSET_DAYS)))); // prettier-ignore
+    const old = await tables
+      .select({ hash: assets.hash })
+      .from(assets)
+      .where(and(ne(assets.kind, 'font'), lt(assets.createdAt, before(ASSET_DAYS))));
     const kept = await tables.select({ hash: parts.hash }).from(parts);
-    const unused = (rows: { hash: string }[], names: ReadonlySet<string>): string[] => rows.flatMap(({ hash }) => (names.has(hash) ? [] : [hash])); // prettier-ignore
+    const unused = (rows: { hash: string }[], names: ReadonlySet<string>): string[] =>
+      rows.flatMap(({ hash }) => (names.has(hash) ? [] : [hash]));
     const [deadAssets, deadParts] = [unused(old, used.assets), unused(kept, used.parts)];
     const isSame = sql`(select coalesce(max(rowid), 0) from ${revisions}) = ${used.newest}`;
     for (const some of inRows(deadAssets)) await tables.delete(assets).where(and(inArray(assets.hash, some), isSame));
@@ -81,7 +93,10 @@ async function usedNames({ tables }: Database): Promise<{ assets: Set<string>; p
     .from(revisions)
     .orderBy(sql`rowid`);
   for (const { row } of rows) {
-    const [found] = await tables.select({ document: revisions.document }).from(revisions).where(sql`rowid = ${row}`); // prettier-ignore
+    const [found] = await tables
+      .select({ document: revisions.document })
+      .from(revisions)
+      .where(sql`rowid = ${row}`);
     let wanted = found ? look(found.document) : [];
     while (wanted.length > 0) {
       wanted.forEach((hash) => used.parts.add(hash));

@@ -76,7 +76,10 @@ export const api = {
   listFonts: async (): Promise<FontFamilyInfo[]> => fontListSchema.parse(await get('/api/fonts')).families,
 
   /** a font file of any kind; gives the families that its faces went to */
-  /** `styles`: which files are to be used where other ones of the same styles are there; without it such a file is refused */
+  /**
+   * `styles`: which files are to be used where other ones of the same styles are there; without it such a file is
+   * refused
+   */
   bringFont: async (name: string, bytes: Blob, styles?: 'new' | 'old'): Promise<BroughtFonts> => {
     const path = `/api/fonts?name=${encodeURIComponent(name.slice(-200))}${styles ? `&styles=${styles}` : ''}`;
     const headers = { 'content-type': 'application/octet-stream' };

@@ -43,7 +43,10 @@ class StyleChoice {
 
 export const styleChoice = new StyleChoice();
 
-/** Brings a font file in; where other files of its styles are there, the person chooses. Undefined: neither was chosen, and nothing was changed. */
+/**
+ * Brings a font file in; where other files of its styles are there, the person chooses. Undefined: neither was chosen,
+ * and nothing was changed.
+ */
 export async function bringFont(name: string, bytes: Blob): Promise<BroughtFonts | undefined> {
   try {
     return await api.bringFont(name, bytes);

@@ -2,7 +2,10 @@ import { liveTabs, tabName } from './tabs.ts';
 
 const prefixOf = (projectId: string): string => `fictile builds ${projectId} `;
 
-/** Says for as long as a project is being built; what stands there when the tab is gone says that it went while it built. */
+/**
+ * Says for as long as a project is being built; what stands there when the tab is gone says that it went while it
+ * built.
+ */
 export function markBuild(projectId: string, builds: boolean): void {
   try {
     const name = prefixOf(projectId) + tabName();

@@ -21,10 +21,11 @@ beforeEach(() => {
   // its keys are the names, as browsers have it
   const localStorage = new Proxy(storage, {
     ownKeys: () => [...shelf.keys()],
-    getOwnPropertyDescriptor: (_, key) => (shelf.has(String(key)) ? { enumerable: true, configurable: true } : undefined),
+    getOwnPropertyDescriptor: (_, key) =>
+      shelf.has(String(key)) ? { enumerable: true, configurable: true } : undefined,
   });
   Object.assign(globalThis, { localStorage });
-}); // prettier-ignore
+});
 
 /** A browser's database, which writes when it is told that time has passed; those of a life that ended are lost. */
 class SlowWholes implements Wholes {

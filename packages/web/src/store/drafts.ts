@@ -8,7 +8,10 @@ export interface Draft {
   baseRevision: number;
 }
 
-/** Up to so many characters a document is kept whole, at once: there is nothing quicker or surer. Browsers take about five million. */
+/**
+ * Up to so many characters a document is kept whole, at once: there is nothing quicker or surer. Browsers take about
+ * five million.
+ */
 const SMALL = 300_000;
 /** A journal that grows longer gives way to a new whole. */
 const LONGEST_JOURNAL = 400_000;
@@ -19,7 +22,10 @@ interface Change {
   patches: Pick<Patch, 'path' | 'after'>[];
 }
 
-/** What stands in localStorage: all of a small document, or the changes of a large one since a whole that IndexedDB holds. */
+/**
+ * What stands in localStorage: all of a small document, or the changes of a large one since a whole that IndexedDB
+ * holds.
+ */
 type Kept = { baseRevision: number; project: Project } | Journal;
 
 interface Journal {
@@ -42,8 +48,10 @@ interface KeeperOptions {
 }
 
 /**
- * Keeps one project's draft for one tab. Small documents go into localStorage whole, which survives the very moment of a kill. Large ones go
- * into IndexedDB, which writes some time later; until it has, and since it has, every change is in a journal in localStorage.
+ * Keeps one project's draft for one tab. Small documents go into localStorage whole, which survives the very moment of
+ * a kill. Large ones go
+ * into IndexedDB, which writes some time later; until it has, and since it has, every change is in a journal in
+ * localStorage.
  */
 export class DraftKeeper {
   readonly #id: string;
@@ -150,7 +158,10 @@ export class DraftKeeper {
   }
 }
 
-/** A draft of a project that this tab, or one that is closed, left behind; undefined where there is none. It becomes this tab's. */
+/**
+ * A draft of a project that this tab, or one that is closed, left behind; undefined where there is none. It becomes
+ * this tab's.
+ */
 export async function takeDraft(projectId: string, sources: Sources = {}): Promise<Draft | undefined> {
   const { wholes = wholesInBrowser(), readRevision } = sources;
   const own = prefixOf(projectId) + tabName();
@@ -199,8 +210,12 @@ async function joined(name: string, { wholes, readRevision }: Sources): Promise<
   const { changes, base, baseRevision } = stored;
   const [first] = changes;
   // the whole is of a time from which all changes are known
-  if (whole && (!first || first.n <= whole.upTo + 1)) return checked(after(whole.project, changes, whole.upTo), baseRevision); // prettier-ignore
-  const grown = base !== null && first && first.n <= base + 1 ? await readRevision?.(baseRevision).catch(() => undefined) : undefined; // prettier-ignore
+  if (whole && (!first || first.n <= whole.upTo + 1))
+    return checked(after(whole.project, changes, whole.upTo), baseRevision);
+  const grown =
+    base !== null && first && first.n <= base + 1
+      ? await readRevision?.(baseRevision).catch(() => undefined)
+      : undefined;
   if (grown) return checked(after(grown, changes, base ?? 0), baseRevision);
   // an earlier state is better than none
   return whole && checked(whole.project, whole.baseRevision);

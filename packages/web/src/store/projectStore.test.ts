@@ -145,7 +145,10 @@ test('a newer version elsewhere is told, and nothing is sent until the person ch
 
 test.each([
   ['can not be reached', (): 'down' => 'down'],
-  ['has something newer still', () => ({ status: 409, body: { error: { code: 'REVISION_OLD', params: {} }, newer: { ...stored, revision: 12 } } })],
+  [
+    'has something newer still',
+    () => ({ status: 409, body: { error: { code: 'REVISION_OLD', params: {} }, newer: { ...stored, revision: 12 } } }),
+  ],
 ])('where mine can not be kept first, as the server %s, nothing is given up', async (_, answer) => {
   const newer = { ...stored, revision: 9, project: { ...stored.project, name: 'theirs' } };
   answers = [() => ({ status: 409, body: { error: { code: 'REVISION_OLD', params: {} }, newer } }), answer];
@@ -154,7 +157,7 @@ test.each([
   await wait(1000);
   expect(await store.takeTheirs('mine before')).toBe(false);
   expect([store.state.save, store.project.name, shelf.size]).toEqual(['conflict', 'mine', 1]);
-}); // prettier-ignore
+});
 
 test('a store that is left with a save under way sends the last of it once, and then no more', async () => {
   let answered: (() => void) | undefined;
@@ -172,9 +175,22 @@ test('a store that is left with a save under way sends the last of it once, and 
   store.stop();
   answered?.();
   await wait(60_000);
-  expect(sent.map((s) => [s.project.name, s.baseRevision])).toEqual([['A', 3], ['B', 4]]);
+  expect(sent.map((s) => [s.project.name, s.baseRevision])).toEqual([
+    ['A', 3],
+    ['B', 4],
+  ]);
   expect([store.state.save, shelf.size]).toEqual(['saved', 0]);
-}); // prettier-ignore
+});
+
+test('a page that is shown again goes on saving, and hears of other tabs', async () => {
+  const [store, other] = [new ProjectStore(stored), new ProjectStore(stored)];
+  store.stop();
+  await wait(100);
+  store.resume();
+  store.edit(rename('A'));
+  await wait(1000);
+  expect([sent.length, store.state.save, other.project.name]).toEqual([1, 'saved', 'A']);
+});
 
 test('what the last of it could not be sent for stays as a draft, and nothing goes on', async () => {
   answers = [() => 'down'];
@@ -207,7 +223,10 @@ test.each([
 });
 
 test('a project that is gone from the server is made there again', async () => {
-  answers = [() => ({ status: 404, body: { error: { code: 'NOT_FOUND', params: {} } } }), () => ({ status: 201, body: { revision: 1, updatedAt: stored.updatedAt } })]; // prettier-ignore
+  answers = [
+    () => ({ status: 404, body: { error: { code: 'NOT_FOUND', params: {} } } }),
+    () => ({ status: 201, body: { revision: 1, updatedAt: stored.updatedAt } }),
+  ];
   const store = new ProjectStore(stored);
   store.edit(rename('A'));
   await wait(1000);

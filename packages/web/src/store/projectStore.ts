@@ -134,7 +134,8 @@ export class ProjectStore {
   }
 
   /**
-   * Takes what someone else saved. What is here is kept first, as a revision of that name, and undo leads back to it. False: it could not be
+   * Takes what someone else saved. What is here is kept first, as a revision of that name, and undo leads back to it.
+   * False: it could not be
    * kept, so nothing was taken.
    */
   async takeTheirs(nameOfMine: string): Promise<boolean> {
@@ -215,9 +216,18 @@ export class ProjectStore {
     void this.#sendLast();
   }
 
+  /** Goes on after a stop: the page was shown again. */
+  resume(): void {
+    if (!this.#isStopped) return;
+    this.#isStopped = false;
+    if (!this.#channel) this.#listen(this.project.id);
+    if (this.#dirtySince !== undefined) this.#sendLater(0);
+  }
+
   async #sendLast(): Promise<void> {
     while (this.#sending) await new Promise((resolve) => setTimeout(resolve, 20));
     await this.#send();
+    if (!this.#isStopped) return;
     this.#channel?.close();
     this.#channel = undefined;
   }

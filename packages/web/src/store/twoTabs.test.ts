@@ -30,18 +30,26 @@ class BadLine {
   #wait = (): number => (this.isGood ? 5 : Math.floor(this.#random() * 3000));
   #loses = (): boolean => !this.isGood && this.#random() < 0.3;
 
-  #answer(path: string, sent: { project: Project; baseRevision: number; name: string }): { status: number; body: unknown } {
+  #answer(
+    path: string,
+    sent: { project: Project; baseRevision: number; name: string },
+  ): { status: number; body: unknown } {
     const named = /revisions\/(\d+)\/name$/.exec(path);
     if (named) {
       this.revisions[Number(named[1]) - 1].name = sent.name;
       return { status: 204, body: {} };
     }
     const newest = this.revisions.length;
-    const stored = (revision: number) => ({ project: this.revisions[revision - 1].project, revision, updatedAt: '2026-11-30T12:00:00Z' }); // prettier-ignore
-    if (sent.baseRevision !== newest) return { status: 409, body: { error: { code: 'REVISION_OLD', params: {} }, newer: stored(newest) } }; // prettier-ignore
+    const stored = (revision: number) => ({
+      project: this.revisions[revision - 1].project,
+      revision,
+      updatedAt: '2026-11-30T12:00:00Z',
+    });
+    if (sent.baseRevision !== newest)
+      return { status: 409, body: { error: { code: 'REVISION_OLD', params: {} }, newer: stored(newest) } };
     this.revisions.push({ project: sent.project });
     return { status: 200, body: { revision: newest + 1, updatedAt: '2026-11-30T12:00:00Z' } };
-  } // prettier-ignore
+  }
 }
 
 const pass = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
@@ -52,7 +60,8 @@ class Channel {
   postMessage(data: unknown): void {
     if (!channels.has(this)) throw new DOMException('Channel is closed', 'InvalidStateError');
     const copy = structuredClone(data);
-    for (const other of channels) if (other !== this) setTimeout(() => channels.has(other) && other.onmessage?.({ data: copy }), 3); // prettier-ignore
+    for (const other of channels)
+      if (other !== this) setTimeout(() => channels.has(other) && other.onmessage?.({ data: copy }), 3);
   }
   constructor() {
     channels.add(this);
@@ -68,13 +77,19 @@ beforeEach(() => {
 });
 afterEach(() => jest.useRealTimers());
 
-/** Two tabs type on the same project; in the end the line is good and whoever is told of something newer looks at it. */
+/**
+ * Two tabs type on the same project; in the end the line is good and whoever is told of something newer looks at it.
+ */
 async function run(seed: number): Promise<{ lost: string[]; conflicts: number }> {
   const random = seededRandom(seed);
   const project = newProject('p', 'start', [newPiece('a', 'a', ['K'])]);
   const line = new BadLine(project, random);
   const shelf = new Map<string, string>();
-  const localStorage = { getItem: (k: string) => shelf.get(k) ?? null, setItem: (k: string, v: string) => shelf.set(k, v), removeItem: (k: string) => shelf.delete(k) }; // prettier-ignore
+  const localStorage = {
+    getItem: (k: string) => shelf.get(k) ?? null,
+    setItem: (k: string, v: string) => shelf.set(k, v),
+    removeItem: (k: string) => shelf.delete(k),
+  };
   Object.assign(globalThis, { BroadcastChannel: Channel, localStorage, fetch: line.fetch });
   const tabs = [0, 1].map(() => new ProjectStore({ project, revision: 1, updatedAt: '2026-11-30T12:00:00Z' }));
   const last: (string | undefined)[] = [undefined, undefined];

@@ -99,7 +99,17 @@ describe('a worker that does not answer', () => {
   test.each<[string, () => void]>([
     ['its own file', () => FakeWorker.last.onerror?.({ message: '' })],
     ['what it starts with', () => FakeWorker.last.onmessage?.({ data: { kind: 'unstarted', message: 'x' } })],
-    ['what it loads later', () => FakeWorker.last.onmessage?.({ data: { serial: FakeWorker.last.posted[1].serial, kind: 'answer', answer: { kind: 'crashed', message: 'a part of the application could not be loaded: x' } } })],
+    [
+      'what it loads later',
+      () =>
+        FakeWorker.last.onmessage?.({
+          data: {
+            serial: FakeWorker.last.posted[1].serial,
+            kind: 'answer',
+            answer: { kind: 'crashed', message: 'a part of the application could not be loaded: x' },
+          },
+        }),
+    ],
   ])('says that %s is missing', async (_, miss) => {
     const client = new JobClient(watch);
     const waiting = ask(client);
@@ -108,5 +118,5 @@ describe('a worker that does not answer', () => {
     expect(await waiting).toMatchObject({ kind: 'crashed', why: 'missing' });
     expect(first.ended).toBe(true);
     client.stop();
-  }); // prettier-ignore
+  });
 });

@@ -3,7 +3,10 @@ import { SHARED, type StartMessage } from './shared.ts';
 
 type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version' | 'serial'> : never) : never;
 
-/** Why a worker gave no answer: it broke, its files could not be loaded, it did not stir any more, or the person stopped it. */
+/**
+ * Why a worker gave no answer: it broke, its files could not be loaded, it did not stir any more, or the person
+ * stopped it.
+ */
 export type CrashKind = 'broken' | 'missing' | 'stuck' | 'stopped';
 export type ClientAnswer =
   Exclude<JobAnswer, { kind: 'crashed' }> | { kind: 'crashed'; message: string; why: CrashKind };
@@ -25,7 +28,8 @@ interface Waiting {
 }
 
 /**
- * The page's side of the geometry worker. A newer evaluation makes an older one give up; after a crash, a cancel, or when it stirs no more, the
+ * The page's side of the geometry worker. A newer evaluation makes an older one give up; after a crash, a cancel, or
+ * when it stirs no more, the
  * next question starts another worker.
  */
 export class JobClient {
@@ -85,11 +89,15 @@ export class JobClient {
     this.#hasAnswered = false;
     worker.onmessage = (event: MessageEvent<JobReply>) => this.#receive(event.data);
     // a worker whose own file is missing says nothing but this, before it has answered anything
-    worker.onerror = (event) => this.#giveUp(event.message || this.#hasAnswered ? 'broken' : 'missing', event.message || 'its file could not be loaded'); // prettier-ignore
+    worker.onerror = (event) =>
+      this.#giveUp(
+        event.message || this.#hasAnswered ? 'broken' : 'missing',
+        event.message || 'its file could not be loaded',
+      );
     const start: StartMessage = { kind: 'start', shared: this.#shared.buffer as SharedArrayBuffer };
     worker.postMessage(start);
     return worker;
-  } // prettier-ignore
+  }
 
   #receive(reply: JobReply): void {
     this.#hasAnswered = true;

@@ -49,7 +49,14 @@ interface NoticeProps {
 
 function Notice({ text, isBusy = false, alert = false, children }: NoticeProps) {
   return (
-    <Paper className={classes.notice} shadow="sm" px="md" py="xs" role={alert ? 'alert' : 'status'} data-testid="building">
+    <Paper
+      className={classes.notice}
+      shadow="sm"
+      px="md"
+      py="xs"
+      role={alert ? 'alert' : 'status'}
+      data-testid="building"
+    >
       <Group gap="sm" wrap="nowrap">
         {isBusy && <Loader size="xs" />}
         <Text size="sm">{text}</Text>
@@ -57,4 +64,4 @@ function Notice({ text, isBusy = false, alert = false, children }: NoticeProps) 
       </Group>
     </Paper>
   );
-} // prettier-ignore
+}

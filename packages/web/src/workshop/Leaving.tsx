@@ -13,7 +13,9 @@ export function Leaving({ store }: { store: ProjectStore }) {
     window.addEventListener('beforeunload', ask);
     return () => window.removeEventListener('beforeunload', ask);
   }, [store]);
-  const blocker = useBlocker(({ currentLocation, nextLocation }) => store.isUnkept && currentLocation.pathname !== nextLocation.pathname); // prettier-ignore
+  const blocker = useBlocker(
+    ({ currentLocation, nextLocation }) => store.isUnkept && currentLocation.pathname !== nextLocation.pathname,
+  );
   const t = texts.saving;
   return (
     <Modal opened={blocker.state === 'blocked'} onClose={() => blocker.reset?.()} title={t.leaveTitle}>

@@ -14,9 +14,15 @@ let done: string[];
 function show(error: unknown, kept?: typeof draft): void {
   done = [];
   renderInside(
-      <Unopened id="p" error={error} draft={kept} onOlder={(number) => done.push(`older ${number}`)} onAgain={() => done.push('again')} />
+    <Unopened
+      id="p"
+      error={error}
+      draft={kept}
+      onOlder={(number) => done.push(`older ${number}`)}
+      onAgain={() => done.push('again')}
+    />,
   );
-} // prettier-ignore
+}
 
 function answer(status: number, body: unknown): void {
   sent = [];
@@ -45,10 +51,16 @@ test('a project that is gone without a draft is only told', () => {
 });
 
 test('of one whose newest version can not be read the older ones are offered', async () => {
-  const row = (number: number, name: string | null) => ({ number, kind: 'saved', name, coreVersion: '1', createdAt: at });
+  const row = (number: number, name: string | null) => ({
+    number,
+    kind: 'saved',
+    name,
+    coreVersion: '1',
+    createdAt: at,
+  });
   answer(200, { revisions: [row(3, null), row(2, 'Before the fair'), row(1, null)] });
   show(new Refused(422, { code: 'REVISION_UNREADABLE', params: { revision: 3 } }));
   await userEvent.click(await screen.findByRole('button', { name: /Before the fair/ }));
   expect(done).toEqual(['older 2']);
   expect(screen.getAllByRole('button')).toHaveLength(2);
-}); // prettier-ignore
+});

@@ -50,17 +50,31 @@ export function Unopened({ id, error, draft, onOlder, onAgain }: UnopenedProps) 
   );
 }
 
-function OlderVersions({ id, unreadable, onOlder }: { id: string; unreadable: number; onOlder: (number: number) => void }) {
+function OlderVersions({
+  id,
+  unreadable,
+  onOlder,
+}: {
+  id: string;
+  unreadable: number;
+  onOlder: (number: number) => void;
+}) {
   const list = useQuery({ queryKey: ['versions', id], queryFn: () => api.listRevisions(id), staleTime: 0 });
   const older = (list.data ?? []).filter(({ number }) => number !== unreadable).slice(0, 12);
   return (
     <>
       <Text size="sm">{texts.workshop.olderVersions(older.length)}</Text>
       {older.map(({ number, name, createdAt }) => (
-        <Button key={number} variant="default" justify="space-between" onClick={() => onOlder(number)} rightSection={ageText(new Date(createdAt), new Date())}>
+        <Button
+          key={number}
+          variant="default"
+          justify="space-between"
+          onClick={() => onOlder(number)}
+          rightSection={ageText(new Date(createdAt), new Date())}
+        >
           {name ?? texts.rack.revision(number)}
         </Button>
       ))}
     </>
   );
-} // prettier-ignore
+}

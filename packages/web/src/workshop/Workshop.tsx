@@ -26,7 +26,15 @@ function WorkshopOf({ id }: { id: string }) {
   });
   if (stored.isPending) return <Loading label={texts.loading} />;
   if (stored.isError)
-    return <Unopened id={id} error={stored.error} draft={undefined} onOlder={setOlder} onAgain={() => void stored.refetch()} />; // prettier-ignore
+    return (
+      <Unopened
+        id={id}
+        error={stored.error}
+        draft={undefined}
+        onOlder={setOlder}
+        onAgain={() => void stored.refetch()}
+      />
+    );
   if ('error' in stored.data)
     return <Unopened id={id} {...stored.data} onOlder={setOlder} onAgain={() => void stored.refetch()} />;
   return <Opened opened={stored.data} />;
@@ -40,7 +48,8 @@ interface OpenedProject {
 }
 
 /**
- * With the server gone, what this browser kept is opened all the same. `older`: in the place of the newest revision, which can't be read; what is
+ * With the server gone, what this browser kept is opened all the same. `older`: in the place of the newest revision,
+ * which can't be read; what is
  * made of it comes after that one.
  */
 async function open(id: string, older?: number): Promise<OpenedProject | { error: Refused; draft: Draft | undefined }> {
@@ -63,10 +72,13 @@ async function open(id: string, older?: number): Promise<OpenedProject | { error
 function Opened({ opened }: { opened: OpenedProject }) {
   const [store] = useState(() => new ProjectStore(opened.stored, opened.draft));
   useEffect(() => {
-    const leave = (): void => store.stop();
+    const [leave, come] = [() => store.stop(), () => store.resume()];
+    come();
     window.addEventListener('pagehide', leave);
+    window.addEventListener('pageshow', come);
     return () => {
       window.removeEventListener('pagehide', leave);
+      window.removeEventListener('pageshow', come);
       store.stop();
     };
   }, [store]);

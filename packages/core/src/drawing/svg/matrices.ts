@@ -34,7 +34,9 @@ const KINDS: Readonly<Record<string, (v: readonly number[]) => Matrix | undefine
 
 const PART = /[\s,]*([a-z]{1,20})\s*\(([^()]*)\)/iy;
 
-/** A transform list (SVG 2, 8.5; with CSS's units left off), read from part to part. Undefined: not to be understood. */
+/**
+ * A transform list (SVG 2, 8.5; with CSS's units left off), read from part to part. Undefined: not to be understood.
+ */
 export function matrixOf(text: string | undefined): Matrix | undefined {
   let matrix: Matrix = IDENTITY;
   const list = text?.trim() ?? '';

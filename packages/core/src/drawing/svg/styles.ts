@@ -88,7 +88,10 @@ export class StyleSheet {
     return style;
   }
 
-  /** Whether the selector's parts up to `last` fit the element: read from the right, as browsers do. Each look is counted: ancestors of ancestors multiply. */
+  /**
+   * Whether the selector's parts up to `last` fit the element: read from the right, as browsers do. Each look is
+   * counted: ancestors of ancestors multiply.
+   */
   #matches(node: SvgNode | undefined, selector: readonly Selector[], last: number): boolean {
     if (!node) return false;
     for (let i = last; i >= 0; i--) {

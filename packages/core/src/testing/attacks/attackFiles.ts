@@ -61,6 +61,8 @@ const GLB: [string, Attack['becomes'], () => Uint8Array][] = [
   ['a list cut inside a triangle', 'refused', () => glb({ accessors: [{ bufferView: 0, componentType: 5126, count: 4, type: 'VEC3' }, { bufferView: 1, componentType: 5123, count: 11, type: 'SCALAR' }] })],
   ['a place in a file elsewhere', 'refused', () => glb({ buffers: [{ byteLength: 72, uri: 'other.bin' }] })],
   ['points that are no numbers', 'refused', () => glbOf(tetrahedron(), TETRAHEDRON_BIN.map((v, i) => (i < 4 ? 255 : v)))],
+  ['copies that an extension makes', 'refused', () => glb({ extensionsUsed: ['EXT_mesh_gpu_instancing'], nodes: [{ mesh: 0, extensions: { EXT_mesh_gpu_instancing: { attributes: { TRANSLATION: 0 } } } }] })],
+  ['a mesh that is posed by weights', 'refused', () => glb({ nodes: [{ mesh: 0, weights: [0.5] }] })],
   ['an extension that nobody knows', 'refused', () => glb({ extensionsRequired: ['EXT_other_places'] })],
 ]; // prettier-ignore
 

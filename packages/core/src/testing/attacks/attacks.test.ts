@@ -14,7 +14,10 @@ const CASES = 300;
 test.each(ATTACKS)('$format, $name: $becomes', async ({ format, bytes, becomes }) => {
   const file = bytes();
   const read = await readAny(format, file, kernels.loadUnpacker);
-  if (becomes !== 'either') expect(read.ok ? 'read' : read.error).toEqual(becomes === 'read' ? 'read' : expect.objectContaining({ code: expect.stringMatching(/_BROKEN|TOO_LARGE/) })); // prettier-ignore
+  if (becomes !== 'either')
+    expect(read.ok ? 'read' : read.error).toEqual(
+      becomes === 'read' ? 'read' : expect.objectContaining({ code: expect.stringMatching(/_BROKEN|TOO_LARGE/) }),
+    );
   if (read.ok) expect(read.size).toBeLessThan(MOST_A_BYTE * file.length);
 });
 

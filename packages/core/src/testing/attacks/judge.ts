@@ -19,7 +19,10 @@ export interface Judged {
 
 const MESHES: readonly string[] = ['obj', 'stl', 'ply', 'glb'];
 
-/** A file of a kind through the reader of its kind, and mesh files through a second one as well. Whatever throws is a fault of ours. */
+/**
+ * A file of a kind through the reader of its kind, and mesh files through a second one as well. Whatever throws is a
+ * fault of ours.
+ */
 export async function judge(
   { format }: Pick<Sample, 'format'>,
   bytes: Uint8Array,
@@ -54,7 +57,10 @@ function loopsOf({ positions, faceStart, faceVertices }: PolygonMesh): Loops {
   );
 }
 
-/** Faces in their order, without corners that repeat and what is left of fewer than three; places within the rounding of a product. */
+/**
+ * Faces in their order, without corners that repeat and what is left of fewer than three; places within the rounding
+ * of a product.
+ */
 function sameFaces(ours: Loops, theirs: Loops): boolean {
   const [a, b] = [ours, theirs].map((loops) => loops.map(simple).filter((loop) => loop.length >= 3));
   const largest = theirs.flat(2).reduce((most, v) => Math.max(most, Math.abs(v)), 0);

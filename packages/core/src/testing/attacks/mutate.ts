@@ -6,7 +6,10 @@ const WORDS = ['-1', '0', '1e999', '-1e300', '99999999999', '0x10', 'NaN', 'Infi
 type Random = () => number;
 const below = (random: Random, n: number): number => Math.floor(random() * n);
 
-/** A valid file with one to three faults put in, of the kinds that disks, lines and people make. The same seed makes the same. */
+/**
+ * A valid file with one to three faults put in, of the kinds that disks, lines and people make. The same seed makes
+ * the same.
+ */
 export function mutate(bytes: Uint8Array, random: Random, isText: boolean): Uint8Array {
   // a plain array of its own, whatever kind of buffer it came in
   let out: Uint8Array = Uint8Array.from(bytes);

@@ -9,7 +9,10 @@ import { textOf } from './text.ts';
 /** What a reader made of a file: a mesh for mesh files, how much for others. */
 export type Read = { ok: true; mesh?: PolygonMesh; size: number } | { ok: false; error: Failure };
 
-/** A file through the reader that the page, the server and the command line use, and into triangles, which all of them need next. */
+/**
+ * A file through the reader that the page, the server and the command line use, and into triangles, which all of them
+ * need next.
+ */
 export async function readAny(format: AttackFormat, bytes: Uint8Array, unpacker?: LoadUnpacker): Promise<Read> {
   if (format === 'svg') {
     const drawing = readSvg(textOf(bytes));

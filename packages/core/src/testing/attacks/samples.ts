@@ -31,7 +31,9 @@ function binaryStl(): Uint8Array {
   const out = new Uint8Array(84 + 50 * TRIANGLES.length);
   const view = new DataView(out.buffer);
   view.setUint32(80, TRIANGLES.length, true);
-  TRIANGLES.forEach((t, i) => t.forEach((p, k) => POINTS[p].forEach((v, c) => view.setFloat32(84 + 50 * i + 12 + 12 * k + 4 * c, v, true)))); // prettier-ignore
+  TRIANGLES.forEach((t, i) =>
+    t.forEach((p, k) => POINTS[p].forEach((v, c) => view.setFloat32(84 + 50 * i + 12 + 12 * k + 4 * c, v, true))),
+  );
   return out;
 }
 
@@ -39,7 +41,9 @@ const plyHeader = (format: string): string =>
   `ply\nformat ${format} 1.0\ncomment a house\nelement vertex ${POINTS.length}\nproperty float x\nproperty float y\nproperty float z\nelement face ${FACES.length}\nproperty list uchar int vertex_indices\nend_header\n`;
 
 const textPly = (): Uint8Array =>
-  bytesOf(`${plyHeader('ascii')}${POINTS.map((p) => `${p.join(' ')}\n`).join('')}${FACES.map((f) => `${f.length} ${f.join(' ')}\n`).join('')}`); // prettier-ignore
+  bytesOf(
+    `${plyHeader('ascii')}${POINTS.map((p) => `${p.join(' ')}\n`).join('')}${FACES.map((f) => `${f.length} ${f.join(' ')}\n`).join('')}`,
+  );
 
 function binaryPly(little: boolean): Uint8Array {
   const head = bytesOf(plyHeader(little ? 'binary_little_endian' : 'binary_big_endian'));
@@ -96,7 +100,12 @@ export function samples(font: Uint8Array): Sample[] {
     { name: 'GLB as text', format: 'glb', isText: true, bytes: mesh },
     { name: 'SVG', format: 'svg', isText: true, bytes: svg() },
     { name: 'document', format: 'json', isText: true, bytes: bytesOf(JSON.stringify(project)) },
-    { name: 'project file', format: 'fictile', isText: false, bytes: packProject({ project, assets: new Map([[sha256Hex(mesh), mesh]]) }) }, // prettier-ignore
+    {
+      name: 'project file',
+      format: 'fictile',
+      isText: false,
+      bytes: packProject({ project, assets: new Map([[sha256Hex(mesh), mesh]]) }),
+    },
     { name: 'font', format: 'font', isText: false, bytes: font },
   ];
 }

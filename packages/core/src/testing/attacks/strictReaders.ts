@@ -5,7 +5,8 @@ type Point = readonly number[];
 export type Loops = Point[][];
 
 /**
- * Second readers for mesh files, written from the formats' descriptions alone and without regard to speed: faces as loops of places, or
+ * Second readers for mesh files, written from the formats' descriptions alone and without regard to speed: faces as
+ * loops of places, or
  * undefined where a file is not as the format asks. They share nothing with the readers that are judged by them.
  */
 export const STRICT: Readonly<Record<MeshFormat, (bytes: Uint8Array) => Loops | undefined>> = {
@@ -80,9 +81,22 @@ function strictStl(bytes: Uint8Array): Loops {
   while (text.trim() !== '') {
     const found = solid.exec(text);
     need(found !== null);
-    const words = found[1].toLowerCase().split(/\s+/).filter((word) => word !== ''); // prettier-ignore
+    const words = found[1]
+      .toLowerCase()
+      .split(/\s+/)
+      .filter((word) => word !== '');
     for (let i = 0; i < words.length; i += 21) {
-      const fixed: [number, string][] = [[0, 'facet'], [1, 'normal'], [5, 'outer'], [6, 'loop'], [7, 'vertex'], [11, 'vertex'], [15, 'vertex'], [19, 'endloop'], [20, 'endfacet']]; // prettier-ignore
+      const fixed: [number, string][] = [
+        [0, 'facet'],
+        [1, 'normal'],
+        [5, 'outer'],
+        [6, 'loop'],
+        [7, 'vertex'],
+        [11, 'vertex'],
+        [15, 'vertex'],
+        [19, 'endloop'],
+        [20, 'endfacet'],
+      ];
       need(fixed.every(([k, word]) => words[i + k] === word));
       loops.push([8, 12, 16].map((k) => [0, 1, 2].map((c) => numeral(words[i + k + c]))));
     }
@@ -101,13 +115,25 @@ const PLY_TYPES: Readonly<Record<string, [number, (v: DataView, at: number, litt
   float: [4, (v, at, l) => v.getFloat32(at, l)],
   double: [8, (v, at, l) => v.getFloat64(at, l)],
 };
-const PLY_OTHER: Readonly<Record<string, string>> = { int8: 'char', uint8: 'uchar', int16: 'short', uint16: 'ushort', int32: 'int', uint32: 'uint', float32: 'float', float64: 'double' }; // prettier-ignore
+const PLY_OTHER: Readonly<Record<string, string>> = {
+  int8: 'char',
+  uint8: 'uchar',
+  int16: 'short',
+  uint16: 'ushort',
+  int32: 'int',
+  uint32: 'uint',
+  float32: 'float',
+  float64: 'double',
+};
 
 function strictPly(bytes: Uint8Array): Loops {
   const text = latin(bytes);
   const end = /(^|\n)[ \t]*end_header[ \t]*\r?\n/.exec(text);
   need(end !== null);
-  const lines = text.slice(0, end.index).split('\n').map((line) => line.trim().split(/\s+/)); // prettier-ignore
+  const lines = text
+    .slice(0, end.index)
+    .split('\n')
+    .map((line) => line.trim().split(/\s+/));
   need(lines[0].join(' ') === 'ply');
   const format = lines.find(([word]) => word === 'format');
   need(format?.[2] === '1.0');
@@ -145,7 +171,12 @@ function strictPly(bytes: Uint8Array): Loops {
 function plyNumbers(bytes: Uint8Array, start: number, order: string) {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let at = start;
-  const words = order === 'ascii' ? latin(bytes.subarray(start)).split(/\s+/).filter((word) => word !== '') : []; // prettier-ignore
+  const words =
+    order === 'ascii'
+      ? latin(bytes.subarray(start))
+          .split(/\s+/)
+          .filter((word) => word !== '')
+      : [];
   need(order === 'ascii' || order === 'binary_little_endian' || order === 'binary_big_endian');
   let word = 0;
   return {
@@ -167,7 +198,14 @@ interface Gltf {
   accessors: { bufferView: number; byteOffset?: number; componentType: number; count: number; type: string }[];
   bufferViews: { buffer: number; byteOffset?: number; byteLength: number; byteStride?: number }[];
   meshes: { primitives: { attributes: { POSITION: number }; indices?: number; mode?: number }[] }[];
-  nodes: { mesh?: number; children?: number[]; matrix?: number[]; translation?: number[]; rotation?: number[]; scale?: number[] }[]; // prettier-ignore
+  nodes: {
+    mesh?: number;
+    children?: number[];
+    matrix?: number[];
+    translation?: number[];
+    rotation?: number[];
+    scale?: number[];
+  }[];
   scenes: { nodes?: number[] }[];
   scene?: number;
 }
@@ -195,32 +233,49 @@ function strictGlb(bytes: Uint8Array): Loops {
   return loops;
 }
 
-function moved([x, y, z]: Point, { matrix: m, translation: t = [0, 0, 0], rotation: r = [0, 0, 0, 1], scale: s = [1, 1, 1] }: Gltf['nodes'][number]): Point {
+function moved(
+  [x, y, z]: Point,
+  { matrix: m, translation: t = [0, 0, 0], rotation: r = [0, 0, 0, 1], scale: s = [1, 1, 1] }: Gltf['nodes'][number],
+): Point {
   if (m) return [0, 1, 2].map((k) => m[k] * x + m[4 + k] * y + m[8 + k] * z + m[12 + k]);
   const [a, b, c] = [x * s[0], y * s[1], z * s[2]];
   // v + 2 q x (q x v + w v)
   const [u, v, w] = [r[1] * c - r[2] * b + r[3] * a, r[2] * a - r[0] * c + r[3] * b, r[0] * b - r[1] * a + r[3] * c];
-  return [a + 2 * (r[1] * w - r[2] * v) + t[0], b + 2 * (r[2] * u - r[0] * w) + t[1], c + 2 * (r[0] * v - r[1] * u) + t[2]];
-} // prettier-ignore
+  return [
+    a + 2 * (r[1] * w - r[2] * v) + t[0],
+    b + 2 * (r[2] * u - r[0] * w) + t[1],
+    c + 2 * (r[0] * v - r[1] * u) + t[2],
+  ];
+}
 
-function facesOf(gltf: Gltf, bin: DataView, { attributes, indices, mode = 4 }: Gltf['meshes'][number]['primitives'][number]): Loops {
+function facesOf(
+  gltf: Gltf,
+  bin: DataView,
+  { attributes, indices, mode = 4 }: Gltf['meshes'][number]['primitives'][number],
+): Loops {
   if (mode < 4) return [];
   const places = elements(gltf, bin, attributes.POSITION);
-  need(gltf.accessors[attributes.POSITION].type === 'VEC3' && gltf.accessors[attributes.POSITION].componentType === 5126);
+  need(
+    gltf.accessors[attributes.POSITION].type === 'VEC3' && gltf.accessors[attributes.POSITION].componentType === 5126,
+  );
   const order = indices === undefined ? places.map((_, i) => i) : elements(gltf, bin, indices).map(([i]) => i);
   need(order.every((i) => i < places.length));
   const triples: number[][] = [];
   if (mode === 4) for (let i = 0; i < order.length; i += 3) triples.push([order[i], order[i + 1], order[i + 2]]);
-  if (mode === 5) for (let i = 0; i + 2 < order.length; i++) triples.push(i % 2 ? [order[i], order[i + 2], order[i + 1]] : [order[i], order[i + 1], order[i + 2]]);
+  if (mode === 5)
+    for (let i = 0; i + 2 < order.length; i++)
+      triples.push(i % 2 ? [order[i], order[i + 2], order[i + 1]] : [order[i], order[i + 1], order[i + 2]]);
   if (mode === 6) for (let i = 1; i + 1 < order.length; i++) triples.push([order[i], order[i + 1], order[0]]);
   need(triples.every((three) => three.every((i) => i !== undefined)));
   return triples.map((three) => three.map((i) => places[i]));
-} // prettier-ignore
+}
 
 function elements({ accessors, bufferViews }: Gltf, bin: DataView, i: number): number[][] {
   const { bufferView, byteOffset = 0, componentType, count, type } = accessors[i];
   const { byteOffset: start = 0, byteLength, byteStride, buffer } = bufferViews[bufferView];
-  const read = { 5121: 'getUint8', 5123: 'getUint16', 5125: 'getUint32', 5126: 'getFloat32' }[componentType] as 'getFloat32'; // prettier-ignore
+  const read = { 5121: 'getUint8', 5123: 'getUint16', 5125: 'getUint32', 5126: 'getFloat32' }[
+    componentType
+  ] as 'getFloat32';
   const bytes = { 5121: 1, 5123: 2, 5125: 4, 5126: 4 }[componentType] as number;
   const width = { SCALAR: 1, VEC2: 2, VEC3: 3, VEC4: 4 }[type] as number;
   const stride = byteStride ?? bytes * width;

@@ -14,45 +14,59 @@ async function faults(page: Page, colorScheme: 'light' | 'dark'): Promise<string
 }
 
 for (const colorScheme of ['light', 'dark'] as const) {
-  test(`nothing serious stands in anybody's way, ${colorScheme}`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme });
-    await page.goto('/');
-    await expect(page.getByRole('listitem').first()).toBeVisible();
-    expect(await faults(page, colorScheme)).toEqual([]);
-    await page.goto('/?bin');
-    expect(await faults(page, colorScheme)).toEqual([]);
-    await page.goto('/fonts');
-    await expect(page.getByText('48 families')).toBeVisible();
-    expect(await faults(page, colorScheme)).toEqual([]);
+  test.describe(`nothing serious stands in anybody's way, ${colorScheme}`, () => {
+    test.beforeEach(({ page }) => page.emulateMedia({ colorScheme }));
+    const nothing = async (page: Page): Promise<void> => expect(await faults(page, colorScheme)).toEqual([]);
 
-    await makeUndrawn(page, 'Kiln');
-    await settled(page);
-    await expect(page.getByText('all well')).toBeVisible();
-    const more = page.getByRole('button', { name: 'more', exact: true });
-    while ((await more.count()) > 0) await more.first().click();
-    expect(await faults(page, colorScheme)).toEqual([]);
-    await page.getByRole('button', { name: 'Hand over' }).click();
-    await expect(page.getByTestId('holds')).toContainText('points');
-    expect(await faults(page, colorScheme)).toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByTitle('Versions').click();
-    await expect(page.getByText('version 1')).toBeVisible();
-    expect(await faults(page, colorScheme)).toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'Views' }).click();
-    expect(await faults(page, colorScheme)).toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.keyboard.press('Control+d');
-    await page
-      .getByRole('button', { name: /^More for Kiln/ })
-      .first()
-      .click();
-    await page.getByRole('menuitem', { name: 'Lock' }).click();
-    await page.getByRole('button', { name: /^Kiln words/ }).click();
-    await expect(page.getByText('This piece is locked.')).toBeVisible();
-    expect(await faults(page, colorScheme)).toEqual([]);
-    await page.keyboard.press('Control+k');
-    expect(await faults(page, colorScheme)).toEqual([]);
+    test('rack and bin', async ({ page }) => {
+      await page.goto('/');
+      await expect(page.getByRole('listitem').first()).toBeVisible();
+      await nothing(page);
+      await page.goto('/?bin');
+      await nothing(page);
+    });
+
+    test('type case', async ({ page }) => {
+      await page.goto('/fonts');
+      await expect(page.getByText('48 families')).toBeVisible();
+      await nothing(page);
+    });
+
+    test('workshop', async ({ page }) => {
+      await makeUndrawn(page, 'Kiln');
+      await settled(page);
+      await expect(page.getByText('all well')).toBeVisible();
+      const more = page.getByRole('button', { name: 'more', exact: true });
+      while ((await more.count()) > 0) await more.first().click();
+      await nothing(page);
+      await page.keyboard.press('Control+d');
+      await page
+        .getByRole('button', { name: /^More for Kiln/ })
+        .first()
+        .click();
+      await page.getByRole('menuitem', { name: 'Lock' }).click();
+      await page.getByRole('button', { name: /^Kiln words/ }).click();
+      await expect(page.getByText('This piece is locked.')).toBeVisible();
+      await nothing(page);
+    });
+
+    test('what opens over it', async ({ page }) => {
+      await makeUndrawn(page, 'Kiln');
+      await settled(page);
+      await page.getByRole('button', { name: 'Hand over' }).click();
+      await expect(page.getByTestId('holds')).toContainText('points');
+      await nothing(page);
+      await page.keyboard.press('Escape');
+      await page.getByTitle('Versions').click();
+      await expect(page.getByText('version 1')).toBeVisible();
+      await nothing(page);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Views' }).click();
+      await nothing(page);
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('Control+k');
+      await nothing(page);
+    });
   });
 }
 

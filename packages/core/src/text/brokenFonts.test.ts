@@ -95,6 +95,16 @@ describe('damage', () => {
     expect(refused).toBeGreaterThan(0);
   });
 
+  test.each([0.2, 0.4, 0.99])(
+    'a font that was cut short at %p of its length is refused, not set in another',
+    (share) => {
+      const whole = shipped('Zilla Slab');
+      const bytes = whole.slice(0, Math.floor(share * whole.length));
+      const opened = openFont(kernels, { bytes, hash: 'h', name: 'File', axes: {} });
+      expect(opened).toEqual({ ok: false, error: { code: 'FONT_BROKEN', params: { name: 'File', why: 'cut' } } });
+    },
+  );
+
   test.each(['glyf', 'loca', 'hmtx', 'GSUB', 'name', 'OS/2'])('a table %s of rubbish is survived', (tag) => {
     const { flavour, tables } = unwrap(readSfnt(shipped('Zilla Slab'), 0, 'File'));
     const random = seededRandom(3);

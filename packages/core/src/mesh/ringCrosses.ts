@@ -1,4 +1,4 @@
-import { orient2d } from '../math/index.ts';
+import { segmentsCross } from '../math/index.ts';
 
 /** Pairs of edges that are looked at, for each edge. */
 const LOOKS = 40;
@@ -37,6 +37,6 @@ export function isSeenToCross(x: ArrayLike<number>, y: ArrayLike<number>): boole
 
 function edgesCross(x: ArrayLike<number>, y: ArrayLike<number>, [a, b, c, d]: readonly number[]): boolean {
   if (Math.max(y[a], y[b]) < Math.min(y[c], y[d]) || Math.max(y[c], y[d]) < Math.min(y[a], y[b])) return false;
-  const side = (p: number, q: number, r: number): number => orient2d(x[p], y[p], x[q], y[q], x[r], y[r]);
-  return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
+  const place = (p: number): { x: number; y: number } => ({ x: x[p], y: y[p] });
+  return segmentsCross(place(a), place(b), place(c), place(d));
 }

@@ -1,4 +1,4 @@
-import { orient2d } from '../math/index.ts';
+import { segmentsCross } from '../math/index.ts';
 
 interface Place {
   x: number;
@@ -38,15 +38,10 @@ export function isTangled(rings: readonly (readonly Place[])[]): boolean {
       if (right[j] < left[i]) continue;
       open[kept++] = j;
       if (low[j] > high[i] || low[i] > high[j]) continue;
-      if (crosses(from[i], to[i], from[j], to[j]) && --rest < 0) return true;
+      if (segmentsCross(from[i], to[i], from[j], to[j]) && --rest < 0) return true;
     }
     open.length = kept;
     open.push(i);
   }
   return false;
-}
-
-function crosses(a: Place, b: Place, c: Place, d: Place): boolean {
-  const side = (p: Place, q: Place, r: Place): number => orient2d(p.x, p.y, q.x, q.y, r.x, r.y);
-  return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;
 }

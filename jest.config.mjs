@@ -12,17 +12,7 @@ export default {
     '^(\\.{1,2}/.*)\\.(js|ts|tsx)$': '$1',
     '^@fictile/(core|contract|kernels|fonts|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
   },
-  transform: {
-    '^.+\\.tsx?$': [
-      '@swc/jest',
-      {
-        jsc: {
-          parser: { syntax: 'typescript', tsx: true },
-          target: 'es2022',
-          transform: { react: { runtime: 'automatic' } },
-        },
-        module: { type: 'es6' },
-      },
-    ],
-  },
+  transform: { '^.+\\.(tsx?|m?js)$': '<rootDir>/scripts/jestTransform.mjs' },
+  // packages that count a lot go through it too
+  transformIgnorePatterns: ['/node_modules/(?!(clipper2-ts|delaunator|@kninnug/constrainautor|robust-predicates)/)'],
 };

@@ -1,7 +1,7 @@
 import { useThree } from '@react-three/fiber';
 import type { SceneView } from '@fictile/core';
 import { useEffect } from 'react';
-import { PMREMGenerator, Vector3, type Box3 } from 'three';
+import { Vector3, type Box3 } from 'three';
 import { lightAround, LOOKS } from './surroundings.ts';
 
 interface SurroundingsProps {
@@ -11,25 +11,18 @@ interface SurroundingsProps {
   view: SceneView;
 }
 
-/** Fine enough for glazes, small enough that a machine without a graphics card computes it in a moment. */
-const ROOM_SIZE = 64;
-
 /** The light that was chosen, and the table that the words stand on. */
 export function Surroundings({ box, table, view }: SurroundingsProps) {
-  const { gl, scene, invalidate } = useThree();
+  const { scene, invalidate } = useThree();
   const look = LOOKS[view.surroundings];
   useEffect(() => {
-    const generator = new PMREMGenerator(gl);
-    const target = lightAround(generator, look, ROOM_SIZE);
-    scene.environment = target.texture;
+    scene.environment = lightAround(look);
     scene.environmentIntensity = look.around;
     invalidate();
     return () => {
       scene.environment = null;
-      target.dispose();
-      generator.dispose();
     };
-  }, [gl, scene, invalidate, look]);
+  }, [scene, invalidate, look]);
   useEffect(() => invalidate(), [view.ground, invalidate]);
   const isEmpty = box.isEmpty();
   const size = isEmpty ? new Vector3(100, 100, 20) : box.getSize(new Vector3());

@@ -8,7 +8,6 @@ import {
   NeutralToneMapping,
   PerspectiveCamera,
   PlaneGeometry,
-  PMREMGenerator,
   Scene,
   ShadowMaterial,
   Vector3,
@@ -67,7 +66,7 @@ async function draw({ pieces, looks, width, height }: PictureRequest): Promise<B
   for (const piece of pieces) scene.add(solidOf(piece, looks, shelf));
   const box = boundsOf(pieces, shelf);
   light(scene, box);
-  if (Object.values(looks).some(hasMetal)) mirrorRoom(scene, renderer);
+  if (Object.values(looks).some(hasMetal)) mirrorRoom(scene);
   renderer.render(scene, cameraFor(box, width / height));
   shelf.clear();
   return canvas.convertToBlob({ type: 'image/png' });
@@ -134,13 +133,9 @@ const hasMetal = (look: PieceLook): boolean =>
     (finish) => (finish?.metal ?? 0) > 0,
   );
 
-/** Coarser than the workshop's. */
-const ROOM_SIZE = 32;
-
 /** Metals show nothing but what is around them; others do without. */
-function mirrorRoom(scene: Scene, gl: WebGLRenderer): void {
-  const room = lightAround(new PMREMGenerator(gl), LOOKS.daylight, ROOM_SIZE);
-  scene.environment = room.texture;
+function mirrorRoom(scene: Scene): void {
+  scene.environment = lightAround(LOOKS.daylight);
   scene.environmentIntensity = LOOKS.daylight.around;
 }
 

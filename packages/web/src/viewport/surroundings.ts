@@ -1,16 +1,6 @@
 import type { SceneView } from '@fictile/core';
-import {
-  BackSide,
-  BoxGeometry,
-  Color,
-  FrontSide,
-  Mesh,
-  MeshBasicMaterial,
-  Scene,
-  type PMREMGenerator,
-  type Side,
-  type WebGLRenderTarget,
-} from 'three';
+import { Color, type CubeTexture } from 'three';
+import { roomLight, type Radiance } from './roomLight.ts';
 
 type Triple = readonly [number, number, number];
 
@@ -81,26 +71,47 @@ export const LOOKS: Readonly<Record<SceneView['surroundings'], Look>> = {
   },
 }; // prettier-ignore
 
-const glowing = (colour: string, strength: number, side: Side = FrontSide): MeshBasicMaterial =>
-  new MeshBasicMaterial({ color: new Color(colour).multiplyScalar(strength), side });
+/** The light that a room sheds from all around; made once for each. */
+export function lightAround(look: Look): CubeTexture {
+  const made = lights.get(look) ?? roomLight(glowOf(look));
+  lights.set(look, made);
+  return made;
+}
 
-/** The light that a room sheds from all around, `size` pixels a side. */
-export const lightAround = (generator: PMREMGenerator, look: Look, size: number): WebGLRenderTarget =>
-  generator.fromScene(roomOf(look), 0.03, 0.1, 100, { size });
+const lights = new WeakMap<Look, CubeTexture>();
 
-/** The small room of glowing walls of which the light around the pieces is computed. */
-function roomOf({ walls, panes }: Look): Scene {
-  const scene = new Scene();
-  scene.add(
-    new Mesh(
-      new BoxGeometry(20, 12, 20),
-      walls.map(([colour, strength]) => glowing(colour, strength, BackSide)),
-    ),
-  );
-  for (const { at, size, colour, strength } of panes) {
-    const pane = new Mesh(new BoxGeometry(...size), glowing(colour, strength));
-    pane.position.set(...at);
-    scene.add(pane);
+/** of the room, along each axis */
+const HALF: Triple = [10, 6, 10];
+const linear = (colour: string, strength: number): Triple => {
+  const { r, g, b } = new Color(colour).multiplyScalar(strength);
+  return [r, g, b];
+};
+
+/** What is seen from the middle of a small room of glowing walls, with panes that hang before them. */
+function glowOf({ walls, panes }: Look): Radiance {
+  const colours = walls.map(([colour, strength]) => linear(colour, strength));
+  const lit = panes.map(({ at, size, colour, strength }) => ({
+    from: at.map((middle, k) => middle - size[k] / 2),
+    to: at.map((middle, k) => middle + size[k] / 2),
+    colour: linear(colour, strength),
+  }));
+  return (...towards) => {
+    for (const { from, to, colour } of lit) if (isSeen(from, to, towards)) return colour;
+    const [x, y, z] = towards.map((value, k) => value / HALF[k]);
+    const most = Math.max(Math.abs(x), Math.abs(y), Math.abs(z));
+    if (most === Math.abs(x)) return colours[x > 0 ? 0 : 1];
+    if (most === Math.abs(y)) return colours[y > 0 ? 2 : 3];
+    return colours[z > 0 ? 4 : 5];
+  };
+}
+
+/** A box, from its corners, by slabs: Kay and Kajiya 1986. */
+function isSeen(from: readonly number[], to: readonly number[], towards: Triple): boolean {
+  let [near, far] = [0, Infinity];
+  for (let k = 0; k < 3; k++) {
+    const [a, b] = [from[k] / towards[k], to[k] / towards[k]];
+    near = Math.max(near, Math.min(a, b));
+    far = Math.min(far, Math.max(a, b));
   }
-  return scene;
+  return near < far;
 }

@@ -18,6 +18,13 @@ import { benchSolids } from './solidRun.ts';
 import { benchFont, type Row } from './solids.ts';
 import { benchStrings, STRINGS } from './strings.ts';
 import { yardstick } from './three.ts';
+import { benchUneven } from './unevenCases.ts';
+import { benchWords } from './wordRun.ts';
+
+/** Words, pairs and lines that are judged beside single letters. */
+const WORDS = 1000;
+/** Words made uneven. */
+const UNEVEN = 200;
 
 // Ratios within one run: machines here are noisy. `--json` gives a line of JSON a figure. `--every N` takes every Nth
 // character, `--no-browser` leaves out the page.
@@ -39,10 +46,21 @@ if (process.argv.includes('--strings')) {
   await tellStrings();
   end();
 }
+const numberAfter = (flag: string): number | undefined =>
+  Number(process.argv[process.argv.indexOf(flag) + 1]) || undefined;
+if (process.argv.includes('--words')) {
+  await benchWords(kernels, numberAfter('--words') ?? WORDS, numberAfter('--seed'), say);
+  end();
+}
+if (process.argv.includes('--uneven')) {
+  await benchUneven(kernels, numberAfter('--uneven') ?? UNEVEN, numberAfter('--seed'), say);
+  end();
+}
 const faces = await benchFaces(kernels);
 if (process.argv.includes('--solids')) {
   benchSections(say);
   benchSolids(faces, { all: process.argv.includes('--all'), resume: process.argv.includes('--resume') }, say);
+  await benchWords(kernels, WORDS, undefined, say);
   end();
 }
 

@@ -24,7 +24,7 @@ export {
 export type { Box3, Transform, Vec3 } from './math/index.ts';
 export * from './mesh/index.ts';
 export * from './outline/index.ts';
-export { bendRuns, chainOf, courseOf, plainPoint, spanOf } from './shape/index.ts';
+export { heightThatHolds, bendRuns, chainOf, courseOf, plainPoint, spanOf } from './shape/index.ts';
 export type { Span } from './shape/index.ts';
 export * from './solid/index.ts';
 export { recastCost } from './voxel/index.ts';

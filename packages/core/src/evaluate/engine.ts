@@ -357,6 +357,7 @@ export class Engine {
       letters: layout.letters,
       seconds,
       toleranceMm: isFine && !preview ? toleranceMm : undefined,
+      drawnMm: toleranceMm,
       onto: this.#ontoTools(piece, layout, built, under),
       rough: preview,
       cut: (row, step) => this.#cut(row, step, under),

@@ -147,7 +147,7 @@ function eachPoint(
   const total = shaped.reduce((sum, { mesh }) => sum + mesh.positions.length / 3, 0);
   const stride = Math.max(1, Math.ceil(total / MOST_POINTS));
   for (const one of shaped) {
-    const points = meshPoints(one, false);
+    const points = meshPoints(one);
     const p = one.mesh.positions;
     for (let v = 0; v < points.count; v += stride) {
       const point = points.of(v);

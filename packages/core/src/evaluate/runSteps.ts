@@ -34,6 +34,8 @@ export interface StepRunTools {
   rough: boolean;
   /** flat edges that stray farther from what shape steps make of them are cut; undefined: a person has chosen the faces */
   toleranceMm: number | undefined;
+  /** how near chords lie to their curves */
+  drawnMm: number;
   /** what pieces are laid onto; undefined: none is */
   onto: OntoTools | undefined;
   /** what another piece makes of this one */

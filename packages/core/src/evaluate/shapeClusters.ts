@@ -1,14 +1,18 @@
 import { keyHash, remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
 import type { ShapeStep } from '../document/index.ts';
-import { clustersBox, textsOf, type BuiltCluster } from '../lettering/index.ts';
+import { clustersBox, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes } from '../mesh/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
 import {
   chainOf,
   foldsOf,
+  movesOutward,
+  outwardField,
+  outwardSigma,
   plainPoint,
   runOf,
   shapeMesh,
+  type OutwardField,
   type ShapeChain,
   type Shaped,
   type ShapedMesh,
@@ -31,6 +35,8 @@ export interface ShapeTools {
   rough: boolean;
   /** edges that stray farther are cut; undefined: a person has chosen the faces */
   toleranceMm: number | undefined;
+  /** how near chords lie to their curves */
+  drawnMm: number;
   faceBudget: number;
   cache: ByteCache<ShapedMesh>;
   context: RunContext;
@@ -77,9 +83,11 @@ export async function shapeClusters(
   const lay = tools.onto && ontoOf({ ...tools.onto, together });
   const earlier =
     tools.earlier.length > 0 ? chainOf(tools.earlier, { box, seconds: tools.seconds, onto: lay }) : undefined;
-  const chain = chainOf(steps, { box, seconds: tools.seconds, onto: lay, earlier });
+  const outward = outwardOf(laid, steps);
+  const chain = chainOf(steps, { box, seconds: tools.seconds, onto: lay, earlier, outward });
   const { kept, remarks, over } = keptOf(laid, chain, { clusters, ...tools });
-  const name = nameOfSteps(steps, box, tools);
+  // which way is outward depends on what is near
+  const name = nameOfSteps(steps, box, tools) + (outward ? clustersKey(clusters) : '');
   const made: SteppedCluster[] = [];
   const looked: Shaped[] = [];
   let isCoarse = false;
@@ -93,7 +101,9 @@ export async function shapeClusters(
     if (!part) {
       const faces = faceCount(laid[i].mesh);
       const most = Math.min(Math.max(mostFaces, 2 * faces), timesMore * faces + MOST_MORE);
-      part = shapeMesh(laid[i], chain, { toleranceMm: tools.toleranceMm, mostFaces: most, rough: tools.rough });
+      const { toleranceMm, rough } = tools;
+      const capsMm = rough ? undefined : (toleranceMm ?? (outward && tools.drawnMm));
+      part = shapeMesh(laid[i], chain, { toleranceMm, capsMm, mostFaces: most, rough });
       tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
     }
     isCoarse ||= part.isLeft;
@@ -111,6 +121,20 @@ export async function shapeClusters(
     : chain;
   remarks.push(...foldRemarks(looked, steps, smooth), ...(told?.remarks ?? []));
   return { clusters: made, remarks, onto: onto && { ...onto, report: told?.report } };
+}
+
+/** Which way is outward for all clusters at once, as softly as the highest step needs it; worked out when it is first asked for. */
+function outwardOf(laid: readonly Shaped[], steps: readonly ShapeStep[]): OutwardField | undefined {
+  const moving = steps.filter(movesOutward).filter(({ heightMm }) => heightMm !== 0);
+  if (moving.length === 0) return undefined;
+  let field: OutwardField | undefined;
+  return (place) => {
+    field ??= outwardField(
+      laid.map(({ mesh }) => mesh),
+      Math.max(...moving.map(outwardSigma)),
+    );
+    return field(place);
+  };
 }
 
 /** Equal letters at one place are told apart by who they are only where steps ask for that. */

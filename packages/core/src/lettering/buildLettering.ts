@@ -11,6 +11,7 @@ import { crossingLetters } from './crossingLetters.ts';
 import { drawnToleranceMm, faceSizeMm, type LetteringFaces } from './faces.ts';
 import { planFaces, type DepthRange, type NeedOf, type NeedReport } from './facesPlan.ts';
 import type { DrawingScale } from './letterOutline.ts';
+import { meetingLetters, type ClusterPlan } from './meetingLetters.ts';
 import { RungRemarks } from './rungRemarks.ts';
 import { Sections, type SolidShape } from './sections.ts';
 import { textsOf } from './textsOf.ts';
@@ -75,10 +76,12 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
   const ownSolidOf = (letter: number): SolidShape | undefined => ownSolids.get(layout.letters[letter].id);
   const solidOf = ({ members }: Cluster): SolidShape => ownSolidOf(members[0].letter) ?? solid;
   const sections = new Sections(scale.step, finer(faces, supportMm, scale));
-  const { clusters, crossing, cutting, tooLarge } = findClusters(layout.letters, scale, tools.caches, {
+  const corners = options.corners ?? 'sharp';
+  const { clusters, cutting, tooLarge } = findClusters(layout.letters, scale, tools.caches, {
     apart,
     hasOwnSolid: (letter) => ownSolidOf(letter) !== undefined,
     outward: (letter) => sections.outward(ownSolidOf(letter) ?? solid),
+    corners,
   });
   const told = new RungRemarks(layout, scale.step);
   const outmost = (row: readonly Cluster[]): number => Math.max(0, ...row.map((c) => sections.outward(solidOf(c))));
@@ -87,16 +90,18 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
   const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
   const depthOf = (c: Cluster): DepthRange => depthRange(solidOf(c).depthMm, options.depthAnchor, scale.step);
   const plan = planFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters), depthOf, needOf: options.needOf, budget }); // prettier-ignore
-  const job: ClusterJob = { scale, seed: options.seed, corners: options.corners ?? 'sharp', longestEdge, facesOf: plan.facesOf, uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [], cancelled: () => tools.context.cancelled() }; // prettier-ignore
+  const job: ClusterJob = { scale, seed: options.seed, corners, longestEdge, facesOf: plan.facesOf, uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [], cancelled: () => tools.context.cancelled() }; // prettier-ignore
   if (plan.expected > budget) return { clusters: [], remarks: [remark('OVER_BUDGET', { faces: plan.expected, budget })], built }; // prettier-ignore
   const swells = clusters.some((c) => solidOf(c).swell);
   const reachMm = swells ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job))) : 0;
   const solids: DeepCluster[] = [];
+  const plans: ClusterPlan[] = [];
   let made = 0;
   for (const [i, cluster] of clusters.entries()) {
     if (tools.context.cancelled()) return undefined;
     const profile = sections.of(solidOf(cluster), reachMm, plan.longestOf(cluster));
     const { key, mesh, flat } = clusterSolid(cluster, profile, job);
+    plans.push({ cluster, flat });
     told.add(cluster, flat, profile.section, solidOf(cluster).isRidged);
     made += faceCount(mesh);
     if (made > options.faceBudget) {
@@ -127,6 +132,7 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
       : inked.map(({ depths: _, ...solid }) => solid);
   const running = along && mayCross(along) ? crossingLetters(changed, () => tools.context.cancelled()) : [];
   if (tools.context.cancelled()) return undefined;
+  const crossing = meetingLetters(plans);
   const remarks = [
     ...sections.remarks,
     ...(solid.depthMm === 0 && solids.length > 0 ? [remark('FLAT_SHEET', {})] : []),

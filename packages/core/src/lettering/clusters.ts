@@ -1,5 +1,6 @@
 import {
   OPENING_EM,
+  bandsReach,
   boundingBox,
   condition,
   covered,
@@ -11,6 +12,7 @@ import {
   unite,
   type Outline,
 } from '../outline/index.ts';
+import { cornerReach, type Corners } from '../solid/index.ts';
 import type { Letter } from '../text/index.ts';
 import type { LetteringCaches } from './caches.ts';
 import { emInSteps, letterOutline, outlineKey, type DrawingScale } from './letterOutline.ts';
@@ -54,12 +56,12 @@ export interface Standing {
   hasOwnSolid(letter: number): boolean;
   /** how far a letter's solid reaches beyond its outline, grid steps */
   outward(letter: number): number;
+  /** how corners run that it grows by */
+  corners: Corners;
 }
 
 export interface FoundClusters {
   clusters: Cluster[];
-  /** letters that stand apart and run into each other */
-  crossing: number[];
   /** letters whose own solid takes its place out of a neighbour */
   cutting: number[];
   /** letters of more points than are built */
@@ -71,7 +73,7 @@ export function findClusters(
   letters: readonly Letter[],
   scale: DrawingScale,
   caches: LetteringCaches,
-  { apart, hasOwnSolid, outward }: Standing,
+  { apart, hasOwnSolid, outward, corners }: Standing,
 ): FoundClusters {
   const drawn: Placed[] = [];
   const tooLarge: number[] = [];
@@ -88,16 +90,10 @@ export function findClusters(
       outward: outward(index),
     });
   });
-  const pairs = touchingPairs(drawn, scale, caches);
+  if (apart) return { clusters: drawn.map((d) => clusterOf([d], [], scale)), cutting: [], tooLarge };
+  const pairs = touchingPairs(drawn, scale, caches, cornerReach(corners));
   const numbers = (places: Iterable<number>): number[] =>
     [...new Set(places)].sort((a, b) => a - b).map((i) => drawn[i].letter);
-  if (apart)
-    return {
-      clusters: drawn.map((d) => clusterOf([d], [], scale)),
-      crossing: numbers(pairs.flat()),
-      cutting: [],
-      tooLarge,
-    };
   const isAlone = drawn.map((d) => hasOwnSolid(d.letter));
   const cuts = cutsOf(pairs, isAlone);
   const joining = pairs.filter(([a, b]) => !isAlone[a] && !isAlone[b]);
@@ -105,7 +101,7 @@ export function findClusters(
     const cutting = new Set(group.flatMap((i) => cuts.get(i) ?? []));
     return clusterOf(group.map((i) => drawn[i]), [...cutting].map((i) => drawn[i]), scale); // prettier-ignore
   });
-  return { clusters, crossing: [], cutting: numbers([...cuts.values()].flat()), tooLarge };
+  return { clusters, cutting: numbers([...cuts.values()].flat()), tooLarge };
 }
 
 /** By letter: who takes a place out of it. Of two with solids of their own the later one keeps its outline. */
@@ -119,20 +115,29 @@ function cutsOf(pairs: readonly [number, number][], isAlone: readonly boolean[])
   return cuts;
 }
 
-/** Sweep over the letters' boxes from left to right; near ones are compared edge by edge, once for each pair of shapes and offset. */
-function touchingPairs(drawn: readonly Placed[], scale: DrawingScale, caches: LetteringCaches): [number, number][] {
-  // bands that reach outwards meet sooner
-  const least = OPENING_EM * emInSteps(scale) + 2 * Math.max(0, scale.bands?.outward ?? 0);
+/**
+ * Sweep over the letters' boxes from left to right; near ones are compared edge by edge, once for each pair of shapes and offset. What may meet counts
+ * as touching: bands and solids that grow reach further at corners than along edges.
+ */
+function touchingPairs(
+  drawn: readonly Placed[],
+  scale: DrawingScale,
+  caches: LetteringCaches,
+  atCorners: number,
+): [number, number][] {
+  const least = OPENING_EM * emInSteps(scale) + (scale.bands ? 2 * bandsReach(scale.bands) : 0);
   const furthest = drawn.reduce((most, d) => Math.max(most, d.outward), 0);
   const boxes = drawn.map((d) => boundingBox(d.outline));
   const order = drawn.map((_, i) => i).sort((i, j) => drawn[i].x + boxes[i].minX - drawn[j].x - boxes[j].minX || i - j);
   const pairs: [number, number][] = [];
   let active: number[] = [];
   for (const i of order) {
-    active = active.filter((j) => drawn[j].x + boxes[j].maxX + least + 2 * furthest >= drawn[i].x + boxes[i].minX);
+    active = active.filter(
+      (j) => drawn[j].x + boxes[j].maxX + least + 2 * atCorners * furthest >= drawn[i].x + boxes[i].minX,
+    );
     for (const j of active) {
       const [a, b] = i < j ? [i, j] : [j, i];
-      const distance = least + drawn[a].outward + drawn[b].outward;
+      const distance = least + atCorners * (drawn[a].outward + drawn[b].outward);
       const dx = drawn[b].x - drawn[a].x;
       const dy = drawn[b].y - drawn[a].y;
       const key = `${drawn[a].outlineKey} | ${drawn[b].outlineKey} | ${dx},${dy} | ${distance}`;

@@ -17,6 +17,10 @@ const MITRE_LIMIT = 4;
 /** Of the radius: how far a chord of a round corner may lie from its arc. */
 const ROUND_SHARE = 0.01;
 
+/** How far bands reach beyond the outline at most, corners and all. */
+export const bandsReach = ({ outward, join }: Bands): number =>
+  Math.max(0, outward) * (join === 'miter' ? MITRE_LIMIT : 1 + ROUND_SHARE);
+
 /**
  * Hollow letters: the outline's bands as rings of their own, each edge with the letter it is nearest to. `isFull`: nothing was left to take
  * out, the strokes are thinner than the wall.

@@ -1,4 +1,4 @@
-export { boundingBox, touches } from './apart.ts';
+export { bordersTouch, boundingBox, touches, type Border } from './apart.ts';
 export { condition, OPENING_EM } from './condition.ts';
 export type { Conditioned } from './condition.ts';
 export { contact } from './contact.ts';
@@ -8,7 +8,7 @@ export { divide } from './divide.ts';
 export { flatten, polyline } from './flatten.ts';
 export { drawKnots } from './freeCurve.ts';
 export type { KnotCurve } from './freeCurve.ts';
-export { hollow } from './hollow.ts';
+export { bandsReach, hollow } from './hollow.ts';
 export type { Bands } from './hollow.ts';
 export { gridStep, LARGEST_EXTENT_MM } from './grid.ts';
 export { isCorner, splitAfter, turnedKnot, withArm, withKnot, withoutKnot } from './knots.ts';

@@ -1,5 +1,6 @@
 import type { OntoStep, ShapeStep } from '../document/index.ts';
 import { boxOfPoints, cross, diagonalOf, plus, sizeOf, unit, type Box3, type Vec3 } from '../math/index.ts';
+import type { OutwardField } from './outwardField.ts';
 import type { ChainPoint, PointMap } from './pointMap.ts';
 import { alongAxisMap } from './steps/alongAxis.ts';
 import { bendMap, sharesSpine, type BendStep } from './steps/bend.ts';
@@ -21,12 +22,17 @@ export interface ChainFrame {
   earlier?: ShapeChain;
   /** of the document's time */
   seconds?: number;
+  /** which way is outward, as the chain begins; left out: as the points themselves say */
+  outward?: OutwardField;
   /** how a piece with a box, as it comes to the step, is laid onto another; undefined: it is not */
   onto?: (step: OntoStep, box: Box3) => PointMap | undefined;
 }
 
 /** Of the piece's diagonal: how far apart places are whose difference tells a direction. */
 const APART = 1e-5;
+
+/** Shorter than this an outward way has no direction. */
+const SHORTEST = 1e-9;
 
 /** Shape steps in a row, composed. What repeats is no map: it is done before. */
 export class ShapeChain {
@@ -48,7 +54,7 @@ export class ShapeChain {
     const at = this.#startOf(point);
     for (let i = 0; i < count; i++) {
       const { map } = this.links[i];
-      map.move(at, map.usesNormal && i > 0 ? { ...point, normal: this.normalAt(point, i) } : point);
+      map.move(at, map.usesNormal ? { ...point, normal: this.normalAt(point, i) } : point);
     }
     return at;
   }
@@ -69,13 +75,15 @@ export class ShapeChain {
     return this.links.some(({ map }) => map.usesNormal);
   }
 
-  /** Outward normal after the first `count` links, as long as it was. */
+  /** Which way is outward after the first `count` links, as long as it was. */
   normalAt(point: ChainPoint, count = this.links.length): Vec3 {
-    const [a, b] = tangentsOf(unit(point.normal));
+    const begun = this.frame.outward?.(this.#startOf(point)) ?? point.normal;
+    const size = sizeOf(begun);
+    if (count === 0 || size < SHORTEST) return begun;
+    const [a, b] = tangentsOf(unit(begun));
     const [p, q, r] = [undefined, a, b].map((way) => this.at(this.#beside(point, way), count));
     const normal = cross([q[0] - p[0], q[1] - p[1], q[2] - p[2]], [r[0] - p[0], r[1] - p[1], r[2] - p[2]]);
     const [x, y, z] = unit(normal);
-    const size = sizeOf(point.normal);
     return [size * x, size * y, size * z];
   }
 

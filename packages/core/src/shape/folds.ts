@@ -29,7 +29,7 @@ export function foldsOf(shaped: readonly Shaped[], steps: readonly ShapeStep[], 
   const touches = chain.links.flatMap(touching);
   if (!risky.includes(true)) return touches;
   const folds: Fold[] = [];
-  const points = somePoints(shaped, chain.usesNormals);
+  const points = somePoints(shaped);
   chain.links.forEach((link, i) => {
     if (!risky[i]) return;
     const left = leftBy(link, chain, i);
@@ -90,8 +90,8 @@ const copyOf = (point: ChainPoint): ChainPoint => ({
   normal: [...point.normal],
 });
 
-function somePoints(shaped: readonly Shaped[], usesNormals: boolean): ChainPoint[] {
-  const rows = shaped.map((one) => meshPoints(one, usesNormals));
+function somePoints(shaped: readonly Shaped[]): ChainPoint[] {
+  const rows = shaped.map(meshPoints);
   const count = rows.reduce((sum, { count: n }) => sum + n, 0);
   const stride = Math.max(1, Math.ceil(count / MOST_POINTS));
   return rows.flatMap(({ count: n, of }) =>

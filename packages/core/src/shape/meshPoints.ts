@@ -1,5 +1,5 @@
-import { atan2, cross, dot, sizeOf, unit, type Vec3 } from '../math/index.ts';
-import { distanceSquared, faceAreaVectors, faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
+import type { Vec3 } from '../math/index.ts';
+import { distanceSquared, faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
 import type { ChainPoint } from './pointMap.ts';
 
 /** A mesh to be shaped, and what is known of it in the flat layout. */
@@ -18,7 +18,7 @@ export interface Shaped {
 export interface MeshPoints {
   count: number;
   of(vertex: number): ChainPoint;
-  /** a share of the way between two vertices; its normal is the mean of theirs, shorter than 1 where they differ: what is moved by it is then no bulge between them */
+  /** a share of the way between two vertices */
   between(a: number, b: number, share: number): ChainPoint;
   /** in the flat layout, mm */
   distance(a: number, b: number): number;
@@ -26,11 +26,9 @@ export interface MeshPoints {
 
 const ZERO: Vec3 = [0, 0, 0];
 
-/** Normals are only worked out where a chain uses them. */
-export function meshPoints({ mesh, rest, start, letters, feet }: Shaped, usesNormals: boolean): MeshPoints {
+export function meshPoints({ mesh, rest, start, letters, feet }: Shaped): MeshPoints {
   const count = vertexCount(mesh);
   const places = rest ?? mesh.positions;
-  const normals = usesNormals ? vertexNormals(mesh) : undefined;
   const { letter, isFront } = vertexMarks(mesh);
   const begun: Vec3 = [0, 0, 0];
   const point: ChainPoint = {
@@ -53,7 +51,6 @@ export function meshPoints({ mesh, rest, start, letters, feet }: Shaped, usesNor
       for (let k = 0; k < 3; k++) {
         point.rest[k] = places[3 * v + k];
         if (start) begun[k] = start[3 * v + k];
-        if (normals) point.normal[k] = normals[3 * v + k];
       }
       mark(v);
       return point;
@@ -62,7 +59,6 @@ export function meshPoints({ mesh, rest, start, letters, feet }: Shaped, usesNor
       for (let k = 0; k < 3; k++) {
         point.rest[k] = mix(places[3 * a + k], places[3 * b + k], share);
         if (start) begun[k] = mix(start[3 * a + k], start[3 * b + k], share);
-        if (normals) point.normal[k] = mix(normals[3 * a + k], normals[3 * b + k], share);
       }
       mark(a);
       point.isFront ||= isFront[b] === 1;
@@ -89,30 +85,4 @@ function vertexMarks(mesh: PolygonMesh): { letter: Int32Array; isFront: Uint8Arr
     }
   }
   return { letter, isFront };
-}
-
-/** Unit, three numbers a vertex; over all faces around by their angles there, so that no way of cutting them changes it (Thürmer and Wüthrich 1998). */
-function vertexNormals(mesh: PolygonMesh): Float64Array {
-  const areas = faceAreaVectors(mesh);
-  const normals = new Float64Array(mesh.positions.length);
-  for (let f = 0; f < faceCount(mesh); f++) {
-    const flat = unit([areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]]);
-    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
-      const angle = angleAt(mesh, f, c);
-      for (let k = 0; k < 3; k++) normals[3 * mesh.faceVertices[c] + k] += angle * flat[k];
-    }
-  }
-  for (let v = 0; v < normals.length; v += 3) {
-    const size = sizeOf([normals[v], normals[v + 1], normals[v + 2]]);
-    for (let k = 0; k < 3; k++) normals[v + k] = size > 0 ? normals[v + k] / size : k === 2 ? 1 : 0;
-  }
-  return normals;
-}
-
-/** Radians between the two edges of a face that meet in a corner. */
-function angleAt({ positions: p, faceStart, faceVertices }: PolygonMesh, face: number, corner: number): number {
-  const [start, end] = [faceStart[face], faceStart[face + 1]];
-  const row = [corner, corner > start ? corner - 1 : end - 1, corner + 1 < end ? corner + 1 : start].map((c) => 3 * faceVertices[c]); // prettier-ignore
-  const [to, from] = [1, 2].map((i): Vec3 => [p[row[i]] - p[row[0]], p[row[i] + 1] - p[row[0] + 1], p[row[i] + 2] - p[row[0] + 2]]); // prettier-ignore
-  return atan2(sizeOf(cross(to, from)), dot(to, from));
 }

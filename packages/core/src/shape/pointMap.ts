@@ -6,7 +6,7 @@ export interface ChainPoint {
   rest: Vec3;
   /** where it lies as the chain begins; left out: where earlier steps put its flat place */
   start?: Vec3;
-  /** unit normal, outward */
+  /** which way is outward, no longer than 1 */
   normal: Vec3;
   /** id of its letter; -1: none */
   letter: number;
@@ -18,7 +18,7 @@ export interface ChainPoint {
 
 /** A step as a map of points. */
 export interface PointMap {
-  /** moves by the normal, which has to be known where the point lies now */
+  /** moves outward: which way that is has to be known where the point lies now */
   usesNormal: boolean;
   /** no wave of what it does is shorter, mm */
   featureMm: number;

@@ -8,6 +8,8 @@ import { withoutCaps } from './withoutCaps.ts';
 export interface ShapeOptions {
   /** edges that stray farther are cut; undefined: none is */
   toleranceMm?: number;
+  /** what is next to nothing against this is taken in by its neighbours first, mm; undefined: nothing is */
+  capsMm?: number;
   /** faces stay as they are, even where they fold or leave their plane */
   rough?: boolean;
   /** most faces that may become of it */
@@ -26,14 +28,15 @@ export interface ShapedMesh {
 export function shapeMesh(
   shaped: Shaped,
   chain: ShapeChain,
-  { toleranceMm, mostFaces, rough = false }: ShapeOptions,
+  { toleranceMm, capsMm, mostFaces, rough = false }: ShapeOptions,
 ): ShapedMesh {
   const images = new Images(shaped, chain);
   // only what still lies flat can be cut: new points of it lie where the flat layout has them
+  const start = capsMm === undefined || shaped.rest ? shaped.mesh : withoutCaps(shaped.mesh, capsMm);
   const cut =
     toleranceMm === undefined || shaped.rest
-      ? { mesh: shaped.mesh, isLeft: false }
-      : splitFar(withoutCaps(shaped.mesh, toleranceMm), (mesh) => images.far(mesh, toleranceMm), mostFaces);
+      ? { mesh: start, isLeft: false }
+      : splitFar(start, (mesh) => images.far(mesh, toleranceMm), mostFaces);
   const bent = { ...cut.mesh, positions: images.of(cut.mesh) };
   const rest = (shaped.rest ?? cut.mesh.positions).slice();
   if (rough) return { mesh: bent, rest, isLeft: false };
@@ -57,8 +60,7 @@ class Images {
 
   /** Three numbers a vertex. */
   of(mesh: PolygonMesh): Float64Array {
-    // a vertex's normal may change when faces around it are cut
-    const first = this.#chain.usesNormals ? 0 : this.#known.length / 3;
+    const first = this.#known.length / 3;
     const images = new Float64Array(mesh.positions.length);
     if (first > 0) images.set(this.#known.subarray(0, images.length));
     const points = this.#pointsOf(mesh);
@@ -85,8 +87,7 @@ class Images {
   }
 
   #pointsOf(mesh: PolygonMesh): MeshPoints {
-    if (this.#last?.mesh !== mesh)
-      this.#last = { mesh, points: meshPoints({ ...this.#shaped, mesh }, this.#chain.usesNormals) };
+    if (this.#last?.mesh !== mesh) this.#last = { mesh, points: meshPoints({ ...this.#shaped, mesh }) };
     return this.#last.points;
   }
 

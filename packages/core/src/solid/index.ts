@@ -45,4 +45,4 @@ export type {
   UsualSide,
   UsualSideKind,
 } from './section/index.ts';
-export type { Corners } from './wavefront/index.ts';
+export { cornerReach, type Corners } from './wavefront/index.ts';

@@ -1,11 +1,51 @@
 import type { ShapeStep } from '../../document/index.ts';
 import { axisIndex, cos, PI, sin, type Vec3 } from '../../math/index.ts';
+import { FIELD_SLOPE } from '../outwardField.ts';
 import { cellNoise, gradientNoise } from '../gradientNoise.ts';
 import type { PointMap } from '../pointMap.ts';
 import { shareWhere } from '../where.ts';
-import { reliefHeight } from './relief.ts';
+import { reliefHeight, reliefSlope } from './relief.ts';
 
-type Displacing = Extract<ShapeStep, { kind: 'wave' | 'noise' | 'relief' }>;
+export type Displacing = Extract<ShapeStep, { kind: 'wave' | 'noise' | 'relief' }>;
+
+export const movesOutward = (step: ShapeStep): step is Displacing =>
+  (step.kind === 'wave' || step.kind === 'noise' || step.kind === 'relief') && step.moves === 'outward';
+
+/** Of the whole that a map may stretch by before anything can fold: one half for the pattern, one for the turning of what is outward. */
+const HALF = 0.45;
+
+/** How softly the outward ways turn for a step, mm: so slowly that this alone folds nothing. */
+export const outwardSigma = ({ heightMm }: Displacing): number => (FIELD_SLOPE * Math.abs(heightMm)) / HALF;
+
+/**
+ * The height up to which a step that moves outward can't make anything cross, mm: what it adds to places changes by less than the places do, so no two come to lie on
+ * each other (a map whose difference from the identity has a Lipschitz constant below one is one to one). Undefined where it does not act on the whole piece.
+ */
+export function heightThatHolds(step: Displacing): number | undefined {
+  const { kind, letters, parts, softMm } = step.where;
+  if (letters.length > 0 || parts !== 'all') return undefined;
+  if (kind !== 'all' && softMm === 0) return undefined;
+  const fading = kind === 'all' ? 0 : 1.5 / softMm;
+  return HALF / (slopeOf(step) + fading);
+}
+
+/** How steep a pattern of height one is at most, a mm. */
+function slopeOf(step: Displacing): number {
+  switch (step.kind) {
+    case 'wave':
+      return (2 * PI) / step.lengthMm;
+    case 'relief':
+      return reliefSlope(step);
+    case 'noise': {
+      // every finer pattern is as steep as the first
+      const one = (STEEPEST[step.character] / step.sizeMm) * (step.detail / (2 - 2 ** (1 - step.detail)));
+      return step.outwardOnly ? one / 2 : one;
+    }
+  }
+}
+
+/** Of patterns of size one: sought over four million places; pebbles by their definition. */
+const STEEPEST = { soft: 3.3, creased: 6.6, lumpy: 6.6, pebbled: 2 } as const;
 
 /** Steps that move points outward or along an axis by a height that the place in the flat layout tells. `seconds`: of the document's time. */
 export function displaceMap(step: Displacing, seconds: number): PointMap {

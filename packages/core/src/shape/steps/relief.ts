@@ -20,6 +20,24 @@ export function reliefHeight({ columns, rows, heights, atMm, widthMm, repeats }:
   };
 } // prettier-ignore
 
+/** How steep a picture of height one is at most, a mm: smoothing makes nothing steeper than the difference of two neighbours. */
+export function reliefSlope(step: Extract<ShapeStep, { kind: 'relief' }>): number {
+  const { columns, rows, heights, widthMm, repeats } = step;
+  const bytes = bytesFromBase64(heights);
+  const at = (i: number, j: number): number => {
+    const isBeside = i < 0 || j < 0 || i >= columns || j >= rows;
+    if (isBeside && !repeats) return 0;
+    return bytes[(((j % rows) + rows) % rows) * columns + (((i % columns) + columns) % columns)] ?? 0;
+  };
+  let most = 0;
+  for (let j = -1; j < rows; j++)
+    for (let i = -1; i < columns; i++) {
+      const [dx, dy] = [at(i + 1, j) - at(i, j), at(i, j + 1) - at(i, j)];
+      most = Math.max(most, dx * dx + dy * dy);
+    }
+  return (Math.sqrt(most) / 255) * (columns / widthMm);
+}
+
 const weights = (t: number): [number, number, number] => [
   ((0.5 - t) * (0.5 - t)) / 2,
   0.75 - t * t,

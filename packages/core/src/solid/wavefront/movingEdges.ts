@@ -30,6 +30,14 @@ function fanPieces(turn: number, corners: Corners): number {
   return Math.max(needed, corners === 'cut' ? 2 : Math.ceil(turn / ROUND_STEP));
 }
 
+/**
+ * How far the front runs beyond its distance at corners, at most, in distances: two edges that turn by an angle meet its half's secant away.
+ */
+export function cornerReach(corners: Corners): number {
+  const turns = [CORNER_FROM, FAN_FROM];
+  return Math.max(...turns.map((turn) => 1 / cos(turn / fanPieces(turn, corners) / 2)), 1 / cos(FAN_STEP / 2));
+}
+
 /** `from`: vertex positions to move from (those of the outline, or jittered ones). */
 export function movingEdges(
   outline: Outline,

@@ -73,7 +73,7 @@ function CardName({ card, isBinned }: { card: ProjectCard; isBinned: boolean }) 
 function CardPicture({ card }: { card: ProjectCard }) {
   const picture = useQuery({
     queryKey: ['picture', card.id, card.revision],
-    queryFn: async () => (await pictureOf(card.id, card.revision)) ?? null,
+    queryFn: async ({ signal }) => (await pictureOf(card.id, card.revision, signal)) ?? null,
     staleTime: Infinity,
     retry: false,
   });

@@ -5,7 +5,7 @@ import type { PictureReply, PictureRequest } from './picture.worker.ts';
 const WIDTH = 640;
 const HEIGHT = 376;
 
-/** Makes small pictures of projects, one after the other, in workers of its own. */
+/** Makes small pictures of projects, one after the other, in workers of its own. What nobody waits for any more is given up at once. */
 export class PictureMaker {
   #geometry: JobClient | undefined;
   #drawing: Worker | undefined;
@@ -13,16 +13,33 @@ export class PictureMaker {
   #queue: Promise<unknown> = Promise.resolve();
   readonly #waiting = new Map<number, (picture: Blob | undefined) => void>();
 
-  make(project: Project): Promise<Blob | undefined> {
-    const made = this.#queue.then(() => this.#make(project));
+  make(project: Project, signal: AbortSignal): Promise<Blob | undefined> {
+    const made = this.#queue.then(() => (signal.aborted ? undefined : this.#unlessLeft(project, signal)));
     this.#queue = made.catch(() => undefined);
     return made;
   }
 
-  stop(): void {
+  /** The workers of a picture that is left end with it: whoever goes on to a project needs the machine himself. */
+  #unlessLeft(project: Project, signal: AbortSignal): Promise<Blob | undefined> {
+    return new Promise((resolve, reject) => {
+      const leave = (): void => {
+        this.#stop();
+        resolve(undefined);
+      };
+      signal.addEventListener('abort', leave, { once: true });
+      this.#make(project)
+        .then(resolve, reject)
+        .finally(() => signal.removeEventListener('abort', leave));
+    });
+  }
+
+  #stop(): void {
     this.#geometry?.stop();
     this.#drawing?.terminate();
+    this.#geometry = undefined;
+    this.#drawing = undefined;
     for (const resolve of this.#waiting.values()) resolve(undefined);
+    this.#waiting.clear();
   }
 
   async #make(project: Project): Promise<Blob | undefined> {

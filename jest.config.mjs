@@ -8,6 +8,8 @@ export default {
   modulePathIgnorePatterns: ['<rootDir>/packages/[^/]+/dist'],
   setupFiles: ['<rootDir>/packages/web/src/testing/setup.ts'],
   moduleNameMapper: {
+    '^@mantine/(core|hooks)$': '<rootDir>/node_modules/@mantine/$1/cjs/index.cjs',
+    '^@tabler/icons-react$': '<rootDir>/node_modules/@tabler/icons-react/dist/cjs/tabler-icons-react.cjs',
     '\\.css$': '<rootDir>/packages/web/src/testing/styles.ts',
     '^(\\.{1,2}/.*)\\.(js|ts|tsx)$': '$1',
     '^@fictile/(core|contract|kernels|fonts|server|cli)$': '<rootDir>/packages/$1/src/index.ts',

@@ -1,4 +1,4 @@
-import type { CutFault, DrawingSkip, ErrorParams, Failure, MeshFault, Remark } from '@fictile/core';
+import type { CutFault, DrawingSkip, ErrorParams, Failure, MeshFault, Remark, RemarkParams } from '@fictile/core';
 
 /** Faults that only the command line knows. */
 export interface CliFault {
@@ -261,6 +261,11 @@ const CUT_FAULTS: Readonly<Record<CutFault, string>> = {
     'What came out of the cut has the wrong volume: faces of the model, or of the lettering as it lies there, run through each other. Mend the model, or choose another --method.',
 };
 
+function crossingText({ letters, limit }: RemarkParams['SHAPE_CROSSES']): string {
+  const up = limit === undefined ? '' : `; up to ${mm(Math.abs(limit))} of unevenness nothing does`;
+  return `Shaped so, faces run into each other${letters === '' ? '' : `: ${letters}`}${up || (letters === '' ? '.' : '')}`;
+}
+
 /** Of shapes, and of what lies on models. */
 function shapeText(remark: ShapeRemark): string {
   switch (remark.code) {
@@ -269,7 +274,7 @@ function shapeText(remark: ShapeRemark): string {
     case 'SHAPE_TOUCHES':
       return `The ends of the bend touch: up to ${remark.params.limit} degrees they stay apart.`;
     case 'SHAPE_CROSSES':
-      return `Shaped so, faces run into each other${remark.params.letters === '' ? '.' : `: ${remark.params.letters}`}`;
+      return crossingText(remark.params);
     case 'LINE_ENDS':
       return `The line ends before these letters, left out: ${remark.params.letters}`;
     case 'NEED_FINER':

@@ -3,6 +3,7 @@ import { checkMesh } from '../check/index.ts';
 import { applyEdit, newPiece, newProject, usualStep, type Faces, type Project, type Step } from '../document/index.ts';
 import { boxOfPoints } from '../math/index.ts';
 import { splitGraphemes } from '../text/index.ts';
+import { heightThatHolds } from '../shape/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import { pieceMesh, type Engine, type Evaluated } from './index.ts';
 
@@ -126,4 +127,52 @@ test('a preview is rough, and leaves no trace in what comes after', async () => 
   const alone = await evaluate('Hi', [bend(170)]);
   expect(rough.bodyFaces).toBeLessThan(exact.bodyFaces);
   expect(pieceMesh(exact).positions).toEqual(pieceMesh(alone).positions);
+});
+
+describe('unevenness along normals', () => {
+  const uneven = (values: Partial<Extract<Step, { kind: 'noise' }>>): Extract<Step, { kind: 'noise' }> => ({
+    ...usualStep('noise', 'n'),
+    moves: 'outward',
+    sizeMm: 12,
+    detail: 1,
+    ...values,
+  });
+
+  test.each([
+    ['GA', 'soft', 'plain'],
+    ['R&', 'creased', 'flow'],
+    ['8w', 'pebbled', 'grid'],
+  ] as const)('%s, %s, on %s faces: up to the stated height nothing crosses', async (text, character, style) => {
+    const step = uneven({ character });
+    for (const share of [0.3, 1]) {
+      const heightMm = share * (heightThatHolds(step) ?? 0);
+      const shaped = await evaluate(text, [{ ...step, heightMm }], { faces: { style, toleranceMm: 0.1 } });
+      expect(codes(shaped).filter((code) => code.startsWith('SHAPE_'))).toEqual([]);
+      const { closed, manifold, crossingFaces } = checkMesh(pieceMesh(shaped));
+      expect({ share, closed, manifold, crossingFaces }).toEqual({
+        share,
+        closed: true,
+        manifold: true,
+        crossingFaces: 0,
+      });
+    }
+  });
+
+  test('beyond, what crosses is told, and the height that it tells is good', async () => {
+    const step = uneven({ character: 'creased', sizeMm: 6, heightMm: 12 });
+    const shaped = await evaluate('GA', [step]);
+    expect(checkMesh(pieceMesh(shaped)).crossingFaces).toBeGreaterThan(0);
+    const told = shaped.remarks.find((one) => one.code === 'SHAPE_CROSSES');
+    expect(told?.params).toMatchObject({ stepId: 'n' });
+    const good = await evaluate('GA', [{ ...step, heightMm: (told?.params as { limit: number }).limit }]);
+    expect(codes(good)).toEqual([]);
+    expect(checkMesh(pieceMesh(good)).crossingFaces).toBe(0);
+  });
+
+  test('letters that stand near each other swell into the gap between them, not into each other', async () => {
+    const step = uneven({ heightMm: 2, sizeMm: 30, outwardOnly: true });
+    const shaped = await evaluate('HIH', [step]);
+    expect(shaped.clusters.length).toBe(3);
+    expect(checkMesh(pieceMesh(shaped)).crossingFaces).toBe(0);
+  });
 });

@@ -1,6 +1,7 @@
 import { remark, type Remark, type RunContext } from '../base/index.ts';
-import { isShapeStep, type Piece } from '../document/index.ts';
+import { isShapeStep, type Piece, type Step } from '../document/index.ts';
 import { crossingLetters, textsOf, type BuiltCluster, type NeedReport } from '../lettering/index.ts';
+import { heightThatHolds, movesOutward } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 
 /** Edges longer than their need by less than this share are told to nobody. */
@@ -22,5 +23,16 @@ export function shapeCrossings(
   if (!steps.some((step) => step.on && (isShapeStep(step) || step.kind === 'cut'))) return [];
   const crossing = crossingLetters(clusters, () => context.cancelled());
   const known = crossing.filter((letter) => letter >= 0 && letter < letters.length);
-  return crossing.length > 0 ? [remark('SHAPE_CROSSES', { letters: textsOf(known, letters) })] : [];
+  return crossing.length > 0 ? [remark('SHAPE_CROSSES', { letters: textsOf(known, letters), ...tooHigh(steps) })] : [];
+}
+
+/** The first step that moves outward by more than what is sure to hold. */
+function tooHigh(steps: readonly Step[]): { stepId: string; limit: number } | undefined {
+  for (const step of steps) {
+    if (!step.on || !isShapeStep(step) || !movesOutward(step)) continue;
+    const limit = heightThatHolds(step);
+    if (limit !== undefined && Math.abs(step.heightMm) > limit)
+      return { stepId: step.id, limit: Math.sign(step.heightMm) * limit };
+  }
+  return undefined;
 }

@@ -70,6 +70,20 @@ export async function buildLettering(
   }
 }
 
+const overBudget = (faces: number, budget: number, before: readonly Remark[], built: LetteringStats): Lettering => ({
+  clusters: [],
+  remarks: [...before, remark('OVER_BUDGET', { faces, budget })],
+  built,
+});
+
+/** Remarks of nothing but letters. */
+type LetterCode = 'FACES_PLAIN' | 'WALL_FILLS' | 'LETTERS_CROSS' | 'LETTERS_APART' | 'ALONG_CROSSES';
+
+const listedOf =
+  ({ letters }: Layout) =>
+  (code: LetterCode, row: readonly number[]): Remark[] =>
+    row.length > 0 ? [remark(code, { letters: textsOf(row, letters) })] : [];
+
 async function build(layout: Layout, options: LetteringOptions, tools: Tools): Promise<Lettering | undefined> {
   const { solid, ownSolids, apart, along, faces = PLAIN_FACES, supportMm = 0 } = options;
   const scale = drawingScale(layout, options);
@@ -91,7 +105,7 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
   const depthOf = (c: Cluster): DepthRange => depthRange(solidOf(c).depthMm, options.depthAnchor, scale.step);
   const plan = planFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters), depthOf, needOf: options.needOf, budget }); // prettier-ignore
   const job: ClusterJob = { scale, seed: options.seed, corners, longestEdge, facesOf: plan.facesOf, uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [], cancelled: () => tools.context.cancelled() }; // prettier-ignore
-  if (plan.expected > budget) return { clusters: [], remarks: [remark('OVER_BUDGET', { faces: plan.expected, budget })], built }; // prettier-ignore
+  if (plan.expected > budget) return overBudget(plan.expected, budget, [], built);
   const swells = clusters.some((c) => solidOf(c).swell);
   const reachMm = swells ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job))) : 0;
   const solids: DeepCluster[] = [];
@@ -106,11 +120,7 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
     made += faceCount(mesh);
     if (made > options.faceBudget) {
       const estimate = Math.round((made / (i + 1)) * clusters.length);
-      return {
-        clusters: [],
-        remarks: [...sections.remarks, remark('OVER_BUDGET', { faces: estimate, budget: options.faceBudget })],
-        built,
-      };
+      return overBudget(estimate, options.faceBudget, sections.remarks, built);
     }
     solids.push({
       key,
@@ -124,7 +134,6 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
     tools.context.progress((i + 1) / clusters.length);
     await tools.context.breathe();
   }
-  const listed = (letters: readonly number[]): { letters: string } => ({ letters: textsOf(letters, layout.letters) });
   const inked = solids.filter(({ mesh }) => faceCount(mesh) > 0);
   const changed =
     along && changesAlong(along)
@@ -132,16 +141,19 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
       : inked.map(({ depths: _, ...solid }) => solid);
   const running = along && mayCross(along) ? crossingLetters(changed, () => tools.context.cancelled()) : [];
   if (tools.context.cancelled()) return undefined;
-  const crossing = meetingLetters(plans);
+  const listed = listedOf(layout);
+  const isSheet = solid.depthMm === 0 && solids.length > 0;
   const remarks = [
     ...sections.remarks,
-    ...(solid.depthMm === 0 && solids.length > 0 ? [remark('FLAT_SHEET', {})] : []),
-    ...(job.plain.length > 0 ? [remark('FACES_PLAIN', listed(job.plain))] : []),
-    ...(job.filled.length > 0 ? [remark('WALL_FILLS', listed(job.filled))] : []),
-    ...(crossing.length > 0 ? [remark('LETTERS_CROSS', listed(crossing))] : []),
-    ...(cutting.length > 0 ? [remark('LETTERS_APART', listed(cutting))] : []),
-    ...(tooLarge.length > 0 ? [remark('OUTLINE_TOO_LARGE', { ...listed(tooLarge), limit: LIMITS.glyphPoints })] : []),
-    ...(running.length > 0 ? [remark('ALONG_CROSSES', listed(running))] : []),
+    ...(isSheet ? [remark('FLAT_SHEET', {})] : []),
+    ...listed('FACES_PLAIN', job.plain),
+    ...listed('WALL_FILLS', job.filled),
+    ...listed('LETTERS_CROSS', meetingLetters(plans)),
+    ...listed('LETTERS_APART', cutting),
+    ...(tooLarge.length > 0
+      ? [remark('OUTLINE_TOO_LARGE', { letters: textsOf(tooLarge, layout.letters), limit: LIMITS.glyphPoints })]
+      : []),
+    ...listed('ALONG_CROSSES', running),
     ...told.remarks(),
   ];
   return { clusters: changed, remarks, need: plan.need, built };

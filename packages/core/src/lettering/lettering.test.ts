@@ -109,6 +109,25 @@ describe('clusters', () => {
     expect(apart.remarks).toContainEqual({ code: 'LETTERS_CROSS', params: { letters: 'H I H' } });
   });
 
+  test.each(['FGJq', 'EGdo', 'TAVy', 'k7K'])(
+    '%s: corners that grow towards each other are one solid; apart, they are told',
+    async (text) => {
+      // edges meet further out at corners than along edges: letters that are just farther apart than twice the edge
+      for (const corners of ['sharp', 'cut', 'round'] as const) {
+        for (const inMm of [1, 2, 3, 4, 5]) {
+          const front = { kind: 'chamfer', inMm, deepMm: 3, steps: 1 } as const;
+          const options = { solid: { ...SOLID, front, shiftMm: -inMm }, corners };
+          const joined = await built(text, { options });
+          expect([corners, inMm, codes(joined)]).toEqual([corners, inMm, []]);
+          expect(checkMesh(assemble(joined.clusters))).toMatchObject({ crossingFaces: 0, manifold: true });
+          const apart = await built(text, { options: { ...options, apart: true } });
+          const crossing = checkMesh(assemble(apart.clusters)).crossingFaces > 0;
+          expect([corners, inMm, codes(apart)]).toEqual([corners, inMm, crossing ? ['LETTERS_CROSS'] : []]);
+        }
+      }
+    },
+  );
+
   test('spaces have no solid; words without ink have none at all', async () => {
     expect((await built('a b')).clusters).toHaveLength(2);
     expect((await built('  \n ')).clusters).toEqual([]);

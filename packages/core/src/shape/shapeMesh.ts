@@ -1,7 +1,17 @@
-import { faceCount, staysFlat, unfolded, type PolygonMesh } from '../mesh/index.ts';
+import {
+  distanceSquared,
+  faceAreaVectors,
+  faceCorners,
+  faceCount,
+  nextCorner,
+  staysFlat,
+  unfolded,
+  vertexCount,
+  type PolygonMesh,
+} from '../mesh/index.ts';
 import type { ShapeChain } from './chain.ts';
 import { meshPoints, type MeshPoints, type Shaped } from './meshPoints.ts';
-import { diagonalOf, type Vec3 } from '../math/index.ts';
+import { diagonalOf, sizeOf, type Vec3 } from '../math/index.ts';
 import { splitFar, triangulateWhere } from './splitFar.ts';
 import { withoutCaps } from './withoutCaps.ts';
 
@@ -68,10 +78,12 @@ class Images {
     return (this.#known = images);
   }
 
-  /** Whether the middle between two vertices lies farther from the line between their images, mm. */
+  /** Whether the middle between two vertices lies farther from the line between their images, mm; of narrow faces less is far where points are moved outward. */
   far(mesh: PolygonMesh, toleranceMm: number): (a: number, b: number) => boolean {
     const distance = this.#straying(mesh);
-    return (a, b) => distance(a, b) > toleranceMm;
+    if (!this.#chain.usesNormals) return (a, b) => distance(a, b) > toleranceMm;
+    const narrow = narrowEdges(mesh, toleranceMm);
+    return (a, b) => distance(a, b) > (narrow(a, b) ?? toleranceMm);
   }
 
   /** The farthest that edges and diagonals stray, mm. */
@@ -105,6 +117,32 @@ class Images {
         : middle;
     };
   }
+}
+
+/** Of a face's width: what its edges may stray, so that it does not come to lie on what is beyond it. */
+const OF_WIDTH = 0.2;
+/** Of the tolerance: narrower faces are not made finer for it. */
+const NARROWEST = 0.005;
+
+/** What edges of narrow faces may stray, mm; undefined for others. */
+function narrowEdges(mesh: PolygonMesh, toleranceMm: number): (a: number, b: number) => number | undefined {
+  const vertices = vertexCount(mesh);
+  const known = new Map<number, number>();
+  const areas = faceAreaVectors(mesh);
+  for (let f = 0; f < faceCount(mesh); f++) {
+    const area = sizeOf([areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]]);
+    const corners = faceCorners(mesh, f);
+    // a triangle is half as wide as a quad of its area
+    const share = corners.length === 3 ? 2 : 1;
+    for (const c of corners) {
+      const [a, b] = [mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, f, c)]];
+      const may = (OF_WIDTH * share * area) / Math.sqrt(distanceSquared(mesh.positions, 3 * a, 3 * b));
+      if (!(may < toleranceMm)) continue;
+      const edge = Math.min(a, b) * vertices + Math.max(a, b);
+      known.set(edge, Math.max(NARROWEST * toleranceMm, Math.min(may, known.get(edge) ?? Infinity)));
+    }
+  }
+  return (a, b) => known.get(Math.min(a, b) * vertices + Math.max(a, b));
 }
 
 /** From a place to the line through two rows. */

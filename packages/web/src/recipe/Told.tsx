@@ -123,9 +123,12 @@ function cureOf(remark: Remark): Cure | undefined {
         );
     case 'NEED_FINER':
       return (edits, { body: { faces } }) => edits.faces(faces.style === 'bands' ? { style: 'plain' } : { sizeMm: 0 });
+    case 'SHAPE_CROSSES':
     case 'SHAPE_FOLDS': {
       const { stepId, limit } = remark.params;
-      return limit === undefined ? undefined : (edits, piece) => edits.steps(noStronger(piece.steps, stepId, limit));
+      return limit === undefined || stepId === undefined
+        ? undefined
+        : (edits, piece) => edits.steps(noStronger(piece.steps, stepId, limit));
     }
     case 'SHAPE_TOUCHES': {
       const { stepId, limit } = remark.params;
@@ -138,7 +141,13 @@ function cureOf(remark: Remark): Cure | undefined {
 
 /** Steps, one of them as strong as it may be; a little under, so that rounding does not fold it again. */
 const noStronger = (steps: readonly Step[], id: string, limit: number): Step[] =>
-  steps.map((step) => (step.id === id ? withStrength(step, Math.trunc(limit * 10) / 10) : step));
+  steps.map((step) => (step.id === id ? withStrength(step, justUnder(limit)) : step));
+
+/** Two figures of a value, towards zero. */
+function justUnder(value: number): number {
+  const digits = Math.max(0, 1 - Math.floor(Math.log10(Math.abs(value) || 1)));
+  return Number((Math.trunc(value * 10 ** Math.min(digits, 6)) / 10 ** Math.min(digits, 6)).toFixed(6));
+}
 
 interface ToldProps {
   chapter: ChapterName;

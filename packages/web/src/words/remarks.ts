@@ -109,7 +109,7 @@ function shapeText(remark: ShapeRemark): string {
     case 'SHAPE_TOUCHES':
       return `Bent all the way round, the ends touch. Up to ${Math.abs(remark.params.limit)}° they stay apart.`;
     case 'SHAPE_CROSSES':
-      return `Shaped like this, faces run into each other${remark.params.letters === '' ? '' : `: ${remark.params.letters}`}. Look at Checks for the places.`;
+      return crossingText(remark.params);
     case 'CUT_NOTHING':
       return 'Choose a piece with a solid that cuts this one.';
     case 'CUT_LEFT_OUT':
@@ -186,6 +186,11 @@ const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
 const skippedText = ({ what, count }: { what: DrawingSkip; count: number }): string =>
   count === 1 ? SKIPPED[what] : `${SKIPPED[what]} (${count.toLocaleString('en')} times)`;
 
+function crossingText({ letters, limit }: RemarkParams['SHAPE_CROSSES']): string {
+  const up = limit === undefined ? '' : ` Up to ${mm(Math.abs(limit))} of unevenness nothing does.`;
+  return `Shaped like this, faces run into each other${letters === '' ? '' : `: ${letters}`}.${up} Look at Checks for the places.`;
+}
+
 function foldText({ step, xMm, yMm, zMm, limit }: RemarkParams['SHAPE_FOLDS']): string {
   const place = `${mm(xMm)} across, ${mm(yMm)} up, ${mm(zMm)} deep`;
   const value = limit === undefined ? undefined : Number(limit.toPrecision(3));
@@ -206,6 +211,7 @@ export function cureText(remark: Remark): string {
       return `Use ${remark.params.neededMm} mm`;
     case 'OVER_BUDGET':
       return 'Make it coarser';
+    case 'SHAPE_CROSSES':
     case 'SHAPE_FOLDS':
       return `Use ${Number((remark.params.limit ?? 0).toPrecision(3))}`;
     case 'SHAPE_TOUCHES':

@@ -14,8 +14,14 @@ export const movesOutward = (step: ShapeStep): step is Displacing =>
 /** Of the whole that a map may stretch by before anything can fold: one half for the pattern, one for the turning of what is outward. */
 const HALF = 0.45;
 
-/** How softly the outward ways turn for a step, mm: so slowly that this alone folds nothing. */
-export const outwardSigma = ({ heightMm }: Displacing): number => (FIELD_SLOPE * Math.abs(heightMm)) / HALF;
+/**
+ * How softly the outward ways turn for a step, mm: so slowly that this alone folds nothing. Higher than what is sure to hold they turn as they do there, since
+ * ever softer ones would fade wherever walls face each other.
+ */
+export const outwardSigma = (step: Displacing): number => {
+  const heightMm = Math.abs(step.heightMm);
+  return (FIELD_SLOPE * Math.min(heightMm, heightThatHolds(step) ?? heightMm)) / HALF;
+};
 
 /**
  * The height up to which a step that moves outward can't make anything cross, mm: what it adds to places changes by less than the places do, so no two come to lie on

@@ -1,4 +1,5 @@
 import { seededRandom } from '../base/index.ts';
+import { triangulate } from '../mesh/index.ts';
 import { cubes, insideOut, joined, opened } from '../testing/meshes.ts';
 import { checkMesh, faultPlaces } from './index.ts';
 
@@ -79,8 +80,19 @@ describe('places', () => {
   test('of slivers and of faces without area', () => {
     const thin = cubes(1, [0, 0, 0]);
     const flat = { ...thin, positions: thin.positions.map((v, i) => (i % 3 === 2 ? v * 1e-4 : v)) };
-    expect(faultPlaces(flat, 'slivers').length / 9).toBe(checkMesh(flat).slivers);
-    expect(checkMesh(flat).slivers).toBeGreaterThan(0);
+    // four proper quads that are cut into needles; cut, each of the eight is pointed
+    expect(checkMesh(flat)).toMatchObject({ slivers: 0, longFaces: 4 });
+    expect(faultPlaces(flat, 'long').length / 9).toBe(8);
+    expect(faultPlaces(flat, 'slivers')).toHaveLength(0);
+    const { corners } = triangulate(flat);
+    const cut = {
+      ...flat,
+      faceStart: Uint32Array.from({ length: corners.length / 3 + 1 }, (_, t) => 3 * t),
+      faceVertices: Uint32Array.from(corners, (c) => flat.faceVertices[c]),
+      region: new Uint32Array(corners.length / 3),
+    };
+    expect(checkMesh(cut)).toMatchObject({ slivers: 8, longFaces: 0 });
+    expect(faultPlaces(cut, 'slivers').length / 9).toBe(8);
     const none = { ...thin, positions: thin.positions.map((v, i) => (i % 3 === 2 ? 0 : v)) };
     expect(faultPlaces(none, 'degenerate').length / 9).toBe(checkMesh(none).degenerate);
   });

@@ -1,10 +1,11 @@
 import { adjacency, faceCount, triangulate, type PolygonMesh } from '../mesh/index.ts';
 import { findCrossings } from './crossings.ts';
 import { bentFaces, poleVertices } from './figures.ts';
+import { NARROW, narrowFaces } from './narrowFaces.ts';
 import { triangleShape } from './triangleShape.ts';
 
 /** What can be shown on the model. */
-export type PlaceKind = 'crossing' | 'slivers' | 'degenerate' | 'poles' | 'bent' | 'notQuads' | 'open';
+export type PlaceKind = 'crossing' | 'slivers' | 'long' | 'degenerate' | 'poles' | 'bent' | 'notQuads' | 'open';
 
 /** The triangles that a check is about: nine numbers each. */
 export function faultPlaces(mesh: PolygonMesh, kind: PlaceKind): Float32Array {
@@ -15,9 +16,12 @@ export function faultPlaces(mesh: PolygonMesh, kind: PlaceKind): Float32Array {
     const hasArea = Uint8Array.from(shapes, ({ area }) => (area > 0 ? 1 : 0));
     for (const f of findCrossings(mesh, triangles, hasArea).faces) crossing[f] = 1;
   }
-  const marked = markedFaces(mesh, kind) ?? crossing;
+  const narrow = kind === 'slivers' ? NARROW.sliver : kind === 'long' ? NARROW.long : undefined;
+  const marked =
+    narrow === undefined
+      ? (markedFaces(mesh, kind) ?? crossing)
+      : narrowFaces(mesh, triangles).map((is) => (is === narrow ? 1 : 0));
   const isMeant = (t: number): boolean => {
-    if (kind === 'slivers') return shapes[t].isSliver;
     return kind === 'degenerate' ? !(shapes[t].area > 0) : marked[triangles.face[t]] === 1;
   };
   const places: number[] = [];

@@ -11,7 +11,8 @@ import {
 import { findCrossings } from './crossings.ts';
 import { meshFigures, type MeshFigures } from './figures.ts';
 import { findShells, wronglyTurned } from './shells.ts';
-import { triangleShape } from './triangleShape.ts';
+import { NARROW, narrowFaces } from './narrowFaces.ts';
+import { triangleShape, trianglesWithArea } from './triangleShape.ts';
 
 /** What the checks panel, the command line and the tests read. Lengths in mm. */
 export interface MeshReport {
@@ -30,8 +31,10 @@ export interface MeshReport {
   crossingFaces: number;
   /** the search for crossing faces stopped early: the number is a lower bound */
   crossingCapped: boolean;
-  /** triangles of the cut faces that have an angle under one degree */
+  /** faces with a corner under one degree */
   slivers: number;
+  /** other faces whose triangles have an angle under one degree, once they are cut: more than 57 times as long as wide */
+  longFaces: number;
   /** triangles of the cut faces without any area, and faces that come through a vertex twice or fold */
   degenerate: number;
   sizeMm: [number, number, number];
@@ -47,13 +50,14 @@ export const checkMesh = (mesh: PolygonMesh): MeshReport => checkUnless(mesh, ()
 export function checkUnless(mesh: PolygonMesh, cancelled: () => boolean): MeshReport | undefined {
   const neighbours = adjacency(mesh);
   const triangles = triangulate(mesh);
-  const shape = measureTriangles(mesh, triangles);
+  const hasArea = trianglesWithArea(mesh, triangles);
   const shells = findShells(mesh, neighbours, triangles);
   if (cancelled()) return undefined;
-  const crossings = findCrossings(mesh, triangles, shape.hasArea, { cancelled });
+  const crossings = findCrossings(mesh, triangles, hasArea, { cancelled });
   if (cancelled()) return undefined;
   const sizes = countSizes(mesh);
   const lengths = edgeLengths(mesh, neighbours);
+  const narrow = narrowFaces(mesh, triangles);
   const closed = neighbours.openEdges === 0 && neighbours.badEdges === 0;
   return {
     vertices: vertexCount(mesh),
@@ -67,8 +71,9 @@ export function checkUnless(mesh: PolygonMesh, cancelled: () => boolean): MeshRe
     outward: closed && wronglyTurned(mesh, shells, triangles) === 0,
     crossingFaces: crossings.faces.length,
     crossingCapped: crossings.capped,
-    slivers: shape.slivers,
-    degenerate: shape.degenerate + triangles.folded + repeatedVertices(mesh),
+    slivers: narrow.filter((kind) => kind === NARROW.sliver).length,
+    longFaces: narrow.filter((kind) => kind === NARROW.long).length,
+    degenerate: hasArea.filter((has) => has === 0).length + triangles.folded + repeatedVertices(mesh),
     sizeMm: boundingSize(mesh),
     edgeMm: extremes(lengths),
     volumeMm3: closed ? shells.shells.reduce((sum, s) => sum + s.volume, 0) : 0,
@@ -85,20 +90,6 @@ function countSizes(mesh: PolygonMesh): { triangles: number; quads: number; ngon
     else counts.ngons++;
   }
   return counts;
-}
-
-function measureTriangles(
-  mesh: PolygonMesh,
-  triangles: Triangles,
-): { hasArea: Uint8Array; slivers: number; degenerate: number } {
-  const hasArea = new Uint8Array(triangles.face.length);
-  let slivers = 0;
-  for (let t = 0; t < hasArea.length; t++) {
-    const { area, isSliver } = triangleShape(mesh, triangles, t);
-    if (area > 0) hasArea[t] = 1;
-    if (isSliver) slivers++;
-  }
-  return { hasArea, slivers, degenerate: hasArea.reduce((sum, has) => sum + 1 - has, 0) };
 }
 
 function quadAreaShare(mesh: PolygonMesh, triangles: Triangles): number {

@@ -97,7 +97,7 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
     outward: (letter) => sections.outward(ownSolidOf(letter) ?? solid),
     corners,
   });
-  const told = new RungRemarks(layout, scale.step);
+  const told = new RungRemarks(layout, { step: scale.step, toleranceMm: options.toleranceMm });
   const outmost = (row: readonly Cluster[]): number => Math.max(0, ...row.map((c) => sections.outward(solidOf(c))));
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
   const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM) / scale.step) : undefined; // prettier-ignore

@@ -10,23 +10,31 @@ function edgesEnd({ inset, part }: Section): number {
   return Math.max(...inset.filter((_, i) => !swells(Math.min(i, last)) || !swells(Math.max(0, i - 1))));
 }
 
+/** Of the tolerance: what nobody sees. */
+const UNSEEN = 0.01;
+
 /** Collects what is to be told of the ladder's rungs and of ridges, by letter. */
 export class RungRemarks {
   readonly #layout: Layout;
   readonly #step: number;
+  readonly #least: number;
   readonly #letters = new Map<string, Set<string>>();
   readonly #values = new Map<string, { askedMm: number; takenMm: number }>();
 
-  constructor(layout: Layout, step: number) {
+  /** `step`, `toleranceMm`: mm; what is moved by less than a hundredth of the tolerance is told to nobody */
+  constructor(layout: Layout, { step, toleranceMm }: { step: number; toleranceMm: number }) {
     this.#layout = layout;
     this.#step = step;
+    this.#least = UNSEEN * toleranceMm;
   }
 
   add(cluster: Cluster, flat: FlatWavefront, section: Section, isRidged = false): void {
     const asked = Math.max(...section.inset) * this.#step;
     const { rung } = flat;
-    if (rung.kind === 'jittered' || rung.kind === 'opened')
-      this.#note(rung.kind, cluster, { askedMm: 0, takenMm: rung.byGridSteps * this.#step });
+    if (rung.kind === 'jittered' || rung.kind === 'opened') {
+      const takenMm = rung.byGridSteps * this.#step;
+      if (takenMm >= this.#least) this.#note(rung.kind, cluster, { askedMm: 0, takenMm });
+    }
     if (rung.kind === 'narrowed') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: asked * rung.share });
     if (rung.kind === 'given-up') this.#note(rung.kind, cluster, { askedMm: asked, takenMm: 0 });
     if (rung.kind === 'given-up') return;

@@ -26,6 +26,7 @@ const FEW_QUADS = 0.95;
 const MANY_POLES = 0.03;
 const MANY_TRIANGLES = 30_000;
 const MANY_SLIVERS = 0.01;
+const MANY_LONG = 0.01;
 
 const number = (n: number): string => (n === 0 ? texts.checks.none : n.toLocaleString('en'));
 
@@ -87,10 +88,11 @@ function soundRows(report: MeshReport, isSheet: boolean, aim: Aim): Row[] {
 
 function workRows(report: MeshReport, isLaidOut: boolean, aim: Aim): Row[] {
   const t = texts.checks;
-  const { figures, quadAreaShare, ngons, slivers } = report;
+  const { figures, quadAreaShare, ngons, slivers, longFaces } = report;
   const triangles = report.triangles + 2 * report.quads + report.ngons * 3;
   const tone = (matters: boolean, isWell: boolean): Tone => (!matters ? 'plain' : isWell ? 'good' : 'mind');
   const manySlivers = slivers > MANY_SLIVERS * triangles;
+  const manyLong = longFaces > MANY_LONG * report.faces;
   const poleShare = figures.inner > 0 ? figures.poles / figures.inner : 0;
   const cureFlow = isLaidOut ? {} : ({ cure: 'flow' } as const);
   const rows: Row[] = [
@@ -109,6 +111,15 @@ function workRows(report: MeshReport, isLaidOut: boolean, aim: Aim): Row[] {
       tone: tone(aim === 'game' || aim === 'render', !manySlivers),
       ...(slivers > 0 ? { places: 'slivers' } : {}),
       ...((aim === 'game' || aim === 'render') && manySlivers ? cureFlow : {}),
+    },
+    {
+      // they are cut into needles by whatever draws triangles, and do not bend
+      id: 'long',
+      label: t.long,
+      figure: number(longFaces),
+      tone: tone(aim === 'game' || aim === 'animate', !manyLong),
+      ...(longFaces > 0 ? { places: 'long' } : {}),
+      ...((aim === 'game' || aim === 'animate') && manyLong ? cureFlow : {}),
     },
   ];
   if (aim === 'animate') {

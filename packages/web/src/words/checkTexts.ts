@@ -11,6 +11,7 @@ export const checkTexts = {
   crossing: 'Crossing faces',
   quads: 'Quads, by area',
   slivers: 'Slivers',
+  long: 'Long faces',
   degenerate: 'Without area',
   poles: 'Poles',
   bent: 'Faces not flat',

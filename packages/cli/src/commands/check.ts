@@ -1,5 +1,5 @@
 import { extname } from 'node:path';
-import { checkMesh, readBack, type MeshFormat, type MeshReport } from '@fictile/core';
+import { checkMesh, inMm, readBack, type MeshFormat, type MeshReport } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from '../arguments.ts';
 import { say } from '../console.ts';
@@ -21,7 +21,7 @@ export async function check(row: readonly string[]): Promise<void> {
   const { loadUnpacker } = await loadKernels();
   const read = await readBack(await readGiven(path), FORMATS[ending], loadUnpacker);
   if (!read.ok) throw faultOf(read.error);
-  const report = checkMesh(read.value.mesh);
+  const report = checkMesh(inMm(read.value.mesh, FORMATS[ending]));
   if (flags.json) say(JSON.stringify({ file: path, ...report }));
   else linesOf(report).forEach(say);
 }

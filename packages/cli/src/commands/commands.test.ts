@@ -313,6 +313,12 @@ describe('check', () => {
     await make(['--text', 'I', '--out', at('a.stl'), '--quiet']);
     await check([at('a.stl'), '--json']);
     expect(lastLine()).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
+    const { sizeMm } = lastLine() as { sizeMm: number[] };
+    await make(['--text', 'I', '--out', at('a.glb'), '--quiet']);
+    await check([at('a.glb'), '--json']);
+    // a GLB counts in metres
+    for (const [k, size] of (lastLine() as { sizeMm: number[] }).sizeMm.entries())
+      expect(size).toBeCloseTo(sizeMm[[0, 2, 1][k]], 3);
     await writeFile(at('open.obj'), 'v 0 0 0\nv 1 0 0\nv 0 1 0\nf 1 2 3\n');
     await check([at('open.obj')]);
     expect(said.join('')).toContain('closed NO');

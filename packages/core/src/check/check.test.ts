@@ -28,6 +28,29 @@ describe('good meshes', () => {
     expect(report.quadAreaShare).toBe(1);
   });
 
+  test('two that touch, at a face, along an edge or at a point: both look outward', () => {
+    for (const place of [
+      [2, 0, 0],
+      [0, 2, 0],
+      [0, 0, 2],
+      [0, 0, -2],
+      [2, 2, 0],
+      [2, -2, 2],
+      [1, 1, 2],
+      [0.5, 0.25, -2],
+    ] as const) {
+      const both = joined(cubes(2, [0, 0, 0]), cubes(2, [...place]));
+      expect([place, checkMesh(both).outward]).toEqual([place, true]);
+      expect([place, checkMesh(joined(cubes(2, [0, 0, 0]), insideOut(cubes(2, [...place])))).outward]).toEqual([
+        place,
+        false,
+      ]);
+    }
+    // a small one on a large one, which it stands on with all of a side
+    expect(checkMesh(joined(cubes(9, [0, 0, 0]), cubes(1, [4, 4, 9]))).outward).toBe(true);
+    expect(checkMesh(joined(cubes(1, [4, 4, 9]), cubes(9, [0, 0, 0]))).outward).toBe(true);
+  });
+
   test('two apart, and a hollow: the inner shell must face inward', () => {
     expect(verdict(cubes(1, [0, 0, 0], [3, 0, 0]))).toBe('true true true 0');
     expect(verdict(joined(cubes(4, [0, 0, 0]), insideOut(cubes(1, [1, 1, 1]))))).toBe('true true true 0');

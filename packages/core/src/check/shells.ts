@@ -1,11 +1,9 @@
-import { orient2d } from '../math/index.ts';
+import { orient2d, orient3d } from '../math/index.ts';
 import { type Adjacency, type PolygonMesh, type Triangles } from '../mesh/index.ts';
 
 export interface Shell {
   /** signed, cubic mm; positive when the faces look outward */
   volume: number;
-  /** a face of it */
-  face: number;
 }
 
 export interface Shells {
@@ -32,7 +30,7 @@ export function findShells(mesh: PolygonMesh, { twin, face }: Adjacency, triangl
         stack.push(g);
       }
     }
-    shells.push({ volume: 0, face: seed });
+    shells.push({ volume: 0 });
   }
   const p = mesh.positions;
   for (let t = 0; t < triangles.face.length; t++) {
@@ -57,7 +55,7 @@ export function wronglyTurned(mesh: PolygonMesh, found: Shells, triangles: Trian
   if (shells.length === 1) return shells[0].volume > 0 ? 0 : 1;
   const parts = shellParts(mesh, found, triangles);
   return shells.filter((shell, i) => {
-    const depth = enclosing(mesh, parts, shell, i);
+    const depth = enclosing(mesh, parts, i);
     return depth % 2 === 0 ? shell.volume <= 0 : shell.volume >= 0;
   }).length;
 }
@@ -97,16 +95,63 @@ function shellParts(mesh: PolygonMesh, { shells, shellOfFace }: Shells, triangle
   return parts;
 }
 
-/** Number of other shells around a shell: a ray straight up from one of its points crosses each of them an odd number of times. */
-function enclosing(mesh: PolygonMesh, parts: readonly ShellPart[], { face }: Shell, shell: number): number {
-  const p = mesh.positions;
-  const start = mesh.faceVertices[mesh.faceStart[face]] * 3;
-  const [x, y, z] = [p[start], p[start + 1], p[start + 2]];
-  return parts.filter((part, i) => {
-    const isUnder = x >= part.minX && x <= part.maxX && y >= part.minY && y <= part.maxY && z <= part.maxZ;
-    return i !== shell && isUnder && crossings(p, part.triangles, [x, y, z]) % 2 === 1;
-  }).length;
+/** Points of a shell that are asked whether they lie inside another. */
+const ASKED = 9;
+
+/** Number of other shells around a shell. */
+function enclosing(mesh: PolygonMesh, parts: readonly ShellPart[], shell: number): number {
+  const { triangles } = parts[shell];
+  const asked = Array.from({ length: ASKED }, (_, i) => triangles[Math.floor(((i + 0.5) * triangles.length) / ASKED)]);
+  return parts.filter((part, i) => i !== shell && holds(mesh.positions, part, asked)).length;
 }
+
+/**
+ * Whether some points lie inside a shell, all of them: a ray straight up from one then crosses it an odd number of times. Points that lie on the shell say nothing: bodies
+ * that touch have some. Bodies that run through each other hold none the other.
+ */
+function holds(p: Float64Array, part: ShellPart, asked: readonly number[]): boolean {
+  let isSeen = false;
+  for (const at of asked) {
+    const [x, y, z] = [p[at], p[at + 1], p[at + 2]];
+    const isUnder = x >= part.minX && x <= part.maxX && y >= part.minY && y <= part.maxY && z <= part.maxZ;
+    if (isUnder && liesOn(p, part.triangles, at)) continue;
+    if (!isUnder || crossings(p, part.triangles, [x, y, z]) % 2 === 0) return false;
+    isSeen = true;
+  }
+  return isSeen;
+}
+
+/** Whether a point lies on one of the triangles, exactly. */
+function liesOn(p: Float64Array, triangles: readonly number[], at: number): boolean {
+  for (let i = 0; i < triangles.length; i += 3) {
+    const row = [triangles[i], triangles[i + 1], triangles[i + 2]];
+    if (
+      [0, 1, 2].some(
+        (k) =>
+          !isBetween(
+            p[at + k],
+            row.map((v) => p[v + k]),
+          ),
+      )
+    )
+      continue;
+    if (orient3d(p, row[0], row[1], row[2], at) !== 0) continue;
+    // seen along each axis it lies on no outer side of an edge, both ways round
+    const isWithin = [0, 1, 2].every((k) => {
+      const [u, v] = [(k + 1) % 3, (k + 2) % 3];
+      const sides = row.map((s, n) => {
+        const e = row[(n + 1) % 3];
+        return orient2d(p[s + u], p[s + v], p[e + u], p[e + v], p[at + u], p[at + v]);
+      });
+      return !(sides.some((side) => side > 0) && sides.some((side) => side < 0));
+    });
+    if (isWithin) return true;
+  }
+  return false;
+}
+
+const isBetween = (value: number, row: readonly number[]): boolean =>
+  value >= Math.min(...row) && value <= Math.max(...row);
 
 function crossings(
   p: Float64Array,

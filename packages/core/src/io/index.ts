@@ -9,7 +9,7 @@ export { ownWay, readModel, usualFrame } from './readModel.ts';
 export { PAINT_MAPS } from './paints.ts';
 export type { Paint, PaintImage, PaintMap, Paints } from './paints.ts';
 export type { ModelFrame, ReadModel } from './readModel.ts';
-export { readBack } from './readBack.ts';
+export { inMm, readBack } from './readBack.ts';
 export { readGlb } from './readGlb.ts';
 export { readObj } from './readObj.ts';
 export { readPly } from './readPly.ts';

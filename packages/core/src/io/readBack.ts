@@ -45,3 +45,7 @@ function namesIn(bytes: Uint8Array): { names: string[]; finishes: string[] } {
   };
   return { names: after('o'), finishes: after('usemtl') };
 }
+
+/** In millimetres where the format says its unit (glTF 2.0: metres); else as the numbers stand. */
+export const inMm = (mesh: PolygonMesh, format: MeshFormat): PolygonMesh =>
+  format === 'glb' ? { ...mesh, positions: mesh.positions.map((metres) => metres * 1000) } : mesh;

@@ -11,7 +11,7 @@ import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
 import { display, Engine, flatFit, pieceMesh, roughDisplay, scenePart, laidPlaces, type Apart, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
-import { quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
+import { inMm, quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import {
   JOB_VERSION,
@@ -304,5 +304,5 @@ async function holds(
   const read = await readBack(bytes, format, unpacker);
   if (!read.ok) return { kind: 'failed', error: read.error };
   const { mesh, names, finishes } = read.value;
-  return { kind: 'readBack', names, finishes, report: checkMesh(mesh) };
+  return { kind: 'readBack', names, finishes, report: checkMesh(inMm(mesh, format)) };
 }

@@ -33,7 +33,7 @@ export function ReadBack({ client, written, options }: ReadBackProps) {
           {texts.handOver.readBack}
         </Button>
       )}
-      {current?.answer && <Holds answer={current.answer} unit={options.format === 'glb' ? 'm' : options.unit} />}
+      {current?.answer && <Holds answer={current.answer} unit={options.format === 'glb' ? 'mm' : options.unit} />}
     </Stack>
   );
 }

@@ -154,7 +154,8 @@ export interface RemarkParams {
   /** The model is so tight under these letters that they are squeezed to this share of their area; below zero they fold. */
   ONTO_FOLDS: { letters: string; percent: number };
   /** A model has edges with one face, or with faces that do not agree. */
-  MODEL_OPEN: { openEdges: number; badEdges: number; isClosed: boolean };
+  /** `joinMm`: it is closed once points no farther apart are joined */
+  MODEL_OPEN: { openEdges: number; badEdges: number; isClosed: boolean; joinMm?: number };
   /** A step that cuts has nothing to cut with: no piece was chosen, or it is gone or empty. */
   CUT_NOTHING: { stepId: string };
   /** A step that cuts was left out. */

@@ -10,7 +10,7 @@ import {
   type Result,
   type RunContext,
 } from '../base/index.ts';
-import { cutsOf, isForm, isLettering, isModel, isWords, pieceName, resolveAt, type CutStep, type DrawingPiece, type LetteringPiece, type Piece, type Project } from '../document/index.ts'; // prettier-ignore
+import { cutsOf, isForm, isLettering, isModel, isWords, pieceName, resolveAt, type CutStep, type DrawingPiece, type LetteringPiece, type Piece, type Project, type Step } from '../document/index.ts'; // prettier-ignore
 import type { ReadModel } from '../io/index.ts';
 import {
   buildLettering,
@@ -94,6 +94,13 @@ interface Kept {
   subject: string;
   evaluated: Evaluated;
 }
+
+/** Whether steps close an open model: what is cast anew is closed, and so is what joining its points closes. */
+const isClosedBy = (steps: readonly Step[], joinMm: number | undefined): boolean =>
+  steps.some(
+    (step) =>
+      step.on && (step.kind === 'recast' || (step.kind === 'join' && joinMm !== undefined && step.withinMm >= joinMm)),
+  );
 
 /** Evaluates documents; holds everything that is worth keeping from one evaluation to the next. */
 export class Engine {
@@ -216,12 +223,12 @@ export class Engine {
         loadUnpacker: this.#tools.kernels.loadUnpacker,
       });
       if (!model.ok) return model;
-      const { openEdges, badEdges, paints, ...read } = model.value;
+      const { openEdges, badEdges, joinMm, paints, ...read } = model.value;
       painted = paints && { key: `paints ${read.key}`, ...paints };
-      // what is cast anew is closed
-      const isCast = piece.steps.some(({ on, kind }) => on && kind === 'recast');
-      if (openEdges + badEdges > 0 && !isCast)
-        remarks.push(remark('MODEL_OPEN', { openEdges, badEdges, isClosed: piece.source.closed }));
+      if (openEdges + badEdges > 0 && !isClosedBy(piece.steps, joinMm))
+        remarks.push(
+          remark('MODEL_OPEN', { openEdges, badEdges, isClosed: piece.source.closed, ...(joinMm && { joinMm }) }),
+        );
       cluster = read;
     }
     return this.#finish(project, piece, {

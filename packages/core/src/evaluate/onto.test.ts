@@ -261,6 +261,56 @@ test('words are fitted into the flat place they lie on, and nowhere on a ball', 
   expect(flatFit(onBall.pieces.words, await evaluate(onBall))).toBeUndefined();
 });
 
+test('of a model whose points lie a hair beside each other it is told that joining them closes it, and then it does', async () => {
+  const corners = [
+    [0, 0, 0],
+    [40, 0, 0],
+    [40, 40, 0],
+    [0, 40, 0],
+    [0, 0, 40],
+    [40, 0, 40],
+    [40, 40, 40],
+    [0, 40, 40],
+  ];
+  const faces = [
+    [1, 4, 3, 2],
+    [1, 2, 6, 5],
+    [4, 8, 7, 3],
+    [1, 5, 8, 4],
+    [2, 3, 7, 6],
+    [5, 6, 7, 8],
+  ];
+  // each face with corners of its own, moved by up to a thousandth
+  const rows = faces.flatMap((face, f) =>
+    face.map((c, i) => `v ${corners[c - 1].map((v, k) => v + ((f + i + k) % 3) * 5e-4).join(' ')}`),
+  );
+  const file = [...rows, ...faces.map((face, f) => `f ${face.map((_, i) => 4 * f + i + 1).join(' ')}`)].join('\n');
+  const loading = new Engine({
+    ...(await testTools()),
+    loadModel: () => Promise.resolve(new TextEncoder().encode(file)),
+  });
+  const brought = async (steps: Piece['steps']): Promise<Evaluated> => {
+    const body = newModel('body', 'Crate', {
+      asset: 'c'.repeat(64),
+      format: 'obj',
+      unit: 'mm',
+      up: 'y',
+      scalePercent: 100,
+      closed: false,
+      paint: 'finish',
+    });
+    return unwrap(await loading.evaluate(newProject('p', 'R', [{ ...body, steps }]), 'body', quietContext));
+  };
+  const open = await brought([]);
+  expect(open.remarks).toEqual([
+    { code: 'MODEL_OPEN', params: { openEdges: 24, badEdges: 0, isClosed: false, joinMm: 0.007 } },
+  ]);
+  const { joinMm } = open.remarks[0].params as { joinMm: number };
+  const joined = await brought([{ ...usualStep('join', 'j'), kind: 'join', withinMm: joinMm }]);
+  expect(codes(joined)).toEqual([]);
+  expect(checkMesh(pieceMesh(joined))).toMatchObject({ ...SOUND, vertices: 8 });
+});
+
 test('an open model is told, what closes it is offered once, and cast anew it is closed', async () => {
   const file = 'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 40\nv 40 0 40\nv 40 40 40\nv 0 40 40\nf 1 4 3 2\nf 1 2 6 5\nf 4 8 7 3\nf 1 5 8 4\nf 2 3 7 6';
   const loading = new Engine({ ...(await testTools()), loadModel: () => Promise.resolve(new TextEncoder().encode(file)) });

@@ -1,6 +1,7 @@
 import { fail, LIMITS, MM_PER, ok, type LengthUnit, type LoadUnpacker, type Result } from '../base/index.ts';
 import { adjacency, closeHoles, faceCount, uvOf, weld, type PolygonMesh } from '../mesh/index.ts';
-import { boxOfPoints, middleOfBox, type Vec3 } from '../math/index.ts';
+import { boxOfPoints, diagonalOf, middleOfBox, type Vec3 } from '../math/index.ts';
+import { joinPoints } from '../refine/index.ts';
 import type { Paints } from './paints.ts';
 import { readBack } from './readBack.ts';
 import type { MeshFormat } from './writeMesh.ts';
@@ -23,6 +24,8 @@ export interface ReadModel {
   /** edges with one face; edges with more than two, or whose faces face different ways */
   openEdges: number;
   badEdges: number;
+  /** an open one is closed once points no farther apart than this are joined, mm */
+  joinMm?: number;
   /** its own materials, where it keeps them and has any */
   paints?: Paints;
 }
@@ -58,9 +61,27 @@ export async function readModel(
   const placed = { ...joined, positions: ownAxes(joined.positions, frame) };
   const mesh = outward(frame.closed ? closeHoles(placed).mesh : placed);
   const { openEdges, badEdges } = adjacency(mesh);
+  const joinMm = openEdges > 0 ? joinThatCloses(mesh) : undefined;
+  const told = { openEdges, badEdges, ...(joinMm !== undefined && { joinMm }) };
   const { paints } = read.value;
-  if (!paints || paints.list.length === 0) return ok({ mesh: { ...mesh, uv: undefined }, openEdges, badEdges });
-  return ok({ mesh, openEdges, badEdges, paints });
+  if (!paints || paints.list.length === 0) return ok({ mesh: { ...mesh, uv: undefined }, ...told });
+  return ok({ mesh, ...told, paints });
+}
+
+/** Of a model's diagonal: how near points may be meant to be one, as programs round them. */
+const NEAR = [1e-7, 1e-6, 1e-5, 1e-4];
+/** Larger models are not tried: it would take seconds. */
+const MOST_TRIED = 300_000;
+
+/** The least distance at which joining points closes a mesh, of some; undefined where none does. */
+function joinThatCloses(mesh: PolygonMesh): number | undefined {
+  if (faceCount(mesh) > MOST_TRIED) return undefined;
+  const diagonal = diagonalOf(boxOfPoints(mesh.positions));
+  return NEAR.map((share) => Number((share * diagonal).toPrecision(1))).find((within) => {
+    const joined = joinPoints(mesh, within);
+    const { openEdges, badEdges } = adjacency(joined);
+    return openEdges + badEdges === 0 && faceCount(joined) > 0;
+  });
 }
 
 /** From a file's axes to ours, where y is upright. */

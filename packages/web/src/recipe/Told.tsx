@@ -1,6 +1,7 @@
 import { UnstyledButton } from '@mantine/core';
 import {
   ontoStepOf,
+  usualStep,
   withStrength,
   type Piece,
   type RecipeChapter,
@@ -103,8 +104,13 @@ function cureOf(remark: Remark): Cure | undefined {
             ? { sizeMm: Math.min(10_000, faces.sizeMm * 4) }
             : { toleranceMm: Math.min(10, faces.toleranceMm * 4) },
         );
-    case 'MODEL_OPEN':
+    case 'MODEL_OPEN': {
+      const { joinMm: withinMm } = remark.params;
+      if (withinMm !== undefined)
+        return (edits, { steps }) =>
+          edits.steps([{ ...usualStep('join', crypto.randomUUID()), withinMm } as Step, ...steps]);
       return canClose(remark.params) ? (edits) => edits.model({ closed: true }) : undefined;
+    }
     case 'CUT_LOOSE':
       return remark.params.kept
         ? (edits, { steps }) =>

@@ -147,7 +147,7 @@ function shapeText(remark: ShapeRemark): string {
         ? `The surface curves so tightly that letters keep ${Math.round(remark.params.percent)} % of their area: ${remark.params.letters}. Make them smaller or move them.`
         : `The surface curves so tightly that letters fold over: ${remark.params.letters}. Make them smaller or move them.`;
     case 'MODEL_OPEN':
-      return `This model is not closed: ${remark.params.openEdges.toLocaleString('en')} open edges, ${remark.params.badEdges.toLocaleString('en')} with too many faces.${canClose(remark.params) ? '' : ` The step “${texts.steps.recast}” makes a closed solid of it.`}`;
+      return openText(remark.params);
     case 'LINE_ENDS':
       return `The line is too short; left out: ${remark.params.letters}`;
     case 'NEED_FINER':
@@ -197,6 +197,14 @@ function foldText({ step, xMm, yMm, zMm, limit }: RemarkParams['SHAPE_FOLDS']): 
   return `“${texts.steps[step as StepKind]}” folds the letters into themselves, first at ${place} in the flat layout.${value === undefined ? '' : ` Up to ${value} nothing folds.`}`;
 }
 
+function openText(params: RemarkParams['MODEL_OPEN']): string {
+  const { openEdges, badEdges, joinMm } = params;
+  const counts = `${openEdges.toLocaleString('en')} open edges, ${badEdges.toLocaleString('en')} with too many faces.`;
+  if (joinMm !== undefined)
+    return `This model is not closed: ${counts} Its points lie up to ${joinMm} mm beside each other; joined, it is closed.`;
+  return `This model is not closed: ${counts}${canClose(params) ? '' : ` The step “${texts.steps.recast}” makes a closed solid of it.`}`;
+}
+
 /** Holes that nobody has tried to close yet. */
 export const canClose = ({ openEdges, isClosed }: RemarkParams['MODEL_OPEN']): boolean => openEdges > 0 && !isClosed;
 
@@ -217,7 +225,7 @@ export function cureText(remark: Remark): string {
     case 'SHAPE_TOUCHES':
       return `Use ${Math.abs(remark.params.limit)}°`;
     case 'MODEL_OPEN':
-      return 'Close its holes';
+      return remark.params.joinMm === undefined ? 'Close its holes' : 'Join its points';
     case 'ONTO_OVERHANGS':
       return 'Leave them out';
     case 'NEED_FINER':

@@ -159,6 +159,9 @@ describe('onto a model', () => {
     expect(await codeOf(() => madeOn({ toward: '0,0,0' }))).toBe('FLAG_VALUE');
     expect(await codeOf(() => madeOn({ from: '1,2' }))).toBe('FLAG_VALUE');
     expect(await codeOf(() => buildLoose({ lift: 2 }))).toBe('FLAG_VALUE');
+    expect(await codeOf(() => buildLoose({ ontoLetters: '1' }))).toBe('FLAG_VALUE');
+    for (const ontoLetters of ['0', '4', '3-1', 'R', '1,,2'])
+      expect(await codeOf(() => madeOn({ ontoLetters }))).toBe('FLAG_VALUE');
     await writeFile(join(folder, 'no.obj'), 'v 1 2 3');
     expect(await codeOf(() => buildLoose({ onto: join(folder, 'no.obj') }))).toBe('MESH_BROKEN');
   });

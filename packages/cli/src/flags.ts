@@ -104,6 +104,7 @@ export const MAKE_FLAGS = {
   repeat: { kind: 'number', min: 1, max: 200, whole: true },
   'repeat-gap': length(-10_000, 10_000),
   onto: { kind: 'text' },
+  'onto-letters': { kind: 'text' },
   method: choice('project', 'nearest', 'wrap'),
   from: { kind: 'text' },
   toward: { kind: 'text' },

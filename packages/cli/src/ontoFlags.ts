@@ -3,6 +3,7 @@ import {
   LIMITS,
   middleOfBox,
   plus,
+  splitGraphemes,
   unit as unitOf,
   usualStep,
   type Box3,
@@ -23,6 +24,7 @@ const BELONGS: readonly FlagName[] = [
   'overhang',
   'rigid',
   'turn',
+  'onto-letters',
 ];
 
 const METHODS = { project: 'direction', nearest: 'closest', wrap: 'round' } as const;
@@ -45,7 +47,24 @@ export function ontoStep(flags: Flags, model: GivenModel): OntoStep {
     ...guideOf(flags, model),
     overhang: flags.overhang ?? 'straight',
     rigid: flags.rigid === true,
+    letters: lettersOf(flags),
   };
+}
+
+/** Ids of letters that are counted from one, "1,3-5"; none given: all of them. A new piece gives its letters their numbers as ids. */
+function lettersOf({ 'onto-letters': listed, text }: Flags): number[] {
+  if (listed === undefined) return [];
+  if (text === undefined)
+    throw fault('FLAG_VALUE', '--onto-letters picks letters of --text. Give both, or leave it out.');
+  const count = splitGraphemes(text.replaceAll('\\n', '\n')).length;
+  const picked = listed.split(',').flatMap((range) => {
+    const [, from, to = from] = /^\s*(\d+)(?:-(\d+))?\s*$/.exec(range) ?? [];
+    const [first, last] = [Number(from), Number(to)];
+    if (!(first >= 1 && first <= last && last <= count))
+      throw fault('FLAG_VALUE', `--onto-letters takes numbers from 1 to ${count}, like "1,3-5", not "${range}".`);
+    return Array.from({ length: last - first + 1 }, (_, i) => first + i);
+  });
+  return [...new Set(picked)];
 }
 
 /** Places of a drawn line are given one after the other, with semicolons between them; they say themselves that it is drawn. */

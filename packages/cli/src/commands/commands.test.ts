@@ -192,6 +192,18 @@ describe('into a model', () => {
     expect(await walk(await body('ball', ball), '--text', 'Rows')).toMatchObject(SOUND);
   });
 
+  test('only the letters that are picked follow a ball; the others lie flat before it', async () => {
+    const file = await body('round', { kind: 'ball', radiusMm: 30 });
+    const deep = async (...more: string[]): Promise<number> => {
+      const report = await made('--text', 'III', '--tracking', '400', '--depth', '2', '--tolerance', '0.2', '--onto', file, ...more);
+      expect(report).toMatchObject({ ...SOUND, shells: 3 });
+      return report.sizeMm[2];
+    };
+    const [all, outer, middle] = [await deep(), await deep('--onto-letters', '1,3'), await deep('--onto-letters', '2')];
+    expect(Math.abs(outer - all)).toBeLessThan(0.2);
+    expect(middle).toBeLessThan(all - 2);
+  });
+
   test('flat on a side: as deep as --sink, as high as --depth, through, and drawn into the faces', async () => {
     const slab: FormShape = { kind: 'block', widthMm: 80, heightMm: 40, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 };
     const file = await body('slab', slab);

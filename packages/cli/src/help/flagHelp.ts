@@ -96,6 +96,7 @@ export const FLAG_HELP: Readonly<Record<string, Partial<Record<FlagName, readonl
   },
   'Onto a model': {
     onto: ['a model that the words are laid onto'],
+    'onto-letters': ['only these letters, counted from one: "1,3-5"', 'all'],
     method: ['wrap (lengths kept), project (from one direction), nearest', 'wrap'],
     from: ['a point X,Y,Z before the surface'],
     toward: ['where it looks to'],

@@ -75,6 +75,9 @@ test('shapes and wires, by keyboard', async ({ page }) => {
   await choose(page, /^Drawn: full/, 'as a wire');
   await typeValue(page, 'Wire', '6');
   expect(await settled(page)).toMatch(/× 18 mm$/); // the words beside it are thicker
+  // it was made where the words stand
+  await expect(page.getByTestId('checks')).toContainText('It runs into');
+  await page.getByRole('button', { name: 'Make room' }).click();
   await expect(page.getByText('all well')).toBeVisible();
 });
 

@@ -159,6 +159,7 @@ type ShapeRemark = Extract<
       | 'SHAPE_FOLDS'
       | 'SHAPE_TOUCHES'
       | 'SHAPE_CROSSES'
+      | 'PIECES_CROSS'
       | 'LINE_ENDS'
       | 'NEED_FINER'
       | 'NEED_OVER_BUDGET'
@@ -275,6 +276,8 @@ function shapeText(remark: ShapeRemark): string {
       return `The ends of the bend touch: up to ${remark.params.limit} degrees they stay apart.`;
     case 'SHAPE_CROSSES':
       return crossingText(remark.params);
+    case 'PIECES_CROSS':
+      return `${remark.params.name} and ${remark.params.other} run into each other; moved by ${mm(remark.params.acrossMm)} across and ${mm(remark.params.upMm)} up the first has room.`;
     case 'LINE_ENDS':
       return `The line ends before these letters, left out: ${remark.params.letters}`;
     case 'NEED_FINER':

@@ -4,6 +4,7 @@ import {
   isWords,
   parseBoundedJson,
   parseProject,
+  meetingsOf,
   scenePart,
   standAlone,
   unpackProject,
@@ -75,7 +76,17 @@ async function partsOf(
     parts.push(pieces.length > 1 ? { ...part, name: piece.name.trim() || part.name } : part);
     remarks.push(...evaluated.remarks);
   }
-  return { parts, remarks };
+  return {
+    parts,
+    remarks: [
+      ...remarks,
+      ...meetingsOf(
+        project,
+        pieces.map(({ id }) => id),
+        parts,
+      ),
+    ],
+  };
 }
 
 /** The one that takes the words of a table. */

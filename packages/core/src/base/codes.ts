@@ -125,6 +125,8 @@ export interface RemarkParams {
   /** A bend by a whole turn brings its ends together. */
   SHAPE_TOUCHES: { stepId: string; limit: number };
   /** Letters' faces cross after the shape steps, their own or each other's. */
+  /** Two letterings run into each other as they stand; moved so, the first has room. */
+  PIECES_CROSS: { name: string; other: string; otherId: string; acrossMm: number; upMm: number };
   /** `limit`: the height of a step that moves outward up to which it makes nothing cross, where it is higher */
   SHAPE_CROSSES: { letters: string; stepId?: string; limit?: number };
   /** Letters that lie beyond the end of the line they run along are left out. */

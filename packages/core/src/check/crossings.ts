@@ -20,6 +20,8 @@ interface Search {
   cancelled?: () => boolean;
   /** faces of which one at least has to be in a pair; undefined: any */
   concerns?: (face: number) => boolean;
+  /** which pairs of faces are looked at; undefined: all */
+  across?: (face: number, other: number) => boolean;
 }
 
 /** Finds crossing faces by exact predicates over a tree of boxes. Triangles without area are left out: they are counted elsewhere. */
@@ -27,7 +29,7 @@ export function findCrossings(
   mesh: PolygonMesh,
   triangles: Triangles,
   hasArea: Uint8Array,
-  { limit = 10_000, cancelled = never, concerns }: Search = {},
+  { limit = 10_000, cancelled = never, concerns, across }: Search = {},
 ): Crossings {
   const count = triangles.face.length;
   const p = mesh.positions;
@@ -52,6 +54,7 @@ export function findCrossings(
     (a, b) => {
       if (++looked % LOOKS_BETWEEN === 0 && cancelled()) return false;
       if (marks && !marks[a] && !marks[b]) return true;
+      if (across && !across(triangles.face[a], triangles.face[b])) return true;
       if (!hasArea[a] || !hasArea[b] || areParted(p, vertices, a, b)) return true;
       if (!trianglesMeet(p, corners(a), corners(b))) return true;
       pairs++;

@@ -7,6 +7,8 @@ export { assetsNeeded } from './assetsNeeded.ts';
 export { fontFacts } from './fontFacts.ts';
 export type { FontFacts } from './fontFacts.ts';
 export { Engine } from './engine.ts';
+export { meetingRemarks, meetingsOf, neighboursOf } from './meetings.ts';
+export type { StandingPart } from './meetings.ts';
 export { pieceMesh, scenePart } from './scenePart.ts';
 export type { EngineTools } from './engine.ts';
 export type { Evaluated, LineMeasures } from './evaluated.ts';

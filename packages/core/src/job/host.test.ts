@@ -89,7 +89,8 @@ test('a newer evaluation makes an older one give up, and checks with them; files
   expect(await long).toEqual({ kind: 'failed', error: { code: 'CANCELLED', params: {} } });
   expect(await check).toEqual({ kind: 'failed', error: { code: 'CANCELLED', params: {} } });
   const written = await write;
-  expect(written).toMatchObject({ kind: 'written', remarks: [] });
+  // both stand at zero
+  expect(written).toMatchObject({ kind: 'written', remarks: [{ code: 'PIECES_CROSS' }] });
   if (written.kind === 'written') expect(written.counts.faces).toBeGreaterThan(written.counts.quads);
   expect((await newer).kind).toBe('evaluated');
   const again = await ask({ kind: 'check', project: project('K'), pieceId: 'piece0' });
@@ -177,4 +178,42 @@ test('pieces laid on each other fourteen deep, or on something that is not there
   expect(answer.pieces[1].remarks.map(({ code }) => code)).toContain('ONTO_NOTHING');
   const keys = answer.pieces.flatMap(({ clusters }) => clusters.map(({ key }) => key.length));
   expect(Math.max(...keys)).toBeLessThan(400);
+});
+
+test('a lettering that grew into its neighbour is told with the way that makes room, in checks and in files', async () => {
+  const { ask } = await startHost();
+  const made = project('KILN', 'I');
+  const at = (atMm: [number, number, number]): Project => {
+    const { piece1 } = made.pieces;
+    return { ...made, pieces: { ...made.pieces, piece1: { ...piece1, placement: { ...piece1.placement, atMm } } } };
+  };
+  const checked = async (asked: Project, pieceId: string) => {
+    const answer = await ask({ kind: 'check', project: asked, pieceId });
+    if (answer.kind !== 'checked') throw new Error(answer.kind);
+    return answer.crossing.filter(({ code }) => code === 'PIECES_CROSS');
+  };
+  const [told, ...more] = await checked(at([3, 1, 4]), 'piece1');
+  expect(more).toEqual([]);
+  expect(told.params).toMatchObject({ name: 'I', other: 'KILN', otherId: 'piece0' });
+  expect(await checked(at([3, 1, 4]), 'piece0')).toHaveLength(1);
+  // moved so, nothing is told any more
+  const { acrossMm, upMm } = told.params as { acrossMm: number; upMm: number };
+  expect(await checked(at([3 + acrossMm, 1 + upMm, 4]), 'piece1')).toEqual([]);
+  // before it, above it, or hidden it does not run into it either
+  expect(await checked(at([3, 1, 40]), 'piece1')).toEqual([]);
+  expect(await checked(at([3, 200, 4]), 'piece1')).toEqual([]);
+  const hidden = at([3, 1, 4]);
+  hidden.pieces.piece0 = { ...hidden.pieces.piece0, visible: false };
+  expect(await checked(hidden, 'piece1')).toEqual([]);
+  // what cuts a piece is meant to run into it
+  const cut = at([3, 1, 4]);
+  cut.pieces.piece0 = { ...cut.pieces.piece0, steps: [{ ...usualStep('cut', 'c'), target: 'piece1' }] };
+  expect(await checked(cut, 'piece1')).toEqual([]);
+  const file = await ask({
+    kind: 'write',
+    project: at([3, 1, 4]),
+    pieceIds: ['piece0', 'piece1'],
+    options: usualWriteOptions('glb', 'I'),
+  });
+  expect(file.kind === 'written' && file.remarks.map(({ code }) => code)).toEqual(['PIECES_CROSS']);
 });

@@ -10,7 +10,7 @@ import {
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Project } from '../document/index.ts';
 import { readSvg } from '../drawing/index.ts';
-import { display, Engine, flatFit, pieceMesh, roughDisplay, scenePart, laidPlaces, type Apart, type DisplayBuffers, type EngineTools, type Evaluated } from '../evaluate/index.ts'; // prettier-ignore
+import { display, Engine, flatFit, meetingRemarks, meetingsOf, neighboursOf, pieceMesh, roughDisplay, scenePart, laidPlaces, type Apart, type DisplayBuffers, type EngineTools, type Evaluated, type StandingPart } from '../evaluate/index.ts'; // prettier-ignore
 import { inMm, quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import {
@@ -67,8 +67,22 @@ export class JobHost {
     if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
     const report = checkUnless(pieceMesh(evaluated.value), context.cancelled);
     // only looked for here and for files: too slow for every change
-    const crossing = evaluated.value.remarks.filter(({ code }) => code === 'SHAPE_CROSSES');
+    const crossing = [
+      ...evaluated.value.remarks.filter(({ code }) => code === 'SHAPE_CROSSES'),
+      ...(await this.#meetings(project, evaluated.value, context)),
+    ];
     return report ? { kind: 'checked', pieceId, report, crossing } : { kind: 'failed', error: CANCELLED.error };
+  }
+
+  /** Letterings that a piece runs into as they stand. */
+  async #meetings(project: Project, here: Evaluated, context: RunContext): Promise<Remark[]> {
+    const piece = project.pieces[here.pieceId];
+    const others: StandingPart[] = [];
+    for (const other of neighboursOf(project, piece)) {
+      const evaluated = await this.#engine.evaluate(project, other.id, context).catch(brokenAlone);
+      if (evaluated.ok) others.push({ piece: other, part: scenePart(other, evaluated.value, project) });
+    }
+    return meetingRemarks({ piece, part: scenePart(piece, here, project) }, others, context.cancelled);
   }
 
   #answer(request: JobRequest): Promise<JobAnswer> {
@@ -133,6 +147,7 @@ export class JobHost {
       parts.push(pieceIds.length > 1 ? { ...part, name: project.pieces[id].name.trim() || part.name } : part);
       remarks.push(...evaluated.value.remarks);
     }
+    remarks.push(...meetingsOf(project, pieceIds, parts));
     const written = await writeScene(parts, options, this.#options.kernels.loadSimplifier);
     return {
       kind: 'written',

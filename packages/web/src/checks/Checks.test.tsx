@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newPiece, newProject, type MeshReport, type Remark } from '@fictile/core';
+import { newPiece, newProject, remark, type MeshReport, type Remark } from '@fictile/core';
 import { useState } from 'react';
 import { renderInside } from '../testing/render.tsx';
 import type { JobClient } from '../worker/index.ts';
@@ -48,6 +48,7 @@ function Column({ report, depthMm = 18 }: { report: MeshReport | undefined; dept
       shown={shown}
       onShow={(what, places) => setShown(places && what)}
       onCure={(_, cure) => cured.push(cure)}
+      onRoom={(id, by) => cured.push(`${id} by ${by.join(', ')}`)}
     />
   );
 }
@@ -139,4 +140,14 @@ describe('what the mesh is meant for decides what matters', () => {
     renderInside(<Column report={GOOD} />);
     expect(await screen.findByRole('button', { name: 'Meant for: printing' })).toBeTruthy();
   });
+});
+
+test('a piece that runs into another gets room with one press', async () => {
+  cured = [];
+  crossing = [remark('PIECES_CROSS', { name: 'Kiln', other: 'Logo', otherId: 'b', acrossMm: 0, upMm: 12.5 })];
+  renderInside(<Column report={GOOD} />);
+  expect(await screen.findByText(/It runs into “Logo”/)).toBeTruthy();
+  expect(screen.getByRole('status').textContent).toBe('some to mind');
+  await userEvent.click(screen.getByRole('button', { name: 'Make room' }));
+  expect(cured).toEqual(['a by 0, 12.5']);
 });

@@ -1,12 +1,13 @@
-import type { Project, ShownPiece } from '@fictile/core';
+import { UnstyledButton } from '@mantine/core';
+import { groundOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import type { MarkedPlaces } from '../viewport/index.ts';
-import { remarkText, texts } from '../words/index.ts';
+import { cureText, remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import { AimSentence, useAim } from './Aim.tsx';
 import { ChartFold } from './ChartFold.tsx';
 import { CheckRows } from './CheckRows.tsx';
 import classes from './Checks.module.css';
-import { isLaidPaint, judge, ontoRows, subjectOf, verdictOf, type Cure, type Painted } from './judge.ts';
+import { isLaidPaint, judge, ontoRows, subjectOf, verdictOf, worse, type Cure, type Painted } from './judge.ts';
 import { useReport } from './useReport.ts';
 
 interface ChecksProps {
@@ -18,16 +19,19 @@ interface ChecksProps {
   shown: Painted | undefined;
   onShow: (what: Painted, places: MarkedPlaces | undefined) => void;
   onCure: (pieceId: string, cure: Cure) => void;
+  /** moves a piece aside and up by so much, mm */
+  onRoom: (pieceId: string, by: readonly [number, number]) => void;
 }
 
 /** Whether the piece's mesh is fit for what it is meant for, always up to date; quiet when all is well. */
-export function Checks({ client, project, pieceId, shownPiece, shown, onShow, onCure }: ChecksProps) {
+export function Checks({ client, project, pieceId, shownPiece, shown, onShow, onCure, onRoom }: ChecksProps) {
   const found = useReport(client, project, pieceId);
   const [aim, setAim] = useAim();
   const piece = pieceId === undefined ? undefined : project.pieces[pieceId];
   const rows = found?.report && piece ? [...judge(found.report, subjectOf(piece), aim), ...ontoRows(shownPiece?.onto)] : [];
   const t = texts.checks;
-  const tone = found && !found.report ? 'bad' : verdictOf(rows);
+  const meets = found?.crossing.some(({ code }) => code === 'PIECES_CROSS') ?? false;
+  const tone = found && !found.report ? 'bad' : meets ? worse(verdictOf(rows), 'mind') : verdictOf(rows);
   const verdict = !found ? t.checking : !found.report ? t.failed : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];
   const show = async (what: Painted): Promise<void> => {
     if (!client || pieceId === undefined) return;
@@ -45,15 +49,23 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
       </header>
       <AimSentence aim={aim} onAim={setAim} />
       <CheckRows rows={rows} shown={shown} onShow={(what) => void show(what)} onCure={(cure) => pieceId !== undefined && onCure(pieceId, cure)} />
-      {found?.crossing.map((remark) => (
-        <p key={remark.code} className={classes.remark}>
+      {found?.crossing.map((remark, i) => (
+        <p key={`${remark.code} ${i}`} className={classes.remark}>
           {remarkText(remark)}
+          {remark.code === 'PIECES_CROSS' && piece && canMove(piece) && (
+            <UnstyledButton className={classes.room} onClick={() => onRoom(piece.id, [remark.params.acrossMm, remark.params.upMm])}>
+              {cureText(remark)}
+            </UnstyledButton>
+          )}
         </p>
       ))}
       {found?.report && <ChartFold report={found.report} steps={stepsOf(project, shownPiece)} />}
     </section>
   );
 } // prettier-ignore
+
+/** It has a place of its own, and may be changed. */
+const canMove = (piece: Piece): boolean => !piece.locked && groundOf(piece) === undefined;
 
 function stepsOf(project: Project, shown: ShownPiece | undefined): { name: string; faces: number }[] {
   const steps = shown ? (project.pieces[shown.pieceId]?.steps ?? []) : [];

@@ -146,3 +146,8 @@ export function verdictOf(rows: readonly Row[]): Tone {
   if (rows.some(({ tone }) => tone === 'bad')) return 'bad';
   return rows.some(({ tone }) => tone === 'mind') ? 'mind' : 'good';
 }
+
+/** Of two verdicts the one that weighs more. */
+export const worse = (a: Tone, b: Tone): Tone => TONES[Math.max(TONES.indexOf(a), TONES.indexOf(b))];
+
+const TONES: readonly Tone[] = ['plain', 'good', 'mind', 'bad'];

@@ -1,4 +1,4 @@
-import type { MeshReport, Project, Remark } from '@fictile/core';
+import { neighboursOf, type MeshReport, type Piece, type Project, type Remark } from '@fictile/core';
 import { useEffect, useState } from 'react';
 import type { JobClient } from '../worker/index.ts';
 
@@ -9,7 +9,9 @@ const REST_MS = 350;
 export function useReport(client: JobClient | undefined, project: Project, pieceId: string | undefined) {
   const [found, setFound] = useState<{ of: unknown; report: MeshReport | undefined; crossing: readonly Remark[] }>();
   const piece = pieceId === undefined ? undefined : project.pieces[pieceId];
-  const subject = piece && JSON.stringify([piece.source, piece.body, piece.steps, project.faceBudget]);
+  // what it runs into depends on where it stands, and on its neighbours
+  const around = piece && [piece.placement, ...neighboursOf(project, piece).flatMap(meshOf)].map(serialOf);
+  const subject = piece && JSON.stringify([piece.source, piece.body, piece.steps, project.faceBudget, around]);
   useEffect(() => {
     if (!client || subject === undefined || pieceId === undefined) return;
     let current = true;
@@ -31,4 +33,17 @@ export function useReport(client: JobClient | undefined, project: Project, piece
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [client, subject, pieceId]);
   return found?.of === subject ? found : undefined;
+}
+
+/** What a neighbour's mesh and place depend on. */
+const meshOf = ({ source, body, steps, placement }: Piece): object[] => [source, body, steps, placement];
+
+const serials = new WeakMap<object, number>();
+let last = 0;
+
+/** A number for each object: documents are never changed in place, so it stands for what the object holds. */
+function serialOf(part: object): number {
+  const serial = serials.get(part) ?? ++last;
+  serials.set(part, serial);
+  return serial;
 }

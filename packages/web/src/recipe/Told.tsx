@@ -47,6 +47,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   SHAPE_FOLDS: 'steps',
   SHAPE_TOUCHES: 'steps',
   SHAPE_CROSSES: 'steps',
+  PIECES_CROSS: 'place',
   LINE_ENDS: 'steps',
   SHAPE_COARSE: 'steps',
   CUT_NOTHING: 'steps',

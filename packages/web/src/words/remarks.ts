@@ -13,6 +13,7 @@ type ShapeRemark = Extract<
       | 'SHAPE_FOLDS'
       | 'SHAPE_TOUCHES'
       | 'SHAPE_CROSSES'
+      | 'PIECES_CROSS'
       | 'CUT_NOTHING'
       | 'CUT_LEFT_OUT'
       | 'CUT_APART'
@@ -110,6 +111,8 @@ function shapeText(remark: ShapeRemark): string {
       return `Bent all the way round, the ends touch. Up to ${Math.abs(remark.params.limit)}° they stay apart.`;
     case 'SHAPE_CROSSES':
       return crossingText(remark.params);
+    case 'PIECES_CROSS':
+      return `It runs into “${remark.params.other}”.`;
     case 'CUT_NOTHING':
       return 'Choose a piece with a solid that cuts this one.';
     case 'CUT_LEFT_OUT':
@@ -222,6 +225,8 @@ export function cureText(remark: Remark): string {
     case 'SHAPE_CROSSES':
     case 'SHAPE_FOLDS':
       return `Use ${Number((remark.params.limit ?? 0).toPrecision(3))}`;
+    case 'PIECES_CROSS':
+      return 'Make room';
     case 'SHAPE_TOUCHES':
       return `Use ${Math.abs(remark.params.limit)}°`;
     case 'MODEL_OPEN':

@@ -30,7 +30,7 @@ import {
 } from '../viewport/index.ts';
 import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
-import { cureEdit } from './cureEdit.ts';
+import { cureEdit, roomEdit } from './cureEdit.ts';
 import { canFit, fitFlat } from './fitFlat.ts';
 import { Announcer } from './Announcer.tsx';
 import { BuildNotice } from './BuildNotice.tsx';
@@ -219,6 +219,7 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
         onFile={bench.drawings.choose}
         models={bench.models}
         onCure={(id, cure) => store.edit(cureEdit(store.project.pieces[id], cure))}
+        onRoom={(id, by) => store.edit(roomEdit(store.project.pieces[id], by))}
       />
       <Panels bench={bench} store={store} take={take} />
       <Notes />
@@ -352,9 +353,10 @@ interface SideColumnProps {
   onFile: () => void;
   models: ReturnType<typeof useModels>;
   onCure: (pieceId: string, cure: Cure) => void;
+  onRoom: (pieceId: string, by: readonly [number, number]) => void;
 }
 
-function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile, models, onCure }: SideColumnProps) {
+function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile, models, onCure, onRoom }: SideColumnProps) {
   const [lead] = chosen.ids;
   const shownLead = evaluation.pieces.find((p) => p.pieceId === lead);
   const faces = shownLead?.faces ?? 0;
@@ -370,7 +372,7 @@ function SideColumn({ project, evaluation, client, chosen, actions, marks, onFil
         onModel={models.choose}
         onPlain={models.makePlain}
       />
-      {faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} />}
+      {faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} onRoom={onRoom} />}
     </aside>
   );
 } // prettier-ignore

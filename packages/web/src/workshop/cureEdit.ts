@@ -16,3 +16,9 @@ export function cureEdit(piece: Piece, cure: Cure): Edit {
       return withStep('reduce');
   }
 } // prettier-ignore
+
+/** Moves a piece aside and up, so that it has room, mm. */
+export function roomEdit({ id, placement }: Piece, [across, up]: readonly [number, number]): Edit {
+  const [x, y, z] = placement.atMm;
+  return { kind: 'setPlacement', pieceId: id, values: { atMm: [x + across, y + up, z] } };
+}

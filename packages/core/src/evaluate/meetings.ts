@@ -1,0 +1,128 @@
+import { findCrossings, trianglesWithArea } from '../check/index.ts';
+import { remark, type Remark } from '../base/index.ts';
+import { cutsOf, isLettering, pieceName, standsOn, type Piece, type Project } from '../document/index.ts';
+import type { ScenePart } from '../io/index.ts';
+import { assemble } from '../lettering/index.ts';
+import { boxOfPoints, transformPoints, type Box3 } from '../math/index.ts';
+import { faceCorners, faceCount, FaceRows, triangulate, type PolygonMesh } from '../mesh/index.ts';
+
+/** A piece as it stands among others. */
+export interface StandingPart {
+  piece: Piece;
+  part: Pick<ScenePart, 'mesh' | 'transform'>;
+}
+
+/** Of the smaller piece's height: room that is made between two. */
+const ROOM = 0.1;
+
+/** Whether two pieces have nothing to do with each other: neither is laid onto the other, made round it, along its edges, or cut by it. */
+export function areApart(a: Piece, b: Piece): boolean {
+  const asksFor = (piece: Piece): (string | undefined)[] => {
+    const { around, edges, onto } = standsOn(piece);
+    const cuts = cutsOf(piece).map(({ target }) => target);
+    return [around, onto?.targetId, ...edges.map(({ targetId }) => targetId), ...cuts];
+  };
+  return !asksFor(a).includes(b.id) && !asksFor(b).includes(a.id);
+}
+
+/** Letterings besides a piece that it may run into: shown, and apart from it. */
+export const neighboursOf = ({ pieces, pieceOrder }: Project, piece: Piece): Piece[] =>
+  isLettering(piece)
+    ? pieceOrder
+        .map((id) => pieces[id])
+        .filter(
+          (other) =>
+            other.id !== piece.id &&
+            other.visible &&
+            other.role === 'seen' &&
+            isLettering(other) &&
+            areApart(piece, other),
+        )
+    : [];
+
+/** What is told where a lettering runs into others as they stand: with whom, and the shortest way aside or up that makes room. */
+export function meetingRemarks(
+  here: StandingPart,
+  others: readonly StandingPart[],
+  cancelled: () => boolean,
+): Remark[] {
+  const own = standing(here);
+  return others.flatMap((there) => {
+    const other = standing(there);
+    if (!own || !other || !overlap(own.box, other.box) || !meet(own, other, cancelled)) return [];
+    const [acrossMm, upMm] = wayOut(own.box, other.box);
+    return [
+      remark('PIECES_CROSS', {
+        name: pieceName(here.piece),
+        other: pieceName(there.piece),
+        otherId: there.piece.id,
+        acrossMm,
+        upMm,
+      }),
+    ];
+  });
+}
+
+/** The same of all pieces of a file, each pair once. `parts`: of the pieces, in their order. */
+export function meetingsOf(
+  project: Project,
+  pieceIds: readonly string[],
+  parts: readonly StandingPart['part'][],
+): Remark[] {
+  const row = pieceIds.map((id, i): StandingPart => ({ piece: project.pieces[id], part: parts[i] }));
+  return row.flatMap((here, i) => {
+    const near = new Set(neighboursOf(project, here.piece));
+    return meetingRemarks(
+      here,
+      row.slice(i + 1).filter(({ piece }) => near.has(piece)),
+      () => false,
+    );
+  });
+}
+
+interface Standing {
+  mesh: PolygonMesh;
+  box: Box3;
+}
+
+function standing({ part: { mesh, transform } }: StandingPart): Standing | undefined {
+  if (faceCount(mesh) === 0) return undefined;
+  const positions = transformPoints(transform, mesh.positions);
+  return { mesh: { ...mesh, positions }, box: boxOfPoints(positions) };
+}
+
+const overlap = (a: Box3, b: Box3): boolean => [0, 1, 2].every((k) => a.low[k] <= b.high[k] && b.low[k] <= a.high[k]);
+
+/** Whether faces of one cross faces of the other. */
+function meet(a: Standing, b: Standing, cancelled: () => boolean): boolean {
+  const [first, second] = [within(a, b.box), within(b, a.box)];
+  const mesh = assemble([first, second].map((one) => ({ key: '', mesh: one, x: 0, y: 0, z: 0, letters: [] })));
+  const triangles = triangulate(mesh);
+  const border = faceCount(first);
+  const across = (f: number, g: number): boolean => f < border !== g < border;
+  return findCrossings(mesh, triangles, trianglesWithArea(mesh, triangles), { limit: 1, cancelled, across }).pairs > 0;
+}
+
+/** The faces whose own boxes reach into another. */
+function within({ mesh }: Standing, { low, high }: Box3): PolygonMesh {
+  const rows = new FaceRows(mesh);
+  for (let f = 0; f < faceCount(mesh); f++) {
+    const at = faceCorners(mesh, f).map((c) => 3 * mesh.faceVertices[c]);
+    const reaches = [0, 1, 2].every((k) => {
+      const values = at.map((v) => mesh.positions[v + k]);
+      return Math.min(...values) <= high[k] && Math.max(...values) >= low[k];
+    });
+    if (reaches) rows.keep(f);
+  }
+  return rows.finish();
+}
+
+/** The shortest move aside or up after which two boxes have room between them, mm. */
+function wayOut(own: Box3, other: Box3): [number, number] {
+  const room = ROOM * Math.min(own.high[1] - own.low[1], other.high[1] - other.low[1]);
+  const ways = [0, 1].flatMap((k): [number, number][] =>
+    [other.high[k] - own.low[k] + room, other.low[k] - own.high[k] - room].map((by) => (k === 0 ? [by, 0] : [0, by])),
+  );
+  const size = ([x, y]: readonly [number, number]): number => Math.abs(x) + Math.abs(y);
+  return ways.reduce((least, way) => (size(way) < size(least) ? way : least));
+}

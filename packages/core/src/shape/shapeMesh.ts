@@ -52,7 +52,9 @@ export function shapeMesh(
   if (rough) return { mesh: bent, rest, isLeft: false };
   const diagonal = diagonalOf(chain.box);
   const even = triangulateWhere(cut.mesh, (f) => !staysFlat(bent, f, UNEVEN * diagonal), bent);
-  return { mesh: unfolded(even), rest, isLeft: cut.isLeft };
+  // narrow faces that could not be cut as far as they would have to be are no coarser than anybody asked for
+  const isLeft = cut.isLeft && toleranceMm !== undefined && images.most(cut.mesh) > toleranceMm;
+  return { mesh: unfolded(even), rest, isLeft };
 }
 
 /** Images of vertices under a chain. A mesh that was cut keeps the vertices it had, so those are only worked out once. */

@@ -8,7 +8,6 @@ import {
   newProject,
   pieceMesh,
   quietContext,
-  seededRandom,
   splitGraphemes,
   toFloat32,
   unwrap,
@@ -27,6 +26,7 @@ import {
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { FORMS, meshOf, placed, TOLERANCE_MM, WORDS } from './placements.ts';
 import type { Say } from './figures.ts';
+import { seeded } from './seeded.ts';
 
 const METHODS = ['round', 'direction', 'flat'] as const;
 const OPERATIONS = ['engrave', 'raise', 'through', 'imprint', 'join', 'subtract', 'intersect'] as const;
@@ -42,8 +42,7 @@ interface Verdict {
 
 /** Seeded placements over forms, fonts, operations and rims, then broken models: what is closed and crosses nothing, in 64 and in 32 bit, and what of the rest was told. */
 export async function benchCutPlacements(kernels: Kernels, count: number, say: Say): Promise<void> {
-  const random = seededRandom(23);
-  const pick = <T>(from: readonly T[]): T => from[Math.floor(random() * from.length)];
+  const { chance: random, pick } = seeded(23);
   const names = Object.keys(FORMS);
   const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 4e8 });
   const verdicts: Verdict[] = [];

@@ -28,7 +28,9 @@ const UNEVEN = 200;
 
 // Ratios within one run: machines here are noisy. `--json` gives a line of JSON a figure. `--every N` takes every Nth
 // character, `--no-browser` leaves out the page.
-const every = Number(process.argv[process.argv.indexOf('--every') + 1] || 1) || 1;
+const numberAfter = (flag: string): number | undefined =>
+  Number(process.argv[process.argv.indexOf(flag) + 1]) || undefined;
+const every = numberAfter('--every') ?? 1;
 const yardstickMs = yardstick();
 const say = makeSay(process.argv.includes('--json'), yardstickMs);
 say(`yardstick: three extrudes a fixed set of polylines in ${yardstickMs.toFixed(2)} ms`);
@@ -46,8 +48,6 @@ if (process.argv.includes('--strings')) {
   await tellStrings();
   end();
 }
-const numberAfter = (flag: string): number | undefined =>
-  Number(process.argv[process.argv.indexOf(flag) + 1]) || undefined;
 if (process.argv.includes('--words')) {
   await benchWords(kernels, numberAfter('--words') ?? WORDS, numberAfter('--seed'), say);
   end();
@@ -78,7 +78,7 @@ if (process.argv.includes('--shape')) {
 if (process.argv.includes('--conform')) {
   const at = process.argv.indexOf('--placements');
   if (at < 0) await benchConform(kernels, yardstickMs, say);
-  else await benchPlacements(kernels, Number(process.argv[at + 1]) || 200, say);
+  else await benchPlacements(kernels, numberAfter('--placements') ?? 200, say);
   end();
 }
 
@@ -86,7 +86,7 @@ if (process.argv.includes('--cut')) {
   const at = process.argv.indexOf('--placements');
   const only = process.argv.indexOf('--case') + 1;
   if (at < 0) await benchCut(kernels, yardstickMs, { say, only: only > 0 ? process.argv[only] : undefined });
-  else await benchCutPlacements(kernels, Number(process.argv[at + 1]) || 60, say);
+  else await benchCutPlacements(kernels, numberAfter('--placements') ?? 60, say);
   end();
 }
 

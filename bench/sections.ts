@@ -2,12 +2,12 @@ import {
   buildSection,
   sectionIsSimple,
   sectionLayers,
-  seededRandom,
   USUAL_KINDS,
   USUAL_SIDE_KINDS,
   type SideShape,
 } from '@fictile/core';
 import type { Say } from './figures.ts';
+import { seeded } from './seeded.ts';
 
 const RUNS = 2000;
 
@@ -16,9 +16,8 @@ const RUNS = 2000;
  * needs.
  */
 export function benchSections(say: Say): void {
-  const random = seededRandom(7);
+  const { chance: random, pick } = seeded(7);
   const length = (): number => 10 ** (random() * 8 - 5);
-  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)];
   const anyEdge = () => ({
     kind: pick(USUAL_KINDS),
     inMm: length(),

@@ -1,69 +1,28 @@
-import {
-  applyEdit,
-  checkMesh,
-  Engine,
-  heightThatHolds,
-  newPiece,
-  newProject,
-  pieceMesh,
-  quietContext,
-  seededRandom,
-  splitGraphemes,
-  unwrap,
-  usualStep,
-  type Kernels,
-  type Step,
-} from '@fictile/core';
-import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
+import { heightThatHolds, usualStep, type Kernels, type Step } from '@fictile/core';
+import { SHIPPED_FONTS } from '@fictile/fonts';
 import type { Say } from './figures.ts';
-import { BASIC_LATIN } from './fonts.ts';
+import { seeded, type Seeded } from './seeded.ts';
+import { wordBuilder } from './wordBuild.ts';
 
 const SEED = 12;
 const CAPITALS_MM = 72;
 
 /** Words moved outward by unevenness below the height that is stated for it: nothing may cross. */
 export async function benchUneven(kernels: Kernels, count: number, seed: number | undefined, say: Say): Promise<void> {
-  const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 64e6 });
-  const random = seededRandom(seed ?? SEED);
-  const pick = <T>(row: readonly T[]): T => row[Math.floor(random() * row.length)];
-  const between = (least: number, most: number): number => least + random() * (most - least);
+  const build = wordBuilder(kernels);
+  const random = seeded(seed ?? SEED);
   let [crossing, coarse] = [0, 0];
   for (let i = 0; i < count; i++) {
-    const { family, styles } = pick(SHIPPED_FONTS);
-    const { weight, italic } = pick(styles);
-    const text = Array.from({ length: 1 + Math.floor(random() * 5) }, () => pick(BASIC_LATIN)).join('');
-    const step = stepOf(pick, between);
-    const most = heightThatHolds(step) ?? 0;
-    const steps: Step[] = [{ ...step, heightMm: Math.min(between(0.2, 1) * most, CAPITALS_MM) }];
-    const kind = pick(['plain', 'chamfer', 'round', 'cove'] as const);
-    const solid = {
-      depthMm: between(8, 24),
-      front: { kind, inMm: between(0.5, 3), deepMm: between(0.5, 3), steps: 3, points: [] },
-    };
-    const style = pick(['plain', 'plain', 'flow', 'grid', 'bands'] as const);
-    const faces = { style, sizeMm: style === 'flow' || style === 'grid' ? pick([0, 2, 3]) : 0 };
-    const start = newProject('p', 'p', [newPiece('a', 'a', splitGraphemes(text))]);
-    const project = unwrap(
-      applyEdit(start, {
-        kind: 'many',
-        edits: [
-          { kind: 'setWords', pieceId: 'a', values: { font: { family, weight, italic, axes: {} } } },
-          { kind: 'setSolid', pieceId: 'a', values: solid },
-          { kind: 'setFaces', pieceId: 'a', values: faces },
-          { kind: 'setSteps', pieceId: 'a', steps },
-        ],
-      }),
-    );
-    const evaluated = unwrap(await engine.evaluate(project, 'a', quietContext));
-    const { crossingFaces } = checkMesh(pieceMesh(evaluated));
-    if (crossingFaces === 0) continue;
+    const asked = caseOf(random);
+    const { report, remarks } = await build(asked);
+    if (report.crossingFaces === 0) continue;
     // somebody chose faces larger than the shape needs: that is told, with a cure
-    if (evaluated.remarks.some(({ code }) => code === 'NEED_FINER')) {
+    if (remarks.includes('NEED_FINER')) {
       coarse++;
       continue;
     }
     crossing++;
-    say(`  ${crossingFaces} crossing: ${JSON.stringify([text, family, weight, solid.front, faces, steps])}`);
+    say(`  ${report.crossingFaces} crossing: ${JSON.stringify(asked)}`);
   }
   say.put('unevenness below the stated height: crossing', crossing, 'words', { bar: 0, n: count });
   say(
@@ -71,7 +30,23 @@ export async function benchUneven(kernels: Kernels, count: number, seed: number 
   );
 }
 
-function stepOf(pick: <T>(row: readonly T[]) => T, between: (least: number, most: number) => number) {
+function caseOf(random: Seeded) {
+  const { pick, between, chance, letters } = random;
+  const { family, styles } = pick(SHIPPED_FONTS);
+  const { weight, italic } = pick(styles);
+  const text = letters(1 + Math.floor(chance() * 5));
+  const step = stepOf(random);
+  const most = heightThatHolds(step) ?? 0;
+  const steps: Step[] = [{ ...step, heightMm: Math.min(between(0.2, 1) * most, CAPITALS_MM) }];
+  const kind = pick(['plain', 'chamfer', 'round', 'cove'] as const);
+  const depthMm = between(8, 24);
+  const front = { kind, inMm: between(0.5, 3), deepMm: between(0.5, 3), steps: 3, points: [] };
+  const style = pick(['plain', 'plain', 'flow', 'grid', 'bands'] as const);
+  const faces = { style, sizeMm: style === 'flow' || style === 'grid' ? pick([0, 2, 3]) : 0 };
+  return { text, words: { font: { family, weight, italic, axes: {} } }, solid: { depthMm, front }, faces, steps };
+}
+
+function stepOf({ pick, between }: Seeded) {
   const seed = Math.floor(between(1, 1e6));
   if (pick([0, 1, 2]) === 0) {
     const wave = { ...usualStep('wave', 's'), moves: 'outward' as const, lengthMm: between(10, 120) };

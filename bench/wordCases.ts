@@ -1,30 +1,10 @@
-import {
-  applyEdit,
-  checkMesh,
-  Engine,
-  newPiece,
-  newProject,
-  pieceMesh,
-  quietContext,
-  seededRandom,
-  splitGraphemes,
-  unwrap,
-  type Edit,
-  type Kernels,
-  type Piece,
-} from '@fictile/core';
-import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
-import { BASIC_LATIN } from './fonts.ts';
-
-/** Several letters with one solid: what a single letter can't show, since it has no neighbours. */
-export interface WordCase {
-  text: string;
-  words: Partial<Extract<Piece['source'], { kind: 'words' }>>;
-  solid: Partial<Piece['body']['solid']>;
-}
+import type { Kernels } from '@fictile/core';
+import { SHIPPED_FONTS } from '@fictile/fonts';
+import { seeded, type Seeded } from './seeded.ts';
+import { wordBuilder, type WordAsked } from './wordBuild.ts';
 
 export interface WordVerdict {
-  case: WordCase;
+  case: WordAsked;
   /** closed, manifold, outward; nothing crosses, unless letters were to stand apart */
   sound: boolean;
   /** nothing crosses, or the remarks say so */
@@ -43,39 +23,33 @@ const MIXED = [
 const NEAREST = 0.002;
 const FROM_CONTACT = [-8, -1, -0.1, -0.01, NEAREST, 0.01, 0.1, 1, 8];
 
-type Pick = <T>(row: readonly T[]) => T;
-
 /** Words, pairs through their contact, and lines through theirs, with every kind of edge and side. */
 export class WordJudge {
-  readonly #engine: Engine;
-  readonly #random: () => number;
-  readonly #families: readonly string[];
+  readonly #build: ReturnType<typeof wordBuilder>;
+  readonly #random: Seeded;
 
-  constructor(kernels: Kernels, seed: number, families = SHIPPED_FONTS.map((f) => f.family)) {
-    this.#engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 64e6 });
-    this.#random = seededRandom(seed);
-    this.#families = families;
+  constructor(kernels: Kernels, seed: number) {
+    this.#build = wordBuilder(kernels);
+    this.#random = seeded(seed);
   }
 
-  readonly #pick: Pick = (row) => row[Math.floor(this.#random() * row.length)];
-
   /** A word of two to six letters. */
-  word(outward = this.#random() < 0.6): WordCase {
-    const count = 2 + Math.floor(this.#random() * 5);
-    const text = Array.from({ length: count }, () => this.#pick(BASIC_LATIN)).join('');
-    return { text, words: { ...this.#setting(), tracking: this.#between(-60, 40) }, solid: this.#solid(outward) };
+  word(outward: boolean): WordAsked {
+    const { chance, between, letters } = this.#random;
+    const text = letters(2 + Math.floor(chance() * 5));
+    return { text, words: { ...this.#setting(), tracking: between(-60, 40) }, solid: this.#solid(outward) };
   }
 
   /** Two letters, or two lines, from just apart to just overlapping, through the very place where they meet. */
-  async throughContact(): Promise<WordCase[]> {
-    const lines = this.#random() < 0.3;
-    const letters = (count: number): string => Array.from({ length: count }, () => this.#pick(BASIC_LATIN)).join('');
-    const start: WordCase = {
+  async throughContact(): Promise<WordAsked[]> {
+    const { chance, letters } = this.#random;
+    const lines = chance() < 0.3;
+    const start: WordAsked = {
       text: lines ? `${letters(2)}\n${letters(2)}` : letters(2),
       words: this.#setting(),
       solid: this.#solid(true),
     };
-    const at = (value: number): WordCase => ({
+    const at = (value: number): WordAsked => ({
       ...start,
       words: { ...start.words, ...(lines ? { leadingPercent: 100 + value / 10 } : { tracking: value }) },
     });
@@ -94,7 +68,7 @@ export class WordJudge {
     return FROM_CONTACT.map((by) => at(meeting + by));
   }
 
-  async judge(asked: WordCase): Promise<WordVerdict> {
+  async judge(asked: WordAsked): Promise<WordVerdict> {
     const { report, remarks } = await this.#build(asked);
     const crosses = report.crossingFaces > 0;
     const told = !crosses || remarks.some((code) => TELLS.includes(code));
@@ -103,28 +77,15 @@ export class WordJudge {
     return { case: asked, sound: whole && (!crosses || asked.words.letters === 'apart'), told };
   }
 
-  async #build({ text, words, solid }: WordCase) {
-    const start = newProject('p', 'p', [newPiece('a', 'a', splitGraphemes(text))]);
-    const edits: Edit[] = [
-      { kind: 'setWords', pieceId: 'a', values: words },
-      { kind: 'setSolid', pieceId: 'a', values: solid },
-    ];
-    const project = unwrap(applyEdit(start, { kind: 'many', edits }));
-    const evaluated = unwrap(await this.#engine.evaluate(project, 'a', quietContext));
-    return { report: checkMesh(pieceMesh(evaluated)), remarks: evaluated.remarks.map((r) => r.code) };
-  }
-
-  readonly #between = (least: number, most: number): number => least + this.#random() * (most - least);
-
-  #setting(): WordCase['words'] {
-    const family = this.#pick(this.#families);
-    const styles = SHIPPED_FONTS.find((f) => f.family === family)?.styles ?? [];
-    const { weight, italic } = this.#pick(styles);
-    const contour = this.#random();
-    const thick = this.#between(0.5, 6);
+  #setting(): WordAsked['words'] {
+    const { pick, between, chance } = this.#random;
+    const { family, styles } = pick(SHIPPED_FONTS);
+    const { weight, italic } = pick(styles);
+    const contour = chance();
+    const thick = between(0.5, 6);
     return {
       font: { family, weight, italic, axes: {} },
-      letters: this.#pick(['joined', 'joined', 'apart']),
+      letters: pick(['joined', 'joined', 'apart']),
       contour:
         contour < 0.75
           ? { kind: 'full' }
@@ -132,7 +93,7 @@ export class WordJudge {
             ? {
                 kind: 'hollow',
                 wallMm: thick,
-                side: this.#pick(['inside', 'outside', 'center'] as const),
+                side: pick(['inside', 'outside', 'center'] as const),
                 count: 1,
                 gapMm: 2,
               }
@@ -140,30 +101,31 @@ export class WordJudge {
     };
   }
 
-  #solid(outward: boolean): WordCase['solid'] {
-    const kind = this.#pick(KINDS);
+  #solid(outward: boolean): WordAsked['solid'] {
+    const { pick, between, chance } = this.#random;
+    const kind = pick(KINDS);
     const front = {
       kind,
-      inMm: this.#between(0.3, 6),
-      deepMm: this.#between(0.5, 6),
+      inMm: between(0.3, 6),
+      deepMm: between(0.5, 6),
       steps: 3,
       points: kind === 'drawn' ? MIXED : [],
     };
     return {
-      depthMm: this.#between(12, 24),
+      depthMm: between(12, 24),
       front,
-      backAsFront: this.#random() < 0.3,
+      backAsFront: chance() < 0.3,
       edgeSide: outward ? 'outward' : 'inward',
-      corners: this.#pick(['sharp', 'sharp', 'cut', 'round']),
-      emboldenMm: this.#pick([0, 0, 0, 1, -0.3]),
+      corners: pick(['sharp', 'sharp', 'cut', 'round']),
+      emboldenMm: pick([0, 0, 0, 1, -0.3]),
       side: {
-        kind: this.#pick(['straight', 'straight', 'waist', 'bulge', 'v'] as const),
-        amountMm: this.#between(0.5, 3),
+        kind: pick(['straight', 'straight', 'waist', 'bulge', 'v'] as const),
+        amountMm: between(0.5, 3),
         steps: 3,
         divisions: 1,
         points: [],
       },
-      swell: { frontMm: this.#random() < 0.1 ? 3 : 0, backMm: 0, curve: 'soft', steps: 5 },
+      swell: { frontMm: chance() < 0.1 ? 3 : 0, backMm: 0, curve: 'soft', steps: 5 },
     };
   }
 }

@@ -1,17 +1,20 @@
 import type { Kernels } from '@fictile/core';
 import type { Say } from './figures.ts';
-import { WordJudge, type WordCase } from './wordCases.ts';
+import type { WordAsked } from './wordBuild.ts';
+import { WordJudge } from './wordCases.ts';
 
 const SEED = 41;
 /** How many of each kind make about a thousand, unless said otherwise. */
 const SHARES = { outward: 0.4, other: 0.2, swept: 0.4 };
 
-/** Words, and pairs and lines of letters through the place where they meet: what is unsound, and what crosses untold. */
+/**
+ * Words, and pairs and lines of letters through the place where they meet: what is unsound, and what crosses untold.
+ */
 export async function benchWords(kernels: Kernels, count: number, seed: number | undefined, say: Say): Promise<void> {
   const judge = new WordJudge(kernels, seed ?? SEED);
   const [unsound, untold]: [string[], string[]] = [[], []];
   let [judged, swept] = [0, 0];
-  const add = async (asked: WordCase): Promise<void> => {
+  const add = async (asked: WordAsked): Promise<void> => {
     const verdict = await judge.judge(asked);
     judged++;
     if (!verdict.sound) unsound.push(nameOf(asked));
@@ -34,5 +37,5 @@ export async function benchWords(kernels: Kernels, count: number, seed: number |
   );
 }
 
-const nameOf = ({ text, words, solid }: WordCase): string =>
+const nameOf = ({ text, words, solid }: WordAsked): string =>
   `${JSON.stringify(text)} ${JSON.stringify({ ...words, solid })}`;

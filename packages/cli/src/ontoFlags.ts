@@ -13,6 +13,7 @@ import {
 import type { FlagName, Flags } from './flags.ts';
 import { fault } from './messages.ts';
 import { placeFlag, wayFlag, type GivenModel } from './modelFile.ts';
+import { typedText } from './typedText.ts';
 
 const BELONGS: readonly FlagName[] = [
   'method',
@@ -51,12 +52,15 @@ export function ontoStep(flags: Flags, model: GivenModel): OntoStep {
   };
 }
 
-/** Ids of letters that are counted from one, "1,3-5"; none given: all of them. A new piece gives its letters their numbers as ids. */
+/**
+ * Ids of letters that are counted from one, "1,3-5"; none given: all of them. A new piece gives its letters their
+ * numbers as ids.
+ */
 function lettersOf({ 'onto-letters': listed, text }: Flags): number[] {
   if (listed === undefined) return [];
   if (text === undefined)
     throw fault('FLAG_VALUE', '--onto-letters picks letters of --text. Give both, or leave it out.');
-  const count = splitGraphemes(text.replaceAll('\\n', '\n')).length;
+  const count = splitGraphemes(typedText(text)).length;
   const picked = listed.split(',').flatMap((range) => {
     const [, from, to = from] = /^\s*(\d+)(?:-(\d+))?\s*$/.exec(range) ?? [];
     const [first, last] = [Number(from), Number(to)];

@@ -15,6 +15,7 @@ import {
 import { bodyEdits, contourOf, defined } from './bodyFlags.ts';
 import type { Flags } from './flags.ts';
 import { fault } from './messages.ts';
+import { typedText } from './typedText.ts';
 
 /** What a case begins with, and what its flags make of it. */
 export interface StartedCase {
@@ -27,7 +28,7 @@ export interface StartedCase {
 export async function wordsCase(flags: Flags, family: string, onto?: Step): Promise<StartedCase> {
   if (flags.text === undefined)
     throw fault('FLAG_MISSING', 'There is neither --text nor --svg. Say which words or which drawing to build.');
-  const text = flags.text.replace(/\\n/g, '\n');
+  const text = typedText(flags.text);
   const piece = newPiece('words', nameOf(text), splitGraphemes(text));
   return { piece, edits: [...editsOf(flags, family, piece), ...(await bodyEdits(flags, piece, onto))], remarks: [] };
 }

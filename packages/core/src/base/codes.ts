@@ -124,10 +124,12 @@ export interface RemarkParams {
   SHAPE_FOLDS: { stepId: string; step: string; xMm: number; yMm: number; zMm: number; limit?: number };
   /** A bend by a whole turn brings its ends together. */
   SHAPE_TOUCHES: { stepId: string; limit: number };
-  /** Letters' faces cross after the shape steps, their own or each other's. */
   /** Two letterings run into each other as they stand; moved so, the first has room. */
   PIECES_CROSS: { name: string; other: string; otherId: string; acrossMm: number; upMm: number };
-  /** `limit`: the height of a step that moves outward up to which it makes nothing cross, where it is higher */
+  /**
+   * Letters' faces cross after the shape steps, their own or each other's. `limit`: the height of a step that moves
+   * outward up to which it makes nothing cross, where it is higher.
+   */
   SHAPE_CROSSES: { letters: string; stepId?: string; limit?: number };
   /** Letters that lie beyond the end of the line they run along are left out. */
   LINE_ENDS: { letters: string };
@@ -155,8 +157,7 @@ export interface RemarkParams {
   ONTO_FLOATS: { letters: string; byMm: number };
   /** The model is so tight under these letters that they are squeezed to this share of their area; below zero they fold. */
   ONTO_FOLDS: { letters: string; percent: number };
-  /** A model has edges with one face, or with faces that do not agree. */
-  /** `joinMm`: it is closed once points no farther apart are joined */
+  /** A model has edges with one face, or with faces that do not agree. `joinMm`: joining points so near closes it. */
   MODEL_OPEN: { openEdges: number; badEdges: number; isClosed: boolean; joinMm?: number };
   /** A step that cuts has nothing to cut with: no piece was chosen, or it is gone or empty. */
   CUT_NOTHING: { stepId: string };

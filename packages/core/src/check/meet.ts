@@ -70,13 +70,28 @@ function segmentMeets(p: Float64Array, q: number, r: number, t: readonly number[
   return (s1 >= 0 && s2 >= 0 && s3 >= 0) || (s1 <= 0 && s2 <= 0 && s3 <= 0);
 }
 
+/** On which side of the line from u to v a vertex lies, seen along two axes. */
+type Side = (u: number, v: number, w: number) => number;
+
+const sideOf =
+  (p: Float64Array, [i, j]: readonly [number, number]): Side =>
+  (u, v, w) =>
+    Math.sign(orient2d(p[u * 3 + i], p[u * 3 + j], p[v * 3 + i], p[v * 3 + j], p[w * 3 + i], p[w * 3 + j]));
+
+/** Whether a vertex lies on a triangle, its border too; exact. On one without an area none does. */
+export const liesOnTriangle = (p: Float64Array, w: number, t: readonly number[]): boolean =>
+  orient3d(p, t[0] * 3, t[1] * 3, t[2] * 3, w * 3) === 0 && liesWithin(sideOf(p, planeAxes(p, t)), w, t);
+
+/** The same of a vertex in the triangle's plane. */
+function liesWithin(side: Side, w: number, t: readonly number[]): boolean {
+  const turn = side(t[0], t[1], t[2]);
+  return turn !== 0 && [0, 1, 2].every((k) => side(t[k], t[(k + 1) % 3], w) * turn >= 0);
+}
+
 function segmentMeetsInPlane(p: Float64Array, q: number, r: number, t: readonly number[]): boolean {
   const [i, j] = planeAxes(p, t);
-  const side = (u: number, v: number, w: number): number =>
-    Math.sign(orient2d(p[u * 3 + i], p[u * 3 + j], p[v * 3 + i], p[v * 3 + j], p[w * 3 + i], p[w * 3 + j]));
-  const turn = side(t[0], t[1], t[2]);
-  const inside = (w: number): boolean => [0, 1, 2].every((k) => side(t[k], t[(k + 1) % 3], w) * turn >= 0);
-  if (inside(q) || inside(r)) return true;
+  const side = sideOf(p, [i, j]);
+  if (liesWithin(side, q, t) || liesWithin(side, r, t)) return true;
   return [0, 1, 2].some((k) => {
     const u = t[k];
     const v = t[(k + 1) % 3];

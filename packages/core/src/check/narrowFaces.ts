@@ -2,7 +2,9 @@ import { dot, sizeOf, cross, type Vec3 } from '../math/index.ts';
 import { faceCount, type PolygonMesh, type Triangles } from '../mesh/index.ts';
 import { SLIVER_SINE, triangleShape } from './triangleShape.ts';
 
-/** What a face is that is hard to work with: pointed by itself, or proper but so long that its triangles are needles. */
+/**
+ * What a face is that is hard to work with: pointed by itself, or proper but so long that its triangles are needles.
+ */
 export const NARROW = { none: 0, sliver: 1, long: 2 } as const;
 
 /** By face: one of {@link NARROW}. */

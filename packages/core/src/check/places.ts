@@ -1,4 +1,4 @@
-import { adjacency, faceCount, triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { adjacency, faceCount, triangulate, type PolygonMesh, type Triangles } from '../mesh/index.ts';
 import { findCrossings } from './crossings.ts';
 import { bentFaces, poleVertices } from './figures.ts';
 import { NARROW, narrowFaces } from './narrowFaces.ts';
@@ -16,14 +16,9 @@ export function faultPlaces(mesh: PolygonMesh, kind: PlaceKind): Float32Array {
     const hasArea = Uint8Array.from(shapes, ({ area }) => (area > 0 ? 1 : 0));
     for (const f of findCrossings(mesh, triangles, hasArea).faces) crossing[f] = 1;
   }
-  const narrow = kind === 'slivers' ? NARROW.sliver : kind === 'long' ? NARROW.long : undefined;
-  const marked =
-    narrow === undefined
-      ? (markedFaces(mesh, kind) ?? crossing)
-      : narrowFaces(mesh, triangles).map((is) => (is === narrow ? 1 : 0));
-  const isMeant = (t: number): boolean => {
-    return kind === 'degenerate' ? !(shapes[t].area > 0) : marked[triangles.face[t]] === 1;
-  };
+  const marked = markedFaces(mesh, kind, triangles) ?? crossing;
+  const isMeant = (t: number): boolean =>
+    kind === 'degenerate' ? !(shapes[t].area > 0) : marked[triangles.face[t]] === 1;
   const places: number[] = [];
   for (let t = 0; t < shapes.length; t++) {
     if (!isMeant(t)) continue;
@@ -36,9 +31,13 @@ export function faultPlaces(mesh: PolygonMesh, kind: PlaceKind): Float32Array {
 }
 
 /** Faces that a check is about as wholes; undefined for those that are about triangles, or need a search. */
-function markedFaces(mesh: PolygonMesh, kind: PlaceKind): Uint8Array | undefined {
+function markedFaces(mesh: PolygonMesh, kind: PlaceKind, triangles: Triangles): Uint8Array | undefined {
   if (kind === 'bent') return bentFaces(mesh);
   if (kind === 'open') return atOpenEdges(mesh);
+  if (kind === 'slivers' || kind === 'long') {
+    const narrow = kind === 'slivers' ? NARROW.sliver : NARROW.long;
+    return narrowFaces(mesh, triangles).map((is) => (is === narrow ? 1 : 0));
+  }
   const size = (f: number): number => mesh.faceStart[f + 1] - mesh.faceStart[f];
   if (kind === 'notQuads') return Uint8Array.from({ length: faceCount(mesh) }, (_, f) => (size(f) === 4 ? 0 : 1));
   if (kind !== 'poles') return undefined;

@@ -33,7 +33,9 @@ export interface MeshReport {
   crossingCapped: boolean;
   /** faces with a corner under one degree */
   slivers: number;
-  /** other faces whose triangles have an angle under one degree, once they are cut: more than 57 times as long as wide */
+  /**
+   * other faces whose triangles have an angle under one degree, once they are cut: more than 57 times as long as wide
+   */
   longFaces: number;
   /** triangles of the cut faces without any area, and faces that come through a vertex twice or fold */
   degenerate: number;

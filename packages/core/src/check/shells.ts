@@ -1,5 +1,6 @@
-import { orient2d, orient3d } from '../math/index.ts';
+import { orient2d } from '../math/index.ts';
 import { type Adjacency, type PolygonMesh, type Triangles } from '../mesh/index.ts';
+import { liesOnTriangle } from './meet.ts';
 
 export interface Shell {
   /** signed, cubic mm; positive when the faces look outward */
@@ -106,8 +107,9 @@ function enclosing(mesh: PolygonMesh, parts: readonly ShellPart[], shell: number
 }
 
 /**
- * Whether some points lie inside a shell, all of them: a ray straight up from one then crosses it an odd number of times. Points that lie on the shell say nothing: bodies
- * that touch have some. Bodies that run through each other hold none the other.
+ * Whether some points lie inside a shell, all of them: a ray straight up from one then crosses it an odd number of
+ * times. Points that lie on the shell say nothing: bodies that touch have some. Bodies that run through each other hold
+ * none the other.
  */
 function holds(p: Float64Array, part: ShellPart, asked: readonly number[]): boolean {
   let isSeen = false;
@@ -121,37 +123,14 @@ function holds(p: Float64Array, part: ShellPart, asked: readonly number[]): bool
   return isSeen;
 }
 
-/** Whether a point lies on one of the triangles, exactly. */
+/** Whether a point lies on one of the triangles, exactly. All by places of x coordinates. */
 function liesOn(p: Float64Array, triangles: readonly number[], at: number): boolean {
   for (let i = 0; i < triangles.length; i += 3) {
-    const row = [triangles[i], triangles[i + 1], triangles[i + 2]];
-    if (
-      [0, 1, 2].some(
-        (k) =>
-          !isBetween(
-            p[at + k],
-            row.map((v) => p[v + k]),
-          ),
-      )
-    )
-      continue;
-    if (orient3d(p, row[0], row[1], row[2], at) !== 0) continue;
-    // seen along each axis it lies on no outer side of an edge, both ways round
-    const isWithin = [0, 1, 2].every((k) => {
-      const [u, v] = [(k + 1) % 3, (k + 2) % 3];
-      const sides = row.map((s, n) => {
-        const e = row[(n + 1) % 3];
-        return orient2d(p[s + u], p[s + v], p[e + u], p[e + v], p[at + u], p[at + v]);
-      });
-      return !(sides.some((side) => side > 0) && sides.some((side) => side < 0));
-    });
-    if (isWithin) return true;
+    const row = [triangles[i], triangles[i + 1], triangles[i + 2]].map((place) => place / 3);
+    if (liesOnTriangle(p, at / 3, row)) return true;
   }
   return false;
 }
-
-const isBetween = (value: number, row: readonly number[]): boolean =>
-  value >= Math.min(...row) && value <= Math.max(...row);
 
 function crossings(
   p: Float64Array,

@@ -15,7 +15,10 @@ export interface StandingPart {
 /** Of the smaller piece's height: room that is made between two. */
 const ROOM = 0.1;
 
-/** Whether two pieces have nothing to do with each other: neither is laid onto the other, made round it, along its edges, or cut by it. */
+/**
+ * Whether two pieces have nothing to do with each other: neither is laid onto the other, made round it, along its
+ * edges, or cut by it.
+ */
 export function areApart(a: Piece, b: Piece): boolean {
   const asksFor = (piece: Piece): (string | undefined)[] => {
     const { around, edges, onto } = standsOn(piece);
@@ -40,7 +43,10 @@ export const neighboursOf = ({ pieces, pieceOrder }: Project, piece: Piece): Pie
         )
     : [];
 
-/** What is told where a lettering runs into others as they stand: with whom, and the shortest way aside or up that makes room. */
+/**
+ * What is told where a lettering runs into others as they stand: with whom, and the shortest way aside or up that makes
+ * room.
+ */
 export function meetingRemarks(
   here: StandingPart,
   others: readonly StandingPart[],

@@ -261,6 +261,17 @@ test('words are fitted into the flat place they lie on, and nowhere on a ball', 
   expect(flatFit(onBall.pieces.words, await evaluate(onBall))).toBeUndefined();
 });
 
+/** A model of an OBJ file, its holes closed or not, after some steps. */
+async function bringing(file: string): Promise<(closed: boolean, steps?: Piece['steps']) => Promise<Evaluated>> {
+  const loadModel = () => Promise.resolve(new TextEncoder().encode(file));
+  const loading = new Engine({ ...(await testTools()), loadModel });
+  return async (closed, steps = []) => {
+    const frame = { format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed, paint: 'finish' } as const;
+    const body = newModel('body', 'Crate', { asset: 'b'.repeat(64), ...frame });
+    return unwrap(await loading.evaluate(newProject('p', 'R', [{ ...body, steps }]), 'body', quietContext));
+  };
+}
+
 test('of a model whose points lie a hair beside each other it is told that joining them closes it, and then it does', async () => {
   const corners = [
     [0, 0, 0],
@@ -285,39 +296,20 @@ test('of a model whose points lie a hair beside each other it is told that joini
     face.map((c, i) => `v ${corners[c - 1].map((v, k) => v + ((f + i + k) % 3) * 5e-4).join(' ')}`),
   );
   const file = [...rows, ...faces.map((face, f) => `f ${face.map((_, i) => 4 * f + i + 1).join(' ')}`)].join('\n');
-  const loading = new Engine({
-    ...(await testTools()),
-    loadModel: () => Promise.resolve(new TextEncoder().encode(file)),
-  });
-  const brought = async (steps: Piece['steps']): Promise<Evaluated> => {
-    const body = newModel('body', 'Crate', {
-      asset: 'c'.repeat(64),
-      format: 'obj',
-      unit: 'mm',
-      up: 'y',
-      scalePercent: 100,
-      closed: false,
-      paint: 'finish',
-    });
-    return unwrap(await loading.evaluate(newProject('p', 'R', [{ ...body, steps }]), 'body', quietContext));
-  };
-  const open = await brought([]);
+  const brought = await bringing(file);
+  const open = await brought(false);
   expect(open.remarks).toEqual([
     { code: 'MODEL_OPEN', params: { openEdges: 24, badEdges: 0, isClosed: false, joinMm: 0.007 } },
   ]);
   const { joinMm } = open.remarks[0].params as { joinMm: number };
-  const joined = await brought([{ ...usualStep('join', 'j'), kind: 'join', withinMm: joinMm }]);
+  const joined = await brought(false, [{ ...usualStep('join', 'j'), kind: 'join', withinMm: joinMm }]);
   expect(codes(joined)).toEqual([]);
   expect(checkMesh(pieceMesh(joined))).toMatchObject({ ...SOUND, vertices: 8 });
 });
 
 test('an open model is told, what closes it is offered once, and cast anew it is closed', async () => {
   const file = 'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 40\nv 40 0 40\nv 40 40 40\nv 0 40 40\nf 1 4 3 2\nf 1 2 6 5\nf 4 8 7 3\nf 1 5 8 4\nf 2 3 7 6';
-  const loading = new Engine({ ...(await testTools()), loadModel: () => Promise.resolve(new TextEncoder().encode(file)) });
-  const brought = async (closed: boolean, steps: Piece['steps'] = []): Promise<Evaluated> => {
-    const body = newModel('body', 'Crate', { asset: 'b'.repeat(64), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed, paint: 'finish' });
-    return unwrap(await loading.evaluate(newProject('p', 'R', [{ ...body, steps }]), 'body', quietContext));
-  };
+  const brought = await bringing(file);
   expect((await brought(false)).remarks).toEqual([{ code: 'MODEL_OPEN', params: { openEdges: 4, badEdges: 0, isClosed: false } }]);
   expect(codes(await brought(true))).toEqual([]);
   const cast = await brought(false, [{ ...usualStep('recast', 'r'), kind: 'recast', sizeMm: 4, thickMm: 6 }]);

@@ -123,7 +123,10 @@ export async function shapeClusters(
   return { clusters: made, remarks, onto: onto && { ...onto, report: told?.report } };
 }
 
-/** Which way is outward for all clusters at once, as softly as the highest step needs it; worked out when it is first asked for. */
+/**
+ * Which way is outward for all clusters at once, as softly as the highest step needs it; worked out when it is first
+ * asked for.
+ */
 function outwardOf(laid: readonly Shaped[], steps: readonly ShapeStep[]): OutwardField | undefined {
   const moving = steps.filter(movesOutward).filter(({ heightMm }) => heightMm !== 0);
   if (moving.length === 0) return undefined;

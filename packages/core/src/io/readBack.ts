@@ -1,4 +1,4 @@
-import { ok, type LoadUnpacker, type Result } from '../base/index.ts';
+import { MM_PER, ok, type LoadUnpacker, type Result } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Paints } from './paints.ts';
 import { readGlb, type ReadOptions } from './readGlb.ts';
@@ -48,4 +48,4 @@ function namesIn(bytes: Uint8Array): { names: string[]; finishes: string[] } {
 
 /** In millimetres where the format says its unit (glTF 2.0: metres); else as the numbers stand. */
 export const inMm = (mesh: PolygonMesh, format: MeshFormat): PolygonMesh =>
-  format === 'glb' ? { ...mesh, positions: mesh.positions.map((metres) => metres * 1000) } : mesh;
+  format === 'glb' ? { ...mesh, positions: mesh.positions.map((metres) => metres * MM_PER.m) } : mesh;

@@ -116,8 +116,8 @@ function cutsOf(pairs: readonly [number, number][], isAlone: readonly boolean[])
 }
 
 /**
- * Sweep over the letters' boxes from left to right; near ones are compared edge by edge, once for each pair of shapes and offset. What may meet counts
- * as touching: bands and solids that grow reach further at corners than along edges.
+ * Sweep over the letters' boxes from left to right; near ones are compared edge by edge, once for each pair of shapes
+ * and offset. What may meet counts as touching: bands and solids that grow reach further at corners than along edges.
  */
 function touchingPairs(
   drawn: readonly Placed[],

@@ -14,8 +14,8 @@ interface Reached extends ClusterPlan {
 }
 
 /**
- * Letters of clusters that run into another: each plan proves that its own solid is sound, and this proves it of all together, exactly, by the
- * rings that they reach to at most. Sweep from left to right.
+ * Letters of clusters that run into another: each plan proves that its own solid is sound, and this proves it of all
+ * together, exactly, by the rings that they reach to at most. Sweep from left to right.
  */
 export function meetingLetters(plans: readonly ClusterPlan[]): number[] {
   const reached = plans.map(reach).sort((a, b) => a.minX - b.minX);

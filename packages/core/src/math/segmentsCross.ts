@@ -5,7 +5,10 @@ interface Place {
   y: number;
 }
 
-/** Whether the segments a b and c d cross properly, each parting the ends of the other; exact. Those that only touch do not. */
+/**
+ * Whether the segments a b and c d cross properly, each parting the ends of the other; exact. Those that only touch do
+ * not.
+ */
 export function segmentsCross(a: Place, b: Place, c: Place, d: Place): boolean {
   const side = (p: Place, q: Place, r: Place): number => orient2d(p.x, p.y, q.x, q.y, r.x, r.y);
   return side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0;

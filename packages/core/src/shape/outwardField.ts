@@ -1,5 +1,6 @@
-import { boxOfPoints, diagonalOf, sizeOf, type Box3, type Vec3 } from '../math/index.ts';
-import { triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { aroundBoxes, boxOfPoints, diagonalOf, minus, sizeOf, type Vec3 } from '../math/index.ts';
+import { areaVector, triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { splineWeights } from './splineWeights.ts';
 
 /** A direction at every place of space, no longer than 1, that changes as slowly as asked. */
 export type OutwardField = (place: Vec3) => Vec3;
@@ -14,9 +15,11 @@ const CELL = Math.SQRT1_2;
 const SAMPLE_CELLS = 0.6;
 
 /**
- * Which way is outward, in space: the normals of all faces, softened by a bell of the deviation `sigmaMm`. On a flat face far from others it is the face's normal;
- * at rims it turns from one side to the other, and between walls that face each other closer than the bell it fades. It is, up to scale, the gradient of how full of
- * solid the place is through the bell (as in Kazhdan, Bolitho and Hoppe 2006, "Poisson surface reconstruction"), and turns by at most {@link FIELD_SLOPE} / sigma a mm.
+ * Which way is outward, in space: the normals of all faces, softened by a bell of the deviation `sigmaMm`. On a flat
+ * face far from others it is the face's normal; at rims it turns from one side to the other, and between walls that
+ * face each other closer than the bell it fades. It is, up to scale, the gradient of how full of solid the place is
+ * through the bell (as in Kazhdan, Bolitho and Hoppe 2006, "Poisson surface reconstruction"), and turns by at most
+ * {@link FIELD_SLOPE} / sigma a mm.
  */
 export function outwardField(meshes: readonly PolygonMesh[], sigmaMm: number): OutwardField {
   const grid = gridAround(meshes, sigmaMm);
@@ -28,7 +31,10 @@ export function outwardField(meshes: readonly PolygonMesh[], sigmaMm: number): O
   return reader(grid);
 }
 
-/** How fast a field turns at most, per deviation: 0.61 across one wall; two walls that face each other, or rims, make about twice that. */
+/**
+ * How fast a field turns at most, per deviation: 0.61 across one wall; two walls that face each other, or rims, make
+ * about twice that.
+ */
 export const FIELD_SLOPE = 1.3;
 
 interface Grid {
@@ -41,34 +47,26 @@ interface Grid {
 }
 
 function gridAround(meshes: readonly PolygonMesh[], sigmaMm: number): Grid {
-  const box = meshes.map(({ positions }) => boxOfPoints(positions)).reduce(around);
+  const box = meshes.map(({ positions }) => boxOfPoints(positions)).reduce(aroundBoxes);
   const size = box.high.map((high, k) => high - box.low[k]);
   let cell = Math.max(CELL * sigmaMm, 1e-4 * diagonalOf(box), 1e-9);
-  const counts = (): [number, number, number] => size.map((s) => Math.ceil(s / cell) + 2 * MARGIN) as [number, number, number]; // prettier-ignore
+  const counts = () => size.map((s) => Math.ceil(s / cell) + 2 * MARGIN) as [number, number, number];
   while (counts().reduce((all, n) => all * n, 1) > MOST_CELLS) cell *= 1.25;
   const count = counts();
   const low = box.low.map((value) => value - MARGIN * cell) as Vec3;
   return { low, cell, count, values: new Float32Array(3 * count[0] * count[1] * count[2]) };
 }
 
-const around = (a: Box3, b: Box3): Box3 => ({
-  low: a.low.map((value, k) => Math.min(value, b.low[k])) as Vec3,
-  high: a.high.map((value, k) => Math.max(value, b.high[k])) as Vec3,
-});
-
 /** Every face's normal goes to the cells around it, as much as it is large. */
 function spread(mesh: PolygonMesh, grid: Grid): void {
   const { corners } = triangulate(mesh);
-  const corner = (i: number): Vec3 => {
-    const v = 3 * mesh.faceVertices[corners[i]];
-    return [mesh.positions[v], mesh.positions[v + 1], mesh.positions[v + 2]];
-  };
+  const p = mesh.positions;
   const longest = SAMPLE_CELLS * grid.cell;
   for (let t = 0; t < corners.length; t += 3) {
-    const [a, b, c] = [corner(t), corner(t + 1), corner(t + 2)];
-    const [u, v] = [b, c].map((p) => [p[0] - a[0], p[1] - a[1], p[2] - a[2]]);
-    const area = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]];
-    const [acrossU, acrossV, opposite] = [u, v, v.map((value, k) => value - u[k])].map((e) => sizeOf(e as Vec3));
+    const [a, b, c] = [0, 1, 2].map((k) => 3 * mesh.faceVertices[corners[t + k]]);
+    const [u, v] = [b, c].map((to): Vec3 => [p[to] - p[a], p[to + 1] - p[a + 1], p[to + 2] - p[a + 2]]);
+    const area = areaVector(p, a, b, c);
+    const [acrossU, acrossV, opposite] = [u, v, minus(v, u)].map(sizeOf);
     const [deep, wide] = [Math.max(acrossU, acrossV), opposite].map((s) => Math.max(1, Math.ceil(s / longest)));
     const weight = 1 / (2 * grid.cell * grid.cell * deep * wide);
     for (let i = 0; i < deep; i++) {
@@ -76,35 +74,36 @@ function spread(mesh: PolygonMesh, grid: Grid): void {
       const s = Math.sqrt((i + 0.5) / deep);
       for (let j = 0; j < wide; j++) {
         const q = (s * (j + 0.5)) / wide;
-        const place = a.map((value, k) => value + (s - q) * u[k] + q * v[k]) as Vec3;
+        const place = [0, 1, 2].map((k) => p[a + k] + (s - q) * u[k] + q * v[k]) as Vec3;
         add(grid, place, area, weight);
       }
     }
   }
 }
 
-/** Over the 27 cells around a place, by quadratic B-splines. */
-function add({ low, cell, count, values }: Grid, place: Vec3, vector: readonly number[], weight: number): void {
-  const [x, y, z] = place.map((value, k) => (value - low[k]) / cell);
-  const [i, j, k] = [Math.floor(x), Math.floor(y), Math.floor(z)];
-  const [wx, wy, wz] = [weights(x - i), weights(y - j), weights(z - k)];
-  for (let c = 0; c < 3; c++)
-    for (let b = 0; b < 3; b++)
-      for (let n = 0; n < 3; n++) {
-        const at = 3 * (i + n - 1 + count[0] * (j + b - 1 + count[1] * (k + c - 1)));
-        const w = weight * wx[n] * wy[b] * wz[c];
-        values[at] += w * vector[0];
-        values[at + 1] += w * vector[1];
-        values[at + 2] += w * vector[2];
-      }
+function add(grid: Grid, place: Vec3, vector: readonly number[], weight: number): void {
+  const { values } = grid;
+  eachAround(grid, place, weight, (at, w) => {
+    for (let k = 0; k < 3; k++) values[at + k] += w * vector[k];
+  });
 }
 
-/** Of the cell before, its own and the next, by how far a place lies in its cell, 0 to 1. */
-const weights = (t: number): [number, number, number] => [
-  ((1 - t) * (1 - t)) / 2,
-  0.75 - (t - 0.5) * (t - 0.5),
-  (t * t) / 2,
-];
+/** The 27 cells around a place, each with its share of a weight, by quadratic B-splines; none near the grid's edge. */
+function eachAround(
+  { low, cell, count }: Grid,
+  place: Vec3,
+  weight: number,
+  use: (at: number, w: number) => void,
+): void {
+  const [x, y, z] = place.map((value, k) => (value - low[k]) / cell);
+  const [i, j, k] = [Math.floor(x), Math.floor(y), Math.floor(z)];
+  if (!(i >= 1 && j >= 1 && k >= 1 && i < count[0] - 1 && j < count[1] - 1 && k < count[2] - 1)) return;
+  const [wx, wy, wz] = [x - i, y - j, z - k].map((t) => splineWeights(t - 0.5));
+  for (let c = 0; c < 3; c++)
+    for (let b = 0; b < 3; b++)
+      for (let n = 0; n < 3; n++)
+        use(3 * (i + n - 1 + count[0] * (j + b - 1 + count[1] * (k + c - 1))), weight * wx[n] * wy[b] * wz[c]);
+}
 
 function soften({ count, values }: Grid, axis: number, kernel: readonly number[]): void {
   const strides = [3, 3 * count[0], 3 * count[0] * count[1]];
@@ -124,22 +123,13 @@ function soften({ count, values }: Grid, axis: number, kernel: readonly number[]
       }
 }
 
-function reader({ low, cell, count, values }: Grid): OutwardField {
+function reader(grid: Grid): OutwardField {
+  const { values } = grid;
   return (place) => {
     const at: Vec3 = [0, 0, 0];
-    const [x, y, z] = place.map((value, k) => (value - low[k]) / cell);
-    const [i, j, k] = [Math.floor(x), Math.floor(y), Math.floor(z)];
-    if (!(i >= 1 && j >= 1 && k >= 1 && i < count[0] - 1 && j < count[1] - 1 && k < count[2] - 1)) return at;
-    const [wx, wy, wz] = [weights(x - i), weights(y - j), weights(z - k)];
-    for (let c = 0; c < 3; c++)
-      for (let b = 0; b < 3; b++)
-        for (let n = 0; n < 3; n++) {
-          const cellAt = 3 * (i + n - 1 + count[0] * (j + b - 1 + count[1] * (k + c - 1)));
-          const w = SCALE * wx[n] * wy[b] * wz[c];
-          at[0] += w * values[cellAt];
-          at[1] += w * values[cellAt + 1];
-          at[2] += w * values[cellAt + 2];
-        }
+    eachAround(grid, place, SCALE, (cell, w) => {
+      for (let axis = 0; axis < 3; axis++) at[axis] += w * values[cell + axis];
+    });
     const size = sizeOf(at);
     if (size > 1) for (let axis = 0; axis < 3; axis++) at[axis] /= size;
     return at;

@@ -6,14 +6,13 @@ import {
   nextCorner,
   staysFlat,
   unfolded,
-  vertexCount,
   type PolygonMesh,
 } from '../mesh/index.ts';
 import type { ShapeChain } from './chain.ts';
 import { meshPoints, type MeshPoints, type Shaped } from './meshPoints.ts';
 import { diagonalOf, sizeOf, type Vec3 } from '../math/index.ts';
 import { splitFar, triangulateWhere } from './splitFar.ts';
-import { withoutCaps } from './withoutCaps.ts';
+import { edgeOf, withoutCaps } from './withoutCaps.ts';
 
 export interface ShapeOptions {
   /** edges that stray farther are cut; undefined: none is */
@@ -80,7 +79,10 @@ class Images {
     return (this.#known = images);
   }
 
-  /** Whether the middle between two vertices lies farther from the line between their images, mm; of narrow faces less is far where points are moved outward. */
+  /**
+   * Whether the middle between two vertices lies farther from the line between their images, mm; of narrow faces less
+   * is far where points are moved outward.
+   */
   far(mesh: PolygonMesh, toleranceMm: number): (a: number, b: number) => boolean {
     const distance = this.#straying(mesh);
     if (!this.#chain.usesNormals) return (a, b) => distance(a, b) > toleranceMm;
@@ -128,7 +130,6 @@ const NARROWEST = 0.005;
 
 /** What edges of narrow faces may stray, mm; undefined for others. */
 function narrowEdges(mesh: PolygonMesh, toleranceMm: number): (a: number, b: number) => number | undefined {
-  const vertices = vertexCount(mesh);
   const known = new Map<number, number>();
   const areas = faceAreaVectors(mesh);
   for (let f = 0; f < faceCount(mesh); f++) {
@@ -140,11 +141,11 @@ function narrowEdges(mesh: PolygonMesh, toleranceMm: number): (a: number, b: num
       const [a, b] = [mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, f, c)]];
       const may = (OF_WIDTH * share * area) / Math.sqrt(distanceSquared(mesh.positions, 3 * a, 3 * b));
       if (!(may < toleranceMm)) continue;
-      const edge = Math.min(a, b) * vertices + Math.max(a, b);
+      const edge = edgeOf(mesh, a, b);
       known.set(edge, Math.max(NARROWEST * toleranceMm, Math.min(may, known.get(edge) ?? Infinity)));
     }
   }
-  return (a, b) => known.get(Math.min(a, b) * vertices + Math.max(a, b));
+  return (a, b) => known.get(edgeOf(mesh, a, b));
 }
 
 /** From a place to the line through two rows. */

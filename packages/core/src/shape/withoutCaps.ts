@@ -60,7 +60,8 @@ function clearOnce(mesh: PolygonMesh, near: number): PolygonMesh | undefined {
 }
 
 /** Names an edge whichever way it is walked. */
-const edgeOf = (mesh: PolygonMesh, a: number, b: number): number => Math.min(a, b) * vertexCount(mesh) + Math.max(a, b);
+export const edgeOf = (mesh: PolygonMesh, a: number, b: number): number =>
+  Math.min(a, b) * vertexCount(mesh) + Math.max(a, b);
 
 function edgesOf(mesh: PolygonMesh): Set<number> {
   const edges = new Set<number>();

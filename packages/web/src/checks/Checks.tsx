@@ -7,7 +7,7 @@ import { AimSentence, useAim } from './Aim.tsx';
 import { ChartFold } from './ChartFold.tsx';
 import { CheckRows } from './CheckRows.tsx';
 import classes from './Checks.module.css';
-import { isLaidPaint, judge, ontoRows, subjectOf, verdictOf, worse, type Cure, type Painted } from './judge.ts';
+import { isLaidPaint, judge, ontoRows, subjectOf, verdictOf, type Cure, type Painted } from './judge.ts';
 import { useReport } from './useReport.ts';
 
 interface ChecksProps {
@@ -30,8 +30,8 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
   const piece = pieceId === undefined ? undefined : project.pieces[pieceId];
   const rows = found?.report && piece ? [...judge(found.report, subjectOf(piece), aim), ...ontoRows(shownPiece?.onto)] : [];
   const t = texts.checks;
-  const meets = found?.crossing.some(({ code }) => code === 'PIECES_CROSS') ?? false;
-  const tone = found && !found.report ? 'bad' : meets ? worse(verdictOf(rows), 'mind') : verdictOf(rows);
+  const meetings = (found?.crossing ?? []).filter(({ code }) => code === 'PIECES_CROSS');
+  const tone = found && !found.report ? 'bad' : verdictOf([...rows, ...meetings.map(() => ({ tone: 'mind' as const }))]);
   const verdict = !found ? t.checking : !found.report ? t.failed : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];
   const show = async (what: Painted): Promise<void> => {
     if (!client || pieceId === undefined) return;

@@ -142,12 +142,7 @@ function workRows(report: MeshReport, isLaidOut: boolean, aim: Aim): Row[] {
 } // prettier-ignore
 
 /** Bad outweighs what is only to be minded. */
-export function verdictOf(rows: readonly Row[]): Tone {
+export function verdictOf(rows: readonly Pick<Row, 'tone'>[]): Tone {
   if (rows.some(({ tone }) => tone === 'bad')) return 'bad';
   return rows.some(({ tone }) => tone === 'mind') ? 'mind' : 'good';
 }
-
-/** Of two verdicts the one that weighs more. */
-export const worse = (a: Tone, b: Tone): Tone => TONES[Math.max(TONES.indexOf(a), TONES.indexOf(b))];
-
-const TONES: readonly Tone[] = ['plain', 'good', 'mind', 'bad'];

@@ -10,7 +10,10 @@ let maker: Promise<{
   ) => Promise<Blob | undefined>;
 }>;
 
-/** The picture of a revision: from the browser's own shelf, or made now and put there. `signal`: nobody waits for it any more. */
+/**
+ * The picture of a revision: from the browser's own shelf, or made now and put there. `signal`: nobody waits for it any
+ * more.
+ */
 export async function pictureOf(id: string, revision: number, signal: AbortSignal): Promise<Blob | undefined> {
   const shelf = await caches.open(SHELF);
   const known = await shelf.match(addressOf(id, revision));

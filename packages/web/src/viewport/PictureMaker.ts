@@ -5,7 +5,10 @@ import type { PictureReply, PictureRequest } from './picture.worker.ts';
 const WIDTH = 640;
 const HEIGHT = 376;
 
-/** Makes small pictures of projects, one after the other, in workers of its own. What nobody waits for any more is given up at once. */
+/**
+ * Makes small pictures of projects, one after the other, in workers of its own. What nobody waits for any more is given
+ * up at once.
+ */
 export class PictureMaker {
   #geometry: JobClient | undefined;
   #drawing: Worker | undefined;

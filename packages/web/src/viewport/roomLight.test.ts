@@ -1,7 +1,10 @@
 import { DataUtils, type DataTexture } from 'three';
 import { roomLight, type Radiance } from './roomLight.ts';
 
-/** What a level says of a direction: the middle of the face it points to, x turned round as three.js does it for such cubes. */
+/**
+ * What a level says of a direction: the middle of the face it points to, x turned round as three.js does it for such
+ * cubes.
+ */
 function at(radiance: Radiance, level: number, face: number): number[] {
   const light = roomLight(radiance);
   const cube = level === 0 ? light : light.mipmaps[level - 1];

@@ -26,10 +26,10 @@ const SUMMED_SIZE = 16;
 const SAMPLES = 32;
 
 /**
- * The light that falls in from all around, filtered for every roughness, as three.js looks it up.
- * three.js’ own filter takes seconds without a graphics card, since it knows nothing of the room but its pixels;
- * a room of a few glowing walls is quickly asked itself. Lobes as in Karis 2013, “Real shading in Unreal Engine 4”, with the view along
- * the normal; directions by Heitz 2018, “Sampling the GGX distribution of visible normals”.
+ * The light that falls in from all around, filtered for every roughness, as three.js looks it up. three.js’ own filter
+ * takes seconds without a graphics card, since it knows nothing of the room but its pixels; a room of a few glowing
+ * walls is quickly asked itself. Lobes as in Karis 2013, “Real shading in Unreal Engine 4”, with the view along the
+ * normal; directions by Heitz 2018, “Sampling the GGX distribution of visible normals”.
  */
 export function roomLight(radiance: Radiance): CubeTexture {
   const whole = levelOf(SIZE, averaged(radiance, 1 / SIZE));
@@ -80,11 +80,17 @@ function directionOf(face: number, u: number, v: number): Vector {
   return [-x / length, y / length, z / length];
 }
 
+/** The middle of a pixel on its face, -1 to 1 both ways. */
+const middleOf = (pixel: number, size: number): [number, number] => [
+  (2 * ((pixel % size) + 0.5)) / size - 1,
+  (2 * (Math.floor(pixel / size) + 0.5)) / size - 1,
+];
+
 function levelOf(size: number, colour: (direction: Vector, face: number, u: number, v: number) => Vector): Level {
   const faces = Array.from({ length: 6 }, (_, face) => {
     const data = new Float32Array(4 * size * size).fill(1);
     for (let i = 0; i < size * size; i++) {
-      const [u, v] = [(2 * ((i % size) + 0.5)) / size - 1, (2 * (Math.floor(i / size) + 0.5)) / size - 1];
+      const [u, v] = middleOf(i, size);
       data.set(colour(directionOf(face, u, v), face, u, v), 4 * i);
     }
     return data;
@@ -149,7 +155,7 @@ function summed({ size, faces }: Level, alpha: number) {
   const rows: number[] = [];
   faces.forEach((data, face) => {
     for (let i = 0; i < size * size; i++) {
-      const [u, v] = [(2 * ((i % size) + 0.5)) / size - 1, (2 * (Math.floor(i / size) + 0.5)) / size - 1];
+      const [u, v] = middleOf(i, size);
       const angle = (1 + u * u + v * v) ** -1.5;
       rows.push(...directionOf(face, u, v), angle, data[4 * i], data[4 * i + 1], data[4 * i + 2]);
     }

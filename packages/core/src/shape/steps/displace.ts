@@ -11,12 +11,15 @@ export type Displacing = Extract<ShapeStep, { kind: 'wave' | 'noise' | 'relief' 
 export const movesOutward = (step: ShapeStep): step is Displacing =>
   (step.kind === 'wave' || step.kind === 'noise' || step.kind === 'relief') && step.moves === 'outward';
 
-/** Of the whole that a map may stretch by before anything can fold: one half for the pattern, one for the turning of what is outward. */
+/**
+ * Of the whole that a map may stretch by before anything can fold: one half for the pattern, one for the turning of
+ * what is outward.
+ */
 const HALF = 0.45;
 
 /**
- * How softly the outward ways turn for a step, mm: so slowly that this alone folds nothing. Higher than what is sure to hold they turn as they do there, since
- * ever softer ones would fade wherever walls face each other.
+ * How softly the outward ways turn for a step, mm: so slowly that this alone folds nothing. Higher than what is sure to
+ * hold they turn as they do there, since ever softer ones would fade wherever walls face each other.
  */
 export const outwardSigma = (step: Displacing): number => {
   const heightMm = Math.abs(step.heightMm);
@@ -24,8 +27,9 @@ export const outwardSigma = (step: Displacing): number => {
 };
 
 /**
- * The height up to which a step that moves outward can't make anything cross, mm: what it adds to places changes by less than the places do, so no two come to lie on
- * each other (a map whose difference from the identity has a Lipschitz constant below one is one to one). Undefined where it does not act on the whole piece.
+ * The height up to which a step that moves outward can't make anything cross, mm: what it adds to places changes by
+ * less than the places do, so no two come to lie on each other (a map whose difference from the identity has a
+ * Lipschitz constant below one is one to one). Undefined where it does not act on the whole piece.
  */
 export function heightThatHolds(step: Displacing): number | undefined {
   const { kind, letters, parts, softMm } = step.where;

@@ -1,6 +1,7 @@
 import type { ShapeStep } from '../../document/index.ts';
 import { bytesFromBase64 } from '../base64.ts';
 import type { Vec3 } from '../../math/index.ts';
+import { splineWeights } from '../splineWeights.ts';
 
 /** A picture over the layout, its middle at `atMm`; heights 0 to 1, smoothed by quadratic B-splines so that no pixel shows as a kink. */
 export function reliefHeight({ columns, rows, heights, atMm, widthMm, repeats }: Extract<ShapeStep, { kind: 'relief' }>): (rest: Vec3) => number {
@@ -13,14 +14,17 @@ export function reliefHeight({ columns, rows, heights, atMm, widthMm, repeats }:
     const v = rows / 2 - (y - atMm[1]) / pixel - 0.5;
     if (!repeats && (u < -0.5 || v < -0.5 || u > columns - 0.5 || v > rows - 0.5)) return 0;
     const [i, j] = [Math.round(u), Math.round(v)];
-    const [a, b] = [weights(u - i), weights(v - j)];
+    const [a, b] = [splineWeights(u - i), splineWeights(v - j)];
     let sum = 0;
     for (let q = 0; q < 3; q++) for (let p = 0; p < 3; p++) sum += a[p] * b[q] * at(i + p - 1, j + q - 1);
     return sum;
   };
 } // prettier-ignore
 
-/** How steep a picture of height one is at most, a mm: smoothing makes nothing steeper than the difference of two neighbours. */
+/**
+ * How steep a picture of height one is at most, a mm: smoothing makes nothing steeper than the difference of two
+ * neighbours.
+ */
 export function reliefSlope(step: Extract<ShapeStep, { kind: 'relief' }>): number {
   const { columns, rows, heights, widthMm, repeats } = step;
   const bytes = bytesFromBase64(heights);
@@ -37,9 +41,3 @@ export function reliefSlope(step: Extract<ShapeStep, { kind: 'relief' }>): numbe
     }
   return (Math.sqrt(most) / 255) * (columns / widthMm);
 }
-
-const weights = (t: number): [number, number, number] => [
-  ((0.5 - t) * (0.5 - t)) / 2,
-  0.75 - t * t,
-  ((0.5 + t) * (0.5 + t)) / 2,
-];

@@ -31,7 +31,8 @@ function fanPieces(turn: number, corners: Corners): number {
 }
 
 /**
- * How far the front runs beyond its distance at corners, at most, in distances: two edges that turn by an angle meet its half's secant away.
+ * How far the front runs beyond its distance at corners, at most, in distances: two edges that turn by an angle meet
+ * its half's secant away.
  */
 export function cornerReach(corners: Corners): number {
   const turns = [CORNER_FROM, FAN_FROM];

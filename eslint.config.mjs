@@ -44,7 +44,7 @@ export default tseslint.config(
     languageOptions: {
       parserOptions: {
         projectService: false,
-        project: ['packages/*/tsconfig.json', 'tsconfig.tests.json'],
+        project: ['tsconfig.lint.json'],
         tsconfigRootDir: import.meta.dirname,
       },
     },

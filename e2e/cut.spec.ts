@@ -19,10 +19,10 @@ test('the long walk: bent, laid round, engraved with a soft rim, a letter of its
   page,
 }) => {
   test.setTimeout(240_000);
-  await makeUndrawn(page, 'Row');
+  await makeUndrawn(page, 'IL');
   await settled(page);
   await add(page, 'Jug');
-  await work(page, /^Row/);
+  await work(page, /^IL/);
   await typeValue(page, 'Size', '20');
   await choose(page, /^Add a step$/, 'Bend');
   await typeValue(page, 'Angle', '12');
@@ -40,16 +40,14 @@ test('the long walk: bent, laid round, engraved with a soft rim, a letter of its
   await page.keyboard.press('Shift+ArrowRight');
   await page.keyboard.press('Escape');
   await typeValue(page, 'These letters, turned', '15');
-  await settled(page);
 
-  await words(page).fill('Rows');
-  await settled(page);
+  await words(page).fill('ILT');
   await page.getByRole('button', { name: /^Font: / }).click();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await settled(page);
   await add(page, 'Ball');
-  await work(page, /^Row/);
+  await work(page, /^IL/);
   await choose(page, /^Piece that it is laid onto: /, 'Ball');
   await settled(page);
 

@@ -1,11 +1,12 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { fontPath, SHIPPED_FONTS } from '@fictile/fonts';
-import { settled } from './testing/workshop.ts';
+import { settled, withoutDrawing } from './testing/workshop.ts';
 
 const rye = SHIPPED_FONTS.find((f) => f.family === 'Rye')?.styles[0].hash ?? '';
 
 test('a font is brought in, words are set in it, and the project takes it along in its file', async ({ page }) => {
+  await withoutDrawing(page);
   await page.goto('/fonts');
   await page.getByRole('button', { name: /^Kiln Opening Work Sans/ }).waitFor();
   await page.locator('#root input[type=file][multiple]').setInputFiles([

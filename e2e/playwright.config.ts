@@ -2,6 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { chromiumPath } from '../scripts/chromium.mjs';
 
 const PORT = Number(process.env.E2E_PORT ?? 4317);
 /** A fresh database for every run. */
@@ -18,7 +19,7 @@ export default defineConfig({
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: chromiumPath(),
       args: [
         '--no-sandbox',
         '--use-gl=angle',
@@ -28,6 +29,8 @@ export default defineConfig({
         '--disable-component-update',
         '--disable-sync',
         '--no-first-run',
+        // only the view itself is drawn by what stands in for a graphics card, not the page about it
+        '--disable-gpu-compositing',
       ],
     },
   },

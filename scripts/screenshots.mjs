@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { CHROMIUM, ensureChromium } from './chromium.mjs';
+import { chromiumPath, ensureChromium } from './chromium.mjs';
 import { build, ensureInstalled, ROOT, run } from './steps.mjs';
 
 // One current picture of each main view, from the sample projects in a database of their own, in docs/screenshots.
@@ -30,7 +30,7 @@ const server = spawn('node', ['packages/server/dist/main.js'], {
   stdio: ['ignore', 'pipe', 'inherit'],
 });
 await new Promise((resolve) => server.stdout.once('data', resolve));
-const browser = await chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
+const browser = await chromium.launch({ executablePath: chromiumPath(), args: FLAGS });
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`http://localhost:${PORT}/`);

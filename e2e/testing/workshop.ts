@@ -11,11 +11,15 @@ export async function makeProject(page: Page, words: string): Promise<void> {
 
 /** The same in a browser that cannot draw in 3D (drawing in software is slow); for what is not about the view. */
 export async function makeUndrawn(page: Page, words: string): Promise<void> {
+  await withoutDrawing(page);
+  await makeProject(page, words);
+  await expect(page.getByText('can’t draw in 3D')).toBeVisible();
+}
+
+export async function withoutDrawing(page: Page): Promise<void> {
   await page.addInitScript(() => {
     HTMLCanvasElement.prototype.getContext = () => null;
   });
-  await makeProject(page, words);
-  await expect(page.getByText('can’t draw in 3D')).toBeVisible();
 }
 
 /** Waits until the solids stand; gives their label: name and size. */

@@ -125,7 +125,9 @@ describe('onto a model', () => {
     const onto = join(folder, 'slab.obj');
     await writeFile(onto, [...SLAB.map((p) => `v ${p.join(' ')}`), ...SIDES.map((f) => `f ${f}`)].join('\n'));
     const rest = { text: 'Row', size: 100, depth: 20, anchor: 'middle', out: 'x.obj', onto, inUnit: 'm', inUp: 'z' };
-    const { bytes } = await buildCase(flagsOf({ ...rest, ...flags }), await loadKernels());
+    const {
+      files: [{ bytes }],
+    } = await buildCase(flagsOf({ ...rest, ...flags }), await loadKernels());
     return unwrap(readObj(bytes));
   };
   test.each(['wrap', 'project', 'nearest'])(
@@ -173,7 +175,9 @@ describe('onto a model', () => {
 describe('faces', () => {
   const madeWith = async (flags: Record<string, unknown>): Promise<ReturnType<typeof checkMesh>> => {
     const kernels = await loadKernels();
-    const { bytes } = await buildCase(flagsOf({ text: 'Ri', out: 'x.obj', ...flags }), kernels);
+    const {
+      files: [{ bytes }],
+    } = await buildCase(flagsOf({ text: 'Ri', out: 'x.obj', ...flags }), kernels);
     return checkMesh(unwrap(readObj(bytes)));
   };
   const sound = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
@@ -220,7 +224,10 @@ describe('make', () => {
       edgeDeep: '2mm',
       edgeSteps: 4,
     });
-    const { bytes, result } = await buildCase(flags, await loadKernels());
+    const {
+      files: [{ bytes }],
+      result,
+    } = await buildCase(flags, await loadKernels());
     await writeWhole(out, bytes);
     const report = checkMesh(unwrap(readObj(await readFile(out))));
     expect(report).toMatchObject({
@@ -236,7 +243,10 @@ describe('make', () => {
 
   test('words are fitted, leant and set round a circle, and other fonts stand in for what one lacks', async () => {
     const report = async (fields: Record<string, unknown>) => {
-      const { bytes, result } = await buildCase(flagsOf({ out: 'x.obj', depth: 0, ...fields }), await loadKernels());
+      const {
+        files: [{ bytes }],
+        result,
+      } = await buildCase(flagsOf({ out: 'x.obj', depth: 0, ...fields }), await loadKernels());
       const { sizeMm } = checkMesh(unwrap(readObj(bytes)));
       return { size: sizeMm, remarks: result.remarks.map((r) => r.code) };
     };
@@ -259,7 +269,10 @@ describe('make', () => {
       ...{ text: 'I', depth: 20, edge: section, edgeIn: 3, edgeDeep: 6, backEdge: 'same', out: 'a.obj' },
       ...{ swell: 2, twist: 30, taper: 20, shear: '2mm,1mm', corners: 'round', embolden: 1 },
     });
-    const { bytes, result } = await buildCase(flags, await loadKernels());
+    const {
+      files: [{ bytes }],
+      result,
+    } = await buildCase(flags, await loadKernels());
     expect(result.remarks).toEqual([]);
     const report = checkMesh(unwrap(readObj(bytes)));
     expect(report).toMatchObject({ closed: true, outward: true, crossingFaces: 0 });

@@ -1,4 +1,4 @@
-import { LIMITS, parseLength, USUAL_KINDS, USUAL_SIDE_KINDS } from '@fictile/core';
+import { LEVELS_AS, LIMITS, parseLength, USUAL_KINDS, USUAL_SIDE_KINDS } from '@fictile/core';
 import { fault } from './messages.ts';
 
 /** How a flag's value is read. */
@@ -139,6 +139,7 @@ export const MAKE_FLAGS = {
   'uv-tile': length(0.01, 100000),
   tangents: { kind: 'switch' },
   levels: { kind: 'number', min: 1, max: 6, whole: true },
+  'levels-as': choice(...LEVELS_AS),
   seed: { kind: 'number', min: 0, max: 4294967295, whole: true },
   'out-unit': choice('mm', 'cm', 'm', 'in'),
   'out-up': choice('y', 'z'),

@@ -1,3 +1,4 @@
+import { extname } from 'node:path';
 import {
   applyEdit,
   Engine,
@@ -22,7 +23,7 @@ import { chooseFont } from './fontChoice.ts';
 import type { Flags } from './flags.ts';
 import { fault, faultOf, remarkText } from './messages.ts';
 import { modelCase } from './modelCase.ts';
-import { formatOf } from './output.ts';
+import { formatOf, type FileToWrite } from './output.ts';
 import { wordsCase } from './wordsCase.ts';
 
 const CACHE_BYTES = 128 * 1024 * 1024;
@@ -38,7 +39,8 @@ export interface CaseResult {
 
 /** A case's file, not written yet. */
 export interface BuiltCase {
-  bytes: Uint8Array;
+  /** the one that was asked for, then coarser levels of detail beside it */
+  files: FileToWrite[];
   result: CaseResult;
 }
 
@@ -69,9 +71,16 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format, model?.frame) };
   const written = await writeScene([part], options, kernels.loadSimplifier);
   return {
-    bytes: written.bytes,
+    files: filesOf(flags.out, written),
     result: resultOf(flags.out, written, [...remarks, ...(model?.remarks ?? []), ...evaluated.remarks], started),
   };
+}
+
+/** "row/kiln.glb" and, beside it, "row/kiln_LOD1.glb". */
+function filesOf(path: string, { bytes, coarser }: WrittenScene): FileToWrite[] {
+  const ending = extname(path);
+  const stem = path.slice(0, path.length - ending.length);
+  return [{ path, bytes }, ...coarser.map((file) => ({ path: stem + file.suffix + ending, bytes: file.bytes }))];
 }
 
 /** What would be written is not what was asked for at all. */
@@ -120,6 +129,8 @@ function writeChoices(flags: Flags, format: MeshFormat, model?: ModelFrame): Par
   const isTextured = format === 'obj' || format === 'glb';
   if (!isTextured && ((flags.uv ?? 'none') !== 'none' || (flags.levels ?? 1) > 1))
     throw fault('FLAG_VALUE', `--uv and --levels go into .obj and .glb, not into .${format}. Choose another --out.`);
+  if (flags['levels-as'] === 'linked' && format !== 'glb')
+    throw fault('FLAG_VALUE', `--levels-as linked goes into .glb, not into .${format}. Choose another --out.`);
   if (flags.tangents && (format !== 'glb' || (flags.uv ?? 'none') === 'none'))
     throw fault('FLAG_VALUE', '--tangents go into .glb, beside --uv words, letters or packed.');
   return {
@@ -132,5 +143,6 @@ function writeChoices(flags: Flags, format: MeshFormat, model?: ModelFrame): Par
     uvTileMm: flags['uv-tile'] ?? 100,
     tangents: flags.tangents === true,
     levels: flags.levels ?? 1,
+    levelsAs: flags['levels-as'] ?? 'files',
   };
 }

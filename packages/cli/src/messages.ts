@@ -175,6 +175,7 @@ type ShapeRemark = Extract<
       | 'ONTO_FLOATS'
       | 'ONTO_FOLDS'
       | 'MODEL_OPEN'
+      | 'MODEL_LEFT_OUT'
       | 'CUT_NOTHING'
       | 'CUT_LEFT_OUT'
       | 'CUT_APART'
@@ -318,6 +319,8 @@ function shapeText(remark: ShapeRemark): string {
       return `${remark.params.parts} parts hang on nothing after the cut${remark.params.kept ? ': --loose drop leaves them out.' : ', left out.'}`;
     case 'CUT_RING':
       return `There is room for quads beside ${remark.params.quads} of the cut's ${remark.params.edges} edges. A narrower ring may find more.`;
+    case 'MODEL_LEFT_OUT':
+      return `Left out of the model: ${remark.params.pictures} pictures that lie by coordinates of their own or are of another kind, ${remark.params.levels} coarser levels of detail.`;
     case 'MODEL_OPEN':
       return `The model is not closed: ${remark.params.openEdges} open edges, ${remark.params.badEdges} edges with too many faces.`;
   }

@@ -12,6 +12,7 @@ import {
   type Kernels,
   type LengthUnit,
   type ModelFrame,
+  type ReadModel,
   type ModelPiece,
   type PolygonMesh,
   type Remark,
@@ -40,15 +41,23 @@ export async function givenModel(path: string, flags: Flags, { loadUnpacker }: K
   const bytes = await readGiven(path, `The model ${path}`);
   const read = await readModel(bytes, frame, loadUnpacker);
   if (!read.ok) throw faultOf(read.error);
-  const { mesh, openEdges, badEdges } = read.value;
+  const { mesh } = read.value;
   return {
     piece: newModel(`model ${path}`, path, { asset: createHash('sha256').update(bytes).digest('hex'), ...frame }),
     frame,
     mesh,
     box: boxOfPoints(mesh.positions),
     bytes,
-    remarks: openEdges + badEdges > 0 ? [remark('MODEL_OPEN', { openEdges, badEdges, isClosed: frame.closed })] : [],
+    remarks: remarksOf(read.value, closed),
   };
+}
+
+function remarksOf({ openEdges, badEdges, paints, levels }: ReadModel, isClosed: boolean): Remark[] {
+  const pictures = paints?.leftOut ?? 0;
+  return [
+    ...(openEdges + badEdges > 0 ? [remark('MODEL_OPEN', { openEdges, badEdges, isClosed })] : []),
+    ...(pictures > 0 || levels > 1 ? [remark('MODEL_LEFT_OUT', { pictures, levels: levels - 1 })] : []),
+  ];
 }
 
 /** A direction as in the model's file, in our axes. */

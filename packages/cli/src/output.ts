@@ -19,6 +19,16 @@ const STOP_NUMBERS = { SIGINT: 2, SIGTERM: 15 };
 const STOPS = ['SIGINT', 'SIGTERM'] as const;
 const unfinished = new Set<string>();
 
+export interface FileToWrite {
+  path: string;
+  bytes: Uint8Array;
+}
+
+/** One after the other, the one that was asked for last: where it stands, the others do. */
+export async function writeAll(files: readonly FileToWrite[]): Promise<void> {
+  for (const { path, bytes } of files.toReversed()) await writeWhole(path, bytes);
+}
+
 /** Writes to a file beside and renames it at the end, so that nobody ever meets half a file. */
 export async function writeWhole(path: string, bytes: Uint8Array): Promise<void> {
   const part = `${path}.${process.pid}.part`;

@@ -7,7 +7,7 @@ import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from '../arguments.ts';
 import { say } from '../console.ts';
 import { fault } from '../messages.ts';
-import { writeWhole } from '../output.ts';
+import { writeAll } from '../output.ts';
 import { only } from './only.ts';
 import { failed, runCase, type CaseAnswer, type Folders, type WorkedCase } from './runCase.ts';
 
@@ -67,8 +67,8 @@ async function workThrough(lines: readonly string[], runs: readonly Run[]): Prom
 
 async function keep(work: Promise<WorkedCase>): Promise<CaseAnswer> {
   try {
-    const { answer, bytes } = await work;
-    if (answer.ok && bytes) await writeWhole(answer.out, bytes);
+    const { answer, files } = await work;
+    if (files) await writeAll(files);
     return answer;
   } catch (error) {
     return failed(error);

@@ -18,12 +18,26 @@ export async function check(row: readonly string[]): Promise<void> {
   const ending = extname(path).toLowerCase();
   if (!Object.hasOwn(FORMATS, ending))
     throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be read. Use .obj, .stl, .ply or .glb.`);
+  const [report, ...coarser] = await reportsOf(await readGiven(path), FORMATS[ending]);
+  if (flags.json) say(JSON.stringify({ file: path, ...report, ...(coarser.length > 0 && { coarserLevels: coarser }) }));
+  else
+    [report, ...coarser].forEach((one, level) => {
+      if (coarser.length > 0) say(`Level of detail ${level}:`);
+      linesOf(one).forEach(say);
+    });
+}
+
+/** Of every level of detail in the file: bodies that stand in each other's place are judged one by one. */
+async function reportsOf(bytes: Uint8Array, format: MeshFormat): Promise<MeshReport[]> {
   const { loadUnpacker } = await loadKernels();
-  const read = await readBack(await readGiven(path), FORMATS[ending], loadUnpacker);
-  if (!read.ok) throw faultOf(read.error);
-  const report = checkMesh(inMm(read.value.mesh, FORMATS[ending]));
-  if (flags.json) say(JSON.stringify({ file: path, ...report }));
-  else linesOf(report).forEach(say);
+  const reports: MeshReport[] = [];
+  for (let level = 0, levels = 1; level < levels; level++) {
+    const read = await readBack(bytes, format, loadUnpacker, { level });
+    if (!read.ok) throw faultOf(read.error);
+    reports.push(checkMesh(inMm(read.value.mesh, format)));
+    levels = read.value.levels;
+  }
+  return reports;
 }
 
 function linesOf(report: MeshReport): string[] {

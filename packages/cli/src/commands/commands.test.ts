@@ -336,6 +336,26 @@ describe('check', () => {
     expect(said.join('')).toContain('closed NO');
   });
 
+  test('levels of detail in files of their own, or in one whose levels are judged one by one', async () => {
+    const levels = ['--text', 'O', '--levels', '3', '--quiet'];
+    await make([...levels, '--out', at('o.glb')]);
+    const faces: number[] = [];
+    for (const name of ['o.glb', 'o_LOD1.glb', 'o_LOD2.glb']) {
+      await check([at(name), '--json']);
+      expect(lastLine()).toMatchObject({ closed: true, crossingFaces: 0 });
+      faces.push((lastLine() as { faces: number }).faces);
+    }
+    expect([...faces].sort((a, b) => b - a)).toEqual(faces);
+    for (const as of ['objects', 'linked']) {
+      await make([...levels, '--levels-as', as, '--out', at('all.glb')]);
+      await check([at('all.glb'), '--json']);
+      const sound = faces.map((count) => expect.objectContaining({ faces: count, closed: true, crossingFaces: 0 }));
+      expect(lastLine()).toEqual(sound[0]);
+      expect(lastLine()).toMatchObject({ coarserLevels: sound.slice(1) });
+    }
+    expect(await codeOf(() => make([...levels, '--levels-as', 'linked', '--out', at('o.obj')]))).toBe('FLAG_VALUE');
+  });
+
   test.each([
     ['a.obj', 'hello', 'MESH_BROKEN'],
     ['a.stl', 'solid text', 'MESH_BROKEN'],

@@ -16,8 +16,8 @@ export type CaseAnswer =
 
 export interface WorkedCase {
   answer: CaseAnswer;
-  /** of the file to write; none where the case failed */
-  bytes?: Uint8Array;
+  /** none where the case failed */
+  files?: BuiltCase['files'];
 }
 
 /** One line of a batch, up to the bytes of its file. Whatever is wrong with it becomes its answer. */
@@ -25,9 +25,9 @@ export async function runCase(line: string, folders: Folders, kernels: Kernels):
   try {
     const flags = flagsOf(parseCase(line));
     const out = flags.out === undefined ? undefined : join(folders.to, flags.out);
-    const { bytes, result } = await buildCase({ ...flags, ...filesFrom(folders.from, flags), out }, kernels);
+    const { files, result } = await buildCase({ ...flags, ...filesFrom(folders.from, flags), out }, kernels);
     const { file, ...rest } = result;
-    return { answer: { ok: true, out: file, ...rest }, bytes };
+    return { answer: { ok: true, out: file, ...rest }, files };
   } catch (error) {
     return { answer: failed(error) };
   }

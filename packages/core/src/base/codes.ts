@@ -159,6 +159,8 @@ export interface RemarkParams {
   ONTO_FOLDS: { letters: string; percent: number };
   /** A model has edges with one face, or with faces that do not agree. `joinMm`: joining points so near closes it. */
   MODEL_OPEN: { openEdges: number; badEdges: number; isClosed: boolean; joinMm?: number };
+  /** Of a model: pictures that lie by other texture coordinates than the first of their material, or that no browser shows; and coarser levels of detail. */
+  MODEL_LEFT_OUT: { pictures: number; levels: number };
   /** A step that cuts has nothing to cut with: no piece was chosen, or it is gone or empty. */
   CUT_NOTHING: { stepId: string };
   /** A step that cuts was left out. */

@@ -223,12 +223,14 @@ export class Engine {
         loadUnpacker: this.#tools.kernels.loadUnpacker,
       });
       if (!model.ok) return model;
-      const { openEdges, badEdges, joinMm, paints, ...read } = model.value;
+      const { openEdges, badEdges, joinMm, paints, levels, ...read } = model.value;
       painted = paints && { key: `paints ${read.key}`, ...paints };
       if (openEdges + badEdges > 0 && !isClosedBy(piece.steps, joinMm))
         remarks.push(
           remark('MODEL_OPEN', { openEdges, badEdges, isClosed: piece.source.closed, ...(joinMm && { joinMm }) }),
         );
+      if (paints?.leftOut || levels > 1)
+        remarks.push(remark('MODEL_LEFT_OUT', { pictures: paints?.leftOut ?? 0, levels: levels - 1 }));
       cluster = read;
     }
     return this.#finish(project, piece, {

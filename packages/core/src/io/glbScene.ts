@@ -1,5 +1,7 @@
 import type { MeshFault } from '../base/index.ts';
 import type { GltfJson, GltfNode } from './glbBounds.ts';
+import { levelNamed, type Level } from './levels.ts';
+import { coarserOf } from './linkedLevels.ts';
 
 /** Column after column, as glTF writes matrices. */
 export type Matrix4 = readonly number[];
@@ -9,14 +11,16 @@ export interface Placed {
   mesh: number;
   name: string;
   world: Matrix4;
+  /** where its node, or one above it, is a level of detail */
+  level?: Level;
 }
 
 const STILL: Matrix4 = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
 
 /**
- * The meshes of the scene that is shown, with their places (glTF 2.0, 3.5): nodes outside of it are not part of it.
- * Where the file names no
- * scene, all its trees are taken. Nodes form trees: one with two parents, or its own ancestor, is a fault.
+ * The meshes of the scene that is shown, with their places (glTF 2.0, 3.5): nodes outside of it are not part of it,
+ * unless they stand for one of it farther away. Where the file names no scene, all its trees are taken. Nodes form
+ * trees: one with two parents, or its own ancestor, is a fault.
  */
 export function placedMeshes({ nodes = [], meshes = [], scenes = [], scene }: GltfJson): Placed[] | MeshFault {
   const parents = new Uint8Array(nodes.length);
@@ -26,20 +30,36 @@ export function placedMeshes({ nodes = [], meshes = [], scenes = [], scene }: Gl
   if (new Set(roots).size !== roots.length || roots.some((i) => parents[i] > 0)) return 'nodes';
   const placed: Placed[] = [];
   // each has one parent at most, so a walk from a root meets none twice; what only circles is reached by none
-  const stack = roots.map((i) => ({ i, world: STILL })).reverse();
+  const stack: Visit[] = roots.map((i) => ({ i, world: STILL })).reverse();
+  const linked = new Set<number>();
   while (stack.length > 0) {
-    const { i, world: outer } = stack.pop() as { i: number; world: Matrix4 };
+    const { i, world: outer, level: above } = stack.pop() as Visit;
     const node = nodes[i];
+    const coarser = coarserOf(node).filter(
+      (other) => parents[other] === 0 && !roots.includes(other) && !linked.has(other),
+    );
+    for (const other of coarser) linked.add(other);
+    const level =
+      above ?? levelNamed(node.name ?? '') ?? (coarser.length > 0 ? { of: `node ${i}`, level: 0 } : undefined);
+    if (level)
+      coarser.forEach((other, at) => stack.push({ i: other, world: outer, level: { of: level.of, level: at + 1 } }));
     // copies that only an extension knows of would be missing
     if (node.extensions?.EXT_mesh_gpu_instancing !== undefined) return 'extension';
     const world = product(outer, matrixOf(node));
     if (node.mesh !== undefined) {
       if (node.skin !== undefined || isBent(node.weights ?? meshes[node.mesh].weights)) return 'posed';
-      placed.push({ mesh: node.mesh, name: node.name ?? '', world });
+      placed.push({ mesh: node.mesh, name: node.name ?? '', world, level });
     }
-    for (const child of (node.children ?? []).toReversed()) stack.push({ i: child, world });
+    for (const child of (node.children ?? []).toReversed()) stack.push({ i: child, world, level });
   }
   return hasCircle(parents, nodes) ? 'nodes' : placed;
+}
+
+/** A node on its way, in the place of what is above it. */
+interface Visit {
+  i: number;
+  world: Matrix4;
+  level?: Level;
 }
 
 /** Targets are mixed in at rest: what stands there is not what the points say. */

@@ -1,4 +1,6 @@
 export type { UvSpace } from './fileUv.ts';
+export { LEVELS_AS } from './levels.ts';
+export type { LevelsAs } from './levels.ts';
 export { finishName, finishAt, finishOf, lookOf } from './looks.ts';
 export type { CutterLook } from './looks.ts';
 export type { LetterLook } from './looks.ts';

@@ -1,4 +1,5 @@
 import type { Document, Material, Texture, TextureInfo } from '@gltf-transform/core';
+import { groundOf, sameGround, type Ground } from './paintGround.ts';
 
 /** What pictures of a material say, as in glTF 2.0, 3.9. */
 export const PAINT_MAPS = ['colour', 'normal', 'roughMetal', 'occlusion', 'emissive'] as const;
@@ -27,45 +28,79 @@ export interface PaintImage {
 export interface Paints {
   list: Paint[];
   images: PaintImage[];
+  /** pictures that lie by other texture coordinates than the first of their material, or of a kind that no browser shows */
+  leftOut?: number;
 }
 
 const MIMES: readonly string[] = ['image/png', 'image/jpeg', 'image/webp'];
 
-/** The materials of a document, in its own order. Pictures of kinds that no browser shows are left out, and such as stand for other texture coordinates than the first. */
-export function paintsOf(document: Document): Paints {
+/**
+ * The materials of a document in its own order, and by what coordinates the pictures of each lie: a mesh here has one
+ * pair a corner, so pictures that lie by others than the first of their material are left out, and counted.
+ */
+export function paintsOf(document: Document): { paints: Paints; grounds: Ground[] } {
   const images: PaintImage[] = [];
   const number = new Map<Texture, number>();
-  const imageOf = (texture: Texture | null, info: TextureInfo | null): number | undefined => {
-    const bytes = texture?.getImage();
-    if (!texture || !bytes || !MIMES.includes(texture.getMimeType()) || (info?.getTexCoord() ?? 0) !== 0) return undefined;
+  const imageOf = (texture: Texture): number | undefined => {
+    const bytes = texture.getImage();
+    if (!bytes || !MIMES.includes(texture.getMimeType())) return undefined;
     const known = number.get(texture);
     if (known !== undefined) return known;
     number.set(texture, images.length);
     return images.push({ mime: texture.getMimeType(), bytes: new Uint8Array(bytes) }) - 1;
   };
-  const list = document.getRoot().listMaterials().map((material): Paint => ({
-    name: material.getName(),
-    colour: material.getBaseColorFactor(),
-    roughness: material.getRoughnessFactor(),
-    metallic: material.getMetallicFactor(),
-    emissive: material.getEmissiveFactor(),
-    alpha: material.getAlphaMode(),
-    doubleSided: material.getDoubleSided(),
-    maps: mapsOf(material, imageOf),
-  }));
-  return { list, images };
-} // prettier-ignore
+  const grounds: Ground[] = [];
+  let leftOut = 0;
+  const list = document
+    .getRoot()
+    .listMaterials()
+    .map((material): Paint => {
+      const { maps, ground, left } = mapsOf(material, imageOf);
+      grounds.push(ground);
+      leftOut += left;
+      return {
+        name: material.getName(),
+        colour: material.getBaseColorFactor(),
+        roughness: material.getRoughnessFactor(),
+        metallic: material.getMetallicFactor(),
+        emissive: material.getEmissiveFactor(),
+        alpha: material.getAlphaMode(),
+        doubleSided: material.getDoubleSided(),
+        maps,
+      };
+    });
+  return { paints: { list, images, ...(leftOut > 0 && { leftOut }) }, grounds };
+}
 
-function mapsOf(material: Material, imageOf: (texture: Texture | null, info: TextureInfo | null) => number | undefined): Paint['maps'] {
-  const found: Record<PaintMap, number | undefined> = {
-    colour: imageOf(material.getBaseColorTexture(), material.getBaseColorTextureInfo()),
-    normal: imageOf(material.getNormalTexture(), material.getNormalTextureInfo()),
-    roughMetal: imageOf(material.getMetallicRoughnessTexture(), material.getMetallicRoughnessTextureInfo()),
-    occlusion: imageOf(material.getOcclusionTexture(), material.getOcclusionTextureInfo()),
-    emissive: imageOf(material.getEmissiveTexture(), material.getEmissiveTextureInfo()),
-  };
-  return Object.fromEntries(Object.entries(found).filter(([, value]) => value !== undefined));
-} // prettier-ignore
+/** In the order of PAINT_MAPS: the first that has a picture says by what coordinates they lie. */
+const PICTURES: Record<PaintMap, (of: Material) => { texture: Texture | null; info: TextureInfo | null }> = {
+  colour: (of) => ({ texture: of.getBaseColorTexture(), info: of.getBaseColorTextureInfo() }),
+  normal: (of) => ({ texture: of.getNormalTexture(), info: of.getNormalTextureInfo() }),
+  roughMetal: (of) => ({ texture: of.getMetallicRoughnessTexture(), info: of.getMetallicRoughnessTextureInfo() }),
+  occlusion: (of) => ({ texture: of.getOcclusionTexture(), info: of.getOcclusionTextureInfo() }),
+  emissive: (of) => ({ texture: of.getEmissiveTexture(), info: of.getEmissiveTextureInfo() }),
+};
+
+function mapsOf(
+  material: Material,
+  imageOf: (texture: Texture) => number | undefined,
+): { maps: Paint['maps']; ground: Ground; left: number } {
+  const maps: Paint['maps'] = {};
+  let ground: Ground | undefined;
+  let left = 0;
+  for (const map of PAINT_MAPS) {
+    const { texture, info } = PICTURES[map](material);
+    if (!texture) continue;
+    const own = groundOf(info);
+    const image = ground && !sameGround(own, ground) ? undefined : imageOf(texture);
+    if (image === undefined) left++;
+    else {
+      maps[map] = image;
+      ground ??= own;
+    }
+  }
+  return { maps, ground: ground ?? groundOf(null), left };
+}
 
 /** The same material in another document. `hasUv`: pictures need texture coordinates. */
 export function paintedMaterial(document: Document, { list, images }: Paints, at: number, { hasUv, textures }: { hasUv: boolean; textures: Map<number, Texture> }): Material {

@@ -2,7 +2,7 @@ import { MM_PER, ok, type LoadUnpacker, type Result } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Paints } from './paints.ts';
 import { readGlb, type ReadOptions } from './readGlb.ts';
-import { readObj } from './readObj.ts';
+import { readObjLevel } from './readObj.ts';
 import { readPly } from './readPly.ts';
 import { readStl } from './readStl.ts';
 import { utf8Text } from './utf8.ts';
@@ -16,6 +16,8 @@ export interface ReadBack {
   finishes: string[];
   /** materials with their pictures, where they were asked for */
   paints?: Paints;
+  /** of detail, by names or by links (MSFT_lod); one was read */
+  levels: number;
 }
 
 /** Reads a file of ours with the readers for files of others: nothing that was known while writing is used. */
@@ -28,13 +30,15 @@ export async function readBack(
   if (format === 'glb') {
     const read = await readGlb(bytes, unpacker, options);
     if (!read.ok) return read;
-    const { mesh, nodes, materials, paints } = read.value;
-    return ok({ mesh, names: nodes, finishes: materials, paints });
+    const { mesh, nodes, materials, paints, levels } = read.value;
+    return ok({ mesh, names: nodes, finishes: materials, paints, levels });
   }
-  const mesh = { obj: readObj, stl: readStl, ply: readPly }[format](bytes);
-  if (!mesh.ok) return mesh;
-  const named = format === 'obj' ? namesIn(bytes) : { names: [], finishes: [] };
-  return ok({ mesh: mesh.value, ...named });
+  if (format === 'obj') {
+    const read = readObjLevel(bytes, options.level ?? 0);
+    return read.ok ? ok({ ...read.value, ...namesIn(bytes) }) : read;
+  }
+  const mesh = { stl: readStl, ply: readPly }[format](bytes);
+  return mesh.ok ? ok({ mesh: mesh.value, names: [], finishes: [], levels: 1 }) : mesh;
 }
 
 function namesIn(bytes: Uint8Array): { names: string[]; finishes: string[] } {

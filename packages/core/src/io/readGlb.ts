@@ -1,9 +1,16 @@
-import { Primitive, WebIO, type Document, type GLTF } from '@gltf-transform/core';
-import { EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization } from '@gltf-transform/extensions';
+import { Logger, Primitive, WebIO, type Accessor, type Document, type GLTF } from '@gltf-transform/core';
+import {
+  EXTMeshoptCompression,
+  KHRDracoMeshCompression,
+  KHRMeshQuantization,
+  KHRTextureTransform,
+} from '@gltf-transform/extensions';
 import { fail, LIMITS, ok, type LoadUnpacker, type Result } from '../base/index.ts';
 import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
 import { glbFault, openGlb, type GlbFile } from './glbFile.ts';
 import { placedMeshes, type Matrix4, type Placed } from './glbScene.ts';
+import { inLevel } from './levels.ts';
+import { groundOf, onGround } from './paintGround.ts';
 import { paintsOf, type Paints } from './paints.ts';
 
 /** A GLB as one mesh of triangles, joined where points are equal, in metres as the format asks, with the names it gives. */
@@ -14,35 +21,40 @@ export interface ReadGlb {
   materials: string[];
   /** where they are asked for: faces are marked with them, and have their texture coordinates */
   paints?: Paints;
+  /** of detail; one was read */
+  levels: number;
 }
 
 export interface ReadOptions {
   painted?: boolean;
   /** more are refused before anything is made of them */
   mostFaces?: number;
+  /** of a file with several levels of detail: 0, the finest, unless another is asked for */
+  level?: number;
 }
 
 /**
  * Binary glTF 2.0 -> the meshes of its scene as one; motion and cameras are passed over, and materials with their
- * pictures unless they are
- * `painted`. Counts, lengths and references are held against the file before anything is made of them (glbBounds.ts).
+ * pictures unless they are `painted`. Counts, lengths and references are held against the file before anything is made of them (glbBounds.ts).
  */
 export async function readGlb(
   bytes: Uint8Array,
   unpacker?: LoadUnpacker,
-  { painted = false, mostFaces = LIMITS.meshFaces }: ReadOptions = {},
+  { painted = false, mostFaces = LIMITS.meshFaces, level = 0 }: ReadOptions = {},
 ): Promise<Result<ReadGlb>> {
   const file = openGlb(bytes);
   if (!file.ok) return file;
   if (file.value.packed && !unpacker) return glbFault(20, 'packed');
-  const placed = placedMeshes(file.value.json);
-  if (typeof placed === 'string') return glbFault(20, placed);
+  const all = placedMeshes(file.value.json);
+  if (typeof all === 'string') return glbFault(20, all);
+  const { parts: placed, levels } = inLevel(all, level);
   const { faces, parts } = sizeOf(file.value, placed);
   if (faces > mostFaces) return fail('TOO_LARGE', { what: 'faces', size: faces, limit: mostFaces });
   if (parts > LIMITS.meshParts)
     return fail('TOO_LARGE', { what: 'parts of meshes', size: parts, limit: LIMITS.meshParts });
   try {
-    return gather(await documentOf(file.value, unpacker), placed, painted);
+    const read = gather(await documentOf(file.value, unpacker), placed, painted);
+    return read.ok ? ok({ ...read.value, levels }) : read;
   } catch {
     return glbFault(20, 'data');
   }
@@ -50,12 +62,14 @@ export async function readGlb(
 
 /** Meshes, materials and pictures by the library's reader; the tree of nodes is walked here. */
 async function documentOf({ json, bin, packed }: GlbFile, unpacker?: LoadUnpacker): Promise<Document> {
-  const io = new WebIO().registerExtensions([EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization]);
+  const io = new WebIO().setLogger(new Logger(Logger.Verbosity.SILENT)).registerExtensions(READ);
   if (packed && unpacker) io.registerDependencies({ [packed.decoder]: await unpacker(packed.packing) });
   const left = { nodes: [], scenes: [], scene: undefined, animations: [], skins: [], cameras: [] };
   const kept = { ...json, ...left } as unknown as GLTF.IGLTF;
   return io.readJSON({ json: kept, resources: bin.length > 0 ? { [GLB_BIN]: bin as Uint8Array<ArrayBuffer> } : {} });
 }
+
+const READ = [EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantization, KHRTextureTransform];
 
 /** What the library calls the file's own bytes. */
 const GLB_BIN = '@glb.bin';
@@ -73,9 +87,9 @@ function sizeOf({ json }: GlbFile, placed: readonly Placed[]): { faces: number; 
   return { faces: sum((mesh) => ofMesh[mesh]), parts: sum((mesh) => meshes[mesh].primitives.length) };
 }
 
-function gather(document: Document, placed: readonly Placed[], painted: boolean): Result<ReadGlb> {
+function gather(document: Document, placed: readonly Placed[], painted: boolean): Result<Omit<ReadGlb, 'levels'>> {
   const builder = new MeshBuilder();
-  const paints = painted ? paintsOf(document) : undefined;
+  const { paints, grounds = [] } = painted ? paintsOf(document) : {};
   const number = new Map((paints ? document.getRoot().listMaterials() : []).map((material, i) => [material, i]));
   const meshes = document.getRoot().listMeshes();
   const uv: number[] = [];
@@ -89,14 +103,15 @@ function gather(document: Document, placed: readonly Placed[], painted: boolean)
       faces += loops.length / 3;
       const first = builder.vertexCount;
       const material = primitive.getMaterial();
-      const region = builder.region('body', -1, -1, material ? number.get(material) : undefined);
-      const laid = paints && primitive.getAttribute('TEXCOORD_0');
+      const at = material ? number.get(material) : undefined;
+      const region = builder.region('body', -1, -1, at);
+      const ground = at === undefined ? groundOf(null) : grounds[at];
+      const laid = paints && coordinatesOf(primitive, ground.set);
       if (!addPlaces(builder, primitive, world)) return glbFault(20, 'vertex');
       for (let c = 0; c < loops.length; c++) {
         builder.corner(first + loops[c]);
         if (c % 3 === 2) builder.endFace(region);
-        // in this format texture coordinates count from the top
-        if (paints) uv.push(...(laid ? upright(laid.getElement(loops[c], [])) : [0, 0]));
+        if (paints) uv.push(...(laid ? onGround(laid.getElement(loops[c], []), ground) : [0, 0]));
       }
     }
   }
@@ -106,7 +121,11 @@ function gather(document: Document, placed: readonly Placed[], painted: boolean)
   return ok({ mesh: weld(mesh), nodes, materials: materials.map((m) => m.getName()), ...(paints && { paints }) });
 }
 
-const upright = ([u, v]: readonly number[]): [number, number] => [u, 1 - v];
+/** One pair a vertex; undefined where there are none or too few. */
+function coordinatesOf(primitive: Primitive, set: number): Accessor | undefined {
+  const found = primitive.getAttribute(`TEXCOORD_${set}`);
+  return found && found.getCount() >= (primitive.getAttribute('POSITION')?.getCount() ?? 0) ? found : undefined;
+}
 
 /**
  * Three vertices a triangle, of lists, strips and fans (glTF 2.0, 3.7.2.1); none of points and lines. Undefined: a

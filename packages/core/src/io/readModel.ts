@@ -28,6 +28,8 @@ export interface ReadModel {
   joinMm?: number;
   /** its own materials, where it keeps them and has any */
   paints?: Paints;
+  /** of detail; the finest was read */
+  levels: number;
 }
 
 /** How files of a format count and stand, unless somebody says otherwise. */
@@ -62,7 +64,7 @@ export async function readModel(
   const mesh = outward(frame.closed ? closeHoles(placed).mesh : placed);
   const { openEdges, badEdges } = adjacency(mesh);
   const joinMm = openEdges > 0 ? joinThatCloses(mesh) : undefined;
-  const told = { openEdges, badEdges, ...(joinMm !== undefined && { joinMm }) };
+  const told = { openEdges, badEdges, levels: read.value.levels, ...(joinMm !== undefined && { joinMm }) };
   const { paints } = read.value;
   if (!paints || paints.list.length === 0) return ok({ mesh: { ...mesh, uv: undefined }, ...told });
   return ok({ mesh, ...told, paints });

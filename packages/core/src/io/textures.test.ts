@@ -1,5 +1,6 @@
 import { loadKernels } from '@fictile/kernels';
 import { Document, WebIO, type Material } from '@gltf-transform/core';
+import { KHRTextureTransform } from '@gltf-transform/extensions';
 import { unwrap } from '../base/index.ts';
 import { usualSlots } from '../document/index.ts';
 import { STILL } from '../math/index.ts';
@@ -97,17 +98,11 @@ test('a mirrored texture is told; a triangle without any gets some direction', (
   expect(tangents({ ...rows, uvs: [0, 0, 0, 0, 0, 0] }, [0, 1, 2]).slice(0, 4)).toEqual([1, 0, 0, 1]);
 });
 
-test('levels of detail stand one after the other under names of their own', async () => {
-  const { bytes, meshes } = await written({ levels: 3 });
-  expect(text(bytes).match(/^o .*$/gm)).toEqual(['o Kiln_LOD0', 'o Kiln_LOD1', 'o Kiln_LOD2']);
-  expect(faceCount(meshes[2])).toBeLessThan(faceCount(asTriangles(meshes[0])));
-});
-
 describe('a model that comes with materials and pictures', () => {
   const PICTURE = Uint8Array.of(137, 80, 78, 71, 13, 10, 26, 10, 1, 2, 3);
 
   /** A box of 40 mm with two materials, the first with a picture; each side has the whole of it. */
-  async function pictured(): Promise<Uint8Array> {
+  async function pictured(change: (document: Document, glazed: Material) => void = () => {}): Promise<Uint8Array> {
     const document = new Document();
     const buffer = document.createBuffer();
     const texture = document.createTexture('glaze').setImage(PICTURE).setMimeType('image/png');
@@ -125,7 +120,8 @@ describe('a model that comes with materials and pictures', () => {
     const sides = [[4, 5, 7, 6], [1, 0, 2, 3], [5, 1, 3, 7], [0, 4, 6, 2], [6, 7, 3, 2], [0, 1, 5, 4]];
     sides.forEach((four, i) => side(i === 0 ? glazed : bare, four.flatMap(p), [0, 1, 2, 0, 2, 3]));
     document.createScene().addChild(document.createNode('box').setMesh(made));
-    return new WebIO().writeBinary(document);
+    change(document, glazed);
+    return new WebIO().registerExtensions([KHRTextureTransform]).writeBinary(document);
   }
 
   const read = async (bytes: Uint8Array, paint: 'own' | 'finish' = 'own') => unwrap(await readModel(bytes, { ...usualFrame('glb'), paint }));
@@ -147,5 +143,40 @@ describe('a model that comes with materials and pictures', () => {
     const plain = await read(await pictured(), 'finish');
     expect([plain.paints, plain.mesh.uv, plain.mesh.regions.length]).toEqual([undefined, undefined, 1]);
     expect((await materialsOf(await scene(plain))).map((m) => m.getBaseColorTexture())).toEqual([null]);
+  });
+
+  test('its coordinates are read from the pair that is named, moved as it is said', async () => {
+    const bytes = await pictured((document, glazed) => {
+      const moved = document.createExtension(KHRTextureTransform).createTransform()
+        .setOffset([0.25, 0.5]).setScale([2, 4]).setRotation(Math.PI / 2).setTexCoord(1);
+      glazed.getBaseColorTextureInfo()?.setExtension('KHR_texture_transform', moved);
+      // the second pair runs the other way round
+      for (const side of document.getRoot().listMeshes()[0].listPrimitives()) {
+        const first = side.getAttribute('TEXCOORD_0')?.getArray() as Float32Array;
+        const second = document.createAccessor().setType('VEC2').setArray(first.map((u) => 1 - u)).setBuffer(document.getRoot().listBuffers()[0]);
+        side.setAttribute('TEXCOORD_1', second);
+      }
+    });
+    const [usual, { mesh, paints }] = [await read(await pictured()), await read(bytes)];
+    const glazed = (c: number): boolean => mesh.regions[mesh.region[Math.floor(c / 3)]].paint === 0;
+    for (let c = 0; c < mesh.faceVertices.length; c++) {
+      const [u, v] = [usual.mesh.uv?.[2 * c] ?? 0, 1 - (usual.mesh.uv?.[2 * c + 1] ?? 0)];
+      // a quarter turn against the clock takes (u, v) to (v, -u) where v counts from the top
+      const [x, y] = glazed(c) ? [4 * (1 - v) + 0.25, -2 * (1 - u) + 0.5] : [u, v];
+      expect(mesh.uv?.[2 * c]).toBeCloseTo(x, 6);
+      expect(mesh.uv?.[2 * c + 1]).toBeCloseTo(1 - y, 6);
+    }
+    expect(paints?.leftOut).toBeUndefined();
+  });
+
+  test('pictures that lie by other coordinates than the first of their material are left out, and counted', async () => {
+    const bytes = await pictured((document, glazed) => {
+      const shade = document.createTexture('shade').setImage(PICTURE).setMimeType('image/png');
+      glazed.setOcclusionTexture(shade).getOcclusionTextureInfo()?.setTexCoord(1);
+      glazed.setNormalTexture(shade);
+    });
+    const { paints } = await read(bytes);
+    expect(paints?.list[0].maps).toEqual({ colour: 0, normal: 1 });
+    expect(paints?.leftOut).toBe(1);
   });
 }); // prettier-ignore

@@ -10,6 +10,7 @@ import {
 import type { Finish, Slots } from '../document/index.ts';
 import { isStill, type Transform } from '../math/index.ts';
 import { cornerNormals, triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { LinkedLevels } from './linkedLevels.ts';
 import { finishKey, finishName, finishAt, lookOf, type LetterLook, type PieceLooks } from './looks.ts';
 import { paintedMaterial, type Paints } from './paints.ts';
 import { tangents } from './tangents.ts';
@@ -25,6 +26,8 @@ export interface GlbPart {
   letters: readonly LetterLook[];
   /** a model's own materials */
   paints?: Paints;
+  /** linked levels of detail: the finest, 0, is in the scene, and those after it stand for it */
+  level?: number;
 }
 
 export interface GlbOptions {
@@ -43,7 +46,11 @@ export async function writeGlb(parts: readonly GlbPart[], options: GlbOptions): 
   const document = new Document();
   document.getRoot().getAsset().generator = 'Fictile';
   const shared: Shared = { document, buffer: document.createBuffer(), materials: new Map(), painted: new Map() };
-  const top = document.createNode(options.name).setScale([0.001, 0.001, 0.001]);
+  if (parts.some(({ level = 0 }) => level > 0)) {
+    linkedLevels(parts, options, shared);
+    return new WebIO().registerExtensions([LinkedLevels]).writeBinary(document);
+  }
+  const top = document.createNode(options.name).setScale([METRES, METRES, METRES]);
   document.createScene(options.name).addChild(top);
   for (const part of parts) {
     const isAlone = parts.length === 1 && isStill(part.transform);
@@ -57,6 +64,26 @@ export async function writeGlb(parts: readonly GlbPart[], options: GlbOptions): 
   return new WebIO().writeBinary(document);
 }
 
+const METRES = 0.001;
+
+/** Programs put a coarser level in the place of its node, whose parents it then lacks: each node has the whole of its place. */
+function linkedLevels(parts: readonly GlbPart[], options: GlbOptions, shared: Shared): void {
+  const { document } = shared;
+  const links = document.createExtension(LinkedLevels);
+  const scene = document.createScene(options.name);
+  const finest: Node[] = [];
+  let count = 0;
+  for (const part of parts) {
+    const node = document.createNode(part.name);
+    place(node, part.transform, METRES);
+    fill(node, part, options, shared);
+    if (!part.level) {
+      scene.addChild(node);
+      finest.push(node);
+    } else links.link(finest[count++ % finest.length], node);
+  }
+}
+
 interface Shared {
   document: Document;
   buffer: GltfBuffer;
@@ -65,8 +92,10 @@ interface Shared {
   painted: Map<Paints, { materials: Map<number, Material>; textures: Map<number, Texture> }>;
 }
 
-function place(node: Node, { rows: r, move }: Transform): void {
-  node.setMatrix([r[0], r[3], r[6], 0, r[1], r[4], r[7], 0, r[2], r[5], r[8], 0, ...move, 1]);
+function place(node: Node, { rows, move }: Transform, scale = 1): void {
+  const r = rows.map((value) => value * scale);
+  const [x, y, z] = move.map((value) => value * scale);
+  node.setMatrix([r[0], r[3], r[6], 0, r[1], r[4], r[7], 0, r[2], r[5], r[8], 0, x, y, z, 1]);
 }
 
 function fill(node: Node, part: GlbPart, options: GlbOptions, shared: Shared): void {

@@ -3,7 +3,7 @@ import { usualSlots, type Slots } from '../document/index.ts';
 import { isStill, STILL, transformPoints, type Transform } from '../math/index.ts';
 import { asTriangles, faceCount, toFloat32, vertexCount, weld, type PolygonMesh } from '../mesh/index.ts';
 import { withFileUv, type UvSpace } from './fileUv.ts';
-import { withLevels } from './levels.ts';
+import { levelsOf, levelSuffix, type LevelsAs } from './levels.ts';
 import type { LetterLook, PieceLooks } from './looks.ts';
 import { MaterialNames } from './materialNames.ts';
 import { inFrame, type FileFrame } from './orientation.ts';
@@ -37,6 +37,7 @@ export interface WriteOptions {
   tangents: boolean;
   /** obj and glb only: how many levels of detail, each with half the triangles of the one before */
   levels: number;
+  levelsAs: LevelsAs;
 }
 
 /** A way to write that needs no choices, for a format. */
@@ -53,6 +54,7 @@ export const usualWriteOptions = (format: MeshFormat, name: string): WriteOption
   uvTileMm: 100,
   tangents: false,
   levels: 1,
+  levelsAs: 'files',
 });
 
 /** A piece to be written: in its own space, with its place and looks. */
@@ -75,10 +77,15 @@ export interface WrittenCounts {
   quads: number;
 }
 
-export interface WrittenScene {
+export interface WrittenFile {
   bytes: Uint8Array;
   /** materials of an OBJ, when asked for */
   mtl: Uint8Array | undefined;
+}
+
+export interface WrittenScene extends WrittenFile {
+  /** coarser levels of detail in files of their own, and what comes after their names */
+  coarser: (WrittenFile & { suffix: string })[];
   /** the pieces as they stand in the file */
   meshes: PolygonMesh[];
   counts: WrittenCounts;
@@ -87,13 +94,35 @@ export interface WrittenScene {
 
 /** The one way from pieces to a file, for the page and the command line alike. */
 export async function writeScene(
-  whole: readonly ScenePart[],
+  parts: readonly ScenePart[],
   options: WriteOptions,
   loadSimplifier?: () => Promise<Simplifier>,
 ): Promise<WrittenScene> {
-  const textured = options.format === 'obj' || options.format === 'glb';
-  const levels = textured ? options.levels : 1;
-  const parts = withLevels(whole, levels, levels > 1 ? await loadSimplifier?.() : undefined);
+  const count = isTextured(options) ? options.levels : 1;
+  const levels = levelsOf(parts, count, count > 1 ? await loadSimplifier?.() : undefined);
+  if (count === 1 || options.levelsAs === 'files') {
+    const files = await Promise.all(levels.map((level, i) => writeLevel(level, i, options)));
+    const coarser = files.slice(1).map(({ bytes, mtl }, i) => ({ bytes, mtl, suffix: levelSuffix(i + 1) }));
+    return { ...files[0], coarser, meshes: files.flatMap(({ meshes }) => meshes) };
+  }
+  const isLinked = options.levelsAs === 'linked' && options.format === 'glb';
+  const named = levels.flatMap((level, i) =>
+    level.map((part) => ({ ...part, name: part.name + levelSuffix(i), ...(isLinked && { level: i }) })),
+  );
+  return { ...(await writeParts(named, options)), coarser: [] };
+}
+
+/** The finest level keeps its name; the others have names of their own, so that several can be read into one scene. */
+function writeLevel(parts: readonly ScenePart[], level: number, options: WriteOptions): Promise<OneFile> {
+  if (level === 0) return writeParts(parts, options);
+  const suffix = levelSuffix(level);
+  const named = parts.map((part) => ({ ...part, name: part.name + suffix }));
+  return writeParts(named, { ...options, name: options.name + suffix });
+}
+
+type OneFile = Omit<WrittenScene, 'coarser'>;
+
+async function writeParts(parts: readonly (ScenePart & { level?: number })[], options: WriteOptions): Promise<OneFile> {
   let collapsed = 0;
   const meshes = parts.map((part) => {
     let mesh = options.format === 'glb' ? part.mesh : inFrame(placed(part), frameOf(options));
@@ -103,6 +132,7 @@ export async function writeScene(
       collapsed += rounded.collapsed;
     }
     if (options.weld) mesh = weld(mesh);
+    const textured = isTextured(options);
     mesh = part.paints
       ? asItCame(mesh, textured)
       : withFileUv(mesh, part.letters, { space: textured ? options.uv : 'none', tileMm: options.uvTileMm });
@@ -113,6 +143,9 @@ export async function writeScene(
   const ready = parts.map((part, i) => ({ ...part, name: names[i], mesh: meshes[i] }));
   return { ...(await bytesOf(ready, options)), meshes, counts: countsOf(meshes), remarks };
 }
+
+/** Formats that hold texture coordinates, and several objects by name. */
+const isTextured = ({ format }: WriteOptions): boolean => format === 'obj' || format === 'glb';
 
 /** A model that keeps its materials keeps its texture coordinates. */
 const asItCame = ({ uv, ...mesh }: PolygonMesh, textured: boolean): PolygonMesh =>
@@ -149,9 +182,9 @@ export const usualUp = (format: MeshFormat): 'y' | 'z' => (format === 'obj' || f
 export const materialsFileName = (name: string): string => `${oneWord(name)}.mtl`;
 
 async function bytesOf(
-  parts: readonly ScenePart[],
+  parts: readonly (ScenePart & { level?: number })[],
   options: WriteOptions,
-): Promise<Pick<WrittenScene, 'bytes' | 'mtl'>> {
+): Promise<WrittenFile> {
   switch (options.format) {
     case 'obj': {
       if (!options.materials) return { bytes: writeObj(parts), mtl: undefined };

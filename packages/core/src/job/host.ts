@@ -153,6 +153,7 @@ export class JobHost {
       kind: 'written',
       bytes: written.bytes,
       mtl: written.mtl,
+      coarser: written.coarser,
       counts: written.counts,
       remarks: [...remarks, ...written.remarks],
     };
@@ -301,7 +302,9 @@ const buffersFor = (mesh: PolygonMesh, apart: Apart, preview: boolean): DisplayB
 
 function buffersOf(answer: JobAnswer): ArrayBuffer[] {
   if (answer.kind === 'written')
-    return [answer.bytes, ...(answer.mtl ? [answer.mtl] : [])].map((bytes) => bytes.buffer as ArrayBuffer);
+    return [answer, ...answer.coarser]
+      .flatMap(({ bytes, mtl }) => (mtl ? [bytes, mtl] : [bytes]))
+      .map((bytes) => bytes.buffer as ArrayBuffer);
   if (answer.kind === 'placed')
     return [answer.triangles, ...(answer.values ? [answer.values] : [])].map((one) => one.buffer as ArrayBuffer);
   if (answer.kind !== 'evaluated') return [];

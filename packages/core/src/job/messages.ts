@@ -13,7 +13,7 @@ import type {
 } from '../evaluate/index.ts';
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
 import type { Box3, Transform } from '../math/index.ts';
-import type { MeshFormat, Paints, WriteOptions, WrittenCounts } from '../io/index.ts';
+import type { MeshFormat, Paints, WriteOptions, WrittenScene } from '../io/index.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
@@ -74,7 +74,7 @@ export type JobAnswer =
   | { kind: 'checked'; pieceId: string; report: MeshReport; crossing: Remark[] }
   | { kind: 'placed'; pieceId: string; triangles: Float32Array; values?: Float32Array }
   | { kind: 'fit'; pieceId: string; fit: FlatFit | undefined }
-  | { kind: 'written'; bytes: Uint8Array; mtl: Uint8Array | undefined; counts: WrittenCounts; remarks: Remark[] }
+  | ({ kind: 'written' } & Omit<WrittenScene, 'meshes'>)
   | { kind: 'readBack'; names: string[]; finishes: string[]; report: MeshReport }
   | { kind: 'drawing'; drawing: ReadDrawing }
   | { kind: 'fontFacts'; facts: FontFacts }

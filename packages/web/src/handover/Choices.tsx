@@ -1,5 +1,5 @@
 import { Checkbox, Group, NativeSelect, Text } from '@mantine/core';
-import { usualUp, type LengthUnit, type UvSpace, type WriteOptions } from '@fictile/core';
+import { LEVELS_AS, usualUp, type LengthUnit, type LevelsAs, type UvSpace, type WriteOptions } from '@fictile/core';
 import { NumberValue } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 
@@ -102,6 +102,17 @@ function Textured({ options, onChange }: ChoicesProps) {
         value={String(levels)}
         onChange={(event) => onChange({ ...options, levels: Number(event.currentTarget.value) })}
       />
+      {levels > 1 && (
+        <NativeSelect
+          label={T.levelsAs}
+          data={LEVELS_AS.filter((as) => as !== 'linked' || format === 'glb').map((value) => ({
+            value,
+            label: T.levelsAsOf[value],
+          }))}
+          value={options.levelsAs === 'linked' && format !== 'glb' ? 'files' : options.levelsAs}
+          onChange={(event) => onChange({ ...options, levelsAs: event.currentTarget.value as LevelsAs })}
+        />
+      )}
     </>
   );
 }

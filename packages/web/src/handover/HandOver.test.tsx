@@ -28,7 +28,7 @@ const client = {
         report: { ...SOUND, ...report } as MeshReport,
       };
     const counts = { vertices: 8, faces: 12, quads: request.options?.format === 'obj' ? 6 : 0 };
-    return { kind: 'written', bytes: new Uint8Array(2048), mtl: undefined, counts, remarks: [] };
+    return { kind: 'written', bytes: new Uint8Array(2048), mtl: undefined, coarser: [], counts, remarks: [] };
   },
 } as unknown as JobClient;
 

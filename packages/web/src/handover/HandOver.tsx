@@ -57,8 +57,10 @@ function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'pr
   const save = (): void => {
     if (!written) return;
     const base = project.name.trim() || texts.pieces.newWords;
-    saveFile(written.bytes, `${base}.${options.format}`);
-    if (written.mtl) saveFile(written.mtl, materialsFileName(named.name));
+    for (const { bytes, mtl, suffix } of [{ ...written, suffix: '' }, ...written.coarser]) {
+      saveFile(bytes, `${base}${suffix}.${options.format}`);
+      if (mtl) saveFile(mtl, materialsFileName(named.name + suffix));
+    }
   };
   return (
     <Stack gap="md">
@@ -99,6 +101,7 @@ function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'pr
                 written.bytes.length,
               )
             : (failed ?? `${texts.handOver.count} …`)}
+        {written && written.coarser.length > 0 && ` ${texts.handOver.beside(written.coarser.length)}`}
       </Text>
       {written?.remarks
         .filter((r) => r.code === 'ROUNDING_COLLAPSED')

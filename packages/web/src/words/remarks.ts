@@ -32,6 +32,7 @@ type ShapeRemark = Extract<
       | 'ONTO_FLOATS'
       | 'ONTO_FOLDS'
       | 'MODEL_OPEN'
+      | 'MODEL_LEFT_OUT'
       | 'LINE_ENDS'
       | 'NEED_FINER'
       | 'NEED_OVER_BUDGET';
@@ -151,6 +152,8 @@ function shapeText(remark: ShapeRemark): string {
         : `The surface curves so tightly that letters fold over: ${remark.params.letters}. Make them smaller or move them.`;
     case 'MODEL_OPEN':
       return openText(remark.params);
+    case 'MODEL_LEFT_OUT':
+      return leftOutText(remark.params);
     case 'LINE_ENDS':
       return `The line is too short; left out: ${remark.params.letters}`;
     case 'NEED_FINER':
@@ -188,6 +191,14 @@ const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
 
 const skippedText = ({ what, count }: { what: DrawingSkip; count: number }): string =>
   count === 1 ? SKIPPED[what] : `${SKIPPED[what]} (${count.toLocaleString('en')} times)`;
+
+function leftOutText({ pictures, levels }: RemarkParams['MODEL_LEFT_OUT']): string {
+  const counted = pictures === 1 ? 'A picture is' : `${pictures} pictures are`;
+  return [
+    ...(pictures > 0 ? [`${counted} left out: laid by coordinates of their own, or of a kind that is not shown.`] : []),
+    ...(levels > 0 ? [`The file holds this model ${levels + 1} times, finer and coarser. The finest came in.`] : []),
+  ].join(' ');
+}
 
 function crossingText({ letters, limit }: RemarkParams['SHAPE_CROSSES']): string {
   const up = limit === undefined ? '' : ` Up to ${mm(Math.abs(limit))} of unevenness nothing does.`;

@@ -374,6 +374,14 @@ export const texts = {
     tangents: 'Tangents beside them',
     levels: 'Levels of detail',
     levelsOf: (n: number): string => (n === 1 ? 'this one alone' : `${n}, each with half the triangles`),
+    levelsAs: 'Levels go into',
+    levelsAsOf: {
+      files: 'files of their own',
+      objects: 'this file, as objects',
+      linked: 'this file, linked (MSFT_lod)',
+    },
+    beside: (coarser: number): string =>
+      coarser === 1 ? 'One coarser file beside it.' : `${coarser} coarser files beside it.`,
     count: 'Counting',
     tolerance: 'Curves within',
     toleranceSame: 'as in the workshop',

@@ -1,4 +1,4 @@
-import { usualFrame, usualWriteOptions, type MeshFormat, type Model, type Piece } from '@fictile/core';
+import { isModel, usualFrame, usualWriteOptions, type MeshFormat, type Model, type Piece } from '@fictile/core';
 import { Button, Group } from '@mantine/core';
 import { useFileDialog } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
@@ -51,13 +51,15 @@ async function bringIn(file: File, { actions, chosen }: Bench): Promise<void> {
 }
 
 async function plainCopy(piece: Piece, { actions, chosen, client, store }: Bench): Promise<void> {
-  const options = { ...usualWriteOptions('obj', piece.name), uv: 'none' as const };
+  // a GLB alone keeps pictures; it takes faces apart into triangles, as it has done with the model's own
+  const format = isModel(piece) && piece.source.paint === 'own' ? piece.source.format : 'obj';
+  const options = { ...usualWriteOptions(format, piece.name), uv: 'none' as const };
   const answer = await client?.ask({ kind: 'write', project: store.project, pieceIds: [piece.id], options });
   if (answer?.kind === 'failed') return tell(failureText(answer.error));
   if (answer?.kind !== 'written') return;
   const file = new File([answer.bytes as Uint8Array<ArrayBuffer>], texts.pieces.plainOf(piece.name));
   if (file.size > LARGEST_FILE) return tell(texts.form.tooLarge(file.name));
-  const model = await kept(file, 'obj');
+  const model = await kept(file, format);
   if (model) chosen.choose(actions.putInstead(model, piece));
 }
 

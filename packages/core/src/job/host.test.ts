@@ -10,14 +10,15 @@ type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version
 /** A host with the page's side of it: answers by serial, and the newest serial that shared memory would hold. */
 async function startHost(model?: Uint8Array | (() => never)) {
   const waiting = new Map<number, (answer: JobAnswer) => void>();
-  const state = { newest: 0, serial: 0 };
+  // `looks`: after so many looks at it something newer is asked for
+  const state = { newest: 0, serial: 0, looks: Infinity };
   const host = new JobHost({
     kernels: await loadKernels(),
     catalogue: SHIPPED_FONTS,
     loadFont: readFont,
     loadModel: async () => (typeof model === 'function' ? model() : model),
     cacheBytes: 32e6,
-    newest: () => state.newest,
+    newest: () => (state.looks-- > 0 ? state.newest : Infinity),
     breathe: () => new Promise((resolve) => setImmediate(resolve)),
     now: () => performance.now(),
     send: (reply: JobReply) => {
@@ -32,7 +33,7 @@ async function startHost(model?: Uint8Array | (() => never)) {
       host.take({ ...request, version, serial } as JobRequest);
     });
   };
-  return { ask };
+  return { ask, state };
 }
 
 const project = (...texts: string[]): Project =>
@@ -216,4 +217,18 @@ test('a lettering that grew into its neighbour is told with the way that makes r
     options: usualWriteOptions('glb', 'I'),
   });
   expect(file.kind === 'written' && file.remarks.map(({ code }) => code)).toEqual(['PIECES_CROSS']);
+});
+
+test('a check that is given up at any moment never calls well what runs into its neighbour', async () => {
+  const both = project('K', 'H');
+  let given = 0;
+  for (let looks = 0; given < 2; looks++) {
+    const { ask, state } = await startHost();
+    state.looks = looks;
+    const answer = await ask({ kind: 'check', project: both, pieceId: 'piece0' });
+    if (answer.kind === 'checked') {
+      given++;
+      expect(answer.crossing.map(({ code }) => code)).toEqual(['PIECES_CROSS']);
+    } else expect(answer).toMatchObject({ kind: 'failed', error: { code: 'CANCELLED' } });
+  }
 });

@@ -71,7 +71,9 @@ export class JobHost {
       ...evaluated.value.remarks.filter(({ code }) => code === 'SHAPE_CROSSES'),
       ...(await this.#meetings(project, evaluated.value, context)),
     ];
-    return report ? { kind: 'checked', pieceId, report, crossing } : { kind: 'failed', error: CANCELLED.error };
+    // given up halfway, it has not looked at all that it might run into
+    if (!report || context.cancelled()) return { kind: 'failed', error: CANCELLED.error };
+    return { kind: 'checked', pieceId, report, crossing };
   }
 
   /** Letterings that a piece runs into as they stand. */

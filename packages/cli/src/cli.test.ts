@@ -307,3 +307,20 @@ describe('make', () => {
     expect(await readdir(folder)).toEqual([]);
   });
 });
+
+test.each([
+  ['along the line', { text: 'ax', font: 'Work Sans', tolerance: 0.3, twistAlong: 60 }, 'SHAPE_CROSSES'],
+  ['from front to back', { text: 'a', font: 'Rye', tolerance: 0.05, twist: 60 }, 'ALONG_CROSSES'],
+])(
+  'strokes thinner than curves are true that are twisted %s cross; curves as fine as is told do not',
+  async (_, asked, code) => {
+    const flags = { size: 60, depth: 30, edge: 'plain', outline: 0.05, out: 'x.obj', ...asked };
+    const remarksOf = async (more: object) =>
+      (await buildCase(flagsOf({ ...flags, ...more }), await loadKernels())).result.remarks;
+    const [told] = await remarksOf({});
+    expect(told).toMatchObject({ code, params: { finerMm: asked.tolerance / 5 } });
+    // as somebody who does what is said, twice at most
+    const once = await remarksOf({ tolerance: asked.tolerance / 5 });
+    expect(once.length === 0 ? once : await remarksOf({ tolerance: asked.tolerance / 25 })).toEqual([]);
+  },
+);

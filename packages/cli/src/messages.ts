@@ -218,7 +218,7 @@ export function remarkText(remark: Remark): string {
     case 'LIGHTER_VANISHES':
       return `The outline is so much lighter that nothing is left of: ${remark.params.letters}`;
     case 'ALONG_CROSSES':
-      return `Changed so much from front to back, walls run into each other: ${remark.params.letters}`;
+      return `Changed so much from front to back, walls run into each other: ${remark.params.letters}${finerText(remark.params)}`;
     case 'EDGE_TOO_FINE':
       return `Lettering this large takes edges from ${mm(remark.params.leastMm)} on: a finer one was left plain.`;
     case 'EDGE_MEETS':
@@ -263,9 +263,12 @@ const CUT_FAULTS: Readonly<Record<CutFault, string>> = {
     'What came out of the cut has the wrong volume: faces of the model, or of the lettering as it lies there, run through each other. Mend the model, or choose another --method.',
 };
 
-function crossingText({ letters, limit }: RemarkParams['SHAPE_CROSSES']): string {
+const finerText = ({ finerMm }: { finerMm?: number }): string =>
+  finerMm === undefined ? '' : `; strokes are thinner than curves are true: --tolerance ${finerMm} may do`;
+
+function crossingText({ letters, limit, finerMm }: RemarkParams['SHAPE_CROSSES']): string {
   const up = limit === undefined ? '' : `; up to ${mm(Math.abs(limit))} of unevenness nothing does`;
-  return `Shaped so, faces run into each other${letters === '' ? '' : `: ${letters}`}${up || (letters === '' ? '.' : '')}`;
+  return `Shaped so, faces run into each other${letters === '' ? '' : `: ${letters}`}${up || finerText({ finerMm }) || (letters === '' ? '.' : '')}`;
 }
 
 /** Of shapes, and of what lies on models. */

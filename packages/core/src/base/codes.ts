@@ -101,7 +101,7 @@ export interface RemarkParams {
   /** The outline was made so much lighter that nothing is left of these letters. */
   LIGHTER_VANISHES: { letters: string };
   /** Changed so much from front to back, these letters' walls cross, their own or each other's. */
-  ALONG_CROSSES: { letters: string };
+  ALONG_CROSSES: { letters: string; finerMm?: number };
   /** An edge is finer than the grid of so large a lettering: it was left plain. */
   EDGE_TOO_FINE: { leastMm: number };
   /** Strokes are thinner than the edge asked for somewhere: the slopes meet in ridges and no flat front is left on these letters. */
@@ -130,7 +130,7 @@ export interface RemarkParams {
    * Letters' faces cross after the shape steps, their own or each other's. `limit`: the height of a step that moves
    * outward up to which it makes nothing cross, where it is higher.
    */
-  SHAPE_CROSSES: { letters: string; stepId?: string; limit?: number };
+  SHAPE_CROSSES: { letters: string; stepId?: string; limit?: number; finerMm?: number };
   /** Letters that lie beyond the end of the line they run along are left out. */
   LINE_ENDS: { letters: string };
   /** Edges are longer than the shape steps need, because somebody chose their size. */

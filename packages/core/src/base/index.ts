@@ -12,6 +12,7 @@ export type {
   RemarkCode,
   RemarkParams,
 } from './codes.ts';
+export { finerTolerance } from './finerTolerance.ts';
 export { textHash } from './hash.ts';
 export { crc32 } from './crc32.ts';
 export { LIMITS } from './limits.ts';

@@ -5,6 +5,8 @@ export const LIMITS = {
   projectBytes: 16 * 1024 * 1024,
   /** unpacked */
   projectFileBytes: 512 * 1024 * 1024,
+  /** how near chords can be asked to lie to their curves, mm */
+  finestToleranceMm: 0.0005,
   /** graphemes of one piece that are kept */
   graphemes: 20_000,
   /** places of the grid that a mesh is made anew over */

@@ -311,7 +311,7 @@ export const bodySchema = z.object({
     /** fewest faces; even cuts through the whole lettering; squares; quads that follow the strokes */
     style: z.enum(['plain', 'bands', 'grid', 'flow']),
     /** largest distance of a chord from its curve */
-    toleranceMm: length(0.0005, 10),
+    toleranceMm: length(LIMITS.finestToleranceMm, 10),
     /** length of an edge of squares and flowing quads; 0: as suits the lettering */
     sizeMm: length(0, 10_000),
     /** how many bands, and the axis along which they follow one another */

@@ -296,7 +296,9 @@ export class Engine {
     const { clusters, layout, heights, under, remarks, context } = built;
     const run = await this.#steps(project, piece, built);
     if (!run) return fail('CANCELLED', {});
-    const crossing = built.crossings ? shapeCrossings(piece, run.clusters, { letters: layout.letters, context }) : [];
+    const crossing = built.crossings
+      ? shapeCrossings(piece, run.clusters, { letters: layout.letters, context, told: run.remarks })
+      : [];
     return ok({
       pieceId: piece.id,
       clusters: run.clusters,

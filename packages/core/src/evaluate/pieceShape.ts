@@ -73,7 +73,7 @@ function withDepth(body: Body, contour: Contour, own: { depthMm: number; front: 
     depthMm: depthMm + added,
     front: shaped(front),
     back: shaped(back),
-    side: { ...sideOf(solid), ...tolerance },
+    side: { ...sideOf(body), ...tolerance },
     shiftMm: 0 - bolder - (solid.edgeSide === 'outward' ? grownBy(front, back) : 0),
     ...(solid.swell.frontMm > 0 || solid.swell.backMm > 0 ? { swell: solid.swell } : {}),
   };
@@ -91,9 +91,10 @@ const wideOf = ({ kind, inMm }: Edge): number => (kind === 'plain' ? 0 : inMm);
 const deepOf = ({ kind, deepMm }: Edge): number => (kind === 'plain' ? 0 : deepMm);
 
 /** A straight side is divided as finely as what changes along the depth asks for. */
-function sideOf({ side, along }: Solid): SideShape {
-  if (side.kind !== 'straight') return { ...side, twistDegrees: along.twistDegrees };
-  return { ...STRAIGHT_SIDE, divisions: Math.max(side.divisions, divisionsAlong(along)) };
+function sideOf({ solid: { side, along }, faces }: Body): SideShape {
+  const pieces = divisionsAlong(along, faces.toleranceMm);
+  if (side.kind !== 'straight') return { ...side, twistPieces: along.twistDegrees === 0 ? 0 : pieces };
+  return { ...STRAIGHT_SIDE, divisions: Math.max(side.divisions, pieces) };
 }
 
 function bandsOf(contour: Contour, { emboldenMm }: Solid): LetteringOptions['bands'] {

@@ -1,4 +1,4 @@
-import { remark, type Remark, type RunContext } from '../base/index.ts';
+import { finerTolerance, remark, type Remark, type RunContext } from '../base/index.ts';
 import { isShapeStep, type Piece, type Step } from '../document/index.ts';
 import { crossingLetters, textsOf, type BuiltCluster, type NeedReport } from '../lettering/index.ts';
 import { heightThatHolds, movesOutward } from '../shape/index.ts';
@@ -16,14 +16,18 @@ export function needRemarks(need: NeedReport | undefined, budget: number): Remar
 
 /** Letters whose faces shape steps have made cross, by exact predicates. */
 export function shapeCrossings(
-  { steps }: Piece,
+  { steps, body }: Piece,
   clusters: readonly BuiltCluster[],
-  { letters, context }: { letters: readonly Letter[]; context: RunContext },
+  { letters, context, told }: { letters: readonly Letter[]; context: RunContext; told: readonly Remark[] },
 ): Remark[] {
   if (!steps.some((step) => step.on && (isShapeStep(step) || step.kind === 'cut'))) return [];
   const crossing = crossingLetters(clusters, () => context.cancelled());
   const known = crossing.filter((letter) => letter >= 0 && letter < letters.length);
-  return crossing.length > 0 ? [remark('SHAPE_CROSSES', { letters: textsOf(known, letters), ...tooHigh(steps) })] : [];
+  if (crossing.length === 0) return [];
+  // where nothing folds, chords of strokes thinner than the tolerance do
+  const folds = told.some(({ code }) => code === 'SHAPE_FOLDS' || code === 'SHAPE_TOUCHES' || code === 'ONTO_FOLDS');
+  const way = tooHigh(steps) ?? (folds ? {} : finerTolerance(body.faces.toleranceMm));
+  return [remark('SHAPE_CROSSES', { letters: textsOf(known, letters), ...way })];
 }
 
 /** The first step that moves outward by more than what is sure to hold. */

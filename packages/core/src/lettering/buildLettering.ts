@@ -1,7 +1,7 @@
-import { LIMITS, remark, Stopped, type Remark, type RunContext } from '../base/index.ts';
+import { finerTolerance, LIMITS, remark, Stopped, type Remark, type RunContext } from '../base/index.ts';
 import { faceCount } from '../mesh/index.ts';
 import { gridStep, type Bands } from '../outline/index.ts';
-import { changesAlong, depthLevels, type Corners, type Finer } from '../solid/index.ts';
+import { changesAlong, depthLevels, twistShare, type Corners, type Finer } from '../solid/index.ts';
 import type { Layout } from '../text/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 import type { LetteringCaches } from './caches.ts';
@@ -77,7 +77,7 @@ const overBudget = (faces: number, budget: number, before: readonly Remark[], bu
 });
 
 /** Remarks of nothing but letters. */
-type LetterCode = 'FACES_PLAIN' | 'WALL_FILLS' | 'LETTERS_CROSS' | 'LETTERS_APART' | 'ALONG_CROSSES';
+type LetterCode = 'FACES_PLAIN' | 'WALL_FILLS' | 'LETTERS_CROSS' | 'LETTERS_APART';
 
 const listedOf =
   ({ letters }: Layout) =>
@@ -100,7 +100,7 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
   const told = new RungRemarks(layout, { step: scale.step, toleranceMm: options.toleranceMm });
   const outmost = (row: readonly Cluster[]): number => Math.max(0, ...row.map((c) => sections.outward(solidOf(c))));
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
-  const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM) / scale.step) : undefined; // prettier-ignore
+  const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM * twistShare(options.toleranceMm)) / scale.step) : undefined; // prettier-ignore
   const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
   const depthOf = (c: Cluster): DepthRange => depthRange(solidOf(c).depthMm, options.depthAnchor, scale.step);
   const plan = planFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters), depthOf, needOf: options.needOf, budget }); // prettier-ignore
@@ -153,7 +153,9 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
     ...(tooLarge.length > 0
       ? [remark('OUTLINE_TOO_LARGE', { letters: textsOf(tooLarge, layout.letters), limit: LIMITS.glyphPoints })]
       : []),
-    ...listed('ALONG_CROSSES', running),
+    ...(running.length > 0 && along
+      ? [remark('ALONG_CROSSES', { letters: textsOf(running, layout.letters), ...finerAlong(along, options) })]
+      : []),
     ...told.remarks(),
   ];
   return { clusters: changed, remarks, need: plan.need, built };
@@ -168,6 +170,10 @@ function finer(faces: LetteringFaces, supportMm: number, { emMm, step }: Drawing
 /** Twisted walls are not flat, and letters that turn or grow for themselves come close to each other. */
 const mayCross = ({ about, twistDegrees, taperPercent }: TowardsBack): boolean =>
   twistDegrees !== 0 || (about === 'letter' && taperPercent < 0);
+
+/** Turned as a whole, only chords can cross, and finer ones do not; letters that turn for themselves run into each other. */
+const finerAlong = ({ about, twistDegrees }: TowardsBack, { toleranceMm }: LetteringOptions): { finerMm?: number } =>
+  about === 'whole' && twistDegrees !== 0 ? finerTolerance(toleranceMm) : {};
 
 const PLAIN_FACES: LetteringFaces = { kind: 'plain' };
 

@@ -60,7 +60,7 @@ test('a twist turns the back by its angle, and nearly keeps the volume', () => {
   expectSound(mesh);
   expect(widest(ends(mesh, 0))).toBeCloseTo(10, 6);
   expect(Math.abs(checkMesh(mesh).volumeMm3 / 16_000 - 1)).toBeLessThan(3e-3);
-  expect(divisionsAlong({ ...STILL, twistDegrees: -90 })).toBe(23);
+  expect([0.3, 0.05, 0.0125].map((mm) => divisionsAlong({ ...STILL, twistDegrees: -90 }, mm))).toEqual([23, 23, 45]);
 });
 
 test('slopes turn as a whole, walls between them', () => {

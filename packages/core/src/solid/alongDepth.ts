@@ -1,6 +1,6 @@
 import { unfolded, type PolygonMesh } from '../mesh/index.ts';
 import { cos, PI, sin } from '../math/index.ts';
-import { DEGREES_A_PIECE, type Section } from './section/index.ts';
+import { type Section } from './section/index.ts';
 
 /** What happens to the solid from its front, which stays as it is, to its back. */
 export interface AlongDepth {
@@ -141,9 +141,22 @@ export function depthLevels({ inset, z, part }: Section, step: number): DepthLev
   return { levels: levels.map((level) => level * step), upright };
 }
 
+/** So many degrees at most between two divisions of a wall that is twisted or curved. */
+const DEGREES_A_PIECE = 4;
+/** Mm: from this tolerance down what is twisted is finer. */
+const COARSE_MM = 0.05;
+
+/**
+ * What pieces and edges of a twisted wall are shorter by, so that it lies within the tolerance: how far a chord strays
+ * from its curve goes with the square of its length. 1 for tolerances that are not fine.
+ */
+export const twistShare = (toleranceMm: number): number => Math.sqrt(Math.min(1, toleranceMm / COARSE_MM));
+
 /** Divisions of the depth that a wall needs to follow. */
-export const divisionsAlong = ({ twistDegrees, curveDegrees }: AlongDepth): number =>
-  Math.max(1, Math.ceil(Math.max(Math.abs(twistDegrees), Math.abs(curveDegrees)) / DEGREES_A_PIECE));
+export const divisionsAlong = ({ twistDegrees, curveDegrees }: AlongDepth, toleranceMm: number): number => {
+  const most = Math.max(Math.abs(twistDegrees), Math.abs(curveDegrees));
+  return Math.max(1, Math.ceil(most / (DEGREES_A_PIECE * twistShare(toleranceMm))));
+};
 
 /** Whether anything changes along the depth at all. */
 export const changesAlong = ({ twistDegrees, taperPercent, shearMm, curveDegrees }: AlongDepth): boolean =>

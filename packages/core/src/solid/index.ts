@@ -1,4 +1,4 @@
-export { alongDepth, changesAlong, depthLevels, divisionsAlong } from './alongDepth.ts';
+export { alongDepth, changesAlong, depthLevels, divisionsAlong, twistShare } from './alongDepth.ts';
 export type { AlongDepth, DepthFrame, DepthLevels } from './alongDepth.ts';
 export { facedFlat } from './facedFlat.ts';
 export type { FaceStyle, FacedFlat } from './facedFlat.ts';

@@ -85,6 +85,10 @@ const NOTES: ReadonlySet<RemarkCode> = new Set([
   'EDGE_JITTERED',
 ]);
 
+/** Finer curves for all faces of the piece. */
+const finerCurves = (toleranceMm: number | undefined): Cure | undefined =>
+  toleranceMm === undefined ? undefined : (edits) => edits.faces({ toleranceMm });
+
 type Cure = (edits: PieceEdits, piece: Piece) => void;
 
 /** What one press can do about it. */
@@ -132,8 +136,12 @@ function cureOf(remark: Remark): Cure | undefined {
         );
     case 'NEED_FINER':
       return (edits, { body: { faces } }) => edits.faces(faces.style === 'bands' ? { style: 'plain' } : { sizeMm: 0 });
+    case 'ALONG_CROSSES':
+      return finerCurves(remark.params.finerMm);
     case 'SHAPE_CROSSES':
     case 'SHAPE_FOLDS': {
+      if (remark.code === 'SHAPE_CROSSES' && remark.params.finerMm !== undefined)
+        return finerCurves(remark.params.finerMm);
       const { stepId, limit } = remark.params;
       return limit === undefined || stepId === undefined
         ? undefined

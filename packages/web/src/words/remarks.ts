@@ -73,7 +73,7 @@ export function remarkText(remark: Remark): string {
     case 'LIGHTER_VANISHES':
       return `The outline is so much lighter that nothing is left of ${remark.params.letters}`;
     case 'ALONG_CROSSES':
-      return `Turned or widened so much towards the back, walls run into each other: ${remark.params.letters}. Turn less, or set the letters wider.`;
+      return `Turned or widened so much towards the back, walls run into each other: ${remark.params.letters}.${finerText(remark.params) || ' Turn less, or set the letters wider.'}`;
     case 'EDGE_TOO_FINE':
       return `Lettering this large takes edges from ${mm(remark.params.leastMm)} on; a finer one was left plain.`;
     case 'EDGE_MEETS':
@@ -200,9 +200,13 @@ function leftOutText({ pictures, levels }: RemarkParams['MODEL_LEFT_OUT']): stri
   ].join(' ');
 }
 
-function crossingText({ letters, limit }: RemarkParams['SHAPE_CROSSES']): string {
+/** Chords of strokes thinner than they are true. */
+const finerText = ({ finerMm }: { finerMm?: number }): string =>
+  finerMm === undefined ? '' : ` Their strokes are thinner than curves are true: keep them within ${mm(finerMm)}.`;
+
+function crossingText({ letters, limit, finerMm }: RemarkParams['SHAPE_CROSSES']): string {
   const up = limit === undefined ? '' : ` Up to ${mm(Math.abs(limit))} of unevenness nothing does.`;
-  return `Shaped like this, faces run into each other${letters === '' ? '' : `: ${letters}`}.${up} Look at Checks for the places.`;
+  return `Shaped like this, faces run into each other${letters === '' ? '' : `: ${letters}`}.${up}${finerText({ finerMm })} Look at Checks for the places.`;
 }
 
 function foldText({ step, xMm, yMm, zMm, limit }: RemarkParams['SHAPE_FOLDS']): string {
@@ -233,7 +237,11 @@ export function cureText(remark: Remark): string {
       return `Use ${remark.params.neededMm} mm`;
     case 'OVER_BUDGET':
       return 'Make it coarser';
+    case 'ALONG_CROSSES':
+      return `Curves within ${remark.params.finerMm ?? 0} mm`;
     case 'SHAPE_CROSSES':
+      if (remark.params.finerMm !== undefined) return `Curves within ${remark.params.finerMm} mm`;
+      return `Use ${Number((remark.params.limit ?? 0).toPrecision(3))}`;
     case 'SHAPE_FOLDS':
       return `Use ${Number((remark.params.limit ?? 0).toPrecision(3))}`;
     case 'PIECES_CROSS':

@@ -1,6 +1,6 @@
 import { drawnProfile, quarterSteps, type Fineness, type ProfileKnot } from './drawnProfile.ts';
 import { edgeProfile, sideProfile, type ProfilePoint } from './profiles.ts';
-import { DEGREES_A_PIECE, type EdgeRow, type EdgeShape, type SideShape } from './shapes.ts';
+import { type EdgeRow, type EdgeShape, type SideShape } from './shapes.ts';
 
 /** Of what a radius of an edge is, for those that are curves all along. */
 const ROUND_SHARES: Readonly<Record<string, number>> = { round: 1, cove: 1, ogee: 0.5, bead: 1 };
@@ -45,11 +45,11 @@ const finenessOf = (
 
 /** From the front edge's foot to the back edge's: how far in (shares of its amount), and how far along (of `longMm`). */
 export function sideRows(side: SideShape, longMm: number): readonly ProfilePoint[] {
-  const { divisions, twistDegrees = 0 } = side;
+  const { divisions, twistPieces = 0 } = side;
   if (side.kind === 'straight')
     return Array.from({ length: divisions + 1 }, (_, i): ProfilePoint => [0, i / divisions]);
   const rows = slopedRows(side, longMm);
-  return twistDegrees === 0 ? rows : withUprights(rows, Math.ceil(Math.abs(twistDegrees) / DEGREES_A_PIECE));
+  return twistPieces === 0 ? rows : withUprights(rows, twistPieces);
 }
 
 function slopedRows(side: SideShape, longMm: number): readonly ProfilePoint[] {

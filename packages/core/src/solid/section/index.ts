@@ -11,7 +11,7 @@ export type { ProfilePoint, UsualKind, UsualSideKind } from './profiles.ts';
 export { sectionCosines, sectionEnds, sectionLayers, sectionReach } from './section.ts';
 export type { Row, Section, SectionPart } from './section.ts';
 export { flareEdge, lipWidth } from './flare.ts';
-export { DEGREES_A_PIECE, STRAIGHT_SIDE } from './shapes.ts';
+export { STRAIGHT_SIDE } from './shapes.ts';
 export type { EdgeShape, SideShape, Swell, SwellCurve, UsualEdge, UsualSide } from './shapes.ts';
 export { usualKnots, usualSideKnots } from './usualKnots.ts';
 export { edgeOfWire, wireEdge } from './wireEdge.ts';

@@ -138,7 +138,7 @@ describe('a swelling front', () => {
 test('a side that is twisted gets upright walls at its rows, and keeps its form', () => {
   const waist = { kind: 'waist' as const, amountMm: 2, steps: 3, divisions: 1 };
   const plain = sideRows(waist, 10);
-  const twisted = sideRows({ ...waist, twistDegrees: 40 }, 10);
+  const twisted = sideRows({ ...waist, twistPieces: 10 }, 10);
   const walls = twisted.filter(([inward], i) => i > 0 && twisted[i - 1][0] === inward);
   expect(walls.length).toBeGreaterThanOrEqual(10); // 4 degrees a piece
   expect([...new Set(twisted.map(([inward]) => inward))]).toEqual([...new Set(plain.map(([inward]) => inward))]);

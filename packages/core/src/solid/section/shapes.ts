@@ -40,12 +40,9 @@ interface SizedSide {
   toleranceMm?: number;
   /** a straight one is cut into so many along the depth */
   divisions: number;
-  /** how far its upright walls are going to be twisted: one without gets some */
-  twistDegrees?: number;
+  /** of its upright walls, so that they can be twisted: one without gets some; 0: they will not be */
+  twistPieces?: number;
 }
-
-/** So many degrees at most between two divisions of a wall that is twisted or curved. */
-export const DEGREES_A_PIECE = 4;
 
 export interface UsualSide extends SizedSide {
   kind: UsualSideKind;

@@ -153,9 +153,7 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
     ...(tooLarge.length > 0
       ? [remark('OUTLINE_TOO_LARGE', { letters: textsOf(tooLarge, layout.letters), limit: LIMITS.glyphPoints })]
       : []),
-    ...(running.length > 0 && along
-      ? [remark('ALONG_CROSSES', { letters: textsOf(running, layout.letters), ...finerAlong(along, options) })]
-      : []),
+    ...(along ? alongRemarks(textsOf(running, layout.letters), along, options) : []),
     ...told.remarks(),
   ];
   return { clusters: changed, remarks, need: plan.need, built };
@@ -172,8 +170,14 @@ const mayCross = ({ about, twistDegrees, taperPercent }: TowardsBack): boolean =
   twistDegrees !== 0 || (about === 'letter' && taperPercent < 0);
 
 /** Turned as a whole, only chords can cross, and finer ones do not; letters that turn for themselves run into each other. */
-const finerAlong = ({ about, twistDegrees }: TowardsBack, { toleranceMm }: LetteringOptions): { finerMm?: number } =>
-  about === 'whole' && twistDegrees !== 0 ? finerTolerance(toleranceMm) : {};
+function alongRemarks(
+  letters: string,
+  { about, twistDegrees }: TowardsBack,
+  { toleranceMm }: LetteringOptions,
+): Remark[] {
+  const isChord = about === 'whole' && twistDegrees !== 0;
+  return letters === '' ? [] : [remark('ALONG_CROSSES', { letters, ...(isChord && finerTolerance(toleranceMm)) })];
+}
 
 const PLAIN_FACES: LetteringFaces = { kind: 'plain' };
 

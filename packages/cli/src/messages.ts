@@ -168,6 +168,7 @@ type ShapeRemark = Extract<
       | 'RUN_NOTHING'
       | 'RECAST_TOO_FINE'
       | 'RECAST_VANISHES'
+      | 'RECAST_LOSES'
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
@@ -263,6 +264,13 @@ const CUT_FAULTS: Readonly<Record<CutFault, string>> = {
     'What came out of the cut has the wrong volume: faces of the model, or of the lettering as it lies there, run through each other. Mend the model, or choose another --method.',
 };
 
+function lostText({ what, letters, xMm, yMm, zMm }: RemarkParams['RECAST_LOSES']): string {
+  const whose = letters === '' ? '' : ` of ${letters}`;
+  const lost =
+    what === 'gone' ? 'Strokes thinner than the cells are gone' : 'Hollows narrower than the cells are filled';
+  return `${lost}${whose}: first at ${mm(xMm)} across, ${mm(yMm)} up, ${mm(zMm)} deep.`;
+}
+
 const finerText = ({ finerMm }: { finerMm?: number }): string =>
   finerMm === undefined ? '' : `; strokes are thinner than curves are true: --tolerance ${finerMm} may do`;
 
@@ -298,6 +306,8 @@ function shapeText(remark: ShapeRemark): string {
       return `Casting anew would take a grid of ${remark.params.places} places, more than ${remark.params.limit}. Take cells of ${mm(remark.params.leastMm)} or more.`;
     case 'RECAST_VANISHES':
       return `Cells are too coarse for ${remark.params.letters === '' ? 'the piece' : remark.params.letters}: nothing would be left, so nothing was changed there.`;
+    case 'RECAST_LOSES':
+      return lostText(remark.params);
     case 'ONTO_CYCLE':
       return `These pieces are laid onto each other: ${remark.params.pieces}. The step is left out.`;
     case 'ONTO_MISSES':

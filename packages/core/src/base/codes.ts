@@ -145,6 +145,16 @@ export interface RemarkParams {
   RECAST_TOO_FINE: { places: number; limit: number; leastMm: number };
   /** nothing would be left of them, so they stay as they were; letters '' where a piece has none */
   RECAST_VANISHES: { letters: string };
+  /** Strokes thinner than the cells are gone, or hollows narrower than them filled; the first place, in the piece's own axes. `finerMm`: cells that may do. */
+  RECAST_LOSES: {
+    stepId: string;
+    what: 'gone' | 'filled';
+    letters: string;
+    xMm: number;
+    yMm: number;
+    zMm: number;
+    finerMm?: number;
+  };
   /** These pieces are laid onto each other in a circle; the step is left out. */
   ONTO_CYCLE: { stepId: string; pieces: string };
   /** The line of sight meets no model; the step is left out. */

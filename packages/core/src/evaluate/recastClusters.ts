@@ -3,6 +3,7 @@ import type { RecastStep } from '../document/index.ts';
 import { textsOf } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import type { Letter } from '../text/index.ts';
+import { losses, type Losses } from '../voxel/index.ts';
 import { recastBody } from './recastBody.ts';
 import { recastTooFine } from './recastTooFine.ts';
 import type { ShapedGroup, SteppedCluster } from './shapeClusters.ts';
@@ -31,6 +32,7 @@ export async function recastClusters(
   const simplifier = step.errorMm > 0 ? await loadSimplifier?.() : undefined;
   const { id: _id, on: _on, ...values } = step;
   const made: SteppedCluster[] = [];
+  const lost: Lost[] = [];
   const gone: SteppedCluster[] = [];
   for (const cluster of clusters) {
     const key = keyHash(`${cluster.key} | ${JSON.stringify(values)}`);
@@ -39,6 +41,7 @@ export async function recastClusters(
     cache.set(key, mesh, meshBytes(mesh));
     const isGone = faceCount(mesh) === 0;
     if (isGone) gone.push(cluster);
+    else lost.push({ cluster, ...lossesOf(cluster.mesh, mesh, step) });
     made.push({ ...cluster, ...(!isGone && { key, mesh }), rest: undefined });
     await context.breathe();
   }
@@ -48,7 +51,35 @@ export async function recastClusters(
       clusters: [...clusters],
       remarks: [remark('STEP_LEFT_OUT', { step: step.kind, faces, budget: faceBudget })],
     };
-  return { clusters: made, remarks: vanished(gone, letters) };
+  return { clusters: made, remarks: [...vanished(gone, letters), ...lostRemarks(lost, step, letters)] };
+}
+
+interface Lost extends Losses {
+  cluster: SteppedCluster;
+}
+
+const known = new WeakMap<PolygonMesh, Losses>();
+
+/** By what it became: meshes are kept while they are of use. */
+function lossesOf(old: PolygonMesh, mesh: PolygonMesh, step: RecastStep): Losses {
+  const found = known.get(mesh) ?? losses(old, mesh, step);
+  known.set(mesh, found);
+  return found;
+}
+
+/** Of strokes that are gone and of hollows that are filled: whose they are, and the first place. */
+function lostRemarks(lost: readonly Lost[], { id, sizeMm, thickMm }: RecastStep, letters: readonly Letter[]): Remark[] {
+  return (['gone', 'filled'] as const).flatMap((what) => {
+    const rows = lost.flatMap((one) => one[what].map((place) => ({ place, cluster: one.cluster })));
+    if (rows.length === 0) return [];
+    const [{ place, cluster }] = rows;
+    const whose = rows.map((row) => row.cluster.letters[row.cluster.mesh.regions[row.place.region].letter] ?? -1);
+    const of = [...new Set(whose)].filter((letter) => letter >= 0 && letter < letters.length);
+    // what is to be thick closes hollows on purpose
+    const finer = what === 'gone' || thickMm === 0 ? { finerMm: Number((sizeMm / 2).toPrecision(2)) } : {};
+    const [xMm, yMm, zMm] = [cluster.x, cluster.y, cluster.z].map((zero, k) => zero + place.at[k]);
+    return [remark('RECAST_LOSES', { stepId: id, what, letters: textsOf(of, letters), xMm, yMm, zMm, ...finer })];
+  });
 }
 
 function vanished(gone: readonly SteppedCluster[], letters: readonly Letter[]): Remark[] {

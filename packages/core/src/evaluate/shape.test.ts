@@ -108,6 +108,7 @@ test('cast anew between shapes: sound, where it was, and shaped on from there; c
     expect(Math.abs(after.high[k] - before.high[k])).toBeLessThan(2);
     expect(last.high[k]).toBeCloseTo(after.high[k], 6);
   }
+  expect(made.remarks).toEqual([]);
   const fine = await evaluate('H', [{ ...cast, sizeMm: 0.01 }]);
   expect(codes(fine)).toEqual(['RECAST_TOO_FINE']);
   const plain = pieceMesh(await evaluate('H', [])).positions;

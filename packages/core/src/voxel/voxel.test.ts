@@ -2,12 +2,12 @@ import { quietContext } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import { usualForms, type FormShape } from '../document/index.ts';
 import { formMesh } from '../form/index.ts';
-import { boxOfPoints } from '../math/index.ts';
+import { boxOfPoints, type Vec3 } from '../math/index.ts';
 import { asTriangles, faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { subdivide } from '../refine/index.ts';
 import { Target } from '../surface/index.ts';
 import { cubes, insideOut, joined, opened } from '../testing/meshes.ts';
-import { recast, recastCost } from './index.ts';
+import { losses, recast, recastCost } from './index.ts';
 
 const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
 
@@ -18,6 +18,41 @@ async function made(mesh: PolygonMesh, values: Partial<Parameters<typeof recast>
 }
 
 const volumeOf = (mesh: PolygonMesh): number => checkMesh(mesh).volumeMm3;
+
+describe('what is lost where a mesh is made anew', () => {
+  const lost = async (old: PolygonMesh, sizeMm: number, thickMm = 0) => {
+    const found = losses(old, await made(old, { sizeMm, thickMm }), { sizeMm, thickMm, meltMm: 0 });
+    return { gone: found.gone.length, filled: found.filled.length };
+  };
+  const finely = (mesh: PolygonMesh): PolygonMesh =>
+    subdivide(subdivide(subdivide(mesh, 'straight'), 'straight'), 'straight');
+  const beam = (size: Vec3, at: Vec3): PolygonMesh => {
+    const cube = cubes(1, [0, 0, 0]);
+    return { ...cube, positions: cube.positions.map((value, i) => at[i % 3] + value * size[i % 3]) };
+  };
+  const NOTHING = { gone: 0, filled: 0 };
+
+  test('nothing of what is thicker than the cells, nor where parts ran into each other', async () => {
+    expect(await lost(finely(cubes(8, [0, 0, 0])), 0.5)).toEqual(NOTHING);
+    expect(await lost(joined(finely(cubes(8, [0, 0, 0])), finely(cubes(8, [3, 3, 3]))), 0.5)).toEqual(NOTHING);
+  });
+
+  test('strokes thinner than the cells, unless sheets are made thick', async () => {
+    const stroke = joined(finely(cubes(8, [0, 0, 0])), finely(beam([20, 0.2, 0.2], [8, 4, 4])));
+    const { gone, filled } = await lost(stroke, 1);
+    expect(gone).toBeGreaterThan(50);
+    expect(filled).toBe(0);
+    expect(await lost(stroke, 0.5, 1)).toEqual(NOTHING);
+  });
+
+  test('hollows narrower than the cells', async () => {
+    // two plates with a slot of 0.3 between them
+    const plates = joined(finely(beam([10, 10, 4], [0, 0, 0])), finely(beam([10, 10, 4], [0, 0, 4.3])));
+    const { gone, filled } = await lost(plates, 1);
+    expect(filled).toBeGreaterThan(10);
+    expect(gone).toBe(0);
+  });
+});
 
 describe('a mesh made anew', () => {
   const ball: FormShape = { kind: 'ball', radiusMm: 10 };

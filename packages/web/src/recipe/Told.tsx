@@ -60,6 +60,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   RUN_NOTHING: 'steps',
   RECAST_TOO_FINE: 'steps',
   RECAST_VANISHES: 'steps',
+  RECAST_LOSES: 'steps',
   ONTO_CYCLE: 'steps',
   ONTO_MISSES: 'steps',
   ONTO_OVERHANGS: 'steps',
@@ -136,6 +137,15 @@ function cureOf(remark: Remark): Cure | undefined {
         );
     case 'NEED_FINER':
       return (edits, { body: { faces } }) => edits.faces(faces.style === 'bands' ? { style: 'plain' } : { sizeMm: 0 });
+    case 'RECAST_LOSES': {
+      const { stepId, finerMm: sizeMm } = remark.params;
+      return sizeMm === undefined
+        ? undefined
+        : (edits, { steps }) =>
+            edits.steps(
+              steps.map((step) => (step.id === stepId && step.kind === 'recast' ? { ...step, sizeMm } : step)),
+            );
+    }
     case 'ALONG_CROSSES':
       return finerCurves(remark.params.finerMm);
     case 'SHAPE_CROSSES':

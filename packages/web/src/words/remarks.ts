@@ -25,6 +25,7 @@ type ShapeRemark = Extract<
       | 'RUN_NOTHING'
       | 'RECAST_TOO_FINE'
       | 'RECAST_VANISHES'
+      | 'RECAST_LOSES'
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
@@ -136,6 +137,8 @@ function shapeText(remark: ShapeRemark): string {
       return `Casting anew would take a grid of ${(remark.params.places / 1e6).toFixed(0)} million places, more than the ${(remark.params.limit / 1e6).toFixed(0)} million allowed. Take cells of ${mm(remark.params.leastMm)} or more.`;
     case 'RECAST_VANISHES':
       return `Cells are too coarse for ${remark.params.letters === '' ? 'this piece' : remark.params.letters}: nothing would be left. Take smaller ones, or make sheets thick.`;
+    case 'RECAST_LOSES':
+      return lostText(remark.params);
     case 'ONTO_CYCLE':
       return `These pieces lie on each other in a circle: ${remark.params.pieces}. The step is left out.`;
     case 'ONTO_MISSES':
@@ -200,6 +203,14 @@ function leftOutText({ pictures, levels }: RemarkParams['MODEL_LEFT_OUT']): stri
   ].join(' ');
 }
 
+function lostText({ what, letters, xMm, yMm, zMm }: RemarkParams['RECAST_LOSES']): string {
+  const whose = letters === '' ? '' : ` of ${letters}`;
+  const place = `${mm(xMm)} across, ${mm(yMm)} up, ${mm(zMm)} deep`;
+  return what === 'gone'
+    ? `Strokes${whose} are thinner than the cells and are gone, first at ${place}.`
+    : `Hollows${whose} are narrower than the cells and are filled, first at ${place}.`;
+}
+
 /** Chords of strokes thinner than they are true. */
 const finerText = ({ finerMm }: { finerMm?: number }): string =>
   finerMm === undefined ? '' : ` Their strokes are thinner than curves are true: keep them within ${mm(finerMm)}.`;
@@ -237,6 +248,8 @@ export function cureText(remark: Remark): string {
       return `Use ${remark.params.neededMm} mm`;
     case 'OVER_BUDGET':
       return 'Make it coarser';
+    case 'RECAST_LOSES':
+      return `Cells of ${remark.params.finerMm ?? 0} mm`;
     case 'ALONG_CROSSES':
       return `Curves within ${remark.params.finerMm ?? 0} mm`;
     case 'SHAPE_CROSSES':

@@ -12,7 +12,7 @@ const file = (name: string, text: string) => ({ name, mimeType: 'image/svg+xml',
 async function addFile(page: Page, name: string, text: string): Promise<void> {
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('menuitem', { name: 'Drawing from a file' }).click();
+  await page.getByRole('menuitem', { name: 'Drawing or picture from a file' }).click();
   await (await chooser).setFiles(file(name, text));
 }
 

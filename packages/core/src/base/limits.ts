@@ -48,6 +48,8 @@ export const LIMITS = {
   svgElements: 20_000,
   /** painted paths of a drawing, their pieces and characters all together, and its colours */
   drawingElements: 5_000,
+  /** of a picture whose silhouette is traced */
+  picturePixels: 4_000_000,
   drawingPieces: 40_000,
   drawingPathCharacters: 4_000_000,
   drawingColours: 64,

@@ -52,6 +52,23 @@ describe('clusters', () => {
     expect(new Set(mesh.regions.map((r) => r.letter))).toEqual(new Set([0, 1, 2, 3]));
   });
 
+  test.each([
+    ['z', 5.264569253078662, 3.197883170144632],
+    ['^%', 5.632408583653159, 5.8965145109687],
+  ])('an outline whose parts all but touch is parted and sound: hollow %s', async (text, wallMm, inMm) => {
+    const font = { family: 'Recursive', weight: 400, italic: false, axes: {} };
+    const contour = { kind: 'hollow', wallMm, side: 'outside', count: 1, gapMm: 2 } as const;
+    const front = { kind: 'bead' as const, inMm, deepMm: 2.4, steps: 3, points: [] };
+    const evaluated = await run(project(text, { font, contour, tracking: -20.2 }, { depthMm: 19, front }));
+    expect(evaluated.remarks.map(({ code }) => code)).toContain('EDGE_OPENED');
+    expect(checkMesh(pieceMesh(evaluated))).toMatchObject({
+      closed: true,
+      manifold: true,
+      outward: true,
+      crossingFaces: 0,
+    });
+  });
+
   test('apart: shells of their own, and those that cross are named', async () => {
     const evaluated = await run(project('kiln', { ...script, letters: 'apart' }));
     expect(evaluated.clusters).toHaveLength(4);

@@ -9,7 +9,7 @@ import {
 } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Project } from '../document/index.ts';
-import { readSvg } from '../drawing/index.ts';
+import { readSvg, silhouette, type ReadDrawing } from '../drawing/index.ts';
 import { display, Engine, flatFit, meetingRemarks, meetingsOf, neighboursOf, pieceMesh, roughDisplay, scenePart, laidPlaces, type Apart, type DisplayBuffers, type EngineTools, type Evaluated, type StandingPart } from '../evaluate/index.ts'; // prettier-ignore
 import { inMm, quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
@@ -115,13 +115,10 @@ export class JobHost {
         }));
       case 'write':
         return this.#write(request);
-      case 'readSvg': {
-        const read = readSvg(request.text);
-        const answer: JobAnswer = read.ok
-          ? { kind: 'drawing', drawing: read.value }
-          : { kind: 'failed', error: read.error };
-        return Promise.resolve(answer);
-      }
+      case 'readSvg':
+        return Promise.resolve(drawingAnswer(readSvg(request.text)));
+      case 'silhouette':
+        return Promise.resolve(drawingAnswer(silhouette(request.shades, request.options)));
       case 'fontFacts':
         return this.#fontFacts(request);
       case 'readBack':
@@ -280,6 +277,9 @@ function shown(
     paints: paintsFor(evaluated, known),
   };
 }
+
+const drawingAnswer = (read: Result<ReadDrawing>): JobAnswer =>
+  read.ok ? { kind: 'drawing', drawing: read.value } : { kind: 'failed', error: read.error };
 
 /** Pictures go over once. */
 function paintsFor({ paints }: Evaluated, known: Set<string>): ShownPiece['paints'] {

@@ -1,6 +1,6 @@
 import { contact } from './contact.ts';
 import { orientByWinding } from './orient.ts';
-import { doubledArea, fromRings, type Outline, type VertexRing } from './outline.ts';
+import { doubledArea, fromRings, toRings, type Outline, type VertexRing } from './outline.ts';
 import { tidy } from './tidy.ts';
 import { openRings, unite } from './unite.ts';
 
@@ -22,7 +22,7 @@ export interface Conditioned {
  * the exception. Points stay untouched where nothing is wrong.
  */
 export function condition(rings: readonly VertexRing[], em: number): Conditioned {
-  const options = { shortest: SHORTEST_EDGE_EM * em, smallestDoubledArea: Math.max(2, DUST_DOUBLED_EM2 * em * em) };
+  const options = tidyOptions(em);
   const near = NEAR_SHARE * OPENING_EM * em;
   let current = tidy(rings, options);
   let state = contact(current, near);
@@ -36,6 +36,15 @@ export function condition(rings: readonly VertexRing[], em: number): Conditioned
   }
   return { outline: fromRings(opening(current, options, OPENING_EM * em)), opened: true };
 }
+
+/** The same outline with parts that all but touch a hair farther apart; empty where none was found. */
+export const openedOutline = (outline: Outline, em: number): Outline =>
+  fromRings(opening(toRings(outline), tidyOptions(em), OPENING_EM * em));
+
+const tidyOptions = (em: number): { shortest: number; smallestDoubledArea: number } => ({
+  shortest: SHORTEST_EDGE_EM * em,
+  smallestDoubledArea: Math.max(2, DUST_DOUBLED_EM2 * em * em),
+});
 
 /** Opens by growing distances until no two edges meet; an outline that never does is given up (empty). */
 function opening(

@@ -1,5 +1,5 @@
 export { bordersTouch, boundingBox, touches, type Border } from './apart.ts';
-export { condition, OPENING_EM } from './condition.ts';
+export { condition, openedOutline, OPENING_EM } from './condition.ts';
 export type { Conditioned } from './condition.ts';
 export { contact } from './contact.ts';
 export { CurveBuilder, pointAt, tangentAlong } from './curves.ts';
@@ -20,5 +20,5 @@ export { strokeCrossings, thicknessAt } from './thickness.ts';
 export type { Crossing } from './thickness.ts';
 export { curveBounds, transformCurves } from './transformCurves.ts';
 export type { CurveBox, Form } from './transformCurves.ts';
-export { covered, dilated, openRings, unite } from './unite.ts';
+export { covered, dilated, unite } from './unite.ts';
 export { isTangled } from './tangled.ts';

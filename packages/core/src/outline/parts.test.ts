@@ -7,15 +7,15 @@ import {
   doubledArea,
   fromRings,
   nextVertices,
-  openRings,
   outlineBytes,
   placed,
   toRings,
 } from './index.ts';
+
 import { orientByWinding } from './orient.ts';
 import { restoreOrigins } from './origins.ts';
 import { tidy } from './tidy.ts';
-import { unite } from './unite.ts';
+import { openRings, unite } from './unite.ts';
 
 const TIDY = { shortest: 10, smallestDoubledArea: 200 };
 

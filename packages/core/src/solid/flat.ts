@@ -1,5 +1,5 @@
 import { seededRandom } from '../base/index.ts';
-import { openRings, OPENING_EM, toRings, fromRings, contact, type Outline } from '../outline/index.ts';
+import { fromRings, openedOutline, OPENING_EM, type Outline } from '../outline/index.ts';
 import { buildCap, type Cap } from './cap.ts';
 import { planBothSides, SMALLEST_LAYER, type Corners, type Partition } from './wavefront/index.ts';
 
@@ -48,12 +48,9 @@ export function flatWavefront(outline: Outline, options: FlatOptions): FlatWavef
     const jittered = attempt(outline, options, jitter(outline, by, options.seed));
     if (jittered) return { ...jittered, rung: { kind: 'jittered', byGridSteps: by } };
   }
-  const distance = OPENING_EM * options.em;
-  const opened = fromRings(openRings(toRings(outline), distance));
-  if (opened.x.length > 0 && contact(toRings(opened), 0) !== 'crossing') {
-    const found = attempt(opened, options, undefined);
-    if (found) return { ...found, rung: { kind: 'opened', byGridSteps: distance } };
-  }
+  const opened = openedOutline(outline, options.em);
+  const parted = opened.x.length > 0 ? attempt(opened, options, undefined) : undefined;
+  if (parted) return { ...parted, rung: { kind: 'opened', byGridSteps: OPENING_EM * options.em } };
   for (const share of NARROWER) {
     const found = attempt(outline, narrower(options, share), undefined);
     if (found) return { ...found, rung: { kind: 'narrowed', share } };

@@ -74,7 +74,7 @@ test('shapes are added under their own names, and a file is asked for', async ()
   await add('Star');
   expect(names()).toEqual(['Title', 'Foot', 'Star', 'Star 2']);
   expect(pieces()[3].source).toMatchObject({ kind: 'drawing', shape: { kind: 'star', points: 5 } });
-  await add('Drawing from a file');
+  await add('Drawing or picture from a file');
   expect(files).toBe(1);
 });
 

@@ -1,11 +1,11 @@
 import { UnstyledButton } from '@mantine/core';
 import { usualForms, type FormPiece, type FormShape, type ModelPiece, type ShownPiece, type Step } from '@fictile/core';
 import { useState } from 'react';
-import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import classes from './Recipe.module.css';
-import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
+import { number, type ChapterProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 const T = texts.form;

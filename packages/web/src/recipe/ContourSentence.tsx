@@ -1,8 +1,8 @@
 import { usualHollow, usualWire, type Contour } from '@fictile/core';
-import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { PICTURES } from './pictures.tsx';
-import { choicesOf, number, type ChapterProps, type LetteringProps } from './sentenceParts.tsx';
+import { number, type ChapterProps, type LetteringProps } from './sentenceParts.tsx';
 
 type Of<K extends Contour['kind']> = Extract<Contour, { kind: K }>;
 const HOLLOW = usualHollow();

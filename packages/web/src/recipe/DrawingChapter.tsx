@@ -1,6 +1,6 @@
 import { coloursOf, drawingSize, usualShapes, type DrawingShape } from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
-import { ChoiceValue, Sentence, Swatch } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence, Swatch } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { ContourSentence } from './ContourSentence.tsx';
@@ -8,7 +8,7 @@ import { KnotSentence } from './KnotSentence.tsx';
 import { OwnSentence } from './OwnSentence.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
-import { choicesOf, number, type DrawingProps } from './sentenceParts.tsx';
+import { number, type DrawingProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 /** What stands in the place of words: a drawing that was brought in, or a shape drawn here. */

@@ -1,11 +1,11 @@
 import { isLettering, type Faces, type RemarkCode, type ShownPiece } from '@fictile/core';
-import { ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
 import type { PieceEdits } from './pieceEdits.ts';
-import { choicesOf, number, USUAL, type ChapterProps } from './sentenceParts.tsx';
+import { number, USUAL, type ChapterProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 const T = texts.recipe;

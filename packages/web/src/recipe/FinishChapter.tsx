@@ -1,10 +1,10 @@
 import { isLettering, ownIds, ownOf, SLOTS, type Slot } from '@fictile/core';
-import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { FinishValue } from './FinishValue.tsx';
 import { PICTURES } from './pictures.tsx';
-import { choicesOf, type ChapterProps } from './sentenceParts.tsx';
+import { type ChapterProps } from './sentenceParts.tsx';
 
 export function FinishChapter({ piece, edits, work }: ChapterProps) {
   const { backAsFront } = piece.slots;

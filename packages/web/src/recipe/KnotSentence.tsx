@@ -1,11 +1,11 @@
 import { isCorner, splitAfter, turnedKnot, withKnot, withoutKnot, type FreeCurve } from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
-import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
-import { choicesOf, number } from './sentenceParts.tsx';
+import { number } from './sentenceParts.tsx';
 
 interface KnotSentenceProps {
   curve: FreeCurve;

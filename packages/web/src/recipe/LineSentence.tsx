@@ -1,11 +1,11 @@
 import { FileButton, UnstyledButton } from '@mantine/core';
 import { usualCircle, usualCurveLine, type Words } from '@fictile/core';
-import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { KnotSentence } from './KnotSentence.tsx';
 import classes from './Recipe.module.css';
 import { PICTURES } from './pictures.tsx';
-import { choicesOf, number, type WordsProps } from './sentenceParts.tsx';
+import { number, type WordsProps } from './sentenceParts.tsx';
 
 type Of<K extends Words['line']['kind']> = Extract<Words['line'], { kind: K }>;
 const USUAL = usualCircle();

@@ -1,13 +1,13 @@
 import { coloursOf, isWords, usualOwn, type Edge, type LetteringPiece, type OwnLetter } from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
-import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { FinishChoice } from './FinishValue.tsx';
 import { FontChoice } from './FontValue.tsx';
 import type { EditKey } from './pieceEdits.ts';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
-import { choicesOf, number, type LetteringProps } from './sentenceParts.tsx';
+import { number, type LetteringProps } from './sentenceParts.tsx';
 import { EdgeKind } from './solid/EdgeSentence.tsx';
 
 const USUAL = usualOwn();

@@ -1,10 +1,10 @@
 import { groundOf } from '@fictile/core';
-import { ChoiceValue, Sentence } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import type { OtherPiece } from './BodyChapter.tsx';
 import { Chapter } from './Chapter.tsx';
 import { PICTURES } from './pictures.tsx';
-import { choicesOf, number, type ChapterProps } from './sentenceParts.tsx';
+import { number, type ChapterProps } from './sentenceParts.tsx';
 
 export function PlaceChapter({ piece, edits, work, others }: ChapterProps & { others: readonly OtherPiece[] }) {
   const { placement } = piece;

@@ -1,6 +1,6 @@
 import { featuresText, parseFeatures } from '@fictile/core';
 import { useLayoutEffect, useRef } from 'react';
-import { ChoiceValue, Sentence, TextValue } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence, TextValue } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { ContourSentence } from './ContourSentence.tsx';
@@ -10,7 +10,7 @@ import { OwnSentence } from './OwnSentence.tsx';
 import { PairValues } from './PairValues.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
-import { choicesOf, number, USUAL, type WordsProps } from './sentenceParts.tsx';
+import { number, USUAL, type WordsProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 export function WordsChapter({ piece, edits, remarks, work, picked, readCurve }: WordsProps) {

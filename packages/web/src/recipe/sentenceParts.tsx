@@ -7,8 +7,7 @@ import {
   type Remark,
   type WordsPiece,
 } from '@fictile/core';
-import type { ReactNode } from 'react';
-import { NumberValue, type Choice, type NumberValueProps } from '../ui/index.ts';
+import { NumberValue, type NumberValueProps } from '../ui/index.ts';
 import type { ChapterName } from './Told.tsx';
 import type { PieceEdits } from './pieceEdits.ts';
 
@@ -48,9 +47,3 @@ type Take = (value: number, key: string | undefined) => void;
 export function number(name: string, rest: Omit<NumberValueProps, 'onChange'>, take: Take) {
   return <NumberValue {...rest} onChange={(value, isDrag) => take(value, isDrag ? name : undefined)} />;
 }
-
-export const choicesOf = <T extends string>(
-  labels: Readonly<Record<T, string>>,
-  pictures?: Readonly<Partial<Record<T, ReactNode>>>,
-): Choice<T>[] =>
-  (Object.entries(labels) as [T, string][]).map(([value, label]) => ({ value, label, picture: pictures?.[value] }));

@@ -1,6 +1,7 @@
 export { afterMenu } from './afterMenu.ts';
 export { ageText } from './age.ts';
 export { ChoiceValue } from './ChoiceValue.tsx';
+export { choicesOf } from './choicesOf.ts';
 export { CourseValue } from './CourseValue.tsx';
 export type { Choice } from './ChoiceValue.tsx';
 export { DropFiles } from './DropFiles.tsx';

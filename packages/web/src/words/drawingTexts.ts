@@ -20,10 +20,11 @@ export const drawingTexts = {
   inner: 'Notches',
   pick: 'Colours',
   shapes: { rectangle: 'Rectangle', ellipse: 'Ellipse', polygon: 'Polygon', star: 'Star', free: 'Free shape' },
-  file: 'Drawing from a file',
+  file: 'Drawing or picture from a file',
   noCurve: (name: string): string => `The first path of ${name} has too many pieces for a curve. Choose a simpler one.`,
   reading: 'Reading the drawing',
   dropHere: 'Let go to bring the drawing in',
-  notTaken: (name: string): string => `${name} is no drawing that can be brought in. Choose an SVG file.`,
+  notTaken: (name: string): string =>
+    `${name} is no drawing that can be brought in. Choose an SVG file, or a picture for its outline.`,
   broughtIn: (name: string): string => `${name} is in, but not all of it:`,
 } as const;

@@ -317,7 +317,9 @@ export function failureText(failure: Failure): string {
     case 'DRAWING_EMPTY':
       return failure.params.skipped.includes('text')
         ? 'The drawing holds nothing but text. Turn the text into paths before saving it, or type the words here.'
-        : 'The drawing holds nothing that is filled or stroked.';
+        : failure.params.skipped === 'picture'
+          ? 'Nothing of the picture is ink. Say another share of light, or smaller specks.'
+          : 'The drawing holds nothing that is filled or stroked.';
     case 'TOO_LARGE':
       return `That is more ${failure.params.what} than fits (${failure.params.size.toLocaleString('en')}, the limit is ${failure.params.limit.toLocaleString('en')}). Nothing was changed.`;
     case 'MESH_BROKEN':

@@ -1,5 +1,6 @@
 import { buildingTexts, savingTexts } from './keepingTexts.ts';
 import { checkTexts } from './checkTexts.ts';
+import { silhouetteTexts } from './silhouetteTexts.ts';
 import { drawingTexts } from './drawingTexts.ts';
 import { formTexts } from './formTexts.ts';
 import { recipeTexts } from './recipeTexts.ts';
@@ -65,6 +66,7 @@ export const texts = {
     fileBroken: (name: string): string => `${name} can’t be read as a project. Choose a .fictile file.`,
   },
   drawing: drawingTexts,
+  silhouette: silhouetteTexts,
   form: formTexts,
   section: sectionTexts,
   chapters: { words: 'Words', solid: 'Solid', faces: 'Faces', steps: 'Steps', finish: 'Finish', place: 'Place' },
@@ -350,7 +352,7 @@ export const texts = {
     remove: 'Remove the piece',
     add: 'Add words',
     addShape: (name: string): string => `Add: ${name.toLowerCase()}`,
-    addDrawing: 'Bring in a drawing (SVG)',
+    addDrawing: 'Bring in a drawing (SVG), or the outline of a picture',
     all: 'Show all pieces',
   },
   handOver: {

@@ -18,6 +18,7 @@ import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
 import { pieceEdits, Recipe, type ChapterName, type OtherPiece } from '../recipe/index.ts';
 import { SectionCard } from '../section/index.ts';
+import { SilhouetteDialog } from '../silhouette/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { DropFiles, Notes } from '../ui/index.ts';
 import {
@@ -225,12 +226,21 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
       <Notes />
       <DropFiles
         text={texts.drawing.dropHere}
-        accept={{ 'image/svg+xml': ['.svg'], 'model/mesh': ['.obj', '.stl', '.ply', '.glb'] }}
+        accept={{
+          'image/*': ['.svg', '.png', '.jpg', '.jpeg', '.webp', '.gif', '.bmp', '.avif'],
+          'model/mesh': ['.obj', '.stl', '.ply', '.glb'],
+        }}
         onFiles={(files) => {
           bench.models.takeFiles(files.filter(({ name }) => isModelFile(name)));
           bench.drawings.takeFiles(files.filter(({ name }) => !isModelFile(name)));
         }}
         onReject={(files) => tellNotTaken(files.map(({ file }) => file.name))}
+      />
+      <SilhouetteDialog
+        picture={bench.drawings.picture}
+        client={client}
+        onTake={bench.drawings.takeOutline}
+        onClose={bench.drawings.dropPicture}
       />
       <CommandSearch commands={bench.commands} />
       <Announcer piece={lead} shown={shown} shelf={shelf} isBusy={evaluation.busy} />

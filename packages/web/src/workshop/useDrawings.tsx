@@ -14,6 +14,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { isTyping } from '../commands/index.ts';
 import type { Chosen, PieceActions } from '../pieces/index.ts';
 import { pasteRecipe } from '../recipe/index.ts';
+import { shadesOf, type ChosenPicture } from '../silhouette/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { failureText, remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
@@ -39,6 +40,21 @@ export interface Drawings {
   takeFiles: (files: readonly File[]) => void;
   /** the first path of a drawing; what can't be read is told */
   readCurve: (file: File) => Promise<FreeCurve | undefined>;
+  /** whose outline is being looked for */
+  picture: ChosenPicture | undefined;
+  takeOutline: (drawing: ReadDrawing, name: string) => void;
+  dropPicture: () => void;
+}
+
+/** What browsers show, and an outline can be found in. */
+export const PICTURES = 'image/png,image/jpeg,image/webp,image/gif,image/bmp,image/avif';
+const isPicture = ({ type }: File): boolean => PICTURES.split(',').includes(type);
+
+async function pictureOf(file: File): Promise<ChosenPicture | undefined> {
+  const shades = await shadesOf(file);
+  if (shades) return { name: file.name.replace(/\.\w+$/, ''), url: URL.createObjectURL(file), shades };
+  notifications.show({ color: 'var(--clay)', message: texts.silhouette.noPicture(file.name), autoClose: 12_000 });
+  return undefined;
 }
 
 /** Drawings from outside: chosen as files, let go over the workshop, or pasted. They are read in the worker; the page goes on meanwhile. */
@@ -50,11 +66,24 @@ export function useDrawings(bench: DrawingsBench): Drawings {
     const drawing = await read(latest.current.client, text, name);
     if (drawing) setWaiting((before) => [...before, { drawing, name }]);
   }, []);
+  const [picture, setPicture] = useState<ChosenPicture>();
   const takeFiles = useCallback(
     (files: readonly File[]): void => {
-      for (const file of files) void file.text().then((text) => bringIn(text, file.name));
+      for (const file of files)
+        if (isPicture(file)) void pictureOf(file).then((found) => found && setPicture(found));
+        else void file.text().then((text) => bringIn(text, file.name));
     },
     [bringIn],
+  );
+  const dropPicture = useCallback((): void => {
+    setPicture((before) => void (before && URL.revokeObjectURL(before.url)));
+  }, []);
+  const takeOutline = useCallback(
+    (drawing: ReadDrawing, name: string): void => {
+      setWaiting((before) => [...before, { drawing, name }]);
+      dropPicture();
+    },
+    [dropPicture],
   );
   const isStill = !bench.busy;
   useEffect(() => {
@@ -63,12 +92,14 @@ export function useDrawings(bench: DrawingsBench): Drawings {
     setWaiting(waiting.slice(1));
     putIn(latest.current, waiting[0]);
   }, [isStill, waiting]);
-  const dialog = useFileDialog({ accept: '.svg,image/svg+xml', multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) }); // prettier-ignore
+  const dialog = useFileDialog({ accept: `.svg,image/svg+xml,${PICTURES}`, multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) }); // prettier-ignore
   useEffect(() => {
     const onPaste = (event: ClipboardEvent): void => {
       if (isTyping(event.target)) return;
       const { store, chosen } = latest.current;
-      const files = [...(event.clipboardData?.files ?? [])].filter((file) => file.type === 'image/svg+xml');
+      const files = [...(event.clipboardData?.files ?? [])].filter(
+        (file) => file.type === 'image/svg+xml' || isPicture(file),
+      );
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (files.length > 0) takeFiles(files);
       else if (looksLikeSvg(text)) void bringIn(text, texts.pieces.drawing);
@@ -78,7 +109,7 @@ export function useDrawings(bench: DrawingsBench): Drawings {
     return () => window.removeEventListener('paste', onPaste);
   }, [takeFiles, bringIn]);
   const readCurve = useCallback((file: File) => curveOf(latest.current.client, file), []);
-  return { choose: dialog.open, takeFiles, readCurve };
+  return { choose: dialog.open, takeFiles, readCurve, picture, takeOutline, dropPicture };
 }
 
 const looksLikeSvg = (text: string): boolean => /^\s*(<\?xml[^>]*\?>|<!--[^]*?-->|<!doctype[^>]*>|\s)*<(\w+:)?svg\b/i.test(text.slice(0, 4000)); // prettier-ignore

@@ -1,9 +1,9 @@
 import type { Edge } from '@fictile/core';
-import { ChoiceValue, Sentence, useTrial, type TrialKey } from '../../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence, type TrialKey, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import { PICTURES } from '../pictures.tsx';
-import { choicesOf, number, USUAL } from '../sentenceParts.tsx';
+import { number, USUAL } from '../sentenceParts.tsx';
 import { edgeAsKind, type KindChange } from './kindChange.ts';
 
 export type PutEdge = (values: Partial<Edge>, key?: EditKey) => void;

@@ -1,10 +1,10 @@
 import type { Solid } from '@fictile/core';
-import { ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { PICTURES } from '../pictures.tsx';
 import type { PieceEdits } from '../pieceEdits.ts';
 import classes from '../Recipe.module.css';
-import { choicesOf, number, USUAL } from '../sentenceParts.tsx';
+import { number, USUAL } from '../sentenceParts.tsx';
 import { sideAsKind } from './kindChange.ts';
 
 interface Props {

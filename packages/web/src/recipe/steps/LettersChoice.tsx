@@ -1,6 +1,5 @@
-import { ChoiceValue } from '../../ui/index.ts';
+import { choicesOf, ChoiceValue } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import { choicesOf } from '../sentenceParts.tsx';
 
 const T = texts.shape;
 

@@ -1,10 +1,10 @@
 import { usualStep, type CutStep } from '@fictile/core';
 import type { ReactNode } from 'react';
-import { ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { PieceChoice, type OtherPiece } from '../BodyChapter.tsx';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
-import { choicesOf, number } from '../sentenceParts.tsx';
+import { number } from '../sentenceParts.tsx';
 
 const T = texts.cut;
 const L = T.labels;

@@ -10,13 +10,13 @@ import {
   type StepPlace,
 } from '@fictile/core';
 import type { ReactNode } from 'react';
-import { ChoiceValue, CourseValue, Sentence, useTrial } from '../../ui/index.ts';
+import { choicesOf, ChoiceValue, CourseValue, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { PieceChoice, type OtherPiece } from '../BodyChapter.tsx';
 import { KnotSentence } from '../KnotSentence.tsx';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import classes from '../Recipe.module.css';
-import { choicesOf, number } from '../sentenceParts.tsx';
+import { number } from '../sentenceParts.tsx';
 import { readHeights } from './readHeights.ts';
 import { GuideLine } from './GuideLine.tsx';
 import { LettersChoice } from './LettersChoice.tsx';

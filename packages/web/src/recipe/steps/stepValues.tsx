@@ -1,8 +1,8 @@
 import type { MeshStep } from '@fictile/core';
 import type { ReactNode } from 'react';
-import { ChoiceValue } from '../../ui/index.ts';
+import { choicesOf, ChoiceValue } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import { choicesOf, number } from '../sentenceParts.tsx';
+import { number } from '../sentenceParts.tsx';
 
 const T = texts.recipe;
 const DEGREES = { kind: 'angle', unit: '°', min: 0, max: 180, step: 1 } as const;

@@ -1,4 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
+import { crc32, deflateSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
 import { checkMesh, readBack, unwrap } from '@fictile/core';
 import { choose, makeProject, makeUndrawn, saveAs, settled, typeValue, value } from './testing/workshop.ts';
@@ -63,6 +64,55 @@ test('drawings are pasted, and let go over the workshop; what is none is told', 
   await expect(page.getByText(/Text is no outline and was left out/)).toBeVisible();
   await drop('door.svg', MARK.replace('Kiln door', 'Dropped'));
   await expect(page.getByRole('button', { name: /^Dropped drawing/ })).toBeVisible();
+});
+
+/** A picture of a dark bar, 80 by 40 pixels, on light ground. */
+function barPicture(): Buffer {
+  const [width, height] = [120, 80];
+  const rows = Array.from({ length: height }, (_, y) =>
+    Buffer.from([0, ...Array.from({ length: width }, (__, x) => (x >= 20 && x < 100 && y >= 20 && y < 60 ? 30 : 240))]),
+  );
+  const chunk = (name: string, data: Buffer): Buffer => {
+    const body = Buffer.concat([Buffer.from(name, 'latin1'), data]);
+    const ends = Buffer.alloc(8);
+    ends.writeUInt32BE(data.length, 0);
+    ends.writeUInt32BE(crc32(body), 4);
+    return Buffer.concat([ends.subarray(0, 4), body, ends.subarray(4)]);
+  };
+  const head = Buffer.alloc(13);
+  head.writeUInt32BE(width, 0);
+  head.writeUInt32BE(height, 4);
+  head[8] = 8; // bits of grey
+  return Buffer.concat([
+    Buffer.from('89504e470d0a1a0a', 'hex'),
+    chunk('IHDR', head),
+    chunk('IDAT', deflateSync(Buffer.concat(rows))),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
+}
+
+test('the outline of a picture is looked for, seen over it, and brought in', async ({ page }) => {
+  await makeUndrawn(page, 'Kiln');
+  await settled(page);
+  const bring = async (name: string, buffer: Buffer): Promise<void> => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Add', exact: true }).click();
+    await page.getByRole('menuitem', { name: 'Drawing or picture from a file' }).click();
+    await (await chooser).setFiles({ name, mimeType: 'image/png', buffer });
+  };
+  await bring('torn.png', Buffer.from('no picture'));
+  await expect(page.getByText(/^torn.png is no picture/)).toBeVisible();
+  await bring('bar.png', barPicture());
+  await expect(page.getByTestId('traced')).toHaveText('1 outline of 4 lines and curves');
+  await typeValue(page, 'Share of full light', '5');
+  await expect(page.getByTestId('traced')).toContainText('Nothing of the picture is ink');
+  await typeValue(page, 'Share of full light', '50');
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByRole('button', { name: /^bar drawing/ })).toBeVisible();
+  // 80 pixels at 96 to the inch
+  await expect(value(page, 'Size of the drawing')).toHaveText('21 mm');
+  await settled(page);
+  await expect(page.getByTestId('checks')).toContainText('all well');
 });
 
 test('shapes and wires, by keyboard', async ({ page }) => {

@@ -89,7 +89,8 @@ function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, p
 /** The colours of a drawing, each to be picked. */
 function Colours({ piece, picked, onPick }: DrawingProps) {
   const colours = coloursOf(piece.source.shape);
-  if (piece.source.shape.kind !== 'paths') return null;
+  // one that is no colour has nothing to be picked for: it looks as the finish says
+  if (piece.source.shape.kind !== 'paths' || colours.every(({ name }) => !name.startsWith('#'))) return null;
   return (
     <div className={classes.colours} role="group" aria-label={texts.drawing.pick}>
       {colours.map(({ id, name }) => {

@@ -142,12 +142,11 @@ function putIn({ actions, chosen }: DrawingsBench, { drawing, name }: Waiting): 
     });
 }
 
-/** Each of its colours is a finish, as glossy as the usual front. */
+/** Each of its colours is a finish, as glossy as the usual front; what has a name that is no colour looks as words do. */
 function drawingOf({ shape }: ReadDrawing): Drawing {
   const { front } = usualSlots();
-  const own = shape.colours.map(({ id, name }) => [
-    String(id),
-    { ...usualOwn(), finish: { ...front, name: '', colour: name } },
-  ]);
+  const own = shape.colours
+    .filter(({ name }) => name.startsWith('#'))
+    .map(({ id, name }) => [String(id), { ...usualOwn(), finish: { ...front, name: '', colour: name } }]);
   return { ...usualDrawing(shape), own: Object.fromEntries(own) };
 }

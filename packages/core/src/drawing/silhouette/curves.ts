@@ -35,7 +35,7 @@ export function drawContour(contour: Contour, { cornerDegrees, strayPx }: CurveO
   const cornerAt = (i: number): Point => {
     const [before, after] = [lines[(i + lines.length - 1) % lines.length], lines[i % lines.length]];
     const at = stretches[i % stretches.length][0];
-    const met = before && after && meeting(before, after);
+    const met = before && after ? meeting(before, after) : footOn(before ?? after, at);
     return met && distance(met, at) < ROUNDED ? met : at;
   };
   const direction = (i: number): Point =>
@@ -95,6 +95,14 @@ function lineOf(stretch: readonly Point[], stray: number): Line | undefined {
   const [a, b] = [inner[0], inner[inner.length - 1]];
   const [u, v] = unit(a, b);
   return inner.every(([x, y]) => Math.abs((x - a[0]) * v - (y - a[1]) * u) <= stray) ? [a, b] : undefined;
+}
+
+/** The place of a line that is closest. */
+function footOn(line: Line | undefined, at: Point): Point | undefined {
+  if (!line) return undefined;
+  const [[a, b], [u, v]] = [line, unit(...line)];
+  const along = (at[0] - a[0]) * u + (at[1] - a[1]) * v;
+  return distance(a, b) > 0 ? [a[0] + along * u, a[1] + along * v] : undefined;
 }
 
 /** Where two lines meet; undefined where they run alike. */

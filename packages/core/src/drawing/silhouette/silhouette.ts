@@ -1,4 +1,4 @@
-import { fail, LIMITS, type Result } from '../../base/index.ts';
+import { fail, LIMITS, ok, type Result } from '../../base/index.ts';
 import { PathWriter } from '../pathText.ts';
 import { readSvg, type ReadDrawing } from '../svg/readSvg.ts';
 import { blurred, contours, type Contour, type Shades } from './contours.ts';
@@ -39,10 +39,18 @@ export function silhouette(shades: Shades, options: SilhouetteOptions): Result<R
   if (found.length === 0) return fail('DRAWING_EMPTY', { skipped: 'picture' });
   const pen = new PathWriter();
   for (const contour of found) drawContour(contour, { cornerDegrees, strayPx: 0.5 + smoothPx / 4 }, pen);
-  return readSvg(
+  const read = readSvg(
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><path fill-rule="evenodd" d="${pen.text}"/></svg>`,
   );
+  if (!read.ok) return read;
+  const { shape, ...rest } = read.value;
+  // a picture has pixels, not millimetres: whole ones will do
+  const sizeMm = Math.max(1, Math.round(shape.sizeMm));
+  return ok({ ...rest, shape: { ...shape, sizeMm, colours: shape.colours.map((one) => ({ ...one, name: INK })) } });
 }
+
+/** What its only colour is called: it is as the piece's own finishes say. */
+const INK = 'ink';
 
 /** Square pixels, whichever way it runs. */
 function areaOf(contour: Contour): number {

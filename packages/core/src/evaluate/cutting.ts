@@ -12,7 +12,7 @@ import {
 } from '../boolean/index.ts';
 import type { CutStep } from '../document/index.ts';
 import { assemble, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
-import { transformPoints, type Transform } from '../math/index.ts';
+import { aroundBoxes, boxOfPoints, EMPTY_BOX, middleOfBox, transformPoints, type Transform } from '../math/index.ts';
 import { faceCount, FaceRows, meshBytes, type PolygonMesh, type Region } from '../mesh/index.ts';
 import { CUT_NEARBY_FROM, cutNearby } from './cutNearby.ts';
 import type { Cutter } from './cutter.ts';
@@ -101,12 +101,13 @@ export class Cuts {
 }
 
 /**
- * As it is asked for; where faces cross after that, with what is too short for 32 bit collapsed, then by what lies on the smooth surface. Undefined when cancelled. The body is asked for each
- * time: while the last cutter is built another one may have taken its place.
+ * As it is asked for; where faces cross after that, with what is too short for 32 bit collapsed, then by what lies on the smooth surface, then larger by a hair. Undefined when cancelled.
+ * The body is asked for each time: while the last cutter is built another one may have taken its place.
  */
 async function firstSound({ whole, surface }: Body, step: CutStep, cutter: Cutter, carver: Carver): Promise<Cut | Fault | undefined> {
-  const attempt = (one: Cutter, simplifies: boolean): Cut | Fault => {
-    const cutters = one.clusters.map((cluster) => placed(assemble([cluster]), one.transform));
+  const attempt = (one: Cutter, simplifies: boolean, isGrown = false): Cut | Fault => {
+    const plain = one.clusters.map((cluster) => placed(assemble([cluster]), one.transform));
+    const cutters = isGrown ? grown(plain) : plain;
     const cut = (prepared: Prepared): Cut | Fault => carved(prepared, step, one, { carver, cutters, simplifies });
     const nearby = surface && cutNearby(surface, { cutters, carver, cut });
     if (nearby) return nearby;
@@ -121,7 +122,9 @@ async function firstSound({ whole, surface }: Body, step: CutStep, cutter: Cutte
   if (smoother && !smoother.ok) return undefined;
   const third = smoother?.value && attempt(smoother.value, true);
   const made = [third, first, second].filter((one): one is Cut => one !== undefined && 'mesh' in one);
-  return made.find(isExact) ?? made[0] ?? first;
+  if (made.length > 0) return made.find(isExact) ?? made[0];
+  const last = attempt(cutter, true, true);
+  return 'mesh' in last ? last : first;
 } // prettier-ignore
 
 interface Body {
@@ -199,6 +202,21 @@ function facesFrom(mesh: PolygonMesh, by: string): PolygonMesh {
   const rows = new FaceRows(mesh);
   for (let f = 0; f < faceCount(mesh); f++) if (mesh.regions[mesh.region[f]].of === by) rows.keep(f);
   return rows.finish();
+}
+
+/** Of the diagonal: less than anybody sees, and fifty steps of a 32-bit float. */
+const HAIR = 3e-6;
+
+/**
+ * What cuts, larger by a hair about its middle: flush with a border of the body it would leave parts that hang together
+ * by an edge alone, which no closed solid can.
+ */
+function grown(cutters: readonly PolygonMesh[]): PolygonMesh[] {
+  const middle = middleOfBox(cutters.map(({ positions }) => boxOfPoints(positions)).reduce(aroundBoxes, EMPTY_BOX));
+  return cutters.map((mesh) => ({
+    ...mesh,
+    positions: mesh.positions.map((value, i) => value + HAIR * (value - middle[i % 3])),
+  }));
 }
 
 const placed = (mesh: PolygonMesh, transform: Transform): PolygonMesh => ({

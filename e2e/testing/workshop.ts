@@ -45,8 +45,12 @@ export async function typeValue(page: Page, name: string, text: string): Promise
 
 /** Takes another word from a sentence's menu. */
 export async function choose(page: Page, name: RegExp, item: string): Promise<void> {
-  await page.getByRole('button', { name }).click();
-  await page.getByRole('menuitem', { name: item, exact: true }).click();
+  const choice = page.getByRole('menuitem', { name: item, exact: true });
+  // a menu that was just closing, or moved by what the last choice built, is opened once more, as a person would
+  await expect(async () => {
+    if (!(await choice.isVisible())) await page.getByRole('button', { name }).click();
+    await choice.click({ timeout: 5_000 });
+  }).toPass();
 }
 
 export async function saveAs(page: Page, format: 'OBJ' | 'STL' | 'PLY' | 'GLB'): Promise<Buffer> {

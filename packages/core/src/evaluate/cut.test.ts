@@ -74,18 +74,15 @@ test('engraved flat: as deep as it is said, and the floor is as large as the wor
   expect(four - two).toBeCloseTo((2 * (80 * 40 * 10 - volume(through))) / 10, 3);
 }); // prettier-ignore
 
-test.each([-1e-9, 0, 1e-6])(
-  'letters that end flush with a border, or beside it by %s, are cut',
-  async (share) => {
-    const words = { sizeMm: 20 * (1 + share), anchor: 'baseline' } as const;
-    const more: Edit[] = [{ kind: 'setWords', pieceId: 'words', values: words }];
-    for (const operation of ['through', 'engrave', 'raise'] as const) {
-      const cut = await evaluate(projectOf('KIN', SLAB, FLAT, { operation, sinkMm: 2 }, more));
-      expect(checkMesh(pieceMesh(cut))).toMatchObject(SOUND);
-      expect(codes(cut)).not.toContain('CUT_LEFT_OUT');
-    }
-  },
-);
+test.each([-1e-9, 0, 1e-6])('letters that end flush with a border, or beside it by %s, are cut', async (share) => {
+  const words = { sizeMm: 20 * (1 + share), anchor: 'baseline' } as const;
+  const more: Edit[] = [{ kind: 'setWords', pieceId: 'words', values: words }];
+  for (const operation of ['through', 'engrave', 'raise'] as const) {
+    const cut = await evaluate(projectOf('KIN', SLAB, FLAT, { operation, sinkMm: 2 }, more));
+    expect(checkMesh(pieceMesh(cut))).toMatchObject(SOUND);
+    expect(codes(cut)).not.toContain('CUT_LEFT_OUT');
+  }
+});
 
 test.each([0.1, 0.6, 2, 8])('a rim of %s mm on any letters: valid, and wider than drawn or not', async (softMm) => {
   for (const softSide of ['outward', 'inward'] as const) {

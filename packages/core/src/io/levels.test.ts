@@ -49,19 +49,27 @@ test.each(['obj', 'glb'] as const)('%s: files of their own, each whole and with 
   expect(reports[2].triangles).toBeLessThan(reports[1].triangles);
 });
 
-test.each([['obj', 'objects'], ['glb', 'objects'], ['glb', 'linked']] as const)(
+test.each([
+  ['obj', 'objects'],
+  ['glb', 'objects'],
+  ['glb', 'linked'],
+] as const)(
   '%s, %s: one file, each level is judged alone, and the finest comes in as a model',
   async (format, levelsAs) => {
     const { bytes, coarser } = await written(format, levelsAs);
     expect(coarser).toEqual([]);
-    const reports = [await reportOf(bytes, format, 0), await reportOf(bytes, format, 1), await reportOf(bytes, format, 2)];
+    const reports = [
+      await reportOf(bytes, format, 0),
+      await reportOf(bytes, format, 1),
+      await reportOf(bytes, format, 2),
+    ];
     for (const report of reports) expect(report).toMatchObject({ ...SOUND, levels: 3 });
     expect(reports[1].triangles).toBeLessThan(reports[0].triangles);
     expect(reports[2].triangles).toBeLessThan(reports[1].triangles);
     const model = unwrap(await readModel(bytes, usualFrame(format)));
     expect([model.openEdges, model.badEdges, model.levels]).toEqual([0, 0, 3]);
   },
-); // prettier-ignore
+);
 
 test('linked, only the finest are in the scene, and name those that stand for them', async () => {
   const { bytes } = await written('glb', 'linked');
@@ -72,13 +80,23 @@ test('linked, only the finest are in the scene, and name those that stand for th
     const { ids = [] } = (extensions?.MSFT_lod ?? {}) as { ids?: number[] };
     return ids.length > 0 ? [[name, ...ids.map(nameOf)]] : [];
   });
-  expect(links).toEqual([['Kiln_LOD0', 'Kiln_LOD1', 'Kiln_LOD2'], ['Row_LOD0', 'Row_LOD1', 'Row_LOD2']]); // prettier-ignore
+  expect(links).toEqual([
+    ['Kiln_LOD0', 'Kiln_LOD1', 'Kiln_LOD2'],
+    ['Row_LOD0', 'Row_LOD1', 'Row_LOD2'],
+  ]);
   expect(json.extensionsUsed).toEqual(['MSFT_lod']);
 });
 
 test('what is no level stands in each; a body that lacks one stands in its coarsest', () => {
-  const named = ['Table', 'Jug_LOD0', 'Jug_LOD1', 'Jug_LOD2', 'Lid_lod1', 'Lid_LOD3'].map((name) => ({ name, level: levelNamed(name) }));
+  const named = ['Table', 'Jug_LOD0', 'Jug_LOD1', 'Jug_LOD2', 'Lid_lod1', 'Lid_LOD3'].map((name) => ({
+    name,
+    level: levelNamed(name),
+  }));
   const at = (level: number) => inLevel(named, level).parts.map(({ name }) => name);
   expect(inLevel(named, 0).levels).toBe(3);
-  expect([at(0), at(1), at(2)]).toEqual([['Table', 'Jug_LOD0', 'Lid_lod1'], ['Table', 'Jug_LOD1', 'Lid_LOD3'], ['Table', 'Jug_LOD2', 'Lid_LOD3']]);
-}); // prettier-ignore
+  expect([at(0), at(1), at(2)]).toEqual([
+    ['Table', 'Jug_LOD0', 'Lid_lod1'],
+    ['Table', 'Jug_LOD1', 'Lid_LOD3'],
+    ['Table', 'Jug_LOD2', 'Lid_LOD3'],
+  ]);
+});

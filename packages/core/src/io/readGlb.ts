@@ -35,7 +35,8 @@ export interface ReadOptions {
 
 /**
  * Binary glTF 2.0 -> the meshes of its scene as one; motion and cameras are passed over, and materials with their
- * pictures unless they are `painted`. Counts, lengths and references are held against the file before anything is made of them (glbBounds.ts).
+ * pictures unless they are `painted`. Counts, lengths and references are held against the file before anything is made
+ * of them (glbBounds.ts).
  */
 export async function readGlb(
   bytes: Uint8Array,

@@ -1,4 +1,4 @@
-import { atan2, PI, type Vec3 } from '../math/index.ts';
+import { atan2, cross, dot, minus, PI, plus, sizeOf, type Vec3 } from '../math/index.ts';
 import { faceCount, triangleCorners, type PolygonMesh } from '../mesh/index.ts';
 import { TriangleTree } from '../surface/index.ts';
 import type { RecastOptions } from './recast.ts';
@@ -61,24 +61,26 @@ function middleOf(places: Float64Array, t: number): Vec3 {
 }
 
 /** Whether a place lies on the inner side of a triangle. */
-function isBehind(places: Float64Array, triangle: number, [x, y, z]: Vec3): boolean {
-  const [ax, ay, az, bx, by, bz, cx, cy, cz] = places.subarray(9 * triangle, 9 * triangle + 9);
-  const [ux, uy, uz, vx, vy, vz] = [bx - ax, by - ay, bz - az, cx - ax, cy - ay, cz - az];
-  const dot = (uy * vz - uz * vy) * (x - ax) + (uz * vx - ux * vz) * (y - ay) + (ux * vy - uy * vx) * (z - az);
-  return dot < 0;
-}
+const isBehind = (places: Float64Array, triangle: number, at: Vec3): boolean =>
+  dot(normalOf(places, triangle), minus(at, cornerOf(places, triangle, 0))) < 0;
 
 /** Whether nothing of the mesh is just outside of one of its triangles. */
 function isOutside(places: Float64Array, t: number, beside: number): boolean {
-  const at = middleOf(places, t);
-  const p = places.subarray(9 * t, 9 * t + 9);
-  const [u, v] = [0, 3].map((k): Vec3 => [p[k + 3] - p[0], p[k + 4] - p[1], p[k + 5] - p[2]]);
-  const normal: Vec3 = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]];
-  const size = Math.sqrt(normal[0] * normal[0] + normal[1] * normal[1] + normal[2] * normal[2]);
-  if (size === 0) return false;
-  const [x, y, z] = at.map((value, k) => value + (beside * normal[k]) / size);
-  return Math.abs(winding(places, [x, y, z])) < 0.5;
+  const normal = normalOf(places, t);
+  const size = sizeOf(normal);
+  return size > 0 && Math.abs(winding(places, plus(middleOf(places, t), normal, beside / size))) < 0.5;
 }
+
+/** As long as twice its area. */
+function normalOf(places: Float64Array, t: number): Vec3 {
+  const [a, b, c] = [0, 1, 2].map((k) => cornerOf(places, t, k));
+  return cross(minus(b, a), minus(c, a));
+}
+
+const cornerOf = (places: Float64Array, t: number, k: number): Vec3 => {
+  const at = 9 * t + 3 * k;
+  return [places[at], places[at + 1], places[at + 2]];
+};
 
 /** How often a mesh goes round a place: the sum of the solid angles of its triangles (Van Oosterom and Strackee 1983). */
 function winding(places: Float64Array, [x, y, z]: Vec3): number {

@@ -1,7 +1,7 @@
 import { Button, Group, Modal, Stack, Text } from '@mantine/core';
 import { usualSilhouette, type ReadDrawing, type Shades, type SilhouetteOptions } from '@fictile/core';
 import { useEffect, useState } from 'react';
-import { ChoiceValue, choicesOf, NumberValue, Sentence } from '../ui/index.ts';
+import { ChoiceValue, choicesOf, NumberValue, Sentence, type NumberValueProps } from '../ui/index.ts';
 import { failureText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import classes from './silhouette.module.css';
@@ -66,7 +66,20 @@ function Tracing({ picture, client, onTake }: TracingProps) {
 function Said({ options, onChange }: { options: SilhouetteOptions; onChange: (options: SilhouetteOptions) => void }) {
   const set = (values: Partial<SilhouetteOptions>): void => onChange({ ...options, ...values });
   const usual = usualSilhouette();
-  const pixels = { kind: 'plain', unit: 'px' } as const;
+  const number = (
+    label: string,
+    key: Sized,
+    rest: Omit<NumberValueProps, 'label' | 'value' | 'usual' | 'onChange'>,
+  ) => (
+    <NumberValue
+      {...rest}
+      label={label}
+      value={options[key]}
+      usual={usual[key]}
+      onChange={(next) => set({ [key]: next })}
+    />
+  );
+  const pixels = { kind: 'plain', unit: 'px', min: 0, step: 1, whole: true } as const;
   return (
     <Sentence
       template={T.sentence}
@@ -80,63 +93,17 @@ function Said({ options, onChange }: { options: SilhouetteOptions; onChange: (op
             onChange={(next) => set({ inverted: next === 'lighter' })}
           />
         ),
-        share: (
-          <NumberValue
-            label={T.share}
-            value={options.darkerPercent}
-            kind="plain"
-            unit="%"
-            min={1}
-            max={99}
-            step={1}
-            usual={usual.darkerPercent}
-            onChange={(darkerPercent) => set({ darkerPercent })}
-          />
-        ),
-        smooth: (
-          <NumberValue
-            label={T.smooth}
-            value={options.smoothPx}
-            {...pixels}
-            zero={T.unsoftened}
-            min={0}
-            max={20}
-            step={1}
-            whole
-            usual={usual.smoothPx}
-            onChange={(smoothPx) => set({ smoothPx })}
-          />
-        ),
-        corner: (
-          <NumberValue
-            label={T.corner}
-            value={options.cornerDegrees}
-            kind="angle"
-            unit="°"
-            min={5}
-            max={175}
-            step={5}
-            usual={usual.cornerDegrees}
-            onChange={(cornerDegrees) => set({ cornerDegrees })}
-          />
-        ),
-        speck: (
-          <NumberValue
-            label={T.speck}
-            value={options.speckPx}
-            {...pixels}
-            min={0}
-            max={100_000}
-            step={1}
-            whole
-            usual={usual.speckPx}
-            onChange={(speckPx) => set({ speckPx })}
-          />
-        ),
+        share: number(T.share, 'darkerPercent', { kind: 'plain', unit: '%', min: 1, max: 99, step: 1 }),
+        smooth: number(T.smooth, 'smoothPx', { ...pixels, max: 20, zero: T.unsoftened }),
+        corner: number(T.corner, 'cornerDegrees', { kind: 'angle', unit: '°', min: 5, max: 175, step: 5 }),
+        speck: number(T.speck, 'speckPx', { ...pixels, max: 100_000 }),
       }}
     />
   );
 }
+
+/** What of the options is a number. */
+type Sized = Exclude<keyof SilhouetteOptions, 'inverted'>;
 
 /** The outline for what is said now; the one before it stays to be seen until then. */
 function useTraced(client: SilhouetteDialogProps['client'], shades: Shades, options: SilhouetteOptions) {

@@ -182,7 +182,8 @@ type ShapeRemark = Extract<
       | 'CUT_APART'
       | 'CUT_LOOSE'
       | 'CUT_RING'
-      | 'CUT_ROUNDS';
+      | 'CUT_ROUNDS'
+      | 'CUT_RAISED_LESS';
   }
 >;
 
@@ -328,6 +329,8 @@ function shapeText(remark: ShapeRemark): string {
       return `These do not touch the model: ${remark.params.letters}`;
     case 'CUT_ROUNDS':
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
+    case 'CUT_RAISED_LESS':
+      return `More would make faces cross: the imprint stands ${mm(remark.params.takenMm)} high and leans by ${Number(remark.params.leanPercent.toPrecision(2))} %.`;
     case 'CUT_LOOSE':
       return `${remark.params.parts} parts hang on nothing after the cut${remark.params.kept ? ': --loose drop leaves them out.' : ', left out.'}`;
     case 'CUT_RING':

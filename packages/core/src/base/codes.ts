@@ -179,6 +179,8 @@ export interface RemarkParams {
   CUT_APART: { stepId: string; letters: string; /** nothing at all does */ all: boolean };
   /** Faces cross where it was cut, once they are rounded to 32 bit as some files have them. */
   CUT_ROUNDS: { stepId: string };
+  /** An imprint stands out less, or leans less, than was asked for: more would make faces cross. */
+  CUT_RAISED_LESS: { stepId: string; askedMm: number; takenMm: number; leanPercent: number };
   /** Cutting has left parts that hang on nothing, like the inside of an O. */
   CUT_LOOSE: { stepId: string; parts: number; kept: boolean };
   /** A ring of quads was asked for, and part of the cut has no room for it. */

@@ -1,9 +1,8 @@
-import { cross, dot, minus, plus, unit, type Vec3 } from '../math/index.ts';
+import { cross, dot, minus, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
 import {
   adjacency,
-  areaVector,
+  faceAreaVectors,
   nextCorner,
-  triangulate,
   type Adjacency,
   type PolygonMesh,
   type Region,
@@ -23,8 +22,8 @@ export interface Raised {
 export function raiseFaces(mesh: PolygonMesh, { byMm, leanMm = 0, isRaised, wall }: Raised): PolygonMesh {
   const { twin, face } = adjacency(mesh);
   const raised = Uint8Array.from(mesh.region, (row) => (isRaised(mesh.regions[row]) ? 1 : 0));
-  const normals = vertexNormals(mesh);
-  const inward = leanMm === 0 ? () => undefined : inwardAt(mesh, { twin, face }, raised, normals);
+  const up = upAt(mesh, raised);
+  const inward = leanMm === 0 ? () => undefined : inwardAt(mesh, { twin, face }, raised, up);
   const positions = Array.from(mesh.positions);
   const upper = new Map<number, number>();
   const upperOf = (v: number): number => {
@@ -34,7 +33,7 @@ export function raiseFaces(mesh: PolygonMesh, { byMm, leanMm = 0, isRaised, wall
       const place: Vec3 = [mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]];
       const way = inward(v);
       const leaning = way ? plus(place, way, leanMm) : place;
-      positions.push(...plus(leaning, normals(v), byMm));
+      positions.push(...plus(leaning, up(v), byMm));
     }
     return at;
   };
@@ -67,7 +66,7 @@ export function raiseFaces(mesh: PolygonMesh, { byMm, leanMm = 0, isRaised, wall
   });
 }
 
-/** How sharp a corner of the border may be before it comes in by less than its sides do. */
+/** How sharp a corner may be before it moves by less than its sides do. */
 const MITRE = 2;
 
 /** At vertices of the border of what is raised: which way, and how much farther than its sides, a vertex comes in when both come in by 1. */
@@ -75,7 +74,7 @@ function inwardAt(
   mesh: PolygonMesh,
   { twin, face }: Pick<Adjacency, 'twin' | 'face'>,
   raised: Uint8Array,
-  normals: (v: number) => Vec3,
+  ups: (v: number) => Vec3,
 ): (v: number) => Vec3 | undefined {
   const sides = new Map<number, Vec3[]>();
   const at = (v: number): Vec3 => [mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]];
@@ -83,7 +82,7 @@ function inwardAt(
     if (!raised[face[c]] || twin[c] < 0 || raised[face[twin[c]]]) continue;
     const [a, b] = [mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, face[c], c)]];
     // to the left of the edge, seen from outside
-    for (const v of [a, b]) sides.set(v, [...(sides.get(v) ?? []), unit(cross(normals(v), minus(at(b), at(a))))]);
+    for (const v of [a, b]) sides.set(v, [...(sides.get(v) ?? []), unit(cross(ups(v), minus(at(b), at(a))))]);
   }
   return (v) => {
     const row = sides.get(v);
@@ -94,16 +93,33 @@ function inwardAt(
   };
 }
 
-/** Smooth, of length 1, weighted by area. */
-function vertexNormals(mesh: PolygonMesh): (v: number) => Vec3 {
-  const sums = new Float64Array(mesh.positions.length);
-  const { corners } = triangulate(mesh);
-  for (let i = 0; i < corners.length; i += 3) {
-    const [a, b, c] = [0, 1, 2].map((k) => 3 * mesh.faceVertices[corners[i + k]]);
-    const area = areaVector(mesh.positions, a, b, c);
-    for (const o of [a, b, c]) for (let k = 0; k < 3; k++) sums[o + k] += area[k];
+/** Rounds after which a move is as near to what the faces round a vertex ask for as matters: they seldom lie on more than three planes. */
+const ROUNDS = 24;
+
+/**
+ * Where a vertex goes when the raised faces round it all rise by 1: along the normal on what is smooth or flat, farther over a rim, no farther than the
+ * mitre. Their planes in turn, from the smooth normal on (Kaczmarz 1937).
+ */
+function upAt(mesh: PolygonMesh, raised: Uint8Array): (v: number) => Vec3 {
+  const count = mesh.positions.length / 3;
+  const areas = faceAreaVectors(mesh);
+  const around: Vec3[][] = Array.from({ length: count }, () => []);
+  const sums = new Float64Array(3 * count);
+  for (let f = 0; f < raised.length; f++) {
+    const area: Vec3 = [areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]];
+    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
+      const v = mesh.faceVertices[c];
+      area.forEach((x, k) => (sums[3 * v + k] += x));
+      if (raised[f] && sizeOf(area) > 0) around[v].push(unit(area));
+    }
   }
-  return (v) => unit([sums[3 * v], sums[3 * v + 1], sums[3 * v + 2]]);
+  return (v) => {
+    let up = unit([sums[3 * v], sums[3 * v + 1], sums[3 * v + 2]]);
+    for (let round = 0; round < ROUNDS; round++)
+      for (const facing of around[v]) up = plus(up, facing, 1 - dot(up, facing));
+    const size = sizeOf(up);
+    return size > MITRE ? plus([0, 0, 0], up, MITRE / size) : up;
+  };
 }
 
 /** Without vertices that no face has. */

@@ -118,6 +118,31 @@ test.each<[string, FormShape, OntoStep, Partial<CutStep>]>([
   expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
 });
 
+test('an imprint raised over the rim of a slab stands as high on its side as on its front', async () => {
+  const done = await evaluate(
+    projectOf('I', SLAB, onto({ method: 'flat', fromMm: [0, 38, 60] }), { operation: 'imprint', raiseMm: 2 }),
+  );
+  expect(codes(done)).toEqual([]);
+  const report = checkMesh(pieceMesh(done));
+  expect(report).toMatchObject({ ...SOUND, shells: 1 });
+  expect(report.sizeMm[1]).toBeCloseTo(42, 6);
+  expect(report.sizeMm[2]).toBeCloseTo(12, 6);
+});
+
+test('an imprint raised with more lean than its letters have room for is built with what works, and told', async () => {
+  const done = await evaluate(
+    projectOf('glaze', SLAB, onto({ method: 'flat', fromMm: [0, 36, 60] }), {
+      operation: 'imprint',
+      raiseMm: 3,
+      leanPercent: 40,
+    }),
+  );
+  expect(done.remarks).toEqual([
+    expect.objectContaining({ code: 'CUT_RAISED_LESS', params: expect.objectContaining({ askedMm: 3, takenMm: 3 }) }),
+  ]);
+  expect(checkMesh(pieceMesh(done))).toMatchObject(SOUND);
+});
+
 test('the floor of a recess on a curved body lies as deep everywhere', async () => {
   const done = await evaluate(projectOf('I', ball, onto({ fromMm: [0, 80, 300] }), { sinkMm: 1.5 }));
   const target = new Target(formMesh(ball, TOLERANCE_MM));

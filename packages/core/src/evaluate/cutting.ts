@@ -1,21 +1,12 @@
 import { ByteCache, remark, textHash, type Carver, type CutFault, type Remark } from '../base/index.ts';
-import { meshCrosses } from '../check/index.ts';
-import {
-  bodySurface,
-  carve,
-  INSIDE,
-  prepare,
-  raiseFaces,
-  type BodySurface,
-  type Fault,
-  type Prepared,
-} from '../boolean/index.ts';
+import { bodySurface, carve, INSIDE, prepare, type BodySurface, type Fault, type Prepared } from '../boolean/index.ts';
 import type { CutStep } from '../document/index.ts';
 import { assemble, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, middleOfBox, transformPoints, type Transform } from '../math/index.ts';
-import { faceCount, FaceRows, meshBytes, type PolygonMesh, type Region } from '../mesh/index.ts';
+import { faceCount, meshBytes, type PolygonMesh, type Region } from '../mesh/index.ts';
 import { CUT_NEARBY_FROM, cutNearby } from './cutNearby.ts';
 import type { Cutter } from './cutter.ts';
+import { raisedImprint } from './raisedImprint.ts';
 import type { ShapedGroup } from './shapeClusters.ts';
 
 /** What a step has made of a piece. */
@@ -182,26 +173,10 @@ function carved(
   if (done.ring && done.ring.quads < RING_SHARE * done.ring.edges)
     remarks.push(remark('CUT_RING', { stepId, ...done.ring }));
   if (step.operation !== 'imprint' || step.raiseMm === 0) return { mesh: done.mesh, remarks };
-  const mesh = raised(done.mesh, step, cutter.pieceId);
-  return 'why' in mesh ? mesh : { mesh, remarks };
-}
-
-/** An imprint that stands out; what is raised so that faces cross is refused. */
-function raised(mesh: PolygonMesh, { raiseMm, leanPercent }: CutStep, by: string): PolygonMesh | Fault {
-  const up = raiseFaces(mesh, {
-    byMm: raiseMm,
-    leanMm: (raiseMm * leanPercent) / 100,
-    isRaised: ({ of, part }) => of === by && part === 'front',
-    wall: (region) => ({ ...region, part: 'outerWall' }),
-  });
-  return meshCrosses(facesFrom(up, by)) ? { why: 'crossed' } : up;
-}
-
-/** The faces that come from another piece, alone. */
-function facesFrom(mesh: PolygonMesh, by: string): PolygonMesh {
-  const rows = new FaceRows(mesh);
-  for (let f = 0; f < faceCount(mesh); f++) if (mesh.regions[mesh.region[f]].of === by) rows.keep(f);
-  return rows.finish();
+  const { mesh, raiseMm: takenMm, leanPercent } = raisedImprint(done.mesh, step, cutter.pieceId);
+  if (takenMm !== step.raiseMm || leanPercent !== step.leanPercent)
+    remarks.push(remark('CUT_RAISED_LESS', { stepId, askedMm: step.raiseMm, takenMm, leanPercent }));
+  return { mesh, remarks };
 }
 
 /** Of the diagonal: less than anybody sees, and fifty steps of a 32-bit float. */

@@ -56,6 +56,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   CUT_LOOSE: 'steps',
   CUT_RING: 'steps',
   CUT_ROUNDS: 'steps',
+  CUT_RAISED_LESS: 'steps',
   ONTO_NOTHING: 'steps',
   RUN_NOTHING: 'steps',
   RECAST_TOO_FINE: 'steps',
@@ -90,6 +91,12 @@ const NOTES: ReadonlySet<RemarkCode> = new Set([
 const finerCurves = (toleranceMm: number | undefined): Cure | undefined =>
   toleranceMm === undefined ? undefined : (edits) => edits.faces({ toleranceMm });
 
+/** Other values for one step. */
+const withStep =
+  (id: string, values: Readonly<Record<string, unknown>>): Cure =>
+  (edits, { steps }) =>
+    edits.steps(steps.map((step) => (step.id === id ? ({ ...step, ...values } as Step) : step)));
+
 type Cure = (edits: PieceEdits, piece: Piece) => void;
 
 /** What one press can do about it. */
@@ -120,14 +127,11 @@ function cureOf(remark: Remark): Cure | undefined {
       return canClose(remark.params) ? (edits) => edits.model({ closed: true }) : undefined;
     }
     case 'CUT_LOOSE':
-      return remark.params.kept
-        ? (edits, { steps }) =>
-            edits.steps(
-              steps.map((step) =>
-                step.id === remark.params.stepId && step.kind === 'cut' ? { ...step, loose: 'drop' } : step,
-              ),
-            )
-        : undefined;
+      return remark.params.kept ? withStep(remark.params.stepId, { loose: 'drop' }) : undefined;
+    case 'CUT_RAISED_LESS': {
+      const { stepId, takenMm, leanPercent } = remark.params;
+      return withStep(stepId, { raiseMm: justUnder(takenMm), leanPercent: justUnder(leanPercent) });
+    }
     case 'ONTO_OVERHANGS':
       if (remark.params.instead !== 'straight') return undefined;
       // the one that lays it: others are off, or come after it
@@ -139,12 +143,7 @@ function cureOf(remark: Remark): Cure | undefined {
       return (edits, { body: { faces } }) => edits.faces(faces.style === 'bands' ? { style: 'plain' } : { sizeMm: 0 });
     case 'RECAST_LOSES': {
       const { stepId, finerMm: sizeMm } = remark.params;
-      return sizeMm === undefined
-        ? undefined
-        : (edits, { steps }) =>
-            edits.steps(
-              steps.map((step) => (step.id === stepId && step.kind === 'recast' ? { ...step, sizeMm } : step)),
-            );
+      return sizeMm === undefined ? undefined : withStep(stepId, { sizeMm });
     }
     case 'ALONG_CROSSES':
       return finerCurves(remark.params.finerMm);

@@ -20,6 +20,7 @@ type ShapeRemark = Extract<
       | 'CUT_LOOSE'
       | 'CUT_RING'
       | 'CUT_ROUNDS'
+      | 'CUT_RAISED_LESS'
       | 'SHAPE_COARSE'
       | 'ONTO_NOTHING'
       | 'RUN_NOTHING'
@@ -123,6 +124,8 @@ function shapeText(remark: ShapeRemark): string {
       return `${remark.params.letters === '' ? 'The other piece does' : `These do`} not touch this one${remark.params.letters === '' ? '' : `: ${remark.params.letters}`}.`;
     case 'CUT_ROUNDS':
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
+    case 'CUT_RAISED_LESS':
+      return raisedText(remark.params);
     case 'CUT_LOOSE':
       return `${remark.params.parts === 1 ? 'A part hangs' : `${remark.params.parts} parts hang`} on nothing after the cut${remark.params.kept ? '.' : ' and was left out.'}`;
     case 'CUT_RING':
@@ -237,6 +240,14 @@ function openText(params: RemarkParams['MODEL_OPEN']): string {
 /** Holes that nobody has tried to close yet. */
 export const canClose = ({ openEdges, isClosed }: RemarkParams['MODEL_OPEN']): boolean => openEdges > 0 && !isClosed;
 
+/** How far an imprint was raised where more would make faces cross. */
+function raisedText({ askedMm, takenMm, leanPercent }: RemarkParams['CUT_RAISED_LESS']): string {
+  if (takenMm === 0) return 'Raised, faces would cross here: it lies flat. Move the words a little.';
+  return takenMm < askedMm
+    ? `Raised by ${mm(askedMm)}, faces would cross: it stands ${mm(takenMm)} high, upright.`
+    : `More lean would make faces cross: it leans by ${Number(leanPercent.toPrecision(2))} %.`;
+}
+
 /** What the button of a cure says. */
 export function cureText(remark: Remark): string {
   switch (remark.code) {
@@ -265,6 +276,8 @@ export function cureText(remark: Remark): string {
       return remark.params.joinMm === undefined ? 'Close its holes' : 'Join its points';
     case 'ONTO_OVERHANGS':
       return 'Leave them out';
+    case 'CUT_RAISED_LESS':
+      return 'Keep it so';
     case 'NEED_FINER':
       return 'Make them finer';
     default:

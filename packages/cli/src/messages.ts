@@ -183,7 +183,8 @@ type ShapeRemark = Extract<
       | 'CUT_LOOSE'
       | 'CUT_RING'
       | 'CUT_ROUNDS'
-      | 'CUT_RAISED_LESS';
+      | 'CUT_RAISED_LESS'
+      | 'CUT_RIM_NARROWED';
   }
 >;
 
@@ -219,6 +220,8 @@ export function remarkText(remark: Remark): string {
       return `The section crosses itself ${mm(remark.params.inMm)} in and ${mm(remark.params.downMm)} down: ${CROSSING_INSTEAD[remark.params.instead]}.`;
     case 'LIGHTER_VANISHES':
       return `The outline is so much lighter that nothing is left of: ${remark.params.letters}`;
+    case 'LIGHTER_BREAKS':
+      return `The outline is so much lighter that thin strokes are gone or parted: ${remark.params.letters}`;
     case 'ALONG_CROSSES':
       return `Changed so much from front to back, walls run into each other: ${remark.params.letters}${finerText(remark.params)}`;
     case 'EDGE_TOO_FINE':
@@ -329,6 +332,8 @@ function shapeText(remark: ShapeRemark): string {
       return `These do not touch the model: ${remark.params.letters}`;
     case 'CUT_ROUNDS':
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
+    case 'CUT_RIM_NARROWED':
+      return `Inside the outline there is no room for a rounding of ${mm(remark.params.askedMm)}: it is ${mm(remark.params.takenMm)} wide. --soften-side outward has room for any.`;
     case 'CUT_RAISED_LESS':
       return `More would make faces cross: the imprint stands ${mm(remark.params.takenMm)} high and leans by ${Number(remark.params.leanPercent.toPrecision(2))} %.`;
     case 'CUT_LOOSE':

@@ -100,6 +100,8 @@ export interface RemarkParams {
   SECTION_CROSSES: { inMm: number; downMm: number; instead: 'front' | 'back' | 'side' };
   /** The outline was made so much lighter that nothing is left of these letters. */
   LIGHTER_VANISHES: { letters: string };
+  /** The outline was made so much lighter that strokes of these letters are gone or parted. */
+  LIGHTER_BREAKS: { letters: string };
   /** Changed so much from front to back, these letters' walls cross, their own or each other's. */
   ALONG_CROSSES: { letters: string; finerMm?: number };
   /** An edge is finer than the grid of so large a lettering: it was left plain. */
@@ -181,6 +183,8 @@ export interface RemarkParams {
   CUT_ROUNDS: { stepId: string };
   /** An imprint stands out less, or leans less, than was asked for: more would make faces cross. */
   CUT_RAISED_LESS: { stepId: string; askedMm: number; takenMm: number; leanPercent: number };
+  /** A rounding inside the outline is narrower than asked for: a wider one lets faces cross. */
+  CUT_RIM_NARROWED: { stepId: string; askedMm: number; takenMm: number };
   /** Cutting has left parts that hang on nothing, like the inside of an O. */
   CUT_LOOSE: { stepId: string; parts: number; kept: boolean };
   /** A ring of quads was asked for, and part of the cut has no room for it. */

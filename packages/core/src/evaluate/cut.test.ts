@@ -90,7 +90,9 @@ test.each([0.1, 0.6, 2, 8])('a rim of %s mm on any letters: valid, and wider tha
       projectOf('Row', SLAB, { ...FLAT, turnDegrees: 63 }, { sinkMm: 2, softMm, softSide, softSteps: 3 }),
     );
     expect(checkMesh(pieceMesh(soft))).toMatchObject(SOUND);
-    expect(codes(soft).filter((code) => code !== 'CUT_LOOSE')).toEqual([]);
+    // one that is far deeper than the recess leaves nothing of it
+    const told = softMm === 8 && softSide === 'inward' ? ['CUT_RIM_NARROWED'] : [];
+    expect(codes(soft).filter((code) => code !== 'CUT_LOOSE')).toEqual(told);
   }
 });
 
@@ -141,6 +143,22 @@ test('an imprint raised with more lean than its letters have room for is built w
     expect.objectContaining({ code: 'CUT_RAISED_LESS', params: expect.objectContaining({ askedMm: 3, takenMm: 3 }) }),
   ]);
   expect(checkMesh(pieceMesh(done))).toMatchObject(SOUND);
+});
+
+test('strokes with no room for a floor between their rims are cut as grooves', async () => {
+  const cut = { sinkMm: 3, softMm: 1.5, softSide: 'inward' } as const;
+  const done = await evaluate(projectOf('R8', ball, onto({ fromMm: [0, 80, 300] }), cut));
+  expect(codes(done)).toEqual([]);
+  expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
+  expect(parts(done)).toContain('lip');
+  expect(parts(done)).not.toContain('floor');
+});
+
+test('a rim inward that is deeper than the recess is built as wide as leaves one, and told', async () => {
+  const cut = { sinkMm: 1, softMm: 4, softSide: 'inward' } as const;
+  const done = await evaluate(projectOf('R8', ball, onto({ fromMm: [0, 80, 300] }), cut));
+  expect(codes(done)).toEqual(['CUT_RIM_NARROWED']);
+  expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
 });
 
 test('the floor of a recess on a curved body lies as deep everywhere', async () => {

@@ -22,6 +22,8 @@ export interface Cutter {
   looks: boolean;
   /** the same laid on the smooth surface, whose chords stray less than those over the edges of facets; undefined: there is no other */
   smoother?: () => Promise<Result<Cutter | undefined>>;
+  /** the same with rims inside the strokes of another width, mm; undefined: it has none */
+  withRim?: (softMm: number) => Promise<Result<Cutter | undefined>>;
 }
 
 /** The document as it is for a piece that cuts another one: that other as it is before the step, and as if nothing had ever cut it. */
@@ -89,6 +91,10 @@ interface Built {
   flat?: Box3;
 }
 
+/** Rounds inside the outline where the words meet what they cut. */
+const hasRimInside = ({ softSide, softMm, operation }: CutStep): boolean =>
+  softSide === 'inward' && softMm > 0 && (operation === 'engrave' || operation === 'through' || operation === 'raise');
+
 /** Another piece as it cuts this one; undefined where it has nothing to cut with. */
 export async function cutterOf(project: Project, piece: Piece, step: CutStep, { evaluate, targetOf, looks }: CutterTools): Promise<Result<Cutter | undefined>> {
   const tool = ownEntry(project.pieces, step.target);
@@ -100,7 +106,10 @@ export async function cutterOf(project: Project, piece: Piece, step: CutStep, { 
   const plain = staysFlat(tool, step) ? await evaluate(before, tool.id) : undefined;
   if (plain && !plain.ok) return plain;
   const target = targetOf(body.value);
-  const cut = isLettering(tool) ? cutShape(step, cutRoom(target, { piece: tool, flat: plain?.value.flat, step })) : undefined;
+  const shapeOf = (softMm: number): CutShape | undefined => {
+    const soft = { ...step, softMm };
+    return isLettering(tool) ? cutShape(soft, cutRoom(target, { piece: tool, flat: plain?.value.flat, step: soft })) : undefined;
+  };
   const make = async (shape: CutShape | undefined): Promise<Result<Cutter | undefined>> => {
     const pieces = { ...before.pieces, [tool.id]: shape ? laidForCut(tool, step, shape.lowerMm) : tool };
     const keptAs = `${tool.id} cuts ${step.id}${shape?.isSmooth ? ' smoothly' : ''}`;
@@ -113,9 +122,14 @@ export async function cutterOf(project: Project, piece: Piece, step: CutStep, { 
     const key = keyHash(JSON.stringify([clustersKey(clusters), ids, transform, tool.id]));
     return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks });
   };
-  const made = await make(cut);
-  if (!made.ok || !made.value || !cut) return made;
-  return ok({ ...made.value, smoother: () => make({ ...cut, isSmooth: true }) });
+  const whole = async (softMm: number): Promise<Result<Cutter | undefined>> => {
+    const cut = shapeOf(softMm);
+    const made = await make(cut);
+    if (!made.ok || !made.value || !cut) return made;
+    return ok({ ...made.value, smoother: () => make({ ...cut, isSmooth: true }) });
+  };
+  const made = await whole(step.softMm);
+  return made.ok && made.value && isLettering(tool) && hasRimInside(step) ? ok({ ...made.value, withRim: whole }) : made;
 } // prettier-ignore
 
 /** Of a cutter's own depth: so much may the borders of what it cuts move. */

@@ -57,7 +57,7 @@ export class Cuts {
     if (!cut) {
       const whole = (): Prepared | Fault => this.#prepared(body, clusters, carver);
       const surface = NEARBY.has(step.operation) ? this.#surface(body, clusters) : undefined;
-      cut = await firstSound({ whole, surface }, step, cutter, carver);
+      cut = await withRoomForRims(step, cutter, (one) => firstSound({ whole, surface }, step, one, carver));
       if (!cut) return undefined;
       this.#done.set(key, cut, 'mesh' in cut ? meshBytes(cut.mesh) : FAULT_BYTES);
     }
@@ -117,6 +117,33 @@ async function firstSound({ whole, surface }: Body, step: CutStep, cutter: Cutte
   const last = attempt(cutter, true, true);
   return 'mesh' in last ? last : first;
 } // prettier-ignore
+
+/** Each narrower rim that is tried is so much of the one before; the last is none. */
+const NARROWER = 0.7;
+const LEAST_RIM = 0.05;
+
+/** A cut whose rims inside the strokes are as wide as leaves the strokes deep enough to cut, and lets nothing cross; told where that is less than was asked for. */
+async function withRoomForRims(
+  { id: stepId, softMm: askedMm }: CutStep,
+  cutter: Cutter,
+  attempt: (cutter: Cutter) => Promise<Cut | Fault | undefined>,
+): Promise<Cut | Fault | undefined> {
+  const asked = await attempt(cutter);
+  if (!cutter.withRim || !asked || !needsRoom(asked)) return asked;
+  for (let share = NARROWER; ; share *= NARROWER) {
+    const takenMm = share < LEAST_RIM ? 0 : share * askedMm;
+    const narrower = await cutter.withRim(takenMm);
+    const cut = narrower.ok && narrower.value ? await attempt(narrower.value) : undefined;
+    if (!cut) return narrower.ok ? asked : undefined;
+    if ('mesh' in cut && !needsRoom(cut))
+      return { ...cut, remarks: [...cut.remarks, remark('CUT_RIM_NARROWED', { stepId, askedMm, takenMm })] };
+    if (takenMm === 0) return asked;
+  }
+}
+
+/** A rim that is deeper than all of a recess leaves nothing of it under the surface. */
+const needsRoom = (cut: Cut | Fault): boolean =>
+  'mesh' in cut ? cut.remarks.some(({ code }) => code === 'CUT_APART') : MENDED.includes(cut.why);
 
 interface Body {
   whole: () => Prepared | Fault;

@@ -349,6 +349,7 @@ export class Engine {
       maps: this.#grounds.maps,
       rough: preview,
       isCutter: cut !== undefined,
+      behindMm: cut?.behindMm,
       isSmooth: cut?.isSmooth === true,
       drape: cut?.drape,
       together: [],

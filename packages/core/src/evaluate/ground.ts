@@ -131,6 +131,8 @@ export interface OntoTools {
   rough: boolean;
   /** it cuts what it is laid onto: its back is a floor, which is not drawn down any further */
   isCutter: boolean;
+  /** how far its back lies behind zero where strokes are wide enough to have one, mm; undefined: as its box says */
+  behindMm?: number;
   /** by the smooth grid alone, as finely as it gets */
   isSmooth: boolean;
   /** what stays flat follows the surface straight down */
@@ -146,7 +148,8 @@ const BELOW = 1e-5;
 
 /** How a chain lays pieces onto others. `isLookedAt`: only by the grid, for what is sampled a million times. */
 export function ontoOf(tools: OntoTools, isLookedAt = false): NonNullable<ChainFrame['onto']> {
-  return (step, box) => {
+  return (step, around) => {
+    const box = downTo(around, tools.behindMm);
     const ground = tools.grounds.get(step.id);
     const map = ground && mapFor(step, ground, { ...tools, box });
     if (!map) return undefined;
@@ -161,6 +164,12 @@ export function ontoOf(tools: OntoTools, isLookedAt = false): NonNullable<ChainF
     return new OntoMap(map, options, staysOf(step, ground, { ...tools, box }));
   };
 }
+
+/** A box that ends no higher than the back. */
+const downTo = ({ low, high }: Box3, behindMm: number | undefined): Box3 => ({
+  low: [low[0], low[1], behindMm === undefined ? low[2] : Math.min(low[2], 0 - behindMm)],
+  high,
+});
 
 /** Where only some letters are laid; those that have grown together with one of them are laid as well. */
 function staysOf(step: OntoStep, ground: Ground, tools: OntoTools & { box: Box3 }): OntoMap['stays'] {

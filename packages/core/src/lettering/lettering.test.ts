@@ -391,6 +391,16 @@ describe('beyond the outline', () => {
     expect(remarks.map((r) => r.code)).toEqual(['LIGHTER_VANISHES']);
   });
 
+  test('so much lighter that thin strokes are parted, which is told', async () => {
+    const codes = async (shiftMm: number): Promise<string[]> => {
+      const { clusters, remarks } = await built('e', { ...solid({ shiftMm }), font: 'Bodoni Moda' });
+      expect(checkMesh(assemble(clusters))).toMatchObject(sound);
+      return remarks.map((r) => r.code);
+    };
+    expect(await codes(0.1)).toEqual([]);
+    expect(await codes(4)).toEqual(['LIGHTER_BREAKS']);
+  });
+
   test('fronts swell to one height, whatever the letter', async () => {
     const swell = { frontMm: 6, backMm: 0, curve: 'soft' as const, steps: 4 };
     const { clusters, remarks } = await built('iO', solid({ swell }));

@@ -1,5 +1,5 @@
 import { remark, type Remark } from '../base/index.ts';
-import { sectionLayers, type FlatWavefront, type Section } from '../solid/index.ts';
+import { eulerOf, sectionLayers, type FlatWavefront, type Section } from '../solid/index.ts';
 import type { Layout } from '../text/index.ts';
 import type { Cluster } from './clusters.ts';
 
@@ -41,7 +41,10 @@ export class RungRemarks {
     const ranks = [0, ...sectionLayers(section)].sort((a, b) => a - b); // the plan's own layers may lie a hair aside
     const ringAt = (inset: number): number => flat.partition.rings[ranks.indexOf(inset)]?.from.length ?? 0;
     const outermost = Math.min(...section.inset);
+    const euler = (inset: number): number => eulerOf(flat.partition, ranks.indexOf(inset));
     if (outermost > 0 && ringAt(outermost) === 0) this.#note('vanishes', cluster, { askedMm: asked, takenMm: 0 });
+    else if (outermost > 0 && euler(outermost) !== euler(0))
+      this.#note('breaks', cluster, { askedMm: asked, takenMm: 0 });
     else if (!isRidged && ringAt(edgesEnd(section)) === 0)
       this.#note('meets', cluster, { askedMm: asked, takenMm: asked });
   }
@@ -62,6 +65,7 @@ export class RungRemarks {
       if (kind === 'opened') return remark('EDGE_OPENED', { letters, byMm: takenMm });
       if (kind === 'narrowed') return remark('EDGE_NARROWED', { letters, askedMm, takenMm });
       if (kind === 'meets') return remark('EDGE_MEETS', { letters });
+      if (kind === 'breaks') return remark('LIGHTER_BREAKS', { letters });
       if (kind === 'vanishes') return remark('LIGHTER_VANISHES', { letters });
       return remark('LETTER_LEFT_OUT', { letters });
     });

@@ -45,4 +45,4 @@ export type {
   UsualSide,
   UsualSideKind,
 } from './section/index.ts';
-export { cornerReach, type Corners } from './wavefront/index.ts';
+export { cornerReach, eulerOf, type Corners } from './wavefront/index.ts';

@@ -34,6 +34,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   SIDE_LEFT_STRAIGHT: 'solid',
   SECTION_CROSSES: 'solid',
   LIGHTER_VANISHES: 'solid',
+  LIGHTER_BREAKS: 'solid',
   ALONG_CROSSES: 'solid',
   EDGE_TOO_FINE: 'solid',
   EDGE_MEETS: 'solid',
@@ -56,6 +57,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   CUT_LOOSE: 'steps',
   CUT_RING: 'steps',
   CUT_ROUNDS: 'steps',
+  CUT_RIM_NARROWED: 'steps',
   CUT_RAISED_LESS: 'steps',
   ONTO_NOTHING: 'steps',
   RUN_NOTHING: 'steps',
@@ -128,6 +130,8 @@ function cureOf(remark: Remark): Cure | undefined {
     }
     case 'CUT_LOOSE':
       return remark.params.kept ? withStep(remark.params.stepId, { loose: 'drop' }) : undefined;
+    case 'CUT_RIM_NARROWED':
+      return withStep(remark.params.stepId, { softMm: justUnder(remark.params.takenMm) });
     case 'CUT_RAISED_LESS': {
       const { stepId, takenMm, leanPercent } = remark.params;
       return withStep(stepId, { raiseMm: justUnder(takenMm), leanPercent: justUnder(leanPercent) });

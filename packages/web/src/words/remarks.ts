@@ -21,6 +21,7 @@ type ShapeRemark = Extract<
       | 'CUT_RING'
       | 'CUT_ROUNDS'
       | 'CUT_RAISED_LESS'
+      | 'CUT_RIM_NARROWED'
       | 'SHAPE_COARSE'
       | 'ONTO_NOTHING'
       | 'RUN_NOTHING'
@@ -74,6 +75,8 @@ export function remarkText(remark: Remark): string {
       return `The section crosses itself ${mm(remark.params.inMm)} in and ${mm(remark.params.downMm)} down, so ${CROSSING_INSTEAD[remark.params.instead]}. Draw its section without the crossing.`;
     case 'LIGHTER_VANISHES':
       return `The outline is so much lighter that nothing is left of ${remark.params.letters}`;
+    case 'LIGHTER_BREAKS':
+      return `The outline is so much lighter that thin strokes are gone or parted: ${remark.params.letters}`;
     case 'ALONG_CROSSES':
       return `Turned or widened so much towards the back, walls run into each other: ${remark.params.letters}.${finerText(remark.params) || ' Turn less, or set the letters wider.'}`;
     case 'EDGE_TOO_FINE':
@@ -124,6 +127,8 @@ function shapeText(remark: ShapeRemark): string {
       return `${remark.params.letters === '' ? 'The other piece does' : `These do`} not touch this one${remark.params.letters === '' ? '' : `: ${remark.params.letters}`}.`;
     case 'CUT_ROUNDS':
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
+    case 'CUT_RIM_NARROWED':
+      return `Inside the outline there is no room for a rounding of ${mm(remark.params.askedMm)}: it is ${mm(remark.params.takenMm)} wide. Outward there is room for any.`;
     case 'CUT_RAISED_LESS':
       return raisedText(remark.params);
     case 'CUT_LOOSE':
@@ -276,6 +281,7 @@ export function cureText(remark: Remark): string {
       return remark.params.joinMm === undefined ? 'Close its holes' : 'Join its points';
     case 'ONTO_OVERHANGS':
       return 'Leave them out';
+    case 'CUT_RIM_NARROWED':
     case 'CUT_RAISED_LESS':
       return 'Keep it so';
     case 'NEED_FINER':

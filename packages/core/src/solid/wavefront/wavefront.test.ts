@@ -3,6 +3,7 @@ import { toRings } from '../../outline/index.ts';
 import { outlineOf, shippedFaces } from '../../testing/faces.ts';
 import { outlineOfRings, rectangle, ringOf } from '../../testing/rings.ts';
 import { dissect } from './dissect.ts';
+import { eulerOf } from './eulerOf.ts';
 import { partition } from './partition.ts';
 import type { Partition } from './plan.ts';
 
@@ -31,6 +32,14 @@ describe('partition', () => {
       .map((layer, n) => ({ layer, x: p.x[n], y: p.y[n], inset: p.inset[n] }))
       .filter((n) => n.layer === -1);
     expect(ridge.map(({ x, y, inset }) => [x, y, inset]).sort()).toEqual([[1700, 300, 300], [300, 300, 300]]); // prettier-ignore
+  });
+
+  test('pieces less holes: a frame whose thin side is gone is one piece without a hole, a dumbbell is two', () => {
+    const frame = mustPart(outlineOfRings(rectangle(0, 0, 2000, 2000), ringOf([[200, 500], [200, 1500], [1500, 1500], [1500, 500]])), [150]); // prettier-ignore
+    expect([eulerOf(frame, 0), eulerOf(frame, 1)]).toEqual([0, 1]);
+    const dumbbell = ringOf([[0, 0], [800, 0], [800, 300], [1200, 300], [1200, 0], [2000, 0], [2000, 800], [1200, 800], [1200, 500], [800, 500], [800, 800], [0, 800]]); // prettier-ignore
+    const parted = mustPart(outlineOfRings(dumbbell), [150]);
+    expect([eulerOf(parted, 0), eulerOf(parted, 1)]).toEqual([1, 2]);
   });
 
   test('a layer exactly at the ridge is none', () => {

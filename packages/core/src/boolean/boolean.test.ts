@@ -131,6 +131,20 @@ test('cutters that touch nothing are named, and loose parts counted and left out
   expect(cut(body, [moved(box(2, 2, 2), [0, 4, 0])]).apart).toEqual([0]);
 }); // prettier-ignore
 
+test('what a cut leaves of quads are quads, and few of its triangles are slivers', () => {
+  // a column of many faces, far from the border of the board
+  const knots = [[0, 0], [8, 0], [8, 60], [0, 60]].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: false })); // prettier-ignore
+  const column = moved(formMesh({ kind: 'turned', wallMm: 0, knots }, 0.003), [60, -20, 30]);
+  const board = box(300, 12, 120);
+  const { mesh, tidied } = cut(board, [column], { cleanMm: 0.01 });
+  const report = checkMesh(mesh);
+  expect(report).toMatchObject({ ...SOUND, shells: 1 });
+  expect(tidied.sliversBefore).toBeGreaterThan(100);
+  expect(report.slivers).toBeLessThan(0.02 * faceCount(mesh));
+  const sizes = Array.from({ length: faceCount(mesh) }, (_, f) => faceCorners(mesh, f).length);
+  expect(sizes.filter((size) => size === 4).length).toBeGreaterThanOrEqual(4 + 48);
+});
+
 test('an imprint leaves the surface where it was, with the faces inside known', () => {
   const regionOf: CarveJob['regionOf'] = (by, region) => (by === INSIDE ? recess(region) : region);
   const vessel = cut(JUG, [moved(BALL, [30, 20, 0])], { operation: 'imprint', regionOf });

@@ -5,6 +5,7 @@ import { bringIn, type Fault } from './bringIn.ts';
 import type { Prepared } from './prepare.ts';
 import { Held, type KernelSolid } from './kernel.ts';
 import { ownPlaces } from './ownPlaces.ts';
+import { pairUp } from './pairUp.ts';
 import { partsOf, type CutPart } from './parts.ts';
 import { readOut, type CutTriangles } from './readOut.ts';
 import { rebuild, type RegionOf, type Settled } from './rebuild.ts';
@@ -126,7 +127,7 @@ function built(
   if (inside) numberOf.set(inside.id, INSIDE);
   const plain = { cut: cleared, sorted: { ...sorted, touched: tidied.triangles }, ring: undefined };
   const looked = (one: Ringed): Ringed & Settled & Pick<Carved, 'crosses'> => {
-    const settled = { ...one, places: ownPlaces(one.cut, sources) };
+    const settled = { ...one, sorted: pairUp(one.cut, one.sorted, sources), places: ownPlaces(one.cut, sources) };
     return { ...settled, crosses: job.looks ? cutCrosses(settled, body) : undefined };
   };
   let settled = looked(ringed(plain, sources, { body, widthMm: job.ringMm ?? 0 }));

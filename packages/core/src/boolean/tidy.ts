@@ -1,6 +1,7 @@
 import { crossingFaces, meshCrosses } from '../check/index.ts';
 import { emptyMesh, type PolygonMesh } from '../mesh/index.ts';
 import { collapseSlivers, type Bounds } from './collapse.ts';
+import { easeFans } from './easeFans.ts';
 import { flipEdges } from './flip.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Settled } from './rebuild.ts';
@@ -36,11 +37,17 @@ export function tidy(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<num
     const done = collapsed(flipped.cut, beside, sources, { byMm, held });
     if (done.movedMm === 0) break;
     const crossing = crossingVertices(done, flipped.cut, beside);
-    if (crossing.length === 0) return { ...done, sliversBefore };
+    if (crossing.length === 0) return eased({ ...done, sliversBefore }, beside, sources);
     for (const v of crossing) held.add(v);
   }
-  return flipped;
+  return byMm > 0 ? eased(flipped, beside, sources) : flipped;
 } // prettier-ignore
+
+/** With fewer slivers, by vertices inside of faces. */
+function eased<T extends Done>(done: T, beside: Sorted, sources: ReadonlyMap<number, Source>): T {
+  const { cut, triangles } = easeFans(done.cut, { ...beside, touched: done.triangles }, sources);
+  return { ...done, cut, triangles, slivers: surfaceOf(cut, { ...beside, touched: triangles }, sources).slivers() };
+}
 
 /** Whole faces that share a vertex with what was touched. */
 function facesBeside({ vertices, places }: CutTriangles, { whole, touched }: Sorted): WholeFace[] {

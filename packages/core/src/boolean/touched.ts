@@ -10,7 +10,7 @@ export class TouchedSurface {
   readonly cut: CutTriangles;
   /** vertices of faces that are not to move */
   readonly fixed = new Set<number>();
-  readonly #triangles: readonly number[];
+  readonly #triangles: number[];
   /** triangles at a vertex */
   readonly #rings: number[][] = [];
   readonly #removed: Uint8Array;
@@ -21,7 +21,7 @@ export class TouchedSurface {
 
   constructor(cut: CutTriangles, { whole, touched }: Sorted, sources: ReadonlyMap<number, Source>) {
     this.cut = cut;
-    this.#triangles = touched;
+    this.#triangles = [...touched];
     this.#removed = new Uint8Array(cut.source.length);
     this.#group = new Uint32Array(cut.source.length);
     const rows = new Map<number, number>();
@@ -104,16 +104,31 @@ export class TouchedSurface {
   /** Gives a triangle other corners, with the numbers that go with them. */
   set(t: number, corners: readonly (readonly [vertex: number, number: number])[]): void {
     this.#unlink(t);
-    corners.forEach(([vertex, number], k) => {
-      this.cut.vertices[3 * t + k] = vertex;
-      this.cut.numbers[3 * t + k] = number;
-      (this.#rings[vertex] ??= []).push(t);
-    });
+    this.#put(t, corners);
+  }
+
+  /** One more triangle in the face of another one, in a row that has room for it. */
+  add(t: number, beside: number, corners: readonly (readonly [vertex: number, number: number])[]): void {
+    const { source, group, isTurned } = this.cut;
+    source[t] = source[beside];
+    group[t] = group[beside];
+    isTurned[t] = isTurned[beside];
+    this.#group[t] = this.#group[beside];
+    this.#triangles.push(t);
+    this.#put(t, corners);
   }
 
   remove(t: number): void {
     this.#unlink(t);
     this.#removed[t] = 1;
+  }
+
+  #put(t: number, corners: readonly (readonly [vertex: number, number: number])[]): void {
+    corners.forEach(([vertex, number], k) => {
+      this.cut.vertices[3 * t + k] = vertex;
+      this.cut.numbers[3 * t + k] = number;
+      (this.#rings[vertex] ??= []).push(t);
+    });
   }
 
   #unlink(t: number): void {

@@ -1,0 +1,60 @@
+import { minus, sizeOf } from '../math/index.ts';
+import { faceOfGroup, type Source } from './source.ts';
+import type { PlainFace, Sorted } from './sortOut.ts';
+import type { CutTriangles } from './readOut.ts';
+import { next, TouchedSurface } from './touched.ts';
+
+/** A quad with a narrower corner stays two triangles (as where triangles are made quads by hand). */
+const LEAST_SINE = 0.2;
+
+interface Pair {
+  t: number;
+  u: number;
+  vertices: number[];
+  worth: number;
+}
+
+/** Pairs of triangles in one flat face as quads, the squarest first: the strips that a cut leaves of quads are such again. */
+export function pairUp(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>): Sorted {
+  const surface = new TouchedSurface(cut, sorted, sources);
+  const pairs = sorted.touched.flatMap((t) => pairsOf(surface, t));
+  pairs.sort((a, b) => b.worth - a.worth || a.t - b.t || a.u - b.u);
+  const taken = new Set<number>();
+  const made: PlainFace[] = [];
+  for (const { t, u, vertices } of pairs) {
+    if (taken.has(t) || taken.has(u)) continue;
+    taken.add(t).add(u);
+    const source = sources.get(cut.source[t]) as Source;
+    made.push({ source, face: faceOfGroup(source, cut.group[t]), vertices });
+  }
+  return { ...sorted, touched: sorted.touched.filter((t) => !taken.has(t)), made: [...(sorted.made ?? []), ...made] };
+}
+
+/** With each neighbour of a higher number in its face. */
+function pairsOf(surface: TouchedSurface, t: number): Pair[] {
+  const { vertices, isTurned } = surface.cut;
+  const pairs: Pair[] = [];
+  for (let corner = 3 * t; corner < 3 * t + 3; corner++) {
+    const [a, b, c] = [corner, next(corner), next(next(corner))].map((at) => vertices[at]);
+    const back = surface.edge(b, a);
+    const u = back === undefined ? -1 : Math.floor(back / 3);
+    if (back === undefined || u < t || surface.groupOf(u) !== surface.groupOf(t) || isTurned[u] !== isTurned[t])
+      continue;
+    const quad = [a, vertices[next(next(back))], b, c];
+    const worth = narrowest(surface, t, quad);
+    if (worth > LEAST_SINE) pairs.push({ t, u, vertices: quad, worth });
+  }
+  return pairs;
+}
+
+/** Sine of the narrowest corner; below zero where one turns inward. */
+function narrowest(surface: TouchedSurface, t: number, quad: readonly number[]): number {
+  const normal = surface.normalOf(t);
+  return Math.min(
+    ...quad.map((v, i) => {
+      const [before, after] = [quad[(i + 3) % 4], quad[(i + 1) % 4]];
+      const lengths = [before, after].map((w) => sizeOf(minus(surface.place(w), surface.place(v))));
+      return surface.facing(normal, before, v, after) / (lengths[0] * lengths[1]);
+    }),
+  );
+}

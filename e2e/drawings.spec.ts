@@ -8,6 +8,16 @@ import { choose, makeProject, makeUndrawn, saveAs, settled, typeValue, value } f
 const MARK = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100" width="80mm" height="80mm"><title>Kiln door</title>
 <circle cx="50" cy="50" r="45" fill="#b45f3c"/><path d="M30 75V45a20 20 0 0 1 40 0v30z" fill="#2f2c2b"/>
 <path d="M15 80H85" stroke="#f7e8c9" stroke-width="6" stroke-linecap="round"/></svg>`;
+/** A page with one leaf on it, as plain as the format allows. */
+const PDF = `%PDF-1.4
+1 0 obj <</Type/Catalog/Pages 2 0 R>> endobj
+2 0 obj <</Type/Pages/Kids[3 0 R]/Count 1>> endobj
+3 0 obj <</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]/Resources<<>>/Contents 4 0 R>> endobj
+4 0 obj <</Length 50>> stream
+0 .5 0 rg 10 10 m 10 60 60 90 90 90 c 90 60 60 10 10 10 c f
+endstream endobj
+trailer <</Root 1 0 R>>
+%%EOF`;
 const file = (name: string, text: string) => ({ name, mimeType: 'image/svg+xml', buffer: Buffer.from(text) });
 
 async function addFile(page: Page, name: string, text: string): Promise<void> {
@@ -58,8 +68,10 @@ test('drawings are pasted, and let go over the workshop; what is none is told', 
       },
       [name, text],
     );
+  await addFile(page, 'leaf.pdf', PDF);
+  await expect(page.getByRole('button', { name: /^leaf drawing/ })).toBeVisible();
   await addFile(page, 'notes.svg', 'no drawing at all');
-  await expect(page.getByText(/That is no SVG drawing/)).toBeVisible();
+  await expect(page.getByText(/That is no drawing/)).toBeVisible();
   await addFile(page, 'sign.svg', MARK.replace('</svg>', '<text x="9" y="9">Row</text></svg>'));
   await expect(page.getByText(/Text is no outline and was left out/)).toBeVisible();
   await drop('door.svg', MARK.replace('Kiln door', 'Dropped'));

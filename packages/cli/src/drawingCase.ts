@@ -1,5 +1,5 @@
 import { basename } from 'node:path';
-import { drawingSize, newDrawing, readSvg, usualDrawing, type Drawing, type Edit, type Step } from '@fictile/core';
+import { drawingSize, newDrawing, readDrawing, usualDrawing, type Drawing, type Edit, type Step } from '@fictile/core';
 import { bodyEdits, contourOf, defined } from './bodyFlags.ts';
 import type { FlagName, Flags } from './flags.ts';
 import { readGiven } from './givenFile.ts';
@@ -19,10 +19,10 @@ export async function drawingCase(flags: Flags, onto?: Step): Promise<StartedCas
   if (stray !== undefined)
     throw fault('FLAG_VALUE', `--${stray} is for words; --svg builds a drawing. Leave one of them out.`);
   const bytes = await readGiven(path, `The drawing ${path}`);
-  const read = readSvg(bytes.toString('utf8'));
+  const read = await readDrawing(bytes);
   if (!read.ok) throw faultOf(read.error);
   const { shape, title, remarks } = read.value;
-  const name = title || basename(path).replace(/\.svg$/i, '');
+  const name = title || basename(path).replace(/\.(svg|pdf)$/i, '');
   const piece = newDrawing('drawing', name, usualDrawing({ ...shape, ...fitted(shape, flags) }));
   const values: Extract<Edit, { kind: 'setDrawing' }>['values'] = defined({
     contour: contourOf(flags),

@@ -90,7 +90,9 @@ export function failureText(failure: Failure): string {
 }
 
 function drawingText({ line, why }: ErrorParams['DRAWING_BROKEN']): string {
-  if (why === 'not-svg') return 'That is no SVG. Save the drawing as SVG.';
+  if (why === 'not-svg') return 'That is neither SVG nor PDF. Save the drawing as one of them.';
+  if (why === 'pdf') return 'The PDF is damaged and can not be read. Save it again from where it came.';
+  if (why === 'locked') return 'The PDF is locked with a password. Save it without one.';
   if (why === 'size') return "The drawing's size can't be told: it has none, or none that is a number. Save it again.";
   return `The SVG can't be read (line ${line}): its tags do not fit together. Save it again from where it came.`;
 }
@@ -107,6 +109,7 @@ const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
   colours: 'Colours beyond the 64th became that one',
   effect: 'Filters and other effects were left off',
   style: 'Rules of the style sheet that are not understood were left off',
+  pages: 'Pages after the first were left out',
 };
 
 const MESH_WHY: Readonly<Record<MeshFault, string>> = {

@@ -1,4 +1,4 @@
-import { firstCurve, MM_PER_UNIT, readSvg, usualStep, type FreeCurve, type ShapeStep } from '@fictile/core';
+import { firstCurve, MM_PER_UNIT, readDrawing, usualStep, type FreeCurve, type ShapeStep } from '@fictile/core';
 import { lengthTriple, type Flags } from './flags.ts';
 import { readGiven } from './givenFile.ts';
 import { fault, faultOf } from './messages.ts';
@@ -71,7 +71,7 @@ async function runStep(path: string, { 'along-length': fit, 'along-offset': shif
 /** The first path of a drawing. */
 async function readCurve(path: string): Promise<FreeCurve> {
   const bytes = await readGiven(path, `The line ${path}`);
-  const read = readSvg(bytes.toString('utf8'));
+  const read = await readDrawing(bytes);
   if (!read.ok) throw faultOf(read.error);
   const curve = firstCurve(read.value.shape, MM_PER_UNIT);
   if (curve) return curve;

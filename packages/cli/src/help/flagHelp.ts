@@ -4,7 +4,7 @@ import type { FlagName } from '../flags.ts';
 export const FLAG_HELP: Readonly<Record<string, Partial<Record<FlagName, readonly [text: string, usual?: string]>>>> = {
   'What is built': {
     text: ['the words; a line break or \\n starts a line'],
-    svg: ['a drawing instead of words, user units are 1/96 inch'],
+    svg: ['a drawing (SVG, PDF) instead of words, user units are 1/96 inch'],
     out: ['the file to write: .obj, .stl, .ply or .glb'],
   },
   Words: {

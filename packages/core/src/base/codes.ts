@@ -22,7 +22,7 @@ export interface ErrorParams {
   /** A document names a model whose file is not at hand. */
   MODEL_UNKNOWN: { hash: string };
   /** A drawing cannot be read. `line` counts from 1; 0 is the whole of it. */
-  DRAWING_BROKEN: { line: number; why: 'not-svg' | 'xml' | 'size' };
+  DRAWING_BROKEN: { line: number; why: 'not-svg' | 'xml' | 'size' | 'pdf' | 'locked' };
   /** A drawing holds nothing that is painted. */
   DRAWING_EMPTY: { skipped: string };
   /** Something is larger than the limit for it. */
@@ -62,9 +62,20 @@ export type MeshFault =
   | 'extension'
   | 'data';
 
-/** Kinds of things in SVG files that no drawing takes. */
+/** Kinds of things in SVG and PDF files that no drawing takes. */
 export type DrawingSkip =
-  'text' | 'picture' | 'script' | 'outside' | 'gradient' | 'clip' | 'path' | 'number' | 'colours' | 'effect' | 'style';
+  | 'text'
+  | 'picture'
+  | 'script'
+  | 'outside'
+  | 'gradient'
+  | 'clip'
+  | 'path'
+  | 'number'
+  | 'colours'
+  | 'effect'
+  | 'style'
+  | 'pages';
 
 /** Why a solid can't be cut, or can't cut: it is open or its faces don't meet; it faces inward; what cuts is no solid; the result is none; too many points; points nearer than they can be told apart; volumes don't add up; nothing would be left; what cuts runs through itself. */
 export type CutFault = 'open' | 'inward' | 'cutter' | 'kernel' | 'large' | 'fine' | 'volume' | 'empty' | 'crossed';

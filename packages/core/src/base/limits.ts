@@ -48,6 +48,10 @@ export const LIMITS = {
   svgElements: 20_000,
   /** painted paths of a drawing, their pieces and characters all together, and its colours */
   drawingElements: 5_000,
+  /** operations of a page of a PDF file, states kept in each other, and bytes of one unpacked stream */
+  pdfOperations: 400_000,
+  pdfNesting: 256,
+  pdfStreamBytes: 32 * 1024 * 1024,
   /** of a picture whose silhouette is traced */
   picturePixels: 4_000_000,
   drawingPieces: 40_000,

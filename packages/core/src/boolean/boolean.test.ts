@@ -3,7 +3,7 @@ import { seededRandom, type Carver } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import { formMesh } from '../form/index.ts';
 import type { Vec3 } from '../math/index.ts';
-import { emptyMesh, faceCount, faceCorners, type PolygonMesh, type Region } from '../mesh/index.ts';
+import { emptyMesh, faceCount, faceCorners, triangulate, type PolygonMesh, type Region } from '../mesh/index.ts';
 import { BALL, box, FULL, JUG, moved } from '../testing/bodies.ts';
 import {
   bodySurface,
@@ -16,6 +16,7 @@ import {
   type Carved,
   type CarveJob,
 } from './index.ts';
+import { easeFans } from './easeFans.ts';
 import { joinedSkin } from './imprint.ts';
 import { liesOver } from './liesOver.ts';
 import { BELOW } from './patchUnder.ts';
@@ -283,3 +284,40 @@ test.each([1, 2])('an imprint’s halves meet where one of them has %i points mo
   // the four sides of what both make
   expect(open).toHaveLength(4);
 }); // prettier-ignore
+
+test('slivers all round a vertex are gone round once', () => {
+  // a needle whose tips are joined to its middle
+  const places: Vec3[] = [
+    [0, 0, 0],
+    [100, 0, 0],
+    [100, 0.1, 0],
+    [0, 0.2, 0],
+    [-100, 0.1, 0],
+    [-100, 0, 0],
+    [0, -0.2, 0],
+  ];
+  const fan = half([1, 2, 3, 4, 5, 6].map((i) => [places[0], places[i], places[1 + (i % 6)]]));
+  const count = fan.source.length;
+  const mesh = {
+    ...emptyMesh(),
+    positions: fan.places,
+    faceStart: Uint32Array.from({ length: count + 1 }, (_, t) => 3 * t),
+    faceVertices: fan.vertices,
+    region: new Uint32Array(count),
+  };
+  const source = {
+    id: fan.source[0],
+    mesh,
+    triangles: triangulate(mesh),
+    groups: new Uint32Array(count),
+    origin: [0, 0, 0],
+  } as Source;
+  const triangles = [...fan.source.keys()];
+  const eased = easeFans(
+    { cut: fan, triangles, slivers: count },
+    { whole: [], touched: triangles },
+    new Map([[source.id, source]]),
+  );
+  expect(new Set(eased.triangles).size).toBe(eased.triangles.length);
+  expect(eased.slivers).toBeLessThanOrEqual(count);
+});

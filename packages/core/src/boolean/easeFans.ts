@@ -24,16 +24,15 @@ interface Fan {
  * go on. Nothing moves, the face stays what it was.
  */
 export function easeFans(
-  before: CutTriangles,
+  { cut: before, triangles, slivers }: Swept,
   sorted: Sorted,
   sources: ReadonlyMap<number, Source>,
-): { cut: CutTriangles; triangles: number[] } {
-  const slivers = sliversOf(before, sorted, sources);
-  const surface = new TouchedSurface(withRoom(before, slivers.length + 1), sorted, sources);
+): Swept {
+  const surface = new TouchedSurface(withRoom(before, slivers + 1), { ...sorted, touched: triangles }, sources);
   const changed: number[] = [];
   const first = before.places.length / 3;
   let vertex = first;
-  for (const t of slivers) {
+  for (const t of triangles) {
     if (!surface.isSliver(t)) continue;
     const runs = fanOf(surface, t);
     const found = firstFound(PARTS, (parts) => bestOf(surface, partOf(runs, parts)));
@@ -43,7 +42,15 @@ export function easeFans(
     vertex++;
   }
   flipEdges(surface, changed);
-  return { cut: trimmed(surface.cut, vertex, before.source.length + 2 * (vertex - first)), triangles: surface.left() };
+  const cut = trimmed(surface.cut, vertex, before.source.length + 2 * (vertex - first));
+  return { cut, triangles: surface.left(), slivers: surface.slivers() };
+}
+
+/** Triangles that are left of what was cut, and how many of them are slivers. */
+interface Swept {
+  cut: CutTriangles;
+  triangles: number[];
+  slivers: number;
 }
 
 function firstFound<T, R>(row: readonly T[], find: (one: T) => R | undefined): R | undefined {
@@ -52,11 +59,6 @@ function firstFound<T, R>(row: readonly T[], find: (one: T) => R | undefined): R
     if (found !== undefined) return found;
   }
   return undefined;
-}
-
-function sliversOf(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>): number[] {
-  const surface = new TouchedSurface(cut, sorted, sources);
-  return surface.left().filter((t) => surface.isSliver(t));
 }
 
 /** For one more vertex and two more triangles a fan. */
@@ -88,8 +90,9 @@ const trimmed = (cut: CutTriangles, vertices: number, triangles: number): CutTri
 /** Round the vertex across from a triangle's shortest edge: the slivers to both sides of it, and what lies beside them. `at`: where it is. */
 function fanOf(surface: TouchedSurface, t: number): Runs {
   const apex = farCorner(surface, t);
-  const one = side(surface, apex, t, -1);
-  const triangles = [...one.reverse(), t, ...side(surface, apex, t, 1)];
+  const taken = new Set([t]);
+  const one = side(surface, apex, { first: t, way: -1, taken });
+  const triangles = [...one.reverse(), t, ...side(surface, apex, { first: t, way: 1, taken })];
   const border = [
     ...triangles.map((u) => cornersFrom(surface, u, apex)[1]),
     cornersFrom(surface, triangles[triangles.length - 1], apex)[2],
@@ -135,22 +138,16 @@ function cornersFrom(surface: TouchedSurface, t: number, first: number): [number
   return first === a ? [a, b, c] : first === b ? [b, c, a] : [c, a, b];
 }
 
-/** Triangles beside one round a vertex, to one side, until some have followed that are no slivers. */
-function side(surface: TouchedSurface, apex: number, first: number, way: 1 | -1): number[] {
+/** Triangles beside one round a vertex, to one side, until some have followed that are no slivers; none that is `taken`, as they all are now. */
+function side(surface: TouchedSurface, apex: number, { first, way, taken }: Way): number[] {
   const found: number[] = [];
   let proper = 0;
   for (let t = first; proper < MOST_BESIDE;) {
     const [, b, c] = cornersFrom(surface, t, apex);
     const back = way === 1 ? surface.edge(apex, c) : surface.edge(b, apex);
     const beside = back === undefined ? -1 : Math.floor(back / 3);
-    const { isTurned } = surface.cut;
-    if (
-      beside < 0 ||
-      beside === first ||
-      surface.groupOf(beside) !== surface.groupOf(first) ||
-      isTurned[beside] !== isTurned[first]
-    )
-      break;
+    if (beside < 0 || taken.has(beside) || !isOneFace(surface, first, beside)) break;
+    taken.add(beside);
     found.push(beside);
     if (!surface.isSliver(beside)) proper++;
     t = beside;
@@ -158,11 +155,17 @@ function side(surface: TouchedSurface, apex: number, first: number, way: 1 | -1)
   return found;
 }
 
+interface Way {
+  first: number;
+  way: 1 | -1;
+  taken: Set<number>;
+}
+
+const isOneFace = (surface: TouchedSurface, t: number, u: number): boolean =>
+  surface.groupOf(t) === surface.groupOf(u) && surface.cut.isTurned[t] === surface.cut.isTurned[u];
+
 /** The place, and so many triangles beside the slivers, that leave the best triangles; undefined where none leaves no sliver. */
-function bestOf(
-  surface: TouchedSurface,
-  { fan, from, to }: ReturnType<typeof fanOf>,
-): { fan: Fan; at: Vec3 } | undefined {
+function bestOf(surface: TouchedSurface, { fan, from, to }: Runs): { fan: Fan; at: Vec3 } | undefined {
   let best: { fan: Fan; at: Vec3; quality: number } | undefined;
   const { apex } = fan;
   const places = placesFor(surface, fan, [fan.border[from], fan.border[to + 1]]);

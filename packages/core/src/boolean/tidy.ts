@@ -44,10 +44,8 @@ export function tidy(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<num
 } // prettier-ignore
 
 /** With fewer slivers, by vertices inside of faces. */
-function eased<T extends Done>(done: T, beside: Sorted, sources: ReadonlyMap<number, Source>): T {
-  const { cut, triangles } = easeFans(done.cut, { ...beside, touched: done.triangles }, sources);
-  return { ...done, cut, triangles, slivers: surfaceOf(cut, { ...beside, touched: triangles }, sources).slivers() };
-}
+const eased = <T extends Done>(done: T, beside: Sorted, sources: ReadonlyMap<number, Source>): T =>
+  done.slivers === 0 ? done : { ...done, ...easeFans(done, beside, sources) };
 
 /** Whole faces that share a vertex with what was touched. */
 function facesBeside({ vertices, places }: CutTriangles, { whole, touched }: Sorted): WholeFace[] {

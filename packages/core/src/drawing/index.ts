@@ -1,6 +1,7 @@
 export { coloursOf, drawFigures, drawingSize } from './figures.ts';
 export type { Figure, FigureScale } from './figures.ts';
 export { firstCurve } from './knotCurve.ts';
+export { readDrawing } from './readDrawing.ts';
 export { MM_PER_UNIT, readSvg } from './svg/readSvg.ts';
 export { silhouette, usualSilhouette } from './silhouette/silhouette.ts';
 export type { SilhouetteOptions } from './silhouette/silhouette.ts';

@@ -1,7 +1,16 @@
 import { unzipSync, zipSync, type Zippable } from 'fflate';
-import { crc32, fail, LIMITS, ok, ownEntry, parseBoundedJson, sha256Hex, type Result } from '../base/index.ts';
+import {
+  crc32,
+  fail,
+  LIMITS,
+  ok,
+  ownEntry,
+  parseBoundedJson,
+  sha256Hex,
+  utf8Bytes,
+  type Result,
+} from '../base/index.ts';
 import { parseProject, type Project } from '../document/index.ts';
-import { utf8Bytes } from './utf8.ts';
 import { zipRows } from './zipRows.ts';
 
 const DOCUMENT = 'document.json';

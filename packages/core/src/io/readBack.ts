@@ -1,11 +1,10 @@
-import { MM_PER, ok, type LoadUnpacker, type Result } from '../base/index.ts';
+import { MM_PER, ok, utf8Text, type LoadUnpacker, type Result } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Paints } from './paints.ts';
 import { readGlb, type ReadOptions } from './readGlb.ts';
 import { readObjLevel } from './readObj.ts';
 import { readPly } from './readPly.ts';
 import { readStl } from './readStl.ts';
-import { utf8Text } from './utf8.ts';
 import type { MeshFormat } from './writeMesh.ts';
 
 /** What a mesh file turns out to hold, in the file's own unit and axes. */

@@ -1,6 +1,6 @@
+import { utf8Bytes } from '../base/index.ts';
 import { lookOf } from './looks.ts';
 import type { MaterialNames } from './materialNames.ts';
-import { utf8Bytes } from './utf8.ts';
 
 /** The materials of an OBJ, with the fields of physically based shading that several programs read beside the classic ones. */
 export function writeMtl(names: MaterialNames): Uint8Array {

@@ -1,8 +1,8 @@
+import { utf8Bytes } from '../base/index.ts';
 import type { Slots } from '../document/index.ts';
 import { cornerNormals, faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { finishAt, finishKey, type LetterLook, type PieceLooks } from './looks.ts';
 import type { MaterialNames } from './materialNames.ts';
-import { utf8Bytes } from './utf8.ts';
 
 /** One piece of a file that holds all its points in one space. */
 export interface ObjPart {

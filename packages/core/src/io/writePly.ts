@@ -1,5 +1,5 @@
+import { utf8Bytes } from '../base/index.ts';
 import { faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
-import { utf8Bytes } from './utf8.ts';
 
 /** Counts of corners are one byte in most readers; larger faces get four, for the whole file. */
 const LARGEST_SHORT_FACE = 255;

@@ -1,3 +1,4 @@
+import { utf8Bytes } from '../base/index.ts';
 import { wordsIn } from '../testing/words.ts';
 import { usualWriteOptions } from '../io/index.ts';
 import { loadKernels } from '@fictile/kernels';
@@ -101,8 +102,11 @@ test('a newer evaluation makes an older one give up, and checks with them; files
 test('a drawing is read, or what is wrong with it told', async () => {
   const { ask } = await startHost();
   const svg = '<svg xmlns="http://www.w3.org/2000/svg"><rect width="9" height="9"/></svg>';
-  expect(await ask({ kind: 'readSvg', text: svg })).toMatchObject({ kind: 'drawing', drawing: { remarks: [] } });
-  expect(await ask({ kind: 'readSvg', text: 'Kiln' })).toMatchObject({
+  expect(await ask({ kind: 'readDrawing', bytes: utf8Bytes([svg]) })).toMatchObject({
+    kind: 'drawing',
+    drawing: { remarks: [] },
+  });
+  expect(await ask({ kind: 'readDrawing', bytes: utf8Bytes(['Kiln']) })).toMatchObject({
     kind: 'failed',
     error: { code: 'DRAWING_BROKEN' },
   });

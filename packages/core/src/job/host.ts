@@ -9,7 +9,7 @@ import {
 } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Project } from '../document/index.ts';
-import { readSvg, silhouette, type ReadDrawing } from '../drawing/index.ts';
+import { readDrawing, silhouette, type ReadDrawing } from '../drawing/index.ts';
 import { display, Engine, flatFit, meetingRemarks, meetingsOf, neighboursOf, pieceMesh, roughDisplay, scenePart, laidPlaces, type Apart, type DisplayBuffers, type EngineTools, type Evaluated, type StandingPart } from '../evaluate/index.ts'; // prettier-ignore
 import { inMm, quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
@@ -115,8 +115,8 @@ export class JobHost {
         }));
       case 'write':
         return this.#write(request);
-      case 'readSvg':
-        return Promise.resolve(drawingAnswer(readSvg(request.text)));
+      case 'readDrawing':
+        return readDrawing(request.bytes).then(drawingAnswer);
       case 'silhouette':
         return Promise.resolve(drawingAnswer(silhouette(request.shades, request.options)));
       case 'fontFacts':

@@ -17,7 +17,7 @@ import type { MeshFormat, Paints, WriteOptions, WrittenScene } from '../io/index
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
-export const JOB_VERSION = 11;
+export const JOB_VERSION = 12;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
@@ -27,7 +27,7 @@ export type JobRequest =
   | { version: number; serial: number; kind: 'laid'; project: Project; pieceId: string; what: LaidPaint }
   | { version: number; serial: number; kind: 'fit'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions }
-  | { version: number; serial: number; kind: 'readSvg'; text: string }
+  | { version: number; serial: number; kind: 'readDrawing'; bytes: Uint8Array }
   | { version: number; serial: number; kind: 'silhouette'; shades: Shades; options: SilhouetteOptions }
   | { version: number; serial: number; kind: 'fontFacts'; font: FontRef; words: string; sizeMm: number }
   | { version: number; serial: number; kind: 'readBack'; bytes: Uint8Array; format: MeshFormat };

@@ -1,6 +1,6 @@
 import { FileButton, UnstyledButton } from '@mantine/core';
 import { usualCircle, usualCurveLine, type Words } from '@fictile/core';
-import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
+import { choicesOf, ChoiceValue, DRAWINGS, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { KnotSentence } from './KnotSentence.tsx';
 import classes from './Recipe.module.css';
@@ -65,7 +65,7 @@ function CurveValues({ line, edits, readCurve }: LineProps<'curve'> & Pick<Words
     spread: <ChoiceValue label={t.spread} value={line.spread ? 'spread' : 'own'} choices={choicesOf(texts.curveSpreads, PICTURES.curveSpreads)} usual="own" onChange={(next) => put({ spread: next === 'spread' })} />,
     stand: <ChoiceValue label={t.lettersStand} value={line.letters} choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)} usual="turned" onChange={(letters) => put({ letters })} />,
     knots: <KnotSentence curve={line.curve} onCurve={(curve, key) => put({ curve }, key)} />,
-    file: <FileButton accept=".svg,image/svg+xml" onChange={(file) => file && void readCurve(file).then((curve) => curve && put({ curve }))}>{(props) => <UnstyledButton {...props} className={classes.unlock}>{t.curveFile}</UnstyledButton>}</FileButton>,
+    file: <FileButton accept={DRAWINGS} onChange={(file) => file && void readCurve(file).then((curve) => curve && put({ curve }))}>{(props) => <UnstyledButton {...props} className={classes.unlock}>{t.curveFile}</UnstyledButton>}</FileButton>,
   }; // prettier-ignore
   return <Sentence template={t.curve} values={values} />;
 }

@@ -4,6 +4,7 @@ export { ChoiceValue } from './ChoiceValue.tsx';
 export { choicesOf } from './choicesOf.ts';
 export { CourseValue } from './CourseValue.tsx';
 export type { Choice } from './ChoiceValue.tsx';
+export { DRAWINGS } from './drawingFiles.ts';
 export { DropFiles } from './DropFiles.tsx';
 export { Loading } from './Loading.tsx';
 export { Mark } from './Mark.tsx';

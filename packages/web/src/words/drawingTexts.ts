@@ -25,6 +25,6 @@ export const drawingTexts = {
   reading: 'Reading the drawing',
   dropHere: 'Let go to bring the drawing in',
   notTaken: (name: string): string =>
-    `${name} is no drawing that can be brought in. Choose an SVG file, or a picture for its outline.`,
+    `${name} is no drawing that can be brought in. Choose an SVG or PDF file, or a picture for its outline.`,
   broughtIn: (name: string): string => `${name} is in, but not all of it:`,
 } as const;

@@ -53,7 +53,7 @@ export const recipeTexts = {
   knotKind: 'Knot is',
   curveIs: 'Curve is',
   addKnot: 'add a knot',
-  curveFile: 'take it from an SVG file',
+  curveFile: 'take it from a drawing',
   dropKnot: 'drop it',
   circle: ' of {radius} radius, {side}, {way} from {start}, {spread}, letters {stand}',
   moreWords: [

@@ -1,4 +1,4 @@
-import type { DrawingSkip, Failure, MeshFault, Remark, RemarkParams, StepKind } from '@fictile/core';
+import type { DrawingSkip, ErrorParams, Failure, MeshFault, Remark, RemarkParams, StepKind } from '@fictile/core';
 import { cutTexts } from './cutTexts.ts';
 import { texts } from './texts.ts';
 
@@ -198,6 +198,7 @@ const SKIPPED: Readonly<Record<DrawingSkip, string>> = {
   colours: 'Colours beyond the 64th became that one.',
   effect: 'Filters and other effects were left off.',
   style: 'Some rules of its style sheet were left off.',
+  pages: 'Pages after the first were left out.',
 };
 
 const skippedText = ({ what, count }: { what: DrawingSkip; count: number }): string =>
@@ -291,6 +292,18 @@ export function cureText(remark: Remark): string {
   }
 }
 
+function brokenText({ why, line }: ErrorParams['DRAWING_BROKEN']): string {
+  if (why === 'xml') return `The drawing can’t be read: in line ${line} its tags do not fit together. Save it again.`;
+  return DRAWING_WHY[why];
+}
+
+const DRAWING_WHY: Readonly<Record<Exclude<ErrorParams['DRAWING_BROKEN']['why'], 'xml'>, string>> = {
+  'not-svg': 'That is no drawing: neither SVG nor PDF. Save it as one of them and bring it in again.',
+  size: 'The drawing’s size can’t be told. Save it again with a size.',
+  pdf: 'The PDF is damaged and can’t be read. Save it again.',
+  locked: 'The PDF is locked with a password. Save it without one.',
+};
+
 const MESH_WHY: Readonly<Record<MeshFault, string>> = {
   start: 'it does not begin as such files do',
   version: 'it is of a version or kind that is not known here',
@@ -328,11 +341,7 @@ export function failureText(failure: Failure): string {
     case 'VALUE_OUT_OF_RANGE':
       return `The ${failure.params.field} would be ${failure.params.value} ${failure.params.unit}; up to ${failure.params.max} can be built. Make it smaller.`;
     case 'DRAWING_BROKEN':
-      return failure.params.why === 'not-svg'
-        ? 'That is no SVG drawing. Save it as SVG and bring it in again.'
-        : failure.params.why === 'size'
-          ? 'The drawing’s size can’t be told. Save it again with a size.'
-          : `The drawing can’t be read: in line ${failure.params.line} its tags do not fit together. Save it again.`;
+      return brokenText(failure.params);
     case 'DRAWING_EMPTY':
       return failure.params.skipped.includes('text')
         ? 'The drawing holds nothing but text. Turn the text into paths before saving it, or type the words here.'

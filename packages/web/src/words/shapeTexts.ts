@@ -68,7 +68,7 @@ export const shapeTexts = {
     edge: ' of {piece}, the one nearest to {x} across, {y} up and {z} forward, walked {reversed}',
     places: '',
   },
-  pathFile: ' or from an SVG file',
+  pathFile: ' or from a drawing',
   fits: { own: 'at its own length', stretch: 'stretched over it' },
   ends: { stop: 'letters are left out', straight: 'they run on straight', round: 'they go round' },
   ups: { rolling: 'as it comes', upright: 'stays up' },

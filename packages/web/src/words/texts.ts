@@ -352,7 +352,7 @@ export const texts = {
     remove: 'Remove the piece',
     add: 'Add words',
     addShape: (name: string): string => `Add: ${name.toLowerCase()}`,
-    addDrawing: 'Bring in a drawing (SVG), or the outline of a picture',
+    addDrawing: 'Bring in a drawing (SVG, PDF), or the outline of a picture',
     all: 'Show all pieces',
   },
   handOver: {

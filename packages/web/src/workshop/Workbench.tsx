@@ -226,10 +226,7 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
       <Notes />
       <DropFiles
         text={texts.drawing.dropHere}
-        accept={{
-          'image/*': ['.svg', '.png', '.jpg', '.jpeg', '.webp', '.gif', '.bmp', '.avif'],
-          'model/mesh': ['.obj', '.stl', '.ply', '.glb'],
-        }}
+        accept={LET_GO}
         onFiles={(files) => {
           bench.models.takeFiles(files.filter(({ name }) => isModelFile(name)));
           bench.drawings.takeFiles(files.filter(({ name }) => !isModelFile(name)));
@@ -247,6 +244,13 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
     </div>
   );
 }
+
+/** Files that may be let go over the workshop. */
+const LET_GO = {
+  'image/*': ['.svg', '.png', '.jpg', '.jpeg', '.webp', '.gif', '.bmp', '.avif'],
+  'application/pdf': ['.pdf'],
+  'model/mesh': ['.obj', '.stl', '.ply', '.glb'],
+};
 
 type Bench = ReturnType<typeof useBench>;
 

@@ -11,6 +11,7 @@ import {
 import { useFileDialog } from '@mantine/hooks';
 import { notifications } from '@mantine/notifications';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { DRAWINGS } from '../ui/index.ts';
 import { isTyping } from '../commands/index.ts';
 import type { Chosen, PieceActions } from '../pieces/index.ts';
 import { pasteRecipe } from '../recipe/index.ts';
@@ -46,6 +47,9 @@ export interface Drawings {
   dropPicture: () => void;
 }
 
+const bytesOf = async (file: File): Promise<Uint8Array> => new Uint8Array(await file.arrayBuffer());
+const isDrawing = ({ type }: File): boolean => DRAWINGS.split(',').includes(type);
+
 /** What browsers show, and an outline can be found in. */
 export const PICTURES = 'image/png,image/jpeg,image/webp,image/gif,image/bmp,image/avif';
 const isPicture = ({ type }: File): boolean => PICTURES.split(',').includes(type);
@@ -62,8 +66,8 @@ export function useDrawings(bench: DrawingsBench): Drawings {
   const latest = useRef(bench);
   latest.current = bench;
   const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
-  const bringIn = useCallback(async (text: string, name: string): Promise<void> => {
-    const drawing = await read(latest.current.client, text, name);
+  const bringIn = useCallback(async (bytes: Uint8Array, name: string): Promise<void> => {
+    const drawing = await read(latest.current.client, bytes, name);
     if (drawing) setWaiting((before) => [...before, { drawing, name }]);
   }, []);
   const [picture, setPicture] = useState<ChosenPicture>();
@@ -71,7 +75,7 @@ export function useDrawings(bench: DrawingsBench): Drawings {
     (files: readonly File[]): void => {
       for (const file of files)
         if (isPicture(file)) void pictureOf(file).then((found) => found && setPicture(found));
-        else void file.text().then((text) => bringIn(text, file.name));
+        else void bytesOf(file).then((bytes) => bringIn(bytes, file.name));
     },
     [bringIn],
   );
@@ -92,17 +96,15 @@ export function useDrawings(bench: DrawingsBench): Drawings {
     setWaiting(waiting.slice(1));
     putIn(latest.current, waiting[0]);
   }, [isStill, waiting]);
-  const dialog = useFileDialog({ accept: `.svg,image/svg+xml,${PICTURES}`, multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) }); // prettier-ignore
+  const dialog = useFileDialog({ accept: `${DRAWINGS},${PICTURES}`, multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) }); // prettier-ignore
   useEffect(() => {
     const onPaste = (event: ClipboardEvent): void => {
       if (isTyping(event.target)) return;
       const { store, chosen } = latest.current;
-      const files = [...(event.clipboardData?.files ?? [])].filter(
-        (file) => file.type === 'image/svg+xml' || isPicture(file),
-      );
+      const files = [...(event.clipboardData?.files ?? [])].filter((file) => isDrawing(file) || isPicture(file));
       const text = event.clipboardData?.getData('text/plain') ?? '';
       if (files.length > 0) takeFiles(files);
-      else if (looksLikeSvg(text)) void bringIn(text, texts.pieces.drawing);
+      else if (looksLikeSvg(text)) void bringIn(new TextEncoder().encode(text), texts.pieces.drawing);
       else pasteRecipe(store, chosen.pieces);
     };
     window.addEventListener('paste', onPaste);
@@ -115,8 +117,8 @@ export function useDrawings(bench: DrawingsBench): Drawings {
 const looksLikeSvg = (text: string): boolean => /^\s*(<\?xml[^>]*\?>|<!--[^]*?-->|<!doctype[^>]*>|\s)*<(\w+:)?svg\b/i.test(text.slice(0, 4000)); // prettier-ignore
 
 /** What can't be read is told. */
-async function read(client: JobClient | undefined, text: string, name: string): Promise<ReadDrawing | undefined> {
-  const answer = await client?.ask({ kind: 'readSvg', text });
+async function read(client: JobClient | undefined, bytes: Uint8Array, name: string): Promise<ReadDrawing | undefined> {
+  const answer = await client?.ask({ kind: 'readDrawing', bytes });
   if (answer?.kind === 'drawing') return answer.drawing;
   if (answer?.kind === 'failed')
     notifications.show({ color: 'var(--clay)', title: name, message: failureText(answer.error), autoClose: 12_000 });
@@ -124,7 +126,7 @@ async function read(client: JobClient | undefined, text: string, name: string): 
 }
 
 async function curveOf(client: JobClient | undefined, file: File): Promise<FreeCurve | undefined> {
-  const drawing = await read(client, await file.text(), file.name);
+  const drawing = await read(client, await bytesOf(file), file.name);
   const curve = drawing && firstCurve(drawing.shape, MM_PER_UNIT);
   if (drawing && !curve) notifications.show({ color: 'var(--clay)', message: texts.drawing.noCurve(file.name) });
   return curve;
@@ -132,7 +134,7 @@ async function curveOf(client: JobClient | undefined, file: File): Promise<FreeC
 
 function putIn({ actions, chosen }: DrawingsBench, { drawing, name }: Waiting): void {
   const { title, remarks } = drawing;
-  const called = title || name.replace(/\.svg$/i, '');
+  const called = title || name.replace(/\.(svg|pdf)$/i, '');
   chosen.choose(actions.addDrawing(drawingOf(drawing), called));
   if (remarks.length > 0)
     notifications.show({

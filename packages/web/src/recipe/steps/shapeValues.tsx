@@ -10,7 +10,7 @@ import {
   type StepPlace,
 } from '@fictile/core';
 import type { ReactNode } from 'react';
-import { choicesOf, ChoiceValue, CourseValue, Sentence, useTrial } from '../../ui/index.ts';
+import { choicesOf, ChoiceValue, CourseValue, DRAWINGS, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { PieceChoice, type OtherPiece } from '../BodyChapter.tsx';
 import { KnotSentence } from '../KnotSentence.tsx';
@@ -383,7 +383,7 @@ function PathValues({ step, tools: { put, readCurve, others } }: { step: Of<'run
     turns: count('turns', L.turns, T.turnsUnit(held.turns)), waves: count('waves', L.waves, T.wavesUnit(held.waves)),
     knots: path.kind === 'drawn' && <KnotSentence curve={path.curve} onCurve={(curve, key) => set({ curve }, key)} />,
     file: path.kind === 'drawn' && (
-      <FileButton accept=".svg,image/svg+xml" onChange={(file) => file && void readCurve(file).then((curve) => curve && set({ curve }))}>
+      <FileButton accept={DRAWINGS} onChange={(file) => file && void readCurve(file).then((curve) => curve && set({ curve }))}>
         {(props) => <UnstyledButton {...props} className={classes.unlock}>{T.pathFile}</UnstyledButton>}
       </FileButton>
     ),

@@ -1,9 +1,10 @@
 /** @jest-environment jsdom */
 import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newPiece, newProject, remark, type MeshReport, type Remark } from '@fictile/core';
+import { newPiece, newProject, remark, type MeshReport, type Remark, type ShownPiece } from '@fictile/core';
 import { useState } from 'react';
 import { renderInside } from '../testing/render.tsx';
+import { remarkText } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import { Checks, type Painted } from './index.ts';
 
@@ -32,7 +33,15 @@ function clientWith(report: MeshReport | undefined): JobClient {
   return { ask } as unknown as JobClient;
 }
 
-function Column({ report, depthMm = 18 }: { report: MeshReport | undefined; depthMm?: number }) {
+function Column({
+  report,
+  depthMm = 18,
+  remarks = [],
+}: {
+  report: MeshReport | undefined;
+  depthMm?: number;
+  remarks?: Remark[];
+}) {
   const [client] = useState(() => clientWith(report));
   const [project] = useState(() => {
     const piece = newPiece('a', 'Kiln', [...'Kiln']);
@@ -45,6 +54,7 @@ function Column({ report, depthMm = 18 }: { report: MeshReport | undefined; dept
       client={client}
       project={project}
       pieceId="a"
+      shownPiece={{ remarks } as unknown as ShownPiece}
       shown={shown}
       onShow={(what, places) => setShown(places && what)}
       onCure={(_, cure) => cured.push(cure)}
@@ -78,6 +88,16 @@ test('slivers are told but no fault', async () => {
   renderInside(<Column report={{ ...GOOD, quads: 600, faces: 600, slivers: 7 }} />);
   expect(await screen.findByText('all well')).toBeTruthy();
   expect(row('Slivers')).toBe('Sliversshow7');
+});
+
+test.each<Remark>([
+  { code: 'CUT_LEFT_OUT', params: { stepId: 's', why: 'crossed' } },
+  { code: 'CUT_APART', params: { stepId: 's', letters: 'K', all: true } },
+])('a sound mesh from which a step was left out is not well: $code', async (remark) => {
+  renderInside(<Column report={GOOD} remarks={[remark]} />);
+  expect(await screen.findByText('a step is left out')).toBeTruthy();
+  expect(screen.queryByText('all well')).toBeNull();
+  expect(screen.getByText(remarkText(remark))).toBeTruthy();
 });
 
 test('a flat sheet is open on purpose', async () => {

@@ -8,6 +8,7 @@ import { ChartFold } from './ChartFold.tsx';
 import { CheckRows } from './CheckRows.tsx';
 import classes from './Checks.module.css';
 import { isLaidPaint, judge, ontoRows, subjectOf, verdictOf, type Cure, type Painted } from './judge.ts';
+import { isLeftOut } from './leftOut.ts';
 import { useReport } from './useReport.ts';
 
 interface ChecksProps {
@@ -31,8 +32,10 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
   const rows = found?.report && piece ? [...judge(found.report, subjectOf(piece), aim), ...ontoRows(shownPiece?.onto)] : [];
   const t = texts.checks;
   const meetings = (found?.crossing ?? []).filter(({ code }) => code === 'PIECES_CROSS');
-  const tone = found && !found.report ? 'bad' : verdictOf([...rows, ...meetings.map(() => ({ tone: 'mind' as const }))]);
-  const verdict = !found ? t.checking : !found.report ? t.failed : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];
+  const missing = (shownPiece?.remarks ?? []).filter(isLeftOut);
+  const isUnchecked = found && !found.report;
+  const tone = isUnchecked || missing.length > 0 ? 'bad' : verdictOf([...rows, ...meetings.map(() => ({ tone: 'mind' as const }))]);
+  const verdict = missing.length > 0 ? t.leftOut : !found ? t.checking : isUnchecked ? t.failed : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];
   const show = async (what: Painted): Promise<void> => {
     if (!client || pieceId === undefined) return;
     const asked = isLaidPaint(what) ? ({ kind: 'laid', project, pieceId, what } as const) : ({ kind: 'places', project, pieceId, what } as const);
@@ -47,6 +50,11 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
           {verdict}
         </span>
       </header>
+      {missing.map((remark, i) => (
+        <p key={`${remark.code} ${i}`} className={classes.remark}>
+          {remarkText(remark)}
+        </p>
+      ))}
       <AimSentence aim={aim} onAim={setAim} />
       <CheckRows rows={rows} shown={shown} onShow={(what) => void show(what)} onCure={(cure) => pieceId !== undefined && onCure(pieceId, cure)} />
       {found?.crossing.map((remark, i) => (

@@ -23,6 +23,7 @@ export const checkTexts = {
   none: 'none',
   failed: 'The mesh could not be checked.',
   mind: 'some to mind',
+  leftOut: 'a step is left out',
   aim: 'Meant for',
   aims: { print: 'printing', game: 'a game', render: 'rendering', animate: 'animation' },
   cures: {

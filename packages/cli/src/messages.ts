@@ -187,7 +187,8 @@ type ShapeRemark = Extract<
       | 'CUT_RING'
       | 'CUT_ROUNDS'
       | 'CUT_RAISED_LESS'
-      | 'CUT_RIM_NARROWED';
+      | 'CUT_RIM_NARROWED'
+      | 'REDUCE_SHORT';
   }
 >;
 
@@ -335,6 +336,8 @@ function shapeText(remark: ShapeRemark): string {
       return `These do not touch the model: ${remark.params.letters}`;
     case 'CUT_ROUNDS':
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
+    case 'REDUCE_SHORT':
+      return `Of the ${remark.params.asked} triangles asked for it keeps ${remark.params.left}: with fewer, faces would cross or parts would be lost.`;
     case 'CUT_RIM_NARROWED':
       return `Inside the outline there is no room for a rounding of ${mm(remark.params.askedMm)}: it is ${mm(remark.params.takenMm)} wide. --soften-side outward has room for any.`;
     case 'CUT_RAISED_LESS':

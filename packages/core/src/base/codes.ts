@@ -168,6 +168,8 @@ export interface RemarkParams {
     zMm: number;
     finerMm?: number;
   };
+  /** Triangles that are left of those asked for, because fewer would cross each other or part what hangs together; and their share of those before. */
+  REDUCE_SHORT: { stepId: string; asked: number; left: number; percent: number };
   /** These pieces are laid onto each other in a circle; the step is left out. */
   ONTO_CYCLE: { stepId: string; pieces: string };
   /** The line of sight meets no model; the step is left out. */

@@ -1,6 +1,6 @@
 import { quietContext, unwrap, type RunContext } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import { applyEdit, newPiece, newProject, type Edit, type Project } from '../document/index.ts';
+import { applyEdit, newPiece, newProject, usualStep, type Edit, type Project, type Step } from '../document/index.ts';
 import { writeMesh, usualWriteOptions } from '../io/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import { splitGraphemes } from '../text/index.ts';
@@ -153,4 +153,18 @@ test('display buffers hold each corner, each triangle by part, each edge once', 
 
 test('the fonts that a document needs', () => {
   expect(assetsNeeded(project('x', script), SHIPPED_FONTS)).toHaveLength(1);
+});
+
+test('reducing that can not go as far as it should says how far it went; as far as it went nothing is told', async () => {
+  const reduced = async (values: Partial<Extract<Step, { kind: 'reduce' }>>) => {
+    const step = { ...usualStep('reduce', 's'), ...values } as Step;
+    return run(edited(project('Kiln'), { kind: 'setSteps', pieceId: 'a', steps: [step] }));
+  };
+  const { remarks } = await reduced({ by: 'count', count: 4 });
+  const [short] = remarks.filter((one) => one.code === 'REDUCE_SHORT');
+  expect(short.params).toMatchObject({ stepId: 's', asked: 4 });
+  const left = await reduced({ by: 'count', count: short.params.left });
+  expect(left.remarks).toEqual([]);
+  expect(checkMesh(pieceMesh(left))).toMatchObject({ closed: true, crossingFaces: 0 });
+  expect((await reduced({ by: 'share', sharePercent: 50 })).remarks).toEqual([]);
 });

@@ -101,7 +101,21 @@ async function onRow(
   if (step.kind === 'cut') return tools.cut(clusters, step);
   if (step.kind === 'recast') return recastClusters(clusters, step, tools);
   const made = await onAll(clusters, step, tools);
-  return made && { clusters: made, remarks: [] };
+  return made && { clusters: made, remarks: shortOf(step, trianglesOf(clusters), trianglesOf(made)) };
+}
+
+const trianglesOf = (clusters: readonly SteppedCluster[]): number =>
+  clusters.reduce((sum, { mesh }) => sum + mesh.faceVertices.length - 2 * faceCount(mesh), 0);
+
+/** Of the number asked for: more than that is told. */
+const NEAR_ENOUGH = 1.05;
+
+/** Reducing that could not go as far as it should. */
+function shortOf(step: RefineStep, before: number, left: number): Remark[] {
+  if (step.kind !== 'reduce' || step.by === 'error') return [];
+  const asked = step.by === 'count' ? step.count : Math.round((before * step.sharePercent) / 100);
+  if (left <= NEAR_ENOUGH * asked || asked >= before) return [];
+  return [remark('REDUCE_SHORT', { stepId: step.id, asked, left, percent: (100 * left) / before })];
 }
 
 async function onAll(
@@ -111,7 +125,7 @@ async function onAll(
 ): Promise<SteppedCluster[] | undefined> {
   const { cache, context, loadSimplifier } = tools;
   const simplifier = step.kind === 'reduce' ? await loadSimplifier?.() : undefined;
-  const triangles = clusters.reduce((sum, { mesh }) => sum + mesh.faceVertices.length - 2 * faceCount(mesh), 0);
+  const triangles = trianglesOf(clusters);
   const { id: _id, on: _on, ...values } = step;
   const name = JSON.stringify(step.kind === 'reduce' && step.by === 'count' ? { ...values, triangles } : values);
   const changed: SteppedCluster[] = [];

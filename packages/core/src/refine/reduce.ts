@@ -4,7 +4,7 @@ import { lengthOf } from '../math/index.ts';
 import { asTriangles, faceCount, triangulate, uvOf, weld, type PolygonMesh } from '../mesh/index.ts';
 
 /** How often it is tried with more triangles, and how many more each time. */
-const TRIES = 5;
+const TRIES = 8;
 const MORE_EACH = 1.25;
 
 /** No bound on the error: the count decides. */
@@ -15,18 +15,17 @@ export type ReduceGoal = { share: number } | { errorMm: number };
 
 /**
  * Fewer triangles. Each part's vertices are its own while it is reduced, so that the borders of parts are seams that stay borders; vertices that are left stay
- * exactly where they were. Edges keep their mark where both ends are left. Where so few faces would cross each other, it keeps more.
+ * exactly where they were. Edges keep their mark where both ends are left. Where so few faces would cross each other, it keeps more, or all of them.
  */
 export function reduce(mesh: PolygonMesh, goal: ReduceGoal, simplifier: Simplifier): PolygonMesh {
   const triangles = asTriangles(mesh);
   const split = splitByPart(triangles);
-  let reduced = triangles;
   for (let i = 0, more = 1; i < TRIES; i++, more *= MORE_EACH) {
     const eased = 'share' in goal ? { share: goal.share * more } : { errorMm: goal.errorMm / (more * more) };
-    reduced = reducedTo(triangles, eased, { split, simplifier });
-    if (isSimple(reduced)) break;
+    const reduced = reducedTo(triangles, eased, { split, simplifier });
+    if (isSimple(reduced)) return reduced;
   }
-  return reduced;
+  return triangles;
 }
 
 /** No triangle without an area, none that crosses another; the first one that does is enough. */

@@ -46,3 +46,41 @@ test('unevenness that is too high becomes as high as holds, a little under', asy
   const after = await cured(remark('SHAPE_CROSSES', { letters: 'G', stepId: 'n', limit: 2.189 }), [noise]);
   expect(after).toEqual([{ ...noise, heightMm: 2.1 }]);
 });
+
+test.each([
+  [
+    'REDUCE_SHORT',
+    remark('REDUCE_SHORT', { stepId: 's', asked: 7000, left: 13_672, percent: 34.52 }),
+    usualStep('reduce', 's'),
+    { count: 13_672, sharePercent: 34.6 },
+  ],
+  [
+    'CUT_RIM_NARROWED',
+    remark('CUT_RIM_NARROWED', { stepId: 's', askedMm: 4, takenMm: 0.97 }),
+    cut('s'),
+    { softMm: 0.97 },
+  ],
+  [
+    'CUT_RAISED_LESS',
+    remark('CUT_RAISED_LESS', { stepId: 's', askedMm: 3, takenMm: 3, leanPercent: 12.34 }),
+    cut('s'),
+    { raiseMm: 3, leanPercent: 12 },
+  ],
+])('%s: the step is left as it could be built', async (_, told, step, values) => {
+  expect(await cured(told, [step])).toEqual([{ ...step, ...values }]);
+});
+
+test('edges that are too long between bands get more bands, not another style', async () => {
+  const piece = newForm('a', 'Slab', usualForms().block);
+  const bands = {
+    ...piece,
+    body: { ...piece.body, faces: { ...piece.body.faces, style: 'bands' as const, bands: 24 } },
+  };
+  const changed: unknown[] = [];
+  const edits = { faces: (next: unknown) => changed.push(next) } as unknown as PieceEdits;
+  renderInside(
+    <Told chapter="faces" remarks={[remark('NEED_FINER', { haveMm: 8, needMm: 3 })]} edits={edits} piece={bands} />,
+  );
+  await userEvent.click(screen.getByRole('button'));
+  expect(changed).toEqual([{ bands: 64 }]);
+});

@@ -7,6 +7,7 @@ import {
   type RecipeChapter,
   type Remark,
   type RemarkCode,
+  type RemarkParams,
   type Step,
 } from '@fictile/core';
 import { canClose, cureText, remarkText } from '../words/index.ts';
@@ -64,6 +65,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   RECAST_TOO_FINE: 'steps',
   RECAST_VANISHES: 'steps',
   RECAST_LOSES: 'steps',
+  REDUCE_SHORT: 'steps',
   ONTO_CYCLE: 'steps',
   ONTO_MISSES: 'steps',
   ONTO_OVERHANGS: 'steps',
@@ -92,6 +94,17 @@ const NOTES: ReadonlySet<RemarkCode> = new Set([
 /** Finer curves for all faces of the piece. */
 const finerCurves = (toleranceMm: number | undefined): Cure | undefined =>
   toleranceMm === undefined ? undefined : (edits) => edits.faces({ toleranceMm });
+
+const MOST_BANDS = 1000;
+
+/** As many more bands as edges are too long; where that is too many, edges are cut as the shape needs them. */
+function finerBands(
+  { bands }: Piece['body']['faces'],
+  { haveMm, needMm }: RemarkParams['NEED_FINER'],
+): Partial<Piece['body']['faces']> {
+  const more = Math.ceil((bands * haveMm) / needMm);
+  return more <= MOST_BANDS ? { bands: more } : { style: 'plain' };
+}
 
 /** Other values for one step. */
 const withStep =
@@ -144,10 +157,15 @@ function cureOf(remark: Remark): Cure | undefined {
           piece.steps.map((step) => (step === ontoStepOf(piece) ? ({ ...step, overhang: 'leave' } as Step) : step)),
         );
     case 'NEED_FINER':
-      return (edits, { body: { faces } }) => edits.faces(faces.style === 'bands' ? { style: 'plain' } : { sizeMm: 0 });
+      return (edits, { body: { faces } }) =>
+        edits.faces(faces.style === 'bands' ? finerBands(faces, remark.params) : { sizeMm: 0 });
     case 'RECAST_LOSES': {
       const { stepId, finerMm: sizeMm } = remark.params;
       return sizeMm === undefined ? undefined : withStep(stepId, { sizeMm });
+    }
+    case 'REDUCE_SHORT': {
+      const { stepId, left: count, percent } = remark.params;
+      return withStep(stepId, { count, sharePercent: Math.min(100, Math.ceil(10 * percent) / 10) });
     }
     case 'ALONG_CROSSES':
       return finerCurves(remark.params.finerMm);

@@ -28,6 +28,7 @@ type ShapeRemark = Extract<
       | 'RECAST_TOO_FINE'
       | 'RECAST_VANISHES'
       | 'RECAST_LOSES'
+      | 'REDUCE_SHORT'
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
@@ -147,6 +148,8 @@ function shapeText(remark: ShapeRemark): string {
       return `Cells are too coarse for ${remark.params.letters === '' ? 'this piece' : remark.params.letters}: nothing would be left. Take smaller ones, or make sheets thick.`;
     case 'RECAST_LOSES':
       return lostText(remark.params);
+    case 'REDUCE_SHORT':
+      return `Of the ${remark.params.asked.toLocaleString('en')} triangles asked for it keeps ${remark.params.left.toLocaleString('en')}: with fewer, faces would cross or parts would be lost.`;
     case 'ONTO_CYCLE':
       return `These pieces lie on each other in a circle: ${remark.params.pieces}. The step is left out.`;
     case 'ONTO_MISSES':
@@ -284,6 +287,7 @@ export function cureText(remark: Remark): string {
       return 'Leave them out';
     case 'CUT_RIM_NARROWED':
     case 'CUT_RAISED_LESS':
+    case 'REDUCE_SHORT':
       return 'Keep it so';
     case 'NEED_FINER':
       return 'Make them finer';

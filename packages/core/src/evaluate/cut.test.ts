@@ -286,3 +286,28 @@ test('what can not be cut is told, and the body stays whole', async () => {
   const beside = await evaluate(projectOf('Row', SLAB, { ...FLAT, fromMm: [0, 400, 60] }, {}));
   expect(beside.remarks).toMatchObject([{ code: 'CUT_APART', params: { all: true } }]);
 });
+
+test('a panel is cut by the words that it is made round, and grows with them', async () => {
+  const panel = { ...usualForms().panel, around: 'words' } as FormShape;
+  // the words' own zero, where they lie on their line
+  const lies = onto({ method: 'flat', fromMm: [0, 0, 60] });
+  const [short, long] = await Promise.all(
+    ['Row', 'Rows'].map((text) => evaluate(projectOf(text, panel, lies, { sinkMm: 2 }))),
+  );
+  for (const done of [short, long]) {
+    expect(codes(done)).toEqual([]);
+    expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
+    expect(parts(done)).toContain('floor');
+  }
+  const [narrow, wide] = [short, long].map((one) => checkMesh(pieceMesh(one)).sizeMm[0]);
+  expect(wide).toBeGreaterThan(narrow + 5);
+  // where the words are on their own it is as wide as they are, and its margins
+  const words = await evaluate(projectOf('Row', panel, undefined, { on: false }), 'words');
+  expect(narrow).toBeCloseTo(checkMesh(pieceMesh(words)).sizeMm[0] + 36, 6);
+});
+
+test('two panels made round each other are a circle, and told', async () => {
+  const round = (around: string): FormShape => ({ ...usualForms().panel, around }) as FormShape;
+  const [one, other] = [newForm('one', 'One', round('other')), newForm('other', 'Other', round('one'))];
+  expect(codes(await evaluate(newProject('p', 'R', [one, other]), 'one'))).toContain('ONTO_CYCLE');
+});

@@ -42,6 +42,7 @@ import { formCluster, modelCluster } from './bodySource.ts';
 import {
   AROUND,
   circleThrough,
+  forPanel,
   Grounds,
   missed,
   nothingUnder,
@@ -165,12 +166,13 @@ export class Engine {
     const asked = standsOnIn(piece);
     const last = asked.at(-1)?.stepId;
     const under: Under = { key: '', grounds: new Map(), last, lines: {}, cutters: new Map(), remarks: [] };
-    for (const { stepId, targetId } of asked) {
-      const circle = circleThrough(project, piece.id, targetId);
+    for (const one of asked) {
+      const { stepId, targetId } = one;
+      const circle = circleThrough(project, piece.id, one);
       if (!ownEntry(project.pieces, targetId)) under.remarks.push(nothingUnder(piece, stepId));
       else if (circle) under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }));
       else {
-        const ground = await this.#beside(forLaying(project, piece.id, targetId), targetId, run);
+        const ground = await this.#beside(forPanel(forLaying(project, piece.id, targetId), piece.id, one), targetId, run);
         if (!ground.ok) return ground;
         if (ground.value.clusters.length === 0) under.remarks.push(nothingUnder(piece, stepId));
         else under.grounds.set(stepId, this.#grounds.of(ground.value));

@@ -53,22 +53,50 @@ export function standsOnIn(piece: Piece): { stepId: string; targetId: string }[]
   return [...(around === undefined ? [] : [{ stepId: AROUND, targetId: around }]), ...edges, ...(onto ? [onto] : [])];
 }
 
-/** The pieces of a circle in which one piece stands on another, that stands on others, until the first is met again. Undefined where there is none. */
-export function circleThrough(project: Project, pieceId: string, targetId: string): Piece[] | undefined {
+/**
+ * The pieces of a circle in which one piece stands on another, that stands on others, until the first is met again. Undefined where there is none. A panel is
+ * made round words as they lie flat (`forPanel`): what they stand on closes no circle.
+ */
+export function circleThrough(
+  project: Project,
+  pieceId: string,
+  first: { stepId: string; targetId: string },
+): Piece[] | undefined {
   const seen = new Set<string>();
-  const back = (id: string): string[] | undefined => {
-    if (id === pieceId) return [];
-    if (seen.has(id)) return undefined;
-    seen.add(id);
-    const piece = ownEntry(project.pieces, id);
+  const back = ({ stepId, targetId }: { stepId: string; targetId: string }): string[] | undefined => {
+    const isFlat = stepId === AROUND;
+    // as it lies flat the first piece is another one, unless that is what it was asked for
+    if (targetId === pieceId && (!isFlat || first.stepId === AROUND)) return [];
+    const name = `${targetId}${isFlat ? AROUND : ''}`;
+    if (seen.has(name)) return undefined;
+    seen.add(name);
+    const piece = ownEntry(project.pieces, targetId);
     for (const next of piece ? standsOnIn(piece) : []) {
-      const rest = back(next.targetId);
-      if (rest) return [id, ...rest];
+      const rest = isFlat && next.stepId !== AROUND ? undefined : back(next);
+      if (rest) return [targetId, ...rest];
     }
     return undefined;
   };
-  const found = back(targetId);
+  const found = back(first);
   return found && [pieceId, ...found].map((id) => project.pieces[id]);
+}
+
+/** The document in which a panel is made round a piece: without the steps by which that stands on the panel, at first or at last. */
+export function forPanel(
+  project: Project,
+  panelId: string,
+  { stepId, targetId }: { stepId: string; targetId: string },
+): Project {
+  const piece = ownEntry(project.pieces, targetId);
+  if (stepId !== AROUND || !piece) return project;
+  const circling = new Set(
+    standsOnIn(piece)
+      .filter((one) => one.stepId !== AROUND && circleThrough(project, panelId, one))
+      .map((one) => one.stepId),
+  );
+  if (circling.size === 0) return project;
+  const flat = { ...piece, steps: piece.steps.filter(({ id }) => !circling.has(id)) };
+  return { ...project, pieces: { ...project.pieces, [targetId]: flat } };
 }
 
 /** What lies on another piece stands where that does. */

@@ -127,6 +127,13 @@ const toVersion15: Migration = (document) =>
     return { ...piece, steps: steps.map((step) => (step.kind === 'cut' ? { ringMm: 0, ...step } : step)) };
   });
 
+/** Version 16: what is laid onto another piece may be held by its middle. */
+const toVersion16: Migration = (document) =>
+  withPieces(document, 16, (piece) => {
+    const steps = Array.isArray(piece.steps) ? piece.steps.map(plain) : [];
+    return { ...piece, steps: steps.map((step) => (step.kind === 'onto' ? { heldBy: 'zero', ...step } : step)) };
+  });
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -159,4 +166,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion13,
   toVersion14,
   toVersion15,
+  toVersion16,
 ];

@@ -229,8 +229,8 @@ const SHAPE_STEPS = [
     kind: z.literal('onto'),
     /** id of the other piece; empty: none yet */ target: z.string().max(64),
     method: z.enum(['round', 'direction', 'closest', 'flat']),
-    /** where the flat layout's zero is held before the surface, where it looks to, and the letters' up */ fromMm:
-      point,
+    /** what of the flat layout is held: its zero, or the middle of all there is */ heldBy: z.enum(['zero', 'middle']),
+    /** where that is held before the surface, where it looks to, and the letters' up */ fromMm: point,
     toward: heading,
     up: heading,
     /** counter-clockwise, as one looks at the letters */ turnDegrees: turn,

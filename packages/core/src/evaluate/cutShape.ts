@@ -17,6 +17,8 @@ export interface CutShape {
   change(shape: Shape): Shape;
   /** laid on the smooth surface instead of on its facets */
   isSmooth?: boolean;
+  /** the middle of the words as they look, by which they are held */
+  heldMm?: readonly [number, number];
   /** flat, with a rim that follows the surface */
   drape?: Drape;
 }

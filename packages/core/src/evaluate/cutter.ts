@@ -1,11 +1,12 @@
 import { keyHash, ok, ownEntry, type Result } from '../base/index.ts';
 import { isLettering, ontoStepOf, type CutStep, type Piece, type Project } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
-import { diagonalOf, turnedBack, type Box3, type Transform } from '../math/index.ts';
+import { diagonalOf, middleOfBox, turnedBack, type Box3, type Transform, type Vec3 } from '../math/index.ts';
 import { riseOver, type Target } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
 import { holdOf } from './holdOf.ts';
 import { cutShape, type CutRoom, type CutShape } from './cutShape.ts';
+import type { Laid } from './ontoReport.ts';
 
 /** Another piece as it is going to cut: its solids in the space of what they cut. */
 export interface Cutter {
@@ -54,6 +55,13 @@ function staysFlat(piece: Piece, { operation }: CutStep): boolean {
   return onto !== undefined && (operation === 'through' || onto.method === 'flat');
 }
 
+/** A box in the plane about the place that is held. */
+function about(box: Box3 | undefined, held: Vec3 | undefined): Box3 | undefined {
+  if (!box || !held) return box;
+  const by = ([x, y, z]: Vec3): Vec3 => [x - held[0], y - held[1], z];
+  return { low: by(box.low), high: by(box.high) };
+}
+
 /** How much room a cutter needs, from what it is laid on. */
 function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined; step: CutStep }): CutRoom {
   const { piece, flat, step } = cutter;
@@ -89,6 +97,7 @@ interface Built {
   letters: Letter[];
   transform: Transform;
   flat?: Box3;
+  onto?: Laid;
 }
 
 /** Rounds inside the outline where the words meet what they cut. */
@@ -102,13 +111,17 @@ export async function cutterOf(project: Project, piece: Piece, step: CutStep, { 
   const before = beforeCut(project, piece, step.id);
   const body = await evaluate(before, piece.id);
   if (!body.ok) return body;
-  // only what stays flat has to know what rises through its plane
-  const plain = staysFlat(tool, step) ? await evaluate(before, tool.id) : undefined;
+  // what stays flat has to know what rises through its plane, and a middle is that of the words as they look
+  const isHeldByMiddle = ontoStepOf(tool)?.heldBy === 'middle';
+  const plain = staysFlat(tool, step) || isHeldByMiddle ? await evaluate(before, tool.id) : undefined;
   if (plain && !plain.ok) return plain;
   const target = targetOf(body.value);
+  const held = plain?.value.onto && isHeldByMiddle ? middleOfBox(plain.value.onto.options.box) : undefined;
   const shapeOf = (softMm: number): CutShape | undefined => {
     const soft = { ...step, softMm };
-    return isLettering(tool) ? cutShape(soft, cutRoom(target, { piece: tool, flat: plain?.value.flat, step: soft })) : undefined;
+    if (!isLettering(tool)) return undefined;
+    const shape = cutShape(soft, cutRoom(target, { piece: tool, flat: about(plain?.value.flat, held), step: soft }));
+    return held ? { ...shape, heldMm: [held[0], held[1]], key: `${shape.key} ${held.join(' ')}` } : shape;
   };
   const make = async (shape: CutShape | undefined): Promise<Result<Cutter | undefined>> => {
     const pieces = { ...before.pieces, [tool.id]: shape ? laidForCut(tool, step, shape.lowerMm) : tool };

@@ -352,6 +352,7 @@ export class Engine {
       rough: preview,
       isCutter: cut !== undefined,
       behindMm: cut?.behindMm,
+      heldMm: cut?.heldMm,
       isSmooth: cut?.isSmooth === true,
       drape: cut?.drape,
       together: [],

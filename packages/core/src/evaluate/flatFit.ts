@@ -26,7 +26,8 @@ export function flatFit(piece: Piece, { onto, ground }: Evaluated): FlatFit | un
   const room = flatRoom(ground, holdOf(step), { wide, tall, toleranceMm });
   const scale = FILLS * (room?.scale ?? 0);
   if (!room || scale < LEAST) return undefined;
-  const [x, y] = middleOfBox(box);
+  // held by its middle it stays about that
+  const [x, y] = step.heldBy === 'middle' ? [0, 0] : middleOfBox(box);
   const { across, up, out } = room.axes;
   const at = plus(plus(plus(room.at, across, -scale * x), up, -scale * y), out, HELD_BEFORE_MM);
   return { scale, hold: { fromMm: at, toward: out.map((v) => 0 - v) as Vec3 } };

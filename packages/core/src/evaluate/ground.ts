@@ -9,7 +9,7 @@ import {
   type Step,
 } from '../document/index.ts';
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
-import type { Box3, Transform } from '../math/index.ts';
+import { middleOfBox, type Box3, type Transform } from '../math/index.ts';
 import type { ChainFrame } from '../shape/index.ts';
 import { layOnto, OntoMap, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
@@ -161,6 +161,8 @@ export interface OntoTools {
   isCutter: boolean;
   /** how far its back lies behind zero where strokes are wide enough to have one, mm; undefined: as its box says */
   behindMm?: number;
+  /** the middle that is held of what cuts: that of the piece as it looks; undefined: its own */
+  heldMm?: readonly [number, number];
   /** by the smooth grid alone, as finely as it gets */
   isSmooth: boolean;
   /** what stays flat follows the surface straight down */
@@ -221,6 +223,7 @@ function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { bo
     front: box.high[2] - box.low[2] + step.liftMm,
     baselines: isPlain ? tools.baselines : [],
     middle: tools.middle,
+    held: heldPlaceOf(step, tools),
     nodes: tools.rough ? PREVIEW_NODES : NODES,
   };
   const name = JSON.stringify([key, laying, options]);
@@ -229,6 +232,13 @@ function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { bo
   const map = layOnto(target, laying, options);
   tools.maps.set(name, { map }, 1000 + (map?.grid.nodes.byteLength ?? 0));
   return map;
+}
+
+/** Of the flat plane; by its zero words stay where they are as they are retyped, by their middle they grow to both sides. */
+function heldPlaceOf({ heldBy }: OntoStep, { box, heldMm }: OntoTools & { box: Box3 }): readonly [number, number] {
+  if (heldBy === 'zero') return [0, 0];
+  const [x, y] = middleOfBox(box);
+  return heldMm ?? [x, y];
 }
 
 const layingOf = (step: OntoStep, drape: Laying['drape']): Laying => ({

@@ -17,7 +17,7 @@ import {
 } from '../document/index.ts';
 import { formMesh } from '../form/index.ts';
 import { writeScene, usualWriteOptions } from '../io/index.ts';
-import { STILL } from '../math/index.ts';
+import { boxOfPoints, middleOfBox, STILL } from '../math/index.ts';
 import { Target } from '../surface/index.ts';
 import { testEngine, testTools } from '../testing/faces.ts';
 import { splitGraphemes } from '../text/index.ts';
@@ -103,6 +103,38 @@ test('how far lengths are off is painted corner by corner, up to what is reporte
   expect(most / (laid.onto?.report?.lengthPercent ?? 0)).toBeCloseTo(1, 1);
   expect(laidPlaces(project.pieces.body, await evaluate(project, 'body'), 'length').values).toHaveLength(0);
 });
+
+test.each(['flat', 'direction', 'round', 'closest'] as const)(
+  'held by their middle, laid %s, words stay about a place as they are retyped',
+  async (method) => {
+    const slab = newForm('body', 'Slab', { kind: 'block', widthMm: 200, heightMm: 90, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 }); // prettier-ignore
+    const held = onto({ method, heldBy: 'middle', fromMm: [3, 40, 60] });
+    const layout: Edit = {
+      kind: 'setWords',
+      pieceId: 'words',
+      values: { sizeMm: 12, anchor: 'baseline', align: 'left' },
+    };
+    const cut: Edit = {
+      kind: 'setSteps',
+      pieceId: 'body',
+      steps: [{ ...usualStep('cut', 'cut'), target: 'words', sinkMm: 1, softMm: 0.5 }],
+    };
+    for (const text of ['A', 'Rows', 'Row\nof kilns']) {
+      const laid = await evaluate(projectOf(text, held, slab, [layout]));
+      const engraved = pieceMesh(await evaluate(projectOf(text, held, slab, [layout, cut]), 'body'));
+      const sunk = [...engraved.region].flatMap((row, f) =>
+        engraved.regions[row].of === 'words'
+          ? [...engraved.faceVertices.subarray(engraved.faceStart[f], engraved.faceStart[f + 1])]
+          : [],
+      );
+      const places = sunk.flatMap((v) => [...engraved.positions.subarray(3 * v, 3 * v + 3)]);
+      for (const positions of [pieceMesh(laid).positions, places]) {
+        const [x, y] = middleOfBox(boxOfPoints(positions));
+        expect(Math.abs(x - 3) + Math.abs(y - 40)).toBeLessThan(0.1);
+      }
+    }
+  },
+);
 
 test('what can not be laid is told, and stays as it was', async () => {
   const body = newForm('body', 'Body', ball);

@@ -167,7 +167,7 @@ const MOST_MORE = 20_000;
 /** What equal clusters become under steps depends on this. */
 function nameOfSteps(steps: readonly ShapeStep[], box: Box3, { seconds, toleranceMm, rough, onto }: ShapeTools): string {
   const grounds = steps.map(({ id }) => onto?.grounds.get(id)?.key);
-  return JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth, onto?.drape]);
+  return JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth, onto?.drape, onto?.behindMm, onto?.heldMm]);
 } // prettier-ignore
 
 /** Clusters that stay: not those beyond the end of a line, nor those beside a model where that is wished. */

@@ -44,6 +44,8 @@ export interface LayOptions {
   /** from a baseline to the middle of its lower-case letters, mm */
   middle: number;
   nodes: number;
+  /** the place of the plane that is held; usually its zero */
+  held?: readonly [number, number];
 }
 
 /** A flat plane laid onto a surface: place and normal for each of its points. */
@@ -64,6 +66,37 @@ type OnSurface = (spot: Spot, x: number, y: number) => Vec3 | undefined;
 
 /** Undefined where the line of sight meets no model. */
 export function layOnto(target: Target, laying: Laying, options: LayOptions): SurfaceMap | undefined {
+  const { held: [x, y] = [0, 0], box, baselines } = options;
+  if (x === 0 && y === 0) return layZero(target, laying, options);
+  const by = ([u, v, w]: Vec3): Vec3 => [u - x, v - y, w];
+  return heldAt(
+    [x, y],
+    layZero(target, laying, {
+      ...options,
+      box: { low: by(box.low), high: by(box.high) },
+      baselines: baselines.map((one) => one - y),
+    }),
+  );
+}
+
+/** A map of a plane about its zero as one of a plane about another of its places. */
+function heldAt([x, y]: readonly [number, number], map: SurfaceMap | undefined): SurfaceMap | undefined {
+  if (!map) return undefined;
+  const { grid, exact } = map;
+  const lines = grid.lines.map(({ baseline, along }) => ({
+    baseline: baseline + y,
+    along: along.map((far) => far + x),
+  }));
+  const moved = { ...grid, x: grid.x + x, y: grid.y + y, lines };
+  return {
+    ...map,
+    grid: moved,
+    rough: mapOf(moved).rough,
+    exact: (u, v, baseline) => exact(u - x, v - y, baseline - y),
+  };
+}
+
+function layZero(target: Target, laying: Laying, options: LayOptions): SurfaceMap | undefined {
   if (laying.method === 'flat' && laying.drape) return drapedMap(target, laying.hold, laying.drape, options);
   if (laying.method === 'flat') return mapOf(layFlat(target, laying.hold, frameOf(options.box)));
   const grid = gridOf(target, laying, options);

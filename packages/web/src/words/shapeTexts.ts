@@ -15,7 +15,7 @@ export const shapeTexts = {
     run: 'Along {path}{form}, {axis} along it, {fit}, from {from} to {to}, moved on by {shift}. Beyond its end {ends}. Up {upright}, rolled by {roll}. Size {sizeCourse}, roll {rollCourse}.', // prettier-ignore
     repeat: 'Repeat {count} along {axis}, {gap} apart.',
     scatter: 'Move each letter by {by}{how}: {across} across, {up} up, {forward} forward, turned {turnX}, {turnY}, {turnZ}, size {scale}; {rigid}.', // prettier-ignore
-    onto: 'Onto {target}, {letters} {method}{guide}⁠, turned {turn}, lifted {lift}. Held at {x} across, {y} up, {z} forward of it. Over its edges {overhang}; {rigid}.', // prettier-ignore
+    onto: 'Onto {target}, {letters} {method}{guide}⁠, turned {turn}, lifted {lift}. Held by {heldBy} at {x} across, {y} up, {z} forward of it. Over its edges {overhang}; {rigid}.', // prettier-ignore
   },
   names: {
     bend: 'Bend',
@@ -90,6 +90,7 @@ export const shapeTexts = {
   guideHint: 'To draw it, pull the cone over the other piece.',
   guideHelp: 'One place a line: across, up, forward, in mm.',
   guideFault: (line: number): string => `Line ${line} needs three numbers.`,
+  heldBys: { zero: 'their zero', middle: 'their middle' },
   overhangs: { straight: 'letters run on straight', follow: 'letters bend round', leave: 'letters are left out' },
   ontoTrue: (length: string, angle: string, thickness: string): string =>
     `True to the flat letters within ${length} % in length, ${angle}° in angle, ${thickness} % in thickness.`,
@@ -128,6 +129,7 @@ export const shapeTexts = {
     method: 'How it is laid',
     guide: 'Its line',
     guideLine: 'Places of the line',
+    heldBy: 'What is held',
     overhang: 'Over edges',
     lift: 'Lifted',
     turn: 'Turned',

@@ -19,7 +19,7 @@ import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import type { ChapterProps } from '../sentenceParts.tsx';
-import { besidesStep, cutsMoved, startStep, TRIED } from './startStep.ts';
+import { besidesStep, cutsMoved, startStep, toolChanged, TRIED } from './startStep.ts';
 import { CutsOfOthers } from './CutsOfOthers.tsx';
 import { cutValues } from './cutValues.tsx';
 import { shapeValues } from './shapeValues.tsx';
@@ -52,7 +52,7 @@ export function StepsChapter({
   const replace = (at: number, step: Step, key?: EditKey): void => put(steps.map((s, i) => (i === at ? step : s)), key); // prettier-ignore
   const valuesOf = (step: Step, at: number) => {
     const own = (next: Step, key?: EditKey): void => {
-      const moved = cutsMoved(step, next, piece.id, others);
+      const moved = [...cutsMoved(step, next, piece.id, others), ...toolChanged(step, next, piece.id, { others, flat })];
       const name = typeof key === 'string' ? `step ${step.id} ${key}` : key;
       if (moved.length === 0) return replace(at, next, name);
       edits.stepsOf([{ pieceId: piece.id, steps: steps.map((one, i) => (i === at ? next : one)) }, ...moved], name);

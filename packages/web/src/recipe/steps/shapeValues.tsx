@@ -130,6 +130,7 @@ function ontoValues(step: Of<'onto'>, f: Fields, { put, others }: ShapeTools): R
     guide: step.method === 'round' ? <Sentence template={T.guideEnd} values={{ guide: f.tried('guide', L.guide, T.guides), line: <GuideLine step={step} put={put} /> }} /> : null,
     turn: f.degrees('turnDegrees', L.turn),
     lift: f.mm('liftMm', L.lift),
+    heldBy: f.choice('heldBy', L.heldBy, T.heldBys),
     x, y, z,
     overhang: f.choice('overhang', L.overhang, T.overhangs),
     rigid: f.flag('rigid', L.rigid, { on: T.rigids.rigid, off: T.rigids.bent }),

@@ -14,7 +14,7 @@ export const TRIED = 'tried';
 /** A step as it is when it is added: as large as suits the piece. */
 export function startStep(kind: StepKind, id: string, { flat, others }: { flat: ShownPiece['flat']; others: readonly OtherPiece[] }): Step {
   const step: Step = usualStep(kind, id);
-  if (step.kind === 'onto') return { ...step, ...heldBefore((others.find(({ isBody }) => isBody) ?? others[0])?.id ?? '', others) };
+  if (step.kind === 'onto') return { ...step, heldBy: 'middle', ...heldBefore((others.find(({ isBody }) => isBody) ?? others[0])?.id ?? '', others) };
   if (step.kind === 'cut') return startCut(id, (others.find(({ isBody }) => !isBody) ?? others[0])?.id ?? '');
   if (!flat) return step;
   const [wide, tall] = [0, 1].map((k) => Math.max(1, flat.high[k] - flat.low[k]));
@@ -64,7 +64,16 @@ export function besidesStep(step: Step, pieceId: string, others: readonly OtherP
   const own = tool?.steps.filter(({ id }) => id !== `${TRIED} lies`) ?? [];
   if (!tool || tool.isBody || own.some(({ kind }) => kind === 'onto')) return [];
   const held = heldBefore(pieceId, [{ id: pieceId, name: '', isBody: true, flat: self, steps: [] }]);
-  return [{ pieceId: tool.id, steps: [...own, { ...usualStep('onto', `${step.id} lies`), ...held, method: 'flat' }] }];
+  return [{ pieceId: tool.id, steps: [...own, { ...usualStep('onto', `${step.id} lies`), ...held, heldBy: 'middle', method: 'flat' }] }];
+} // prettier-ignore
+
+/** Another piece cuts instead: the one before is as it was before that step laid it, the new one is laid. */
+export function toolChanged(before: Step, next: Step, pieceId: string, { others, flat }: { others: readonly OtherPiece[]; flat: OtherPiece['flat'] }): { pieceId: string; steps: Step[] }[] {
+  if (before.kind !== 'cut' || next.kind !== 'cut' || before.target === next.target) return [];
+  const lies = `${before.id} lies`;
+  const old = others.find(({ id, steps }) => id === before.target && steps.some((step) => step.id === lies));
+  const left = old ? [{ pieceId: old.id, steps: old.steps.filter(({ id }) => id !== lies) }] : [];
+  return [...left, ...besidesStep(next, pieceId, others, flat)];
 } // prettier-ignore
 
 /** Words that are laid onto another piece take along what they did to the one before. */

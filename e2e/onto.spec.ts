@@ -31,7 +31,8 @@ test('a model comes in from a file, a broken one is refused, and words that noth
   await settled(page);
   await typeValue(page, 'Size', '20');
   await choose(page, /^Add a step$/, 'Onto a model');
-  await expect(page.getByText('Choose a piece to lay this one onto.')).toBeVisible();
+  await expect(page.getByTestId('checks').getByText('Choose a piece to lay this one onto.')).toBeVisible();
+  await expect(page.getByText('a step is left out')).toBeVisible();
   const cube = ['v -50 0 -50', 'v 50 0 -50', 'v 50 100 -50', 'v -50 100 -50', 'v -50 0 50', 'v 50 0 50', 'v 50 100 50', 'v -50 100 50',
     'f 1 4 3 2', 'f 5 6 7 8', 'f 1 2 6 5', 'f 4 8 7 3', 'f 1 5 8 4', 'f 2 3 7 6']; // prettier-ignore
   const bring = async (name: string, text: string): Promise<void> => {

@@ -143,6 +143,8 @@ export const usualForms = () =>
     ball: { kind: 'ball', radiusMm: 80 },
     jug: { kind: 'turned', wallMm: 6, knots: JUG.map(([radiusMm, heightMm, smooth]) => ({ radiusMm, heightMm, smooth })) },
     bowl: { kind: 'turned', wallMm: 6, knots: BOWL.map(([radiusMm, heightMm, smooth]) => ({ radiusMm, heightMm, smooth })) },
+    cylinder: { kind: 'tube', widthMm: 120, depthMm: 120, heightMm: 160, wallMm: 0 },
+    tube: { kind: 'tube', widthMm: 180, depthMm: 110, heightMm: 140, wallMm: 8 },
     ring: { kind: 'ring', radiusMm: 90, thickMm: 50 },
     coil: { kind: 'coil', radiusMm: 80, thickMm: 26, riseMm: 90, turns: 1.5 },
     shell: { kind: 'shell', widthMm: 260, heightMm: 140, thickMm: 8, acrossMm: 40, upMm: -16 },

@@ -32,6 +32,15 @@ const shapeSchema = z.discriminatedUnion('kind', [
     /** of a vessel, open at the top; 0: full */
     wallMm: length(0, 10_000),
   }),
+  /** upright, its section an ellipse */
+  z.object({
+    kind: z.literal('tube'),
+    widthMm: measure,
+    depthMm: measure,
+    heightMm: measure,
+    /** 0: full, a cylinder */
+    wallMm: length(0, 10_000),
+  }),
   /** a ring that lies flat */
   z.object({ kind: z.literal('ring'), radiusMm: measure, thickMm: measure }),
   /** a roll of clay that climbs round the upright axis */

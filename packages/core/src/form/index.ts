@@ -4,6 +4,7 @@ import { crisp, type PolygonMesh } from '../mesh/index.ts';
 import { ball, block } from './box.ts';
 import { coil, ring } from './rolls.ts';
 import { panel, shell } from './sheets.ts';
+import { tube } from './tube.ts';
 import { turned } from './turned.ts';
 
 /** Edges whose faces turn by more are crisp. */
@@ -28,6 +29,8 @@ function built(form: FormShape, toleranceMm: number, around: Box3 = EMPTY_PLATE)
       return coil(form, toleranceMm);
     case 'shell':
       return shell(form, toleranceMm);
+    case 'tube':
+      return tube(form, toleranceMm);
     case 'panel':
       return panel(form, around, toleranceMm);
   }

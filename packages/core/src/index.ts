@@ -3,7 +3,15 @@ export * from './check/index.ts';
 export { bodySurface, carve, prepare } from './boolean/index.ts';
 export type { Carved } from './boolean/index.ts';
 export * from './document/index.ts';
-export { coloursOf, drawingSize, firstCurve, MM_PER_UNIT, readDrawing, readSvg, usualSilhouette } from './drawing/index.ts';
+export {
+  coloursOf,
+  drawingSize,
+  firstCurve,
+  MM_PER_UNIT,
+  readDrawing,
+  readSvg,
+  usualSilhouette,
+} from './drawing/index.ts';
 export type { ReadDrawing, Shades, SilhouetteOptions } from './drawing/index.ts';
 export * from './evaluate/index.ts';
 export { formMesh } from './form/index.ts';

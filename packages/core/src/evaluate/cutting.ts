@@ -118,7 +118,7 @@ async function firstSound({ whole, surface }: Body, step: CutStep, cutter: Cutte
   return 'mesh' in last ? last : first;
 } // prettier-ignore
 
-/** Each narrower rim that is tried is so much of the one before; the last is none. */
+/** Each narrower rim that is tried is so much of the one before; below a share of what was asked for there is none. */
 const NARROWER = 0.7;
 const LEAST_RIM = 0.05;
 
@@ -129,15 +129,21 @@ async function withRoomForRims(
   attempt: (cutter: Cutter) => Promise<Cut | Fault | undefined>,
 ): Promise<Cut | Fault | undefined> {
   const asked = await attempt(cutter);
-  if (!cutter.withRim || !asked || !needsRoom(asked)) return asked;
+  const { withRim } = cutter;
+  if (!withRim || !asked || !needsRoom(asked)) return asked;
+  const narrowed = async (takenMm: number): Promise<Cut | Fault | undefined> => {
+    const narrower = await withRim(takenMm);
+    return narrower.ok && narrower.value ? attempt(narrower.value) : undefined;
+  };
+  // what is not well without any rim is no matter of rims
+  const plain = await narrowed(0);
+  if (!plain || needsRoom(plain)) return plain && asked;
   for (let share = NARROWER; ; share *= NARROWER) {
     const takenMm = share < LEAST_RIM ? 0 : share * askedMm;
-    const narrower = await cutter.withRim(takenMm);
-    const cut = narrower.ok && narrower.value ? await attempt(narrower.value) : undefined;
-    if (!cut) return narrower.ok ? asked : undefined;
+    const cut = takenMm === 0 ? plain : await narrowed(takenMm);
+    if (!cut) return undefined;
     if ('mesh' in cut && !needsRoom(cut))
       return { ...cut, remarks: [...cut.remarks, remark('CUT_RIM_NARROWED', { stepId, askedMm, takenMm })] };
-    if (takenMm === 0) return asked;
   }
 }
 

@@ -134,7 +134,12 @@ test('cutters that touch nothing are named, and loose parts counted and left out
 
 test('what a cut leaves of quads are quads, and few of its triangles are slivers', () => {
   // a column of many faces, far from the border of the board
-  const knots = [[0, 0], [8, 0], [8, 60], [0, 60]].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: false })); // prettier-ignore
+  const knots = [
+    [0, 0],
+    [8, 0],
+    [8, 60],
+    [0, 60],
+  ].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: false }));
   const column = moved(formMesh({ kind: 'turned', wallMm: 0, knots }, 0.003), [60, -20, 30]);
   const board = box(300, 12, 120);
   const { mesh, tidied } = cut(board, [column], { cleanMm: 0.01 });

@@ -107,7 +107,15 @@ test('how far lengths are off is painted corner by corner, up to what is reporte
 test.each(['flat', 'direction', 'round', 'closest'] as const)(
   'held by their middle, laid %s, words stay about a place as they are retyped',
   async (method) => {
-    const slab = newForm('body', 'Slab', { kind: 'block', widthMm: 200, heightMm: 90, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 }); // prettier-ignore
+    const slab = newForm('body', 'Slab', {
+      kind: 'block',
+      widthMm: 200,
+      heightMm: 90,
+      depthMm: 10,
+      edge: 'plain',
+      edgeMm: 0,
+      taperPercent: 0,
+    });
     const held = onto({ method, heldBy: 'middle', fromMm: [3, 40, 60] });
     const layout: Edit = {
       kind: 'setWords',

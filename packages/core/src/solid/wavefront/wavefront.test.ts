@@ -35,9 +35,33 @@ describe('partition', () => {
   });
 
   test('pieces less holes: a frame whose thin side is gone is one piece without a hole, a dumbbell is two', () => {
-    const frame = mustPart(outlineOfRings(rectangle(0, 0, 2000, 2000), ringOf([[200, 500], [200, 1500], [1500, 1500], [1500, 500]])), [150]); // prettier-ignore
+    const frame = mustPart(
+      outlineOfRings(
+        rectangle(0, 0, 2000, 2000),
+        ringOf([
+          [200, 500],
+          [200, 1500],
+          [1500, 1500],
+          [1500, 500],
+        ]),
+      ),
+      [150],
+    );
     expect([eulerOf(frame, 0), eulerOf(frame, 1)]).toEqual([0, 1]);
-    const dumbbell = ringOf([[0, 0], [800, 0], [800, 300], [1200, 300], [1200, 0], [2000, 0], [2000, 800], [1200, 800], [1200, 500], [800, 500], [800, 800], [0, 800]]); // prettier-ignore
+    const dumbbell = ringOf([
+      [0, 0],
+      [800, 0],
+      [800, 300],
+      [1200, 300],
+      [1200, 0],
+      [2000, 0],
+      [2000, 800],
+      [1200, 800],
+      [1200, 500],
+      [800, 500],
+      [800, 800],
+      [0, 800],
+    ]);
     const parted = mustPart(outlineOfRings(dumbbell), [150]);
     expect([eulerOf(parted, 0), eulerOf(parted, 1)]).toEqual([1, 2]);
   });
@@ -48,7 +72,20 @@ describe('partition', () => {
   });
 
   test('a waist splits the inner ring in two', () => {
-    const dumbbell = ringOf([[0, 0], [900, 0], [900, 400], [1200, 400], [1200, 0], [2100, 0], [2100, 900], [1200, 900], [1200, 500], [900, 500], [900, 900], [0, 900]]); // prettier-ignore
+    const dumbbell = ringOf([
+      [0, 0],
+      [900, 0],
+      [900, 400],
+      [1200, 400],
+      [1200, 0],
+      [2100, 0],
+      [2100, 900],
+      [1200, 900],
+      [1200, 500],
+      [900, 500],
+      [900, 900],
+      [0, 900],
+    ]);
     const p = mustPart(outlineOfRings(dumbbell), [100]);
     const next = new Map(Array.from(p.rings[1].from, (n, i) => [n, p.rings[1].to[i]]));
     const first = p.rings[1].from[0];

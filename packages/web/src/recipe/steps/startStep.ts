@@ -68,13 +68,18 @@ export function besidesStep(step: Step, pieceId: string, others: readonly OtherP
 } // prettier-ignore
 
 /** Another piece cuts instead: the one before is as it was before that step laid it, the new one is laid. */
-export function toolChanged(before: Step, next: Step, pieceId: string, { others, flat }: { others: readonly OtherPiece[]; flat: OtherPiece['flat'] }): { pieceId: string; steps: Step[] }[] {
+export function toolChanged(
+  before: Step,
+  next: Step,
+  pieceId: string,
+  { others, flat }: { others: readonly OtherPiece[]; flat: OtherPiece['flat'] },
+): { pieceId: string; steps: Step[] }[] {
   if (before.kind !== 'cut' || next.kind !== 'cut' || before.target === next.target) return [];
   const lies = `${before.id} lies`;
   const old = others.find(({ id, steps }) => id === before.target && steps.some((step) => step.id === lies));
   const left = old ? [{ pieceId: old.id, steps: old.steps.filter(({ id }) => id !== lies) }] : [];
   return [...left, ...besidesStep(next, pieceId, others, flat)];
-} // prettier-ignore
+}
 
 /** Words that are laid onto another piece take along what they did to the one before. */
 export function cutsMoved(before: Step, next: Step, pieceId: string, others: readonly OtherPiece[]): { pieceId: string; steps: Step[] }[] {

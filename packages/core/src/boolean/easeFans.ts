@@ -146,7 +146,7 @@ function side(surface: TouchedSurface, apex: number, { first, way, taken }: Way)
     const [, b, c] = cornersFrom(surface, t, apex);
     const back = way === 1 ? surface.edge(apex, c) : surface.edge(b, apex);
     const beside = back === undefined ? -1 : Math.floor(back / 3);
-    if (beside < 0 || taken.has(beside) || !isOneFace(surface, first, beside)) break;
+    if (beside < 0 || taken.has(beside) || !surface.isOneFace(first, beside)) break;
     taken.add(beside);
     found.push(beside);
     if (!surface.isSliver(beside)) proper++;
@@ -160,9 +160,6 @@ interface Way {
   way: 1 | -1;
   taken: Set<number>;
 }
-
-const isOneFace = (surface: TouchedSurface, t: number, u: number): boolean =>
-  surface.groupOf(t) === surface.groupOf(u) && surface.cut.isTurned[t] === surface.cut.isTurned[u];
 
 /** The place, and so many triangles beside the slivers, that leave the best triangles; undefined where none leaves no sliver. */
 function bestOf(surface: TouchedSurface, { fan, from, to }: Runs): { fan: Fan; at: Vec3 } | undefined {

@@ -19,7 +19,7 @@ export function flipEdges(surface: TouchedSurface, from: readonly number[]): voi
     const back = surface.edge(b, a);
     if (back === undefined) continue;
     const u = Math.floor(back / 3);
-    if (surface.groupOf(u) !== surface.groupOf(t) || cut.isTurned[u] !== cut.isTurned[t]) continue;
+    if (!surface.isOneFace(t, u)) continue;
     const c = cut.vertices[next(next(corner))];
     const d = cut.vertices[next(next(back))];
     const normal = surface.normalOf(t);

@@ -1,11 +1,8 @@
-import { minus, sizeOf } from '../math/index.ts';
+import { cornerSines, QUAD_SINE } from '../mesh/index.ts';
 import { faceOfGroup, type Source } from './source.ts';
 import type { PlainFace, Sorted } from './sortOut.ts';
 import type { CutTriangles } from './readOut.ts';
 import { next, TouchedSurface } from './touched.ts';
-
-/** A quad with a narrower corner stays two triangles (as where triangles are made quads by hand). */
-const LEAST_SINE = 0.2;
 
 interface Pair {
   t: number;
@@ -32,29 +29,16 @@ export function pairUp(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<n
 
 /** With each neighbour of a higher number in its face. */
 function pairsOf(surface: TouchedSurface, t: number): Pair[] {
-  const { vertices, isTurned } = surface.cut;
+  const { places, vertices } = surface.cut;
   const pairs: Pair[] = [];
   for (let corner = 3 * t; corner < 3 * t + 3; corner++) {
     const [a, b, c] = [corner, next(corner), next(next(corner))].map((at) => vertices[at]);
     const back = surface.edge(b, a);
     const u = back === undefined ? -1 : Math.floor(back / 3);
-    if (back === undefined || u < t || surface.groupOf(u) !== surface.groupOf(t) || isTurned[u] !== isTurned[t])
-      continue;
+    if (back === undefined || u < t || !surface.isOneFace(t, u)) continue;
     const quad = [a, vertices[next(next(back))], b, c];
-    const worth = narrowest(surface, t, quad);
-    if (worth > LEAST_SINE) pairs.push({ t, u, vertices: quad, worth });
+    const worth = Math.min(...cornerSines(places, quad, surface.normalOf(t)));
+    if (worth > QUAD_SINE) pairs.push({ t, u, vertices: quad, worth });
   }
   return pairs;
-}
-
-/** Sine of the narrowest corner; below zero where one turns inward. */
-function narrowest(surface: TouchedSurface, t: number, quad: readonly number[]): number {
-  const normal = surface.normalOf(t);
-  return Math.min(
-    ...quad.map((v, i) => {
-      const [before, after] = [quad[(i + 3) % 4], quad[(i + 1) % 4]];
-      const lengths = [before, after].map((w) => sizeOf(minus(surface.place(w), surface.place(v))));
-      return surface.facing(normal, before, v, after) / (lengths[0] * lengths[1]);
-    }),
-  );
 }

@@ -101,22 +101,22 @@ const ROUNDS = 24;
  * mitre. Their planes in turn, from the smooth normal on (Kaczmarz 1937).
  */
 function upAt(mesh: PolygonMesh, raised: Uint8Array): (v: number) => Vec3 {
-  const count = mesh.positions.length / 3;
   const areas = faceAreaVectors(mesh);
-  const around: Vec3[][] = Array.from({ length: count }, () => []);
-  const sums = new Float64Array(3 * count);
+  /** normals of the raised faces round a vertex */
+  const around = new Map<number, Vec3[]>();
+  const sums = new Float64Array(mesh.positions.length);
   for (let f = 0; f < raised.length; f++) {
     const area: Vec3 = [areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]];
     for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
       const v = mesh.faceVertices[c];
       area.forEach((x, k) => (sums[3 * v + k] += x));
-      if (raised[f] && sizeOf(area) > 0) around[v].push(unit(area));
+      if (raised[f] && sizeOf(area) > 0) around.set(v, [...(around.get(v) ?? []), unit(area)]);
     }
   }
   return (v) => {
     let up = unit([sums[3 * v], sums[3 * v + 1], sums[3 * v + 2]]);
     for (let round = 0; round < ROUNDS; round++)
-      for (const facing of around[v]) up = plus(up, facing, 1 - dot(up, facing));
+      for (const facing of around.get(v) ?? []) up = plus(up, facing, 1 - dot(up, facing));
     const size = sizeOf(up);
     return size > MITRE ? plus([0, 0, 0], up, MITRE / size) : up;
   };

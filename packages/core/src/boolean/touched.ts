@@ -58,6 +58,10 @@ export class TouchedSurface {
   /** The flat face that a triangle is a part of. */
   groupOf = (t: number): number => this.#group[t];
 
+  /** Whether two triangles are parts of one flat face, seen from the same side. */
+  isOneFace = (t: number, u: number): boolean =>
+    this.#group[t] === this.#group[u] && this.cut.isTurned[t] === this.cut.isTurned[u];
+
   /** Of the group, as it is seen in the result; of length 1. */
   normalOf = (t: number): Vec3 => this.#normals[this.#group[t]];
 

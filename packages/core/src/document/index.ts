@@ -46,6 +46,7 @@ export {
   ownIds,
   ownOf,
 } from './kinds.ts';
+export type { StandsBy } from './kinds.ts';
 export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProfile, parseProject } from './parse.ts';
 export { applyPatches, diff, sameDocument } from './patches.ts';

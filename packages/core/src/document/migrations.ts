@@ -94,10 +94,7 @@ const toVersion8: Migration = (document) =>
 
 /** Meshes are reduced to a share or a count. */
 const toVersion9: Migration = (document) =>
-  withPieces(document, 9, (piece) => {
-    const steps = Array.isArray(piece.steps) ? piece.steps.map(plain) : [];
-    return { ...piece, steps: steps.map((step) => (step.kind === 'reduce' ? { errorMm: 0.1, ...step } : step)) };
-  });
+  withPieces(document, 9, (piece) => ({ ...piece, steps: stepsWith(piece, 'reduce', { errorMm: 0.1 }) }));
 
 /** No step had shaped anything yet. */
 const toVersion10: Migration = (document) => withPieces(document, 10, (piece) => piece);
@@ -114,25 +111,18 @@ const toVersion13: Migration = (document) => withPieces(document, 13, (piece) =>
 /** Letters were laid all together, no line was drawn on a model, and models took finishes. */
 const toVersion14: Migration = (document) =>
   withPieces(document, 14, (piece) => {
-    const steps = Array.isArray(piece.steps) ? piece.steps.map(plain) : [];
     const source = plain(piece.source);
-    const laid = steps.map((step) => (step.kind === 'onto' ? { guideMm: [], letters: [], ...step } : step));
+    const laid = stepsWith(piece, 'onto', { guideMm: [], letters: [] });
     return { ...piece, steps: laid, source: source.kind === 'model' ? { paint: 'finish', ...source } : source };
   });
 
 /** Version 15: a cut may have a ring of quads beside it. */
 const toVersion15: Migration = (document) =>
-  withPieces(document, 15, (piece) => {
-    const steps = Array.isArray(piece.steps) ? piece.steps.map(plain) : [];
-    return { ...piece, steps: steps.map((step) => (step.kind === 'cut' ? { ringMm: 0, ...step } : step)) };
-  });
+  withPieces(document, 15, (piece) => ({ ...piece, steps: stepsWith(piece, 'cut', { ringMm: 0 }) }));
 
 /** Version 16: what is laid onto another piece may be held by its middle. */
 const toVersion16: Migration = (document) =>
-  withPieces(document, 16, (piece) => {
-    const steps = Array.isArray(piece.steps) ? piece.steps.map(plain) : [];
-    return { ...piece, steps: steps.map((step) => (step.kind === 'onto' ? { heldBy: 'zero', ...step } : step)) };
-  });
+  withPieces(document, 16, (piece) => ({ ...piece, steps: stepsWith(piece, 'onto', { heldBy: 'zero' }) }));
 
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
@@ -140,6 +130,10 @@ const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
   ...solid,
   ...Object.fromEntries(names.map((name) => [name, { ...plain(solid[name]), points: [] }])),
 });
+
+/** Steps of a piece, those of a kind with values that they did not have yet. */
+const stepsWith = ({ steps }: Plain, kind: string, values: Plain): Plain[] =>
+  (Array.isArray(steps) ? steps.map(plain) : []).map((step) => (step.kind === kind ? { ...values, ...step } : step));
 
 function withPieces(document: unknown, schemaVersion: number, change: (piece: Plain) => Plain): Plain {
   const { pieces, ...rest } = document as Plain;

@@ -1,7 +1,7 @@
 import { keyHash, ok, ownEntry, type Result } from '../base/index.ts';
 import { isLettering, ontoStepOf, type CutStep, type Piece, type Project } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
-import { diagonalOf, middleOfBox, turnedBack, type Box3, type Transform, type Vec3 } from '../math/index.ts';
+import { diagonalOf, middleOfBox, movedBox, turnedBack, type Box3, type Transform } from '../math/index.ts';
 import { riseOver, type Target } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
 import { holdOf } from './holdOf.ts';
@@ -53,13 +53,6 @@ const STEPS = 256;
 function staysFlat(piece: Piece, { operation }: CutStep): boolean {
   const onto = ontoStepOf(piece);
   return onto !== undefined && (operation === 'through' || onto.method === 'flat');
-}
-
-/** A box in the plane about the place that is held. */
-function about(box: Box3 | undefined, held: Vec3 | undefined): Box3 | undefined {
-  if (!box || !held) return box;
-  const by = ([x, y, z]: Vec3): Vec3 => [x - held[0], y - held[1], z];
-  return { low: by(box.low), high: by(box.high) };
 }
 
 /** How much room a cutter needs, from what it is laid on. */
@@ -117,10 +110,11 @@ export async function cutterOf(project: Project, piece: Piece, step: CutStep, { 
   if (plain && !plain.ok) return plain;
   const target = targetOf(body.value);
   const held = plain?.value.onto && isHeldByMiddle ? middleOfBox(plain.value.onto.options.box) : undefined;
+  const flat = plain?.value.flat;
   const shapeOf = (softMm: number): CutShape | undefined => {
     const soft = { ...step, softMm };
     if (!isLettering(tool)) return undefined;
-    const shape = cutShape(soft, cutRoom(target, { piece: tool, flat: about(plain?.value.flat, held), step: soft }));
+    const shape = cutShape(soft, cutRoom(target, { piece: tool, flat: flat && held ? movedBox(flat, [-held[0], -held[1], 0]) : flat, step: soft }));
     return held ? { ...shape, heldMm: [held[0], held[1]], key: `${shape.key} ${held.join(' ')}` } : shape;
   };
   const make = async (shape: CutShape | undefined): Promise<Result<Cutter | undefined>> => {

@@ -6,6 +6,7 @@ import {
   type OntoStep,
   type Piece,
   type Project,
+  type StandsBy,
   type Step,
 } from '../document/index.ts';
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
@@ -48,7 +49,7 @@ export interface Under {
 export const AROUND = ' around';
 
 /** Other pieces that a piece asks for, by what for: the id of a step, or AROUND. */
-export function standsOnIn(piece: Piece): { stepId: string; targetId: string }[] {
+export function standsOnIn(piece: Piece): StandsBy[] {
   const { around, edges, onto } = standsOn(piece);
   return [...(around === undefined ? [] : [{ stepId: AROUND, targetId: around }]), ...edges, ...(onto ? [onto] : [])];
 }
@@ -57,13 +58,9 @@ export function standsOnIn(piece: Piece): { stepId: string; targetId: string }[]
  * The pieces of a circle in which one piece stands on another, that stands on others, until the first is met again. Undefined where there is none. A panel is
  * made round words as they lie flat (`forPanel`): what they stand on closes no circle.
  */
-export function circleThrough(
-  project: Project,
-  pieceId: string,
-  first: { stepId: string; targetId: string },
-): Piece[] | undefined {
+export function circleThrough(project: Project, pieceId: string, first: StandsBy): Piece[] | undefined {
   const seen = new Set<string>();
-  const back = ({ stepId, targetId }: { stepId: string; targetId: string }): string[] | undefined => {
+  const back = ({ stepId, targetId }: StandsBy): string[] | undefined => {
     const isFlat = stepId === AROUND;
     // as it lies flat the first piece is another one, unless that is what it was asked for
     if (targetId === pieceId && (!isFlat || first.stepId === AROUND)) return [];
@@ -82,11 +79,7 @@ export function circleThrough(
 }
 
 /** The document in which a panel is made round a piece: without the steps by which that stands on the panel, at first or at last. */
-export function forPanel(
-  project: Project,
-  panelId: string,
-  { stepId, targetId }: { stepId: string; targetId: string },
-): Project {
+export function forPanel(project: Project, panelId: string, { stepId, targetId }: StandsBy): Project {
   const piece = ownEntry(project.pieces, targetId);
   if (stepId !== AROUND || !piece) return project;
   const circling = new Set(

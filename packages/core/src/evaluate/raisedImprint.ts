@@ -30,10 +30,9 @@ export function raisedImprint(mesh: PolygonMesh, { raiseMm, leanPercent }: CutSt
     return crossing.length > 0 ? undefined : { mesh: up, raiseMm: height, leanPercent: lean };
   };
   const flat = { mesh, raiseMm: 0, leanPercent: 0 };
-  const upright = (): RaisedImprint | undefined => (leanPercent === 0 ? undefined : attempt(raiseMm, 0));
   const whole = attempt(raiseMm, leanPercent);
   if (whole) return whole;
-  const straight = upright();
+  const straight = leanPercent === 0 ? undefined : attempt(raiseMm, 0);
   return straight
     ? most((share) => attempt(raiseMm, share * leanPercent), straight)
     : most((share) => attempt(share * raiseMm, 0), flat);

@@ -16,6 +16,7 @@ export {
   EMPTY_BOX,
   middleOfBox,
   minus,
+  movedBox,
   plus,
   sizeOf,
   unit,

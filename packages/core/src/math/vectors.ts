@@ -41,6 +41,8 @@ export const middleOfBox = ({ low, high }: Box3): Vec3 => [
   (low[2] + high[2]) / 2,
 ];
 
+export const movedBox = ({ low, high }: Box3, by: Vec3): Box3 => ({ low: plus(low, by), high: plus(high, by) });
+
 export const diagonalOf = ({ low, high }: Box3): number => sizeOf(minus(high, low));
 
 /** Of nothing: what is put around it is its box. */

@@ -7,6 +7,7 @@ export type { BoxTree } from './boxTree.ts';
 export { closeHoles } from './closeHoles.ts';
 export { triangulateInside } from './constrained.ts';
 export { cornerNormals } from './cornerNormals.ts';
+export { cornerSines, QUAD_SINE } from './cornerSines.ts';
 export { crisp, CRISP_COSINE } from './crisp.ts';
 export { cutAcross } from './cutAcross.ts';
 export type { CutPoint } from './cutAcross.ts';

@@ -1,6 +1,6 @@
 import { cos, PI } from '../math/index.ts';
-import { distanceSquared, type PolygonMesh } from '../mesh/index.ts';
-import { cornerSines, mergeFaces, withoutIdleVertices } from './mergeFaces.ts';
+import { cornerSines, distanceSquared, type PolygonMesh } from '../mesh/index.ts';
+import { mergeFaces, withoutIdleVertices } from './mergeFaces.ts';
 
 /** Straight corners may stay in a joined face: where both neighbours have one, its vertex goes afterwards. */
 const LEAST_SINE = 1e-6;

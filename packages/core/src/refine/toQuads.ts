@@ -1,9 +1,6 @@
 import { cos, PI } from '../math/index.ts';
-import { faceCount, type PolygonMesh } from '../mesh/index.ts';
-import { cornerSines, mergeFaces } from './mergeFaces.ts';
-
-/** A pair of triangles with a narrower corner than this makes no quad. */
-const LEAST_SINE = 0.2;
+import { cornerSines, faceCount, QUAD_SINE, type PolygonMesh } from '../mesh/index.ts';
+import { mergeFaces } from './mergeFaces.ts';
 
 /** Joins pairs of triangles to quads, the squarest first, where they lie in one plane within an angle. Larger faces stay. */
 export function toQuads(mesh: PolygonMesh, withinDegrees: number): PolygonMesh {
@@ -13,7 +10,7 @@ export function toQuads(mesh: PolygonMesh, withinDegrees: number): PolygonMesh {
     cosine: cos((withinDegrees * PI) / 180) - 1e-12,
     once: true,
     accepts: (p, vertices, normal) =>
-      vertices.length === 4 && cornerSines(p, vertices, normal).every((s) => s > LEAST_SINE),
+      vertices.length === 4 && cornerSines(p, vertices, normal).every((s) => s > QUAD_SINE),
     worth: (p, vertices, normal) => (vertices.length === 4 ? Math.min(...cornerSines(p, vertices, normal)) : -1),
   });
 }

@@ -1,4 +1,4 @@
-import { plus, type Box3, type Vec3 } from '../math/index.ts';
+import { movedBox, plus, type Box3, type Vec3 } from '../math/index.ts';
 import { sightOf, type Hold } from './anchor.ts';
 import { layFromDirection, underFront } from './fromDirection.ts';
 import { drapeHold, layDraped, levelOver, type Drape, type Level } from './draped.ts';
@@ -68,12 +68,11 @@ type OnSurface = (spot: Spot, x: number, y: number) => Vec3 | undefined;
 export function layOnto(target: Target, laying: Laying, options: LayOptions): SurfaceMap | undefined {
   const { held: [x, y] = [0, 0], box, baselines } = options;
   if (x === 0 && y === 0) return layZero(target, laying, options);
-  const by = ([u, v, w]: Vec3): Vec3 => [u - x, v - y, w];
   return heldAt(
     [x, y],
     layZero(target, laying, {
       ...options,
-      box: { low: by(box.low), high: by(box.high) },
+      box: movedBox(box, [-x, -y, 0]),
       baselines: baselines.map((one) => one - y),
     }),
   );

@@ -1,8 +1,8 @@
 import type * as pdfLib from 'pdf-lib';
 import type { PDFArray, PDFContext, PDFDict, PDFObject, PDFStream } from 'pdf-lib';
 import { LIMITS } from '../../base/index.ts';
-import type { Matrix } from '../svg/matrices.ts';
-import { IDENTITY } from '../svg/matrices.ts';
+import { IDENTITY, type Matrix } from '../svg/matrices.ts';
+import { TILED } from '../svg/paints.ts';
 import { BLACK, colourOf, type ColourSpace } from './colourSpaces.ts';
 import { operationsOf } from './contentTokens.ts';
 import { valueOf, type FunctionParts } from './functions.ts';
@@ -186,8 +186,6 @@ export class Objects {
   }
 }
 
-/** What stands for a tiling, as in drawings of other kinds. */
-const TILED = '#808080';
 const DEEPEST = 8;
 const SPACES = new Map<string, ColourSpace>([
   ['DeviceGray', 'gray'],

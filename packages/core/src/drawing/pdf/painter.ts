@@ -67,6 +67,13 @@ const PAINTS: Readonly<Record<string, { fill?: 'nonzero' | 'evenodd'; stroke?: b
   'b*': { fill: 'evenodd', stroke: true, closes: true },
   n: {},
 };
+/** What of a line an operator sets. */
+const LINE: Readonly<Record<string, 'width' | 'cap' | 'join' | 'miter'>> = {
+  w: 'width',
+  J: 'cap',
+  j: 'join',
+  M: 'miter',
+};
 /** Device colours by operator. */
 const DEVICE: Readonly<Record<string, ColourSpace>> = { g: 'gray', rg: 'rgb', k: 'cmyk' };
 
@@ -168,7 +175,6 @@ export class Painter {
         `<path transform="matrix(${this.#state.matrix.join(' ')})" d="${this.#pen.text}" fill="${isFilled ? this.#state.fill : 'none'}" fill-rule="${fill ?? 'nonzero'}" ${isStroked ? this.#strokeText() : ''}/>`,
       );
     }
-    // a clip that nothing is painted through hides nothing: the path itself is seldom more than the page's border
     if (this.#clips && !this.#isHidden()) this.#noteClip();
     this.#pen = new PathWriter();
     this.#isEmpty = true;
@@ -195,6 +201,11 @@ export class Painter {
 
   #graphics(operator: string, values: readonly Value[], resources: Resources): boolean {
     const n = numbersOf(values);
+    const field = LINE[operator] as (typeof LINE)[string] | undefined;
+    if (field !== undefined) {
+      this.#state = { ...this.#state, [field]: n[0] };
+      return true;
+    }
     switch (operator) {
       case 'q':
         if (this.#stack.length < LIMITS.pdfNesting) this.#stack.push(this.#state);
@@ -205,18 +216,6 @@ export class Painter {
       case 'cm':
         if (n.length === 6)
           this.#state = { ...this.#state, matrix: product(this.#state.matrix, n as unknown as Matrix) };
-        return true;
-      case 'w':
-        this.#state = { ...this.#state, width: n[0] };
-        return true;
-      case 'J':
-        this.#state = { ...this.#state, cap: n[0] };
-        return true;
-      case 'j':
-        this.#state = { ...this.#state, join: n[0] };
-        return true;
-      case 'M':
-        this.#state = { ...this.#state, miter: n[0] };
         return true;
       case 'd':
         this.#state = {

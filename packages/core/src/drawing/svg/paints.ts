@@ -5,6 +5,9 @@ import type { Style } from './styles.ts';
 
 extend([namesPlugin]);
 
+/** What stands for a pattern of tiles, which has no one colour. */
+export const TILED = '#808080';
+
 export type PaintServer = (id: string) => string | undefined;
 
 /** A fill or stroke as a colour, #rrggbb. Undefined: nothing is painted. `gradient`: a server's first colour stands for it. */

@@ -4,7 +4,7 @@ import { isFlat, paintedBox } from '../figures.ts';
 import { PathWriter } from '../pathText.ts';
 import { IDENTITY, matrixOf, product, type Matrix } from './matrices.ts';
 import { SHAPES, type DrawShape } from './outlines.ts';
-import { fillRuleOf, paintOf, solid, strokeOf } from './paints.ts';
+import { fillRuleOf, paintOf, solid, strokeOf, TILED } from './paints.ts';
 import { StyleSheet, type Style } from './styles.ts';
 import { viewportOf, type Viewport } from './viewports.ts';
 import { parseSvgTree, type SvgNode } from './xmlTree.ts';
@@ -251,6 +251,6 @@ class DrawingReader {
     }
     const { href } = node.attributes;
     if (href?.startsWith('#')) return this.#serverColour(href.slice(1), depth + 1);
-    return node.name === 'pattern' ? '#808080' : undefined;
+    return node.name === 'pattern' ? TILED : undefined;
   }
 }

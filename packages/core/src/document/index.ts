@@ -30,6 +30,8 @@ export type { Migration } from './migrations.ts';
 export {
   cutBy,
   cutsOf,
+  isCutting,
+  type CuttingStep,
   ontoStepOf,
   edgeStepsOf,
   isOnEdge,
@@ -53,6 +55,8 @@ export { applyPatches, diff, sameDocument } from './patches.ts';
 export type { Patch } from './patches.ts';
 export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';
+export { putRows, putStepOf, wayOf, withWay } from './put.ts';
+export type { Put, PutWay, StepRow } from './put.ts';
 export { resolveAt } from './resolveAt.ts';
 export {
   drawingSchema,
@@ -66,10 +70,12 @@ export {
   SLOTS,
   wordsSchema,
 } from './schema.ts';
-export { isShapeStep, SHAPE_KINDS } from './stepSchema.ts';
+export { BODY_SIDES, isShapeStep, SHAPE_KINDS } from './stepSchema.ts';
 export type {
   Course,
+  BodySide,
   CutStep,
+  HeldPlace,
   MeshStep,
   OntoStep,
   RecastStep,

@@ -51,14 +51,17 @@ export function groundOf(piece: Piece): string | undefined {
   return (onto ?? edges.at(-1))?.targetId ?? around;
 }
 
+/** What does cut, as against what merely lies there. */
+export type CuttingStep = CutStep & { operation: Exclude<CutStep['operation'], 'lie'> };
+export const isCutting = (step: Step): step is CuttingStep => step.kind === 'cut' && step.operation !== 'lie';
+
 /** Steps with which other pieces cut a piece, or become a part of it. */
-export const cutsOf = ({ steps }: { steps: readonly Step[] }): CutStep[] =>
-  steps.filter((one): one is CutStep => one.kind === 'cut');
+export const cutsOf = ({ steps }: { steps: readonly Step[] }): CuttingStep[] => steps.filter(isCutting);
 
 type Pieces = Pick<Project, 'pieces' | 'pieceOrder'>;
 
 /** The steps with which a piece cuts others or becomes a part of them, on or off. */
-export const cutBy = (project: Pieces, pieceId: string): CutStep[] =>
+export const cutBy = (project: Pieces, pieceId: string): CuttingStep[] =>
   project.pieceOrder
     .filter((id) => id !== pieceId)
     .flatMap((id) => cutsOf(project.pieces[id]).filter(({ target }) => target === pieceId));

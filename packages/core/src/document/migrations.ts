@@ -124,6 +124,10 @@ const toVersion15: Migration = (document) =>
 const toVersion16: Migration = (document) =>
   withPieces(document, 16, (piece) => ({ ...piece, steps: stepsWith(piece, 'onto', { heldBy: 'zero' }) }));
 
+/** Version 17: what is laid onto another piece may be held at a side of it, and what cuts may merely lie there. */
+const toVersion17: Migration = (document) =>
+  withPieces(document, 17, (piece) => ({ ...piece, steps: stepsWith(piece, 'onto', { place: { kind: 'pressed' } }) }));
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -161,4 +165,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion14,
   toVersion15,
   toVersion16,
+  toVersion17,
 ];

@@ -6,7 +6,7 @@ import { freeCurveSchema, length, place, point, signedPlane, turn, value } from 
 import { stepSchema } from './stepSchema.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 16;
+export const SCHEMA_VERSION = 17;
 
 /** A point of a drawn profile. Shares of its width and of its depth; what lies beyond the outline is below zero. */
 const profileKnotSchema = z.object({

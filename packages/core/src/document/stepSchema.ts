@@ -81,6 +81,26 @@ const courseSchema = z
   .min(1)
   .max(24);
 
+/** The sides of a body, as one sees it from the front. */
+export const BODY_SIDES = ['front', 'back', 'left', 'right', 'top', 'under'] as const;
+
+/** From where on a side something is measured. */
+const acrossFrom = z.enum(['left', 'middle', 'right']);
+const upFrom = z.enum(['below', 'middle', 'above']);
+
+/** Where on another piece something is held: where it was pressed, or at a place of one of its sides, which goes along when that piece changes. */
+const heldPlaceSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('pressed') }),
+  z.object({
+    kind: z.literal('side'),
+    side: z.enum(BODY_SIDES),
+    /** to the right and up, as one looks at that side, from its middle; from a border inward */ acrossMm: place,
+    acrossFrom,
+    upMm: place,
+    upFrom,
+  }),
+]);
+
 /** A direction in space; its length says nothing. */
 const heading = z
   .tuple([z.number(), z.number(), z.number()])
@@ -230,7 +250,9 @@ const SHAPE_STEPS = [
     /** id of the other piece; empty: none yet */ target: z.string().max(64),
     method: z.enum(['round', 'direction', 'closest', 'flat']),
     /** what of the flat layout is held: its zero, or the middle of all there is */ heldBy: z.enum(['zero', 'middle']),
-    /** where that is held before the surface, where it looks to, and the letters' up */ fromMm: point,
+    /** at which place of the other piece */ place: heldPlaceSchema,
+    /** where that was pressed, held before the surface, where it looks to, and the letters' up; a side says them itself */ fromMm:
+      point,
     toward: heading,
     up: heading,
     /** counter-clockwise, as one looks at the letters */ turnDegrees: turn,
@@ -258,7 +280,16 @@ const CUT_STEPS = [
     ...step,
     kind: z.literal('cut'),
     /** id of the other piece; empty: none yet */ target: z.string().max(64),
-    operation: z.enum(['engrave', 'raise', 'through', 'imprint', 'join', 'subtract', 'intersect']),
+    /** `lie`: it lies there and cuts nothing */ operation: z.enum([
+      'lie',
+      'engrave',
+      'raise',
+      'through',
+      'imprint',
+      'join',
+      'subtract',
+      'intersect',
+    ]),
     /** how far under the surface: the floor of what is engraved, the back of what is joined */ sinkMm: length(
       0,
       10_000,
@@ -288,6 +319,8 @@ export type RecastStep = Extract<MeshStep, { kind: 'recast' }>;
 /** Those that go by the faces there are. */
 export type RefineStep = Exclude<MeshStep, RecastStep>;
 export type CutStep = z.infer<(typeof CUT_STEPS)[number]>;
+export type BodySide = (typeof BODY_SIDES)[number];
+export type HeldPlace = z.infer<typeof heldPlaceSchema>;
 export type ShapeKind = ShapeStep['kind'];
 export type MeshStep = z.infer<(typeof MESH_STEPS)[number]>;
 export type StepPlace = z.infer<typeof whereSchema>;

@@ -44,7 +44,7 @@ export function usualStep<K extends StepKind>(kind: K, id: string): Extract<Step
     run: { ...base, kind: 'run', axis: 'x', path: { kind: 'coil', radiusMm: 80, riseMm: 90, turns: 1 }, fit: 'own', fromPercent: 0, toPercent: 100, shiftMm: 0, ends: 'straight', up: 'rolling', rollDegrees: 0, size: same(100), roll: same(0) },
     repeat: { ...base, kind: 'repeat', axis: 'x', count: 2, gapMm: 20 },
     scatter: { ...base, kind: 'scatter', by: 'chance', course: [{ at: 0, value: 0 }, { at: 1, value: 1 }], seed: 1, moveMm: [0, 8, 0], turnDegrees: [0, 0, 12], scalePercent: 100, rigid: true },
-    onto: { ...base, kind: 'onto', target: '', method: 'round', heldBy: 'zero', fromMm: [0, 0, 1000], toward: [0, 0, -1], up: [0, 1, 0], turnDegrees: 0, liftMm: 0, guide: 'straight', guideMm: [], letters: [], overhang: 'straight', rigid: false },
+    onto: { ...base, kind: 'onto', target: '', method: 'round', heldBy: 'zero', place: { kind: 'pressed' }, fromMm: [0, 0, 1000], toward: [0, 0, -1], up: [0, 1, 0], turnDegrees: 0, liftMm: 0, guide: 'straight', guideMm: [], letters: [], overhang: 'straight', rigid: false },
     cut: { ...base, kind: 'cut', target: '', operation: 'engrave', sinkMm: 2, softMm: 0, softSteps: 4, softSide: 'outward', raiseMm: 0, leanPercent: 0, loose: 'keep', clean: true, ringMm: 0 },
   }; // prettier-ignore
   return all[kind];

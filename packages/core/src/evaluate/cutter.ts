@@ -1,5 +1,5 @@
 import { keyHash, ok, ownEntry, type Result } from '../base/index.ts';
-import { isLettering, ontoStepOf, type CutStep, type Piece, type Project } from '../document/index.ts';
+import { cutsOf, isLettering, ontoStepOf, type CuttingStep, type Piece, type Project } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { diagonalOf, middleOfBox, movedBox, turnedBack, type Box3, type Transform } from '../math/index.ts';
 import { riseOver, type Target } from '../surface/index.ts';
@@ -37,7 +37,7 @@ export function beforeCut(project: Project, target: Piece, stepId: string): Proj
 /** The document in which a piece lies on another one: before that other is cut by it, if it is. */
 export function forLaying(project: Project, pieceId: string, targetId: string): Project {
   const target = ownEntry(project.pieces, targetId);
-  const step = target?.steps.find((one) => one.kind === 'cut' && one.target === pieceId);
+  const step = target && cutsOf(target).find((one) => one.target === pieceId);
   return target && step ? beforeCut(project, target, step.id) : project;
 }
 
@@ -50,24 +50,24 @@ const CHORDS = 4;
 const STEPS = 256;
 
 /** A lettering that cuts through goes straight, whatever it is laid as. */
-function staysFlat(piece: Piece, { operation }: CutStep): boolean {
+function staysFlat(piece: Piece, { operation }: CuttingStep): boolean {
   const onto = ontoStepOf(piece);
   return onto !== undefined && (operation === 'through' || onto.method === 'flat');
 }
 
 /** How much room a cutter needs, from what it is laid on. */
-function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined; step: CutStep }): CutRoom {
+function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined; step: CuttingStep }): CutRoom {
   const { piece, flat, step } = cutter;
   const overMm = Math.ceil(STEPS * (CHORDS * piece.body.faces.toleranceMm + OVER * before.diagonal)) / STEPS;
   const onto = ontoStepOf(piece);
   const digs = step.operation === 'engrave' || step.operation === 'through';
-  const riseMm = digs && flat && onto && staysFlat(piece, step) ? riseOver(before, holdOf(onto), flat, Math.max(step.sinkMm, overMm)) : 0;
+  const riseMm = digs && flat && onto && staysFlat(piece, step) ? riseOver(before, holdOf(onto, before.box), flat, Math.max(step.sinkMm, overMm)) : 0;
   // a rim that follows the surface ends below the cap
   return { overMm, liftMm: onto?.liftMm ?? 0, hairMm: OVER * before.diagonal, riseMm: step.operation === 'through' && step.softMm > 0 ? riseMm + overMm : riseMm, throughMm: 1.01 * before.diagonal };
 } // prettier-ignore
 
 /** A lettering that cuts through goes straight, whatever the surface does. */
-const laidForCut = (piece: Piece, step: CutStep, lowerMm: number): Piece => ({
+const laidForCut = (piece: Piece, step: CuttingStep, lowerMm: number): Piece => ({
   ...piece,
   steps: piece.steps.map((one) => {
     if (one.kind !== 'onto') return one;
@@ -94,11 +94,11 @@ interface Built {
 }
 
 /** Rounds inside the outline where the words meet what they cut. */
-const hasRimInside = ({ softSide, softMm, operation }: CutStep): boolean =>
+const hasRimInside = ({ softSide, softMm, operation }: CuttingStep): boolean =>
   softSide === 'inward' && softMm > 0 && (operation === 'engrave' || operation === 'through' || operation === 'raise');
 
 /** Another piece as it cuts this one; undefined where it has nothing to cut with. */
-export async function cutterOf(project: Project, piece: Piece, step: CutStep, { evaluate, targetOf, looks }: CutterTools): Promise<Result<Cutter | undefined>> {
+export async function cutterOf(project: Project, piece: Piece, step: CuttingStep, { evaluate, targetOf, looks }: CutterTools): Promise<Result<Cutter | undefined>> {
   const tool = ownEntry(project.pieces, step.target);
   if (!tool || tool === piece) return ok(undefined);
   const before = beforeCut(project, piece, step.id);

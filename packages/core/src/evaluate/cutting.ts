@@ -1,6 +1,6 @@
 import { ByteCache, remark, textHash, type Carver, type CutFault, type Remark } from '../base/index.ts';
 import { bodySurface, carve, INSIDE, prepare, type BodySurface, type Fault, type Prepared } from '../boolean/index.ts';
-import type { CutStep } from '../document/index.ts';
+import type { CuttingStep } from '../document/index.ts';
 import { assemble, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, middleOfBox, transformPoints, type Transform } from '../math/index.ts';
 import { faceCount, meshBytes, type PolygonMesh, type Region } from '../mesh/index.ts';
@@ -26,7 +26,7 @@ const OPERATIONS = {
 } as const;
 
 /** What changes a body only where it is met. */
-const NEARBY: ReadonlySet<CutStep['operation']> = new Set(['engrave', 'raise', 'join', 'subtract']);
+const NEARBY: ReadonlySet<CuttingStep['operation']> = new Set(['engrave', 'raise', 'join', 'subtract']);
 
 /** Of both sides of the volume identity, against the cutter: more is no rounding. */
 const VOLUME_ERROR = 1e-6;
@@ -48,7 +48,7 @@ export class Cuts {
   }
 
   /** All of a piece cut by another one, as one cluster; as it was, and told why, where that can't be. Undefined when cancelled. */
-  async cut(clusters: readonly BuiltCluster[], step: CutStep, cutter: Cutter, loadCarver: LoadCarver): Promise<ShapedGroup | undefined> {
+  async cut(clusters: readonly BuiltCluster[], step: CuttingStep, cutter: Cutter, loadCarver: LoadCarver): Promise<ShapedGroup | undefined> {
     const carver = await loadCarver?.();
     if (!carver) throw new Error('nothing to cut with was handed in');
     const body = clustersKey(clusters);
@@ -95,7 +95,7 @@ export class Cuts {
  * As it is asked for; where faces cross after that, with what is too short for 32 bit collapsed, then by what lies on the smooth surface, then larger by a hair. Undefined when cancelled.
  * The body is asked for each time: while the last cutter is built another one may have taken its place.
  */
-async function firstSound({ whole, surface }: Body, step: CutStep, cutter: Cutter, carver: Carver): Promise<Cut | Fault | undefined> {
+async function firstSound({ whole, surface }: Body, step: CuttingStep, cutter: Cutter, carver: Carver): Promise<Cut | Fault | undefined> {
   const attempt = (one: Cutter, simplifies: boolean, isGrown = false): Cut | Fault => {
     const plain = one.clusters.map((cluster) => placed(assemble([cluster]), one.transform));
     const cutters = isGrown ? grown(plain) : plain;
@@ -124,7 +124,7 @@ const LEAST_RIM = 0.05;
 
 /** A cut whose rims inside the strokes are as wide as leaves the strokes deep enough to cut, and lets nothing cross; told where that is less than was asked for. */
 async function withRoomForRims(
-  { id: stepId, softMm: askedMm }: CutStep,
+  { id: stepId, softMm: askedMm }: CuttingStep,
   cutter: Cutter,
   attempt: (cutter: Cutter) => Promise<Cut | Fault | undefined>,
 ): Promise<Cut | Fault | undefined> {
@@ -167,7 +167,7 @@ const MENDED: readonly CutFault[] = ['crossed', 'volume', 'cutter', 'kernel'];
 
 function carved(
   body: Prepared,
-  step: CutStep,
+  step: CuttingStep,
   cutter: Cutter,
   { carver, cutters, simplifies }: { carver: Carver; cutters: PolygonMesh[]; simplifies: boolean },
 ): Cut | Fault {
@@ -236,7 +236,7 @@ const placed = (mesh: PolygonMesh, transform: Transform): PolygonMesh => ({
 /** What the faces of something that cuts are in what it has cut; they look as that other piece says. */
 function cutRegion(
   { part, contour }: Region,
-  { operation }: CutStep,
+  { operation }: CuttingStep,
   { piece, letter }: { piece: string; letter: number | undefined },
 ): Region {
   const named = { letter: -1, contour, of: piece, ...(letter !== undefined && { ofLetter: letter }) } as const;

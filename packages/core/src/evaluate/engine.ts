@@ -10,7 +10,7 @@ import {
   type Result,
   type RunContext,
 } from '../base/index.ts';
-import { cutsOf, isForm, isLettering, isModel, isWords, pieceName, resolveAt, type CutStep, type DrawingPiece, type LetteringPiece, type Piece, type Project, type Step } from '../document/index.ts'; // prettier-ignore
+import { cutsOf, isForm, isLettering, isModel, isWords, pieceName, resolveAt, type CuttingStep, type DrawingPiece, type LetteringPiece, type Piece, type Project, type Step } from '../document/index.ts'; // prettier-ignore
 import type { ReadModel } from '../io/index.ts';
 import {
   buildLettering,
@@ -205,7 +205,7 @@ export class Engine {
     return this.#evaluate(project, pieceId, { ...run, uv: false, crossings: false, cut: undefined, keptAs, ...other });
   }
 
-  async #cut(clusters: readonly BuiltCluster[], step: CutStep, under: Under): Promise<ShapedGroup | undefined> {
+  async #cut(clusters: readonly BuiltCluster[], step: CuttingStep, under: Under): Promise<ShapedGroup | undefined> {
     const cutter = under.cutters.get(step.id);
     return cutter ? this.#cuts.cut(clusters, step, cutter, this.#tools.kernels.loadCarver) : { clusters: [...clusters], remarks: [] };
   } // prettier-ignore

@@ -9,7 +9,7 @@ export interface FlatFit {
   /** times the size it has */
   scale: number;
   /** where and how its step then holds it */
-  hold: Pick<OntoStep, 'fromMm' | 'toward'>;
+  hold: Pick<OntoStep, 'place' | 'fromMm' | 'toward' | 'up'>;
 }
 
 /** Of the place: so much of it the lettering takes, the rest is margin. */
@@ -23,12 +23,16 @@ export function flatFit(piece: Piece, { onto, ground }: Evaluated): FlatFit | un
   if (!step || !onto || !ground) return undefined;
   const { box, toleranceMm } = onto.options;
   const [wide, tall] = [box.high[0] - box.low[0], box.high[1] - box.low[1]];
-  const room = flatRoom(ground, holdOf(step), { wide, tall, toleranceMm });
+  const hold = holdOf(step, ground.box);
+  const room = flatRoom(ground, hold, { wide, tall, toleranceMm });
   const scale = FILLS * (room?.scale ?? 0);
   if (!room || scale < LEAST) return undefined;
   // held by its middle it stays about that
   const [x, y] = step.heldBy === 'middle' ? [0, 0] : middleOfBox(box);
   const { across, up, out } = room.axes;
   const at = plus(plus(plus(room.at, across, -scale * x), up, -scale * y), out, HELD_BEFORE_MM);
-  return { scale, hold: { fromMm: at, toward: out.map((v) => 0 - v) as Vec3 } };
+  return {
+    scale,
+    hold: { place: { kind: 'pressed' }, fromMm: at, toward: out.map((v) => 0 - v) as Vec3, up: hold.up },
+  };
 }

@@ -208,7 +208,7 @@ function staysOf(step: OntoStep, ground: Ground, tools: OntoTools & { box: Box3 
 }
 
 function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { box: Box3 }): SurfaceMap | undefined {
-  const laying = layingOf(step, tools.drape);
+  const laying = layingOf(step, target, tools.drape);
   const box = roundedOut(tools.box);
   const isPlain = standsFlat(tools.steps, step);
   const options = {
@@ -234,10 +234,10 @@ function heldPlaceOf({ heldBy }: OntoStep, { box, heldMm }: OntoTools & { box: B
   return heldMm ?? [x, y];
 }
 
-const layingOf = (step: OntoStep, drape: Laying['drape']): Laying => ({
+const layingOf = (step: OntoStep, { box }: Target, drape: Laying['drape']): Laying => ({
   ...(step.method === 'flat' && drape && { drape }),
   method: step.method,
-  hold: holdOf(step),
+  hold: holdOf(step, box),
   guide: step.guide !== 'drawn' ? step.guide : step.guideMm.length > 1 ? step.guideMm : 'straight',
   rounds: step.overhang === 'follow',
 });

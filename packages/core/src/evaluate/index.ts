@@ -12,7 +12,7 @@ export type { StandingPart } from './meetings.ts';
 export { pieceMesh, scenePart } from './scenePart.ts';
 export type { EngineTools } from './engine.ts';
 export type { Evaluated, LineMeasures } from './evaluated.ts';
-export { HELD_BEFORE_MM } from './holdOf.ts';
+export { HELD_BEFORE_MM, sidePlaceAt } from './holdOf.ts';
 export { flatFit } from './flatFit.ts';
 export type { FlatFit } from './flatFit.ts';
 export { laidPlaces } from './laidPlaces.ts';

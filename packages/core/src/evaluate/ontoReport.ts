@@ -10,6 +10,8 @@ import {
   gapAt,
   mapOf,
   OntoMap,
+  type Advice,
+  type Hold,
   type OntoOptions,
   type SurfaceGrid,
   type Target,
@@ -24,6 +26,10 @@ export interface Laid {
   options: OntoOptions;
   /** where only some letters are laid */
   stays?: { laid: readonly number[]; grid: SurfaceGrid };
+  /** how the flat plane is held before it */
+  hold: Hold;
+  /** how it lies best there; undefined where nothing is met */
+  advice?: Advice;
   /** undefined in previews */
   report?: OntoReport;
 }

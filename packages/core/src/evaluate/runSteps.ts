@@ -1,5 +1,13 @@
 import { keyHash, remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
-import { isShapeStep, type CutStep, type RefineStep, type ShapeStep, type Step } from '../document/index.ts';
+import {
+  isCutting,
+  isShapeStep,
+  type CutStep,
+  type CuttingStep,
+  type RefineStep,
+  type ShapeStep,
+  type Step,
+} from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { applyStep, facesAfter } from '../refine/index.ts';
@@ -39,7 +47,7 @@ export interface StepRunTools {
   /** what pieces are laid onto; undefined: none is */
   onto: OntoTools | undefined;
   /** what another piece makes of this one */
-  cut(clusters: readonly SteppedCluster[], step: CutStep): Promise<ShapedGroup | undefined>;
+  cut(clusters: readonly SteppedCluster[], step: CuttingStep): Promise<ShapedGroup | undefined>;
 }
 
 /** All steps that are on, one after the other; shape steps in a row as one. A step that would go over the budget is left out and told. Undefined when cancelled. */
@@ -51,7 +59,7 @@ export async function runSteps(
   let clusters: SteppedCluster[] = [...built];
   let earlier: readonly ShapeStep[] = [];
   const run: StepRun = { clusters, faces: [], remarks: [] };
-  for (const row of inRows(steps.filter((step) => step.on))) {
+  for (const row of inRows(steps.filter(acts))) {
     const [step] = row;
     const expected = expectedAfter(step, clusters);
     if (expected > tools.faceBudget) {
@@ -71,9 +79,13 @@ export async function runSteps(
   return { ...run, clusters: clusters.map(({ copied: _, ...cluster }) => cluster) };
 }
 
+type ActingStep = Exclude<Step, CutStep> | CuttingStep;
+/** On, and no mere lying. */
+const acts = (step: Step): step is ActingStep => step.on && (step.kind !== 'cut' || isCutting(step));
+
 /** Shape steps in a row together, every other step and what repeats alone. */
-function inRows(steps: readonly Step[]): Step[][] {
-  const rows: Step[][] = [];
+function inRows(steps: readonly ActingStep[]): ActingStep[][] {
+  const rows: ActingStep[][] = [];
   for (const step of steps) {
     const last = rows[rows.length - 1];
     if (isMoving(step) && last && isMoving(last[0])) last.push(step);
@@ -92,7 +104,7 @@ function expectedAfter(step: Step, clusters: readonly SteppedCluster[]): number 
 
 async function onRow(
   clusters: readonly SteppedCluster[],
-  row: readonly Step[],
+  row: readonly ActingStep[],
   tools: StepRunTools & { earlier: readonly ShapeStep[] },
 ): Promise<ShapedGroup | undefined> {
   const [step] = row;

@@ -18,7 +18,9 @@ import {
   type ShapedMesh,
 } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
+import { adviceAt } from '../surface/index.ts';
 import { ontoOf, type OntoTools } from './ground.ts';
+import { holdOf } from './holdOf.ts';
 import { ontoLink, overhanging, toldOfOnto, type Laid } from './ontoReport.ts';
 import { copyShifts, footOf, plusShift } from './shapeNeed.ts';
 
@@ -111,7 +113,7 @@ export async function shapeClusters(
     made.push({ key: own, mesh: part.mesh, rest: part.rest, x: 0, y: 0, z: 0, letters, copied });
     await tools.context.breathe();
   }
-  const onto = laidBy(chain);
+  const onto = laidBy(chain, tools.onto);
   if (tools.rough) return { clusters: made, remarks, onto };
   if (isCoarse) remarks.push(remark('SHAPE_COARSE', { budget: tools.faceBudget }));
   const told = ontoTold(looked, over, { chain, tools });
@@ -144,10 +146,12 @@ function outwardOf(laid: readonly Shaped[], steps: readonly ShapeStep[]): Outwar
 const picksLetters = (steps: readonly ShapeStep[]): boolean =>
   steps.some((step) => (step.kind === 'onto' ? step.letters : 'where' in step ? step.where.letters : []).length > 0);
 
-function laidBy(chain: ShapeChain): Laid | undefined {
+function laidBy(chain: ShapeChain, tools: OntoTools | undefined): Laid | undefined {
   const found = ontoLink(chain);
-  if (!found) return undefined;
+  const target = found && tools?.grounds.get(found.step.id)?.target;
+  if (!found || !target) return undefined;
   const { step, map } = found;
+  const hold = holdOf(step, target.box);
   const stays = map.stays && { laid: [...map.stays.laid], grid: map.stays.flat.grid };
   return {
     stepId: step.id,
@@ -155,6 +159,8 @@ function laidBy(chain: ShapeChain): Laid | undefined {
     grid: map.surface.grid,
     options: { ...map.options, rough: true },
     stays,
+    hold,
+    advice: adviceAt(target, hold, map.options.box),
   };
 }
 

@@ -1,3 +1,5 @@
+export { adviceAt } from './advice.ts';
+export type { Advice } from './advice.ts';
 export type { Hold } from './anchor.ts';
 export { riseOver } from './riseOver.ts';
 export { degreesOff, distortionAt } from './distortion.ts';

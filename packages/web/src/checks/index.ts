@@ -1,4 +1,5 @@
 export { Checks } from './Checks.tsx';
+export { OnceChecks } from './OnceChecks.tsx';
 export { CheckRows } from './CheckRows.tsx';
 export { AimSentence, useAim } from './Aim.tsx';
 export { ChartFold } from './ChartFold.tsx';

@@ -1,5 +1,15 @@
 import { ActionIcon, Menu, UnstyledButton, luminance } from '@mantine/core';
-import { isDrawing, isWords, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import {
+  DndContext,
+  PointerSensor,
+  pointerWithin,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import { isDrawing, isLettering, isWords, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import { IconCube, IconDots, IconEyeOff, IconLock, IconPlus, IconVectorSpline } from '@tabler/icons-react';
 import { memo, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react';
 import { afterMenu, NameField } from '../ui/index.ts';
@@ -20,6 +30,8 @@ interface PiecesProps {
   onModel: () => void;
   /** a piece is wanted as nothing but its mesh */
   onPlain: (piece: Piece) => void;
+  /** a piece is to be put on a body, or words on it */
+  onPut: (from: { pieceId?: string; bodyId?: string }) => void;
 }
 
 export interface Selection {
@@ -35,26 +47,42 @@ export function Pieces(props: PiecesProps) {
   const latest = useRef(props);
   latest.current = props;
   const faces = useMemo(() => new Map(shown.map((p) => [p.pieceId, p.faces])), [shown]);
+  // by keyboard the menu of a piece does the same
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: PULLED } }));
+  const letGo = ({ active, over }: DragEndEvent): void => {
+    if (over && over.id !== active.id) props.onPut(rolesOf(project, String(active.id), String(over.id)));
+  };
   return (
     <section aria-label={texts.pieces.heading}>
       <header className={classes.head}>
         <h2 className={classes.title}>{texts.pieces.heading}</h2>
         <AddMenu actions={actions} selection={selection} onFile={onFile} onModel={onModel} />
       </header>
-      <ul className={classes.list}>
-        {project.pieceOrder.map((id) => (
-          <PieceRow
-            key={id}
-            piece={project.pieces[id]}
-            faces={faces.get(id)}
-            isChosen={chosen.includes(id)}
-            isLead={id === chosen[0]}
-            latest={latest}
-          />
-        ))}
-      </ul>
+      <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={letGo}>
+        <ul className={classes.list}>
+          {project.pieceOrder.map((id) => (
+            <PieceRow
+              key={id}
+              piece={project.pieces[id]}
+              faces={faces.get(id)}
+              isChosen={chosen.includes(id)}
+              isLead={id === chosen[0]}
+              latest={latest}
+            />
+          ))}
+        </ul>
+      </DndContext>
     </section>
   );
+}
+
+/** Pulled by so many pixels a press becomes a drag. */
+const PULLED = 6;
+
+/** Words are put on bodies, whichever of the two was pulled. */
+function rolesOf({ pieces }: Project, pulled: string, onto: string): { pieceId: string; bodyId: string } {
+  const isTurned = !isLettering(pieces[pulled]) && isLettering(pieces[onto]);
+  return isTurned ? { pieceId: onto, bodyId: pulled } : { pieceId: pulled, bodyId: onto };
 }
 
 const SHAPES = Object.entries(texts.drawing.shapes) as [ShapeKind, string][];
@@ -116,8 +144,19 @@ const PieceRow = memo(function PieceRow({ piece, faces, isChosen, isLead, latest
     if (event.shiftKey) selection.chooseTo(piece.id);
     else selection.choose(piece.id, event.ctrlKey || event.metaKey);
   };
+  const pulled = useDraggable({ id: piece.id });
+  const under = useDroppable({ id: piece.id });
   return (
-    <li className={classes.row} data-chosen={isChosen} data-lead={isLead} data-hidden={!piece.visible}>
+    <li
+      ref={under.setNodeRef}
+      data-under={under.isOver && !pulled.isDragging}
+      data-pulled={pulled.isDragging}
+      style={{ translate: pulled.transform ? `${pulled.transform.x}px ${pulled.transform.y}px` : undefined }}
+      className={classes.row}
+      data-chosen={isChosen}
+      data-lead={isLead}
+      data-hidden={!piece.visible}
+    >
       {isNaming ? (
         <NameField
           label={texts.pieces.rename}
@@ -128,7 +167,13 @@ const PieceRow = memo(function PieceRow({ piece, faces, isChosen, isLead, latest
           }}
         />
       ) : (
-        <UnstyledButton className={classes.pick} aria-pressed={isChosen} onClick={pick}>
+        <UnstyledButton
+          ref={pulled.setNodeRef}
+          {...pulled.listeners}
+          className={classes.pick}
+          aria-pressed={isChosen}
+          onClick={pick}
+        >
           <Tile piece={piece} />
           <span style={{ minWidth: 0 }}>
             <div className={classes.name}>{piece.name || texts.pieces.newWords}</div>
@@ -194,7 +239,7 @@ function PieceMenu(props: MenuProps) {
 }
 
 function MenuItems({ piece, latest, onRename }: MenuProps) {
-  const { project, chosen, actions, selection, onPlain } = latest.current;
+  const { project, chosen, actions, selection, onPlain, onPut } = latest.current;
   const t = texts.pieces;
   const isChosen = chosen.includes(piece.id);
   // the menu of a chosen piece is for all that are chosen
@@ -216,6 +261,15 @@ function MenuItems({ piece, latest, onRename }: MenuProps) {
       <Menu.Item onClick={() => actions.lock(several, !piece.locked)}>{piece.locked ? t.unlock : t.lock}</Menu.Item>
       {project.pieceOrder.length > 1 && (
         <Menu.Item onClick={() => selection.choose(piece.id, true)}>{isChosen ? t.notThis : t.alsoThis}</Menu.Item>
+      )}
+      {several.length === 1 && isFree && (
+        <>
+          <Menu.Divider />
+          <Menu.Item onClick={() => afterMenu(() => onPut({ pieceId: piece.id }))}>{texts.put.act.on}</Menu.Item>
+          {!isLettering(piece) && (
+            <Menu.Item onClick={() => afterMenu(() => onPut({ bodyId: piece.id }))}>{texts.put.act.words}</Menu.Item>
+          )}
+        </>
       )}
       <Menu.Divider />
       <Menu.Item disabled={!isFree} onClick={() => actions.toZero(several)}>

@@ -1,5 +1,13 @@
 import { UnstyledButton } from '@mantine/core';
-import { usualForms, type FormPiece, type FormShape, type ModelPiece, type ShownPiece, type Step } from '@fictile/core';
+import {
+  usualForms,
+  type FormPiece,
+  type FormShape,
+  type ModelPiece,
+  type Piece,
+  type ShownPiece,
+  type Step,
+} from '@fictile/core';
 import { useState } from 'react';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -17,9 +25,12 @@ export interface OtherPiece {
   name: string;
   /** a form or a model */
   isBody: boolean;
+  kind: Piece['source']['kind'];
   /** around it before its steps, in its own space; undefined while it is not built */
   flat: ShownPiece['flat'];
   steps: readonly Step[];
+  /** how it lies on another piece, as it was built last */
+  onto?: ShownPiece['onto'];
 }
 
 type FormProps = Omit<ChapterProps, 'piece'> & { piece: FormPiece; others: readonly OtherPiece[] };

@@ -1,9 +1,9 @@
-import { ActionIcon, Collapse, Menu, UnstyledButton } from '@mantine/core';
-import { useDisclosure } from '@mantine/hooks';
+import { ActionIcon, Menu } from '@mantine/core';
 import { RECIPE_CHAPTERS } from '@fictile/core';
 import { IconDots } from '@tabler/icons-react';
 import type { ReactNode } from 'react';
 import { texts } from '../words/index.ts';
+import { Fold } from './Fold.tsx';
 import classes from './Recipe.module.css';
 import type { ChapterWork } from './sentenceParts.tsx';
 import type { ChapterName } from './Told.tsx';
@@ -23,7 +23,6 @@ interface ChapterProps {
 
 /** A chapter of the recipe: its pale number, its sentences, what has to be told of it. Only the one at work is lit. */
 export function Chapter({ name, title = texts.chapters[name], work, figures, remarks, more, children }: ChapterProps) {
-  const [isOpen, { toggle }] = useDisclosure(false);
   const begin = (): void => work.set(name);
   return (
     <section
@@ -44,16 +43,7 @@ export function Chapter({ name, title = texts.chapters[name], work, figures, rem
           <span className={classes.figures}>{figures}</span>
         </header>
         <div className={classes.sentence}>{children}</div>
-        {more && (
-          <>
-            <Collapse expanded={isOpen}>
-              <div className={classes.sentence}>{more}</div>
-            </Collapse>
-            <UnstyledButton className={classes.fold} onClick={toggle} aria-expanded={isOpen}>
-              {isOpen ? texts.recipe.less : texts.recipe.more}
-            </UnstyledButton>
-          </>
-        )}
+        {more && <Fold>{more}</Fold>}
         {remarks}
       </div>
     </section>

@@ -13,7 +13,9 @@ import classes from './Recipe.module.css';
 import { pasteRecipe, putRecipe } from './recipeClipboard.ts';
 import type { ChapterProps } from './sentenceParts.tsx';
 import { SolidChapter } from './solid/SolidChapter.tsx';
-import { StepsChapter, type Laying } from './steps/StepsChapter.tsx';
+import type { Laying } from './put/PutRow.tsx';
+import type { PutActs } from './put/putting.ts';
+import { StepsChapter } from './steps/StepsChapter.tsx';
 import type { ChapterName } from './Told.tsx';
 import { WordsChapter } from './WordsChapter.tsx';
 
@@ -35,6 +37,8 @@ interface RecipeProps {
   readCurve: ChapterProps['readCurve'];
   /** what is done with how the piece lies on another one */
   laying?: Laying;
+  /** pieces put on bodies; left out: there is nothing to press */
+  acts?: PutActs;
   /** the other pieces, as they are shown */
   others: readonly OtherPiece[];
 }
@@ -53,6 +57,7 @@ export function Recipe({
   onSection,
   readCurve,
   laying,
+  acts,
   others,
 }: RecipeProps) {
   const [piece] = pieces;
@@ -106,6 +111,7 @@ export function Recipe({
           others={others}
           onStep={onStep}
           laying={laying}
+          acts={acts}
         />
         <FinishChapter {...common} />
         <PlaceChapter {...common} others={others} />

@@ -6,3 +6,4 @@ export { pasteRecipe, putRecipe } from './recipeClipboard.ts';
 export { edgeAsKind, sideAsKind } from './solid/kindChange.ts';
 export type { ChapterName } from './Told.tsx';
 export type { OtherPiece } from './BodyChapter.tsx';
+export type { Putting, PutActs } from './put/putting.ts';

@@ -31,6 +31,8 @@ export interface SolidsProps {
   placing: Placing | undefined;
   /** while a shape step is at work: a press on what it is held on holds it there */
   stepping: Stepping | undefined;
+  /** a piece is on its way: presses are its own */
+  carrying: unknown;
   /** mm to which drags are rounded */
   step: number;
 }
@@ -89,10 +91,10 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
       onDoubleClick={(event) => {
         event.stopPropagation();
         const hit = ownerAt(event, shown, shelf) ?? piece.id;
-        if (hit !== typed) onType(hit);
+        if (!props.carrying && hit !== typed) onType(hit);
       }}
       onClick={(event) => {
-        if (event.delta > 4 || piece.id === typed) return; // the end of a turn of the view
+        if (props.carrying || event.delta > 4 || piece.id === typed) return; // the end of a turn of the view
         event.stopPropagation();
         if (holdsHere(stepping, piece.id, event)) return;
         onChoose(ownerAt(event, shown, shelf) ?? piece.id, event.shiftKey || event.ctrlKey || event.metaKey);

@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { NeutralToneMapping, Vector3, type Box3 } from 'three';
 import { isDarkBackdrop } from './backdrop.ts';
 import { Caret, type CaretPlace } from './Caret.tsx';
+import { Carried, type Carrying } from './Carried.tsx';
 import { CurveHandles, type Bending } from './CurveHandles.tsx';
 import { Controls, type CameraHandle, type ViewWish } from './Controls.tsx';
 import type { GeometryShelf } from './geometries.ts';
@@ -56,6 +57,8 @@ export interface ViewportProps {
   shaping: Shaping | undefined;
   /** while a shape step is at work */
   stepping: Stepping | undefined;
+  /** a piece on its way onto a body */
+  carrying: Carrying | undefined;
   /** pieces that cut others and are at work */
   cutting: readonly string[];
   /** another state, laid over as lines */
@@ -114,6 +117,7 @@ export function Viewport(props: ViewportProps) {
       {bending && bent && <CurveHandles bending={bending} shown={bent} />}
       {shaping && shaped && <SolidHandles shaping={shaping} shown={shaped} shelf={props.shelf} />}
       {stepping && stepped && <StepHandles stepping={stepping} shown={stepped} />}
+      {props.carrying && <Carried carrying={props.carrying} pieces={pieces} shelf={props.shelf} />}
       {placing && lead !== undefined && <Handles {...props} pieceId={lead} placing={placing} />}
       {marks && marks.triangles.length > 0 && <Marks marks={marks} pieces={pieces} />}
       <Controls

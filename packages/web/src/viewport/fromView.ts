@@ -17,5 +17,5 @@ export function fromView({ steps }: Pick<Piece, 'steps'>, { onto, transform }: P
   const upright = new Vector3(0, 1, 0).transformDirection(toOwn);
   const up = Math.abs(upright.dot(toward)) > STEEP ? new Vector3(0, 0, -1).transformDirection(toOwn) : upright;
   const far = Math.max(HELD_BEFORE_MM, place.distanceTo(new Vector3(...step.fromMm)));
-  return { ...step, fromMm: rounded(place.addScaledVector(toward, -far), 100), toward: rounded(toward, 1e6), up: rounded(up, 1e6) };
+  return { ...step, place: { kind: 'pressed' }, fromMm: rounded(place.addScaledVector(toward, -far), 100), toward: rounded(toward, 1e6), up: rounded(up, 1e6) };
 } // prettier-ignore

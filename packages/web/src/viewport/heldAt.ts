@@ -15,7 +15,7 @@ export function anchorOf(step: ShapeStep | undefined): { step: OntoStep | EdgeSt
 /** A step held where a ray has met the other piece, and that place; `toWorld`: from that piece's space. */
 export function anchored(step: OntoStep | EdgeStep, hit: Intersection, toWorld: Matrix4): { step: ShapeStep; at: Triple } | undefined {
   if (step.kind === 'onto') {
-    const next = heldAt(step, hit, toWorld);
+    const next = stepHeldAt(step, hit, toWorld);
     return next && { step: next, at: next.fromMm };
   }
   const at = rounded(hit.point.clone().applyMatrix4(toWorld.clone().invert()));
@@ -23,24 +23,27 @@ export function anchored(step: OntoStep | EdgeStep, hit: Intersection, toWorld: 
 } // prettier-ignore
 
 /** A step held before another place of the model: where a ray has met it. What is laid from a direction keeps that. */
-function heldAt(step: OntoStep, { point, face, object }: Intersection, toWorld: Matrix4): OntoStep | undefined {
+function stepHeldAt(step: OntoStep, hit: Intersection, toWorld: Matrix4): OntoStep | undefined {
+  const far = step.method === 'closest' ? CLOSE_MM : HELD_BEFORE_MM;
+  const held = heldAt(hit, toWorld, far);
+  if (!held) return undefined;
+  const place = { kind: 'pressed' } as const;
+  if (step.method !== 'direction') return { ...step, place, fromMm: held.fromMm, toward: held.toward };
+  const sight = new Vector3(...step.toward).normalize();
+  const at = new Vector3(...held.at);
+  const deep = new Vector3(...step.fromMm).dot(sight) - at.dot(sight);
+  return { ...step, place, fromMm: rounded(at.addScaledVector(sight, deep)) };
+}
+
+/** Where a ray has met a body, and what is held before it there, looking at the face; in the body's own space. */
+export function heldAt({ point, face, object }: Intersection, toWorld: Matrix4, far = HELD_BEFORE_MM): { at: Triple; fromMm: Triple; toward: Triple } | undefined {
   if (!face) return undefined;
   const toOwn = toWorld.clone().invert();
   const at = point.clone().applyMatrix4(toOwn);
-  if (step.method === 'direction') {
-    const sight = new Vector3(...step.toward).normalize();
-    const from = new Vector3(...step.fromMm);
-    const deep = from.dot(sight) - at.dot(sight);
-    return { ...step, fromMm: rounded(at.addScaledVector(sight, deep)) };
-  }
   const out = face.normal.clone().transformDirection(object.matrixWorld).transformDirection(toOwn);
-  const far = step.method === 'closest' ? CLOSE_MM : HELD_BEFORE_MM;
-  return {
-    ...step,
-    fromMm: rounded(at.addScaledVector(out, far)),
-    toward: rounded(out.negate(), 1e6),
-  };
-}
+  const fromMm = rounded(at.clone().addScaledVector(out, far));
+  return { at: at.toArray(), fromMm, toward: rounded(out.negate(), 1e6) };
+} // prettier-ignore
 
 /** To a tenth of a mm unless said otherwise; `to`: steps a unit. */
 export const rounded = (place: Vector3, to = 10): Triple =>

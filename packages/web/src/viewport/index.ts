@@ -3,6 +3,7 @@ export { moved, nearer, turned } from './cameraMoves.ts';
 export type { Pose } from './cameraMoves.ts';
 export type { CaretPlace } from './Caret.tsx';
 export { canDraw } from './canDraw.ts';
+export type { Carrying, HeldOn } from './Carried.tsx';
 export type { CameraHandle, ViewName, ViewWish } from './Controls.tsx';
 export { fromView } from './fromView.ts';
 export { GeometryShelf } from './geometries.ts';

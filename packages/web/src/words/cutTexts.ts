@@ -1,41 +1,17 @@
 /** Words of the step with which one piece cuts another. */
 export const cutTexts = {
   cut: {
-    operations: {
-      engrave: 'is engraved',
-      raise: 'stands out of it',
-      through: 'cuts right through',
-      imprint: 'is drawn into its faces',
-      join: 'becomes a part of it',
-      subtract: 'is taken out of it',
-      intersect: 'leaves only what both share',
-    },
-    how: {
-      engrave: ', {sink} deep',
-      raise: ', leaning {lean}',
-      through: '',
-      imprint: ', {raise}, leaning {lean}',
-      join: '',
-      subtract: '',
-      intersect: '',
-    },
-    /** lettering that joins, takes away or leaves what it shares */
-    sunk: ', {sink} sunk in',
     flush: 'flush',
-    softEnd: { engrave: ', its rim {soft}{rest}', through: ', its rim {soft}{rest}', raise: ', its foot {soft}{rest}' },
+    softEnd: { engrave: 'Its rim {soft}{rest}.', through: 'Its rim {soft}{rest}.', raise: 'Its foot {soft}{rest}.' },
     sharp: 'sharp',
     softRest: ' round, {side}, in {steps}',
     sides: { outward: 'wider than drawn', inward: 'no wider than drawn' },
     stepsUnit: (count: number): string => (count === 1 ? 'piece' : 'pieces'),
-    looseEnd: '. Loose parts {loose}',
+    looseEnd: 'Loose parts {loose}.',
     looses: { keep: 'stay', drop: 'are left out' },
     cleans: { on: 'Slivers are cleared away', off: 'Every cut stays where it fell' },
-    ring: 'Quads beside the cut: {ring}',
+    more: '{soft} {loose} {clean}. Quads beside the cut: {ring}.',
     noRing: 'none',
-    it: 'This',
-    /** beside words that lie on something */
-    letIn: (name: string): string => `Let into ${name}`,
-    inPiece: (name: string): string => `In ${name}`,
     labels: {
       target: 'Piece that cuts',
       operation: 'What it does',

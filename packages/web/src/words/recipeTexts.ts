@@ -139,7 +139,6 @@ export const recipeTexts = {
     crisp: 'Shade edges crisply from {from} on.',
     recast: 'Cast anew in cells of {size}, sheets {thick} thick, edges melted by {melt}, then reduced within {error}.',
     ...shapeTexts.sentences,
-    cut: '{target} {operation}{how}{soft}{loose}. {clean}. {ring}.',
   },
   stepsNone: 'Nothing is bent, waved or cut anew.',
   shapeNeedMet: (need: string): string => `Edges up to ${need}, as the shape needs.`,

@@ -15,7 +15,6 @@ export const shapeTexts = {
     run: 'Along {path}{form}, {axis} along it, {fit}, from {from} to {to}, moved on by {shift}. Beyond its end {ends}. Up {upright}, rolled by {roll}. Size {sizeCourse}, roll {rollCourse}.', // prettier-ignore
     repeat: 'Repeat {count} along {axis}, {gap} apart.',
     scatter: 'Move each letter by {by}{how}: {across} across, {up} up, {forward} forward, turned {turnX}, {turnY}, {turnZ}, size {scale}; {rigid}.', // prettier-ignore
-    onto: 'Onto {target}, {letters} {method}{guide}⁠, turned {turn}, lifted {lift}. Held by {heldBy} at {x} across, {y} up, {z} forward of it. Over its edges {overhang}; {rigid}.', // prettier-ignore
   },
   names: {
     bend: 'Bend',
@@ -31,7 +30,7 @@ export const shapeTexts = {
     run: 'Along a line',
     repeat: 'Repeat',
     scatter: 'Place letters',
-    onto: 'Onto a model',
+    onto: 'On a body',
   },
   groups: { shape: 'Shape', pieces: 'Other pieces', faces: 'Faces' },
   spanBetween: '{span} {from} and {to}',
@@ -74,7 +73,7 @@ export const shapeTexts = {
   ups: { rolling: 'as it comes', upright: 'stays up' },
   runAxes: { x: 'the line', y: 'the height' },
   scatterBys: { chance: 'chance', course: 'a course along the line' },
-  methods: { round: 'laid round', direction: 'from one direction', closest: 'to the closest place' },
+  methods: { flat: 'laid flat', round: 'laid round', direction: 'from one direction', closest: 'to the closest place' },
   guides: {
     straight: 'running straight on',
     level: 'running level',

@@ -15,6 +15,6 @@ export const stepTexts = {
     crisp: 'Crisp edges',
     recast: 'Cast anew',
     ...shapeTexts.names,
-    cut: 'With another piece',
+    cut: 'With another body',
   },
 } as const;

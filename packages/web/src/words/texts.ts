@@ -5,6 +5,7 @@ import { drawingTexts } from './drawingTexts.ts';
 import { formTexts } from './formTexts.ts';
 import { recipeTexts } from './recipeTexts.ts';
 import { cutTexts } from './cutTexts.ts';
+import { putTexts } from './putTexts.ts';
 import { shapeTexts } from './shapeTexts.ts';
 import { stepTexts } from './stepTexts.ts';
 import { sectionTexts } from './sectionTexts.ts';
@@ -308,6 +309,7 @@ export const texts = {
   bandAxes: { x: 'from left to right', y: 'from bottom to top' },
   ...stepTexts,
   ...cutTexts,
+  ...putTexts,
   stepsBy: { count: 'steps', tolerance: 'as fine as the curves' },
   corners: { sharp: 'sharp', cut: 'cut', round: 'rounded' },
   swellCurves: { round: 'full', soft: 'soft', straight: 'straight' },

@@ -16,6 +16,7 @@ import {
   Viewport,
   type Bending,
   type CameraHandle,
+  type Carrying,
   type GeometryShelf,
   type Ghosts,
   type MarkedPlaces,
@@ -54,6 +55,8 @@ interface ViewPaneProps {
   bending: Bending | undefined;
   shaping: Shaping | undefined;
   stepping: Stepping | undefined;
+  /** a piece on its way onto a body */
+  carrying: Carrying | undefined;
   /** pieces that cut others and are at work */
   cutting: readonly string[];
   comparing: Comparing | undefined;
@@ -107,6 +110,7 @@ export function ViewPane(props: ViewPaneProps) {
       <ViewBar settings={view} onChange={setView} scene={project.view} onScene={onScene} pose={() => camera.current?.pose()}>
         <CompareMenu store={store} chosen={chosen.pieces[0]} comparing={comparing} onCompare={onCompare} />
       </ViewBar>
+      {props.carrying && <div className={classes.keys}>{texts.put.act.keys}</div>}
       {comparing && <ComparedLabel comparing={comparing} onEnd={() => onCompare(undefined)} />}
       {props.children}
     </main>
@@ -146,7 +150,7 @@ function SecondView(props: Omit<DrawnProps, 'camera'>) {
 function ComparedView(props: Omit<DrawnProps, 'camera' | 'box' | 'wish' | 'ghost'> & { comparing: Comparing }) {
   const camera = useRef<CameraHandle>(undefined);
   const box = useMemo(() => boundsOf(props.evaluation.pieces, props.shelf), [props.evaluation.pieces, props.shelf]);
-  const only = { marks: undefined, placing: undefined, bending: undefined, shaping: undefined, stepping: undefined, cutting: [], typing: { ...props.typing, now: undefined, picked: undefined } };
+  const only = { marks: undefined, placing: undefined, bending: undefined, shaping: undefined, stepping: undefined, carrying: undefined, cutting: [], typing: { ...props.typing, now: undefined, picked: undefined } };
   return (
     <div className={classes.second} data-testid="compared" aria-busy={props.evaluation.busy}>
       <Drawn {...props} {...only} box={box} wish={props.view.wish} camera={camera} ghost={undefined} onPictures={nothing} />
@@ -174,7 +178,7 @@ interface DrawnProps extends ViewPaneProps {
   ghost?: Ghosts;
 }
 
-function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, stepping, cutting, lift, camera, link, ghost, onPictures }: DrawnProps) {
+function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, stepping, carrying, cutting, lift, camera, link, ghost, onPictures }: DrawnProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
   const onCamera = useCallback((handle: CameraHandle | undefined) => void (camera.current = handle), [camera]);
@@ -215,6 +219,7 @@ function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typ
         bending={bending}
         shaping={shaping}
         stepping={stepping}
+        carrying={carrying}
         cutting={cutting}
         ghost={ghost}
         lift={lift}

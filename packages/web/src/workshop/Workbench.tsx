@@ -1,22 +1,13 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import {
-  cutBy,
-  cutsOf,
-  groundOf,
-  isLettering,
-  type CutStep,
-  type Piece,
-  type Project,
-  type ShownPiece,
-} from '@fictile/core';
+import { cutBy, cutsOf, groundOf, type CutStep, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
-import { Checks, type Cure } from '../checks/index.ts';
+import { Checks, OnceChecks, type Cure } from '../checks/index.ts';
 import { CommandSearch, search, useKeys, useSingleKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
-import { pieceEdits, Recipe, type ChapterName, type OtherPiece } from '../recipe/index.ts';
+import { pieceEdits, Recipe, type ChapterName, type PutActs } from '../recipe/index.ts';
 import { SectionCard } from '../section/index.ts';
 import { SilhouetteDialog } from '../silhouette/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -41,6 +32,8 @@ import { TopBar } from './TopBar.tsx';
 import { useBending } from './useBending.ts';
 import { useDrawings } from './useDrawings.tsx';
 import { useEvaluation, type Evaluation } from './useEvaluation.ts';
+import { useOnItsWay, usePutting } from './putting/usePutting.ts';
+import { otherOf, useOthers } from './useOthers.ts';
 import { useMarks, type MarksState } from './useMarks.ts';
 import { isModelFile, useModels } from './useModels.tsx';
 import { usePlacing } from './usePlacing.ts';
@@ -57,9 +50,17 @@ function useBench(store: ProjectStore, startsHeld: boolean) {
   const [isHeld, setIsHeld] = useState(startsHeld);
   const state = useSyncExternalStore(store.subscribe, () => store.state);
   const { project } = state.history;
-  const { evaluation, shelf, client, again } = useEvaluation(isHeld ? undefined : project);
-  const build = (): void => (isHeld ? setIsHeld(false) : again());
   const open = useOpen();
+  const put = usePutting({
+    store,
+    project,
+    open,
+    choose: (id) => chosen.choose(id),
+    addForm: (form) => actions.addForm(form),
+  });
+  const { evaluation, shelf, client, again } = useEvaluation(isHeld ? undefined : put.shownProject);
+  const { putting, carrying } = useOnItsWay({ ...put, project, pieces: evaluation.pieces, otherOf });
+  const build = (): void => (isHeld ? setIsHeld(false) : again());
   const { view, setView, atWork, setAtWork, stepId } = open;
   const marks = useMarks(project);
   const chosen = useChosen(project);
@@ -82,23 +83,15 @@ function useBench(store: ProjectStore, startsHeld: boolean) {
     chosen,
     view,
     setView,
-    goTo: (chapter) => {
-      setAtWork(chapter);
-      focusChapter(chapter);
-    },
+    ...openings(open),
     rest: () => {
       setAtWork(undefined);
       typing.drop();
     },
-    openSection: () => {
-      setAtWork('solid');
-      open.setShowsSection(true);
-    },
-    openHandOver: () => open.setPanel('hand over'),
-    openVersions: () => open.setPanel('versions'),
     type: typing.start,
     fit,
     toggleLight: toggleColorScheme,
+    putOn: put.acts.start,
     singleKeys,
     toRack: () => void navigate('/'),
     toTypeCase: () => void navigate('/fonts'),
@@ -111,10 +104,13 @@ function useBench(store: ProjectStore, startsHeld: boolean) {
     ...{ project, refusal: state.refusal, shelf, client, isHeld, build },
     // what is not being built keeps nobody waiting
     evaluation: isHeld ? { ...evaluation, busy: false } : evaluation,
+    acts: { ...put.acts, now: putting },
+    ...{ carrying, shownProject: put.shownProject },
     ...{ marks, chosen, typing, actions, commands, drawings, models, fit, lookFrom, camera },
-    placing: atWork === 'place' && !typing.now && !chosen.pieces.some(groundOf) ? placing : undefined,
-    bending: typing.now ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
-    stepping: atWork === 'steps' && !typing.now ? stepping : undefined,
+    placing: atWork === 'place' && !putting && !typing.now && !chosen.pieces.some(groundOf) ? placing : undefined,
+    bending:
+      typing.now || putting ? undefined : atWork === 'words' ? bending : atWork === 'steps' ? curving : undefined,
+    stepping: atWork === 'steps' && !putting && !typing.now ? stepping : undefined,
     cutting: atWork === 'steps' && chosen.pieces.length > 0 ? cuttingOf(project, chosen.pieces[0], stepId) : NO_TOOLS,
     others: useOthers(project, evaluation, chosen.ids[0]),
     shaping: atWork === 'solid' && !typing.now ? shaping : undefined,
@@ -141,6 +137,20 @@ function useOpen() {
   };
 }
 
+/** What commands open. */
+const openings = ({ setAtWork, setShowsSection, setPanel }: ReturnType<typeof useOpen>) => ({
+  goTo: (chapter: ChapterName) => {
+    setAtWork(chapter);
+    focusChapter(chapter);
+  },
+  openSection: () => {
+    setAtWork('solid');
+    setShowsSection(true);
+  },
+  openHandOver: () => setPanel('hand over'),
+  openVersions: () => setPanel('versions'),
+});
+
 const NO_TOOLS: readonly string[] = [];
 
 /** What is seen as a ghost while steps are at work: the piece that cuts others, or the one that the step at work lets in. What stands out of another is seen anyway. */
@@ -149,22 +159,6 @@ function cuttingOf(project: Project, lead: Piece, stepId: string | undefined): r
   const own = cutsOf(lead).filter((step) => step.id === stepId && hidden(step));
   return [...own.map(({ target }) => target), ...(cutBy(project, lead.id).some(hidden) ? [lead.id] : [])];
 } // prettier-ignore
-
-/** The pieces besides the one at work, as they are shown. */
-function useOthers(project: Project, { pieces }: Evaluation, lead: string | undefined): OtherPiece[] {
-  return useMemo(
-    () =>
-      project.pieceOrder.flatMap((id) => {
-        const piece = project.pieces[id];
-        const { name } = piece;
-        const isBody = !isLettering(piece);
-        return id === lead
-          ? []
-          : [{ id, name, isBody, flat: pieces.find((p) => p.pieceId === id)?.flat, steps: piece.steps }];
-      }),
-    [project, pieces, lead],
-  );
-}
 
 /** Pixels by which the view gives way to the section's card. */
 const SECTION_LIFT = 180;
@@ -196,6 +190,8 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
       </aside>
       <ViewPane
         {...common}
+        project={bench.shownProject}
+        carrying={bench.carrying}
         {...inView}
         shelf={shelf}
         marks={marks.places}
@@ -216,6 +212,7 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
         {...common}
         client={client}
         actions={bench.actions}
+        acts={bench.acts}
         marks={marks}
         onFile={bench.drawings.choose}
         models={bench.models}
@@ -327,6 +324,7 @@ function LeadRecipe({ bench, store, lead, shown }: LeadRecipeProps) {
       onStep={bench.setStepId}
       picked={pickedOf(bench, lead.id)}
       readCurve={bench.drawings.readCurve}
+      acts={bench.acts}
       laying={{ fit: canFit(lead) ? bench.fit : undefined, fromView: bench.lookFrom }}
       others={bench.others}
       onPick={(ids) => bench.typing.pick(lead.id, ids)}
@@ -363,6 +361,7 @@ interface SideColumnProps {
   client: ReturnType<typeof useEvaluation>['client'];
   chosen: Chosen;
   actions: PieceActions;
+  acts: PutActs;
   marks: MarksState;
   onFile: () => void;
   models: ReturnType<typeof useModels>;
@@ -370,7 +369,8 @@ interface SideColumnProps {
   onRoom: (pieceId: string, by: readonly [number, number]) => void;
 }
 
-function SideColumn({ project, evaluation, client, chosen, actions, marks, onFile, models, onCure, onRoom }: SideColumnProps) {
+function SideColumn({ project, evaluation, client, chosen, actions, acts, marks, onFile, models, onCure, onRoom }: SideColumnProps) {
+  const { now, start } = acts;
   const [lead] = chosen.ids;
   const shownLead = evaluation.pieces.find((p) => p.pieceId === lead);
   const faces = shownLead?.faces ?? 0;
@@ -385,8 +385,10 @@ function SideColumn({ project, evaluation, client, chosen, actions, marks, onFil
         onFile={onFile}
         onModel={models.choose}
         onPlain={models.makePlain}
+        onPut={start}
       />
-      {faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} onRoom={onRoom} />}
+      {now && <OnceChecks onto={now.shown?.onto} />}
+      {!now && faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} onRoom={onRoom} />}
     </aside>
   );
 } // prettier-ignore

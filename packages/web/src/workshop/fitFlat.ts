@@ -24,7 +24,7 @@ function applyFit(store: ProjectStore, piece: WordsPiece, { scale, hold }: FlatF
   if (!step) return;
   const sizeMm = Math.min(MOST_MM, Math.max(LEAST_MM, Math.floor(10 * scale * piece.source.sizeMm) / 10));
   const rounded = (place: Vec3, to: number): Vec3 => place.map((v) => Math.round(v * to) / to + 0) as Vec3;
-  const held = { ...step, fromMm: rounded(hold.fromMm, 100), toward: rounded(hold.toward, 1e6) };
+  const held = { ...step, ...hold, fromMm: rounded(hold.fromMm, 100), toward: rounded(hold.toward, 1e6) };
   const steps = piece.steps.map((one) => (one.id === step.id ? held : one));
   store.edit({
     kind: 'many',

@@ -1,7 +1,7 @@
-import { isWords, RECIPE_CHAPTERS, type Edit, type Piece } from '@fictile/core';
+import { isLettering, isWords, RECIPE_CHAPTERS, type Edit, type Piece, type PutWay } from '@fictile/core';
 import type { Command, SingleKeys } from '../commands/index.ts';
 import type { PieceActions, FormName, ShapeKind } from '../pieces/index.ts';
-import { pasteRecipe, putRecipe, type ChapterName } from '../recipe/index.ts';
+import { pasteRecipe, putRecipe, type ChapterName, type PutActs } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
 import type { Chosen } from '../pieces/index.ts';
@@ -28,6 +28,7 @@ interface Bench {
   bringIn: () => void;
   bringModel: () => void;
   fit: () => void;
+  putOn: PutActs['start'];
 }
 
 /** Everything that can be done in the workshop without a value. Keys are initials of our own words, and chapter numbers. */
@@ -62,6 +63,7 @@ export function workshopCommands(bench: Bench): Command[] {
     { id: 'fit', label: texts.shape.fit, isPossible: canFit(chosen.pieces[0]), run: bench.fit },
     { id: 'rest', label: t.rest, keys: 'Escape', run: bench.rest },
     ...pieceCommands(bench),
+    ...putCommands(bench),
     ...alignCommands(bench),
     ...viewCommands(bench),
     ...sceneCommands(bench),
@@ -123,6 +125,20 @@ function pieceCommands({ store, actions, chosen, bringIn, bringModel }: Bench): 
     { id: 'remove', label: t.remove, keys: 'Delete', ...forChosen(actions.remove) },
   ]; // prettier-ignore
 }
+
+/** Of words that are chosen, or of a body; both where both are. */
+function putCommands({ chosen, putOn }: Bench): Command[] {
+  const t = texts.put.act;
+  const free = chosen.pieces.filter(({ locked }) => !locked);
+  const letters = free.find(isLettering);
+  const body = free.find((piece) => !isLettering(piece));
+  const isPossible = free.length > 0;
+  const from = { pieceId: letters?.id, bodyId: body?.id };
+  return [
+    ...(Object.entries(t.search) as [PutWay, string][]).map(([way, label]) => ({ id: `put ${way}`, label, isPossible, run: () => putOn({ ...from, way }) })),
+    { id: 'put words', label: t.words, isPossible: body !== undefined, run: () => putOn({ bodyId: body?.id }) },
+  ];
+} // prettier-ignore
 
 /** With many pieces the menus of the pieces have them; a search would drown in them. */
 const MOST_OTHERS = 20;

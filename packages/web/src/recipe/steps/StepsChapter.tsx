@@ -1,5 +1,6 @@
 import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
 import {
+  isLettering,
   isOnEdge,
   isShapeStep,
   recastCost,
@@ -8,7 +9,7 @@ import {
   type ShownPiece,
   type Step,
   type StepKind,
-  type OntoStep,
+  type Piece,
 } from '@fictile/core';
 import { arrayMove } from '@dnd-kit/sortable';
 import { IconDots } from '@tabler/icons-react';
@@ -19,9 +20,12 @@ import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import type { ChapterProps } from '../sentenceParts.tsx';
-import { besidesStep, cutsMoved, startStep, toolChanged, TRIED } from './startStep.ts';
-import { CutsOfOthers } from './CutsOfOthers.tsx';
-import { cutValues } from './cutValues.tsx';
+import { WAY_PICTURES } from '../put/putPictures.tsx';
+import { OnItsWay } from '../put/OnItsWay.tsx';
+import { PutRow, type Laying } from '../put/PutRow.tsx';
+import { letInto, lyingOn, standingBy, standingIn, type Standing } from '../put/putParts.ts';
+import type { PutActs } from '../put/putting.ts';
+import { startStep, TRIED } from './startStep.ts';
 import { shapeValues } from './shapeValues.tsx';
 import { STEP_PICTURES } from './stepPictures.tsx';
 import { stepValues } from './stepValues.tsx';
@@ -31,38 +35,27 @@ import type { OtherPiece } from '../BodyChapter.tsx';
 const T = texts.recipe;
 const KINDS = Object.entries(texts.steps) as [StepKind, string][];
 
+interface StepsProps extends ChapterProps {
+  stepFaces: readonly { id: string; faces: number }[];
+  shown: ShownPiece | undefined;
+  others: readonly OtherPiece[];
+  onStep: (id: string) => void;
+  laying: Laying | undefined;
+  acts: PutActs | undefined;
+}
+
 /** What is done to the mesh, step by step. */
-export function StepsChapter({
-  piece,
-  edits,
-  remarks,
-  work,
-  stepFaces,
-  picked,
-  readCurve,
-  onStep,
-  laying,
-  shown,
-  others,
-}: ChapterProps & { stepFaces: readonly { id: string; faces: number }[]; shown: ShownPiece | undefined; others: readonly OtherPiece[]; onStep: (id: string) => void; laying: Laying | undefined }) {
-  const flat = shown?.flat;
+export function StepsChapter(props: StepsProps) {
+  const { piece, edits, remarks, work, stepFaces, onStep, shown, others, acts } = props;
   const { steps } = piece;
   const seen = steps.filter(({ id }) => id !== TRIED);
   const put = (next: readonly Step[], key?: EditKey): void => edits.steps(next, key);
-  const replace = (at: number, step: Step, key?: EditKey): void => put(steps.map((s, i) => (i === at ? step : s)), key); // prettier-ignore
-  const valuesOf = (step: Step, at: number) => {
-    const own = (next: Step, key?: EditKey): void => {
-      const moved = [...cutsMoved(step, next, piece.id, others), ...toolChanged(step, next, piece.id, { others, flat })];
-      const name = typeof key === 'string' ? `step ${step.id} ${key}` : key;
-      if (moved.length === 0) return replace(at, next, name);
-      edits.stepsOf([{ pieceId: piece.id, steps: steps.map((one, i) => (i === at ? next : one)) }, ...moved], name);
-    };
-    if (step.kind === 'cut') return cutValues(step, { put: own, takeBack: edits.takeBack, others });
-    return isShapeStep(step) ? shapeValues(step, { put: own, takeBack: edits.takeBack, picked, readCurve, others }) : stepValues(step, own);
-  }; // prettier-ignore
+  const now = acts?.now;
+  const isOnItsWay = now !== undefined && [now.piece?.id, now.body?.id].includes(piece.id);
   return (
     <Chapter name="steps" work={work} remarks={<Told chapter="steps" remarks={remarks} edits={edits} piece={piece} />}>
-      {steps.length === 0 && <div className={classes.none}>{T.stepsNone}</div>}
+      {isOnItsWay && <OnItsWay putting={now} />}
+      {steps.length === 0 && !isOnItsWay && <div className={classes.none}>{T.stepsNone}</div>}
       <SortableList
         ids={seen.map(({ id }) => id)}
         nameOf={(id) => texts.steps[seen.find((step) => step.id === id)?.kind ?? 'bend']}
@@ -70,36 +63,71 @@ export function StepsChapter({
       >
         {seen.map((step) => (
           <StepRow key={step.id} step={step} isAlone={seen.length === 1} faces={stepFaces.find(({ id }) => id === step.id)?.faces} onWork={() => onStep(step.id)} menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}>
-            <Sentence template={T.steps[step.kind]} values={valuesOf(step, steps.indexOf(step))} />
-            {step.kind === 'recast' && flat && <div className={classes.hint}>{costText(step, flat)}</div>}
-            {step.kind === 'onto' && step.on && <LayingActions step={step} laying={laying} />}
-            {step.kind === 'onto' && step.method === 'round' && step.guide === 'drawn' && <div className={classes.hint}>{texts.shape.guideHint}</div>}
-            {(step.kind === 'onto' || isOnEdge(step)) && <div className={classes.hint}>{texts.shape.holdHere}</div>}
-            {shown?.onto?.stepId === step.id && shown.onto.report && step.kind === 'onto' && step.method !== 'flat' && <TrueLine report={shown.onto.report} />}
+            <StepSentence {...props} step={step} />
           </StepRow>
         ))}
       </SortableList>
-      <CutsOfOthers pieceId={piece.id} steps={steps} edits={edits} others={others} />
-      <AddStep pieceId={piece.id} steps={steps} flat={flat} others={others} edits={edits} />
+      <OtherRows {...props} />
+      <AddStep piece={piece} flat={shown?.flat} others={others} edits={edits} acts={acts} />
     </Chapter>
   );
 } // prettier-ignore
 
-/** Each left out where it makes no sense. */
-export interface Laying {
-  /** makes words as large as the flat place that they lie on */
-  fit?: () => void;
-  /** lays them from the direction that the camera looks in */
-  fromView?: () => void;
+function StepSentence({ step, ...props }: StepsProps & { step: Step }) {
+  const { piece, edits, picked, readCurve, shown, others } = props;
+  const own = (next: Step, key?: EditKey): void =>
+    edits.steps(
+      piece.steps.map((one) => (one.id === step.id ? next : one)),
+      typeof key === 'string' ? `step ${step.id} ${key}` : key,
+    );
+  if (step.kind === 'onto') return <Put {...props} side="piece" standing={standingBy(step, selfOf(props), others)} />;
+  if (step.kind === 'cut') {
+    const self = selfOf(props);
+    const gone = { piece: { ...NOBODY, id: step.target }, body: self, onto: undefined, cut: step };
+    return <Put {...props} side="body" standing={standingIn(step, self, others) ?? gone} />;
+  }
+  const values = isShapeStep(step)
+    ? shapeValues(step, { put: own, takeBack: edits.takeBack, picked, readCurve, others })
+    : stepValues(step, own);
+  return (
+    <>
+      <Sentence template={T.steps[step.kind]} values={values} />
+      {step.kind === 'recast' && shown?.flat && <div className={classes.hint}>{costText(step, shown.flat)}</div>}
+      {isOnEdge(step) && <div className={classes.hint}>{texts.shape.holdHere}</div>}
+    </>
+  );
 }
 
-function LayingActions({ step: { method }, laying }: { step: OntoStep; laying: Laying | undefined }) {
-  return (
-    <div className={classes.actions}>
-      {laying?.fit && <UnstyledButton className={classes.unlock} onClick={laying.fit}>{texts.shape.fit}</UnstyledButton>}
-      {laying?.fromView && method === 'direction' && <UnstyledButton className={classes.unlock} onClick={laying.fromView}>{texts.shape.fromView}</UnstyledButton>}
+/** Stands for a piece that is no longer there. */
+const NOBODY: OtherPiece = { id: '', name: '', isBody: true, kind: 'form', flat: undefined, steps: [] };
+
+/** The piece itself, as others see it. */
+const selfOf = ({ piece, shown }: StepsProps): OtherPiece => ({
+  id: piece.id,
+  name: piece.name,
+  isBody: !isLettering(piece),
+  kind: piece.source.kind,
+  flat: shown?.flat,
+  steps: piece.steps,
+  onto: shown?.onto,
+});
+
+function Put({ standing, side, ...props }: StepsProps & { standing: Standing; side: 'piece' | 'body' }) {
+  const { edits, others, picked, laying, acts } = props;
+  const { piece } = standing;
+  return <PutRow standing={standing} side={side} kind={piece.kind} edits={edits} others={others} picked={picked} laying={laying} acts={acts} laid={piece.onto} />;
+} // prettier-ignore
+
+/** What has no step here: pieces that lie on this one, and bodies that it is let into from where it stands. */
+function OtherRows(props: StepsProps) {
+  const self = selfOf(props);
+  const lying = lyingOn(self, props.others).map((standing) => ({ standing, side: 'body' as const }));
+  const into = letInto(self, props.others).map((standing) => ({ standing, side: 'piece' as const }));
+  return [...lying, ...into].map(({ standing, side }) => (
+    <div key={`${standing.piece.id} ${standing.cut?.id ?? ''}`} className={classes.step} data-off={standing.cut?.on === false} data-testid="put">
+      <Put {...props} standing={standing} side={side} />
     </div>
-  );
+  ));
 } // prettier-ignore
 
 interface StepRowProps {
@@ -138,24 +166,24 @@ function costText(step: RecastStep, flat: NonNullable<ShownPiece['flat']>): stri
   return T.recastCost(nodes, bytes, (nodes * A_PLACE) / 1e6);
 }
 
-/** How true lettering lies on a model. */
-function TrueLine({ report }: { report: NonNullable<NonNullable<ShownPiece['onto']>['report']> }) {
-  const [length, angle, thickness] = [report.lengthPercent, report.angleDegrees, report.thicknessPercent].map((v) => v.toFixed(1));
-  return <div className={classes.need}>{texts.shape.ontoTrue(length, angle, thickness)}</div>;
-} // prettier-ignore
-
 const GROUPS = [
-  { name: texts.shape.groups.shape, kinds: KINDS.filter(([kind]) => SHAPE_KINDS.includes(kind)) },
+  { name: texts.shape.groups.shape, kinds: KINDS.filter(([kind]) => SHAPE_KINDS.includes(kind) && kind !== 'onto') },
   { name: texts.shape.groups.pieces, kinds: KINDS.filter(([kind]) => kind === 'cut') },
   { name: texts.shape.groups.faces, kinds: KINDS.filter(([kind]) => !SHAPE_KINDS.includes(kind) && kind !== 'cut') },
 ];
 
+interface AddStepProps {
+  piece: Piece;
+  flat: ShownPiece['flat'];
+  others: readonly OtherPiece[];
+  edits: PieceEdits;
+  acts: PutActs | undefined;
+}
+
 /** A step is shown on the letters as soon as the pointer or the arrow keys reach it. */
-function AddStep({ pieceId, steps, flat, others, edits }: { pieceId: string; steps: readonly Step[]; flat: ShownPiece['flat']; others: readonly OtherPiece[]; edits: PieceEdits }) {
-  const add = (kind: StepKind, id: string, key?: EditKey): void => {
-    const step = startStep(kind, id, { flat, others });
-    edits.stepsOf([{ pieceId, steps: [...steps.filter((one) => one.id !== TRIED), step] }, ...besidesStep(step, pieceId, others, flat)], key);
-  };
+function AddStep({ piece: { id: pieceId, steps }, flat, others, edits, acts }: AddStepProps) {
+  const add = (kind: StepKind, id: string, key?: EditKey): void =>
+    edits.steps([...steps.filter((one) => one.id !== TRIED), startStep(kind, id, { flat, others })], key);
   const trial = useTrial<StepKind>((kind, key) => add(kind, TRIED, key), edits.takeBack);
   const take = (kind: StepKind): void => {
     trial.onTry(undefined);
@@ -171,7 +199,8 @@ function AddStep({ pieceId, steps, flat, others, edits }: { pieceId: string; ste
         {GROUPS.map(({ name, kinds }) => (
           <Fragment key={name}>
             <Menu.Label>{name}</Menu.Label>
-            {kinds.map(([kind, label]) => (
+            {kinds.some(([kind]) => kind === 'cut') && acts && <PutItems pieceId={pieceId} acts={acts} />}
+            {kinds.filter(([kind]) => kind !== 'cut' || others.some(({ isBody }) => isBody)).map(([kind, label]) => (
               <Menu.Item key={kind} leftSection={STEP_PICTURES[kind]} {...tried.item(kind)}>
                 {label}
               </Menu.Item>
@@ -180,6 +209,16 @@ function AddStep({ pieceId, steps, flat, others, edits }: { pieceId: string; ste
         ))}
       </Menu.Dropdown>
     </Menu>
+  );
+} // prettier-ignore
+
+/** The act, from either side. */
+function PutItems({ pieceId, acts }: { pieceId: string; acts: PutActs }) {
+  return (
+    <>
+      <Menu.Item leftSection={WAY_PICTURES.engrave} onClick={() => acts.start({ pieceId })}>{texts.put.act.on}</Menu.Item>
+      <Menu.Item leftSection={WAY_PICTURES.lie} onClick={() => acts.start({ bodyId: pieceId })}>{texts.put.act.words}</Menu.Item>
+    </>
   );
 } // prettier-ignore
 

@@ -20,7 +20,6 @@ import { number } from '../sentenceParts.tsx';
 import { readHeights } from './readHeights.ts';
 import { GuideLine } from './GuideLine.tsx';
 import { LettersChoice } from './LettersChoice.tsx';
-import { heldBefore } from './startStep.ts';
 import { CHARACTER_PICTURES } from './stepPictures.tsx';
 
 const T = texts.shape;
@@ -121,10 +120,9 @@ function scatterValues(step: Of<'scatter'>, f: Fields): Record<string, ReactNode
   };
 }
 
-function ontoValues(step: Of<'onto'>, f: Fields, { put, others }: ShapeTools): Record<string, ReactNode> {
+function ontoValues(step: Of<'onto'>, f: Fields, { put }: ShapeTools): Record<string, ReactNode> {
   const [x, y, z] = [L.x, L.y, L.z].map((label, k) => f.part('fromMm', k, label));
   return {
-    target: <PieceChoice label={L.target} value={step.target} others={others} onChange={(target) => put({ ...step, ...heldBefore(target, others) })} />,
     method: f.tried('method', L.method, T.methods),
     letters: <LettersChoice letters={step.letters} picked={f.tools.picked} onChange={(letters) => put({ ...step, letters })} />,
     guide: step.method === 'round' ? <Sentence template={T.guideEnd} values={{ guide: f.tried('guide', L.guide, T.guides), line: <GuideLine step={step} put={put} /> }} /> : null,

@@ -1,0 +1,185 @@
+import {
+  isLettering,
+  ontoStepOf,
+  type Piece,
+  type Project,
+  type PutWay,
+  type ShownPiece,
+  usualStep,
+} from '@fictile/core';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { OtherPiece, Putting, PutActs } from '../../recipe/index.ts';
+import type { ProjectStore } from '../../store/index.ts';
+import type { Carrying } from '../../viewport/index.ts';
+import {
+  begun,
+  bodiesFor,
+  inFront,
+  laidBy,
+  lettersFor,
+  letInBy,
+  newWords,
+  pieceOf,
+  putEdits,
+  settled,
+  shownOnTheWay,
+  type OnTheWay,
+} from './onTheWay.ts';
+import { usePutKeys } from './usePutKeys.ts';
+
+interface Bench {
+  store: ProjectStore;
+  project: Project;
+  /** what is at work */
+  open: { setAtWork: (chapter: 'steps') => void; setStepId: (id: string) => void };
+  choose: (pieceId: string) => void;
+  addForm: (form: 'block') => string;
+}
+
+/** The act of putting a piece on a body: not in the document before it is taken. */
+export function usePutting(bench: Bench): {
+  acts: Omit<PutActs, 'now'>;
+  state: OnTheWay | undefined;
+  shownProject: Project;
+  moves: Moves;
+} {
+  const [state, setState] = useState<OnTheWay>();
+  const { project, store } = bench;
+  const latest = useRef(bench);
+  latest.current = bench;
+  const isGone =
+    state &&
+    ((state.pieceId !== undefined && !(state.pieceId in project.pieces)) ||
+      (state.held && !(state.held.bodyId in project.pieces)));
+  useEffect(() => {
+    if (isGone) setState(undefined);
+  }, [isGone]);
+  const now = isGone ? undefined : state;
+  const shownProject = useMemo(() => (now ? shownOnTheWay(now, project) : project), [now, project]);
+  const change = useCallback(
+    (make: (before: OnTheWay) => OnTheWay) => setState((before) => before && make(before)),
+    [],
+  );
+  const start = useCallback((from: Parameters<PutActs['start']>[0]) => {
+    const { store: kept, open, choose } = latest.current;
+    choose(from.pieceId ?? from.bodyId ?? kept.project.pieceOrder[0]);
+    open.setAtWork('steps');
+    setState(startOf(kept.project, from));
+  }, []);
+  const take = useCallback(() => {
+    const at = latest.current.store.project;
+    const piece = state && pieceOf(state, at);
+    const onto = state && piece && laidBy(state, piece);
+    if (!state || !piece || !onto) return;
+    store.edit({ kind: 'many', edits: putEdits(state, at, state.way) });
+    setState(undefined);
+    latest.current.choose(piece.id);
+    latest.current.open.setStepId(onto.id);
+  }, [state, store]);
+  const leave = useCallback(() => setState(undefined), []);
+  const moves: Moves = { change, take, leave, addSlab: () => latest.current.addForm('block') };
+  usePutKeys(now, moves);
+  return { acts: { start }, state: now, shownProject, moves };
+}
+
+export interface Moves {
+  change: (make: (before: OnTheWay) => OnTheWay) => void;
+  take: () => void;
+  leave: () => void;
+  addSlab: () => string;
+}
+
+/** What can't be meant otherwise is taken at once: the only body, or the only words that lie nowhere yet. */
+function startOf(project: Project, from: Parameters<PutActs['start']>[0]): OnTheWay {
+  const { pieceId, bodyId, way } = from;
+  if (pieceId !== undefined) {
+    const lies = ontoStepOf(project.pieces[pieceId])?.target;
+    const bodies = bodiesFor(project, pieceId);
+    const only = bodies.length === 1 ? bodies[0].id : undefined;
+    const first = lies !== undefined && lies in project.pieces ? lies : only;
+    return begun(project, { pieceId, bodyId: bodyId ?? first, way });
+  }
+  const letters = bodyId === undefined ? [] : lettersFor(project, bodyId);
+  if (letters.length === 0) return begun(project, { made: newWords(), bodyId, way });
+  const free = letters.filter((piece) => ontoStepOf(piece) === undefined);
+  return begun(project, { pieceId: free.length === 1 ? free[0].id : undefined, bodyId, way });
+}
+
+interface Onlooking {
+  state: OnTheWay | undefined;
+  moves: Moves;
+  project: Project;
+  pieces: readonly ShownPiece[];
+  otherOf: (piece: Piece, shown: ShownPiece | undefined) => OtherPiece;
+}
+
+/** What the recipe and the view need of the act that goes on. */
+export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlooking): {
+  putting: Putting | undefined;
+  carrying: Carrying | undefined;
+} {
+  const piece = state && pieceOf(state, project);
+  const shown = piece && pieces.find(({ pieceId }) => pieceId === piece.id);
+  const { change } = moves;
+  useEffect(() => {
+    if (state) change((before) => settled(before, project, shown));
+  }, [state, change, project, shown]);
+  if (!state) return { putting: undefined, carrying: undefined };
+  const as = (one: Piece): OtherPiece =>
+    otherOf(
+      one,
+      pieces.find(({ pieceId }) => pieceId === one.id),
+    );
+  const body = state.held && project.pieces[state.held.bodyId];
+  const pickBody = (id: string): void =>
+    change((before) => ({ ...before, held: before.held?.bodyId === id ? before.held : inFront(id) }));
+  const pickPiece = (id: string | undefined): void =>
+    change((before) => {
+      const next = begun(project, {
+        ...(id === undefined ? { made: newWords() } : { pieceId: id }),
+        bodyId: before.held?.bodyId,
+        way: before.way,
+      });
+      return { ...next, held: before.held ?? next.held };
+    });
+  const bodies = bodiesFor(project, piece?.id);
+  const letters = state.held && !piece ? lettersFor(project, state.held.bodyId) : [];
+  const asks = !piece
+    ? ({ for: 'piece', among: letters.map(as) } as const)
+    : !body
+      ? ({ for: 'body', among: bodies.map(as) } as const)
+      : undefined;
+  const putting: Putting = {
+    piece,
+    body: body && as(body),
+    asks,
+    way: state.way,
+    cut: piece ? letInBy(state, project, piece) : usualStep('cut', state.ids.cut),
+    onto: piece && laidBy(state, piece),
+    shown,
+    setWay: (way: PutWay) => change((before) => ({ ...before, way })),
+    setMethod: (method) => change((before) => ({ ...before, method, isMethodChosen: true })),
+    pickBody,
+    pickPiece,
+    addSlab: () => pickBody(moves.addSlab()),
+    take: moves.take,
+    leave: moves.leave,
+  };
+  const carrying: Carrying = {
+    over: piece ? bodies.map(({ id }) => id) : [],
+    press: piece ? [] : letters.filter(isLettering).map(({ id }) => id),
+    shown,
+    hold: (held) => change((before) => ({ ...before, held })),
+    pick: pickPiece,
+    size: (notches) => change((before) => ({ ...before, isSized: true, scale: before.scale * A_NOTCH ** notches })),
+    turn: (degrees) => change((before) => ({ ...before, turnDegrees: turned(before.turnDegrees + degrees) })),
+    take: moves.take,
+  };
+  return { putting, carrying };
+}
+
+/** A notch of the wheel. */
+const A_NOTCH = 1.05;
+
+/** Between -180 and 180. */
+export const turned = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;

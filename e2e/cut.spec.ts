@@ -1,17 +1,22 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test, type Page } from '@playwright/test';
 import { checkMesh, faceCount, readObj, unwrap } from '@fictile/core';
-import { choose, makeUndrawn, saveAs, settled, typeValue, words } from './testing/workshop.ts';
+import {
+  addForm as add,
+  choose,
+  command,
+  makeUndrawn,
+  moreOf,
+  onItsWay,
+  pieces,
+  putOn,
+  saveAs,
+  settled,
+  typeValue,
+  words,
+} from './testing/workshop.ts';
 
 const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0, shells: 1 };
-
-const pieces = (page: Page) => page.getByRole('complementary', { name: 'Pieces' });
-
-async function add(page: Page, form: string): Promise<void> {
-  await pieces(page).getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByRole('menuitem', { name: form, exact: true }).click();
-  await settled(page);
-}
 
 const work = (page: Page, name: RegExp): Promise<void> => pieces(page).getByRole('button', { name }).first().click();
 
@@ -26,15 +31,13 @@ test('the long walk: bent, laid round, engraved with a soft rim, a letter of its
   await typeValue(page, 'Size', '20');
   await choose(page, /^Add a step$/, 'Bend');
   await typeValue(page, 'Angle', '12');
-  await choose(page, /^Add a step$/, 'Onto a model');
-  await settled(page);
-  await page.getByRole('button', { name: 'Let into Jug' }).click();
-  const cut = page.getByTestId('cut');
-  await expect(cut).toContainText('is engraved');
-  await typeValue(page, 'Radius of the rim', '0.4');
-  await page.keyboard.press('Control+k');
-  await page.keyboard.type('Type on the letters');
+  await putOn(page, 'IL');
   await page.keyboard.press('Enter');
+  const lies = page.getByTestId('step').last();
+  await expect(lies).toContainText('These words are engraved 2 mm deep into Jug');
+  await moreOf(lies);
+  await typeValue(page, 'Radius of the rim', '0.4');
+  await command(page, 'Type on the letters');
   await expect(page.getByRole('textbox', { name: 'Words on the letters' })).toBeFocused();
   await page.keyboard.press('Home');
   await page.keyboard.press('Shift+ArrowRight');
@@ -52,8 +55,8 @@ test('the long walk: bent, laid round, engraved with a soft rim, a letter of its
   await settled(page);
 
   // all of it is still there, in the other body
-  await expect(cut).toContainText('In Ball');
-  await expect(cut).toContainText('0.4 mm');
+  await expect(lies).toContainText('into Ball');
+  await expect(lies).toContainText('0.4 mm');
   await expect(page.getByTestId('step')).toHaveCount(2);
   await work(page, /^Jug/);
   await expect(page.getByTestId('step')).toHaveCount(0);
@@ -75,9 +78,12 @@ test('a slab is cut through from its own side, each way shown, and whole again w
   await settled(page);
   await typeValue(page, 'Size', '30');
   await add(page, 'Slab');
-  await choose(page, /^Add a step$/, 'With another piece');
-  await expect(page.getByTestId('step')).toContainText('is engraved');
+  await putOn(page, 'Slab', 'Put words on it');
+  await onItsWay(page).getByRole('button', { name: 'Put it here' }).click();
+  await work(page, /^Slab/);
+  await expect(page.getByTestId('step')).toContainText('IL is engraved 2 mm deep into this piece');
   await choose(page, /^What it does: /, 'cuts right through');
+  await moreOf(page.getByTestId('step'));
   await typeValue(page, 'Width of a ring of quads beside the cut', '1');
   await settled(page);
   const through = unwrap(readObj(await saveAs(page, 'OBJ')));
@@ -85,7 +91,7 @@ test('a slab is cut through from its own side, each way shown, and whole again w
   // an I and an L, in front and behind: a quad beside each of their edges
   expect(checkMesh(through).quads).toBeGreaterThan(2 * (4 + 6));
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'With another piece: more' }).click();
+  await page.getByRole('button', { name: 'With another body: more' }).click();
   await page.getByRole('menuitem', { name: 'Switch off' }).click();
   await settled(page);
   const whole = unwrap(readObj(await saveAs(page, 'OBJ')));

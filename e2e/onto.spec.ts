@@ -1,18 +1,33 @@
 import { expect, test } from '@playwright/test';
 import { checkMesh, readObj, unwrap } from '@fictile/core';
-import { choose, makeUndrawn, saveAs, settled, typeValue, value, words } from './testing/workshop.ts';
+import {
+  addForm,
+  choose,
+  makeUndrawn,
+  onItsWay,
+  pieces,
+  putOn,
+  saveAs,
+  settled,
+  typeValue,
+  value,
+  words,
+} from './testing/workshop.ts';
 
 test('words are laid round a jug, typed anew, and laid another way', async ({ page }) => {
   await makeUndrawn(page, 'Row');
   await settled(page);
-  const pieces = page.getByRole('complementary', { name: 'Pieces' });
-  await pieces.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByRole('menuitem', { name: 'Jug', exact: true }).click();
-  await settled(page);
+  await addForm(page, 'Jug');
   await expect(page.getByRole('region', { name: 'Form' })).toContainText('turned round');
-  await pieces.getByRole('button', { name: /^Row/ }).first().click();
+  await pieces(page).getByRole('button', { name: /^Row/ }).first().click();
   await typeValue(page, 'Size', '20');
-  await choose(page, /^Add a step$/, 'Onto a model');
+  await putOn(page, 'Row');
+  await onItsWay(page).getByRole('button', { name: 'lie on' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('step')).toHaveCount(0);
+  await putOn(page, 'Row');
+  await onItsWay(page).getByRole('button', { name: 'lie on' }).click();
+  await onItsWay(page).getByRole('button', { name: 'Put it here' }).click();
   await expect(page.getByText(/^True to the flat letters within/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole('region', { name: 'Place' })).toContainText('Lies on Jug');
   await words(page).fill('Rows');
@@ -24,15 +39,12 @@ test('words are laid round a jug, typed anew, and laid another way', async ({ pa
   expect(checkMesh(unwrap(readObj(bytes)))).toMatchObject({ closed: true, manifold: true, outward: true });
 });
 
-test('a model comes in from a file, a broken one is refused, and words that nothing is under are told', async ({
+test('a model comes in from a file, a broken one is refused, and words are put on it; when it is gone that is told', async ({
   page,
 }) => {
   await makeUndrawn(page, 'IL');
   await settled(page);
   await typeValue(page, 'Size', '20');
-  await choose(page, /^Add a step$/, 'Onto a model');
-  await expect(page.getByTestId('checks').getByText('Choose a piece to lay this one onto.')).toBeVisible();
-  await expect(page.getByText('a step is left out')).toBeVisible();
   const cube = ['v -50 0 -50', 'v 50 0 -50', 'v 50 100 -50', 'v -50 100 -50', 'v -50 0 50', 'v 50 0 50', 'v 50 100 50', 'v -50 100 50',
     'f 1 4 3 2', 'f 5 6 7 8', 'f 1 2 6 5', 'f 4 8 7 3', 'f 1 5 8 4', 'f 2 3 7 6']; // prettier-ignore
   const bring = async (name: string, text: string): Promise<void> => {
@@ -46,8 +58,11 @@ test('a model comes in from a file, a broken one is refused, and words that noth
   await bring('crate.obj', cube.join('\n'));
   await expect(page.getByRole('region', { name: 'Model' })).toContainText('millimetres');
   await settled(page);
-  await page.getByRole('complementary', { name: 'Pieces' }).getByRole('button', { name: /^IL/ }).first().click();
-  await choose(page, /^Piece that it is laid onto: /, 'crate');
+  await putOn(page, 'IL');
+  await expect(onItsWay(page)).toContainText('Laid flat, because the surface is flat here.');
+  await onItsWay(page).getByRole('button', { name: 'lie on' }).click();
+  await onItsWay(page).getByRole('button', { name: 'Put it here' }).click();
+  await choose(page, /^How it is laid: /, 'laid round');
   await expect(page.getByText(/Beside the model or over its edge|True to the flat letters/).first()).toBeVisible({ timeout: 30_000 }); // prettier-ignore
   await page.getByRole('button', { name: 'Fit into the flat place' }).click();
   await settled(page);

@@ -61,3 +61,38 @@ export async function saveAs(page: Page, format: 'OBJ' | 'STL' | 'PLY' | 'GLB'):
   await page.getByRole('button', { name: 'Save the file' }).click();
   return readFile(await (await download).path());
 }
+
+export const pieces = (page: Page): Locator => page.getByRole('complementary', { name: 'Pieces' });
+
+/** Adds a form, and waits until it stands. */
+export async function addForm(page: Page, form: string): Promise<void> {
+  await pieces(page).getByRole('button', { name: 'Add', exact: true }).click();
+  await page.getByRole('menuitem', { name: form, exact: true }).click();
+  await settled(page);
+}
+
+/** From the menu of a piece. */
+export async function putOn(
+  page: Page,
+  piece: string,
+  item: 'Put on a body' | 'Put words on it' = 'Put on a body',
+): Promise<void> {
+  await pieces(page)
+    .getByRole('button', { name: `More for ${piece}` })
+    .click();
+  await page.getByRole('menuitem', { name: item }).click();
+  await expect(onItsWay(page)).toBeVisible();
+  await settled(page);
+}
+
+export const onItsWay = (page: Page): Locator => page.getByTestId('on its way');
+
+/** Opens what is folded away below a step's sentence. */
+export const moreOf = (step: Locator): Promise<void> => step.getByRole('button', { name: 'more', exact: true }).click();
+
+/** Finds a command by its words. */
+export async function command(page: Page, words: string): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type(words);
+  await page.keyboard.press('Enter');
+}

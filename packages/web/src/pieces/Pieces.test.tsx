@@ -26,6 +26,7 @@ const BOXES: Record<string, Box> = {
 
 let store: ProjectStore;
 let files = 0;
+let puts: { pieceId?: string; bodyId?: string }[] = [];
 const pieces = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
 const names = (): string[] => pieces().map((p) => p.name);
 
@@ -42,6 +43,7 @@ function Column() {
       selection={chosen}
       onFile={() => files++}
       onModel={() => files++}
+      onPut={(from) => puts.push(from)}
       onPlain={(piece) => actions.putInstead({ asset: 'a'.repeat(64), ...usualFrame('obj') }, piece)}
     />
   );
@@ -51,6 +53,7 @@ beforeEach(() => {
   serve({});
   localStorage.clear();
   const project = newProject('p', 'Kiln', [newPiece('a', 'Title', [...'Kiln']), newPiece('b', 'Foot', [...'Row'])]);
+  puts = [];
   store = new ProjectStore({ project, revision: 1, updatedAt: '2026-11-25T12:00:00Z' });
   renderInside(<Column />);
 });
@@ -217,4 +220,12 @@ test('a plain copy stands in the place of what it was made of, which is hidden; 
   act(() => store.undo());
   expect(pieces().length).toBe(before);
   expect(store.project.pieces.a.visible).toBe(true);
+});
+
+test('a piece is put on a body from the menu of either', async () => {
+  await add('Slab');
+  const slab = pieces()[2].id;
+  await pick('Title', 'Put on a body');
+  await pick('Slab', 'Put words on it');
+  await waitFor(() => expect(puts).toEqual([{ pieceId: 'a' }, { bodyId: slab }]));
 });

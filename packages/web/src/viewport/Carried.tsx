@@ -28,6 +28,8 @@ export interface Carrying {
   over: readonly string[];
   /** ids of the pieces that may be taken */
   press: readonly string[];
+  /** the body that it was begun on, or was chosen by its name: it is brought near */
+  begunOn: string | undefined;
   /** as it was built last */
   shown: ShownPiece | undefined;
   hold: (held: HeldOn) => void;

@@ -31,8 +31,8 @@ const FROM: Readonly<Record<ViewName, Vector3>> = {
 interface ControlsProps {
   box: Box3;
   wish: ViewWish;
-  /** where to fly to, with a little room around */
-  near: Box3 | undefined;
+  /** where to fly to; `room`: around it, of its diagonal */
+  near: { box: Box3; room: number } | undefined;
   turns: boolean;
   /** how many pieces there are: one more that can't be seen from here is brought into sight */
   pieces: number;
@@ -66,7 +66,7 @@ export function Controls({ box, wish, near, turns, pieces, onCamera }: ControlsP
   }, [camera, gl, set, invalidate, onCamera]);
   useEffect(() => {
     if (!near || !controls.current) return;
-    const roomy = near.clone().expandByScalar(near.getSize(new Vector3()).length() * 0.4 + 1);
+    const roomy = near.box.clone().expandByScalar(near.box.getSize(new Vector3()).length() * near.room + 1);
     const from = camera.position.clone().sub(controls.current.target).normalize();
     fit(camera as PerspectiveCamera, controls.current, { box: roomy, aspect: size.width / size.height, from });
     invalidate();

@@ -52,7 +52,8 @@ export function StepHandles({ stepping, shown }: StepHandlesProps) {
   const props = { stepping, space, size };
   return (
     <group userData={TOOL}>
-      <Backbone {...props} />
+      {/* over letters that are laid it would hide them */}
+      {step.kind !== 'onto' && <Backbone {...props} />}
       {step.kind === 'bend' ? <BendKnob {...props} step={step} /> : <StrengthKnob {...props} />}
       {step.kind === 'onto' && <AnchorKnob {...props} at={space.toWorld([0, 0, space.flat.high[2]])} />}
       {step.kind === 'onto' && step.guide === 'drawn' && step.method === 'round' && (

@@ -1,6 +1,6 @@
 import { isWords, type Project, type ShownPiece, type Step } from '@fictile/core';
 import { Canvas } from '@react-three/fiber';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { NeutralToneMapping, Vector3, type Box3 } from 'three';
 import { isDarkBackdrop } from './backdrop.ts';
 import { Caret, type CaretPlace } from './Caret.tsx';
@@ -75,13 +75,7 @@ const NO_STEPS: readonly Step[] = [];
 export function Viewport(props: ViewportProps) {
   const { project, pieces, box, chosen, marks, typing, placing, bending, shaping, stepping, onType } = props;
   const marked = marks && pieces.find((p) => p.pieceId === marks.pieceId);
-  const near = useMemo(
-    () =>
-      marks && marked && !marks.values && marks.triangles.length > 0
-        ? boundsOfPlaces(marks.triangles, marked.transform)
-        : undefined,
-    [marks, marked],
-  );
+  const near = useNear(props, marked);
   const typed = typing && pieces.find((p) => p.pieceId === typing.pieceId);
   const typedPiece = typing && project.pieces[typing.pieceId];
   const picked = props.picked && pieces.find((p) => p.pieceId === props.picked?.pieceId);
@@ -134,6 +128,36 @@ export function Viewport(props: ViewportProps) {
     </Canvas>
   );
 }
+
+type Near = { box: Box3; room: number };
+
+/** What the camera flies to: marks, or a small body that something is put on. */
+function useNear(
+  { pieces, box, shelf, marks, carrying }: ViewportProps,
+  marked: ShownPiece | undefined,
+): Near | undefined {
+  const atMarks = useMemo(
+    () =>
+      marks && marked && !marks.values && marks.triangles.length > 0
+        ? { box: boundsOfPlaces(marks.triangles, marked.transform), room: 0.4 }
+        : undefined,
+    [marks, marked],
+  );
+  const latest = useRef({ pieces, box, shelf });
+  latest.current = { pieces, box, shelf };
+  const begunOn = carrying?.begunOn;
+  const atBody = useMemo(() => {
+    const { pieces: all, box: whole, shelf: solids } = latest.current;
+    const body = all.find(({ pieceId }) => pieceId === begunOn);
+    const own = body && boundsOf([body], solids);
+    return own && !own.isEmpty() && longest(own) < SMALL * longest(whole) ? { box: own, room: 0.05 } : undefined;
+  }, [begunOn]);
+  return atMarks ?? atBody;
+}
+
+/** Of all that is seen: a smaller body is brought near. */
+const SMALL = 0.6;
+const longest = (box: Box3): number => Math.max(...box.getSize(new Vector3()).toArray());
 
 function Handles({ project, pieces, shelf, pieceId, placing }: ViewportProps & { pieceId: string; placing: Placing }) {
   const shown = pieces.find((p) => p.pieceId === pieceId);

@@ -116,6 +116,7 @@ export const putTexts = {
         imprint: 'Draw into a body’s faces',
       },
       title: 'On its way',
+      size: ', {size} tall',
       notYet: 'not put yet',
       here: 'Put it here',
       leave: 'Leave it',

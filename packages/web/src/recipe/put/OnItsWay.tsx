@@ -1,6 +1,7 @@
 import { SimpleGrid, UnstyledButton, VisuallyHidden } from '@mantine/core';
+import { useEffect, useRef } from 'react';
 import type { OntoStep, PutWay } from '@fictile/core';
-import { choicesOf, ChoiceValue, Sentence } from '../../ui/index.ts';
+import { afterMenu, choicesOf, ChoiceValue, Sentence } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import classes from '../Recipe.module.css';
 import { Advised } from './Advised.tsx';
@@ -17,8 +18,13 @@ const WAYS: readonly PutWay[] = ['lie', 'engrave', 'raise', 'through', 'imprint'
 /** A piece on its way onto a body: what will come of it, in the words that stand there afterwards. */
 export function OnItsWay({ putting }: { putting: Putting }) {
   const { piece, onto, shown, asks } = putting;
+  const isAdvised = shown?.onto?.advice !== undefined;
+  const here = useRef<HTMLElement>(null);
+  useEffect(() => void here.current?.scrollIntoView({ block: 'nearest' }), [piece?.id, isAdvised]);
+  // keys are heard wherever the focus is, but a button would be pressed by Enter
+  useEffect(() => afterMenu(() => here.current?.focus({ preventScroll: true })), []);
   return (
-    <section className={classes.onItsWay} aria-label={A.title} data-testid="on its way">
+    <section ref={here} tabIndex={-1} className={classes.onItsWay} aria-label={A.title} data-testid="on its way">
       <span className={classes.stepHead}>
         <span className={classes.figures}>{A.notYet}</span>
       </span>
@@ -42,7 +48,7 @@ export function OnItsWay({ putting }: { putting: Putting }) {
 }
 
 function WaySentence({ putting, onto }: { putting: Putting; onto: OntoStep }) {
-  const { piece, body, way, cut } = putting;
+  const { piece, body, way, cut, sizeMm } = putting;
   if (!piece) return null;
   const many = piece.source.kind === 'words' ? 'many' : 'one';
   const inSentence: Partial<Record<PutWay, string>> = T.inSentence[many];
@@ -68,7 +74,7 @@ function WaySentence({ putting, onto }: { putting: Putting; onto: OntoStep }) {
     lean: texts.view.percent(cut.leanPercent),
     laid: (
       <Sentence
-        template={T.laid}
+        template={T.laid + '{size}'}
         values={{
           method: (
             <ChoiceValue
@@ -82,6 +88,7 @@ function WaySentence({ putting, onto }: { putting: Putting; onto: OntoStep }) {
             <Sentence template={T.turned} values={{ turn: texts.view.degrees(onto.turnDegrees) }} />
           ),
           heldBy: texts.shape.heldBys[onto.heldBy],
+          size: sizeMm !== undefined && <Sentence template={T.act.size} values={{ size: texts.view.mm(sizeMm) }} />,
           at,
           off,
         }}

@@ -9,6 +9,8 @@ export interface Putting {
   /** what can be taken for what is asked */
   asks: { for: 'piece' | 'body'; among: readonly OtherPiece[] } | undefined;
   way: PutWay;
+  /** of its words, as they would be; undefined of what is no words */
+  sizeMm: number | undefined;
   /** as it would be let in */
   cut: CutStep;
   /** as it would be laid */

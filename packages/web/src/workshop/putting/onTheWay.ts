@@ -29,6 +29,8 @@ export interface OnTheWay {
   made: Piece | undefined;
   /** undefined while none is met */
   held: HeldOn | undefined;
+  /** the body that it was begun on, or was chosen by its name */
+  begunOn: string | undefined;
   way: PutWay;
   method: OntoStep['method'];
   /** a person's choice is not changed by what the surface looks like */
@@ -70,6 +72,7 @@ export function begun(
     pieceId,
     made,
     held: isLaid ? { bodyId: laid.target, place, fromMm, toward, up } : body && inFront(body.id),
+    begunOn: isLaid ? laid.target : body?.id,
     way: from.way ?? (isLaid ? (cut?.on ? cut.operation : 'lie') : 'engrave'),
     method: isLaid ? laid.method : 'flat',
     isMethodChosen: isLaid,
@@ -128,6 +131,10 @@ const USUAL = newPiece('usual', '', []);
 const LEAST_MM = 0.1;
 const MOST_MM = 10_000;
 const tenths = (mm: number): number => Math.min(MOST_MM, Math.max(LEAST_MM, Math.round(10 * mm) / 10));
+
+/** How large the words would be. */
+export const sizeOn = ({ scale }: OnTheWay, piece: Piece): number | undefined =>
+  isWords(piece) ? tenths(scale * piece.source.sizeMm) : undefined;
 
 /** Words of another size; what of their solid nobody has changed goes along. */
 function sized(piece: Piece, scale: number): Edit[] {

@@ -22,6 +22,7 @@ import {
   pieceOf,
   putEdits,
   settled,
+  sizeOn,
   shownOnTheWay,
   type OnTheWay,
 } from './onTheWay.ts';
@@ -132,7 +133,7 @@ export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlookin
     );
   const body = state.held && project.pieces[state.held.bodyId];
   const pickBody = (id: string): void =>
-    change((before) => ({ ...before, held: before.held?.bodyId === id ? before.held : inFront(id) }));
+    change((before) => ({ ...before, begunOn: id, held: before.held?.bodyId === id ? before.held : inFront(id) }));
   const pickPiece = (id: string | undefined): void =>
     change((before) => {
       const next = begun(project, {
@@ -156,6 +157,7 @@ export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlookin
     way: state.way,
     cut: piece ? letInBy(state, project, piece) : usualStep('cut', state.ids.cut),
     onto: piece && laidBy(state, piece),
+    sizeMm: piece && sizeOn(state, piece),
     shown,
     setWay: (way: PutWay) => change((before) => ({ ...before, way })),
     setMethod: (method) => change((before) => ({ ...before, method, isMethodChosen: true })),
@@ -168,6 +170,7 @@ export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlookin
   const carrying: Carrying = {
     over: piece ? bodies.map(({ id }) => id) : [],
     press: piece ? [] : letters.filter(isLettering).map(({ id }) => id),
+    begunOn: state.begunOn,
     shown,
     hold: (held) => change((before) => ({ ...before, held })),
     pick: pickPiece,

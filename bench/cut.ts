@@ -137,7 +137,7 @@ async function engineFor(kernels: Kernels, mesh: PolygonMesh): Promise<Engine> {
 
 function projectOf({ from, toward, up, sizeMm, tracking = 0, method = 'round', liftMm = -2 }: Case, more: Edit[] = []): Project {
   const words = newPiece('words', TEXT, splitGraphemes(TEXT));
-  const body = newModel('body', 'body', { asset: 'a'.repeat(64), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false, paint: 'finish' });
+  const body = newModel('body', 'body', { asset: 'a'.repeat(64), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false, paint: 'finish', sides: 'own' });
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm, tracking, anchor: 'middle', align: 'center' } },
     { kind: 'setSolid', pieceId: 'words', values: { depthMm: DEPTH_MM, front: { kind: 'round', inMm: 0.6, deepMm: 0.6, steps: 3, points: [] } } },

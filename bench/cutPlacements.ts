@@ -126,7 +126,7 @@ async function judgeBroken(kernels: Kernels, mesh: PolygonMesh, i: number): Prom
   const part = { name: 'body', mesh, transform: STILL, slots: newPiece('p', 'p', []).slots, letters: [] };
   const { bytes } = await writeScene([part], usualWriteOptions('obj', 'body'));
   const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, loadModel: () => Promise.resolve(bytes), cacheBytes: 2e8 });
-  const body = newModel('body', 'body', { asset: `${i}`.padStart(64, 'a'), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: i % 2 === 1, paint: 'finish' });
+  const body = newModel('body', 'body', { asset: `${i}`.padStart(64, 'a'), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: i % 2 === 1, paint: 'finish', sides: 'own' });
   const onto: OntoStep = { ...usualStep('onto', 'onto'), method: 'direction', fromMm: [0, 80, 300] };
   const font: Words['font'] = { family: 'Zilla Slab', weight: 700, italic: false, axes: {} };
   return judge(engine, body, { onto, cut: { sinkMm: 1.5 }, font, text: 'Row' });

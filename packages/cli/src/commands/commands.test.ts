@@ -158,6 +158,7 @@ test('a project’s file brings its models along', async () => {
     scalePercent: 100,
     closed: false,
     paint: 'finish',
+    sides: 'own',
   });
   const words = { ...newPiece('a', 'Title', [...'Row']), steps: [{ ...usualStep('onto', 'o'), target: 'b', fromMm: [0, 60, 200] as [number, number, number] }] }; // prettier-ignore
   const own = newProject('p', 'p', [words, model]);

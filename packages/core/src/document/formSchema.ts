@@ -89,6 +89,8 @@ export const modelSchema = z.object({
   closed: z.boolean(),
   /** it keeps the materials and pictures that it came with, or takes finishes */
   paint: z.enum(['own', 'finish']),
+  /** where it faces: as the file says, a body outward; the other way; or always outward */
+  sides: z.enum(['own', 'over', 'outward']),
 });
 
 export type Form = z.infer<typeof formSchema>;

@@ -124,9 +124,16 @@ const toVersion15: Migration = (document) =>
 const toVersion16: Migration = (document) =>
   withPieces(document, 16, (piece) => ({ ...piece, steps: stepsWith(piece, 'onto', { heldBy: 'zero' }) }));
 
-/** Version 17: what is laid onto another piece may be held at a side of it, and what cuts may merely lie there. */
+/** Version 17: what is laid onto another piece may be held at a side of it, what cuts may merely lie there, and models may be turned over; all were turned outward. */
 const toVersion17: Migration = (document) =>
-  withPieces(document, 17, (piece) => ({ ...piece, steps: stepsWith(piece, 'onto', { place: { kind: 'pressed' } }) }));
+  withPieces(document, 17, (piece) => {
+    const source = plain(piece.source);
+    return {
+      ...piece,
+      steps: stepsWith(piece, 'onto', { place: { kind: 'pressed' } }),
+      source: source.kind === 'model' ? { sides: 'outward', ...source } : source,
+    };
+  });
 
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 

@@ -41,6 +41,7 @@ import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
 import { formCluster, modelCluster } from './bodySource.ts';
 import {
   AROUND,
+  asSeenBy,
   circleThrough,
   forPanel,
   Grounds,
@@ -175,7 +176,7 @@ export class Engine {
         const ground = await this.#beside(forPanel(forLaying(project, piece.id, targetId), piece.id, one), targetId, run);
         if (!ground.ok) return ground;
         if (ground.value.clusters.length === 0) under.remarks.push(nothingUnder(piece, stepId));
-        else under.grounds.set(stepId, this.#grounds.of(ground.value));
+        else under.grounds.set(stepId, asSeenBy(piece, stepId, this.#grounds.of(ground.value)));
       }
     }
     const found = this.#edges.of(piece, under);

@@ -110,6 +110,12 @@ export function missed({ grounds }: Under, onto: Laid | undefined, piece: Piece)
 export const nothingUnder = ({ steps }: Piece, stepId: string): Remark =>
   remark(steps.some((step) => step.id === stepId && isOnEdge(step)) ? 'RUN_NOTHING' : 'ONTO_NOTHING', { stepId });
 
+/** What a step lays on a sheet lies on the side that it looks at. */
+export function asSeenBy({ steps }: Piece, stepId: string, ground: Ground): Ground {
+  const step = steps.find(({ id }) => id === stepId);
+  return step?.kind === 'onto' ? { ...ground, target: ground.target.seenBy(holdOf(step, ground.target.box)) } : ground;
+}
+
 /** Keeps what pieces were laid onto, and how. */
 export class Grounds {
   readonly maps: LaidMaps;

@@ -226,7 +226,7 @@ test.each(['obj', 'stl', 'ply', 'glb'] as const)('a model comes back from %s as 
   const { bytes } = await writeScene([part], usualWriteOptions(format, 'Ball'));
   const loading = new Engine({ ...(await testTools()), loadModel: () => Promise.resolve(bytes) });
   const [unit, up] = [format === 'glb' ? 'm' : 'mm', format === 'stl' || format === 'ply' ? 'z' : 'y'] as const;
-  const body = newModel('body', 'Ball', { asset: 'a'.repeat(64), format, unit, up, scalePercent: 100, closed: false, paint: 'finish' });
+  const body = newModel('body', 'Ball', { asset: 'a'.repeat(64), format, unit, up, scalePercent: 100, closed: false, paint: 'finish', sides: 'own' });
   const project = projectOf('Row', onto({ fromMm: [0, 80, 300] }), body);
   const back = unwrap(await loading.evaluate(project, 'body', quietContext));
   expect(checkMesh(pieceMesh(back))).toMatchObject({ ...SOUND, sizeMm: [160, 160, 160].map((v) => expect.closeTo(v, 2) as number) });
@@ -306,7 +306,15 @@ async function bringing(file: string): Promise<(closed: boolean, steps?: Piece['
   const loadModel = () => Promise.resolve(new TextEncoder().encode(file));
   const loading = new Engine({ ...(await testTools()), loadModel });
   return async (closed, steps = []) => {
-    const frame = { format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed, paint: 'finish' } as const;
+    const frame = {
+      format: 'obj',
+      unit: 'mm',
+      up: 'y',
+      scalePercent: 100,
+      closed,
+      paint: 'finish',
+      sides: 'own',
+    } as const;
     const body = newModel('body', 'Crate', { asset: 'b'.repeat(64), ...frame });
     return unwrap(await loading.evaluate(newProject('p', 'R', [{ ...body, steps }]), 'body', quietContext));
   };

@@ -1,5 +1,5 @@
 import { fail, LIMITS, MM_PER, ok, type LengthUnit, type LoadUnpacker, type Result } from '../base/index.ts';
-import { adjacency, closeHoles, faceCount, uvOf, weld, type PolygonMesh } from '../mesh/index.ts';
+import { adjacency, areaVector, closeHoles, faceCount, turnedOver, weld, type PolygonMesh } from '../mesh/index.ts';
 import { boxOfPoints, diagonalOf, middleOfBox, type Vec3 } from '../math/index.ts';
 import { joinPoints } from '../refine/index.ts';
 import type { Paints } from './paints.ts';
@@ -16,6 +16,8 @@ export interface ModelFrame {
   closed: boolean;
   /** it keeps the materials and pictures it came with, which only a GLB has */
   paint: 'own' | 'finish';
+  /** where it faces: as the file says, a body outward; the other way; or always outward, as one did before there were sheets */
+  sides: 'own' | 'over' | 'outward';
 }
 
 export interface ReadModel {
@@ -40,9 +42,10 @@ export const usualFrame = (format: MeshFormat): ModelFrame => ({
   scalePercent: 100,
   closed: false,
   paint: format === 'glb' ? 'own' : 'finish',
+  sides: 'own',
 });
 
-/** A mesh file -> a model: points joined where they are equal, in mm, y up, faces outward. */
+/** A mesh file -> a model: points joined where they are equal, in mm, y up; bodies face outward, sheets as they came. */
 export async function readModel(
   bytes: Uint8Array,
   frame: ModelFrame,
@@ -61,7 +64,7 @@ export async function readModel(
   const joined = weld(read.value.mesh);
   if (faceCount(joined) === 0) return fail('MESH_BROKEN', { format: frame.format, place: 0, why: 'no faces' });
   const placed = { ...joined, positions: ownAxes(joined.positions, frame) };
-  const mesh = outward(frame.closed ? closeHoles(placed).mesh : placed);
+  const mesh = facing(frame.closed ? closeHoles(placed).mesh : placed, frame.sides);
   const { openEdges, badEdges } = adjacency(mesh);
   const joinMm = openEdges > 0 ? joinThatCloses(mesh) : undefined;
   const told = { openEdges, badEdges, levels: read.value.levels, ...(joinMm !== undefined && { joinMm }) };
@@ -99,16 +102,28 @@ function ownAxes(positions: Float64Array, { unit, up, scalePercent }: ModelFrame
   return out;
 }
 
-/** Turned round as a whole where it is inside out. */
-function outward(mesh: PolygonMesh): PolygonMesh {
-  if (volumeOf(mesh) >= 0) return mesh;
-  const corners = Uint32Array.from(mesh.faceVertices, (_, c) => c);
-  for (let f = 0; f < faceCount(mesh); f++) corners.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]).reverse();
-  return {
-    ...mesh,
-    faceVertices: corners.map((c) => mesh.faceVertices[c]),
-    ...(mesh.uv && { uv: uvOf(mesh.uv, corners) }),
-  };
+/** A body that is inside out is turned round as a whole; a sheet has no inside, and only faces what it is told to. */
+function facing(mesh: PolygonMesh, sides: ModelFrame['sides']): PolygonMesh {
+  const isInsideOut = (sides === 'outward' || isBody(mesh)) && volumeOf(mesh) < 0;
+  return isInsideOut === (sides === 'over') ? mesh : turnedOver(mesh);
+}
+
+/** Of all area: what faces one way more than the other, where holes are no more than mouths. */
+const MOUTHS = 0.1;
+
+/** Closed, or nearly so: its faces look to all sides alike. */
+function isBody({ positions, faceStart, faceVertices }: PolygonMesh): boolean {
+  const sum: Vec3 = [0, 0, 0];
+  let whole = 0;
+  for (let f = 0; f + 1 < faceStart.length; f++) {
+    for (let c = faceStart[f] + 1; c + 1 < faceStart[f + 1]; c++) {
+      const [p, q, r] = [faceStart[f], c, c + 1].map((corner) => 3 * faceVertices[corner]);
+      const area = areaVector(positions, p, q, r);
+      area.forEach((v, k) => (sum[k] += v));
+      whole += Math.sqrt(area[0] * area[0] + area[1] * area[1] + area[2] * area[2]);
+    }
+  }
+  return Math.sqrt(sum[0] * sum[0] + sum[1] * sum[1] + sum[2] * sum[2]) <= MOUTHS * whole;
 }
 
 /** Six times the signed volume about the middle of the box. */

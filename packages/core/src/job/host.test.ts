@@ -61,7 +61,7 @@ test('a model’s own materials go over once, its faces in groups by them', asyn
   if (made.kind !== 'written') throw new Error(made.kind);
   const brought = await startHost(made.bytes);
   const shown = async (paint: 'own' | 'finish', known: string[] = []) => {
-    const model = newModel('m', 'I', { asset: 'a'.repeat(64), format: 'glb', unit: 'm', up: 'y', scalePercent: 100, closed: false, paint });
+    const model = newModel('m', 'I', { asset: 'a'.repeat(64), format: 'glb', unit: 'm', up: 'y', scalePercent: 100, closed: false, paint, sides: 'own' });
     const answer = await brought.ask({ kind: 'evaluate', project: newProject('p', 'I', [model]), known });
     if (answer.kind !== 'evaluated') throw new Error(answer.kind);
     return answer.pieces[0];
@@ -150,6 +150,7 @@ test('a piece that breaks takes no other along; what is missing for all of them 
     scalePercent: 100,
     closed: false,
     paint: 'finish',
+    sides: 'own',
   });
   const two = newProject('p', 'p', [newPiece('a', 'a', ['K']), model]);
   const breaking = await startHost(() => {

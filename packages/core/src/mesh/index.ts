@@ -26,3 +26,4 @@ export { areasAgree, distanceSquared, triangulate } from './triangulate.ts';
 export type { Triangles } from './triangulate.ts';
 export { unfolded } from './unfolded.ts';
 export { weld } from './weld.ts';
+export { turnedOver } from './turnedOver.ts';

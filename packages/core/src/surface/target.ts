@@ -1,13 +1,16 @@
 import { boxOfPoints, diagonalOf, dot, unit, type Box3, type Vec3 } from '../math/index.ts';
 import {
+  adjacency,
   cornerNormals,
   crisp,
   EdgeWalk,
   faceCount,
   triangleCorners,
+  turnedOver,
   type EdgeLine,
   type PolygonMesh,
 } from '../mesh/index.ts';
+import { sightOf, type Hold } from './anchor.ts';
 import { borderAround, type Belongs } from './borderAround.ts';
 import { TriangleTree, type SurfacePlace } from './triangleTree.ts';
 
@@ -22,6 +25,8 @@ export class Target {
   readonly #mesh: PolygonMesh;
   #made: Surface | undefined;
   #edges: EdgeWalk | undefined;
+  #over: Target | undefined;
+  #isOpen: boolean | undefined;
 
   constructor(mesh: PolygonMesh) {
     this.#mesh = mesh;
@@ -33,6 +38,16 @@ export class Target {
   /** Who only asks for edges needs none of it. */
   get #surface(): Surface {
     return (this.#made ??= surfaceOf(this.#mesh));
+  }
+
+  /** A sheet as one sees it from there: what is met from behind is laid on that side. A body has one outside. */
+  seenBy(hold: Hold): Target {
+    const sight = sightOf(hold);
+    const seen = this.hit(hold.from, sight);
+    if (!seen || dot(this.flatNormalAt(seen), sight) <= 0) return this;
+    this.#isOpen ??= adjacency(this.#mesh).openEdges > 0;
+    if (!this.#isOpen) return this;
+    return (this.#over ??= new Target(turnedOver(this.#mesh)));
   }
 
   closest(place: Vec3, hint?: number): SurfacePlace {

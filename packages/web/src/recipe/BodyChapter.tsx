@@ -114,11 +114,12 @@ function KnotLine({ form, put }: { form: Turned; put: (form: FormShape, key?: st
 
 /** A mesh from outside. */
 export function ModelChapter({ piece, edits, remarks, work }: Omit<ChapterProps, 'piece'> & { piece: ModelPiece }) {
-  const { unit, up, scalePercent, closed, format, paint } = piece.source;
+  const { unit, up, scalePercent, closed, format, paint, sides } = piece.source;
   const values = {
     unit: <ChoiceValue label={T.unit} value={unit} choices={choicesOf(T.units)} onChange={(next) => edits.model({ unit: next })} />,
     up: <ChoiceValue label={T.upAxis} value={up} choices={choicesOf(T.ups)} onChange={(next) => edits.model({ up: next })} />,
     closed: <ChoiceValue label={T.holes} value={closed ? 'closed' : 'open'} choices={choicesOf(T.closeds)} usual="open" onChange={(next) => edits.model({ closed: next === 'closed' })} />,
+    sides: <ChoiceValue label={T.sides} value={sides} choices={choicesOf<typeof sides>(T.sidesNames).filter(({ value }) => value !== 'outward' || sides === 'outward')} usual="own" onChange={(next) => edits.model({ sides: next })} />,
     // only this format has materials within the file
     paint: format === 'glb' && <Sentence template={T.paintEnd} values={{ paint: <ChoiceValue label={T.paint} value={paint} choices={choicesOf(T.paints)} usual="own" onChange={(next) => edits.model({ paint: next })} /> }} />,
     scale: number('model scale', { label: T.scale, value: scalePercent, kind: 'plain', unit: '%', min: 0.001, max: 1_000_000, step: 5, usual: 100 }, (next, key) => edits.model({ scalePercent: next }, key)),

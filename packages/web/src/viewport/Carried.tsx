@@ -1,19 +1,10 @@
 import { sidePlaceAt, STILL, type HeldPlace, type OntoStep, type ShownPiece, type Vec3 } from '@fictile/core';
 import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useRef, useState } from 'react';
-import {
-  Raycaster,
-  Vector2,
-  type Camera,
-  type Group,
-  type Intersection,
-  type Object3D,
-  type Scene,
-  type Vector3,
-} from 'three';
+import { Raycaster, Vector2, type Camera, type Group, type Object3D, type Scene, type Vector3 } from 'three';
 import type { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { GeometryShelf } from './geometries.ts';
-import { heldAt } from './heldAt.ts';
+import { heldAt, type Met } from './heldAt.ts';
 import { boundsOf, matrixOf, solidName, TOOL } from './scene.ts';
 
 /** Where on a body something is held that is on its way. */
@@ -75,9 +66,8 @@ export function Carried(props: CarriedProps) {
   return met ? <Aim at={met} /> : null;
 }
 
-interface Seen {
+interface Seen extends Met {
   id: string;
-  hit: Intersection;
 }
 
 interface Follow {
@@ -103,7 +93,7 @@ function followPointer(canvas: HTMLCanvasElement, { latest, seen, onMet }: Follo
     const { carrying, pieces, shelf } = latest();
     const found = seen(placeOf(event), carrying.over);
     const body = found && pieces.find(({ pieceId }) => pieceId === found.id);
-    const held = found && body && heldOn(found.hit, body, shelf);
+    const held = found && body && heldOn(found, body, shelf);
     if (!held) return;
     onMet(found.hit.point.clone());
     carrying.hold(held);
@@ -158,7 +148,7 @@ function nearest(
   const found = ids.flatMap((id) => {
     const solid: Object3D | undefined = scene.getObjectByName(solidName(id));
     const hit = solid && caster.intersectObject(solid, true).at(0);
-    return hit ? [{ id, hit }] : [];
+    return hit ? [{ id, hit, sight: caster.ray.direction }] : [];
   });
   return found.sort((a, b) => a.hit.distance - b.hit.distance).at(0);
 }
@@ -167,9 +157,9 @@ function nearest(
 const SNAPS = 0.03;
 
 /** A named place of the body where it has one there, else the pressed one. */
-function heldOn(hit: Intersection, body: ShownPiece, shelf: GeometryShelf): HeldOn | undefined {
+function heldOn(met: Met, body: ShownPiece, shelf: GeometryShelf): HeldOn | undefined {
   const toWorld = matrixOf(body.transform);
-  const pressed = heldAt(hit, toWorld);
+  const pressed = heldAt(met, toWorld);
   if (!pressed) return undefined;
   const { min, max } = boundsOf([{ ...body, transform: STILL }], shelf);
   const box = { low: min.toArray() as Vec3, high: max.toArray() as Vec3 };

@@ -113,7 +113,7 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
             ofCutter: finishesOf(project.pieces),
             painted: painted?.materials,
           },
-          mode,
+          { ...mode, bothSides: isSheet(shown) },
         );
         return (
           <group key={i} position={[cluster.x, cluster.y, cluster.z]}>
@@ -126,11 +126,15 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
   );
 }
 
+/** Open, so that one looks at both of its sides. */
+const isSheet = ({ remarks }: ShownPiece): boolean =>
+  remarks.some(({ code }) => code === 'MODEL_OPEN' || code === 'FLAT_SHEET');
+
 /** A step at work that is held on this piece is held where it is pressed. */
 function holdsHere(stepping: Stepping | undefined, pieceId: string, event: ThreeEvent<MouseEvent>): boolean {
   const held = anchorOf(stepping?.step);
   if (!stepping || held?.targetId !== pieceId || event.shiftKey || event.ctrlKey || event.metaKey) return false;
-  const next = anchored(held.step, event, event.eventObject.matrixWorld);
+  const next = anchored(held.step, { hit: event, sight: event.ray.direction }, event.eventObject.matrixWorld);
   if (!next) return false;
   stepping.begin();
   stepping.change(next.step);

@@ -123,7 +123,7 @@ function AnchorKnob({ stepping, space, at }: PartProps & { at: Vector3 }) {
     stepping.begin();
     return (ray) => {
       const hit = meet(ray);
-      const next = hit && anchored(held.step, hit, space.matrix);
+      const next = hit && anchored(held.step, { hit, sight: ray.direction }, space.matrix);
       if (!next) return;
       stepping.change(next.step);
       setText(next.at.map((mm) => stepping.words.place(Math.round(mm))).join(', '));

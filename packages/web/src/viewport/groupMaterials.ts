@@ -1,5 +1,5 @@
 import { finishOf, type DisplayGroup, type Finish, type Slots } from '@fictile/core';
-import type { MeshStandardMaterial } from 'three';
+import { DoubleSide, type MeshStandardMaterial } from 'three';
 import { materialOf, type SurfaceMode } from './materials.ts';
 
 interface Looks {
@@ -18,12 +18,13 @@ interface Looks {
 export const groupMaterials = (groups: readonly DisplayGroup[], { slots, ofLetter, slotsOf, ofCutter, painted }: Looks, mode: SurfaceMode): MeshStandardMaterial[] =>
   groups.map(({ part, letter, of, ofLetter: cutter, paint }) => {
     const kept = paint === undefined || mode.parts ? undefined : painted?.[paint];
-    if (kept) return shaded(kept, mode.flat);
+    if (kept) return shaded(kept, mode);
     const own = of === undefined ? ofLetter(letter) : cutter === undefined ? undefined : ofCutter(of, cutter);
     return materialOf(own ?? finishOf((of !== undefined && slotsOf(of)) || slots, part), part, mode);
   }); // prettier-ignore
 
-function shaded(material: MeshStandardMaterial, flat: boolean): MeshStandardMaterial {
+function shaded(material: MeshStandardMaterial, { flat, bothSides }: SurfaceMode): MeshStandardMaterial {
+  if (bothSides) material.side = DoubleSide;
   if (material.flatShading === flat) return material;
   material.flatShading = flat;
   material.needsUpdate = true;

@@ -1,10 +1,12 @@
 import { lookOf, type Finish, type Part } from '@fictile/core';
-import { Color, MeshStandardMaterial } from 'three';
+import { Color, DoubleSide, FrontSide, MeshStandardMaterial } from 'three';
 
 /** How surfaces are drawn: in their finishes, or each part in a tint of its own; facets told apart or shaded smoothly. */
 export interface SurfaceMode {
   parts: boolean;
   flat: boolean;
+  /** sheets have two sides, and are seen from both */
+  bothSides?: boolean;
 }
 
 const PART_TINTS: Readonly<Record<Part, string>> = {
@@ -33,12 +35,17 @@ export const ghostMaterial = new MeshStandardMaterial({
 const shelf = new Map<string, MeshStandardMaterial>();
 
 /** Equal looks share one material. */
-export function materialOf(finish: Finish, part: Part, { parts, flat }: SurfaceMode): MeshStandardMaterial {
-  const key = `${parts ? part : JSON.stringify(finish)} ${flat}`;
+export function materialOf(
+  finish: Finish,
+  part: Part,
+  { parts, flat, bothSides = false }: SurfaceMode,
+): MeshStandardMaterial {
+  const key = `${parts ? part : JSON.stringify(finish)} ${flat} ${bothSides}`;
   const known = shelf.get(key);
   if (known) return known;
   const material = new MeshStandardMaterial({
     flatShading: flat,
+    side: bothSides ? DoubleSide : FrontSide,
     polygonOffset: true,
     polygonOffsetFactor: 1,
     polygonOffsetUnits: 1,

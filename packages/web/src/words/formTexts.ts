@@ -56,7 +56,10 @@ export const formTexts = {
   },
   turnsUnit: (n: number): string => (n === 1 ? 'turn' : 'turns'),
   nobody: 'no words yet',
-  model: 'A model from a file, counted in {unit}, its {up} axis upright, {scale} of its size, holes {closed}{paint}.',
+  model:
+    'A model from a file, counted in {unit}, its {up} axis upright, {scale} of its size, holes {closed}, {sides}{paint}.',
+  sides: 'Which way it faces',
+  sidesNames: { own: 'as it came', over: 'turned over', outward: 'turned outward' },
   units: { mm: 'millimetres', cm: 'centimetres', m: 'metres', in: 'inches' },
   ups: { y: 'y', z: 'z' },
   closeds: { open: 'left open', closed: 'closed' },

@@ -1,4 +1,5 @@
 import {
+  areaVector,
   distanceSquared,
   faceAreaVectors,
   faceCorners,
@@ -10,8 +11,8 @@ import {
 } from '../mesh/index.ts';
 import type { ShapeChain } from './chain.ts';
 import { meshPoints, type MeshPoints, type Shaped } from './meshPoints.ts';
-import { diagonalOf, sizeOf, type Vec3 } from '../math/index.ts';
-import { splitFar, triangulateWhere } from './splitFar.ts';
+import { diagonalOf, dot, plus, sizeOf, type Vec3 } from '../math/index.ts';
+import { splitFar, type Far, triangulateWhere } from './splitFar.ts';
 import { edgeOf, withoutCaps } from './withoutCaps.ts';
 
 export interface ShapeOptions {
@@ -60,6 +61,8 @@ export function shapeMesh(
 class Images {
   readonly #shaped: Shaped;
   readonly #chain: ShapeChain;
+  /** corners of a face that stays flat lie in its plane within this */
+  readonly #flatMm: number;
   #known = new Float64Array(0);
   /** of the mesh that was looked at last */
   #last: { mesh: PolygonMesh; points: MeshPoints } | undefined;
@@ -67,6 +70,7 @@ class Images {
   constructor(shaped: Shaped, chain: ShapeChain) {
     this.#shaped = shaped;
     this.#chain = chain;
+    this.#flatMm = UNEVEN * diagonalOf(chain.box);
   }
 
   /** Three numbers a vertex. */
@@ -80,24 +84,37 @@ class Images {
   }
 
   /**
-   * Whether the middle between two vertices lies farther from the line between their images, mm; of narrow faces less
-   * is far where points are moved outward.
+   * Whether the middle between two vertices lies farther from the line between their images, or from the plane of a face that stays flat, mm; of narrow
+   * faces less is far where points are moved outward.
    */
-  far(mesh: PolygonMesh, toleranceMm: number): (a: number, b: number) => boolean {
-    const distance = this.#straying(mesh);
-    if (!this.#chain.usesNormals) return (a, b) => distance(a, b) > toleranceMm;
-    const narrow = narrowEdges(mesh, toleranceMm);
-    return (a, b) => distance(a, b) > (narrow(a, b) ?? toleranceMm);
+  far(mesh: PolygonMesh, toleranceMm: number): Far {
+    const { line, plane } = this.#straying(mesh);
+    const images = this.of(mesh);
+    const narrow = this.#chain.usesNormals ? narrowEdges(mesh, toleranceMm) : (): undefined => undefined;
+    const edge = (a: number, b: number): boolean => line(a, b) > (narrow(a, b) ?? toleranceMm);
+    return {
+      edge,
+      within: (face) => {
+        const flat = this.#chain.usesNormals ? undefined : planeOf(images, face, this.#flatMm);
+        return flat ? (a, b) => plane(flat, a, b) > toleranceMm : edge;
+      },
+    };
   }
 
   /** The farthest that edges and diagonals stray, mm. */
   most(mesh: PolygonMesh): number {
-    const distance = this.#straying(mesh);
+    const { line: distance, plane } = this.#straying(mesh);
+    const images = this.of(mesh);
+    const offPlane = ([a, b, c, d]: readonly number[]): number => {
+      const flat = this.#chain.usesNormals ? undefined : planeOf(images, [a, b, c, d], this.#flatMm);
+      return flat ? Math.max(plane(flat, a, c), plane(flat, b, d)) : Infinity;
+    };
     let most = 0;
     for (let f = 0; f < faceCount(mesh); f++) {
       const row = mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]);
       row.forEach((v, i) => (most = Math.max(most, distance(v, row[(i + 1) % row.length]))));
-      if (row.length === 4) most = Math.max(most, Math.min(distance(row[0], row[2]), distance(row[1], row[3])));
+      if (row.length === 4)
+        most = Math.max(most, Math.min(distance(row[0], row[2]), distance(row[1], row[3]), offPlane([...row])));
     }
     return most;
   }
@@ -107,20 +124,41 @@ class Images {
     return this.#last.points;
   }
 
-  #straying(mesh: PolygonMesh): (a: number, b: number) => number {
+  #straying(mesh: PolygonMesh) {
     const images = this.of(mesh);
     const points = this.#pointsOf(mesh);
-    const at = (a: number, b: number, share: number): number =>
-      distanceToRow(images, this.#chain.near(points.between(a, b, share)), 3 * a, 3 * b);
     const wavy = this.#chain.featureMm / 2;
-    return (a, b) => {
-      const middle = at(a, b, 0.5);
+    const most = (a: number, b: number, off: (place: Vec3) => number): number => {
+      const at = (share: number): number => off(this.#chain.near(points.between(a, b, share)));
+      const middle = at(0.5);
       // where a wave fits between, its middle may lie on the line by chance
-      return wavy < Infinity && points.distance(a, b) > wavy
-        ? Math.max(middle, at(a, b, 0.25), at(a, b, 0.75))
-        : middle;
+      return wavy < Infinity && points.distance(a, b) > wavy ? Math.max(middle, at(0.25), at(0.75)) : middle;
+    };
+    return {
+      line: (a: number, b: number): number => most(a, b, (place) => distanceToRow(images, place, 3 * a, 3 * b)),
+      plane: ({ normal, far }: Plane, a: number, b: number): number =>
+        most(a, b, (place) => Math.abs(dot(normal, place) - far)),
     };
   }
+}
+
+interface Plane {
+  normal: Vec3;
+  far: number;
+}
+
+/** The plane of a face by its corners' images; undefined where those lie in none. */
+function planeOf(images: Float64Array, face: readonly number[], within: number): Plane | undefined {
+  const first: Vec3 = [images[3 * face[0]], images[3 * face[0] + 1], images[3 * face[0] + 2]];
+  let sum: Vec3 = [0, 0, 0];
+  for (let i = 1; i + 1 < face.length; i++)
+    sum = plus(sum, areaVector(images, 3 * face[0], 3 * face[i], 3 * face[i + 1]));
+  const size = sizeOf(sum);
+  if (!(size > 0)) return undefined;
+  const normal = sum.map((v) => v / size) as Vec3;
+  const far = dot(normal, first);
+  const off = (v: number): number => dot(normal, [images[3 * v], images[3 * v + 1], images[3 * v + 2]]) - far;
+  return face.every((v) => Math.abs(off(v)) <= within) ? { normal, far } : undefined;
 }
 
 /** Of a face's width: what its edges may stray, so that it does not come to lie on what is beyond it. */

@@ -1,8 +1,13 @@
 import { adjacency, distanceSquared, faceCorners, faceCount, FaceRows, nextCorner, triangulate, type Adjacency, type PolygonMesh } from '../mesh/index.ts'; // prettier-ignore
 import { evenTriangles } from './evenTriangles.ts';
 
-/** Whether the middle between two vertices strays from the line between their images. */
-export type IsFar = (a: number, b: number) => boolean;
+/** Of a mesh under a chain of steps. */
+export interface Far {
+  /** whether the middle between two vertices strays from the line between their images */
+  edge: (a: number, b: number) => boolean;
+  /** the same of lines through a face, which may stray as long as they do not leave the plane of a flat one */
+  within: (face: readonly number[]) => (a: number, b: number) => boolean;
+}
 
 const ROUNDS = 30;
 
@@ -12,7 +17,7 @@ const ROUNDS = 30;
  */
 export function splitFar(
   mesh: PolygonMesh,
-  far: (mesh: PolygonMesh) => IsFar,
+  far: (mesh: PolygonMesh) => Far,
   most: number,
 ): { mesh: PolygonMesh; isLeft: boolean } {
   let cut = triangulateFar(mesh, far(mesh));
@@ -32,11 +37,21 @@ export function splitFar(
 }
 
 /** Faces with more than four corners, as triangles where a diagonal is far. */
-function triangulateFar(mesh: PolygonMesh, isFar: IsFar): PolygonMesh {
-  return triangulateWhere(mesh, (_, triangles) =>
-    triangles.some((row) => row.some((c, k) => isFar(mesh.faceVertices[c], mesh.faceVertices[row[(k + 1) % 3]]))),
-  );
+function triangulateFar(mesh: PolygonMesh, far: Far): PolygonMesh {
+  return triangulateWhere(mesh, (f, triangles) => {
+    const isFar = far.within(verticesOf(mesh, f));
+    const isBorder = (c: number, to: number): boolean => to === nextCorner(mesh, f, c);
+    return triangles.some((row) =>
+      row.some((c, k) => {
+        const to = row[(k + 1) % 3];
+        const is = isBorder(c, to) || isBorder(to, c) ? far.edge : isFar;
+        return is(mesh.faceVertices[c], mesh.faceVertices[to]);
+      }),
+    );
+  });
 }
+
+const verticesOf = (mesh: PolygonMesh, f: number): number[] => faceCorners(mesh, f).map((c) => mesh.faceVertices[c]);
 
 /**
  * Faces with more than four corners, as their triangles where `isCut` says so. `mesh`: the same faces elsewhere; it is cut as the flat ones are.
@@ -83,7 +98,7 @@ function trianglesOfLarge(mesh: PolygonMesh): Map<number, number[][]> {
 /** Per corner: 1 where the edge that begins there is to be cut. */
 function markFar(
   mesh: PolygonMesh,
-  isFar: IsFar,
+  far: Far,
   { twin, face, fresh }: Pick<Adjacency, 'twin' | 'face'> & { fresh: Uint8Array },
 ): Uint8Array {
   const marked = new Uint8Array(twin.length);
@@ -95,13 +110,15 @@ function markFar(
   for (let c = 0; c < twin.length; c++) {
     if (twin[c] >= c) continue;
     const isFresh = fresh[face[c]] === 1 || (twin[c] >= 0 && fresh[face[twin[c]]] === 1);
-    if (isFresh && isFar(mesh.faceVertices[c], end(c))) mark(c);
+    if (isFresh && far.edge(mesh.faceVertices[c], end(c))) mark(c);
   }
   for (let f = 0; f < faceCount(mesh); f++) {
     const start = mesh.faceStart[f];
     if (mesh.faceStart[f + 1] - start !== 4 || [0, 1, 2, 3].some((k) => marked[start + k])) continue;
     const [a, b, c, d] = [0, 1, 2, 3].map((k) => mesh.faceVertices[start + k]);
-    if (fresh[f] === 0 || (!isFar(a, c) && !isFar(b, d))) continue;
+    if (fresh[f] === 0) continue;
+    const isFar = far.within([a, b, c, d]);
+    if (!isFar(a, c) && !isFar(b, d)) continue;
     // across its longer sides
     const from = lengthBetween(mesh, a, b) + lengthBetween(mesh, c, d) >= lengthBetween(mesh, b, c) + lengthBetween(mesh, d, a) ? 0 : 1; // prettier-ignore
     mark(start + from);

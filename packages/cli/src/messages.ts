@@ -167,6 +167,8 @@ type ShapeRemark = Extract<
       | 'NEED_FINER'
       | 'NEED_OVER_BUDGET'
       | 'SHAPE_COARSE'
+      | 'SHAPE_STRAYS'
+      | 'ONTO_BORDER'
       | 'ONTO_NOTHING'
       | 'RUN_NOTHING'
       | 'RECAST_TOO_FINE'
@@ -306,6 +308,10 @@ function shapeText(remark: ShapeRemark): string {
       return `Edges are ${mm(remark.params.haveMm)} long: the ${mm(remark.params.needMm)} that the shape needs would go over the budget of ${remark.params.budget} faces.`;
     case 'SHAPE_COARSE':
       return `Some edges stay longer than the shape needs: finer ones would go over the budget of ${remark.params.budget} faces.`;
+    case 'SHAPE_STRAYS':
+      return `Faces stay as they are, up to ${mm(remark.params.byMm)} off the shape.`;
+    case 'ONTO_BORDER':
+      return borderText(remark.params);
     case 'ONTO_NOTHING':
       return 'There is nothing to lay the piece onto.';
     case 'RUN_NOTHING':
@@ -352,3 +358,13 @@ function shapeText(remark: ShapeRemark): string {
       return `The model is not closed: ${remark.params.openEdges} open edges, ${remark.params.badEdges} edges with too many faces.`;
   }
 }
+
+const borderText = ({ letters, moveMm, sizePercent }: RemarkParams['ONTO_BORDER']): string => {
+  const cure =
+    moveMm !== undefined
+      ? ` Moved by ${mm(moveMm)} they have room.`
+      : sizePercent !== undefined
+        ? ` At ${Math.floor(sizePercent)} % of their size they have room.`
+        : '';
+  return `Over the border of what they lie on: ${letters}.${cure}`;
+};

@@ -80,6 +80,9 @@ export type DrawingSkip =
 /** Why a solid can't be cut, or can't cut: it is open or its faces don't meet; it faces inward; what cuts is no solid; the result is none; too many points; points nearer than they can be told apart; volumes don't add up; nothing would be left; what cuts runs through itself. */
 export type CutFault = 'open' | 'inward' | 'cutter' | 'kernel' | 'large' | 'fine' | 'volume' | 'empty' | 'crossed';
 
+/** What helps letters that sink or float: laid another way, bent with the surface, or lifted. */
+export type LaidBetter = 'round' | 'direction' | 'bending' | 'lift';
+
 export interface RemarkParams {
   /** Nothing to build: no text, or only spaces. */
   TEXT_EMPTY: Record<string, never>;
@@ -177,9 +180,9 @@ export interface RemarkParams {
   /** Letters that hang over an edge of the model or beside it, and what was done with them. */
   ONTO_OVERHANGS: { letters: string; instead: 'follow' | 'straight' | 'leave' };
   /** Letters with places below the surface, and by how much. */
-  ONTO_SINKS: { letters: string; byMm: number };
+  ONTO_SINKS: { stepId: string; letters: string; byMm: number; better: LaidBetter };
   /** the back of letters stands over the surface */
-  ONTO_FLOATS: { letters: string; byMm: number };
+  ONTO_FLOATS: { stepId: string; letters: string; byMm: number; better: LaidBetter };
   /** The model is so tight under these letters that they are squeezed to this share of their area; below zero they fold. */
   ONTO_FOLDS: { letters: string; percent: number };
   /** A model has edges with one face, or with faces that do not agree. `joinMm`: joining points so near closes it. */
@@ -202,6 +205,19 @@ export interface RemarkParams {
   CUT_LOOSE: { stepId: string; parts: number; kept: boolean };
   /** A ring of quads was asked for, and part of the cut has no room for it. */
   CUT_RING: { stepId: string; edges: number; quads: number };
+  /** Faces stay as they are, and lie off what the shape makes of them. */
+  SHAPE_STRAYS: { stepId: string; byMm: number };
+  /** Letters that lie flat reach over the border of what they lie on. By its middle held elsewhere there is room, or at a share of the size; neither where nothing helps. */
+  ONTO_BORDER: {
+    stepId: string;
+    letters: string;
+    moveMm?: number;
+    /** where it is held then: before the surface, and on its side where it is held at one */
+    fromMm?: readonly [number, number, number];
+    acrossMm?: number;
+    upMm?: number;
+    sizePercent?: number;
+  };
   /** Edges that the shape needs cut stayed longer, because the budget of faces was used up. */
   SHAPE_COARSE: { budget: number };
   /** More characters than are shaped; the words are kept, the solid is held back. */

@@ -7,6 +7,7 @@ export type {
   DrawingSkip,
   ErrorCode,
   ErrorParams,
+  LaidBetter,
   MeshFault,
   Remark,
   RemarkCode,

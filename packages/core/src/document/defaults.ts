@@ -184,6 +184,7 @@ export const usualMoreFaces = (): Omit<Faces, 'style' | 'toleranceMm'> => ({
   bands: 12,
   bandsAxis: 'x',
   supportMm: 0,
+  shaped: 'fine',
 });
 
 const usualEdgeSizes = (): Omit<Edge, 'kind'> => ({ inMm: 2, deepMm: 2, steps: 4, points: [] });

@@ -319,6 +319,8 @@ export const bodySchema = z.object({
     bandsAxis: z.enum(['x', 'y']),
     /** loops of edges at this distance beside sharp bends of the section; 0: none */
     supportMm: length(0, 1000),
+    /** under steps that shape: as fine as those need, or as they are */
+    shaped: z.enum(['fine', 'own']),
   }),
 });
 

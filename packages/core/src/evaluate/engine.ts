@@ -325,6 +325,7 @@ export class Engine {
   #needOf(piece: LetteringPiece, layout: Layout, run: Run, under: Under): NeedOf | undefined {
     const { toleranceMm } = piece.body.faces;
     const { seconds, preview } = run;
+    if (piece.body.faces.shaped === 'own') return undefined;
     const onto = ontoOf(this.#ontoTools(piece, layout, run, under), true);
     const exact = shapeNeed(piece.steps, { letters: layout.letters, toleranceMm, seconds, onto });
     if (!exact) return undefined;
@@ -363,7 +364,8 @@ export class Engine {
   #steps(project: Project, piece: Piece, built: BuiltPiece): Promise<StepRun | undefined> {
     const { layout, seconds, preview, context, under } = built;
     const { toleranceMm } = piece.body.faces;
-    const isFine = !isLettering(piece) || isAutomatic(facesOf(piece.body.faces));
+    const keepsFaces = piece.body.faces.shaped === 'own';
+    const isFine = !keepsFaces && (!isLettering(piece) || isAutomatic(facesOf(piece.body.faces)));
     return runSteps(built.clusters, piece.steps, {
       cache: this.#refined,
       shaped: this.#shaped,
@@ -374,6 +376,7 @@ export class Engine {
       seconds,
       toleranceMm: isFine && !preview ? toleranceMm : undefined,
       drawnMm: toleranceMm,
+      keepsFaces,
       onto: this.#ontoTools(piece, layout, built, under),
       rough: preview,
       cut: (row, step) => this.#cut(row, step, under),

@@ -1,12 +1,14 @@
-import { remark, type Remark } from '../base/index.ts';
+import { remark, type LaidBetter, type Remark } from '../base/index.ts';
 import type { OntoStep } from '../document/index.ts';
 import { textsOf } from '../lettering/index.ts';
-import type { Vec3 } from '../math/index.ts';
+import { minus, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
 import { meshPoints, type ShapeChain, type Shaped } from '../shape/index.ts';
 import {
+  adviceAt,
   BESIDE,
   degreesOff,
   distortionAt,
+  flatRoom,
   gapAt,
   mapOf,
   OntoMap,
@@ -17,6 +19,7 @@ import {
   type Target,
 } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
+import { HELD_BEFORE_MM, holdOf, sidePlaceAt } from './holdOf.ts';
 
 /** A piece on another one: which, and how it is laid, so that what is drawn on letters can follow without the model. */
 export interface Laid {
@@ -126,20 +129,77 @@ export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>,
       letters,
     );
   };
+  const better = { stepId: step.id, better: betterLaid(look) };
   return {
     report: { ...report, sunk: sunk.size, floating: floating.size, beside: over.size },
     over,
     remarks: [
-      ...(over.size > 0 ? [remark('ONTO_OVERHANGS', { letters: named(over), instead: step.overhang })] : []),
+      ...(over.size > 0
+        ? [
+            step.method === 'flat'
+              ? borderRemark(look, named(over))
+              : remark('ONTO_OVERHANGS', { letters: named(over), instead: step.overhang }),
+          ]
+        : []),
       ...(squeezed.size > 0 ? [remark('ONTO_FOLDS', { letters: named(squeezed.keys()), percent: Math.min(...squeezed.values()) })] : []), // prettier-ignore
       ...(sunk.size > 0
-        ? [remark('ONTO_SINKS', { letters: named(sunk.keys()), byMm: -Math.min(...sunk.values()) })]
+        ? [remark('ONTO_SINKS', { ...better, letters: named(sunk.keys()), byMm: -Math.min(...sunk.values()) })]
         : []),
       ...(floating.size > 0
-        ? [remark('ONTO_FLOATS', { letters: named(floating.keys()), byMm: -Math.min(...floating.values()) })]
+        ? [
+            remark('ONTO_FLOATS', {
+              ...better,
+              letters: named(floating.keys()),
+              byMm: -Math.min(...floating.values()),
+            }),
+          ]
         : []),
     ],
   };
+}
+
+/** Letters that lie flat, parts of which have nothing under them. */
+export function overBorder(
+  shaped: readonly Shaped[],
+  { chain, at, target }: Pick<OntoLook, 'chain' | 'at' | 'target'>,
+): Set<number> {
+  const map = chain.links[at].map as OntoMap;
+  const over = new Set<number>();
+  eachPoint(shaped, ({ point, place, at: flat }) => {
+    if (over.has(point.letter) || !map.lays(point.letter)) return;
+    const { normal } = map.surface.rough(flat[0], flat[1], point.foot[1]);
+    const back = normal.map((v) => 0 - v) as Vec3;
+    if (!target.hit(plus(place, normal, target.diagonal), back)) over.add(point.letter);
+  }, { chain, links: at }); // prettier-ignore
+  return over;
+}
+
+/** What letters that sink or float need. */
+function betterLaid({ step, chain, at, target }: OntoLook): LaidBetter {
+  if (step.rigid) return 'bending';
+  const { box } = (chain.links[at].map as OntoMap).options;
+  const advice = step.method === 'flat' ? adviceAt(target, holdOf(step, target.box), box) : undefined;
+  return advice && advice.method !== 'flat' ? advice.method : 'lift';
+}
+
+/** Of the room: as much as words are made smaller than it, so that they end short of its border. */
+const SHORT_OF = 0.98;
+
+/** With the way to where there is room, or how much smaller they have to be. */
+function borderRemark({ step, chain, at, target }: OntoLook, letters: string): Remark {
+  const told = { stepId: step.id, letters };
+  const { box, toleranceMm } = (chain.links[at].map as OntoMap).options;
+  const [wide, tall] = [box.high[0] - box.low[0], box.high[1] - box.low[1]];
+  const hold = holdOf(step, target.box);
+  const room = step.heldBy === 'middle' && flatRoom(target, hold, { wide, tall, toleranceMm });
+  if (!room) return remark('ONTO_BORDER', told);
+  if (room.scale <= 1)
+    return remark('ONTO_BORDER', { ...told, sizePercent: 100 * SHORT_OF * Math.max(room.scaleHere, 0) || undefined });
+  const held = target.hit(hold.from, unit(hold.toward))?.at ?? room.at;
+  const fromMm = plus(room.at, room.axes.out, HELD_BEFORE_MM);
+  const side = step.place.kind === 'side' ? sidePlaceAt(room.at, room.axes.out, target.box) : undefined;
+  const onSide = side && { acrossMm: side.acrossMm, upMm: side.upMm };
+  return remark('ONTO_BORDER', { ...told, moveMm: sizeOf(minus(room.at, held)), fromMm, ...onSide });
 }
 
 type Point = ReturnType<ReturnType<typeof meshPoints>['of']>;

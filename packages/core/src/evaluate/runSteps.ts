@@ -44,6 +44,8 @@ export interface StepRunTools {
   toleranceMm: number | undefined;
   /** how near chords lie to their curves */
   drawnMm: number;
+  /** faces stay as they are, which is told where they stray */
+  keepsFaces: boolean;
   /** what pieces are laid onto; undefined: none is */
   onto: OntoTools | undefined;
   /** what another piece makes of this one */

@@ -12,6 +12,7 @@ import {
   plainPoint,
   runOf,
   shapeMesh,
+  strayOf,
   type OutwardField,
   type ShapeChain,
   type Shaped,
@@ -21,7 +22,7 @@ import type { Letter } from '../text/index.ts';
 import { adviceAt } from '../surface/index.ts';
 import { ontoOf, type OntoTools } from './ground.ts';
 import { holdOf } from './holdOf.ts';
-import { ontoLink, overhanging, toldOfOnto, type Laid } from './ontoReport.ts';
+import { ontoLink, overBorder, overhanging, toldOfOnto, type Laid } from './ontoReport.ts';
 import { copyShifts, footOf, plusShift } from './shapeNeed.ts';
 
 /** A cluster on its way through the steps. */
@@ -39,6 +40,8 @@ export interface ShapeTools {
   toleranceMm: number | undefined;
   /** how near chords lie to their curves */
   drawnMm: number;
+  /** faces stay as they are, which is told where they stray */
+  keepsFaces: boolean;
   faceBudget: number;
   cache: ByteCache<ShapedMesh>;
   context: RunContext;
@@ -116,6 +119,7 @@ export async function shapeClusters(
   const onto = laidBy(chain, tools.onto);
   if (tools.rough) return { clusters: made, remarks, onto };
   if (isCoarse) remarks.push(remark('SHAPE_COARSE', { budget: tools.faceBudget }));
+  if (tools.keepsFaces) remarks.push(...strayRemarks(laid, steps, { chain, drawnMm: tools.drawnMm }));
   const told = ontoTold(looked, over, { chain, tools });
   // facets have no folds of their own: those are looked for on the smooth surface
   const smooth = tools.onto
@@ -123,6 +127,16 @@ export async function shapeClusters(
     : chain;
   remarks.push(...foldRemarks(looked, steps, smooth), ...(told?.remarks ?? []));
   return { clusters: made, remarks, onto: onto && { ...onto, report: told?.report } };
+}
+
+/** How far faces that stay as they are lie off what steps make of them. */
+function strayRemarks(
+  laid: readonly Shaped[],
+  steps: readonly ShapeStep[],
+  { chain, drawnMm }: { chain: ShapeChain; drawnMm: number },
+): Remark[] {
+  const byMm = laid.reduce((most, one) => Math.max(most, strayOf(one, chain)), 0);
+  return byMm > drawnMm ? [remark('SHAPE_STRAYS', { stepId: steps[0].id, byMm })] : [];
 }
 
 /**
@@ -199,10 +213,11 @@ function ontoTold(
 ): ReturnType<typeof toldOfOnto> | undefined {
   const found = ontoLink(chain);
   const ground = found && tools.onto?.grounds.get(found.step.id);
-  // what stays flat is as it was meant
-  if (!found || !ground || !tools.onto || found.step.method === 'flat') return undefined;
+  // what cuts is told of by what it cuts
+  if (!found || !ground || !tools.onto || tools.onto.isCutter) return undefined;
   const { toleranceMm } = tools.onto;
-  return toldOfOnto(looked, over, { ...found, chain, target: ground.target, toleranceMm, letters: tools.letters });
+  const look = { ...found, chain, target: ground.target, toleranceMm, letters: tools.letters };
+  return toldOfOnto(looked, found.step.method === 'flat' ? overBorder(looked, look) : over, look);
 }
 
 /** In piece space, with what its letters are. */

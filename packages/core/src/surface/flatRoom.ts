@@ -1,6 +1,6 @@
 import { cos, dot, minus, PI, type Vec3 } from '../math/index.ts';
 import { axesOf, onPlane, sightOf, type Hold, type PlaneAxes } from './anchor.ts';
-import { roomIn } from './roomIn.ts';
+import { reachAt, roomIn } from './roomIn.ts';
 import type { Target } from './target.ts';
 
 /** Triangles that lean from the flat place by no more belong to it. */
@@ -12,6 +12,8 @@ export interface FlatRoom {
   axes: PlaneAxes;
   /** how much larger than asked for that box is */
   scale: number;
+  /** the same of a box about the place itself; below zero beside it */
+  scaleHere: number;
 }
 
 export interface FlatWish {
@@ -36,7 +38,8 @@ export function flatRoom(target: Target, hold: Hold, { wide, tall, toleranceMm }
     const way = minus(place, seen.at);
     return [dot(way, axes.across) / (wide / 2), dot(way, axes.up) / (tall / 2)];
   };
-  const room = roomIn(border.map(([a, b]) => [...flat(a), ...flat(b)] as [number, number, number, number]));
+  const edges = border.map(([a, b]) => [...flat(a), ...flat(b)] as [number, number, number, number]);
+  const room = roomIn(edges);
   if (!room || !(room.reach > 0)) return undefined;
-  return { at: onPlane(axes, seen.at, (room.x * wide) / 2, (room.y * tall) / 2), axes, scale: room.reach };
+  return { at: onPlane(axes, seen.at, (room.x * wide) / 2, (room.y * tall) / 2), axes, scale: room.reach, scaleHere: reachAt(edges, 0, 0) };
 } // prettier-ignore

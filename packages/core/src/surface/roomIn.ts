@@ -85,7 +85,7 @@ function takeMost(cells: Cell[]): Cell {
 }
 
 /** Distance to the border, below zero outside (crossing number). */
-function reachAt(border: readonly BorderEdge[], x: number, y: number): number {
+export function reachAt(border: readonly BorderEdge[], x: number, y: number): number {
   let isInside = false;
   let near = Infinity;
   for (const [ax, ay, bx, by] of border) {

@@ -1,4 +1,4 @@
-import { isLettering, type Faces, type RemarkCode, type ShownPiece } from '@fictile/core';
+import { isLettering, isModel, type Faces, type RemarkCode, type ShownPiece } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
@@ -28,7 +28,13 @@ export function FacesChapter({
       remarks={<Told chapter="faces" remarks={remarks} edits={edits} piece={piece} />}
       more={isLettering(piece) && <Sentence template={T.supportLoops} values={{ support }} />}
     >
-      <Sentence template={isLettering(piece) ? T.faces[faces.style] : T.facesBody} values={faceValues(faces, edits)} />
+      {!isModel(piece) && (
+        <Sentence
+          template={isLettering(piece) ? T.faces[faces.style] : T.facesBody}
+          values={faceValues(faces, edits)}
+        />
+      )}{' '}
+      <Sentence template={T.facesShaped} values={{ shaped: <ShapedValue shaped={faces.shaped} edits={edits} /> }} />
       {need && !remarks.some(({ code }) => SHORT_OF_NEED.has(code)) && <NeedLine needMm={need.needMm} />}
     </Chapter>
   );
@@ -50,6 +56,21 @@ function faceValues(faces: Faces, edits: PieceEdits) {
     axis: <ChoiceValue label={T.bandsAxis} value={faces.bandsAxis} choices={choicesOf(texts.bandAxes)} usual="x" onChange={(bandsAxis) => edits.faces({ bandsAxis })} />,
     size: number('face size', { label: T.faceSize, value: faces.sizeMm, kind: 'length', unit: 'mm', min: 0, max: 10_000, step: 0.5, usual: 0, zero: T.faceSizeAuto }, (sizeMm, key) => edits.faces({ sizeMm }, key)),
   }; // prettier-ignore
+}
+
+/** Tried on the piece, whose steps tell how many faces it has then. */
+function ShapedValue({ shaped, edits }: { shaped: Faces['shaped']; edits: PieceEdits }) {
+  const trial = useTrial<Faces['shaped']>((next, key) => edits.faces({ shaped: next }, key), edits.takeBack);
+  return (
+    <ChoiceValue
+      label={T.facesShapedLabel}
+      value={shaped}
+      choices={choicesOf(T.facesShapedNames)}
+      usual="fine"
+      onTry={trial.onTry}
+      onChange={trial.onChange}
+    />
+  );
 }
 
 /** A style is tried on the letters before it is taken. */

@@ -1,5 +1,14 @@
 import { Text, UnstyledButton } from '@mantine/core';
-import { isDrawing, isForm, isLettering, isModel, isWords, type Piece, type ShownPiece } from '@fictile/core';
+import {
+  isDrawing,
+  isForm,
+  isLettering,
+  isModel,
+  isShapeStep,
+  isWords,
+  type Piece,
+  type ShownPiece,
+} from '@fictile/core';
 import { useMemo } from 'react';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
@@ -97,7 +106,7 @@ export function Recipe({
         {isForm(piece) && <FormChapter {...common} piece={piece} others={others} />}
         {isModel(piece) && <ModelChapter {...common} piece={piece} />}
         {isLettering(piece) && <SolidChapter {...common} piece={piece} />}
-        {!isModel(piece) && (
+        {(!isModel(piece) || piece.steps.some(isShapeStep)) && (
           <FacesChapter
             {...common}
             need={shown?.need}

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newForm, remark, usualForms, usualStep, type Remark, type Step } from '@fictile/core';
+import { newForm, remark, usualForms, usualStep, type Edit, type Piece, type Remark, type Step } from '@fictile/core';
 import { renderInside } from '../testing/render.tsx';
 import type { PieceEdits } from './pieceEdits.ts';
 import { Told } from './Told.tsx';
@@ -9,14 +9,19 @@ import { Told } from './Told.tsx';
 const cut = (id: string): Step => ({ ...usualStep('cut', id), target: 'words' }) as Step;
 const onto = (id: string, on: boolean): Step => ({ ...usualStep('onto', id), target: 'body', on }) as Step;
 
-/** The steps after the cure of a remark was pressed. */
-async function cured(told: Remark, steps: Step[], chapter: 'steps' | 'words' = 'steps'): Promise<Step[]> {
-  let changed: readonly Step[] = steps;
-  const edits = { steps: (next: readonly Step[]) => (changed = next) } as unknown as PieceEdits;
-  const piece = { ...newForm('a', 'Slab', usualForms().block), steps };
+/** What the cure of a remark does when it is pressed. */
+async function pressed(told: Remark, piece: Piece, chapter: 'steps' | 'words' | 'faces'): Promise<Edit[]> {
+  const done: Edit[] = [];
+  const edits = { all: (some: readonly Edit[]) => done.push(...some) } as unknown as PieceEdits;
   renderInside(<Told chapter={chapter} remarks={[told]} edits={edits} piece={piece} />);
   await userEvent.click(screen.getByRole('button'));
-  return [...changed];
+  return done;
+}
+
+/** The steps after that. */
+async function cured(told: Remark, steps: Step[], chapter: 'steps' | 'words' = 'steps'): Promise<readonly Step[]> {
+  const [edit] = await pressed(told, { ...newForm('a', 'Slab', usualForms().block), steps }, chapter);
+  return edit.kind === 'setSteps' ? edit.steps : steps;
 }
 
 test('a cure changes the step that it was told of, and no other of its kind', async () => {
@@ -76,11 +81,6 @@ test('edges that are too long between bands get more bands, not another style', 
     ...piece,
     body: { ...piece.body, faces: { ...piece.body.faces, style: 'bands' as const, bands: 24 } },
   };
-  const changed: unknown[] = [];
-  const edits = { faces: (next: unknown) => changed.push(next) } as unknown as PieceEdits;
-  renderInside(
-    <Told chapter="faces" remarks={[remark('NEED_FINER', { haveMm: 8, needMm: 3 })]} edits={edits} piece={bands} />,
-  );
-  await userEvent.click(screen.getByRole('button'));
-  expect(changed).toEqual([{ bands: 64 }]);
+  const told = remark('NEED_FINER', { haveMm: 8, needMm: 3 });
+  expect(await pressed(told, bands, 'faces')).toEqual([{ kind: 'setFaces', pieceId: 'a', values: { bands: 64 } }]);
 });

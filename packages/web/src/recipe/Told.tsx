@@ -1,16 +1,6 @@
 import { UnstyledButton } from '@mantine/core';
-import {
-  ontoStepOf,
-  usualStep,
-  withStrength,
-  type Piece,
-  type RecipeChapter,
-  type Remark,
-  type RemarkCode,
-  type RemarkParams,
-  type Step,
-} from '@fictile/core';
-import { canClose, cureText, remarkText } from '../words/index.ts';
+import { cureOf, type Piece, type RecipeChapter, type Remark, type RemarkCode } from '@fictile/core';
+import { cureText, remarkText } from '../words/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
 
@@ -52,6 +42,8 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   PIECES_CROSS: 'place',
   LINE_ENDS: 'steps',
   SHAPE_COARSE: 'steps',
+  SHAPE_STRAYS: 'steps',
+  ONTO_BORDER: 'steps',
   CUT_NOTHING: 'steps',
   CUT_LEFT_OUT: 'steps',
   CUT_APART: 'steps',
@@ -91,112 +83,6 @@ const NOTES: ReadonlySet<RemarkCode> = new Set([
   'EDGE_JITTERED',
 ]);
 
-/** Finer curves for all faces of the piece. */
-const finerCurves = (toleranceMm: number | undefined): Cure | undefined =>
-  toleranceMm === undefined ? undefined : (edits) => edits.faces({ toleranceMm });
-
-const MOST_BANDS = 1000;
-
-/** As many more bands as edges are too long; where that is too many, edges are cut as the shape needs them. */
-function finerBands(
-  { bands }: Piece['body']['faces'],
-  { haveMm, needMm }: RemarkParams['NEED_FINER'],
-): Partial<Piece['body']['faces']> {
-  const more = Math.ceil((bands * haveMm) / needMm);
-  return more <= MOST_BANDS ? { bands: more } : { style: 'plain' };
-}
-
-/** Other values for one step. */
-const withStep =
-  (id: string, values: Readonly<Record<string, unknown>>): Cure =>
-  (edits, { steps }) =>
-    edits.steps(steps.map((step) => (step.id === id ? ({ ...step, ...values } as Step) : step)));
-
-type Cure = (edits: PieceEdits, piece: Piece) => void;
-
-/** What one press can do about it. */
-function cureOf(remark: Remark): Cure | undefined {
-  switch (remark.code) {
-    case 'EDGES_SCALED':
-      return (edits) => edits.solid({ depthMm: Math.ceil(remark.params.askedMm) });
-    case 'LETTERS_CROSS':
-      return (edits) => edits.words({ letters: 'joined' });
-    case 'CIRCLE_OVERFULL':
-      return (edits, { source }) =>
-        source.kind === 'words' &&
-        source.line.kind === 'circle' &&
-        edits.words({ line: { ...source.line, radiusMm: remark.params.neededMm } });
-    case 'OVER_BUDGET':
-      // whatever makes the faces small
-      return (edits, { body: { faces } }) =>
-        edits.faces(
-          faces.sizeMm > 0
-            ? { sizeMm: Math.min(10_000, faces.sizeMm * 4) }
-            : { toleranceMm: Math.min(10, faces.toleranceMm * 4) },
-        );
-    case 'MODEL_OPEN': {
-      const { joinMm: withinMm } = remark.params;
-      if (withinMm !== undefined)
-        return (edits, { steps }) =>
-          edits.steps([{ ...usualStep('join', crypto.randomUUID()), withinMm } as Step, ...steps]);
-      return canClose(remark.params) ? (edits) => edits.model({ closed: true }) : undefined;
-    }
-    case 'CUT_LOOSE':
-      return remark.params.kept ? withStep(remark.params.stepId, { loose: 'drop' }) : undefined;
-    case 'CUT_RIM_NARROWED':
-      return withStep(remark.params.stepId, { softMm: justUnder(remark.params.takenMm) });
-    case 'CUT_RAISED_LESS': {
-      const { stepId, takenMm, leanPercent } = remark.params;
-      return withStep(stepId, { raiseMm: justUnder(takenMm), leanPercent: justUnder(leanPercent) });
-    }
-    case 'ONTO_OVERHANGS':
-      if (remark.params.instead !== 'straight') return undefined;
-      // the one that lays it: others are off, or come after it
-      return (edits, piece) =>
-        edits.steps(
-          piece.steps.map((step) => (step === ontoStepOf(piece) ? ({ ...step, overhang: 'leave' } as Step) : step)),
-        );
-    case 'NEED_FINER':
-      return (edits, { body: { faces } }) =>
-        edits.faces(faces.style === 'bands' ? finerBands(faces, remark.params) : { sizeMm: 0 });
-    case 'RECAST_LOSES': {
-      const { stepId, finerMm: sizeMm } = remark.params;
-      return sizeMm === undefined ? undefined : withStep(stepId, { sizeMm });
-    }
-    case 'REDUCE_SHORT': {
-      const { stepId, left: count, percent } = remark.params;
-      return withStep(stepId, { count, sharePercent: Math.min(100, Math.ceil(10 * percent) / 10) });
-    }
-    case 'ALONG_CROSSES':
-      return finerCurves(remark.params.finerMm);
-    case 'SHAPE_CROSSES':
-    case 'SHAPE_FOLDS': {
-      if (remark.code === 'SHAPE_CROSSES' && remark.params.finerMm !== undefined)
-        return finerCurves(remark.params.finerMm);
-      const { stepId, limit } = remark.params;
-      return limit === undefined || stepId === undefined
-        ? undefined
-        : (edits, piece) => edits.steps(noStronger(piece.steps, stepId, limit));
-    }
-    case 'SHAPE_TOUCHES': {
-      const { stepId, limit } = remark.params;
-      return (edits, piece) => edits.steps(noStronger(piece.steps, stepId, limit));
-    }
-    default:
-      return undefined;
-  }
-}
-
-/** Steps, one of them as strong as it may be; a little under, so that rounding does not fold it again. */
-const noStronger = (steps: readonly Step[], id: string, limit: number): Step[] =>
-  steps.map((step) => (step.id === id ? withStrength(step, justUnder(limit)) : step));
-
-/** Two figures of a value, towards zero. */
-function justUnder(value: number): number {
-  const digits = Math.max(0, 1 - Math.floor(Math.log10(Math.abs(value) || 1)));
-  return Number((Math.trunc(value * 10 ** Math.min(digits, 6)) / 10 ** Math.min(digits, 6)).toFixed(6));
-}
-
 interface ToldProps {
   chapter: ChapterName;
   remarks: readonly Remark[];
@@ -208,7 +94,7 @@ interface ToldProps {
 export function Told({ chapter, remarks, edits, piece }: ToldProps) {
   const here = remarks.filter((remark) => CHAPTER_OF[remark.code] === chapter);
   return here.map((remark, i) => {
-    const cure = cureOf(remark);
+    const cure = cureOf(remark, piece, crypto.randomUUID());
     return (
       <div
         key={`${remark.code} ${i}`}
@@ -217,7 +103,7 @@ export function Told({ chapter, remarks, edits, piece }: ToldProps) {
       >
         <span>{remarkText(remark)}</span>
         {cure && (
-          <UnstyledButton className={classes.cure} onClick={() => cure(edits, piece)}>
+          <UnstyledButton className={classes.cure} onClick={() => edits.all(cure)}>
             {cureText(remark)}
           </UnstyledButton>
         )}

@@ -42,6 +42,8 @@ export interface PieceEdits {
   steps(steps: readonly Step[], key?: EditKey): void;
   /** of several pieces at once: what cuts another is edited from both sides */
   stepsOf(rows: readonly { pieceId: string; steps: readonly Step[] }[], key?: EditKey): void;
+  /** several at once, of the piece at work */
+  all(edits: readonly Edit[]): void;
   finish(slots: readonly Slot[], values: Partial<Finish>, key?: EditKey): void;
   finishBack(asFront: boolean): void;
   /** letters of the piece at work; null: nothing special any more */
@@ -89,6 +91,7 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
       const made = rows.map((row): Edit => ({ kind: 'setSteps', ...row }));
       edit(made.length === 1 ? made[0] : { kind: 'many', edits: made }, key);
     },
+    all: (edits) => edit(edits.length === 1 ? edits[0] : { kind: 'many', edits }),
     finish: (slots, values, key) => forAll(({ id }) => ({ kind: 'setFinish', pieceId: id, slots, values }), key),
     finishBack: (asFront) => forAll(({ id }) => ({ kind: 'finishBack', pieceId: id, asFront })),
     own: (ids, values, key) => edit({ kind: 'setOwn', pieceId, ids, values }, key),

@@ -1,2 +1,2 @@
-export { canClose, cureText, failureText, remarkText } from './remarks.ts';
+export { cureText, failureText, remarkText } from './remarks.ts';
 export { texts } from './texts.ts';

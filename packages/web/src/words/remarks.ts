@@ -1,4 +1,14 @@
-import type { DrawingSkip, ErrorParams, Failure, MeshFault, Remark, RemarkParams, StepKind } from '@fictile/core';
+import {
+  canClose,
+  type DrawingSkip,
+  type ErrorParams,
+  type Failure,
+  type LaidBetter,
+  type MeshFault,
+  type Remark,
+  type RemarkParams,
+  type StepKind,
+} from '@fictile/core';
 import { cutTexts } from './cutTexts.ts';
 import { texts } from './texts.ts';
 
@@ -23,6 +33,8 @@ type ShapeRemark = Extract<
       | 'CUT_RAISED_LESS'
       | 'CUT_RIM_NARROWED'
       | 'SHAPE_COARSE'
+      | 'SHAPE_STRAYS'
+      | 'ONTO_BORDER'
       | 'ONTO_NOTHING'
       | 'RUN_NOTHING'
       | 'RECAST_TOO_FINE'
@@ -138,6 +150,10 @@ function shapeText(remark: ShapeRemark): string {
       return `There is room for quads beside ${Math.floor((100 * remark.params.quads) / Math.max(1, remark.params.edges))} % of the cut’s edges. A narrower ring may find more.`;
     case 'SHAPE_COARSE':
       return `Some edges stay longer than the shape needs: finer ones would go over the ${remark.params.budget.toLocaleString('en')} faces allowed.`;
+    case 'SHAPE_STRAYS':
+      return `Faces stay as they are, up to ${mm(remark.params.byMm)} off the shape.`;
+    case 'ONTO_BORDER':
+      return `Over the border of what they lie on: ${remark.params.letters}.`;
     case 'ONTO_NOTHING':
       return 'Choose a piece to lay this one onto.';
     case 'RUN_NOTHING':
@@ -157,9 +173,9 @@ function shapeText(remark: ShapeRemark): string {
     case 'ONTO_OVERHANGS':
       return `Beside the model or over its edge: ${remark.params.letters}. ${OVERHANGS[remark.params.instead]}`;
     case 'ONTO_SINKS':
-      return `Letters sink into the surface by up to ${mm(remark.params.byMm)}: ${remark.params.letters}. Lift them, let them bend with it, or move them to where it is less hollow.`;
+      return `Letters sink into the surface by up to ${mm(remark.params.byMm)}: ${remark.params.letters}.`;
     case 'ONTO_FLOATS':
-      return `The back of letters stands over the surface by up to ${mm(remark.params.byMm)}: ${remark.params.letters}. Let them bend with it, or sink them.`;
+      return `The back of letters stands over the surface by up to ${mm(remark.params.byMm)}: ${remark.params.letters}.`;
     case 'ONTO_FOLDS':
       return remark.params.percent > 0
         ? `The surface curves so tightly that letters keep ${Math.round(remark.params.percent)} % of their area: ${remark.params.letters}. Make them smaller or move them.`
@@ -246,9 +262,6 @@ function openText(params: RemarkParams['MODEL_OPEN']): string {
   return `This model is not closed: ${counts}${canClose(params) ? '' : ` The step “${texts.steps.recast}” makes a closed solid of it.`}`;
 }
 
-/** Holes that nobody has tried to close yet. */
-export const canClose = ({ openEdges, isClosed }: RemarkParams['MODEL_OPEN']): boolean => openEdges > 0 && !isClosed;
-
 /** How far an imprint was raised where more would make faces cross. */
 function raisedText({ askedMm, takenMm, leanPercent }: RemarkParams['CUT_RAISED_LESS']): string {
   if (takenMm === 0) return 'Raised, faces would cross here: it lies flat. Move the words a little.';
@@ -256,6 +269,13 @@ function raisedText({ askedMm, takenMm, leanPercent }: RemarkParams['CUT_RAISED_
     ? `Raised by ${mm(askedMm)}, faces would cross: it stands ${mm(takenMm)} high, upright.`
     : `More lean would make faces cross: it leans by ${Number(leanPercent.toPrecision(2))} %.`;
 }
+
+/** What letters that sink or float need, but for lifting them. */
+const BETTER: Readonly<Partial<Record<LaidBetter, string>>> = {
+  round: texts.put.advise.round,
+  direction: texts.put.advise.direction,
+  bending: 'Let letters bend',
+};
 
 /** What the button of a cure says. */
 export function cureText(remark: Remark): string {
@@ -285,6 +305,16 @@ export function cureText(remark: Remark): string {
       return remark.params.joinMm === undefined ? 'Close its holes' : 'Join its points';
     case 'ONTO_OVERHANGS':
       return 'Leave them out';
+    case 'SHAPE_STRAYS':
+      return 'As fine as the shape needs';
+    case 'ONTO_BORDER':
+      return remark.params.moveMm === undefined
+        ? `${Math.floor(remark.params.sizePercent ?? 0)} % of their size`
+        : `Move in by ${mm(remark.params.moveMm)}`;
+    case 'ONTO_SINKS':
+      return BETTER[remark.params.better] ?? `Lift by ${mm(remark.params.byMm)}`;
+    case 'ONTO_FLOATS':
+      return BETTER[remark.params.better] ?? `Sink by ${mm(remark.params.byMm)}`;
     case 'CUT_RIM_NARROWED':
     case 'CUT_RAISED_LESS':
     case 'REDUCE_SHORT':

@@ -109,7 +109,9 @@ function followPointer(canvas: HTMLCanvasElement, { latest, seen, onMet }: Follo
       if (last) follow(last);
     });
   };
-  const onUp = (event: PointerEvent): void => {
+  const onClick = (event: MouseEvent): void => {
+    // the press is over with this: on what is put by it, it would press once more
+    event.stopPropagation();
     const isPress = pressed && Math.hypot(event.clientX - pressed.clientX, event.clientY - pressed.clientY) <= STRAY;
     pressed = undefined;
     if (!isPress) return;
@@ -130,7 +132,7 @@ function followPointer(canvas: HTMLCanvasElement, { latest, seen, onMet }: Follo
   canvas.style.cursor = 'crosshair';
   canvas.addEventListener('pointermove', onMove, heard);
   canvas.addEventListener('pointerdown', (event) => void (pressed = event.button === 0 ? event : undefined), heard);
-  canvas.addEventListener('pointerup', onUp, heard);
+  canvas.addEventListener('click', onClick, heard);
   canvas.addEventListener('wheel', onWheel, heard);
   return () => {
     gone.abort();

@@ -24,7 +24,14 @@ export function OnItsWay({ putting }: { putting: Putting }) {
   // keys are heard wherever the focus is, but a button would be pressed by Enter
   useEffect(() => afterMenu(() => here.current?.focus({ preventScroll: true })), []);
   return (
-    <section ref={here} tabIndex={-1} className={classes.onItsWay} aria-label={A.title} data-testid="on its way">
+    <section
+      ref={here}
+      tabIndex={-1}
+      className={classes.onItsWay}
+      aria-label={A.title}
+      data-on-its-way
+      data-testid="on its way"
+    >
       <span className={classes.stepHead}>
         <span className={classes.figures}>{A.notYet}</span>
       </span>

@@ -18,8 +18,8 @@ export function usePutKeys(state: OnTheWay | undefined, { change, take, leave }:
       if (event.ctrlKey || event.metaKey || (isTyping(event.target) && event.key !== 'Escape')) return;
       // a menu that is open hears its keys first
       if (event.target instanceof Element && event.target.closest('[role="menu"], [role="dialog"]')) return;
-      // a button is pressed by Enter
-      const isButton = event.target instanceof HTMLElement && event.target.closest('button') !== null;
+      // a button of the act is pressed by Enter; others only have the focus left from before
+      const isButton = event.target instanceof HTMLElement && event.target.closest('[data-on-its-way] button') !== null;
       const move = event.key === 'Escape' ? leave : event.key === 'Enter' && !isButton ? take : moveOf(event);
       if (!move) return;
       event.preventDefault();

@@ -67,7 +67,7 @@ test('steps are moved by their grips, with the mouse and by keyboard', async ({ 
   await page.mouse.up();
   await order('Wave', 'Bend', 'Twist');
   await page.getByRole('button', { name: 'Bend: move' }).focus();
-  const told = page.locator('[id^=DndLiveRegion]');
+  const told = page.locator('[id^=DndLiveRegion]').filter({ hasText: 'Bend' });
   await page.keyboard.press('Space');
   await expect(told).toContainText('would be 2 of 3');
   // a key that comes before the places of the rows are measured moves nothing

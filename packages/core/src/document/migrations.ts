@@ -124,14 +124,16 @@ const toVersion15: Migration = (document) =>
 const toVersion16: Migration = (document) =>
   withPieces(document, 16, (piece) => ({ ...piece, steps: stepsWith(piece, 'onto', { heldBy: 'zero' }) }));
 
-/** Version 17: what is laid onto another piece may be held at a side of it, what cuts may merely lie there, models may be turned over (all were turned outward), and faces may stay as they are. */
+/** Version 17: what is laid onto another piece may be held at a side of it, what cuts may merely lie there, models may be turned over (all were turned outward), faces may stay as they are, and rounding may take sharp edges along. */
 const toVersion17: Migration = (document) =>
   withPieces(document, 17, (piece) => {
     const [source, body] = [plain(piece.source), plain(piece.body)];
     return {
       ...piece,
       body: { ...body, faces: { shaped: 'fine', ...plain(body.faces) } },
-      steps: stepsWith(piece, 'onto', { place: { kind: 'pressed' } }),
+      steps: stepsWith({ steps: stepsWith(piece, 'subdivide', { edges: 'stay' }) }, 'onto', {
+        place: { kind: 'pressed' },
+      }),
       source: source.kind === 'model' ? { sides: 'outward', ...source } : source,
     };
   });

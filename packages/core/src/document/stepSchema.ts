@@ -13,6 +13,8 @@ const MESH_STEPS = [
     kind: z.literal('subdivide'),
     times: z.number().int().min(1).max(4).meta(value('count', false)),
     way: z.enum(['straight', 'rounded']),
+    /** of rounding: sharp edges stay, or only those that were made crisp by a step before do */
+    edges: z.enum(['stay', 'round']),
   }),
   /** fewer triangles; parts and their borders stay */
   z.object({

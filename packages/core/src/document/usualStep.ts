@@ -23,7 +23,7 @@ const same = (value: number): Course => [
 export function usualStep<K extends StepKind>(kind: K, id: string): Extract<Step, { kind: K }> {
   const base = { id, on: true } as const;
   const all: { [T in StepKind]: Extract<Step, { kind: T }> } = {
-    subdivide: { ...base, kind: 'subdivide', times: 1, way: 'straight' },
+    subdivide: { ...base, kind: 'subdivide', times: 1, way: 'straight', edges: 'stay' },
     reduce: { ...base, kind: 'reduce', by: 'share', sharePercent: 50, count: 5000, errorMm: 0.1 },
     triangles: { ...base, kind: 'triangles', rule: 'short' },
     quads: { ...base, kind: 'quads', withinDegrees: 10 },

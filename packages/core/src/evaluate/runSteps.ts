@@ -52,6 +52,12 @@ export interface StepRunTools {
   cut(clusters: readonly SteppedCluster[], step: CuttingStep): Promise<ShapedGroup | undefined>;
 }
 
+/** What the rows before have left. */
+interface RowTools {
+  earlier: readonly ShapeStep[];
+  isCrisp: boolean;
+}
+
 /** All steps that are on, one after the other; shape steps in a row as one. A step that would go over the budget is left out and told. Undefined when cancelled. */
 export async function runSteps(
   built: readonly BuiltCluster[],
@@ -60,6 +66,7 @@ export async function runSteps(
 ): Promise<StepRun | undefined> {
   let clusters: SteppedCluster[] = [...built];
   let earlier: readonly ShapeStep[] = [];
+  let isCrisp = false;
   const run: StepRun = { clusters, faces: [], remarks: [] };
   for (const row of inRows(steps.filter(acts))) {
     const [step] = row;
@@ -68,8 +75,9 @@ export async function runSteps(
       run.remarks.push(remark('STEP_LEFT_OUT', { step: step.kind, faces: expected, budget: tools.faceBudget }));
       continue;
     }
-    const after = await onRow(clusters, row, { ...tools, earlier });
+    const after = await onRow(clusters, row, { ...tools, earlier, isCrisp });
     if (!after) return undefined;
+    isCrisp ||= step.kind === 'crisp';
     // what a cut or a casting has made lies in no flat layout any more
     earlier = after.clusters.some(({ rest }) => rest) ? [...earlier, ...row.filter(isMoving)] : [];
     clusters = after.clusters;
@@ -107,7 +115,7 @@ function expectedAfter(step: Step, clusters: readonly SteppedCluster[]): number 
 async function onRow(
   clusters: readonly SteppedCluster[],
   row: readonly ActingStep[],
-  tools: StepRunTools & { earlier: readonly ShapeStep[] },
+  tools: StepRunTools & RowTools,
 ): Promise<ShapedGroup | undefined> {
   const [step] = row;
   if (step.kind === 'repeat') return { clusters: repeatClusters(clusters, step), remarks: [] };
@@ -135,20 +143,23 @@ function shortOf(step: RefineStep, before: number, left: number): Remark[] {
 async function onAll(
   clusters: readonly SteppedCluster[],
   step: RefineStep,
-  tools: StepRunTools,
+  tools: StepRunTools & RowTools,
 ): Promise<SteppedCluster[] | undefined> {
-  const { cache, context, loadSimplifier } = tools;
+  const { cache, context, loadSimplifier, isCrisp } = tools;
   const simplifier = step.kind === 'reduce' ? await loadSimplifier?.() : undefined;
   const triangles = trianglesOf(clusters);
   const { id: _id, on: _on, ...values } = step;
-  const name = JSON.stringify(step.kind === 'reduce' && step.by === 'count' ? { ...values, triangles } : values);
+  const name = JSON.stringify([
+    step.kind === 'reduce' && step.by === 'count' ? { ...values, triangles } : values,
+    isCrisp,
+  ]);
   const changed: SteppedCluster[] = [];
   for (const cluster of clusters) {
     if (context.cancelled()) return undefined;
     const key = keyHash(`${cluster.key} | ${name}`);
     let mesh = cache.get(key);
     if (!mesh) {
-      mesh = applyStep(cluster.mesh, step, { simplifier, triangles });
+      mesh = applyStep(cluster.mesh, step, { simplifier, triangles, isCrisp });
       cache.set(key, mesh, meshBytes(mesh));
     }
     changed.push({ ...cluster, key, mesh, ...(cluster.rest && { rest: restAfter(cluster.mesh, cluster.rest, { mesh, step }) }) }); // prettier-ignore

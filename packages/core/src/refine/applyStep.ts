@@ -12,13 +12,22 @@ export interface StepTools {
   simplifier: Simplifier | undefined;
   /** triangles of the whole piece before this step: what a count is shared out by */
   triangles: number;
+  /** edges were made crisp by a step before: they are meant */
+  isCrisp?: boolean;
 }
 
 /** One step on one body of a piece. */
-export function applyStep(mesh: PolygonMesh, step: RefineStep, { simplifier, triangles }: StepTools): PolygonMesh {
+export function applyStep(
+  mesh: PolygonMesh,
+  step: RefineStep,
+  { simplifier, triangles, isCrisp = false }: StepTools,
+): PolygonMesh {
   switch (step.kind) {
     case 'subdivide': {
-      let refined = mesh;
+      let refined =
+        step.way === 'rounded' && step.edges === 'round' && !isCrisp
+          ? { ...mesh, sharp: mesh.sharp.map(() => 0) }
+          : mesh;
       for (let i = 0; i < step.times; i++) refined = subdivide(refined, step.way);
       // rounding bends quads, and may fold them where faces are long and thin
       return step.way === 'rounded' ? unfolded(refined) : refined;

@@ -1,7 +1,7 @@
 import { loadKernels } from '@fictile/kernels';
 import { quietContext, unwrap, type Simplifier } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import { applyEdit, newPiece, newProject, usualStep, type Project, type Step } from '../document/index.ts';
+import { applyEdit, newForm, newPiece, newProject, usualStep, type Project, type Step } from '../document/index.ts';
 import { pieceMesh, type Evaluated } from '../evaluate/index.ts';
 import { asTriangles, crisp, faceCount, MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
 import { outlineOf, shippedFaces, STEP, testEngine } from '../testing/faces.ts';
@@ -189,6 +189,27 @@ async function solid(character: string, kind: 'flow' | 'plain', supportMm = 0) {
       : ({ kind } as const);
   return { mesh: lift(facedFlat(outline, options, style).flat, { section, step: STEP, uv: true }), outline, em };
 }
+
+test('rounded, the edges of a body go along, but for those that a step before made crisp', async () => {
+  const form = {
+    kind: 'block',
+    widthMm: 100,
+    heightMm: 60,
+    depthMm: 20,
+    edge: 'plain',
+    edgeMm: 0,
+    taperPercent: 0,
+  } as const;
+  const rounded: Step = { ...usualStep('subdivide', 's'), times: 2, way: 'rounded', edges: 'round' };
+  const volume = async (steps: Step[]): Promise<number> => {
+    const project = newProject('p', 'Row', [{ ...newForm('body', 'Slab', form), steps }]);
+    const engine = await testEngine();
+    return checkMesh(pieceMesh(unwrap(await engine.evaluate(project, 'body', quietContext)))).volumeMm3 / 120_000;
+  };
+  expect(await volume([rounded])).toBeLessThan(0.5);
+  expect(await volume([usualStep('crisp', 'c'), rounded])).toBeCloseTo(1, 9);
+  expect(await volume([{ ...rounded, edges: 'stay' }])).toBeCloseTo(1, 9);
+});
 
 test('rounded, a letter with support loops keeps its silhouette within the tolerance', async () => {
   const { mesh, outline } = await solid('R', 'flow', 0.4);

@@ -58,7 +58,7 @@ export function Pieces(props: PiecesProps) {
         <h2 className={classes.title}>{texts.pieces.heading}</h2>
         <AddMenu actions={actions} selection={selection} onFile={onFile} onModel={onModel} />
       </header>
-      <DndContext sensors={sensors} collisionDetection={pointerWithin} onDragEnd={letGo}>
+      <DndContext sensors={sensors} collisionDetection={pointerWithin} accessibility={SILENT} onDragEnd={letGo}>
         <ul className={classes.list}>
           {project.pieceOrder.map((id) => (
             <PieceRow
@@ -75,6 +75,12 @@ export function Pieces(props: PiecesProps) {
     </section>
   );
 }
+
+const nothing = (): undefined => undefined;
+/** What is pulled is seen; who does not see it takes the menus. */
+const SILENT = {
+  announcements: { onDragStart: nothing, onDragOver: nothing, onDragEnd: nothing, onDragCancel: nothing },
+};
 
 /** Pulled by so many pixels a press becomes a drag. */
 const PULLED = 6;

@@ -130,7 +130,7 @@ export const recipeTexts = {
   bandsAxis: 'Bands follow one another',
   support: 'Support loops, distance',
   steps: {
-    subdivide: 'Subdivide {times}, {way}.',
+    subdivide: 'Subdivide {times}, {way}{edges}.',
     reduce: 'Reduce to {by}: {amount}.',
     triangles: 'Cut into triangles, {rule}.',
     quads: 'Join triangles to quads where they are flat within {within}.',
@@ -145,6 +145,8 @@ export const recipeTexts = {
   stepTimes: 'Subdivide, times',
   stepTimesUnit: (n: number): string => (n === 1 ? 'time' : 'times'),
   stepWay: 'Subdivide',
+  stepEdges: ', sharp edges {edges}',
+  stepEdgesLabel: 'Sharp edges',
   stepBy: 'Reduce to',
   stepShare: 'Share of the triangles',
   stepCount: 'Count of triangles',

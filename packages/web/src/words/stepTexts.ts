@@ -3,6 +3,7 @@ import { shapeTexts } from './shapeTexts.ts';
 /** Names of steps and of their choices. */
 export const stepTexts = {
   stepWays: { straight: 'flat', rounded: 'rounded' },
+  stepEdges: { stay: 'stay', round: 'are rounded, but for crisp ones' },
   reduceBy: { share: 'a share', count: 'a count', error: 'an error' },
   triangleRules: { short: 'along the shorter diagonal', same: 'all quads alike' },
   steps: {

@@ -181,9 +181,10 @@ interface AddStepProps {
 }
 
 /** A step is shown on the letters as soon as the pointer or the arrow keys reach it. */
-function AddStep({ piece: { id: pieceId, steps }, flat, others, edits, acts }: AddStepProps) {
+function AddStep({ piece, flat, others, edits, acts }: AddStepProps) {
+  const { id: pieceId, steps } = piece;
   const add = (kind: StepKind, id: string, key?: EditKey): void =>
-    edits.steps([...steps.filter((one) => one.id !== TRIED), startStep(kind, id, { flat, others })], key);
+    edits.steps([...steps.filter((one) => one.id !== TRIED), startStep(kind, id, { flat, others, isBody: !isLettering(piece) })], key);
   const trial = useTrial<StepKind>((kind, key) => add(kind, TRIED, key), edits.takeBack);
   const take = (kind: StepKind): void => {
     trial.onTry(undefined);

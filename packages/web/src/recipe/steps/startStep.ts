@@ -12,9 +12,11 @@ function round(mm: number): number {
 export const TRIED = 'tried';
 
 /** A step as it is when it is added: as large as suits the piece. */
-export function startStep(kind: StepKind, id: string, { flat, others }: { flat: ShownPiece['flat']; others: readonly OtherPiece[] }): Step {
+export function startStep(kind: StepKind, id: string, { flat, others, isBody }: { flat: ShownPiece['flat']; others: readonly OtherPiece[]; isBody: boolean }): Step {
   const step: Step = usualStep(kind, id);
   if (step.kind === 'cut') return { ...step, target: others.find(({ isBody }) => isBody)?.id ?? '', operation: 'subtract' };
+  // the edges of a body are rounded, those of letters are what is drawn
+  if (step.kind === 'subdivide') return { ...step, edges: isBody ? 'round' : 'stay' };
   if (!flat) return step;
   const [wide, tall] = [0, 1].map((k) => Math.max(1, flat.high[k] - flat.low[k]));
   const limits = { fromMm: Math.round(flat.low[0] + wide / 4), toMm: Math.round(flat.high[0] - wide / 4) };

@@ -1,6 +1,6 @@
 import type { MeshStep } from '@fictile/core';
 import type { ReactNode } from 'react';
-import { choicesOf, ChoiceValue } from '../../ui/index.ts';
+import { choicesOf, ChoiceValue, Sentence } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { number } from '../sentenceParts.tsx';
 
@@ -14,6 +14,7 @@ export function stepValues(step: MeshStep, put: (step: MeshStep, key?: string) =
       return {
         times: number('times', { label: T.stepTimes, value: step.times, kind: 'plain', unit: T.stepTimesUnit(step.times), min: 1, max: 4, step: 1, whole: true, usual: 1 }, (times, key) => put({ ...step, times }, key)),
         way: <ChoiceValue label={T.stepWay} value={step.way} choices={choicesOf(texts.stepWays)} usual="straight" onChange={(way) => put({ ...step, way })} />,
+        edges: step.way === 'rounded' && <Sentence template={T.stepEdges} values={{ edges: <ChoiceValue label={T.stepEdgesLabel} value={step.edges} choices={choicesOf(texts.stepEdges)} onChange={(edges) => put({ ...step, edges })} /> }} />,
       };
     case 'reduce':
       return {

@@ -100,9 +100,9 @@ try {
   for (const id of ['row-jug', 'row-bowl', 'row-door']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);
     await stands(page);
-    if (id === 'row-jug') await page.getByTestId('step').click({ position: { x: 5, y: 5 } });
+    if (id === 'row-jug') await onItsWay(page);
     await page.waitForTimeout(4000);
-    await take(page, id.replace('row-', ''));
+    await take(page, id === 'row-jug' ? 'put-on' : id.replace('row-', ''));
   }
   for (const id of ['row-tile', 'row-lantern', 'row-basin', 'row-collar']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);
@@ -166,6 +166,15 @@ try {
   await browser.close();
   server.kill();
   rmSync(data, { recursive: true, force: true });
+}
+
+/** Words on their way over the body that they lie on. */
+async function onItsWay(page) {
+  await page.getByRole('button', { name: 'Move it over the body' }).click();
+  await page.getByRole('group', { name: 'What it does' }).getByRole('button', { name: 'are engraved' }).click();
+  const view = await page.getByRole('img', { name: 'View of the solids' }).boundingBox();
+  for (const share of [0.5, 0.51, 0.52])
+    await page.mouse.move(view.x + share * view.width, view.y + (share + 0.04) * view.height);
 }
 
 /** Until the solid is built and two frames are drawn. */

@@ -1,4 +1,4 @@
-import { isLettering, isModel, type Faces, type RemarkCode, type ShownPiece } from '@fictile/core';
+import { isLettering, isModel, isShapeStep, type Faces, type RemarkCode, type ShownPiece } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
@@ -34,7 +34,9 @@ export function FacesChapter({
           values={faceValues(faces, edits)}
         />
       )}{' '}
-      <Sentence template={T.facesShaped} values={{ shaped: <ShapedValue shaped={faces.shaped} edits={edits} /> }} />
+      {piece.steps.some(isShapeStep) && (
+        <Sentence template={T.facesShaped} values={{ shaped: <ShapedValue shaped={faces.shaped} edits={edits} /> }} />
+      )}
       {need && !remarks.some(({ code }) => SHORT_OF_NEED.has(code)) && <NeedLine needMm={need.needMm} />}
     </Chapter>
   );

@@ -101,8 +101,12 @@ export const putTexts = {
     advise: { flat: 'Lay flat', round: 'Lay round', direction: 'Lay from one direction' },
     because: (laid: string, why: string): string => `${laid}, because ${why}.`,
     better: (why: string): string => `${why.charAt(0).toUpperCase()}${why.slice(1)}.`,
-    fits: (mm: number, room: number): string =>
-      mm <= room ? `Fits: ${mm} of ${room} mm.` : `Too long: ${mm} mm, and there are ${room}.`,
+    fits: {
+      flat: (mm: number, room: number): string =>
+        mm <= room ? `Fits: ${mm} of ${room} mm.` : `Too long: ${mm} mm, and there are ${room}.`,
+      round: (mm: number, room: number): string => `${mm} mm long; a quarter round is ${room}.`,
+      direction: (mm: number, room: number): string => `${mm} mm long; the body is ${room} wide.`,
+    },
     /** the act itself */
     act: {
       on: 'Put on a body',

@@ -176,9 +176,9 @@ export const recipeTexts = {
   finishBody: 'All of it {wall}.',
   placeOn: (name: string): string => `Lies on ${name}, and stands where that stands.`,
   facesBody: 'Curves within {tolerance}.',
-  facesShaped: 'Under steps {shaped}.',
+  facesShaped: 'When shaped, they {shaped}.',
   facesShapedLabel: 'Faces under steps that shape',
-  facesShapedNames: { fine: 'as fine as the shape needs', own: 'as they are' },
+  facesShapedNames: { fine: 'become as fine as the shape needs', own: 'stay as they are' },
   finishOwn: {
     words: 'Every letter has a finish of its own: pick letters to see it.',
     drawing: 'Every colour has a finish of its own: pick one above to change it.',

@@ -19,7 +19,7 @@ interface AdvisedProps {
 export function Advised({ onto, advice, box, onLay }: AdvisedProps) {
   const { method, why, wideMm } = advice;
   if (method === onto.method) {
-    const fits = T.fits(Math.round(box.high[0] - box.low[0]), Math.round(wideMm));
+    const fits = T.fits[method](Math.round(box.high[0] - box.low[0]), Math.round(wideMm));
     return (
       <div className={classes.need} data-testid="advice">
         {T.because(T.advised[method], T.whys[why])} {fits}

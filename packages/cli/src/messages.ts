@@ -269,6 +269,7 @@ const CUT_FAULTS: Readonly<Record<CutFault, string>> = {
   fine: 'Points lie nearer to each other than can be told apart. Join them first.',
   crossed:
     'As it lies there the lettering runs through itself, so nothing was cut. Make it smaller, its rim narrower, or choose another --method.',
+  result: 'Faces would cross where it is cut, so nothing was cut. Move the words a little, or take another size.',
   empty: 'Nothing would be left: where they stand the two share nothing, or one holds the other. Move the words.',
   volume:
     'What came out of the cut has the wrong volume: faces of the model, or of the lettering as it lies there, run through each other. Mend the model, or choose another --method.',

@@ -78,7 +78,8 @@ export type DrawingSkip =
   | 'pages';
 
 /** Why a solid can't be cut, or can't cut: it is open or its faces don't meet; it faces inward; what cuts is no solid; the result is none; too many points; points nearer than they can be told apart; volumes don't add up; nothing would be left; what cuts runs through itself. */
-export type CutFault = 'open' | 'inward' | 'cutter' | 'kernel' | 'large' | 'fine' | 'volume' | 'empty' | 'crossed';
+export type CutFault =
+  'open' | 'inward' | 'cutter' | 'kernel' | 'large' | 'fine' | 'volume' | 'empty' | 'crossed' | 'result';
 
 /** What helps letters that sink or float: laid another way, bent with the surface, or lifted. */
 export type LaidBetter = 'round' | 'direction' | 'bending' | 'lift';

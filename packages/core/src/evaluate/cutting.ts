@@ -1,5 +1,6 @@
 import { ByteCache, remark, textHash, type Carver, type CutFault, type Remark } from '../base/index.ts';
 import { bodySurface, carve, INSIDE, prepare, type BodySurface, type Fault, type Prepared } from '../boolean/index.ts';
+import { meshCrosses } from '../check/index.ts';
 import type { CuttingStep } from '../document/index.ts';
 import { assemble, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, middleOfBox, transformPoints, type Transform } from '../math/index.ts';
@@ -61,7 +62,7 @@ export class Cuts {
       if (!cut) return undefined;
       this.#done.set(key, cut, 'mesh' in cut ? meshBytes(cut.mesh) : FAULT_BYTES);
     }
-    if ('why' in cut) return { clusters: [...clusters], remarks: [remark('CUT_LEFT_OUT', { stepId: step.id, why: cut.why })] };
+    if ('why' in cut) return { clusters: [...clusters], remarks: [remark('CUT_LEFT_OUT', { stepId: step.id, why: reasonOf(cut, cutter) })] };
     const letters = 1 + Math.max(-1, ...clusters.flatMap((cluster) => cluster.letters));
     const remarks = cut.remarks.map((one) => ({ ...one, params: { ...one.params, stepId: step.id } }) as Remark);
     return { clusters: [asCluster(cut.mesh, textHash(key), letters)], remarks };
@@ -117,6 +118,10 @@ async function firstSound({ whole, surface }: Body, step: CuttingStep, cutter: C
   const last = attempt(cutter, true, true);
   return 'mesh' in last ? last : first;
 } // prettier-ignore
+
+/** What crosses in the end is the cutter's doing only where that crosses itself. */
+const reasonOf = ({ why }: Fault, { clusters }: Cutter): CutFault =>
+  why === 'crossed' && !clusters.some(({ mesh }) => meshCrosses(mesh)) ? 'result' : why;
 
 /** Each narrower rim that is tried is so much of the one before; below a share of what was asked for there is none. */
 const NARROWER = 0.7;

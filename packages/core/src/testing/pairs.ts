@@ -159,7 +159,7 @@ export async function judgePair({ project, isFlush, form }: Pair, engine: Tools)
       wrong.push(`flush letters refused: ${refusal.params.why}`);
     if (Math.abs(report.volumeMm3 - before.volumeMm3) > 1e-6 * before.volumeMm3)
       wrong.push('a cut that is left out has changed the body');
-    if (refusal.params.why === 'crossed' && !crossesAlone(words, told))
+    if (refusal.params.why === 'crossed' && !crossesAlone(words, told) && !goesRoundAnEdge(words, form))
       wrong.push('told to run through itself, and does not');
   } else if (!told('CUT_APART') && report.volumeMm3 === before.volumeMm3 && report.faces === before.faces)
     wrong.push('nothing was cut, and nothing is told');
@@ -182,6 +182,13 @@ const crossesAlone = (words: Evaluated, told: (code: Remark['code']) => Remark |
   (['ONTO_FOLDS', 'SHAPE_CROSSES', 'SHAPE_FOLDS', 'LETTERS_CROSS', 'ONTO_OVERHANGS'] as const).some(
     (code) => told(code) !== undefined,
   );
+
+/** On a block, laid over an edge: what is drawn deeper there runs into itself. */
+function goesRoundAnEdge({ onto }: Evaluated, form: FormShape): boolean {
+  if (form.kind !== 'block' || !onto) return false;
+  const { low, high } = onto.options.box;
+  return Math.hypot(high[0] - low[0], high[1] - low[1]) > Math.min(form.heightMm, form.depthMm);
+}
 
 /** Of a plain block letters reach over a border where their box leaves the body's, seen from that side. */
 function borderFaults(words: Evaluated, plain: Evaluated, isTold: boolean): string[] {

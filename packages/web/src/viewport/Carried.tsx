@@ -39,6 +39,7 @@ interface CarriedProps {
 
 /** Pixels that a press may stray by; farther it has turned the view. */
 const STRAY = 4;
+const PIXELS_A_NOTCH = 100;
 const DEGREES_A_NOTCH = 5;
 const DEGREES_A_PIXEL = 0.5;
 
@@ -122,10 +123,12 @@ function followPointer(canvas: HTMLCanvasElement, { latest, seen, onMet }: Follo
   };
   const onWheel = (event: WheelEvent): void => {
     event.preventDefault();
-    const way = Math.sign(event.deltaY !== 0 ? event.deltaY : event.deltaX);
+    // a touchpad sends many small ones where a wheel sends one
+    const far = event.deltaY !== 0 ? event.deltaY : event.deltaX;
+    const notches = Math.max(-1, Math.min(1, far / PIXELS_A_NOTCH));
     const { carrying } = latest();
-    if (event.shiftKey) carrying.turn(-DEGREES_A_NOTCH * way);
-    else carrying.size(-way);
+    if (event.shiftKey) carrying.turn(-DEGREES_A_NOTCH * notches);
+    else carrying.size(-notches);
   };
   const gone = new AbortController();
   const heard = { signal: gone.signal, passive: false };

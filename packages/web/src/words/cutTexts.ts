@@ -34,6 +34,7 @@ export const cutTexts = {
       fine: 'Points of this piece lie too near to each other. Join them first.',
       crossed:
         'What cuts runs through itself as it lies there. Make it smaller, its rim narrower, or lay it where the surface curves less.',
+      result: 'Faces would cross where it is cut. Move the words a little, or take another size.',
       empty: 'Nothing would be left of this piece. Move one of the two.',
       volume:
         'Faces run through each other, in this piece or in what cuts it, so the cut can’t be trusted and is left out.',

@@ -13,7 +13,6 @@ export const cutTexts = {
     more: '{soft} {loose} {clean}. Quads beside the cut: {ring}.',
     noRing: 'none',
     labels: {
-      target: 'Piece that cuts',
       operation: 'What it does',
       sinkMm: 'Depth below the surface',
       softMm: 'Radius of the rim',

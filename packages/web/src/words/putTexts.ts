@@ -25,7 +25,6 @@ export const putTexts = {
     onlyPicked: 'the picked letters ',
     these: { words: 'These words', drawing: 'This drawing', form: 'This body', model: 'This model' },
     it: 'this piece',
-    own: { words: 'them', drawing: 'it', form: 'it', model: 'it' },
     /** of words, as a menu has them */
     ways: {
       many: {
@@ -129,7 +128,6 @@ export const putTexts = {
       pressPiece: 'Press the words to put on it.',
       noBody: 'There is no body yet.',
       addSlab: 'Add a slab',
-      offBody: 'Go over a body.',
       pickBody: (name: string): string => `On ${name}`,
       pickPiece: (name: string): string => `Take ${name}`,
       newWords: 'Take new words',

@@ -370,6 +370,28 @@ describe('reading a document', () => {
     expect(unwrap(parseProject(old)).pieces.a.steps).toEqual([usualStep('reduce', 'r')]);
   });
 
+  test('a document of version 16 holds what it lays where it was pressed, and its models face outward', () => {
+    const { a } = start().pieces;
+    const { place: _place, ...onto } = usualStep('onto', 'o');
+    const { edges: _edges, ...subdivide } = usualStep('subdivide', 's');
+    const { shaped: _shaped, ...faces } = a.body.faces;
+    const model = {
+      kind: 'model',
+      asset: 'a'.repeat(64),
+      format: 'obj',
+      unit: 'mm',
+      up: 'y',
+      scalePercent: 100,
+      closed: false,
+      paint: 'finish',
+    };
+    const body = { ...a.body, faces };
+    const pieces = { a: { ...a, body, steps: [onto, subdivide] }, b: { ...a, id: 'b', body, source: model } };
+    const read = unwrap(parseProject({ ...stored(), schemaVersion: 16, pieces, pieceOrder: ['a', 'b'] }));
+    expect(read.pieces.a).toEqual({ ...a, steps: [usualStep('onto', 'o'), usualStep('subdivide', 's')] });
+    expect(read.pieces.b.source).toEqual({ ...model, sides: 'outward' });
+  });
+
   test('a document of version 1 gets the place and the looks it was drawn with', () => {
     const before: Record<string, unknown> = { ...start().pieces.a };
     delete before.placement;

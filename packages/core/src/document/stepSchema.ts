@@ -251,7 +251,8 @@ const SHAPE_STEPS = [
     kind: z.literal('onto'),
     /** id of the other piece; empty: none yet */ target: z.string().max(64),
     method: z.enum(['round', 'direction', 'closest', 'flat']),
-    /** what of the flat layout is held: its zero, or the middle of all there is */ heldBy: z.enum(['zero', 'middle']),
+    /** what of the flat layout is held: its zero, the middle of all there is, or in that middle the capitals' own or the baseline's */ heldBy:
+      z.enum(['zero', 'middle', 'capitals', 'baseline']),
     /** at which place of the other piece */ place: heldPlaceSchema,
     /** where that was pressed, held before the surface, where it looks to, and the letters' up; a side says them itself */ fromMm:
       point,

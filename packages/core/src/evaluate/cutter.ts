@@ -1,7 +1,7 @@
 import { keyHash, ok, ownEntry, type Result } from '../base/index.ts';
 import { cutsOf, isLettering, ontoStepOf, type CuttingStep, type Piece, type Project } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
-import { diagonalOf, middleOfBox, movedBox, turnedBack, type Box3, type Transform } from '../math/index.ts';
+import { diagonalOf, movedBox, turnedBack, type Box3, type Transform } from '../math/index.ts';
 import { riseOver, type Target } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
 import { holdOf } from './holdOf.ts';
@@ -105,11 +105,11 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
   const body = await evaluate(before, piece.id);
   if (!body.ok) return body;
   // what stays flat has to know what rises through its plane, and a middle is that of the words as they look
-  const isHeldByMiddle = ontoStepOf(tool)?.heldBy === 'middle';
+  const isHeldByMiddle = (ontoStepOf(tool)?.heldBy ?? 'zero') !== 'zero';
   const plain = staysFlat(tool, step) || isHeldByMiddle ? await evaluate(before, tool.id) : undefined;
   if (plain && !plain.ok) return plain;
   const target = targetOf(body.value);
-  const held = plain?.value.onto && isHeldByMiddle ? middleOfBox(plain.value.onto.options.box) : undefined;
+  const held = plain?.value.onto && isHeldByMiddle ? plain.value.onto.options.held : undefined;
   const flat = plain?.value.flat;
   const shapeOf = (softMm: number): CutShape | undefined => {
     const soft = { ...step, softMm };

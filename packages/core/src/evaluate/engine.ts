@@ -242,7 +242,7 @@ export class Engine {
       remarks,
       clusters: cluster ? [cluster] : [],
       paints: painted,
-      layout: { letters: [], baselines: [], emMm: 0 },
+      layout: { letters: [], baselines: [], emMm: 0, capMm: 0 },
       heights: { up: 0, down: 0 },
       built: { clusters: 1, wavefronts: 0, lifted: 0 },
       need: undefined,
@@ -340,7 +340,7 @@ export class Engine {
 
   #ontoTools(
     { steps, body }: Piece,
-    { baselines, emMm }: LaidLines,
+    { baselines, emMm, capMm }: LaidLines,
     { preview, cut }: Run,
     { grounds }: Under,
   ): OntoTools {
@@ -348,6 +348,7 @@ export class Engine {
       grounds,
       steps,
       baselines,
+      capMm,
       middle: emMm * MIDDLE_OF_EM,
       toleranceMm: body.faces.toleranceMm,
       maps: this.#grounds.maps,
@@ -396,7 +397,7 @@ interface Run extends Required<EvaluateOptions> {
   keptAs?: string;
 }
 
-type LaidLines = Pick<Layout, 'baselines' | 'emMm'>;
+type LaidLines = Pick<Layout, 'baselines' | 'emMm' | 'capMm'>;
 
 /** A piece before its steps. */
 interface BuiltPiece extends Run {

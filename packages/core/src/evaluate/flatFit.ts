@@ -21,14 +21,15 @@ const LEAST = 0.25;
 export function flatFit(piece: Piece, { onto, ground }: Evaluated): FlatFit | undefined {
   const step = ontoStepOf(piece);
   if (!step || !onto || !ground) return undefined;
-  const { box, toleranceMm } = onto.options;
+  const { box, held = [0, 0], toleranceMm } = onto.options;
   const [wide, tall] = [box.high[0] - box.low[0], box.high[1] - box.low[1]];
   const hold = holdOf(step, ground.box);
   const room = flatRoom(ground, hold, { wide, tall, toleranceMm });
   const scale = FILLS * (room?.scale ?? 0);
   if (!room || scale < LEAST) return undefined;
-  // held by its middle it stays about that
-  const [x, y] = step.heldBy === 'middle' ? [0, 0] : middleOfBox(box);
+  // from what is held to the middle of all there is
+  const middle = middleOfBox(box);
+  const [x, y] = [middle[0] - held[0], middle[1] - held[1]];
   const { across, up, out } = room.axes;
   const at = plus(plus(plus(room.at, across, -scale * x), up, -scale * y), out, HELD_BEFORE_MM);
   return {

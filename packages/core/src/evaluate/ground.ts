@@ -152,6 +152,8 @@ export interface OntoTools {
   /** heights of the lines of text, and from there to the middle of lower-case letters, mm */
   baselines: readonly number[];
   middle: number;
+  /** of capitals, mm */
+  capMm: number;
   toleranceMm: number;
   maps: LaidMaps;
   /** a preview: fewer nodes, and places by them alone */
@@ -184,6 +186,7 @@ export function ontoOf(tools: OntoTools, isLookedAt = false): NonNullable<ChainF
     if (!map) return undefined;
     const options = {
       box,
+      held: heldPlaceOf(step, { ...tools, box }),
       lift: step.liftMm,
       root: tools.isCutter ? 0 : tools.toleranceMm + BELOW * ground.target.diagonal,
       rigid: step.rigid,
@@ -234,10 +237,16 @@ function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { bo
 }
 
 /** Of the flat plane; by its zero words stay where they are as they are retyped, by their middle they grow to both sides. */
-function heldPlaceOf({ heldBy }: OntoStep, { box, heldMm }: OntoTools & { box: Box3 }): readonly [number, number] {
+function heldPlaceOf(step: OntoStep, tools: OntoTools & { box: Box3 }): readonly [number, number] {
+  const { heldBy } = step;
+  const { box, heldMm, baselines, capMm } = tools;
   if (heldBy === 'zero') return [0, 0];
+  if (heldMm) return heldMm;
   const [x, y] = middleOfBox(box);
-  return heldMm ?? [x, y];
+  // lines that are bent or moved already have no baseline any more
+  if (heldBy === 'middle' || baselines.length === 0 || !standsFlat(tools.steps, step)) return [x, y];
+  const lines = (Math.min(...baselines) + Math.max(...baselines)) / 2;
+  return [x, heldBy === 'capitals' ? lines + capMm / 2 : lines];
 }
 
 const layingOf = (step: OntoStep, { box }: Target, drape: Laying['drape']): Laying => ({

@@ -99,6 +99,25 @@ test('words stay in the middle of a front that grows, and of another body', asyn
   }
 });
 
+test.each([
+  ['capitals', 0],
+  ['baseline', 1],
+] as const)('held by their %s words do not move when a letter reaches below the line', async (heldBy, isOver) => {
+  const slab = newForm('body', 'Slab', block(300, 120, 24));
+  const top = async (text: string): Promise<number> => {
+    const one = { ...project({ ...at(on('front')), heldBy }, slab) };
+    const { high } = await laidBox({
+      ...one,
+      pieces: { ...one.pieces, words: words([{ ...at(on('front')), heldBy }], text) },
+    });
+    return high[1];
+  };
+  const [plain, below] = [await top('I'), await top('Ip')];
+  expect(below).toBeCloseTo(plain, 6);
+  // capitals are 72 mm tall, the middle of the front is 60 up
+  expect(plain).toBeCloseTo(isOver ? 60 + 72 : 60 + 36, 0);
+});
+
 describe('how lettering lies best', () => {
   const held = (from: Vec3, toward: Vec3 = [0, 0, -1]) => ({ from, toward, up: [0, 1, 0] as Vec3, turnDegrees: 0 });
   const line: Box3 = { low: [-30, -6, 0], high: [30, 6, 5] };

@@ -26,7 +26,7 @@ export function layDrawing(
   return {
     ...{ letters: letters.map(({ letter, heightMm: high }) => standsApart(letter, drawing, high)), baselines: [] },
     ...{ missing: [], stoodIn: new Map(), lacksSmallCapitals: false, lacksMm: 0 },
-    ...{ emMm, sizeMm: emMm, extentMm },
+    ...{ emMm, sizeMm: emMm, extentMm, capMm: 0 },
   };
 }
 

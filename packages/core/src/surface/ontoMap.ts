@@ -5,6 +5,8 @@ import type { Spot } from './surfaceGrid.ts';
 export interface OntoOptions {
   /** around the flat piece */
   box: Box3;
+  /** the place of the flat plane that is held; usually its zero */
+  held?: readonly [number, number];
   /** over the surface, mm */
   lift: number;
   /** how far the back is sunk where it is not lifted, mm */

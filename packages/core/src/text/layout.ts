@@ -76,6 +76,7 @@ function layAt(graphemes: readonly Grapheme[], fonts: FontSet, options: LayoutOp
   const baselines = baselinesOf(lines.length, fonts.primary, emMm, options);
   const layout: Layout = {
     ...{ letters: [], baselines, emMm, sizeMm: options.sizeMm, extentMm: 0, lacksMm: 0 },
+    capMm: capMm(options, emMm, metrics),
     ...told(shaped, fonts.primary, options),
   };
   let words = 0;

@@ -138,6 +138,8 @@ export interface Layout {
   lacksSmallCapitals: boolean;
   /** by how much a circle's radius is too small, or a curve too short, for the longest line, mm */
   lacksMm: number;
+  /** of capitals; 0 of what has none */
+  capMm: number;
   /** the em of every font, mm */
   emMm: number;
   /** after fitting */

@@ -1,6 +1,6 @@
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useMemo, useState } from 'react';
-import { isOnEdge, middleOfBox, type OntoStep, type ShapeStep, type ShownPiece } from '@fictile/core';
+import { isOnEdge, middleOfBox, type ShapeStep, type ShownPiece } from '@fictile/core';
 import type { Matrix4 } from 'three';
 import { Vector3 } from 'three';
 import { onPlane, toStep } from './drags.ts';
@@ -50,12 +50,13 @@ export function StepHandles({ stepping, shown }: StepHandlesProps) {
   if (!space) return null;
   const size = Math.max(...[0, 1, 2].map((k) => space.flat.high[k] - space.flat.low[k]));
   const props = { stepping, space, size };
+  const held = (shown.onto?.stepId === step.id ? shown.onto.options.held : undefined) ?? [0, 0];
   return (
     <group userData={TOOL}>
       {/* over letters that are laid it would hide them */}
       {step.kind !== 'onto' && <Backbone {...props} />}
       {step.kind === 'bend' ? <BendKnob {...props} step={step} /> : <StrengthKnob {...props} />}
-      {step.kind === 'onto' && <AnchorKnob {...props} at={space.toWorld(heldIn(step, space.flat))} />}
+      {step.kind === 'onto' && <AnchorKnob {...props} at={space.toWorld([held[0], held[1], space.flat.high[2]])} />}
       {step.kind === 'onto' && step.guide === 'drawn' && step.method === 'round' && (
         <GuidePen
           step={step}
@@ -103,12 +104,6 @@ function Backbone({ stepping: { step }, space }: PartProps) {
     }).flat();
   }, [step, space]);
   return <Dots points={points} />;
-}
-
-/** What of the flat layout is held, on its front. */
-function heldIn({ heldBy }: OntoStep, flat: Space['flat']): Place {
-  const [x, y] = heldBy === 'middle' ? middleOfBox(flat) : [0, 0];
-  return [x, y, flat.high[2]];
 }
 
 /** Over the middle of the words, by half their height. */

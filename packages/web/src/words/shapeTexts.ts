@@ -89,7 +89,12 @@ export const shapeTexts = {
   guideHint: 'To draw it, pull the cone over the other piece.',
   guideHelp: 'One place a line: across, up, forward, in mm.',
   guideFault: (line: number): string => `Line ${line} needs three numbers.`,
-  heldBys: { zero: 'their zero', middle: 'their middle' },
+  heldBys: {
+    zero: 'their zero',
+    middle: 'their middle',
+    capitals: 'the middle of their capitals',
+    baseline: 'their baseline',
+  },
   overhangs: { straight: 'letters run on straight', follow: 'letters bend round', leave: 'letters are left out' },
   ontoTrue: (length: string, angle: string, thickness: string): string =>
     `True to the flat letters within ${length} % in length, ${angle}° in angle, ${thickness} % in thickness.`,

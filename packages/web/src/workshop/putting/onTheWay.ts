@@ -210,3 +210,14 @@ export const lettersFor = (project: Project, bodyId: string): Piece[] =>
         !piece.locked &&
         bodiesFor(project, piece.id).some(({ id }) => id === bodyId),
     );
+
+/** What moves it on. */
+export interface Moves {
+  change: (make: (before: OnTheWay) => OnTheWay) => void;
+  take: () => void;
+  leave: () => void;
+  addSlab: () => string;
+}
+
+/** Between -180 and 180. */
+export const turned = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;

@@ -1,7 +1,6 @@
 import { useEffect } from 'react';
 import { isTyping } from '../../commands/index.ts';
-import { inFront, type OnTheWay } from './onTheWay.ts';
-import { turned, type Moves } from './usePutting.ts';
+import { inFront, turned, type Moves, type OnTheWay } from './onTheWay.ts';
 
 /** mm that an arrow key moves what is on its way, and degrees that it turns it with Shift. */
 const STEP_MM = 2;

@@ -24,6 +24,8 @@ import {
   settled,
   sizeOn,
   shownOnTheWay,
+  turned,
+  type Moves,
   type OnTheWay,
 } from './onTheWay.ts';
 import { usePutKeys } from './usePutKeys.ts';
@@ -81,13 +83,6 @@ export function usePutting(bench: Bench): {
   const moves: Moves = { change, take, leave, addSlab: () => latest.current.addForm('block') };
   usePutKeys(now, moves);
   return { acts: { start }, state: now, shownProject, moves };
-}
-
-export interface Moves {
-  change: (make: (before: OnTheWay) => OnTheWay) => void;
-  take: () => void;
-  leave: () => void;
-  addSlab: () => string;
 }
 
 /** What can't be meant otherwise is taken at once: the only body, or the only words that lie nowhere yet. */
@@ -183,6 +178,3 @@ export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlookin
 
 /** A notch of the wheel. */
 const A_NOTCH = 1.05;
-
-/** Between -180 and 180. */
-export const turned = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;

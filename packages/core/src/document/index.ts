@@ -20,7 +20,7 @@ export {
   usualWire,
   usualWords,
 } from './defaults.ts';
-export { usualStep, usualWhere } from './usualStep.ts';
+export { middleOfSide, usualStep, usualWhere } from './usualStep.ts';
 export { applyEdit } from './edits.ts';
 export type { Edit } from './edits.ts';
 export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';

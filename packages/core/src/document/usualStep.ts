@@ -1,4 +1,4 @@
-import type { Course, Step, StepKind, StepPlace } from './stepSchema.ts';
+import type { BodySide, Course, HeldPlace, Step, StepKind, StepPlace } from './stepSchema.ts';
 
 /** Acting everywhere. */
 export const usualWhere = (): StepPlace => ({
@@ -9,6 +9,16 @@ export const usualWhere = (): StepPlace => ({
   softMm: 20,
   parts: 'all',
   letters: [],
+});
+
+/** The middle of a side of another piece. */
+export const middleOfSide = (side: BodySide): Extract<HeldPlace, { kind: 'side' }> => ({
+  kind: 'side',
+  side,
+  acrossMm: 0,
+  acrossFrom: 'middle',
+  upMm: 0,
+  upFrom: 'middle',
 });
 
 const whole = { whole: true, fromMm: -100, toMm: 100 } as const;

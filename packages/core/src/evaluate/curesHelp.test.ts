@@ -3,6 +3,7 @@ import { checkMesh } from '../check/index.ts';
 import {
   applyEdit,
   cureOf,
+  middleOfSide,
   newForm,
   newPiece,
   newProject,
@@ -21,7 +22,7 @@ import type { Evaluated } from './evaluated.ts';
 import { pieceMesh } from './scenePart.ts';
 
 const engine = new Engine(await testTools());
-const FRONT = { kind: 'side', side: 'front', acrossMm: 0, acrossFrom: 'middle', upMm: 0, upFrom: 'middle' } as const;
+const FRONT = middleOfSide('front');
 const crate: FormShape = {
   kind: 'block',
   widthMm: 100,

@@ -1,4 +1,4 @@
-import type { BodySide, HeldPlace, OntoStep } from '../document/index.ts';
+import { middleOfSide, type BodySide, type HeldPlace, type OntoStep } from '../document/index.ts';
 import { dot, middleOfBox, plus, type Box3, type Vec3 } from '../math/index.ts';
 import type { Hold } from '../surface/index.ts';
 
@@ -48,7 +48,7 @@ export function sidePlaceAt(at: Vec3, normal: Vec3, box: Box3): SidePlace | unde
   const { across, up } = SIDES[side];
   const way = plus(at, middleOfBox(box), -1);
   const far = (axis: Vec3): number => Math.round(10 * dot(axis, way)) / 10 + 0;
-  return { kind: 'side', side, acrossMm: far(across), acrossFrom: 'middle', upMm: far(up), upFrom: 'middle' };
+  return { ...middleOfSide(side), acrossMm: far(across), upMm: far(up) };
 }
 
 /** Cosine of two degrees. */

@@ -1,4 +1,4 @@
-import { BODY_SIDES, type BodySide, type HeldPlace, type OntoStep } from '@fictile/core';
+import { BODY_SIDES, middleOfSide, type BodySide, type HeldPlace, type OntoStep } from '@fictile/core';
 import type { ReactNode } from 'react';
 import { choicesOf, ChoiceValue } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
@@ -31,10 +31,7 @@ export function HeldPlaceChoice({ onto, put }: HeldProps) {
   };
   const take = (side: string): void => {
     if (!BODY_SIDES.includes(side as BodySide)) return;
-    const held: SidePlace =
-      place.kind === 'side'
-        ? place
-        : { kind: 'side', side: 'front', acrossMm: 0, acrossFrom: 'middle', upMm: 0, upFrom: 'middle' };
+    const held = place.kind === 'side' ? place : middleOfSide('front');
     put({ ...onto, place: { ...held, side: side as BodySide } });
   };
   return (

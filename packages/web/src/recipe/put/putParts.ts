@@ -1,4 +1,5 @@
 import {
+  middleOfSide,
   putRows,
   putStepOf,
   usualStep,
@@ -20,14 +21,7 @@ export interface Standing {
   cut: CutStep | undefined;
 }
 
-export const FRONT: HeldPlace = {
-  kind: 'side',
-  side: 'front',
-  acrossMm: 0,
-  acrossFrom: 'middle',
-  upMm: 0,
-  upFrom: 'middle',
-};
+export const FRONT: HeldPlace = middleOfSide('front');
 
 /** How something is laid on a body first: in the middle of its front. */
 export const firstLaid = (id: string, target: string): OntoStep => ({

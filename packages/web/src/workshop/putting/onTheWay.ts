@@ -2,6 +2,7 @@ import {
   applyEdit,
   isLettering,
   isWords,
+  middleOfSide,
   ontoStepOf,
   groundOf,
   newPiece,
@@ -12,7 +13,6 @@ import {
   type CutStep,
   type Edge,
   type Edit,
-  type HeldPlace,
   type OntoStep,
   type Piece,
   type Project,
@@ -43,12 +43,10 @@ export interface OnTheWay {
   ids: { onto: string; cut: string };
 }
 
-const MIDDLE: HeldPlace = { kind: 'side', side: 'front', acrossMm: 0, acrossFrom: 'middle', upMm: 0, upFrom: 'middle' };
-
 /** In the middle of a body's front. */
 export function inFront(bodyId: string): HeldOn {
   const { fromMm, toward, up } = usualStep('onto', '');
-  return { bodyId, place: MIDDLE, fromMm, toward, up };
+  return { bodyId, place: middleOfSide('front'), fromMm, toward, up };
 }
 
 export const pieceOf = ({ pieceId, made }: OnTheWay, project: Project): Piece | undefined =>

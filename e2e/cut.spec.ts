@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { checkMesh, faceCount, readObj, unwrap } from '@fictile/core';
 import {
   addForm as add,
@@ -8,17 +8,15 @@ import {
   makeUndrawn,
   moreOf,
   onItsWay,
-  pieces,
   putOn,
   saveAs,
   settled,
   typeValue,
   words,
+  work,
 } from './testing/workshop.ts';
 
 const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0, shells: 1 };
-
-const work = (page: Page, name: RegExp): Promise<void> => pieces(page).getByRole('button', { name }).first().click();
 
 test('the long walk: bent, laid round, engraved with a soft rim, a letter of its own; then retyped, another font, another body', async ({
   page,

@@ -14,11 +14,11 @@ import {
   settled,
   typeValue,
   words,
+  work,
 } from './testing/workshop.ts';
 
 const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
 
-const work = (page: Page, name: RegExp): Promise<void> => pieces(page).getByRole('button', { name }).first().click();
 const steps = (page: Page) => page.getByTestId('step');
 
 /** What would be handed over of some pieces: closed, and nothing crosses. */

@@ -64,6 +64,10 @@ export async function saveAs(page: Page, format: 'OBJ' | 'STL' | 'PLY' | 'GLB'):
 
 export const pieces = (page: Page): Locator => page.getByRole('complementary', { name: 'Pieces' });
 
+/** Brings a piece to work by its row. */
+export const work = (page: Page, name: RegExp): Promise<void> =>
+  pieces(page).getByRole('button', { name }).first().click();
+
 /** Adds a form, and waits until it stands. */
 export async function addForm(page: Page, form: string): Promise<void> {
   await pieces(page).getByRole('button', { name: 'Add', exact: true }).click();

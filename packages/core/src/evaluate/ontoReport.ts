@@ -129,7 +129,8 @@ export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>,
       letters,
     );
   };
-  const better = { stepId: step.id, better: betterLaid(look) };
+  // looks at the surface once more, so only where there is something to tell
+  const better = sunk.size + floating.size > 0 ? betterLaid(look) : 'lift';
   return {
     report: { ...report, sunk: sunk.size, floating: floating.size, beside: over.size },
     over,
@@ -143,12 +144,20 @@ export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>,
         : []),
       ...(squeezed.size > 0 ? [remark('ONTO_FOLDS', { letters: named(squeezed.keys()), percent: Math.min(...squeezed.values()) })] : []), // prettier-ignore
       ...(sunk.size > 0
-        ? [remark('ONTO_SINKS', { ...better, letters: named(sunk.keys()), byMm: -Math.min(...sunk.values()) })]
+        ? [
+            remark('ONTO_SINKS', {
+              stepId: step.id,
+              better,
+              letters: named(sunk.keys()),
+              byMm: -Math.min(...sunk.values()),
+            }),
+          ]
         : []),
       ...(floating.size > 0
         ? [
             remark('ONTO_FLOATS', {
-              ...better,
+              stepId: step.id,
+              better,
               letters: named(floating.keys()),
               byMm: -Math.min(...floating.values()),
             }),

@@ -30,7 +30,7 @@ export function PutSentence(props: PutSentenceProps) {
   const { piece, body, onto, cut } = standing;
   const way: PutWay = cut?.operation ?? 'lie';
   const edit = edits(props);
-  const name = piece.name || texts.pieces.newWords;
+  const cuts = cut && cutValues(cut, edit.cut);
   const bodyOf = { label: texts.shape.labels.target, value: body?.id ?? onto?.target ?? '', others: props.others };
   const values = {
     piece:
@@ -43,16 +43,16 @@ export function PutSentence(props: PutSentenceProps) {
     way: (
       <WayChoice standing={standing} isMany={side === 'piece' && kind === 'words'} edits={props.edits} put={edit.way} />
     ),
-    ...(cut && cutValues(cut, edit.cut)),
-    sunk: cut && !piece.isBody ? <Sentence template={T.sunk} values={cutValues(cut, edit.cut)} /> : null,
-    laid: onto ? <Laid {...props} onto={onto} name={name} edit={edit.onto} /> : T.unlaid,
+    ...cuts,
+    sunk: cuts && !piece.isBody ? <Sentence template={T.sunk} values={cuts} /> : null,
+    laid: onto ? <Laid {...props} onto={onto} edit={edit.onto} /> : T.unlaid,
   };
   return (
     <>
       <Sentence template={T.sentences[way]} values={values} />
       <Fold>
         {onto && <MoreLaid {...props} onto={onto} edit={edit.onto} />}
-        {cut && way !== 'lie' && <Sentence template={` ${texts.cut.more}`} values={cutValues(cut, edit.cut)} />}
+        {cuts && way !== 'lie' && <Sentence template={` ${texts.cut.more}`} values={cuts} />}
       </Fold>
     </>
   );
@@ -122,15 +122,14 @@ const laidValues = ({ onto, edit, edits: { takeBack }, picked, others }: LaidPro
     readCurve: () => Promise.resolve(undefined),
   });
 
-function Laid(props: LaidProps & { name: string }) {
-  const { onto, standing } = props;
+function Laid(props: LaidProps) {
+  const { onto, side, standing } = props;
   const values = laidValues(props);
-  const { side, body } = { side: props.side, body: standing.body };
   const turned = onto.turnDegrees === 0 ? null : <Sentence template={T.turned} values={values} />;
   const letters = onto.letters.length > 0 && side === 'piece' ? T.onlyPicked : '';
   const at = <HeldPlaceChoice onto={onto} put={props.edit} />;
   const off = isOff(onto) ? (
-    <Sentence template={T.off} values={heldOff({ onto, put: props.edit, flat: body?.flat })} />
+    <Sentence template={T.off} values={heldOff({ onto, put: props.edit, flat: standing.body?.flat })} />
   ) : null;
   return <Sentence template={T.laid} values={{ ...values, turned, letters, at, off }} />;
 }

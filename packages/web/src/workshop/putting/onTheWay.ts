@@ -10,6 +10,7 @@ import {
   putStepOf,
   splitGraphemes,
   usualStep,
+  wayOf,
   type CutStep,
   type Edge,
   type Edit,
@@ -61,17 +62,18 @@ export function begun(
   const piece = made ?? (pieceId === undefined ? undefined : project.pieces[pieceId]);
   const laid = piece && ontoStepOf(piece);
   const isLaid =
-    laid !== undefined && (from.bodyId === undefined || laid.target === from.bodyId) && laid.target in project.pieces;
+    piece !== undefined &&
+    laid !== undefined &&
+    (from.bodyId === undefined || laid.target === from.bodyId) &&
+    laid.target in project.pieces;
   const body = from.bodyId === undefined ? undefined : project.pieces[from.bodyId];
-  const before = isLaid ? project.pieces[laid.target] : body;
-  const cut = piece && before && putStepOf(before, piece.id);
   const { place, fromMm, toward, up } = laid ?? usualStep('onto', '');
   return {
     pieceId,
     made,
     held: isLaid ? { bodyId: laid.target, place, fromMm, toward, up } : body && inFront(body.id),
     begunOn: isLaid ? laid.target : body?.id,
-    way: from.way ?? (isLaid ? (cut?.on ? cut.operation : 'lie') : 'engrave'),
+    way: from.way ?? (isLaid ? wayOf(project.pieces[laid.target], piece.id) : 'engrave'),
     method: isLaid ? laid.method : 'flat',
     isMethodChosen: isLaid,
     turnDegrees: isLaid ? laid.turnDegrees : 0,
@@ -217,5 +219,19 @@ export interface Moves {
   addSlab: () => string;
 }
 
+/** A notch of the wheel. */
+const A_NOTCH = 1.05;
+
+export const largerBy = (before: OnTheWay, notches: number): OnTheWay => ({
+  ...before,
+  isSized: true,
+  scale: before.scale * A_NOTCH ** notches,
+});
+
+export const turnedBy = (before: OnTheWay, degrees: number): OnTheWay => ({
+  ...before,
+  turnDegrees: turned(before.turnDegrees + degrees),
+});
+
 /** Between -180 and 180. */
-export const turned = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;
+const turned = (degrees: number): number => ((((degrees + 180) % 360) + 360) % 360) - 180;

@@ -1,12 +1,11 @@
 import { useEffect } from 'react';
 import { isTyping } from '../../commands/index.ts';
-import { inFront, turned, type Moves, type OnTheWay } from './onTheWay.ts';
+import { inFront, largerBy, turnedBy, type Moves, type OnTheWay } from './onTheWay.ts';
 
 /** mm that an arrow key moves what is on its way, and degrees that it turns it with Shift. */
 const STEP_MM = 2;
 const FINE_MM = 0.2;
 const STEP_DEGREES = 5;
-const STEP_SIZE = 1.05;
 
 /** While a piece is on its way the keys are its own: nothing else in the workshop hears them. */
 export function usePutKeys(state: OnTheWay | undefined, { change, take, leave }: Moves): void {
@@ -39,13 +38,12 @@ const WAYS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 function moveOf(event: KeyboardEvent): ((before: OnTheWay) => OnTheWay) | undefined {
-  const size = { '+': STEP_SIZE, '=': STEP_SIZE, '-': 1 / STEP_SIZE }[event.key];
-  if (size !== undefined) return (before) => ({ ...before, isSized: true, scale: before.scale * size });
+  const size = { '+': 1, '=': 1, '-': -1 }[event.key];
+  if (size !== undefined) return (before) => largerBy(before, size);
   const way = WAYS[event.key];
   if (!way) return undefined;
   const [x, y] = way;
-  if (event.shiftKey)
-    return (before) => ({ ...before, turnDegrees: turned(before.turnDegrees - STEP_DEGREES * (x === 0 ? -y : x)) });
+  if (event.shiftKey) return (before) => turnedBy(before, -STEP_DEGREES * (x === 0 ? -y : x));
   const mm = event.altKey ? FINE_MM : STEP_MM;
   return (before) => moved(before, [x * mm, y * mm]);
 }

@@ -1,12 +1,4 @@
-import {
-  isLettering,
-  ontoStepOf,
-  type Piece,
-  type Project,
-  type PutWay,
-  type ShownPiece,
-  usualStep,
-} from '@fictile/core';
+import { ontoStepOf, type Piece, type Project, type PutWay, type ShownPiece, usualStep } from '@fictile/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { OtherPiece, Putting, PutActs } from '../../recipe/index.ts';
 import type { ProjectStore } from '../../store/index.ts';
@@ -15,6 +7,7 @@ import {
   begun,
   bodiesFor,
   inFront,
+  largerBy,
   laidBy,
   lettersFor,
   letInBy,
@@ -24,7 +17,7 @@ import {
   settled,
   sizeOn,
   shownOnTheWay,
-  turned,
+  turnedBy,
   type Moves,
   type OnTheWay,
 } from './onTheWay.ts';
@@ -164,17 +157,14 @@ export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlookin
   };
   const carrying: Carrying = {
     over: piece ? bodies.map(({ id }) => id) : [],
-    press: piece ? [] : letters.filter(isLettering).map(({ id }) => id),
+    press: piece ? [] : letters.map(({ id }) => id),
     begunOn: state.begunOn,
     shown,
     hold: (held) => change((before) => ({ ...before, held })),
     pick: pickPiece,
-    size: (notches) => change((before) => ({ ...before, isSized: true, scale: before.scale * A_NOTCH ** notches })),
-    turn: (degrees) => change((before) => ({ ...before, turnDegrees: turned(before.turnDegrees + degrees) })),
+    size: (notches) => change((before) => largerBy(before, notches)),
+    turn: (degrees) => change((before) => turnedBy(before, degrees)),
     take: moves.take,
   };
   return { putting, carrying };
 }
-
-/** A notch of the wheel. */
-const A_NOTCH = 1.05;

@@ -177,6 +177,7 @@ type ShapeRemark = Extract<
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
+      | 'ONTO_OVERFULL'
       | 'ONTO_SINKS'
       | 'ONTO_FLOATS'
       | 'ONTO_FOLDS'
@@ -329,6 +330,8 @@ function shapeText(remark: ShapeRemark): string {
       return 'Looking from --from along --toward, no model is met. Choose another place or direction.';
     case 'ONTO_OVERHANGS':
       return `${OVERHANGS[remark.params.instead]}: ${remark.params.letters}`;
+    case 'ONTO_OVERFULL':
+      return `The words go all the way round and their ends run into each other; at ${Math.floor(remark.params.sizePercent)} % of their size they do not`;
     case 'ONTO_SINKS':
       return `Up to ${mm(remark.params.byMm)} below the surface: ${remark.params.letters}`;
     case 'ONTO_FLOATS':

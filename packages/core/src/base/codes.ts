@@ -81,6 +81,8 @@ export type DrawingSkip =
 export type CutFault =
   'open' | 'inward' | 'cutter' | 'kernel' | 'large' | 'fine' | 'volume' | 'empty' | 'crossed' | 'result';
 
+type Triple = readonly [number, number, number];
+
 /** What helps letters that sink or float: laid another way, bent with the surface, or lifted. */
 export type LaidBetter = 'round' | 'direction' | 'bending' | 'lift';
 
@@ -176,26 +178,28 @@ export interface RemarkParams {
   REDUCE_SHORT: { stepId: string; asked: number; left: number; percent: number };
   /** These pieces are laid onto each other in a circle; the step is left out. */
   ONTO_CYCLE: { stepId: string; pieces: string };
-  /** The line of sight meets no model; the step is left out. */
-  ONTO_MISSES: { stepId: string };
-  /** Letters that hang over an edge of the model or beside it, and what was done with them. */
-  ONTO_OVERHANGS: { letters: string; instead: 'follow' | 'straight' | 'leave' };
+  /** The line of sight meets no model; the step is left out. Held from there it would meet the nearest place. */
+  ONTO_MISSES: { stepId: string; fromMm?: Triple; toward?: Triple; up?: Triple };
+  /** Letters that hang over an edge of the model or beside it, and what was done with them; at a share of their size none does. */
+  ONTO_OVERHANGS: { stepId: string; letters: string; instead: 'follow' | 'straight' | 'leave'; sizePercent: number };
+  /** A line goes all the way round and meets itself; at a share of its size it does not. */
+  ONTO_OVERFULL: { stepId: string; sizePercent: number };
   /** Letters with places below the surface, and by how much. */
   ONTO_SINKS: { stepId: string; letters: string; byMm: number; better: LaidBetter };
   /** the back of letters stands over the surface */
   ONTO_FLOATS: { stepId: string; letters: string; byMm: number; better: LaidBetter };
-  /** The model is so tight under these letters that they are squeezed to this share of their area; below zero they fold. */
-  ONTO_FOLDS: { letters: string; percent: number };
+  /** The model is so tight under these letters that they are squeezed to this share of their area; below zero they fold. At a share of their size they are not. */
+  ONTO_FOLDS: { stepId: string; letters: string; percent: number; sizePercent: number };
   /** A model has edges with one face, or with faces that do not agree. `joinMm`: joining points so near closes it. */
   MODEL_OPEN: { openEdges: number; badEdges: number; isClosed: boolean; joinMm?: number };
   /** Of a model: pictures that lie by other texture coordinates than the first of their material, or that no browser shows; and coarser levels of detail. */
   MODEL_LEFT_OUT: { pictures: number; levels: number };
   /** A step that cuts has nothing to cut with: no piece was chosen, or it is gone or empty. */
   CUT_NOTHING: { stepId: string };
-  /** A step that cuts was left out. */
-  CUT_LEFT_OUT: { stepId: string; why: CutFault };
+  /** A step that cuts was left out. `because`: what is told of what cuts. */
+  CUT_LEFT_OUT: { stepId: string; why: CutFault; because?: Remark };
   /** Letters, or a whole piece (none named), that do not meet what they are to cut or to stand on. */
-  CUT_APART: { stepId: string; letters: string; /** nothing at all does */ all: boolean };
+  CUT_APART: { stepId: string; letters: string; /** nothing at all does */ all: boolean; because?: Remark };
   /** Faces cross where it was cut, once they are rounded to 32 bit as some files have them. */
   CUT_ROUNDS: { stepId: string };
   /** An imprint stands out less, or leans less, than was asked for: more would make faces cross. */
@@ -214,7 +218,7 @@ export interface RemarkParams {
     letters: string;
     moveMm?: number;
     /** where it is held then: before the surface, and on its side where it is held at one */
-    fromMm?: readonly [number, number, number];
+    fromMm?: Triple;
     acrossMm?: number;
     upMm?: number;
     sizePercent?: number;

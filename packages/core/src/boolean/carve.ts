@@ -125,10 +125,11 @@ function built(
   const { cut: cleared, ...tidied } = tidy(cut, sorted, sources, job.cleanMm);
   const numberOf = new Map(cutters.map(({ id }, i) => [id, i]));
   if (inside) numberOf.set(inside.id, INSIDE);
+  const alone = new Set(sifted.alone.map((i) => cutters[i]));
   const plain = { cut: cleared, sorted: { ...sorted, touched: tidied.triangles }, ring: undefined };
   const looked = (one: Ringed): Ringed & Settled & Pick<Carved, 'crosses'> => {
     const settled = { ...one, sorted: pairUp(one.cut, one.sorted, sources), places: ownPlaces(one.cut, sources) };
-    return { ...settled, crosses: job.looks ? cutCrosses(settled, body) : undefined };
+    return { ...settled, crosses: job.looks ? cutCrosses(settled, body, alone) : undefined };
   };
   let settled = looked(ringed(plain, sources, { body, widthMm: job.ringMm ?? 0 }));
   // what a ring makes cross goes without one
@@ -156,6 +157,8 @@ const NEAR = 1e-7;
 interface Sifted {
   /** triangles that stay */
   kept: number[];
+  /** cutters that left no line on the body, and of those the ones that changed nothing or stand beside it */
+  alone: number[];
   apart: number[];
   loose: number;
 }
@@ -167,10 +170,14 @@ function sift(
   { job, body, cutters, before }: { job: CarveJob; body: Source; cutters: readonly Source[]; before: number },
 ): Sifted {
   const touching = new Set<number>();
+  const hollows = new Set<number>();
   const ofBody: CutPart[] = [];
   for (const part of parts) {
     const ids = new Set(part.triangles.map((t) => source[t]));
-    if (!ids.has(body.id)) continue;
+    if (!ids.has(body.id)) {
+      if (part.volume < 0) for (const id of ids) hollows.add(id);
+      continue;
+    }
     if (part.volume > 0) ofBody.push(part);
     for (const id of ids) touching.add(id);
   }
@@ -178,12 +185,14 @@ function sift(
   const looseParts = job.operation === 'subtract' ? ofBody.sort((a, b) => b.volume - a.volume).slice(1) : [];
   const loose = Math.max(0, looseParts.length - (before - 1));
   const dropped = new Set(job.dropsLoose && before === 1 ? looseParts : []);
+  const alone = cutters.flatMap(({ id }, i) => (touching.has(id) ? [] : [i]));
   return {
     kept: parts
       .filter((part) => !dropped.has(part))
       .flatMap((part) => part.triangles)
       .sort((a, b) => a - b),
-    apart: cutters.flatMap(({ id }, i) => (touching.has(id) ? [] : [i])),
+    alone,
+    apart: alone.filter((i) => !hollows.has(cutters[i].id)),
     loose,
   };
 }

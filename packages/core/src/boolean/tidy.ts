@@ -1,4 +1,5 @@
 import { crossingFaces, meshCrosses } from '../check/index.ts';
+import { aroundBoxes, boxesMeet, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
 import { emptyMesh, type PolygonMesh } from '../mesh/index.ts';
 import { collapseSlivers, type Bounds } from './collapse.ts';
 import { easeFans } from './easeFans.ts';
@@ -81,10 +82,17 @@ function crossingVertices({ cut, triangles }: Done, before: CutTriangles, { whol
 /** Faces that cross as they are, or only once they are rounded to 32 bit. */
 export type CutCrossing = 'exactly' | 'rounded';
 
-/** The same with all that comes from what cuts; as it is, and rounded to 32 bit. */
-export function cutCrosses({ cut, sorted, places }: Settled, body: Source): CutCrossing | undefined {
+/**
+ * The same with all that comes from what cuts; as it is, and rounded to 32 bit. `apart`: cutters that left no line on the
+ * body, so that they may touch any face of it.
+ */
+export function cutCrosses({ cut, sorted, places }: Settled, body: Source, apart: ReadonlySet<Source>): CutCrossing | undefined {
   const beside = new Set(facesBeside(cut, sorted));
-  const whole = sorted.whole.filter((face) => face.source !== body || beside.has(face));
+  const boxOf = ({ vertices }: WholeFace): Box3 =>
+    boxOfPoints(vertices.flatMap((v) => [...places.subarray(3 * v, 3 * v + 3)]));
+  const loose = apart.size === 0 ? EMPTY_BOX : sorted.whole.filter(({ source }) => apart.has(source)).map(boxOf).reduce(aroundBoxes, EMPTY_BOX);
+  const isNear = (face: WholeFace): boolean => apart.size > 0 && boxesMeet(boxOf(face), loose);
+  const whole = sorted.whole.filter((face) => face.source !== body || beside.has(face) || isNear(face));
   const mesh = meshOf({ ...cut, places }, sorted.touched, [...whole, ...(sorted.made ?? [])]);
   if (meshCrosses(mesh)) return 'exactly';
   return meshCrosses({ ...mesh, positions: places.map(Math.fround) }) ? 'rounded' : undefined;

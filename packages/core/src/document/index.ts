@@ -55,7 +55,7 @@ export { applyPatches, diff, sameDocument } from './patches.ts';
 export type { Patch } from './patches.ts';
 export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';
-export { canClose, cureOf } from './cures.ts';
+export { canClose, cureOf, type Cure, type CureCode, type CureParams } from './cures/index.ts';
 export { putRows, putStepOf, wayOf, withWay } from './put.ts';
 export type { Put, PutWay, StepRow } from './put.ts';
 export { resolveAt } from './resolveAt.ts';

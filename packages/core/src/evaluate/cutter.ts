@@ -1,4 +1,4 @@
-import { keyHash, ok, ownEntry, type Result } from '../base/index.ts';
+import { keyHash, ok, ownEntry, type Remark, type Result } from '../base/index.ts';
 import { cutsOf, isLettering, ontoStepOf, type CuttingStep, type Piece, type Project } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { diagonalOf, movedBox, turnedBack, type Box3, type Transform } from '../math/index.ts';
@@ -15,6 +15,8 @@ export interface Cutter {
   pieceId: string;
   clusters: readonly BuiltCluster[];
   letters: readonly Letter[];
+  /** what is told of it as it lies there by itself */
+  told: readonly Remark[];
   /** from its own space to that of what it cuts */
   transform: Transform;
   /** borders may move by so much, mm */
@@ -91,6 +93,7 @@ interface Built {
   transform: Transform;
   flat?: Box3;
   onto?: Laid;
+  remarks: Remark[];
 }
 
 /** Rounds inside the outline where the words meet what they cut. */
@@ -106,7 +109,7 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
   if (!body.ok) return body;
   // what stays flat has to know what rises through its plane, and a middle is that of the words as they look
   const isHeldByMiddle = (ontoStepOf(tool)?.heldBy ?? 'zero') !== 'zero';
-  const plain = staysFlat(tool, step) || isHeldByMiddle ? await evaluate(before, tool.id) : undefined;
+  const plain = ontoStepOf(tool) ? await evaluate(before, tool.id) : undefined;
   if (plain && !plain.ok) return plain;
   const target = targetOf(body.value);
   const held = plain?.value.onto && isHeldByMiddle ? plain.value.onto.options.held : undefined;
@@ -127,7 +130,7 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
     // what is cut says of each face which letter has cut it
     const ids = clusters.map((cluster) => cluster.letters.map((i) => letters[i]?.id));
     const key = keyHash(JSON.stringify([clustersKey(clusters), ids, transform, tool.id]));
-    return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks });
+    return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks, told: (plain ?? made).value.remarks });
   };
   const whole = async (softMm: number): Promise<Result<Cutter | undefined>> => {
     const cut = shapeOf(softMm);

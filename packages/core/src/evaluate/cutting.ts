@@ -1,4 +1,12 @@
-import { ByteCache, remark, textHash, type Carver, type CutFault, type Remark } from '../base/index.ts';
+import {
+  ByteCache,
+  remark,
+  textHash,
+  type Carver,
+  type CutFault,
+  type Remark,
+  type RemarkCode,
+} from '../base/index.ts';
 import { bodySurface, carve, INSIDE, prepare, type BodySurface, type Fault, type Prepared } from '../boolean/index.ts';
 import { meshCrosses } from '../check/index.ts';
 import type { CuttingStep } from '../document/index.ts';
@@ -62,9 +70,12 @@ export class Cuts {
       if (!cut) return undefined;
       this.#done.set(key, cut, 'mesh' in cut ? meshBytes(cut.mesh) : FAULT_BYTES);
     }
-    if ('why' in cut) return { clusters: [...clusters], remarks: [remark('CUT_LEFT_OUT', { stepId: step.id, why: reasonOf(cut, cutter) })] };
+    if ('why' in cut) {
+      const why = reasonOf(cut, cutter);
+      return { clusters: [...clusters], remarks: [remark('CUT_LEFT_OUT', { stepId: step.id, why, because: becauseOf(cutter, TANGLED) })] };
+    }
     const letters = 1 + Math.max(-1, ...clusters.flatMap((cluster) => cluster.letters));
-    const remarks = cut.remarks.map((one) => ({ ...one, params: { ...one.params, stepId: step.id } }) as Remark);
+    const remarks = cut.remarks.map((one) => ({ ...one, params: { ...one.params, stepId: step.id, ...(one.code === 'CUT_APART' && { because: becauseOf(cutter, ASIDE) }) } }) as Remark);
     return { clusters: [asCluster(cut.mesh, textHash(key), letters)], remarks };
   } // prettier-ignore
 
@@ -118,6 +129,20 @@ async function firstSound({ whole, surface }: Body, step: CuttingStep, cutter: C
   const last = attempt(cutter, true, true);
   return 'mesh' in last ? last : first;
 } // prettier-ignore
+
+/** What is told of letters that meet nothing, and of those that run into themselves. */
+const ASIDE: readonly RemarkCode[] = ['ONTO_MISSES', 'ONTO_BORDER', 'ONTO_OVERHANGS', 'ONTO_FLOATS'];
+const TANGLED: readonly RemarkCode[] = [
+  'LETTERS_CROSS',
+  'ONTO_OVERFULL',
+  'ONTO_FOLDS',
+  'ONTO_OVERHANGS',
+  'ONTO_BORDER',
+];
+
+/** The first of some kinds, in their order. */
+const becauseOf = ({ told }: Cutter, codes: readonly RemarkCode[]): Remark | undefined =>
+  codes.flatMap((one) => told.filter(({ code }) => code === one)).at(0);
 
 /** What crosses in the end is the cutter's doing only where that crosses itself. */
 const reasonOf = ({ why }: Fault, { clusters }: Cutter): CutFault =>

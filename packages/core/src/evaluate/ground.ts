@@ -1,6 +1,7 @@
 import { ByteCache, LIMITS, ownEntry, remark, type Remark } from '../base/index.ts';
 import {
   isOnEdge,
+  middleOfSide,
   ontoStepOf,
   standsOn,
   type OntoStep,
@@ -10,12 +11,12 @@ import {
   type Step,
 } from '../document/index.ts';
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
-import { middleOfBox, type Box3, type Transform } from '../math/index.ts';
+import { middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
 import type { ChainFrame } from '../shape/index.ts';
 import { layOnto, OntoMap, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
 import type { FoundLines } from './foundLines.ts';
-import { holdOf } from './holdOf.ts';
+import { HELD_BEFORE_MM, holdOf } from './holdOf.ts';
 import type { Laid } from './ontoReport.ts';
 import { pieceTransform } from './placement.ts';
 
@@ -101,9 +102,20 @@ export function transformOf(piece: Piece, clusters: readonly BuiltCluster[], { g
 /** Told where the line of sight of a step met nothing, or there is no edge to follow. */
 export function missed({ grounds }: Under, onto: Laid | undefined, piece: Piece): Remark[] {
   const step = ontoStepOf(piece);
-  if (!step || !grounds.has(step.id)) return [];
-  if (!onto) return [remark('ONTO_MISSES', { stepId: step.id })];
+  const ground = step && grounds.get(step.id);
+  if (!ground) return [];
+  if (!onto) return [remark('ONTO_MISSES', { stepId: step.id, ...nearestHold(step, ground.target) })];
   return onto.grid.lacksEdge ? [remark('RUN_NOTHING', { stepId: step.id })] : [];
+}
+
+/** Before the place that is nearest to where a step holds the flat plane; nothing where the middle of the front would do. */
+function nearestHold(step: OntoStep, target: Target): Partial<Pick<OntoStep, 'fromMm' | 'toward' | 'up'>> {
+  const front = holdOf({ ...step, place: middleOfSide('front') }, target.box);
+  if (target.hit(front.from, front.toward)) return {};
+  const near = target.closest(holdOf(step, target.box).from);
+  const out = target.flatNormalAt(near);
+  const up: Vec3 = Math.abs(out[1]) < STEEP ? [0, 1, 0] : [0, 0, -1];
+  return { fromMm: plus(near.at, out, HELD_BEFORE_MM), toward: out.map((v) => 0 - v) as Vec3, up };
 }
 
 /** Told where the piece that a step asks for is gone, empty, or was never named. */
@@ -115,6 +127,9 @@ export function asSeenBy({ steps }: Piece, stepId: string, ground: Ground): Grou
   const step = steps.find(({ id }) => id === stepId);
   return step?.kind === 'onto' ? { ...ground, target: ground.target.seenBy(holdOf(step, ground.target.box)) } : ground;
 }
+
+/** Sine of the slope from which on a surface lies rather than stands. */
+const STEEP = 0.9;
 
 /** Keeps what pieces were laid onto, and how. */
 export class Grounds {

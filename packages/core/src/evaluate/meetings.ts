@@ -3,7 +3,7 @@ import { remark, type Remark } from '../base/index.ts';
 import { cutsOf, isLettering, pieceName, standsOn, type Piece, type Project } from '../document/index.ts';
 import type { ScenePart } from '../io/index.ts';
 import { assemble } from '../lettering/index.ts';
-import { boxOfPoints, transformPoints, type Box3 } from '../math/index.ts';
+import { boxesMeet, boxOfPoints, transformPoints, type Box3 } from '../math/index.ts';
 import { faceCorners, faceCount, FaceRows, triangulate, type PolygonMesh } from '../mesh/index.ts';
 
 /** A piece as it stands among others. */
@@ -55,7 +55,7 @@ export function meetingRemarks(
   const own = standing(here);
   return others.flatMap((there) => {
     const other = standing(there);
-    if (!own || !other || !overlap(own.box, other.box) || !meet(own, other, cancelled)) return [];
+    if (!own || !other || !boxesMeet(own.box, other.box) || !meet(own, other, cancelled)) return [];
     const [acrossMm, upMm] = wayOut(own.box, other.box);
     return [
       remark('PIECES_CROSS', {
@@ -96,8 +96,6 @@ function standing({ part: { mesh, transform } }: StandingPart): Standing | undef
   const positions = transformPoints(transform, mesh.positions);
   return { mesh: { ...mesh, positions }, box: boxOfPoints(positions) };
 }
-
-const overlap = (a: Box3, b: Box3): boolean => [0, 1, 2].every((k) => a.low[k] <= b.high[k] && b.low[k] <= a.high[k]);
 
 /** Whether faces of one cross faces of the other. */
 function meet(a: Standing, b: Standing, cancelled: () => boolean): boolean {

@@ -8,8 +8,10 @@ import {
   BESIDE,
   degreesOff,
   distortionAt,
+  type Distortion,
   flatRoom,
   gapAt,
+  girthOf,
   mapOf,
   OntoMap,
   type Advice,
@@ -84,87 +86,113 @@ export function ontoLink({ links }: ShapeChain): { step: OntoStep; map: OntoMap;
 export const laidMap = ({ grid, options, stays }: Laid): OntoMap =>
   new OntoMap(mapOf(grid), options, stays && { laid: new Set(stays.laid), flat: mapOf(stays.grid) });
 
+/** Letters that hang over. */
+export interface Over {
+  /** their ids */
+  letters: ReadonlySet<number>;
+  /** of the size, about where the plane is held: so large none does */
+  share: number;
+}
+
 /** Letters of which a part lies beside the model. */
-export function overhanging(shaped: readonly Shaped[], chain: ShapeChain): Set<number> {
+export function overhanging(shaped: readonly Shaped[], chain: ShapeChain): Over {
   const found = ontoLink(chain);
-  const over = new Set<number>();
-  if (!found) return over;
-  eachPoint(shaped, ({ point, at: place }) => {
-    if (found.map.lays(point.letter) && found.map.surface.rough(place[0], place[1], point.foot[1]).off > BESIDE) over.add(point.letter);
-  }, { chain, links: found.at }); // prettier-ignore
-  return over;
+  const letters = new Set<number>();
+  let share = 1;
+  if (!found) return { letters, share };
+  const { map, at: links } = found;
+  eachPoint(shaped, ({ at, point: { letter, foot } }) => {
+    const isBeside = (x: number, y: number): boolean => map.surface.rough(x, y, foot[1]).off > BESIDE;
+    if (!map.lays(letter) || !isBeside(at[0], at[1])) return;
+    letters.add(letter);
+    share = map.shareUntil(at, share, isBeside);
+  }, { chain, links }); // prettier-ignore
+  return { letters, share };
+}
+
+function lessen(into: Map<number, number>, key: number, value: number): void {
+  into.set(key, Math.min(value, into.get(key) ?? Infinity));
 }
 
 /** What is told of a shaped piece. `shaped`: with the places it has come to. */
-export function toldOfOnto(shaped: readonly Shaped[], over: ReadonlySet<number>, look: OntoLook): OntoTold {
-  const { step, chain, target, toleranceMm, letters } = look;
+export function toldOfOnto(shaped: readonly Shaped[], over: Over, look: OntoLook): OntoTold {
+  const { step, chain, target, toleranceMm } = look;
   const map = chain.links[look.at].map as OntoMap;
   const sunk = new Map<number, number>();
   const floating = new Map<number, number>();
   const squeezed = new Map<number, number>();
   const report = { lengthPercent: 0, angleDegrees: 0, thicknessPercent: 0 };
+  let roomiest = 1;
   const isLast = look.at === chain.links.length - 1;
-  const worse = (into: Map<number, number>, letter: number, value: number): void => {
-    into.set(letter, Math.min(value, into.get(letter) ?? Infinity));
-  };
   eachPoint(shaped, ({ point, at, place }) => {
-    if (over.has(point.letter) || !map.lays(point.letter)) return;
-    const { longest, shortest, skew, area } = distortionAt(map.surface, at[0], at[1], point.foot[1]);
+    if (over.letters.has(point.letter) || !map.lays(point.letter)) return;
+    const distortion = (x: number, y: number): Distortion => distortionAt(map.surface, x, y, point.foot[1]);
+    const { longest, shortest, skew, area } = distortion(at[0], at[1]);
     if (!step.rigid) {
       report.lengthPercent = Math.max(report.lengthPercent, 100 * Math.abs(longest - 1), 100 * Math.abs(shortest - 1));
       report.angleDegrees = Math.max(report.angleDegrees, degreesOff(skew));
-      if (area < SQUEEZED) worse(squeezed, point.letter, 100 * area);
+      if (area < SQUEEZED) {
+        lessen(squeezed, point.letter, 100 * area);
+        roomiest = map.shareUntil(at, roomiest, (x, y) => distortion(x, y).area < SQUEEZED);
+      }
     }
     if (!isLast) return;
     const gap = gapAt(map, target, { flat: at, place });
-    if (gap < 0) worse(sunk, point.letter, gap);
-    if (gap > 0) worse(floating, point.letter, -gap);
+    if (gap < 0) lessen(sunk, point.letter, gap);
+    if (gap > 0) lessen(floating, point.letter, -gap);
     const high = map.heightOf(at[2]);
     if (high > toleranceMm && at[2] >= chain.box.high[2] - 1e-9) report.thicknessPercent = Math.max(report.thicknessPercent, 100 * Math.abs(target.heightOf(place) / high - 1));
   }, { chain, links: look.at }); // prettier-ignore
-  const named = (ids: Iterable<number>): string => {
-    const told = new Set(ids);
-    return textsOf(
-      [...letters.keys()].filter((i) => told.has(letters[i].id)),
-      letters,
-    );
+  return {
+    report: { ...report, sunk: sunk.size, floating: floating.size, beside: over.letters.size },
+    over: over.letters,
+    remarks: ontoRemarks(look, { over, squeezed, roomiest, sunk, floating }),
   };
+}
+
+/** By the ids of letters; the worst place of each. */
+interface LaidFaults {
+  over: Over;
+  squeezed: ReadonlyMap<number, number>;
+  /** share of the size at which nothing is squeezed */
+  roomiest: number;
+  sunk: ReadonlyMap<number, number>;
+  floating: ReadonlyMap<number, number>;
+}
+
+function ontoRemarks(look: OntoLook, { over, squeezed, roomiest, sunk, floating }: LaidFaults): Remark[] {
+  const { step, letters } = look;
+  const { id: stepId, overhang: instead, method } = step;
+  const named = (ids: ReadonlyMap<number, number> | ReadonlySet<number>): { stepId: string; letters: string } => {
+    const told = [...letters.keys()].filter((i) => ids.has(letters[i].id));
+    return { stepId, letters: textsOf(told, letters) };
+  };
+  const worst = (of: ReadonlyMap<number, number>): number => Math.min(...of.values());
   // looks at the surface once more, so only where there is something to tell
   const better = sunk.size + floating.size > 0 ? betterLaid(look) : 'lift';
-  return {
-    report: { ...report, sunk: sunk.size, floating: floating.size, beside: over.size },
-    over,
-    remarks: [
-      ...(over.size > 0
-        ? [
-            step.method === 'flat'
-              ? borderRemark(look, named(over))
-              : remark('ONTO_OVERHANGS', { letters: named(over), instead: step.overhang }),
-          ]
-        : []),
-      ...(squeezed.size > 0 ? [remark('ONTO_FOLDS', { letters: named(squeezed.keys()), percent: Math.min(...squeezed.values()) })] : []), // prettier-ignore
-      ...(sunk.size > 0
-        ? [
-            remark('ONTO_SINKS', {
-              stepId: step.id,
-              better,
-              letters: named(sunk.keys()),
-              byMm: -Math.min(...sunk.values()),
-            }),
-          ]
-        : []),
-      ...(floating.size > 0
-        ? [
-            remark('ONTO_FLOATS', {
-              stepId: step.id,
-              better,
-              letters: named(floating.keys()),
-              byMm: -Math.min(...floating.values()),
-            }),
-          ]
-        : []),
-    ],
-  };
+  const remarks = overfull(look);
+  const beside = named(over.letters);
+  if (over.letters.size > 0 && method === 'flat') remarks.push(borderRemark(look, beside.letters));
+  if (over.letters.size > 0 && method !== 'flat')
+    remarks.push(remark('ONTO_OVERHANGS', { ...beside, instead, sizePercent: fitting(over.share) }));
+  if (squeezed.size > 0)
+    remarks.push(
+      remark('ONTO_FOLDS', { ...named(squeezed), percent: worst(squeezed), sizePercent: fitting(roomiest) }),
+    );
+  if (sunk.size > 0) remarks.push(remark('ONTO_SINKS', { ...named(sunk), better, byMm: -worst(sunk) }));
+  if (floating.size > 0) remarks.push(remark('ONTO_FLOATS', { ...named(floating), better, byMm: -worst(floating) }));
+  return remarks;
+}
+
+/** Where a line that goes round a model meets itself. */
+function overfull({ step: { id: stepId, method, letters }, chain, at }: OntoLook): Remark[] {
+  if (method !== 'round' || letters.length > 0) return [];
+  const { surface, options } = chain.links[at].map as OntoMap;
+  const girth = girthOf(surface, options.box);
+  if (girth === undefined) return [];
+  return [
+    remark('ONTO_OVERFULL', { stepId, sizePercent: fitting(girth / (options.box.high[0] - options.box.low[0])) }),
+  ];
 }
 
 /** Letters that lie flat, parts of which have nothing under them. */
@@ -191,6 +219,9 @@ function betterLaid({ step, chain, at, target }: OntoLook): LaidBetter {
   return advice && advice.method !== 'flat' ? advice.method : 'lift';
 }
 
+/** Percent of the size, a little under the share at which words just fit. */
+const fitting = (share: number): number => 100 * SHORT_OF * share;
+
 /** Of the room: as much as words are made smaller than it, so that they end short of its border. */
 const SHORT_OF = 0.98;
 
@@ -213,10 +244,17 @@ function borderRemark({ step, chain, at, target }: OntoLook, letters: string): R
 
 type Point = ReturnType<ReturnType<typeof meshPoints>['of']>;
 
+interface Visited {
+  point: Point;
+  /** where it comes to the link, and where it has come to in the end */
+  at: Vec3;
+  place: Vec3;
+}
+
 /** Some points of meshes: where they come to a link, and where they have come to in the end. */
 function eachPoint(
   shaped: readonly Shaped[],
-  visit: (at: { point: Point; at: Vec3; place: Vec3 }) => void,
+  visit: (one: Visited) => void,
   { chain, links }: { chain: ShapeChain; links: number },
 ): void {
   const total = shaped.reduce((sum, { mesh }) => sum + mesh.positions.length / 3, 0);

@@ -22,7 +22,7 @@ import type { Letter } from '../text/index.ts';
 import { adviceAt } from '../surface/index.ts';
 import { ontoOf, type OntoTools } from './ground.ts';
 import { holdOf } from './holdOf.ts';
-import { ontoLink, overBorder, overhanging, toldOfOnto, type Laid } from './ontoReport.ts';
+import { ontoLink, overBorder, overhanging, toldOfOnto, type Laid, type Over } from './ontoReport.ts';
 import { copyShifts, footOf, plusShift } from './shapeNeed.ts';
 
 /** A cluster on its way through the steps. */
@@ -190,25 +190,28 @@ function nameOfSteps(steps: readonly ShapeStep[], box: Box3, { seconds, toleranc
   return JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth, onto?.drape, onto?.behindMm, onto?.heldMm]);
 } // prettier-ignore
 
+const NONE_OVER: Over = { letters: new Set(), share: 1 };
+
 /** Clusters that stay: not those beyond the end of a line, nor those beside a model where that is wished. */
 function keptOf(
   laid: readonly Shaped[],
   chain: ShapeChain,
   { clusters, letters, rough }: { clusters: readonly SteppedCluster[]; letters: readonly Letter[]; rough: boolean },
-): { kept: number[]; remarks: Remark[]; over: Set<number> } {
+): { kept: number[]; remarks: Remark[]; over: Over } {
   const isOff = beyondLine(chain);
   const leaves = ontoLink(chain)?.step.overhang === 'leave';
-  const over = rough && !leaves ? new Set<number>() : overhanging(laid, chain);
+  const over = rough && !leaves ? NONE_OVER : overhanging(laid, chain);
   const all = [...clusters.keys()];
   const gone = all.filter((i) => isOff(laid[i])).flatMap((i) => clusters[i].letters);
   const remarks = gone.length > 0 ? [remark('LINE_ENDS', { letters: textsOf([...new Set(gone)], letters) })] : [];
-  const isLeft = (i: number): boolean => isOff(laid[i]) || (leaves && laid[i].letters.some((id) => over.has(id)));
+  const isLeft = (i: number): boolean =>
+    isOff(laid[i]) || (leaves && laid[i].letters.some((id) => over.letters.has(id)));
   return { kept: all.filter((i) => !isLeft(i)), remarks, over };
 }
 
 function ontoTold(
   looked: readonly Shaped[],
-  over: ReadonlySet<number>,
+  over: Over,
   { chain, tools }: { chain: ShapeChain; tools: ShapeTools },
 ): ReturnType<typeof toldOfOnto> | undefined {
   const found = ontoLink(chain);
@@ -217,7 +220,11 @@ function ontoTold(
   if (!found || !ground || !tools.onto || tools.onto.isCutter) return undefined;
   const { toleranceMm } = tools.onto;
   const look = { ...found, chain, target: ground.target, toleranceMm, letters: tools.letters };
-  return toldOfOnto(looked, found.step.method === 'flat' ? overBorder(looked, look) : over, look);
+  return toldOfOnto(
+    looked,
+    found.step.method === 'flat' ? { letters: overBorder(looked, look), share: 1 } : over,
+    look,
+  );
 }
 
 /** In piece space, with what its letters are. */

@@ -1,4 +1,4 @@
-import { finerTolerance, remark, type Remark, type RunContext } from '../base/index.ts';
+import { finerTolerance, remark, type Remark, type RemarkCode, type RunContext } from '../base/index.ts';
 import { isShapeStep, type Piece, type Step } from '../document/index.ts';
 import { crossingLetters, textsOf, type BuiltCluster, type NeedReport } from '../lettering/index.ts';
 import { heightThatHolds, movesOutward } from '../shape/index.ts';
@@ -14,6 +14,8 @@ export function needRemarks(need: NeedReport | undefined, budget: number): Remar
   return [need.isAutomatic ? remark('NEED_OVER_BUDGET', { haveMm, needMm, budget }) : remark('NEED_FINER', { haveMm, needMm })]; // prettier-ignore
 }
 
+const FOLDED: ReadonlySet<RemarkCode> = new Set(['SHAPE_FOLDS', 'SHAPE_TOUCHES', 'ONTO_FOLDS', 'ONTO_OVERFULL']);
+
 /** Letters whose faces shape steps have made cross, by exact predicates. */
 export function shapeCrossings(
   { steps, body }: Piece,
@@ -25,7 +27,7 @@ export function shapeCrossings(
   const known = crossing.filter((letter) => letter >= 0 && letter < letters.length);
   if (crossing.length === 0) return [];
   // where nothing folds, chords of strokes thinner than the tolerance do
-  const folds = told.some(({ code }) => code === 'SHAPE_FOLDS' || code === 'SHAPE_TOUCHES' || code === 'ONTO_FOLDS');
+  const folds = told.some(({ code }) => FOLDED.has(code));
   const way = tooHigh(steps) ?? (folds ? {} : finerTolerance(body.faces.toleranceMm));
   return [remark('SHAPE_CROSSES', { letters: textsOf(known, letters), ...way })];
 }

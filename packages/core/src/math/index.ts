@@ -8,6 +8,7 @@ export { atan2, cos, PI, sin } from './trig.ts';
 export {
   aroundBoxes,
   axisIndex,
+  boxesMeet,
   boxOfPoints,
   cross,
   diagonalOf,

@@ -67,3 +67,7 @@ export function boxOfPoints(p: ArrayLike<number>, shift: readonly number[] = [0,
   }
   return box;
 }
+
+/** Whether two boxes share a place, if only on their borders. */
+export const boxesMeet = (a: Box3, b: Box3): boolean =>
+  [0, 1, 2].every((k) => a.low[k] <= b.high[k] && b.low[k] <= a.high[k]);

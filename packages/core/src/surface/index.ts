@@ -14,4 +14,5 @@ export { Target } from './target.ts';
 export { TriangleTree } from './triangleTree.ts';
 export { flatRoom } from './flatRoom.ts';
 export type { FlatRoom } from './flatRoom.ts';
+export { girthOf } from './girth.ts';
 export { gapAt } from './gap.ts';

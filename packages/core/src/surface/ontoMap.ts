@@ -36,6 +36,8 @@ interface Footed {
 const ROOT_SHARE = 0.02;
 /** Of the tolerance: so near the grid stands for the surface. */
 const NEAR = 0.1;
+/** Of a search for a share: to a hundredth. */
+const HALVINGS = 7;
 /** mm, to either side, that tell which way a letter runs */
 const BESIDE = 1e-3;
 
@@ -89,6 +91,21 @@ export class OntoMap {
     const deep = box.high[2] - box.low[2];
     const sunk = deep > 0 ? Math.max(0, root - Math.max(lift, 0)) : 0;
     return over + lift - sunk * Math.max(0, 1 - over / (ROOT_SHARE * deep || 1));
+  }
+
+  /** The share of the way from where the plane is held to a place of it up to which nothing is at fault; `most` is known to be enough. */
+  shareUntil(at: Vec3, most: number, isAtFault: (x: number, y: number) => boolean): number {
+    const { held = [0, 0] } = this.options;
+    const fails = (share: number): boolean =>
+      isAtFault(held[0] + share * (at[0] - held[0]), held[1] + share * (at[1] - held[1]));
+    if (!fails(most)) return most;
+    let [low, high] = [0, most];
+    for (let i = 0; i < HALVINGS; i++) {
+      const middle = (low + high) / 2;
+      if (fails(middle)) high = middle;
+      else low = middle;
+    }
+    return low;
   }
 
   #look(x: number, y: number, { baseline, rough }: { baseline: number; rough: boolean }): Spot {

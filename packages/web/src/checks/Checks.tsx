@@ -1,7 +1,7 @@
 import { UnstyledButton } from '@mantine/core';
 import { groundOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import type { MarkedPlaces } from '../viewport/index.ts';
-import { cureText, remarkText, texts } from '../words/index.ts';
+import { remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import { AimSentence, useAim } from './Aim.tsx';
 import { ChartFold } from './ChartFold.tsx';
@@ -62,7 +62,7 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
           {remarkText(remark)}
           {remark.code === 'PIECES_CROSS' && piece && canMove(piece) && (
             <UnstyledButton className={classes.room} onClick={() => onRoom(piece.id, [remark.params.acrossMm, remark.params.upMm])}>
-              {cureText(remark)}
+              {t.room}
             </UnstyledButton>
           )}
         </p>

@@ -39,7 +39,7 @@ type FormProps = Omit<ChapterProps, 'piece'> & { piece: FormPiece; others: reado
 export function FormChapter({ piece, edits, remarks, work, others }: FormProps) {
   const { form } = piece.source;
   return (
-    <Chapter name="words" title={T.chapter} work={work} remarks={<Told chapter="words" remarks={remarks} edits={edits} piece={piece} />}>
+    <Chapter name="words" title={T.chapter} work={work} remarks={<Told chapter="words" remarks={remarks} edits={edits} />}>
       <Sentence template={T.sentences[form.kind]} values={valuesOf(form, (next, key) => edits.form(next, key), others)} />
       {form.kind === 'turned' && <KnotLine form={form} put={(next) => edits.form(next)} />}
     </Chapter>
@@ -125,7 +125,7 @@ export function ModelChapter({ piece, edits, remarks, work }: Omit<ChapterProps,
     scale: number('model scale', { label: T.scale, value: scalePercent, kind: 'plain', unit: '%', min: 0.001, max: 1_000_000, step: 5, usual: 100 }, (next, key) => edits.model({ scalePercent: next }, key)),
   };
   return (
-    <Chapter name="words" title={T.modelChapter} work={work} remarks={<Told chapter="words" remarks={remarks} edits={edits} piece={piece} />}>
+    <Chapter name="words" title={T.modelChapter} work={work} remarks={<Told chapter="words" remarks={remarks} edits={edits} />}>
       <Sentence template={T.model} values={values} />
     </Chapter>
   );

@@ -21,7 +21,7 @@ export function DrawingChapter(props: DrawingProps) {
       name="words"
       title={texts.drawing.chapter}
       work={work}
-      remarks={<Told chapter="words" remarks={remarks} edits={edits} piece={piece} />}
+      remarks={<Told chapter="words" remarks={remarks} edits={edits} />}
       more={<Sentence template={t.moreDrawing} values={{ depthAnchor }} />}
     >
       <ShapeSentence piece={piece} edits={edits} /> <ContourSentence piece={piece} edits={edits} />

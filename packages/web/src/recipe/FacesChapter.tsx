@@ -25,7 +25,7 @@ export function FacesChapter({
       name="faces"
       work={work}
       figures={figures}
-      remarks={<Told chapter="faces" remarks={remarks} edits={edits} piece={piece} />}
+      remarks={<Told chapter="faces" remarks={remarks} edits={edits} />}
       more={isLettering(piece) && <Sentence template={T.supportLoops} values={{ support }} />}
     >
       {!isModel(piece) && (

@@ -1,5 +1,5 @@
 import { UnstyledButton } from '@mantine/core';
-import { cureOf, type Piece, type RecipeChapter, type Remark, type RemarkCode } from '@fictile/core';
+import type { RecipeChapter, Remark, RemarkCode } from '@fictile/core';
 import { cureText, remarkText } from '../words/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
@@ -61,6 +61,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   ONTO_CYCLE: 'steps',
   ONTO_MISSES: 'steps',
   ONTO_OVERHANGS: 'steps',
+  ONTO_OVERFULL: 'steps',
   ONTO_SINKS: 'steps',
   ONTO_FLOATS: 'steps',
   ONTO_FOLDS: 'steps',
@@ -87,14 +88,13 @@ interface ToldProps {
   chapter: ChapterName;
   remarks: readonly Remark[];
   edits: PieceEdits;
-  piece: Piece;
 }
 
 /** What has to be told of a chapter, with the cure as a button where there is one. */
-export function Told({ chapter, remarks, edits, piece }: ToldProps) {
+export function Told({ chapter, remarks, edits }: ToldProps) {
   const here = remarks.filter((remark) => CHAPTER_OF[remark.code] === chapter);
   return here.map((remark, i) => {
-    const cure = cureOf(remark, piece, crypto.randomUUID());
+    const cure = edits.cure(remark);
     return (
       <div
         key={`${remark.code} ${i}`}
@@ -103,8 +103,8 @@ export function Told({ chapter, remarks, edits, piece }: ToldProps) {
       >
         <span>{remarkText(remark)}</span>
         {cure && (
-          <UnstyledButton className={classes.cure} onClick={() => edits.all(cure)}>
-            {cureText(remark)}
+          <UnstyledButton className={classes.cure} onClick={() => edits.all(cure.edits)}>
+            {cureText(cure)}
           </UnstyledButton>
         )}
       </div>

@@ -32,7 +32,7 @@ export function WordsChapter({ piece, edits, remarks, work, picked, readCurve }:
       name="words"
       work={work}
       figures={texts.recipe.letters(words.graphemes.filter((g) => g.text.trim() !== '').length)}
-      remarks={<Told chapter="words" remarks={remarks} edits={edits} piece={piece} />}
+      remarks={<Told chapter="words" remarks={remarks} edits={edits} />}
       more={<MoreWords piece={piece} edits={edits} picked={picked} />}
     >
       <WordsField text={words.graphemes.map((g) => g.text).join('')} onText={edits.retype} />

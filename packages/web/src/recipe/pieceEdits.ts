@@ -1,9 +1,11 @@
 import {
+  cureOf,
   isLettering,
   isWords,
   splitGraphemes,
   spliceEdits,
   type Contour,
+  type Cure,
   type Drawing,
   type Edge,
   type Edit,
@@ -12,6 +14,7 @@ import {
   type OwnLetter,
   type Piece,
   type Placement,
+  type Remark,
   type Slot,
   type Step,
 } from '@fictile/core';
@@ -42,8 +45,10 @@ export interface PieceEdits {
   steps(steps: readonly Step[], key?: EditKey): void;
   /** of several pieces at once: what cuts another is edited from both sides */
   stepsOf(rows: readonly { pieceId: string; steps: readonly Step[] }[], key?: EditKey): void;
-  /** several at once, of the piece at work */
+  /** several at once */
   all(edits: readonly Edit[]): void;
+  /** what one press can do about a remark of the piece at work */
+  cure(remark: Remark): Cure | undefined;
   finish(slots: readonly Slot[], values: Partial<Finish>, key?: EditKey): void;
   finishBack(asFront: boolean): void;
   /** letters of the piece at work; null: nothing special any more */
@@ -92,6 +97,7 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
       edit(made.length === 1 ? made[0] : { kind: 'many', edits: made }, key);
     },
     all: (edits) => edit(edits.length === 1 ? edits[0] : { kind: 'many', edits }),
+    cure: (remark) => cureOf(remark, lead, { pieces: store.project.pieces, freshId: crypto.randomUUID() }),
     finish: (slots, values, key) => forAll(({ id }) => ({ kind: 'setFinish', pieceId: id, slots, values }), key),
     finishBack: (asFront) => forAll(({ id }) => ({ kind: 'finishBack', pieceId: id, asFront })),
     own: (ids, values, key) => edit({ kind: 'setOwn', pieceId, ids, values }, key),

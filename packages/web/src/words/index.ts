@@ -1,2 +1,3 @@
-export { cureText, failureText, remarkText } from './remarks.ts';
+export { cureText } from './cureTexts.ts';
+export { failureText, remarkText } from './remarks.ts';
 export { texts } from './texts.ts';

@@ -3,7 +3,6 @@ import {
   type DrawingSkip,
   type ErrorParams,
   type Failure,
-  type LaidBetter,
   type MeshFault,
   type Remark,
   type RemarkParams,
@@ -44,6 +43,7 @@ type ShapeRemark = Extract<
       | 'ONTO_CYCLE'
       | 'ONTO_MISSES'
       | 'ONTO_OVERHANGS'
+      | 'ONTO_OVERFULL'
       | 'ONTO_SINKS'
       | 'ONTO_FLOATS'
       | 'ONTO_FOLDS'
@@ -172,6 +172,8 @@ function shapeText(remark: ShapeRemark): string {
       return 'The place it is held at does not look at the model, so the step is left out. Change where it is held.';
     case 'ONTO_OVERHANGS':
       return `Beside the model or over its edge: ${remark.params.letters}. ${OVERHANGS[remark.params.instead]}`;
+    case 'ONTO_OVERFULL':
+      return 'The words go all the way round, so their ends run into each other.';
     case 'ONTO_SINKS':
       return `Letters sink into the surface by up to ${mm(remark.params.byMm)}: ${remark.params.letters}.`;
     case 'ONTO_FLOATS':
@@ -268,62 +270,6 @@ function raisedText({ askedMm, takenMm, leanPercent }: RemarkParams['CUT_RAISED_
   return takenMm < askedMm
     ? `Raised by ${mm(askedMm)}, faces would cross: it stands ${mm(takenMm)} high, upright.`
     : `More lean would make faces cross: it leans by ${Number(leanPercent.toPrecision(2))} %.`;
-}
-
-/** What letters that sink or float need, but for lifting them. */
-const BETTER: Readonly<Partial<Record<LaidBetter, string>>> = {
-  round: texts.put.advise.round,
-  direction: texts.put.advise.direction,
-  bending: 'Let letters bend',
-};
-
-/** What the button of a cure says. */
-export function cureText(remark: Remark): string {
-  switch (remark.code) {
-    case 'EDGES_SCALED':
-      return `Raise ${Math.ceil(remark.params.askedMm)} mm`;
-    case 'LETTERS_CROSS':
-      return 'Join them';
-    case 'CIRCLE_OVERFULL':
-      return `Use ${remark.params.neededMm} mm`;
-    case 'OVER_BUDGET':
-      return 'Make it coarser';
-    case 'RECAST_LOSES':
-      return `Cells of ${remark.params.finerMm ?? 0} mm`;
-    case 'ALONG_CROSSES':
-      return `Curves within ${remark.params.finerMm ?? 0} mm`;
-    case 'SHAPE_CROSSES':
-      if (remark.params.finerMm !== undefined) return `Curves within ${remark.params.finerMm} mm`;
-      return `Use ${Number((remark.params.limit ?? 0).toPrecision(3))}`;
-    case 'SHAPE_FOLDS':
-      return `Use ${Number((remark.params.limit ?? 0).toPrecision(3))}`;
-    case 'PIECES_CROSS':
-      return 'Make room';
-    case 'SHAPE_TOUCHES':
-      return `Use ${Math.abs(remark.params.limit)}°`;
-    case 'MODEL_OPEN':
-      return remark.params.joinMm === undefined ? 'Close its holes' : 'Join its points';
-    case 'ONTO_OVERHANGS':
-      return 'Leave them out';
-    case 'SHAPE_STRAYS':
-      return 'As fine as the shape needs';
-    case 'ONTO_BORDER':
-      return remark.params.moveMm === undefined
-        ? `${Math.floor(remark.params.sizePercent ?? 0)} % of their size`
-        : `Move in by ${mm(remark.params.moveMm)}`;
-    case 'ONTO_SINKS':
-      return BETTER[remark.params.better] ?? `Lift by ${mm(remark.params.byMm)}`;
-    case 'ONTO_FLOATS':
-      return BETTER[remark.params.better] ?? `Sink by ${mm(remark.params.byMm)}`;
-    case 'CUT_RIM_NARROWED':
-    case 'CUT_RAISED_LESS':
-    case 'REDUCE_SHORT':
-      return 'Keep it so';
-    case 'NEED_FINER':
-      return 'Make them finer';
-    default:
-      return 'Mend it';
-  }
 }
 
 function brokenText({ why, line }: ErrorParams['DRAWING_BROKEN']): string {

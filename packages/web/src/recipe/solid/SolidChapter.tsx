@@ -39,7 +39,7 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Letteri
     <Chapter
       name="solid"
       work={work}
-      remarks={<Told chapter="solid" remarks={remarks} edits={edits} piece={piece} />}
+      remarks={<Told chapter="solid" remarks={remarks} edits={edits} />}
       more={isWire ? undefined : <MoreSolid solid={solid} put={edits.solid} takeBack={edits.takeBack} />}
     >
       <Sentence template={template} values={values} />

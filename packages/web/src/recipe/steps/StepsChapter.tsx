@@ -53,7 +53,7 @@ export function StepsChapter(props: StepsProps) {
   const now = acts?.now;
   const isOnItsWay = now !== undefined && [now.piece?.id, now.body?.id].includes(piece.id);
   return (
-    <Chapter name="steps" work={work} remarks={<Told chapter="steps" remarks={remarks} edits={edits} piece={piece} />}>
+    <Chapter name="steps" work={work} remarks={<Told chapter="steps" remarks={remarks} edits={edits} />}>
       {isOnItsWay && <OnItsWay putting={now} />}
       {steps.length === 0 && !isOnItsWay && <div className={classes.none}>{T.stepsNone}</div>}
       <SortableList

@@ -1,0 +1,121 @@
+import { ownEntry, type Remark, type RemarkParams } from '../../base/index.ts';
+import { isCutting, isLettering, isModel, ontoStepOf, type CuttingStep } from '../kinds.ts';
+import type { Piece, Project } from '../schema.ts';
+import type { OntoStep } from '../stepSchema.ts';
+import { usualStep } from '../usualStep.ts';
+import { cure, type Cure } from './cure.ts';
+import { justUnder, PieceCures } from './pieceCures.ts';
+
+interface CutAround {
+  pieces: Project['pieces'];
+  freshId: string;
+  /** of what is told of the piece that cuts */
+  cureOf(remark: Remark, piece: Piece, around: { pieces: Project['pieces']; freshId: string }): Cure | undefined;
+}
+
+/** Cures for what other pieces make of a piece. */
+export function cutCure(remark: Remark, c: PieceCures, around: CutAround): Cure | undefined {
+  switch (remark.code) {
+    case 'CUT_NOTHING':
+      return c.without(remark.params.stepId);
+    case 'CUT_LOOSE':
+      return remark.params.kept ? cure('LEAVE_OUT', {}, c.step(remark.params.stepId, { loose: 'drop' })) : undefined;
+    case 'CUT_RIM_NARROWED':
+      return cure('KEEP_SO', {}, c.step(remark.params.stepId, { softMm: justUnder(remark.params.takenMm) }));
+    case 'CUT_RAISED_LESS': {
+      const { stepId, takenMm, leanPercent } = remark.params;
+      const kept = { raiseMm: justUnder(takenMm), leanPercent: justUnder(leanPercent) };
+      return cure('KEEP_SO', {}, c.step(stepId, kept));
+    }
+    case 'CUT_RING':
+      return cure('NO_RING', {}, c.step(remark.params.stepId, { ringMm: 0 }));
+    case 'CUT_APART':
+    case 'CUT_ROUNDS':
+    case 'CUT_LEFT_OUT': {
+      const step = stepOf(c, remark.params.stepId);
+      const tool = step && ownEntry(around.pieces, step.target);
+      if (remark.code === 'CUT_LEFT_OUT' && isOfBody(remark.params)) return bodyCure(remark.params, c);
+      if (!tool || tool.locked) return undefined;
+      const t = new PieceCures(tool, around.freshId);
+      return toolCure(remark, { c, step, tool, t, lies: ontoStepOf(tool), around });
+    }
+    default:
+      return undefined;
+  }
+}
+
+const stepOf = ({ piece }: PieceCures, id: string): CuttingStep | undefined =>
+  piece.steps.filter(isCutting).find((one) => one.id === id);
+
+/** Faults of the body itself, and faces that cross where nothing is told of what cuts. */
+const isOfBody = ({ why, because }: RemarkParams['CUT_LEFT_OUT']): boolean =>
+  ['open', 'inward', 'large', 'fine'].includes(why) || (why === 'volume' && !because);
+/** As many points as can be cut at all events. */
+const FEWER_TRIANGLES = 400_000;
+
+function bodyCure({ stepId, why }: RemarkParams['CUT_LEFT_OUT'], c: PieceCures): Cure {
+  if (why === 'fine') return cure('JOIN_POINTS', {}, c.before(stepId, usualStep('join', '')));
+  if (why === 'large') {
+    const reduce = { ...usualStep('reduce', ''), by: 'count' as const, count: FEWER_TRIANGLES };
+    return cure('FEWER_FACES', { triangles: FEWER_TRIANGLES }, c.before(stepId, reduce));
+  }
+  const { piece } = c;
+  if (why !== 'inward' || !isModel(piece)) return c.solid(stepId);
+  const sides = piece.source.sides === 'over' ? 'own' : 'over';
+  return cure('FACE_OUTWARD', {}, [{ kind: 'setModel', pieceId: piece.id, values: { sides } }]);
+}
+
+type CutRemark = Extract<Remark, { code: 'CUT_APART' | 'CUT_ROUNDS' | 'CUT_LEFT_OUT' }>;
+
+interface ToolCure {
+  /** of what is cut */
+  c: PieceCures;
+  step: CuttingStep;
+  tool: Piece;
+  /** of what cuts it */
+  t: PieceCures;
+  /** how that is laid */
+  lies: OntoStep | undefined;
+  around: CutAround;
+}
+
+/** What cuts is laid or made another way. */
+function toolCure(remark: CutRemark, at: ToolCure): Cure | undefined {
+  const why = remark.code === 'CUT_LEFT_OUT' ? remark.params.why : undefined;
+  const because = 'because' in remark.params ? remark.params.because : undefined;
+  const told = because && at.around.cureOf(because, at.tool, at.around);
+  if (remark.code === 'CUT_APART' || why === 'empty') return metCure(at, told);
+  if (why === 'cutter' || why === 'crossed' || why === 'volume') return told ?? untangled(at);
+  return at.t.movedALittle(at.lies);
+}
+
+/** Brought to where the two meet; what does nothing even there is taken away. */
+function metCure({ c, t, step, tool, lies }: ToolCure, told: Cure | undefined): Cure {
+  if (lies?.target === c.piece.id)
+    return (
+      told ?? (lies.liftMm > 0 ? t.lifted(lies.id, -lies.liftMm) : (t.heldInMiddle(lies.id) ?? c.without(step.id)))
+    );
+  if (isLettering(tool)) return t.laidOn(c.piece.id);
+  return standsAt(tool, c.piece) ? c.without(step.id) : t.broughtTo(c.piece);
+}
+
+/** What runs into itself where it lies. */
+function untangled({ c, t, step, tool, lies }: ToolCure): Cure | undefined {
+  if (!isLettering(tool)) return t.solid();
+  if (step.softMm > 0) return cure('SHARP_RIM', {}, c.step(step.id, { softMm: 0 }));
+  // walls that lean towards each other meet where they are deep
+  if (step.operation === 'engrave' && step.sinkMm > SHALLOW_MM) {
+    const mm = justUnder(Math.max(SHALLOW_MM, step.sinkMm / 4));
+    return cure('DEPTH', { mm }, c.step(step.id, { sinkMm: mm }));
+  }
+  if (lies?.target === c.piece.id && lies.method === 'round')
+    return cure('LAY', { method: 'direction' }, t.step(lies.id, { method: 'direction' }));
+  return t.smaller(SMALLER);
+}
+
+const SHALLOW_MM = 1;
+/** Of their size, percent: letters that have no room. */
+const SMALLER = 80;
+
+const standsAt = (one: Piece, other: Piece): boolean =>
+  JSON.stringify([one.placement.by, one.placement.atMm]) === JSON.stringify([other.placement.by, other.placement.atMm]);

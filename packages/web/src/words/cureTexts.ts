@@ -1,0 +1,42 @@
+import type { Cure, CureCode, CureParams } from '@fictile/core';
+import { putTexts } from './putTexts.ts';
+
+const shown = (value: number): number => Number(Math.abs(value).toPrecision(3));
+
+/** What the buttons of cures say. */
+const CURES: { [C in CureCode]: (params: CureParams[C]) => string } = {
+  RAISE: ({ mm }) => `Raise ${mm} mm`,
+  JOIN_LETTERS: () => 'Join them',
+  DEPTH: ({ mm }) => `${mm} mm deep`,
+  RADIUS: ({ mm }) => `Use ${mm} mm`,
+  SIZE: ({ mm }) => `Size ${mm} mm`,
+  COARSER: () => 'Make it coarser',
+  FINER: () => 'Make them finer',
+  FINE_AS_NEEDED: () => 'As fine as the shape needs',
+  CURVES_WITHIN: ({ mm }) => `Curves within ${mm} mm`,
+  CELLS: ({ mm }) => `Cells of ${mm} mm`,
+  STRENGTH: ({ value, isAngle }) => `Use ${shown(value) * Math.sign(isAngle ? 1 : value)}${isAngle ? '°' : ''}`,
+  CLOSE_HOLES: () => 'Close its holes',
+  JOIN_POINTS: () => 'Join its points',
+  MAKE_SOLID: () => 'Cast it anew first',
+  FACE_OUTWARD: () => 'Turn it over',
+  FEWER_FACES: ({ triangles }) => `Reduce to ${triangles.toLocaleString('en')} triangles first`,
+  KEEP_SO: () => 'Keep it so',
+  LEAVE_OUT: () => 'Leave them out',
+  TAKE_AWAY: () => 'Take the step away',
+  MOVE_IN: ({ mm }) => `Move in by ${shown(mm)} mm`,
+  HOLD_NEAREST: () => 'Hold it at the nearest place',
+  HOLD_MIDDLE: () => 'Hold it at the middle of the front',
+  LAY: ({ method }) => putTexts.put.advise[method],
+  BEND_LETTERS: () => 'Let letters bend',
+  LIFT: ({ mm }) => `${mm < 0 ? 'Sink' : 'Lift'} by ${shown(mm)} mm`,
+  LAY_ON: () => 'Lay it on this piece',
+  BRING: () => 'Bring it here',
+  MOVE_A_LITTLE: ({ mm }) => `Move it by ${mm} mm`,
+  SHARP_RIM: () => 'Make the rim sharp',
+  NO_RING: () => 'No ring',
+};
+
+export function cureText<C extends CureCode>({ what, params }: Extract<Cure, { what: C }>): string {
+  return (CURES[what] as (params: CureParams[C]) => string)(params as CureParams[C]);
+}

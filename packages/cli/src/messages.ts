@@ -343,7 +343,7 @@ function shapeText(remark: ShapeRemark): string {
     case 'CUT_LEFT_OUT':
       return CUT_FAULTS[remark.params.why];
     case 'CUT_APART':
-      return `These do not touch the model: ${remark.params.letters}`;
+      return `${remark.params.isInside ? 'These lie wholly inside the model' : 'These do not touch the model'}: ${remark.params.letters}`;
     case 'CUT_ROUNDS':
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
     case 'REDUCE_SHORT':

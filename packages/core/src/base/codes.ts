@@ -199,7 +199,13 @@ export interface RemarkParams {
   /** A step that cuts was left out. `because`: what is told of what cuts. */
   CUT_LEFT_OUT: { stepId: string; why: CutFault; because?: Remark };
   /** Letters, or a whole piece (none named), that do not meet what they are to cut or to stand on. */
-  CUT_APART: { stepId: string; letters: string; /** nothing at all does */ all: boolean; because?: Remark };
+  CUT_APART: {
+    stepId: string;
+    letters: string;
+    /** nothing at all does */ all: boolean;
+    /** it lies wholly inside */ isInside?: boolean;
+    because?: Remark;
+  };
   /** Faces cross where it was cut, once they are rounded to 32 bit as some files have them. */
   CUT_ROUNDS: { stepId: string };
   /** An imprint stands out less, or leans less, than was asked for: more would make faces cross. */

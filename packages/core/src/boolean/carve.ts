@@ -41,6 +41,8 @@ export interface Carved {
   volumeError: number;
   /** cutters of which nothing is in the result, or nothing but parts of their own */
   apart: number[];
+  /** of those: that made a hollow inside the body */
+  hollows: number[];
   /** parts besides the largest that were there before and hang on to no cutter alone */
   loose: number;
   /** faces that came back as they were */
@@ -125,7 +127,7 @@ function built(
   const { cut: cleared, ...tidied } = tidy(cut, sorted, sources, job.cleanMm);
   const numberOf = new Map(cutters.map(({ id }, i) => [id, i]));
   if (inside) numberOf.set(inside.id, INSIDE);
-  const alone = new Set(sifted.alone.map((i) => cutters[i]));
+  const alone = new Set(sifted.apart.map((i) => cutters[i]));
   const plain = { cut: cleared, sorted: { ...sorted, touched: tidied.triangles }, ring: undefined };
   const looked = (one: Ringed): Ringed & Settled & Pick<Carved, 'crosses'> => {
     const settled = { ...one, sorted: pairUp(one.cut, one.sorted, sources), places: ownPlaces(one.cut, sources) };
@@ -136,7 +138,7 @@ function built(
   if (settled.ring && settled.crosses) settled = { ...looked(plain), ring: { ...settled.ring, quads: 0 } };
   const { mesh, isClosed } = rebuild(settled, sources, ({ id }, region) => job.regionOf(numberOf.get(id), region));
   if (!isClosed) return { why: 'kernel' };
-  return { mesh, apart: sifted.apart, loose: sifted.loose, whole: sorted.whole.length, tidied, ring: settled.ring, crosses: settled.crosses };
+  return { mesh, apart: sifted.apart, hollows: sifted.hollows, loose: sifted.loose, whole: sorted.whole.length, tidied, ring: settled.ring, crosses: settled.crosses };
 } // prettier-ignore
 
 interface Ringed {
@@ -157,9 +159,9 @@ const NEAR = 1e-7;
 interface Sifted {
   /** triangles that stay */
   kept: number[];
-  /** cutters that left no line on the body, and of those the ones that changed nothing or stand beside it */
-  alone: number[];
+  /** cutters that left no line on the body, and of those the ones that made a hollow inside it */
   apart: number[];
+  hollows: number[];
   loose: number;
 }
 
@@ -185,14 +187,14 @@ function sift(
   const looseParts = job.operation === 'subtract' ? ofBody.sort((a, b) => b.volume - a.volume).slice(1) : [];
   const loose = Math.max(0, looseParts.length - (before - 1));
   const dropped = new Set(job.dropsLoose && before === 1 ? looseParts : []);
-  const alone = cutters.flatMap(({ id }, i) => (touching.has(id) ? [] : [i]));
+  const apart = cutters.flatMap(({ id }, i) => (touching.has(id) ? [] : [i]));
   return {
     kept: parts
       .filter((part) => !dropped.has(part))
       .flatMap((part) => part.triangles)
       .sort((a, b) => a - b),
-    alone,
-    apart: alone.filter((i) => !hollows.has(cutters[i].id)),
+    apart,
+    hollows: apart.filter((i) => hollows.has(cutters[i].id)),
     loose,
   };
 }

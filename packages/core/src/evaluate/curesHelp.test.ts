@@ -5,6 +5,7 @@ import {
   cureOf,
   middleOfSide,
   newForm,
+  newModel,
   newPiece,
   newProject,
   usualStep,
@@ -38,13 +39,26 @@ interface Scene {
   form?: FormShape;
   words?: Partial<Words>;
   solid?: Partial<Solid>;
-  onto?: Partial<OntoStep>;
+  /** null: they lie on nothing */
+  onto?: Partial<OntoStep> | null;
   cut?: Partial<CutStep>;
+  /** another body that cuts, instead of the words */
+  tool?: FormShape;
   body?: Edit[];
 }
 
-function scene({ text = 'SIGN', form = crate, words = {}, solid = {}, onto = {}, cut, body = [] }: Scene): Project {
-  const made = newProject('p', 'Row', [newPiece('words', text, [...text]), newForm('body', 'Body', form)]);
+function scene({
+  text = 'SIGN',
+  form = crate,
+  words = {},
+  solid = {},
+  onto = {},
+  cut,
+  tool,
+  body = [],
+}: Scene): Project {
+  const pieces = [newPiece('words', text, [...text]), newForm('body', 'Body', form)];
+  const made = newProject('p', 'Row', [...pieces, ...(tool ? [newForm('tool', 'Tool', tool)] : [])]);
   const lies = {
     ...usualStep('onto', 'lies'),
     target: 'body',
@@ -58,8 +72,12 @@ function scene({ text = 'SIGN', form = crate, words = {}, solid = {}, onto = {},
     { kind: 'setSolid', pieceId: 'words', values: { depthMm: 4, ...solid } },
     { kind: 'setFaces', pieceId: 'words', values: { toleranceMm: 0.2 } },
     { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: 0.2 } },
-    { kind: 'setSteps', pieceId: 'words', steps: [lies] },
-    { kind: 'setSteps', pieceId: 'body', steps: cut ? [{ ...usualStep('cut', 'cut'), target: 'words', ...cut }] : [] },
+    { kind: 'setSteps', pieceId: 'words', steps: onto ? [lies] : [] },
+    {
+      kind: 'setSteps',
+      pieceId: 'body',
+      steps: cut ? [{ ...usualStep('cut', 'cut'), target: tool ? 'tool' : 'words', ...cut }] : [],
+    },
     ...body,
   ];
   return unwrap(applyEdit(made, { kind: 'many', edits }));
@@ -69,6 +87,9 @@ const evaluated = async (project: Project, id: string): Promise<Evaluated> =>
   unwrap(await engine.evaluate(project, id, quietContext, { crossings: true }));
 const codes = ({ remarks }: Evaluated): string[] => remarks.map(({ code }) => code);
 const ball: FormShape = { kind: 'ball', radiusMm: 80 };
+const small: FormShape = { kind: 'ball', radiusMm: 20 };
+const round = { method: 'round' } as const;
+const away = (pieceId: string): Edit => ({ kind: 'setPlacement', pieceId, values: { atMm: [500, 0, 0] } });
 const hollow: FormShape = {
   kind: 'shell',
   widthMm: 240,
@@ -147,18 +168,149 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
       ],
     },
   ],
+  ['laid on nothing: taken away', 'ONTO_NOTHING', 'words', { onto: { target: 'gone' } }],
+  [
+    'in a circle: taken away',
+    'ONTO_CYCLE',
+    'words',
+    { body: [{ kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('onto', 'back'), target: 'words' }] }] },
+  ],
+  [
+    'held beside the body: at the middle of its front',
+    'ONTO_MISSES',
+    'words',
+    { words: { sizeMm: 20 }, onto: { ...round, place: { kind: 'pressed' }, fromMm: [500, 0, 300] } },
+  ],
+  [
+    'held before the hole of a ring: at the nearest place',
+    'ONTO_MISSES',
+    'words',
+    {
+      text: 'I',
+      form: { kind: 'ring', radiusMm: 80, thickMm: 30 },
+      words: { sizeMm: 8 },
+      onto: { ...round, place: middleOfSide('top') },
+    },
+  ],
+  ...(['straight', 'leave'] as const).map((overhang): [string, RemarkCode, 'words', Scene] => [
+    `round, over the edges of a crate (${overhang}): smaller`,
+    'ONTO_OVERHANGS',
+    'words',
+    { words: { sizeMm: 72 }, onto: { ...round, overhang } },
+  ]),
+  [
+    'from a direction, larger than a ball: smaller',
+    'ONTO_OVERHANGS',
+    'words',
+    { form: ball, text: 'I', words: { sizeMm: 170 }, onto: { method: 'direction' } },
+  ],
+  [
+    'round, held by an edge: in the middle',
+    'ONTO_OVERHANGS',
+    'words',
+    { words: { sizeMm: 20 }, onto: { ...round, place: { ...FRONT, acrossMm: 49 } } },
+  ],
+  [
+    'longer than a ball is round: smaller',
+    'ONTO_OVERFULL',
+    'words',
+    { form: small, text: 'GLAZE', words: { sizeMm: 60 }, onto: round },
+  ],
+  [
+    'taller than a ball bears: smaller',
+    'ONTO_FOLDS',
+    'words',
+    { form: small, text: 'IL', words: { sizeMm: 64 }, onto: round },
+  ],
+  ['cut by nothing: taken away', 'CUT_NOTHING', 'body', { cut: { target: 'gone' } }],
+  [
+    'cut by words that stand elsewhere: laid on it',
+    'CUT_APART',
+    'body',
+    { onto: null, words: { sizeMm: 20 }, cut: {}, body: [away('words')] },
+  ],
+  [
+    'cut by words beside its border: in the middle',
+    'CUT_APART',
+    'body',
+    { words: { sizeMm: 20 }, onto: { place: { ...FRONT, acrossMm: 60 } }, cut: {} },
+  ],
+  [
+    'cut by words that are too large: smaller',
+    'CUT_APART',
+    'body',
+    { text: 'I      I', words: { sizeMm: 60 }, cut: {} },
+  ],
+  [
+    'raised, and lifted off it: back on it',
+    'CUT_APART',
+    'body',
+    { words: { sizeMm: 20 }, onto: { liftMm: 9 }, cut: { operation: 'raise' } },
+  ],
+  [
+    'a body that stands elsewhere: brought here',
+    'CUT_APART',
+    'body',
+    { cut: { operation: 'subtract' }, tool: { kind: 'ball', radiusMm: 30 }, body: [away('tool')] },
+  ],
+  [
+    'what two have in common, and they have nothing: brought here',
+    'CUT_LEFT_OUT',
+    'body',
+    { cut: { operation: 'intersect' }, tool: { kind: 'ball', radiusMm: 30 }, body: [away('tool')] },
+  ],
+  [
+    'deeper than a ball has room for: less deep',
+    'CUT_LEFT_OUT',
+    'body',
+    { form: small, text: 'GLA', words: { sizeMm: 20 }, onto: round, cut: { sinkMm: 25 } },
+  ],
+  [
+    'longer than a ball is round, and cut: smaller',
+    'CUT_LEFT_OUT',
+    'body',
+    { form: small, text: 'GLAZE', words: { sizeMm: 60 }, onto: round, cut: {} },
+  ],
+  ['a ring of quads with no room: none', 'CUT_RING', 'body', { words: { sizeMm: 20 }, cut: { ringMm: 6 } }],
 ])('%s', async (_, code, pieceId, wish) => {
   const before = scene(wish);
   const told = (await evaluated(before, pieceId)).remarks.find((one) => one.code === code);
   expect(told?.code).toBe(code);
-  const cure = told && cureOf(told, before.pieces[pieceId], 'fresh');
-  const after = unwrap(applyEdit(before, { kind: 'many', edits: cure ?? [] }));
+  const cure = told && cureOf(told, before.pieces[pieceId], { pieces: before.pieces, freshId: 'fresh' });
+  const after = unwrap(applyEdit(before, { kind: 'many', edits: cure?.edits ?? [] }));
   const left = await evaluated(after, pieceId);
   const again = left.remarks.filter(
-    (one) => (one.code === code && cureOf(one, after.pieces[pieceId], '')) || one.code.startsWith('ONTO'),
+    (one) =>
+      (one.code === code && cureOf(one, after.pieces[pieceId], { pieces: after.pieces, freshId: '' })) ||
+      /^(ONTO|CUT_(LEFT|APART))/.test(one.code),
   );
   expect(again).toEqual([]);
   expect(checkMesh(pieceMesh(left))).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
+});
+
+const CORNERS = 'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 40\nv 40 0 40\nv 40 40 40\nv 0 40 40\n';
+
+const LID = 'f 4 8 7 3\n';
+const OTHERS = 'f 1 4 3 2\nf 1 2 6 5\nf 5 6 7 8\nf 1 5 8 4\nf 2 3 7 6';
+
+test.each([
+  ['whose lid is missing', 'open', { sides: 'own' }, OTHERS],
+  ['that was turned over', 'inward', { sides: 'over' }, LID + OTHERS],
+] as const)('a box from a file %s is cut after its cure', async (_, why, sides, faces) => {
+  const loadModel = () => Promise.resolve(new TextEncoder().encode(CORNERS + faces));
+  const loading = new Engine({ ...(await testTools()), loadModel });
+  const frame = { format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false, paint: 'finish' } as const;
+  const made = scene({ text: 'I', words: { sizeMm: 8 } });
+  const cut = { ...usualStep('cut', 'cut'), target: 'words' };
+  const model = newModel('body', 'Box', { asset: 'b'.repeat(64), ...sides, ...frame });
+  const project = { ...made, pieces: { ...made.pieces, body: { ...model, steps: [cut] } } };
+  const told = async (one: Project) => unwrap(await loading.evaluate(one, 'body', quietContext));
+  const before = (await told(project)).remarks.find(({ code }) => code === 'CUT_LEFT_OUT');
+  expect(before?.params).toMatchObject({ why });
+  const cure = before && cureOf(before, project.pieces.body, { pieces: project.pieces, freshId: 'fresh' });
+  const after = await told(unwrap(applyEdit(project, { kind: 'many', edits: cure?.edits ?? [] })));
+  expect(codes(after)).toEqual([]);
+  expect(checkMesh(pieceMesh(after))).toMatchObject({ closed: true, manifold: true, outward: true, shells: 1 });
 });
 
 test('words that fit, flush with the border or just short of it, are told of nothing', async () => {

@@ -17,6 +17,8 @@ export interface Cutter {
   letters: readonly Letter[];
   /** what is told of it as it lies there by itself */
   told: readonly Remark[];
+  /** its faces fold, or could not be made as fine as it is bent */
+  isStrained: boolean;
   /** from its own space to that of what it cuts */
   transform: Transform;
   /** borders may move by so much, mm */
@@ -125,12 +127,13 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
     const keptAs = `${tool.id} cuts ${step.id}${shape?.isSmooth ? ' smoothly' : ''}`;
     const made = await evaluate({ ...before, pieces }, tool.id, { cut: shape, keptAs });
     if (!made.ok || made.value.clusters.length === 0) return made.ok ? ok(undefined) : made;
-    const { clusters, letters } = made.value;
+    const { clusters, letters, remarks } = made.value;
+    const isStrained = remarks.some(({ code }) => code === 'SHAPE_COARSE' || code === 'SHAPE_FOLDS');
     const transform = turnedBack(body.value.transform, made.value.transform);
     // what is cut says of each face which letter has cut it
     const ids = clusters.map((cluster) => cluster.letters.map((i) => letters[i]?.id));
     const key = keyHash(JSON.stringify([clustersKey(clusters), ids, transform, tool.id]));
-    return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks, told: (plain ?? made).value.remarks });
+    return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks, isStrained, told: (plain ?? made).value.remarks });
   };
   const whole = async (softMm: number): Promise<Result<Cutter | undefined>> => {
     const cut = shapeOf(softMm);

@@ -117,6 +117,8 @@ async function firstSound({ whole, surface }: Body, step: CuttingStep, cutter: C
     const prepared = whole();
     return 'why' in prepared ? prepared : cut(prepared);
   };
+  // what runs through itself all over is mended by nothing, and takes a minute to fail
+  if (cutter.isStrained && crossesItself(cutter)) return { why: 'crossed' };
   const first = attempt(cutter, false);
   if ('mesh' in first ? isExact(first) : !MENDED.includes(first.why)) return first;
   const second = attempt(cutter, true);
@@ -145,8 +147,10 @@ const becauseOf = ({ told }: Cutter, codes: readonly RemarkCode[]): Remark | und
   codes.flatMap((one) => told.filter(({ code }) => code === one)).at(0);
 
 /** What crosses in the end is the cutter's doing only where that crosses itself. */
-const reasonOf = ({ why }: Fault, { clusters }: Cutter): CutFault =>
-  why === 'crossed' && !clusters.some(({ mesh }) => meshCrosses(mesh)) ? 'result' : why;
+const reasonOf = ({ why }: Fault, cutter: Cutter): CutFault =>
+  why === 'crossed' && !crossesItself(cutter) ? 'result' : why;
+
+const crossesItself = ({ clusters }: Cutter): boolean => clusters.some(({ mesh }) => meshCrosses(mesh));
 
 /** Each narrower rim that is tried is so much of the one before; below a share of what was asked for there is none. */
 const NARROWER = 0.7;
@@ -230,6 +234,7 @@ function carved(
         stepId,
         letters: textsOf(letters, cutter.letters),
         all: apart.length === cutter.clusters.length,
+        ...(done.hollows.length === apart.length && { isInside: true }),
       }),
     );
   if (done.loose > 0) remarks.push(remark('CUT_LOOSE', { stepId, parts: done.loose, kept: step.loose === 'keep' }));

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newForm, remark, usualForms, usualStep, type Edit, type Piece, type Remark, type Step } from '@fictile/core';
+import { cureOf, middleOfSide, newForm, remark, usualForms, usualStep, type Edit, type Piece, type Remark, type Step } from '@fictile/core';
 import { renderInside } from '../testing/render.tsx';
 import type { PieceEdits } from './pieceEdits.ts';
 import { Told } from './Told.tsx';
@@ -12,8 +12,11 @@ const onto = (id: string, on: boolean): Step => ({ ...usualStep('onto', id), tar
 /** What the cure of a remark does when it is pressed. */
 async function pressed(told: Remark, piece: Piece, chapter: 'steps' | 'words' | 'faces'): Promise<Edit[]> {
   const done: Edit[] = [];
-  const edits = { all: (some: readonly Edit[]) => done.push(...some) } as unknown as PieceEdits;
-  renderInside(<Told chapter={chapter} remarks={[told]} edits={edits} piece={piece} />);
+  const edits = {
+    all: (some: readonly Edit[]) => done.push(...some),
+    cure: (one: Remark) => cureOf(one, piece, { pieces: {}, freshId: 'fresh' }),
+  } as unknown as PieceEdits;
+  renderInside(<Told chapter={chapter} remarks={[told]} edits={edits} />);
   await userEvent.click(screen.getByRole('button'));
   return done;
 }
@@ -30,9 +33,10 @@ test('a cure changes the step that it was told of, and no other of its kind', as
   expect(after).toEqual([steps[0], { ...steps[1], loose: 'drop' }]);
 });
 
-test('of steps that lay a piece the one that is on is cured', async () => {
-  const steps = [onto('off', false), onto('on', true)];
-  const after = await cured(remark('ONTO_OVERHANGS', { letters: 'K', instead: 'straight' }), steps);
+test('of steps that lay a piece the one that is told of is cured', async () => {
+  const steps = [onto('off', false), { ...onto('on', true), place: middleOfSide('front') } as Step];
+  const told = remark('ONTO_OVERHANGS', { stepId: 'on', letters: 'K', instead: 'straight', sizePercent: 0 });
+  const after = await cured(told, steps);
   expect(after).toEqual([steps[0], { ...steps[1], overhang: 'leave' }]);
 });
 

@@ -137,7 +137,7 @@ function shapeText(remark: ShapeRemark): string {
     case 'CUT_LEFT_OUT':
       return cutTexts.cut.faults[remark.params.why];
     case 'CUT_APART':
-      return `${remark.params.letters === '' ? 'The other piece does' : `These do`} not touch this one${remark.params.letters === '' ? '' : `: ${remark.params.letters}`}.`;
+      return apartText(remark.params);
     case 'CUT_ROUNDS':
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
     case 'CUT_RIM_NARROWED':
@@ -193,6 +193,14 @@ function shapeText(remark: ShapeRemark): string {
     case 'NEED_OVER_BUDGET':
       return `The shape needs edges of ${mm(remark.params.needMm)}; within ${remark.params.budget.toLocaleString('en')} faces they are ${mm(remark.params.haveMm)}. Make the shape gentler, or the tolerance larger.`;
   }
+}
+
+function apartText({ letters, isInside }: RemarkParams['CUT_APART']): string {
+  if (isInside)
+    return letters === ''
+      ? 'The other piece lies wholly inside: a hollow that nobody sees.'
+      : `Wholly inside, hollows that nobody sees: ${letters}.`;
+  return letters === '' ? 'The other piece does not touch this one.' : `These do not touch this one: ${letters}.`;
 }
 
 const CROSSING_INSTEAD = {

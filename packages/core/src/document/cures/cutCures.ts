@@ -84,6 +84,7 @@ function toolCure(remark: CutRemark, at: ToolCure): Cure | undefined {
   const why = remark.code === 'CUT_LEFT_OUT' ? remark.params.why : undefined;
   const because = 'because' in remark.params ? remark.params.because : undefined;
   const told = because && at.around.cureOf(because, at.tool, at.around);
+  if (remark.code === 'CUT_APART' && remark.params.isInside) return at.c.without(at.step.id);
   if (remark.code === 'CUT_APART' || why === 'empty') return metCure(at, told);
   if (why === 'cutter' || why === 'crossed' || why === 'volume') return told ?? untangled(at);
   return at.t.movedALittle(at.lies);

@@ -167,6 +167,7 @@ type ShapeRemark = Extract<
       | 'NEED_FINER'
       | 'NEED_OVER_BUDGET'
       | 'SHAPE_COARSE'
+      | 'SHAPE_LOOSER'
       | 'SHAPE_STRAYS'
       | 'ONTO_BORDER'
       | 'ONTO_NOTHING'
@@ -310,6 +311,8 @@ function shapeText(remark: ShapeRemark): string {
       return `Edges are ${mm(remark.params.haveMm)} long: the ${mm(remark.params.needMm)} that the shape needs would go over the budget of ${remark.params.budget} faces.`;
     case 'SHAPE_COARSE':
       return `Some edges stay longer than the shape needs: finer ones would go over the budget of ${remark.params.budget} faces.`;
+    case 'SHAPE_LOOSER':
+      return `Within ${mm(remark.params.askedMm)} the shape would need more than ${remark.params.faces} faces, so they stay within ${mm(remark.params.takenMm)}`;
     case 'SHAPE_STRAYS':
       return `Faces stay as they are, up to ${mm(remark.params.byMm)} off the shape.`;
     case 'ONTO_BORDER':

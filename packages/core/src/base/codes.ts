@@ -229,6 +229,8 @@ export interface RemarkParams {
     upMm?: number;
     sizePercent?: number;
   };
+  /** More faces than so many would be needed within the tolerance asked for, so a larger one was taken. `fewMm`: one that needs no more. */
+  SHAPE_LOOSER: { askedMm: number; takenMm: number; faces: number; fewMm: number };
   /** Edges that the shape needs cut stayed longer, because the budget of faces was used up. */
   SHAPE_COARSE: { budget: number };
   /** More characters than are shaped; the words are kept, the solid is held back. */

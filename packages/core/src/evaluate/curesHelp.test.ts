@@ -45,6 +45,7 @@ interface Scene {
   /** another body that cuts, instead of the words */
   tool?: FormShape;
   body?: Edit[];
+  faceBudget?: number;
 }
 
 function scene({
@@ -56,6 +57,7 @@ function scene({
   cut,
   tool,
   body = [],
+  faceBudget,
 }: Scene): Project {
   const pieces = [newPiece('words', text, [...text]), newForm('body', 'Body', form)];
   const made = newProject('p', 'Row', [...pieces, ...(tool ? [newForm('tool', 'Tool', tool)] : [])]);
@@ -80,7 +82,7 @@ function scene({
     },
     ...body,
   ];
-  return unwrap(applyEdit(made, { kind: 'many', edits }));
+  return unwrap(applyEdit(faceBudget ? { ...made, faceBudget } : made, { kind: 'many', edits }));
 }
 
 const evaluated = async (project: Project, id: string): Promise<Evaluated> =>
@@ -167,6 +169,12 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
         { kind: 'setSteps', pieceId: 'body', steps: [usualStep('bend', 'bend')] },
       ],
     },
+  ],
+  [
+    'shaped finer than there are faces for: as far as they go',
+    'SHAPE_LOOSER',
+    'body',
+    { body: [{ kind: 'setSteps', pieceId: 'body', steps: [usualStep('noise', 'noise')] }], faceBudget: 4000 },
   ],
   ['laid on nothing: taken away', 'ONTO_NOTHING', 'words', { onto: { target: 'gone' } }],
   [

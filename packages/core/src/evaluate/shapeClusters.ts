@@ -91,34 +91,23 @@ export async function shapeClusters(
   const outward = outwardOf(laid, steps);
   const chain = chainOf(steps, { box, seconds: tools.seconds, onto: lay, earlier, outward });
   const { kept, remarks, over } = keptOf(laid, chain, { clusters, ...tools });
-  // which way is outward depends on what is near
-  const name = nameOfSteps(steps, box, tools) + (outward ? clustersKey(clusters) : '');
-  const made: SteppedCluster[] = [];
-  const looked: Shaped[] = [];
-  let isCoarse = false;
-  const timesMore = ontoLink(chain) ? MOST_TIMES : MOST_TIMES_SMOOTH;
-  const mostFaces = tools.faceBudget / Math.max(1, clusters.length);
-  for (const i of kept) {
-    if (tools.context.cancelled()) return undefined;
-    const { key, x, y, z, letters, copied } = clusters[i];
-    const own = keyHash(`${key} @ ${x} ${y} ${z} | ${name}${picksLetters(steps) ? String(together[i]) : ''}`);
-    let part = tools.cache.get(own);
-    if (!part) {
-      const faces = faceCount(laid[i].mesh);
-      const most = Math.min(Math.max(mostFaces, 2 * faces), timesMore * faces + MOST_MORE);
-      const { toleranceMm, rough } = tools;
-      const capsMm = rough ? undefined : (toleranceMm ?? (outward && tools.drawnMm));
-      part = shapeMesh(laid[i], chain, { toleranceMm, capsMm, mostFaces: most, rough });
-      tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
-    }
-    isCoarse ||= part.isLeft;
-    looked.push({ ...laid[i], mesh: part.mesh, rest: part.rest });
-    made.push({ key: own, mesh: part.mesh, rest: part.rest, x: 0, y: 0, z: 0, letters, copied });
-    await tools.context.breathe();
+  const row: ShapedRow = { clusters, kept, laid, together, steps, chain, box, outward };
+  const { toleranceMm } = tools;
+  const few = await shapeEach(row, tools, tools.faceBudget * FEW);
+  const done =
+    few === 'many' ? await shapeEach(row, { ...tools, toleranceMm: LOOSER * (toleranceMm ?? 0) }, Infinity) : few;
+  if (!done || done === 'many') return undefined;
+  const { made, looked, leftAt } = done;
+  if (few === 'many' && toleranceMm !== undefined) {
+    const takenMm = LOOSER * toleranceMm;
+    const faces = tools.faceBudget * FEW;
+    // of a curved surface as many more as they lie nearer to it
+    const fewMm = Number((takenMm * Math.max(1, (ROUGHLY * done.added) / faces)).toPrecision(2));
+    remarks.push(remark('SHAPE_LOOSER', { askedMm: toleranceMm, takenMm, faces, fewMm }));
   }
   const onto = laidBy(chain, tools.onto);
   if (tools.rough) return { clusters: made, remarks, onto };
-  if (isCoarse) remarks.push(remark('SHAPE_COARSE', { budget: tools.faceBudget }));
+  if (leftAt !== undefined) remarks.push(remark('SHAPE_COARSE', { budget: leftAt }));
   if (tools.keepsFaces) remarks.push(...strayRemarks(laid, steps, { chain, drawnMm: tools.drawnMm }));
   const told = ontoTold(looked, over, { chain, tools });
   // facets have no folds of their own: those are looked for on the smooth surface
@@ -127,6 +116,71 @@ export async function shapeClusters(
     : chain;
   remarks.push(...foldRemarks(looked, steps, smooth), ...(told?.remarks ?? []));
   return { clusters: made, remarks, onto: onto && { ...onto, report: told?.report } };
+}
+
+/** Of the budget: where shapes need more faces than that, they are made within twice the tolerance. */
+const FEW = 1 / 8;
+const LOOSER = 2;
+const ROUGHLY = 1.3;
+
+/** Shape steps in a row, and what they act on. */
+interface ShapedRow {
+  clusters: readonly SteppedCluster[];
+  /** those that stay */
+  kept: readonly number[];
+  laid: readonly Shaped[];
+  together: readonly (readonly number[])[];
+  steps: readonly ShapeStep[];
+  chain: ShapeChain;
+  box: Box3;
+  outward: OutwardField | undefined;
+}
+
+interface ShapedRowDone {
+  /** faces more than before */
+  added: number;
+  made: SteppedCluster[];
+  looked: Shaped[];
+  /** most faces of a cluster in which edges that the shape needs cut stayed longer */
+  leftAt: number | undefined;
+}
+
+/** Each cluster; 'many' as soon as they would have more faces than `fewFaces`, unless none would be cut. Undefined when cancelled. */
+async function shapeEach(
+  row: ShapedRow,
+  tools: ShapeTools,
+  fewFaces: number,
+): Promise<ShapedRowDone | 'many' | undefined> {
+  const { clusters, kept, laid, together, steps, chain, box, outward } = row;
+  // which way is outward depends on what is near
+  const name = nameOfSteps(steps, box, tools) + (outward ? clustersKey(clusters) : '');
+  const done: ShapedRowDone = { added: 0, made: [], looked: [], leftAt: undefined };
+  const timesMore = ontoLink(chain) ? MOST_TIMES : MOST_TIMES_SMOOTH;
+  const smooth = ontoLink(chain) ? 0 : tools.faceBudget * FEW;
+  const mostFaces = tools.faceBudget / Math.max(1, clusters.length);
+  const { toleranceMm, rough } = tools;
+  for (const i of kept) {
+    if (tools.context.cancelled()) return undefined;
+    const { key, x, y, z, letters, copied } = clusters[i];
+    const own = keyHash(`${key} @ ${x} ${y} ${z} | ${name}${picksLetters(steps) ? String(together[i]) : ''}`);
+    const faces = faceCount(laid[i].mesh);
+    const most = Math.min(Math.max(mostFaces, 2 * faces), Math.max(timesMore * faces + MOST_MORE, smooth));
+    let part = tools.cache.get(own);
+    if (!part) {
+      const left = faces + fewFaces - done.added;
+      const capsMm = rough ? undefined : (toleranceMm ?? (outward && tools.drawnMm));
+      part = shapeMesh(laid[i], chain, { toleranceMm, capsMm, mostFaces: Math.min(most, left), rough });
+      if (left < most && part.isLeft) return 'many';
+      tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
+    }
+    done.added += faceCount(part.mesh) - faces;
+    if (done.added > fewFaces && toleranceMm !== undefined) return 'many';
+    if (part.isLeft) done.leftAt = Math.max(done.leftAt ?? 0, most);
+    done.looked.push({ ...laid[i], mesh: part.mesh, rest: part.rest });
+    done.made.push({ key: own, mesh: part.mesh, rest: part.rest, x: 0, y: 0, z: 0, letters, copied });
+    await tools.context.breathe();
+  }
+  return done;
 }
 
 /** How far faces that stay as they are lie off what steps make of them. */

@@ -28,7 +28,7 @@ export function FacesChapter({
       remarks={<Told chapter="faces" remarks={remarks} edits={edits} />}
       more={isLettering(piece) && <Sentence template={T.supportLoops} values={{ support }} />}
     >
-      {!isModel(piece) && (
+      {(!isModel(piece) || (piece.steps.some(isShapeStep) && faces.shaped === 'fine')) && (
         <Sentence
           template={isLettering(piece) ? T.faces[faces.style] : T.facesBody}
           values={faceValues(faces, edits)}

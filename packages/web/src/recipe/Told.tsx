@@ -42,6 +42,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   PIECES_CROSS: 'place',
   LINE_ENDS: 'steps',
   SHAPE_COARSE: 'steps',
+  SHAPE_LOOSER: 'steps',
   SHAPE_STRAYS: 'steps',
   ONTO_BORDER: 'steps',
   CUT_NOTHING: 'steps',

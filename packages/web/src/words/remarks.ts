@@ -32,6 +32,7 @@ type ShapeRemark = Extract<
       | 'CUT_RAISED_LESS'
       | 'CUT_RIM_NARROWED'
       | 'SHAPE_COARSE'
+      | 'SHAPE_LOOSER'
       | 'SHAPE_STRAYS'
       | 'ONTO_BORDER'
       | 'ONTO_NOTHING'
@@ -150,6 +151,8 @@ function shapeText(remark: ShapeRemark): string {
       return `There is room for quads beside ${Math.floor((100 * remark.params.quads) / Math.max(1, remark.params.edges))} % of the cut’s edges. A narrower ring may find more.`;
     case 'SHAPE_COARSE':
       return `Some edges stay longer than the shape needs: finer ones would go over the ${remark.params.budget.toLocaleString('en')} faces allowed.`;
+    case 'SHAPE_LOOSER':
+      return `Within ${mm(remark.params.askedMm)} the shape would need more than ${remark.params.faces.toLocaleString('en')} faces, so they stay within ${mm(remark.params.takenMm)}.`;
     case 'SHAPE_STRAYS':
       return `Faces stay as they are, up to ${mm(remark.params.byMm)} off the shape.`;
     case 'ONTO_BORDER':

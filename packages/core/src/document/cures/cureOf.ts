@@ -31,7 +31,7 @@ export function cureOf(
     case 'MODEL_OPEN':
       return c.closed(remark.params);
     case 'ALONG_CROSSES':
-      return c.finerCurves(remark.params.finerMm);
+      return c.curvesWithin(remark.params.finerMm);
     case 'NEED_FINER': {
       const { faces } = piece.body;
       return cure('FINER', {}, c.faces(faces.style === 'bands' ? finerBands(faces, remark.params) : { sizeMm: 0 }));
@@ -46,12 +46,14 @@ export function cureOf(
       return cure('KEEP_SO', {}, c.step(stepId, { count, sharePercent }));
     }
     case 'SHAPE_CROSSES':
-      if (remark.params.finerMm !== undefined) return c.finerCurves(remark.params.finerMm);
+      if (remark.params.finerMm !== undefined) return c.curvesWithin(remark.params.finerMm);
       return limited(c, remark.params);
     case 'SHAPE_FOLDS':
       return limited(c, remark.params);
     case 'SHAPE_TOUCHES':
       return c.noStronger(remark.params.stepId, remark.params.limit, true);
+    case 'SHAPE_LOOSER':
+      return c.curvesWithin(Math.min(MOST_TOLERANCE_MM, remark.params.fewMm));
     case 'SHAPE_STRAYS':
       return cure('FINE_AS_NEEDED', {}, c.faces({ shaped: 'fine' }));
     default:
@@ -62,11 +64,13 @@ export function cureOf(
 const limited = (c: PieceCures, { stepId, limit }: { stepId?: string; limit?: number }): Cure | undefined =>
   limit === undefined || stepId === undefined ? undefined : c.noStronger(stepId, limit);
 
+const MOST_TOLERANCE_MM = 10;
+
 /** Whatever makes the faces small. */
 const coarser = (faces: Faces): Partial<Faces> =>
   faces.sizeMm > 0
     ? { sizeMm: Math.min(10_000, faces.sizeMm * 4) }
-    : { toleranceMm: Math.min(10, faces.toleranceMm * 4) };
+    : { toleranceMm: Math.min(MOST_TOLERANCE_MM, faces.toleranceMm * 4) };
 
 const MOST_BANDS = 1000;
 

@@ -53,7 +53,7 @@ export class PieceCures {
     return this.steps((step) => (step.id === id ? [added, step] : step));
   }
 
-  finerCurves(toleranceMm: number | undefined): Cure | undefined {
+  curvesWithin(toleranceMm: number | undefined): Cure | undefined {
     if (toleranceMm === undefined) return undefined;
     return cure('CURVES_WITHIN', { mm: toleranceMm }, this.faces({ toleranceMm }));
   }

@@ -1,6 +1,7 @@
 import {
   applyEdit,
   isLettering,
+  LIMITS,
   isWords,
   middleOfSide,
   ontoStepOf,
@@ -132,18 +133,22 @@ const LEAST_MM = 0.1;
 const MOST_MM = 10_000;
 const tenths = (mm: number): number => Math.min(MOST_MM, Math.max(LEAST_MM, Math.round(10 * mm) / 10));
 
+/** A tolerance, to two figures. */
+const nearBy = (mm: number): number => Math.min(10, Math.max(LIMITS.finestToleranceMm, Number(mm.toPrecision(2))));
+
 /** How large the words would be. */
 export const sizeOn = ({ scale }: OnTheWay, piece: Piece): number | undefined =>
   isWords(piece) ? tenths(scale * piece.source.sizeMm) : undefined;
 
-/** Words of another size; what of their solid nobody has changed goes along. */
+/** Words of another size; what of their solid and their faces nobody has changed goes along. */
 function sized(piece: Piece, scale: number): Edit[] {
   if (!isWords(piece) || scale === 1) return [];
   const {
     id: pieceId,
-    body: { solid },
+    body: { solid, faces },
   } = piece;
   const usual = USUAL.body.solid;
+  const near = USUAL.body.faces.toleranceMm;
   const edge = (own: Edge, one: Edge): Edge =>
     own.inMm === one.inMm && own.deepMm === one.deepMm
       ? { ...own, inMm: tenths(scale * own.inMm), deepMm: tenths(scale * own.deepMm) }
@@ -156,6 +161,9 @@ function sized(piece: Piece, scale: number): Edit[] {
   return [
     { kind: 'setWords', pieceId, values: { sizeMm: tenths(scale * piece.source.sizeMm) } },
     { kind: 'setSolid', pieceId, values },
+    ...(faces.toleranceMm === near
+      ? [{ kind: 'setFaces', pieceId, values: { toleranceMm: nearBy(scale * near) } } as const]
+      : []),
   ];
 }
 

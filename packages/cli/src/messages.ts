@@ -147,6 +147,12 @@ const CROSSING_INSTEAD = {
   side: 'the side was built straight',
 } as const;
 
+const CLIPPED = {
+  floor: 'The rim is wider than the recess is deep and ends in its floor',
+  neighbours: 'Rims run into each other',
+  border: 'The rim reaches over the border of the model',
+} as const;
+
 const OVERHANGS = {
   follow: 'Over an edge of the model, bent round it',
   straight: 'Beside the model or over its edge, straight on',
@@ -192,6 +198,7 @@ type ShapeRemark = Extract<
       | 'CUT_ROUNDS'
       | 'CUT_RAISED_LESS'
       | 'CUT_RIM_NARROWED'
+      | 'CUT_RIM_CLIPPED'
       | 'REDUCE_SHORT';
   }
 >;
@@ -351,6 +358,8 @@ function shapeText(remark: ShapeRemark): string {
       return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
     case 'REDUCE_SHORT':
       return `Of the ${remark.params.asked} triangles asked for it keeps ${remark.params.left}: with fewer, faces would cross or parts would be lost.`;
+    case 'CUT_RIM_CLIPPED':
+      return `${CLIPPED[remark.params.by]}${remark.params.letters && `: ${remark.params.letters}`}. A rim of ${mm(remark.params.fitsMm)} fits`;
     case 'CUT_RIM_NARROWED':
       return `Inside the outline there is no room for a rounding of ${mm(remark.params.askedMm)}: it is ${mm(remark.params.takenMm)} wide. --soften-side outward has room for any.`;
     case 'CUT_RAISED_LESS':

@@ -212,6 +212,8 @@ export interface RemarkParams {
   CUT_RAISED_LESS: { stepId: string; askedMm: number; takenMm: number; leanPercent: number };
   /** A rounding inside the outline is narrower than asked for: a wider one lets faces cross. */
   CUT_RIM_NARROWED: { stepId: string; askedMm: number; takenMm: number };
+  /** A rim wider than drawn is clipped; so wide it would not be. Letters: those whose rims meet. */
+  CUT_RIM_CLIPPED: { stepId: string; by: 'floor' | 'neighbours' | 'border'; letters: string; fitsMm: number };
   /** Cutting has left parts that hang on nothing, like the inside of an O. */
   CUT_LOOSE: { stepId: string; parts: number; kept: boolean };
   /** A ring of quads was asked for, and part of the cut has no room for it. */

@@ -279,6 +279,18 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'body',
     { form: small, text: 'GLAZE', words: { sizeMm: 60 }, onto: round, cut: {} },
   ],
+  ...(
+    [
+      ['deeper than its recess', 'I', { sinkMm: 1, softMm: 3 }, 20, 0],
+      ['wider than the gaps', 'II', { sinkMm: 4, softMm: 3 }, 20, 0],
+      ['wider than there is border', 'I', { sinkMm: 4, softMm: 3 }, 20, 44],
+    ] as const
+  ).map(([what, text, cut, sizeMm, acrossMm]): [string, RemarkCode, 'body', Scene] => [
+    `a rim ${what}: narrower`,
+    'CUT_RIM_CLIPPED',
+    'body',
+    { text, words: { sizeMm }, onto: { place: { ...FRONT, acrossMm } }, cut },
+  ]),
   ['a ring of quads with no room: none', 'CUT_RING', 'body', { words: { sizeMm: 20 }, cut: { ringMm: 6 } }],
 ])('%s', async (_, code, pieceId, wish) => {
   const before = scene(wish);

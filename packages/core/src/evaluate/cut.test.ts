@@ -92,7 +92,7 @@ test.each([0.1, 0.6, 2, 8])('a rim of %s mm on any letters: valid, and wider tha
     expect(checkMesh(pieceMesh(soft))).toMatchObject(SOUND);
     // one that is far deeper than the recess leaves nothing of it
     const told = softMm === 8 && softSide === 'inward' ? ['CUT_RIM_NARROWED'] : [];
-    expect(codes(soft).filter((code) => code !== 'CUT_LOOSE')).toEqual(told);
+    expect(codes(soft).filter((code) => !['CUT_LOOSE', 'CUT_RIM_CLIPPED'].includes(code))).toEqual(told);
   }
 });
 

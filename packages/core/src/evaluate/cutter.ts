@@ -7,6 +7,7 @@ import type { Letter } from '../text/index.ts';
 import { holdOf } from './holdOf.ts';
 import { cutShape, type CutRoom, type CutShape } from './cutShape.ts';
 import type { Laid } from './ontoReport.ts';
+import { rimRemarks } from './rimRoom.ts';
 
 /** Another piece as it is going to cut: its solids in the space of what they cut. */
 export interface Cutter {
@@ -17,6 +18,8 @@ export interface Cutter {
   letters: readonly Letter[];
   /** what is told of it as it lies there by itself */
   told: readonly Remark[];
+  /** what is told of rims that have no room */
+  clipped: () => Remark[];
   /** its faces fold, or could not be made as fine as it is bent */
   isStrained: boolean;
   /** from its own space to that of what it cuts */
@@ -116,6 +119,7 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
   const target = targetOf(body.value);
   const held = plain?.value.onto && isHeldByMiddle ? plain.value.onto.options.held : undefined;
   const flat = plain?.value.flat;
+  const clipped = (): Remark[] => (looks && plain ? rimRemarks(step, { ...plain.value, piece: tool, flat, target }) : []);
   const shapeOf = (softMm: number): CutShape | undefined => {
     const soft = { ...step, softMm };
     if (!isLettering(tool)) return undefined;
@@ -133,7 +137,7 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
     // what is cut says of each face which letter has cut it
     const ids = clusters.map((cluster) => cluster.letters.map((i) => letters[i]?.id));
     const key = keyHash(JSON.stringify([clustersKey(clusters), ids, transform, tool.id]));
-    return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks, isStrained, told: (plain ?? made).value.remarks });
+    return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks, isStrained, clipped, told: (plain ?? made).value.remarks });
   };
   const whole = async (softMm: number): Promise<Result<Cutter | undefined>> => {
     const cut = shapeOf(softMm);

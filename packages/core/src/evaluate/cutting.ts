@@ -68,6 +68,7 @@ export class Cuts {
       const surface = NEARBY.has(step.operation) ? this.#surface(body, clusters) : undefined;
       cut = await withRoomForRims(step, cutter, (one) => firstSound({ whole, surface }, step, one, carver));
       if (!cut) return undefined;
+      if ('mesh' in cut) cut = { ...cut, remarks: [...cut.remarks, ...cutter.clipped()] };
       this.#done.set(key, cut, 'mesh' in cut ? meshBytes(cut.mesh) : FAULT_BYTES);
     }
     if ('why' in cut) {

@@ -51,6 +51,7 @@ const CHAPTER_OF: Readonly<Record<RemarkCode, ChapterName>> = {
   CUT_LOOSE: 'steps',
   CUT_RING: 'steps',
   CUT_ROUNDS: 'steps',
+  CUT_RIM_CLIPPED: 'steps',
   CUT_RIM_NARROWED: 'steps',
   CUT_RAISED_LESS: 'steps',
   ONTO_NOTHING: 'steps',

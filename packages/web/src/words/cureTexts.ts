@@ -33,6 +33,7 @@ const CURES: { [C in CureCode]: (params: CureParams[C]) => string } = {
   LAY_ON: () => 'Lay it on this piece',
   BRING: () => 'Bring it here',
   MOVE_A_LITTLE: ({ mm }) => `Move it by ${mm} mm`,
+  RIM: ({ mm }) => `A rim of ${mm} mm`,
   SHARP_RIM: () => 'Make the rim sharp',
   NO_RING: () => 'No ring',
 };

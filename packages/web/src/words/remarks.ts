@@ -8,53 +8,46 @@ import {
   type RemarkParams,
   type StepKind,
 } from '@fictile/core';
-import { cutTexts } from './cutTexts.ts';
+import { cutRemarkText, type CutRemark } from './cutRemarks.ts';
+import { mm } from './lengths.ts';
 import { texts } from './texts.ts';
 
 const STEP_NAMES: Readonly<Record<string, string>> = { subdivide: 'Subdividing', triangles: 'Cutting into triangles' };
 
-const mm = (value: number): string => `${Number(value.toPrecision(3))} mm`;
-
-type ShapeRemark = Extract<
-  Remark,
-  {
-    code:
-      | 'SHAPE_FOLDS'
-      | 'SHAPE_TOUCHES'
-      | 'SHAPE_CROSSES'
-      | 'PIECES_CROSS'
-      | 'CUT_NOTHING'
-      | 'CUT_LEFT_OUT'
-      | 'CUT_APART'
-      | 'CUT_LOOSE'
-      | 'CUT_RING'
-      | 'CUT_ROUNDS'
-      | 'CUT_RAISED_LESS'
-      | 'CUT_RIM_NARROWED'
-      | 'SHAPE_COARSE'
-      | 'SHAPE_LOOSER'
-      | 'SHAPE_STRAYS'
-      | 'ONTO_BORDER'
-      | 'ONTO_NOTHING'
-      | 'RUN_NOTHING'
-      | 'RECAST_TOO_FINE'
-      | 'RECAST_VANISHES'
-      | 'RECAST_LOSES'
-      | 'REDUCE_SHORT'
-      | 'ONTO_CYCLE'
-      | 'ONTO_MISSES'
-      | 'ONTO_OVERHANGS'
-      | 'ONTO_OVERFULL'
-      | 'ONTO_SINKS'
-      | 'ONTO_FLOATS'
-      | 'ONTO_FOLDS'
-      | 'MODEL_OPEN'
-      | 'MODEL_LEFT_OUT'
-      | 'LINE_ENDS'
-      | 'NEED_FINER'
-      | 'NEED_OVER_BUDGET';
-  }
->;
+type ShapeRemark =
+  | CutRemark
+  | Extract<
+      Remark,
+      {
+        code:
+          | 'SHAPE_FOLDS'
+          | 'SHAPE_TOUCHES'
+          | 'SHAPE_CROSSES'
+          | 'PIECES_CROSS'
+          | 'SHAPE_COARSE'
+          | 'SHAPE_LOOSER'
+          | 'SHAPE_STRAYS'
+          | 'ONTO_BORDER'
+          | 'ONTO_NOTHING'
+          | 'RUN_NOTHING'
+          | 'RECAST_TOO_FINE'
+          | 'RECAST_VANISHES'
+          | 'RECAST_LOSES'
+          | 'REDUCE_SHORT'
+          | 'ONTO_CYCLE'
+          | 'ONTO_MISSES'
+          | 'ONTO_OVERHANGS'
+          | 'ONTO_OVERFULL'
+          | 'ONTO_SINKS'
+          | 'ONTO_FLOATS'
+          | 'ONTO_FOLDS'
+          | 'MODEL_OPEN'
+          | 'MODEL_LEFT_OUT'
+          | 'LINE_ENDS'
+          | 'NEED_FINER'
+          | 'NEED_OVER_BUDGET';
+      }
+    >;
 
 /** What the mesh has to tell: what happened, what it means, what to do. */
 export function remarkText(remark: Remark): string {
@@ -133,22 +126,6 @@ function shapeText(remark: ShapeRemark): string {
       return crossingText(remark.params);
     case 'PIECES_CROSS':
       return `It runs into “${remark.params.other}”.`;
-    case 'CUT_NOTHING':
-      return 'Choose a piece with a solid that cuts this one.';
-    case 'CUT_LEFT_OUT':
-      return cutTexts.cut.faults[remark.params.why];
-    case 'CUT_APART':
-      return apartText(remark.params);
-    case 'CUT_ROUNDS':
-      return 'Rounded to 32 bit, some faces cross by a hair where it was cut. Move the words a little.';
-    case 'CUT_RIM_NARROWED':
-      return `Inside the outline there is no room for a rounding of ${mm(remark.params.askedMm)}: it is ${mm(remark.params.takenMm)} wide. Outward there is room for any.`;
-    case 'CUT_RAISED_LESS':
-      return raisedText(remark.params);
-    case 'CUT_LOOSE':
-      return `${remark.params.parts === 1 ? 'A part hangs' : `${remark.params.parts} parts hang`} on nothing after the cut${remark.params.kept ? '.' : ' and was left out.'}`;
-    case 'CUT_RING':
-      return `There is room for quads beside ${Math.floor((100 * remark.params.quads) / Math.max(1, remark.params.edges))} % of the cut’s edges. A narrower ring may find more.`;
     case 'SHAPE_COARSE':
       return `Some edges stay longer than the shape needs: finer ones would go over the ${remark.params.budget.toLocaleString('en')} faces allowed.`;
     case 'SHAPE_LOOSER':
@@ -195,15 +172,9 @@ function shapeText(remark: ShapeRemark): string {
       return `Edges are ${mm(remark.params.haveMm)} long, the shape needs ${mm(remark.params.needMm)}: curves show corners.`;
     case 'NEED_OVER_BUDGET':
       return `The shape needs edges of ${mm(remark.params.needMm)}; within ${remark.params.budget.toLocaleString('en')} faces they are ${mm(remark.params.haveMm)}. Make the shape gentler, or the tolerance larger.`;
+    default:
+      return cutRemarkText(remark);
   }
-}
-
-function apartText({ letters, isInside }: RemarkParams['CUT_APART']): string {
-  if (isInside)
-    return letters === ''
-      ? 'The other piece lies wholly inside: a hollow that nobody sees.'
-      : `Wholly inside, hollows that nobody sees: ${letters}.`;
-  return letters === '' ? 'The other piece does not touch this one.' : `These do not touch this one: ${letters}.`;
 }
 
 const CROSSING_INSTEAD = {
@@ -273,14 +244,6 @@ function openText(params: RemarkParams['MODEL_OPEN']): string {
   if (joinMm !== undefined)
     return `This model is not closed: ${counts} Its points lie up to ${joinMm} mm beside each other; joined, it is closed.`;
   return `This model is not closed: ${counts}${canClose(params) ? '' : ` The step “${texts.steps.recast}” makes a closed solid of it.`}`;
-}
-
-/** How far an imprint was raised where more would make faces cross. */
-function raisedText({ askedMm, takenMm, leanPercent }: RemarkParams['CUT_RAISED_LESS']): string {
-  if (takenMm === 0) return 'Raised, faces would cross here: it lies flat. Move the words a little.';
-  return takenMm < askedMm
-    ? `Raised by ${mm(askedMm)}, faces would cross: it stands ${mm(takenMm)} high, upright.`
-    : `More lean would make faces cross: it leans by ${Number(leanPercent.toPrecision(2))} %.`;
 }
 
 function brokenText({ why, line }: ErrorParams['DRAWING_BROKEN']): string {

@@ -36,6 +36,7 @@ export interface CureParams {
   LAY_ON: Record<string, never>;
   BRING: Record<string, never>;
   MOVE_A_LITTLE: { mm: number };
+  RIM: { mm: number };
   SHARP_RIM: Record<string, never>;
   NO_RING: Record<string, never>;
 }

@@ -22,6 +22,11 @@ export function cutCure(remark: Remark, c: PieceCures, around: CutAround): Cure 
       return remark.params.kept ? cure('LEAVE_OUT', {}, c.step(remark.params.stepId, { loose: 'drop' })) : undefined;
     case 'CUT_RIM_NARROWED':
       return cure('KEEP_SO', {}, c.step(remark.params.stepId, { softMm: justUnder(remark.params.takenMm) }));
+    case 'CUT_RIM_CLIPPED': {
+      const { stepId, fitsMm } = remark.params;
+      const mm = fitsMm < LEAST_RIM_MM ? 0 : justUnder(fitsMm);
+      return cure(mm === 0 ? 'SHARP_RIM' : 'RIM', { mm }, c.step(stepId, { softMm: mm }));
+    }
     case 'CUT_RAISED_LESS': {
       const { stepId, takenMm, leanPercent } = remark.params;
       const kept = { raiseMm: justUnder(takenMm), leanPercent: justUnder(leanPercent) };
@@ -115,6 +120,8 @@ function untangled({ c, t, step, tool, lies }: ToolCure): Cure | undefined {
 }
 
 const SHALLOW_MM = 1;
+/** Narrower rims are none. */
+const LEAST_RIM_MM = 0.02;
 /** Of their size, percent: letters that have no room. */
 const SMALLER = 80;
 

@@ -1,0 +1,2 @@
+/** To three figures. */
+export const mm = (value: number): string => `${Number(value.toPrecision(3))} mm`;

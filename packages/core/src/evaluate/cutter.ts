@@ -4,7 +4,7 @@ import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.
 import { diagonalOf, movedBox, turnedBack, type Box3, type Transform } from '../math/index.ts';
 import { riseOver, type Target } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
-import { holdOf } from './holdOf.ts';
+import { holdBefore } from './holdOf.ts';
 import { cutShape, type CutRoom, type CutShape } from './cutShape.ts';
 import type { Laid } from './ontoReport.ts';
 import { rimRemarks } from './rimRoom.ts';
@@ -68,7 +68,7 @@ function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined;
   const overMm = Math.ceil(STEPS * (CHORDS * piece.body.faces.toleranceMm + OVER * before.diagonal)) / STEPS;
   const onto = ontoStepOf(piece);
   const digs = step.operation === 'engrave' || step.operation === 'through';
-  const riseMm = digs && flat && onto && staysFlat(piece, step) ? riseOver(before, holdOf(onto, before.box), flat, Math.max(step.sinkMm, overMm)) : 0;
+  const riseMm = digs && flat && onto && staysFlat(piece, step) ? riseOver(before, holdBefore(onto, before), flat, Math.max(step.sinkMm, overMm)) : 0;
   // a rim that follows the surface ends below the cap
   return { overMm, liftMm: onto?.liftMm ?? 0, hairMm: OVER * before.diagonal, riseMm: step.operation === 'through' && step.softMm > 0 ? riseMm + overMm : riseMm, throughMm: 1.01 * before.diagonal };
 } // prettier-ignore

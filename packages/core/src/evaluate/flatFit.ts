@@ -2,7 +2,7 @@ import { ontoStepOf, type OntoStep, type Piece } from '../document/index.ts';
 import { middleOfBox, plus, type Vec3 } from '../math/index.ts';
 import { flatRoom } from '../surface/index.ts';
 import type { Evaluated } from './evaluated.ts';
-import { HELD_BEFORE_MM, holdOf } from './holdOf.ts';
+import { HELD_BEFORE_MM, holdBefore } from './holdOf.ts';
 
 /** How lettering that is laid onto a model fills the flat place it is held at. */
 export interface FlatFit {
@@ -23,7 +23,7 @@ export function flatFit(piece: Piece, { onto, ground }: Evaluated): FlatFit | un
   if (!step || !onto || !ground) return undefined;
   const { box, held = [0, 0], toleranceMm } = onto.options;
   const [wide, tall] = [box.high[0] - box.low[0], box.high[1] - box.low[1]];
-  const hold = holdOf(step, ground.box);
+  const hold = holdBefore(step, ground);
   const room = flatRoom(ground, hold, { wide, tall, toleranceMm });
   const scale = FILLS * (room?.scale ?? 0);
   if (!room || scale < LEAST) return undefined;

@@ -16,7 +16,7 @@ import type { ChainFrame } from '../shape/index.ts';
 import { layOnto, OntoMap, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
 import type { FoundLines } from './foundLines.ts';
-import { HELD_BEFORE_MM, holdOf } from './holdOf.ts';
+import { HELD_BEFORE_MM, holdBefore, holdOf } from './holdOf.ts';
 import type { Laid } from './ontoReport.ts';
 import { pieceTransform } from './placement.ts';
 
@@ -112,7 +112,7 @@ export function missed({ grounds }: Under, onto: Laid | undefined, piece: Piece)
 function nearestHold(step: OntoStep, target: Target): Partial<Pick<OntoStep, 'fromMm' | 'toward' | 'up'>> {
   const front = holdOf({ ...step, place: middleOfSide('front') }, target.box);
   if (target.hit(front.from, front.toward)) return {};
-  const near = target.closest(holdOf(step, target.box).from);
+  const near = target.closest(holdBefore(step, target).from);
   const out = target.flatNormalAt(near);
   const up: Vec3 = Math.abs(out[1]) < STEEP ? [0, 1, 0] : [0, 0, -1];
   return { fromMm: plus(near.at, out, HELD_BEFORE_MM), toward: out.map((v) => 0 - v) as Vec3, up };
@@ -125,7 +125,7 @@ export const nothingUnder = ({ steps }: Piece, stepId: string): Remark =>
 /** What a step lays on a sheet lies on the side that it looks at. */
 export function asSeenBy({ steps }: Piece, stepId: string, ground: Ground): Ground {
   const step = steps.find(({ id }) => id === stepId);
-  return step?.kind === 'onto' ? { ...ground, target: ground.target.seenBy(holdOf(step, ground.target.box)) } : ground;
+  return step?.kind === 'onto' ? { ...ground, target: ground.target.seenBy(holdBefore(step, ground.target)) } : ground;
 }
 
 /** Sine of the slope from which on a surface lies rather than stands. */
@@ -264,10 +264,10 @@ function heldPlaceOf(step: OntoStep, tools: OntoTools & { box: Box3 }): readonly
   return [x, heldBy === 'capitals' ? lines + capMm / 2 : lines];
 }
 
-const layingOf = (step: OntoStep, { box }: Target, drape: Laying['drape']): Laying => ({
+const layingOf = (step: OntoStep, target: Target, drape: Laying['drape']): Laying => ({
   ...(step.method === 'flat' && drape && { drape }),
   method: step.method,
-  hold: holdOf(step, box),
+  hold: holdBefore(step, target),
   guide: step.guide !== 'drawn' ? step.guide : step.guideMm.length > 1 ? step.guideMm : 'straight',
   rounds: step.overhang === 'follow',
 });

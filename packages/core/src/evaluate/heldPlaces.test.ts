@@ -99,6 +99,15 @@ test('words stay in the middle of a front that grows, and of another body', asyn
   }
 });
 
+test('at a place that was pressed words lie on the body again that has grown past it', async () => {
+  const pressed: OntoStep = { ...at({ kind: 'pressed' }), fromMm: [20, 60, 52] };
+  for (const deep of [24, 200]) {
+    const { low, high } = await laidBox(project(pressed, newForm('body', 'Slab', block(300, 120, deep))));
+    expect(low[2]).toBeCloseTo(deep / 2, 0);
+    expect(high[2]).toBeGreaterThan(deep / 2 + 10);
+  }
+});
+
 test.each([
   ['capitals', 0],
   ['baseline', 1],

@@ -1,6 +1,6 @@
 import { middleOfSide, type BodySide, type HeldPlace, type OntoStep } from '../document/index.ts';
 import { dot, middleOfBox, plus, type Box3, type Vec3 } from '../math/index.ts';
-import type { Hold } from '../surface/index.ts';
+import type { Hold, Target } from '../surface/index.ts';
 
 /** How far before the surface the flat layout is held where it is put there, mm. */
 export const HELD_BEFORE_MM = 40;
@@ -24,6 +24,12 @@ const SIDES: Readonly<Record<BodySide, SideAxes>> = {
 /** How a step holds the flat plane before a model; `box` is around that model, in its own space. */
 export function holdOf({ place, fromMm, toward, up, turnDegrees }: OntoStep, box: Box3): Hold {
   return place.kind === 'side' ? { ...heldOnSide(place, box), turnDegrees } : { from: fromMm, toward, up, turnDegrees };
+}
+
+/** The same before a model as it is now; a pressed place that it has grown over lies on it again. */
+export function holdBefore(step: OntoStep, target: Target): Hold {
+  const hold = holdOf(step, target.box);
+  return step.place.kind === 'side' ? hold : { ...hold, from: target.outside(hold.from, hold.toward) };
 }
 
 type SidePlace = Extract<HeldPlace, { kind: 'side' }>;

@@ -21,7 +21,7 @@ import {
   type Target,
 } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
-import { HELD_BEFORE_MM, holdOf, sidePlaceAt } from './holdOf.ts';
+import { HELD_BEFORE_MM, holdBefore, sidePlaceAt } from './holdOf.ts';
 
 /** A piece on another one: which, and how it is laid, so that what is drawn on letters can follow without the model. */
 export interface Laid {
@@ -215,7 +215,7 @@ export function overBorder(
 function betterLaid({ step, chain, at, target }: OntoLook): LaidBetter {
   if (step.rigid) return 'bending';
   const { box } = (chain.links[at].map as OntoMap).options;
-  const advice = step.method === 'flat' ? adviceAt(target, holdOf(step, target.box), box) : undefined;
+  const advice = step.method === 'flat' ? adviceAt(target, holdBefore(step, target), box) : undefined;
   return advice && advice.method !== 'flat' ? advice.method : 'lift';
 }
 
@@ -230,7 +230,7 @@ function borderRemark({ step, chain, at, target }: OntoLook, letters: string): R
   const told = { stepId: step.id, letters };
   const { box, toleranceMm } = (chain.links[at].map as OntoMap).options;
   const [wide, tall] = [box.high[0] - box.low[0], box.high[1] - box.low[1]];
-  const hold = holdOf(step, target.box);
+  const hold = holdBefore(step, target);
   const room = step.heldBy === 'middle' && flatRoom(target, hold, { wide, tall, toleranceMm });
   if (!room) return remark('ONTO_BORDER', told);
   if (room.scale <= 1)

@@ -4,7 +4,7 @@ import { assemble, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { boxesMeet, boxOfPoints, type Box3, type Vec3 } from '../math/index.ts';
 import { flatRoom, Target } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
-import { holdOf } from './holdOf.ts';
+import { holdBefore } from './holdOf.ts';
 
 /** Words as they lie by themselves on what they cut. */
 export interface RimmedWords {
@@ -87,7 +87,7 @@ const HALVINGS = 7;
 function roomAtBorder(softMm: number, { piece, flat, target }: RimmedWords): number {
   const step = ontoStepOf(piece);
   if (step?.method !== 'flat' || step.heldBy !== 'middle' || !flat) return Infinity;
-  const hold = holdOf(step, target.box);
+  const hold = holdBefore(step, target);
   const { toleranceMm } = piece.body.faces;
   const [wide, tall] = [0, 1].map((k) => flat.high[k] - flat.low[k]);
   const fits = (mm: number): boolean => {

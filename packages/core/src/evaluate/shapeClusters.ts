@@ -21,7 +21,7 @@ import {
 import type { Letter } from '../text/index.ts';
 import { adviceAt } from '../surface/index.ts';
 import { ontoOf, type OntoTools } from './ground.ts';
-import { holdOf } from './holdOf.ts';
+import { holdBefore } from './holdOf.ts';
 import { ontoLink, overBorder, overhanging, toldOfOnto, type Laid, type Over } from './ontoReport.ts';
 import { copyShifts, footOf, plusShift } from './shapeNeed.ts';
 
@@ -219,7 +219,7 @@ function laidBy(chain: ShapeChain, tools: OntoTools | undefined): Laid | undefin
   const target = found && tools?.grounds.get(found.step.id)?.target;
   if (!found || !target) return undefined;
   const { step, map } = found;
-  const hold = holdOf(step, target.box);
+  const hold = holdBefore(step, target);
   const stays = map.stays && { laid: [...map.stays.laid], grid: map.stays.flat.grid };
   return {
     stepId: step.id,

@@ -1,4 +1,4 @@
-import { boxOfPoints, diagonalOf, dot, unit, type Box3, type Vec3 } from '../math/index.ts';
+import { boxOfPoints, diagonalOf, dot, plus, unit, type Box3, type Vec3 } from '../math/index.ts';
 import {
   adjacency,
   cornerNormals,
@@ -16,6 +16,8 @@ import { TriangleTree, type SurfacePlace } from './triangleTree.ts';
 
 /** Faces that turn by more meet in an edge, as the eye sees it. */
 const EDGE_DEGREES = 40;
+/** Of the diagonal: so far before a surface one stands that looks at it. */
+const BEFORE = 0.01;
 
 /** A mesh that lettering is laid onto: where its surface is nearest, where rays hit it, and where it faces. */
 export class Target {
@@ -45,9 +47,20 @@ export class Target {
     const sight = sightOf(hold);
     const seen = this.hit(hold.from, sight);
     if (!seen || dot(this.flatNormalAt(seen), sight) <= 0) return this;
-    this.#isOpen ??= adjacency(this.#mesh).openEdges > 0;
-    if (!this.#isOpen) return this;
+    if (!this.#hasBorder()) return this;
     return (this.#over ??= new Target(turnedOver(this.#mesh)));
+  }
+
+  /** A place from which one looks at a body: out of it where that has grown over it. A sheet has no inside. */
+  outside(from: Vec3, toward: Vec3): Vec3 {
+    const back = unit(toward.map((v) => 0 - v) as Vec3);
+    const left = this.hit(from, back);
+    if (!left || dot(this.flatNormalAt(left), back) <= 0 || this.#hasBorder()) return from;
+    return plus(left.at, back, BEFORE * this.diagonal);
+  }
+
+  #hasBorder(): boolean {
+    return (this.#isOpen ??= adjacency(this.#mesh).openEdges > 0);
   }
 
   closest(place: Vec3, hint?: number): SurfacePlace {

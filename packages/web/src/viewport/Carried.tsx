@@ -28,7 +28,8 @@ export interface Carrying {
   /** by so many notches of the wheel */
   size: (notches: number) => void;
   turn: (degrees: number) => void;
-  take: () => void;
+  /** puts it down there, or where it is */
+  take: (held?: HeldOn) => void;
 }
 
 interface CarriedProps {
@@ -90,14 +91,18 @@ function followPointer(canvas: HTMLCanvasElement, { latest, seen, onMet }: Follo
   let pressed: PointerEvent | undefined;
   let asked: number | undefined;
   let last: PointerEvent | undefined;
-  const follow = (event: PointerEvent): void => {
+  const heldUnder = (event: MouseEvent): { found: Seen; held: HeldOn } | undefined => {
     const { carrying, pieces, shelf } = latest();
     const found = seen(placeOf(event), carrying.over);
     const body = found && pieces.find(({ pieceId }) => pieceId === found.id);
     const held = found && body && heldOn(found, body, shelf);
-    if (!held) return;
-    onMet(found.hit.point.clone());
-    carrying.hold(held);
+    return held && { found, held };
+  };
+  const follow = (event: PointerEvent): void => {
+    const under = heldUnder(event);
+    if (!under) return;
+    onMet(under.found.hit.point.clone());
+    latest().carrying.hold(under.held);
   };
   const onMove = (event: PointerEvent): void => {
     if (event.buttons !== 0) return;
@@ -119,7 +124,11 @@ function followPointer(canvas: HTMLCanvasElement, { latest, seen, onMet }: Follo
     const { carrying } = latest();
     const taken = seen(placeOf(event), carrying.press);
     if (taken) carrying.pick(taken.id);
-    else if (seen(placeOf(event), carrying.over)) carrying.take();
+    else {
+      // a finger presses without having moved there
+      const under = heldUnder(event);
+      if (under) carrying.take(under.held);
+    }
   };
   const onWheel = (event: WheelEvent): void => {
     event.preventDefault();

@@ -168,7 +168,7 @@ function viewCommands({ store, view, setView }: Bench): Command[] {
       label: t.view(kept.name),
       run: () => setView(wishFor(view, kept)),
     })),
-    { id: 'fit', label: t.fit, keys: 'V', run: () => setView(wishFor(view, named(view.wish))) },
+    { id: 'fit view', label: t.fit, keys: 'V', run: () => setView(wishFor(view, named(view.wish))) },
     { id: 'edges', label: t.edges, keys: 'P', run: () => setView({ ...view, showEdges: !view.showEdges }) },
     { id: 'parts', label: t.parts, run: () => setView({ ...view, mode: { ...view.mode, parts: !view.mode.parts } }) },
     { id: 'flat', label: t.flat, run: () => setView({ ...view, mode: { ...view.mode, flat: !view.mode.flat } }) },

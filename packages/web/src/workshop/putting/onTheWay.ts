@@ -222,7 +222,7 @@ export const lettersFor = (project: Project, bodyId: string): Piece[] =>
 /** What moves it on. */
 export interface Moves {
   change: (make: (before: OnTheWay) => OnTheWay) => void;
-  take: () => void;
+  take: (held?: HeldOn) => void;
   leave: () => void;
   addSlab: () => string;
 }

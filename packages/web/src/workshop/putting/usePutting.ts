@@ -2,7 +2,7 @@ import { ontoStepOf, type Piece, type Project, type PutWay, type ShownPiece, usu
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { OtherPiece, Putting, PutActs } from '../../recipe/index.ts';
 import type { ProjectStore } from '../../store/index.ts';
-import type { Carrying } from '../../viewport/index.ts';
+import type { Carrying, HeldOn } from '../../viewport/index.ts';
 import {
   begun,
   bodiesFor,
@@ -62,16 +62,20 @@ export function usePutting(bench: Bench): {
     open.setAtWork('steps');
     setState(startOf(kept.project, from));
   }, []);
-  const take = useCallback(() => {
-    const at = latest.current.store.project;
-    const piece = state && pieceOf(state, at);
-    const onto = state && piece && laidBy(state, piece);
-    if (!state || !piece || !onto) return;
-    store.edit({ kind: 'many', edits: putEdits(state, at, state.way) });
-    setState(undefined);
-    latest.current.choose(piece.id);
-    latest.current.open.setStepId(onto.id);
-  }, [state, store]);
+  const take = useCallback(
+    (held?: HeldOn) => {
+      const at = latest.current.store.project;
+      const last = state && (held ? { ...state, held } : state);
+      const piece = last && pieceOf(last, at);
+      const onto = last && piece && laidBy(last, piece);
+      if (!last || !piece || !onto) return;
+      store.edit({ kind: 'many', edits: putEdits(last, at, last.way) });
+      setState(undefined);
+      latest.current.choose(piece.id);
+      latest.current.open.setStepId(onto.id);
+    },
+    [state, store],
+  );
   const leave = useCallback(() => setState(undefined), []);
   const moves: Moves = { change, take, leave, addSlab: () => latest.current.addForm('block') };
   usePutKeys(now, moves);
@@ -152,7 +156,7 @@ export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlookin
     pickBody,
     pickPiece,
     addSlab: () => pickBody(moves.addSlab()),
-    take: moves.take,
+    take: () => moves.take(),
     leave: moves.leave,
   };
   const carrying: Carrying = {

@@ -1,7 +1,18 @@
 /** @jest-environment jsdom */
 import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { cureOf, middleOfSide, newForm, remark, usualForms, usualStep, type Edit, type Piece, type Remark, type Step } from '@fictile/core';
+import {
+  cureOf,
+  middleOfSide,
+  newForm,
+  remark,
+  usualForms,
+  usualStep,
+  type Edit,
+  type Piece,
+  type Remark,
+  type Step,
+} from '@fictile/core';
 import { renderInside } from '../testing/render.tsx';
 import type { PieceEdits } from './pieceEdits.ts';
 import { Told } from './Told.tsx';

@@ -165,6 +165,8 @@ export async function judgePair({ project, isFlush, form }: Pair, engine: Tools)
     wrong.push('nothing was cut, and nothing is told');
   const onFront = form.kind === 'block' && form.edge === 'plain' && words.onto && stepMethod(project) === 'flat';
   if (onFront) wrong.push(...borderFaults(words, plain, told('ONTO_BORDER') !== undefined));
+  if (onFront && !refusal) wrong.push(...apartFaults(words, plain, told('CUT_APART')));
+  if (form.kind === 'ball') wrong.push(...gapFaults(words, plain, told));
   return { body: refusal ? 'refused' : isSound ? 'sound' : 'unsound', wrong };
 }
 
@@ -193,10 +195,52 @@ function goesRoundAnEdge({ onto }: Evaluated, form: FormShape): boolean {
 /** Of a plain block letters reach over a border where their box leaves the body's, seen from that side. */
 function borderFaults(words: Evaluated, plain: Evaluated, isTold: boolean): string[] {
   const [own, under] = [words, plain].map((one): Box3 => boxOfPoints(pieceMesh(one).positions));
-  const toward = words.onto?.hold.toward ?? [0, 0, -1];
-  const sides = [0, 1, 2].filter((k) => Math.abs(toward[k]) < 0.5);
+  const sides = sidesOf(words);
   const past = Math.max(...sides.flatMap((k) => [under.low[k] - own.low[k], own.high[k] - under.high[k]]));
   // a hair to either side it is as good as flush
   if (isTold && past < -1e-3) return ['told to reach over a border, and does not'];
   return !isTold && past > 1e-2 ? ['reaches over a border, and nothing is told'] : [];
+}
+
+/** The axes across and up of the side that words lie on. */
+const sidesOf = ({ onto }: Evaluated): number[] =>
+  [0, 1, 2].filter((k) => Math.abs((onto?.hold.toward ?? [0, 0, -1])[k]) < 0.5);
+
+/** Of a plain block letters touch nothing whose box lies beside that of the body, and those touch it whose box lies within. */
+function apartFaults(words: Evaluated, plain: Evaluated, told: Remark | undefined): string[] {
+  const named = told?.code === 'CUT_APART' ? told.params.letters.split(' ').filter((one) => one !== '').length : 0;
+  const under = boxOfPoints(pieceMesh(plain).positions);
+  const sides = sidesOf(words);
+  const clusters = words.clusters.map(({ mesh, letters }) => ({ box: boxOfPoints(mesh.positions), letters }));
+  const count = (of: (box: Box3, k: number) => boolean, isEach: boolean): number =>
+    clusters
+      .filter(({ box }) => (isEach ? sides.every((k) => of(box, k)) : sides.some((k) => of(box, k))))
+      .reduce((sum, { letters }) => sum + letters.length, 0);
+  const beside = count(({ low, high }, k) => high[k] < under.low[k] - 1e-2 || low[k] > under.high[k] + 1e-2, false);
+  const within = count(({ low, high }, k) => low[k] > under.low[k] && high[k] < under.high[k], true);
+  const all = clusters.reduce((sum, { letters }) => sum + letters.length, 0);
+  return named < beside || named > all - within
+    ? [`${named} letters are told to touch nothing; ${beside} lie beside, ${within} within`]
+    : [];
+}
+
+/** Heights over a ball, mm: farther than this it has to be told, and nearer it may not be. */
+const FLOATS = { told: 0.05, untold: 1 };
+
+/** How far the back of letters stands over a ball, by its middle and radius. */
+function gapFaults(words: Evaluated, plain: Evaluated, told: (code: Remark['code']) => Remark | undefined): string[] {
+  const { low, high } = boxOfPoints(pieceMesh(plain).positions);
+  const middle = low.map((v, k) => (v + high[k]) / 2);
+  const radius = (high[0] - low[0]) / 2;
+  const { positions: p, regions, region, faceStart, faceVertices } = pieceMesh(words);
+  const over = [...region]
+    .flatMap((row, f) =>
+      regions[row].part === 'back' ? [...faceVertices.subarray(faceStart[f], faceStart[f + 1])] : [],
+    )
+    .map((v) => Math.hypot(...middle.map((m, k) => p[3 * v + k] - m)) - radius);
+  const most = Math.max(...over);
+  // what hangs over the ball's rim is told as that
+  if (told('ONTO_OVERHANGS') || told('ONTO_BORDER') || over.length === 0) return [];
+  if (told('ONTO_FLOATS') && most < FLOATS.told) return ['told to float, and does not'];
+  return !told('ONTO_FLOATS') && most > FLOATS.untold ? [`floats by ${most.toFixed(2)} mm, and nothing is told`] : [];
 }

@@ -279,6 +279,18 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'body',
     { form: small, text: 'GLAZE', words: { sizeMm: 60 }, onto: round, cut: {} },
   ],
+  [
+    'an imprint that leans more than it has room for: as it could be',
+    'CUT_RAISED_LESS',
+    'body',
+    {
+      text: 'glaze',
+      form: { ...crate, widthMm: 80, heightMm: 40, depthMm: 10 } as FormShape,
+      words: { sizeMm: 16 },
+      onto: { place: { ...FRONT, upMm: 16 } },
+      cut: { operation: 'imprint', raiseMm: 3, leanPercent: 40 },
+    },
+  ],
   ...(
     [
       ['deeper than its recess', 'I', { sinkMm: 1, softMm: 3 }, 20, 0],

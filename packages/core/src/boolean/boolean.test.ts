@@ -129,7 +129,8 @@ test('cutters that touch nothing are named, and loose parts counted and left out
   const ring = cut(body, [moved(box(4, 20, 20), [5, -5, 0])], { dropsLoose: true });
   expect(checkMesh(ring.mesh)).toMatchObject({ ...SOUND, shells: 1, volumeMm3: expect.closeTo(18 * 100, 6) as number });
   // buried alive
-  expect(cut(body, [moved(box(2, 2, 2), [0, 4, 0])])).toMatchObject({ apart: [0], hollows: [0] });
+  expect(cut(body, [moved(box(2, 2, 2), [0, 4, 0])])).toMatchObject({ apart: [0], inside: [0] });
+  expect(cut(body, [moved(box(2, 2, 2), [0, 4, 0])], { operation: 'join' })).toMatchObject({ apart: [0], inside: [0] });
 }); // prettier-ignore
 
 test('what a cut leaves of quads are quads, and few of its triangles are slivers', () => {

@@ -41,8 +41,8 @@ export interface Carved {
   volumeError: number;
   /** cutters of which nothing is in the result, or nothing but parts of their own */
   apart: number[];
-  /** of those: that made a hollow inside the body */
-  hollows: number[];
+  /** of those: that lie wholly inside the body, as a hollow or swallowed by it */
+  inside: number[];
   /** parts besides the largest that were there before and hang on to no cutter alone */
   loose: number;
   /** faces that came back as they were */
@@ -138,7 +138,7 @@ function built(
   if (settled.ring && settled.crosses) settled = { ...looked(plain), ring: { ...settled.ring, quads: 0 } };
   const { mesh, isClosed } = rebuild(settled, sources, ({ id }, region) => job.regionOf(numberOf.get(id), region));
   if (!isClosed) return { why: 'kernel' };
-  return { mesh, apart: sifted.apart, hollows: sifted.hollows, loose: sifted.loose, whole: sorted.whole.length, tidied, ring: settled.ring, crosses: settled.crosses };
+  return { mesh, apart: sifted.apart, inside: sifted.inside, loose: sifted.loose, whole: sorted.whole.length, tidied, ring: settled.ring, crosses: settled.crosses };
 } // prettier-ignore
 
 interface Ringed {
@@ -159,9 +159,9 @@ const NEAR = 1e-7;
 interface Sifted {
   /** triangles that stay */
   kept: number[];
-  /** cutters that left no line on the body, and of those the ones that made a hollow inside it */
+  /** cutters that left no line on the body, and of those the ones that lie wholly inside it */
   apart: number[];
-  hollows: number[];
+  inside: number[];
   loose: number;
 }
 
@@ -173,9 +173,11 @@ function sift(
 ): Sifted {
   const touching = new Set<number>();
   const hollows = new Set<number>();
+  const seen = new Set<number>();
   const ofBody: CutPart[] = [];
   for (const part of parts) {
     const ids = new Set(part.triangles.map((t) => source[t]));
+    for (const id of ids) seen.add(id);
     if (!ids.has(body.id)) {
       if (part.volume < 0) for (const id of ids) hollows.add(id);
       continue;
@@ -194,7 +196,7 @@ function sift(
       .flatMap((part) => part.triangles)
       .sort((a, b) => a - b),
     apart,
-    hollows: apart.filter((i) => hollows.has(cutters[i].id)),
+    inside: apart.filter((i) => hollows.has(cutters[i].id) || (job.operation === 'join' && !seen.has(cutters[i].id))),
     loose,
   };
 }

@@ -256,6 +256,12 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     { words: { sizeMm: 20 }, onto: { liftMm: 9 }, cut: { operation: 'raise' } },
   ],
   [
+    'joined deeper than they are high: half of that',
+    'CUT_APART',
+    'body',
+    { words: { sizeMm: 20 }, cut: { operation: 'join', sinkMm: 5 } },
+  ],
+  [
     'a body that stands elsewhere: brought here',
     'CUT_APART',
     'body',

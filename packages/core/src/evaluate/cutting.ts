@@ -235,7 +235,7 @@ function carved(
         stepId,
         letters: textsOf(letters, cutter.letters),
         all: apart.length === cutter.clusters.length,
-        ...(done.hollows.length === apart.length && { isInside: true }),
+        ...(done.inside.length === apart.length && { isInside: true }),
       }),
     );
   if (done.loose > 0) remarks.push(remark('CUT_LOOSE', { stepId, parts: done.loose, kept: step.loose === 'keep' }));

@@ -31,8 +31,8 @@ export function cutRemarkText(remark: CutRemark): string {
 function apartText({ letters, isInside }: RemarkParams['CUT_APART']): string {
   if (isInside)
     return letters === ''
-      ? 'The other piece lies wholly inside: a hollow that nobody sees.'
-      : `Wholly inside, hollows that nobody sees: ${letters}.`;
+      ? 'The other piece lies wholly inside this one, where nobody sees it.'
+      : `Wholly inside this piece, where nobody sees them: ${letters}.`;
   return letters === '' ? 'The other piece does not touch this one.' : `These do not touch this one: ${letters}.`;
 }
 

@@ -89,10 +89,17 @@ function toolCure(remark: CutRemark, at: ToolCure): Cure | undefined {
   const why = remark.code === 'CUT_LEFT_OUT' ? remark.params.why : undefined;
   const because = 'because' in remark.params ? remark.params.because : undefined;
   const told = because && at.around.cureOf(because, at.tool, at.around);
-  if (remark.code === 'CUT_APART' && remark.params.isInside) return at.c.without(at.step.id);
+  if (remark.code === 'CUT_APART' && remark.params.isInside) return outOfIt(at);
   if (remark.code === 'CUT_APART' || why === 'empty') return metCure(at, told);
   if (why === 'cutter' || why === 'crossed' || why === 'volume') return told ?? untangled(at);
   return at.t.movedALittle(at.lies);
+}
+
+/** Letters that are sunk deeper than they are high come out by half; what is of no use inside is taken away. */
+function outOfIt({ c, step, tool }: ToolCure): Cure {
+  if (step.operation !== 'join' || !isLettering(tool)) return c.without(step.id);
+  const mm = justUnder(tool.body.solid.depthMm / 2);
+  return cure('DEPTH', { mm }, c.step(step.id, { sinkMm: mm }));
 }
 
 /** Brought to where the two meet; what does nothing even there is taken away. */

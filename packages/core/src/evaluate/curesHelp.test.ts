@@ -256,6 +256,18 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     { words: { sizeMm: 20 }, onto: { liftMm: 9 }, cut: { operation: 'raise' } },
   ],
   [
+    'round the edges of a block, into which they dig: from a direction',
+    'ONTO_SINKS',
+    'words',
+    {
+      text: 'X',
+      form: { ...crate, widthMm: 120, heightMm: 60, depthMm: 20 } as FormShape,
+      words: { sizeMm: 60, font: { family: 'Bodoni Moda', weight: 700, italic: false, axes: {} } },
+      solid: { depthMm: 3, front: { kind: 'plain', inMm: 0, deepMm: 0, steps: 1, points: [] } },
+      onto: { ...round, place: { ...FRONT, acrossMm: 3 } },
+    },
+  ],
+  [
     'joined deeper than they are high: half of that',
     'CUT_APART',
     'body',

@@ -169,7 +169,7 @@ function ontoRemarks(look: OntoLook, { over, squeezed, roomiest, sunk, floating 
   };
   const worst = (of: ReadonlyMap<number, number>): number => Math.min(...of.values());
   // looks at the surface once more, so only where there is something to tell
-  const better = sunk.size + floating.size > 0 ? betterLaid(look) : 'lift';
+  const better = sunk.size + floating.size > 0 ? betterLaid(look, sunk.size > 0 ? -worst(sunk) : 0) : 'lift';
   const remarks = overfull(look);
   const beside = named(over.letters);
   if (over.letters.size > 0 && method === 'flat') remarks.push(borderRemark(look, beside.letters));
@@ -212,15 +212,20 @@ export function overBorder(
 }
 
 /** What letters that sink or float need. */
-function betterLaid({ step, chain, at, target }: OntoLook): LaidBetter {
+function betterLaid({ step, chain, at, target }: OntoLook, sunkMm: number): LaidBetter {
   if (step.rigid) return 'bending';
-  const { box } = (chain.links[at].map as OntoMap).options;
+  const { box, lift } = (chain.links[at].map as OntoMap).options;
+  // laid round an edge letters dig into the body as far as they are high: lifted they dig deeper
+  if (step.method === 'round' && sunkMm > DIGS * (box.high[2] - box.low[2] + lift)) return 'direction';
   const advice = step.method === 'flat' ? adviceAt(target, holdBefore(step, target), box) : undefined;
   return advice && advice.method !== 'flat' ? advice.method : 'lift';
 }
 
 /** Percent of the size, a little under the share at which words just fit. */
 const fitting = (share: number): number => 100 * SHORT_OF * share;
+
+/** Of the height of letters. */
+const DIGS = 0.9;
 
 /** Of the room: as much as words are made smaller than it, so that they end short of its border. */
 const SHORT_OF = 0.98;

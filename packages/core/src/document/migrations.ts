@@ -1,27 +1,21 @@
-import {
-  usualFit,
-  usualMoreFaces,
-  usualMoreSolid,
-  usualPlacement,
-  usualSide,
-  usualStretch,
-  usualView,
-} from './defaults.ts';
-import { usualSlots } from './finishes.ts';
+// Literal values of their time: what is usual today is no matter of a document that was written then. What stands here
+// never changes; a stored document of every version (`testing/documents`) is brought up by it in the tests.
 
 /** Pure: gives a new document, and never fails on what the version before could hold. */
 export type Migration = (document: unknown) => unknown;
 
 type Plain = Record<string, unknown>;
 
+const BONE = { name: 'bone glaze', colour: '#f7e8c9', gloss: 58, metal: 0, glow: 0 };
+const SIENNA = { name: 'sienna slip', colour: '#c87950', gloss: 50, metal: 0, glow: 0 };
+const TERRACOTTA = { name: 'terracotta', colour: '#b45f3c', gloss: 28, metal: 0, glow: 0 };
+
 /** Pieces get a place and finishes: those that version 1 was drawn with. */
 function toVersion2(document: unknown): unknown {
-  const place = usualPlacement();
-  const { backAsFront: _, ...slots } = usualSlots();
   return withPieces(document, 2, (piece) => ({
     ...piece,
-    placement: { stand: place.stand, atMm: place.atMm, turnDegrees: place.turnDegrees },
-    slots,
+    placement: { stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] },
+    slots: { front: BONE, frontEdge: SIENNA, wall: TERRACOTTA, backEdge: SIENNA, back: BONE },
   }));
 }
 
@@ -32,7 +26,7 @@ function toVersion3(document: unknown): unknown {
     placement: { by: 'zero', ...(piece.placement as Plain) },
     slots: { ...(piece.slots as Plain), backAsFront: false },
   }));
-  return { ...moved, view: usualView() };
+  return { ...moved, view: { surroundings: 'daylight', ground: true, kept: [] } };
 }
 
 /** Words stand straight and unstretched, at the size that was asked for. */
@@ -42,8 +36,12 @@ const toVersion4: Migration = (document) =>
     source: {
       ...plain(piece.source),
       sizeBy: 'capitals',
-      fit: usualFit(),
-      ...usualStretch(),
+      fit: { to: 'none', widthMm: 200, heightMm: 100, onlyShrink: false },
+      wordSpacePercent: 100,
+      widthPercent: 100,
+      heightPercent: 100,
+      slantDegrees: 0,
+      capitals: 'typed',
       line: { kind: 'straight' },
       contour: { kind: 'full' },
       own: {},
@@ -61,12 +59,23 @@ const toVersion5: Migration = (document) =>
     return { ...piece, source: { ...source, kernPairs: [], own: Object.fromEntries(own) } };
   });
 
+const STRAIGHT = { kind: 'straight', amountMm: 3, steps: 6, divisions: 1 };
+
 /** Sides are straight, and edges come out of the depth. */
 const toVersion6: Migration = (document) =>
   withPieces(document, 6, (piece) => {
     const body = plain(piece.body);
-    return { ...piece, body: { ...body, solid: { ...plain(body.solid), edgesAdd: false, side: usualSide() } } };
+    return { ...piece, body: { ...body, solid: { ...plain(body.solid), edgesAdd: false, side: STRAIGHT } } };
   });
+
+const PLAIN_SOLID = {
+  edgeSide: 'inward',
+  stepsBy: 'count',
+  emboldenMm: 0,
+  corners: 'sharp',
+  swell: { frontMm: 0, backMm: 0, curve: 'soft', steps: 8 },
+  along: { about: 'whole', twistDegrees: 0, taperPercent: 0, shearMm: [0, 0], curveDegrees: 0, towardDegrees: 180 },
+};
 
 /** Nothing is drawn, swells or changes along the depth; wires are polygons. */
 const toVersion7: Migration = (document) =>
@@ -81,15 +90,17 @@ const toVersion7: Migration = (document) =>
     return {
       ...piece,
       source: { ...source, own: Object.fromEntries(own), contour: contourOf(plain(source.contour)) },
-      body: { ...body, solid: { ...withPoints(solid, ['front', 'back', 'side']), ...usualMoreSolid() } },
+      body: { ...body, solid: { ...withPoints(solid, ['front', 'back', 'side']), ...PLAIN_SOLID } },
     };
   });
+
+const PLAIN_FACES = { sizeMm: 0, bands: 12, bandsAxis: 'x', supportMm: 0 };
 
 /** Faces are plain, without support loops. */
 const toVersion8: Migration = (document) =>
   withPieces(document, 8, (piece) => {
     const body = plain(piece.body);
-    return { ...piece, body: { ...body, faces: { ...usualMoreFaces(), ...plain(body.faces) } } };
+    return { ...piece, body: { ...body, faces: { ...PLAIN_FACES, ...plain(body.faces) } } };
   });
 
 /** Meshes are reduced to a share or a count. */

@@ -1,11 +1,12 @@
 import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { checkMesh, readObj, unwrap, type PolygonMesh } from '@fictile/core';
+import { checkMesh, readObj, unwrap, type MeshFormat, type PolygonMesh } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from './arguments.ts';
 import { amountOf, flagsOf, isSwitch, readFlag } from './flags.ts';
 import { buildCase } from './makeCase.ts';
+import { refuseMeaningless } from './meaning.ts';
 import { wordsCase } from './wordsCase.ts';
 import { InputFault } from './messages.ts';
 import { writeWhole } from './output.ts';
@@ -107,14 +108,52 @@ describe('shapes', () => {
     expect(await stepsOf(flags)).toMatchObject([{ angleDegrees: -30, axis: 'x', whole: false, fromMm: -10, toMm: 40, centreMm: [0, 20, -5] }]); // prettier-ignore
   });
 
-  test.each<[Record<string, string | number>]>([
-    [{ bendAxis: 'x' }],
-    [{ bend: 20, bendFrom: 0 }],
-    [{ repeatGap: 4 }],
-    [{ waveLength: 40 }],
-  ])('%j says nothing alone', async (flags) => {
-    expect(await codeOf(() => stepsOf(flags))).toBe('FLAG_VALUE');
+  test('a bend with one limit is refused', async () => {
+    expect(await codeOf(() => stepsOf({ bend: 20, bendFrom: 0 }))).toBe('FLAG_VALUE');
   });
+});
+
+describe('flags that say nothing', () => {
+  const refused = (record: Record<string, string | number | boolean>, format: MeshFormat): string => {
+    try {
+      refuseMeaningless(flagsOf(record), format);
+      return '';
+    } catch (error) {
+      return (error as Error).message;
+    }
+  };
+
+  test.each<[Record<string, string | number | boolean>, MeshFormat, string[]]>([
+    [{ bendAxis: 'x' }, 'obj', ['--bend-axis', '--bend']],
+    [{ repeatGap: 4 }, 'obj', ['--repeat-gap', '--repeat']],
+    [{ waveLength: 40 }, 'obj', ['--wave-length', '--wave']],
+    [{ bands: 8 }, 'obj', ['--bands', '--faces bands']],
+    [{ bands: 8, faces: 'grid' }, 'obj', ['--bands', '--faces bands']],
+    [{ faceSize: 4 }, 'obj', ['--face-size', '--faces grid or flow']],
+    [{ wireSides: 8 }, 'obj', ['--wire-sides', '--wire']],
+    [{ subdivideKind: 'rounded' }, 'obj', ['--subdivide-kind', '--subdivide']],
+    [{ swellCurve: 'round' }, 'obj', ['--swell-curve', '--swell or --swell-back']],
+    [{ sink: 2 }, 'obj', ['--sink', '--with']],
+    [{ lean: 2, with: 'x.obj', operation: 'engrave' }, 'obj', ['--lean', '--operation raise or imprint']],
+    [{ softenSteps: 2, with: 'x.obj' }, 'obj', ['--soften-steps', '--soften']],
+    [{ inUp: 'z' }, 'obj', ['--in-up', '--onto or --with']],
+    [{ outUnit: 'cm' }, 'glb', ['--out-unit', '.glb', '.stl']],
+    [{ outUp: 'z' }, 'glb', ['--out-up', '.glb']],
+    [{ nodes: 'letters' }, 'obj', ['--nodes', '.obj', '.glb']],
+    [{ uv: 'words' }, 'stl', ['--uv', '.stl', '.obj or .glb']],
+    [{ uv: 'packed', uvTile: 20 }, 'glb', ['--uv-tile', '--uv words or letters']],
+    [{ levelsAs: 'files' }, 'glb', ['--levels-as', '--levels']],
+  ])('%j into .%s names both', (record, format, names) => {
+    for (const name of names) expect(refused(record, format)).toContain(name);
+  });
+
+  test.each<[Record<string, string | number | boolean>, MeshFormat]>([
+    [{ faces: 'bands', bands: 8, bandsAxis: 'y' }, 'stl'],
+    [{ swellBack: 2, swellCurve: 'round' }, 'stl'],
+    [{ outUnit: 'cm', outUp: 'z' }, 'ply'],
+    [{ uv: 'none', nodes: 'one', levels: 1 }, 'stl'],
+    [{ up: '0,1,0', with: 'x.obj' }, 'glb'],
+  ])('%j into .%s is taken', (record, format) => expect(refused(record, format)).toBe(''));
 });
 
 describe('onto a model', () => {

@@ -10,34 +10,12 @@ import {
   type OntoStep,
   type Vec3,
 } from '@fictile/core';
-import type { FlagName, Flags } from './flags.ts';
-import { fault } from './messages.ts';
+import type { Flags } from './flags.ts';
 import { placeFlag, wayFlag, type GivenModel } from './modelFile.ts';
-
-const BELONGS: readonly FlagName[] = [
-  'operation',
-  'sink',
-  'soften',
-  'soften-steps',
-  'soften-side',
-  'lean',
-  'place',
-  'normal',
-  'loose',
-  'quads-beside',
-];
-
-/** What says nothing without --with. */
-export function refuseStrayCut(flags: Flags): void {
-  const stray = BELONGS.find((name) => flags[name] !== undefined);
-  if (stray) throw fault('FLAG_VALUE', `--${stray} says nothing without --with. Give both, or leave it out.`);
-}
 
 /** What --with and the flags that go with it make of the model; `target`: the id of the words. */
 export function cutStep(flags: Flags, target: string): CutStep {
   const operation = flags.operation ?? 'engrave';
-  if (flags.lean !== undefined && operation !== 'raise' && operation !== 'imprint')
-    throw fault('FLAG_VALUE', `--lean is of --operation raise and imprint, not of ${operation}. Leave it out.`);
   const usual = usualStep('cut', 'cut');
   return {
     ...usual,

@@ -22,6 +22,7 @@ import { drawingCase } from './drawingCase.ts';
 import { chooseFont } from './fontChoice.ts';
 import type { Flags } from './flags.ts';
 import { fault, faultOf, remarkText } from './messages.ts';
+import { refuseMeaningless } from './meaning.ts';
 import { modelCase } from './modelCase.ts';
 import { formatOf, type FileToWrite } from './output.ts';
 import { wordsCase } from './wordsCase.ts';
@@ -49,6 +50,7 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   const started = performance.now();
   if (flags.out === undefined) throw fault('FLAG_MISSING', 'There is no --out. Say which file to write.');
   const format = formatOf(flags.out);
+  refuseMeaningless(flags, format);
   const font = await chooseFont(flags.font ?? 'Zilla Slab', kernels);
   const model = await modelCase(flags, kernels);
   const { piece, edits, remarks } = await (flags.svg === undefined
@@ -124,15 +126,10 @@ function edited(pieces: readonly Piece[], edits: readonly Edit[]): Project {
   return changed.value;
 }
 
-/** What only some formats hold is not left out silently in the others. Lettering on a model goes into the axes of the model's file. */
+/** Lettering on a model goes into the axes of the model's file. */
 function writeChoices(flags: Flags, format: MeshFormat, model?: ModelFrame): Partial<WriteOptions> {
-  const isTextured = format === 'obj' || format === 'glb';
-  if (!isTextured && ((flags.uv ?? 'none') !== 'none' || (flags.levels ?? 1) > 1))
-    throw fault('FLAG_VALUE', `--uv and --levels go into .obj and .glb, not into .${format}. Choose another --out.`);
   if (flags['levels-as'] === 'linked' && format !== 'glb')
     throw fault('FLAG_VALUE', `--levels-as linked goes into .glb, not into .${format}. Choose another --out.`);
-  if (flags.tangents && (format !== 'glb' || (flags.uv ?? 'none') === 'none'))
-    throw fault('FLAG_VALUE', '--tangents go into .glb, beside --uv words, letters or packed.');
   return {
     unit: flags['out-unit'] ?? flags['in-unit'] ?? 'mm',
     up: flags['out-up'] ?? (format === 'glb' ? 'usual' : (model?.up ?? 'usual')),

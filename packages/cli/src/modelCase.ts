@@ -8,11 +8,11 @@ import {
   type OntoStep,
   type Remark,
 } from '@fictile/core';
-import { cutStep, heldBefore, placeHold, refuseStrayCut } from './cutFlags.ts';
-import type { FlagName, Flags } from './flags.ts';
+import { cutStep, heldBefore, placeHold } from './cutFlags.ts';
+import type { Flags } from './flags.ts';
 import { fault } from './messages.ts';
 import { givenModel, type GivenModel } from './modelFile.ts';
-import { ontoStep, refuseStrayOnto } from './ontoFlags.ts';
+import { ontoStep } from './ontoFlags.ts';
 
 /** The models that --onto and --with name, and what words do with them. */
 export interface ModelCase {
@@ -26,18 +26,10 @@ export interface ModelCase {
   loadModel(hash: string): Promise<Uint8Array | undefined>;
 }
 
-const OF_BOTH: readonly FlagName[] = ['up', 'in-unit', 'in-up', 'close-holes'];
-
 /** Undefined without --onto and --with. */
 export async function modelCase(flags: Flags, kernels: Kernels): Promise<ModelCase | undefined> {
   const { onto: ground, with: body } = flags;
-  if (ground === undefined) refuseStrayOnto(flags);
-  if (body === undefined) refuseStrayCut(flags);
-  if (ground === undefined && body === undefined) {
-    const stray = OF_BOTH.find((name) => flags[name] !== undefined);
-    if (stray) throw fault('FLAG_VALUE', `--${stray} says nothing without --onto or --with. Give both, or leave it out.`);
-    return undefined;
-  }
+  if (ground === undefined && body === undefined) return undefined;
   const paths = [...new Set([ground, body].filter((path) => path !== undefined))];
   const models = new Map<string, GivenModel>();
   for (const path of paths) models.set(path, await givenModel(path, flags, kernels));

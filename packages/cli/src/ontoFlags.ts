@@ -10,31 +10,12 @@ import {
   type OntoStep,
   type Vec3,
 } from '@fictile/core';
-import type { FlagName, Flags } from './flags.ts';
+import type { Flags } from './flags.ts';
 import { fault } from './messages.ts';
 import { placeFlag, wayFlag, type GivenModel } from './modelFile.ts';
 import { typedText } from './typedText.ts';
 
-const BELONGS: readonly FlagName[] = [
-  'method',
-  'from',
-  'toward',
-  'lift',
-  'guide',
-  'guide-through',
-  'overhang',
-  'rigid',
-  'turn',
-  'onto-letters',
-];
-
 const METHODS = { project: 'direction', nearest: 'closest', wrap: 'round' } as const;
-
-/** What says nothing without --onto. */
-export function refuseStrayOnto(flags: Flags): void {
-  const stray = BELONGS.find((name) => flags[name] !== undefined);
-  if (stray) throw fault('FLAG_VALUE', `--${stray} says nothing without --onto. Give both, or leave it out.`);
-}
 
 /** What --onto and the flags that go with it say. */
 export function ontoStep(flags: Flags, model: GivenModel): OntoStep {

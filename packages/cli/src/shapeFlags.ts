@@ -3,21 +3,8 @@ import { lengthTriple, type Flags } from './flags.ts';
 import { readGiven } from './givenFile.ts';
 import { fault, faultOf } from './messages.ts';
 
-/** Flags that say more of a step, and the one without which they say nothing. */
-const BELONGS: readonly [string, readonly (keyof Flags)[]][] = [
-  ['bend', ['bend-axis', 'bend-from', 'bend-to', 'bend-center']],
-  ['noise', ['noise-size', 'noise-seed', 'noise-outward']],
-  ['wave', ['wave-length']],
-  ['along', ['along-length', 'along-offset']],
-  ['repeat', ['repeat-gap']],
-];
-
 /** What flags shape, in this order: copies, twist and taper, waves and noise, then bends, then along a line. */
 export async function shapeSteps(flags: Flags): Promise<ShapeStep[]> {
-  for (const [owner, names] of BELONGS) {
-    const stray = flags[owner as keyof Flags] === undefined ? names.find((name) => flags[name] !== undefined) : undefined;
-    if (stray) throw fault('FLAG_VALUE', `--${stray} says nothing without --${owner}. Give both, or leave it out.`);
-  }
   const { repeat, 'twist-along': twist, 'taper-along': taper, along } = flags;
   return [
     ...(repeat === undefined ? [] : [{ ...usualStep('repeat', 'repeat'), count: repeat, gapMm: flags['repeat-gap'] ?? 20 }]),

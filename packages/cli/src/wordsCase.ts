@@ -72,10 +72,8 @@ function fitOf(flags: Flags): Words['fit'] | undefined {
 }
 
 function lineOf(flags: Flags): Words['line'] | undefined {
-  if (flags.around !== undefined)
-    return { ...usualCircle(), radiusMm: flags.around, side: flags['around-side'] ?? 'outside' };
-  if (flags['around-side'] === undefined) return undefined;
-  throw fault('FLAG_MISSING', '--around-side needs --around. Say the radius of the circle.');
+  if (flags.around === undefined) return undefined;
+  return { ...usualCircle(), radiusMm: flags.around, side: flags['around-side'] ?? 'outside' };
 }
 
 /** "wght=650,wdth=80" -> { wght: 650, wdth: 80 } */

@@ -373,6 +373,8 @@ test('schema prints a JSON Schema of a document, of a case, and of nothing else'
   expect(parseProject(project).ok).toBe(true);
   expect(Object.keys(project).sort()).toEqual([...printed.required].sort());
   schema(['case']);
-  expect(lastLine()).toMatchObject({ required: ['text', 'out'], additionalProperties: false });
+  const aCase = lastLine() as { properties: { reduce: { anyOf: { pattern?: string }[] } } };
+  expect(aCase).toMatchObject({ required: ['out'], anyOf: [{ required: ['text'] }, { required: ['svg'] }] });
+  expect('0.2mm').toMatch(new RegExp(aCase.properties.reduce.anyOf[1].pattern ?? 'no pattern'));
   expect(await codeOf(() => schema(['soup']))).toBe('COMMAND_UNKNOWN');
 });

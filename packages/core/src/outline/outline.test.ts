@@ -18,6 +18,30 @@ const EM = 100 / 2 ** -16;
 const area = (rings: readonly VertexRing[]): number => rings.reduce((sum, ring) => sum + doubledArea(ring), 0) / 2;
 const mm = (value: number): number => Math.round(value / 2 ** -16);
 
+type Place = readonly [number, number];
+const edges = (ring: VertexRing): [Place, Place][] =>
+  ring.map(({ x, y }, i) => [
+    [x, y],
+    [ring[(i + 1) % ring.length].x, ring[(i + 1) % ring.length].y],
+  ]);
+
+/** How often a ring runs round a place, counter-clockwise. */
+const turnsRound = (ring: VertexRing, [px, py]: Place): number =>
+  edges(ring).reduce((sum, [[ax, ay], [bx, by]]) => {
+    if (ay <= py === by <= py) return sum;
+    const isLeft = (bx - ax) * (py - ay) - (px - ax) * (by - ay) > 0;
+    return sum + (by > ay ? (isLeft ? 1 : 0) : isLeft ? 0 : -1);
+  }, 0);
+
+const nearestEdge = (ring: VertexRing, [px, py]: Place): number =>
+  Math.min(
+    ...edges(ring).map(([[ax, ay], [bx, by]]) => {
+      const [dx, dy] = [bx - ax, by - ay];
+      const share = Math.max(0, Math.min(1, ((px - ax) * dx + (py - ay) * dy) / (dx * dx + dy * dy || 1)));
+      return Math.hypot(ax + share * dx - px, ay + share * dy - py);
+    }),
+  );
+
 describe('flattening', () => {
   const circle = new CurveBuilder();
   const k = 0.5522847498;
@@ -102,6 +126,7 @@ describe('conditioning', () => {
 
   test('random stars, rings and folds come out clean', () => {
     const random = seededRandom(5);
+    const seen = { full: 0, empty: 0 };
     for (let i = 0; i < 120; i++) {
       const count = 3 + Math.floor(random() * 9);
       const rings = Array.from({ length: 1 + Math.floor(random() * 3) }, () =>
@@ -114,8 +139,17 @@ describe('conditioning', () => {
       );
       const clean = toRings(condition(rings, EM).outline);
       expect(contact(clean, 0)).toBe('clear');
-      expect(area(clean)).toBeGreaterThanOrEqual(0);
+      // inside of it is what the rings run round, counted at places off every line
+      for (let k = 0; k < 30; k++) {
+        const place = [random() * mm(40), random() * mm(40)] as const;
+        if (rings.some((ring) => nearestEdge(ring, place) < mm(0.05))) continue;
+        const isFull = rings.reduce((sum, ring) => sum + turnsRound(ring, place), 0) !== 0;
+        expect(clean.reduce((sum, ring) => sum + turnsRound(ring, place), 0)).toBe(isFull ? 1 : 0);
+        seen[isFull ? 'full' : 'empty']++;
+      }
     }
+    expect(seen.full).toBeGreaterThan(500);
+    expect(seen.empty).toBeGreaterThan(500);
   });
 });
 

@@ -53,6 +53,7 @@ export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProfile, parseProject } from './parse.ts';
 export { applyPatches, diff, sameDocument } from './patches.ts';
 export type { Patch } from './patches.ts';
+export { chapterOf, toneOf } from './remarkKinds.ts';
 export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';
 export { canClose, cureOf, type Cure, type CureCode, type CureParams } from './cures/index.ts';

@@ -1,5 +1,5 @@
 import { UnstyledButton } from '@mantine/core';
-import { groundOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import { groundOf, toneOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import type { MarkedPlaces } from '../viewport/index.ts';
 import { remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
@@ -8,7 +8,6 @@ import { ChartFold } from './ChartFold.tsx';
 import { CheckRows } from './CheckRows.tsx';
 import classes from './Checks.module.css';
 import { isLaidPaint, judge, ontoRows, subjectOf, verdictOf, type Cure, type Painted } from './judge.ts';
-import { isLeftOut } from './leftOut.ts';
 import { useReport } from './useReport.ts';
 
 interface ChecksProps {
@@ -32,7 +31,7 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
   const rows = found?.report && piece ? [...judge(found.report, subjectOf(piece), aim), ...ontoRows(shownPiece?.onto)] : [];
   const t = texts.checks;
   const meetings = (found?.crossing ?? []).filter(({ code }) => code === 'PIECES_CROSS');
-  const missing = (shownPiece?.remarks ?? []).filter(isLeftOut);
+  const missing = (shownPiece?.remarks ?? []).filter((remark) => toneOf(remark) === 'missing');
   const isUnchecked = found && !found.report;
   const tone = isUnchecked || missing.length > 0 ? 'bad' : verdictOf([...rows, ...meetings.map(() => ({ tone: 'mind' as const }))]);
   const verdict = missing.length > 0 ? t.leftOut : !found ? t.checking : isUnchecked ? t.failed : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];

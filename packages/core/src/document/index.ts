@@ -53,6 +53,7 @@ export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProfile, parseProject } from './parse.ts';
 export { applyPatches, diff, sameDocument } from './patches.ts';
 export type { Patch } from './patches.ts';
+export { stepRange, type FieldRange } from './fieldRange.ts';
 export { chapterOf, toneOf } from './remarkKinds.ts';
 export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';

@@ -9,8 +9,14 @@ export interface Room {
 }
 
 /** Of the reach: a place so much better is not looked for. */
-const PRECISION = 1e-3;
+const PRECISION = 2e-3;
 const MOST_CELLS = 20_000;
+const QUARTERS = [
+  [-1, -1],
+  [1, -1],
+  [-1, 1],
+  [1, 1],
+] as const;
 
 interface Cell extends Room {
   half: number;
@@ -19,8 +25,8 @@ interface Cell extends Room {
 }
 
 /**
- * The largest upright square inside a border with holes, as edges in any order: best first search over a quadtree, as for the pole of
- * inaccessibility (Agafonkin 2016; Garcia-Castellanos and Lombardo 2007), with distances by the larger of both differences.
+ * The largest upright square inside a border with holes, as edges in any order: a search over a quadtree, as for the pole of inaccessibility
+ * (Garcia-Castellanos and Lombardo 2007), with distances by the larger of both differences.
  */
 export function roomIn(border: readonly BorderEdge[]): Room | undefined {
   if (border.length === 0) return undefined;
@@ -40,16 +46,20 @@ export function roomIn(border: readonly BorderEdge[]): Room | undefined {
     const reach = reachAt(border, x, y);
     return { x, y, half: size, reach, most: reach + size };
   };
-  const cells: Cell[] = [];
+  let cells: Cell[] = [];
   for (let x = low[0]; x < high[0]; x += 2 * half)
     for (let y = low[1]; y < high[1]; y += 2 * half) cells.push(cellAt(x + half, y + half, half));
   let best: Cell = cells[0];
-  for (let looked = 0; cells.length > 0 && looked < MOST_CELLS; looked++) {
-    const cell = takeMost(cells);
-    if (cell.reach > best.reach) best = cell;
-    if (cell.most - best.reach <= PRECISION * Math.abs(best.reach)) break;
-    const quarter = cell.half / 2;
-    for (const [i, j] of [[-1, -1], [1, -1], [-1, 1], [1, 1]]) cells.push(cellAt(cell.x + i * quarter, cell.y + j * quarter, quarter)); // prettier-ignore
+  // level by level: along a strip thousands of places have the same room, among which a best first search takes for ever
+  for (let looked = 0; cells.length > 0 && looked < MOST_CELLS; looked += cells.length) {
+    for (const cell of cells) if (cell.reach > best.reach) best = cell;
+    const enough = best.reach + PRECISION * Math.abs(best.reach);
+    cells = cells
+      .filter(({ most }) => most > enough)
+      .flatMap(({ x, y, half: size }) => {
+        const quarter = size / 2;
+        return QUARTERS.map(([i, j]) => cellAt(x + i * quarter, y + j * quarter, quarter));
+      });
   }
   const room = { x: best.x, y: best.y, reach: best.reach };
   return best.reach > 0 ? middled(border, middled(border, room, [1, 0]), [0, 1]) : room;
@@ -75,13 +85,6 @@ function middled(border: readonly BorderEdge[], room: Room, [dx, dy]: readonly [
   const [x, y] = [room.x + by * dx, room.y + by * dy];
   const reach = reachAt(border, x, y);
   return reach >= least ? { x, y, reach } : room;
-}
-
-function takeMost(cells: Cell[]): Cell {
-  let at = 0;
-  for (let i = 1; i < cells.length; i++) if (cells[i].most > cells[at].most) at = i;
-  const [cell] = cells.splice(at, 1);
-  return cell;
 }
 
 /** Distance to the border, below zero outside (crossing number). */

@@ -165,7 +165,7 @@ export async function judgePair({ project, isFlush, form }: Pair, engine: Tools)
     wrong.push('nothing was cut, and nothing is told');
   const onFront = form.kind === 'block' && form.edge === 'plain' && words.onto && stepMethod(project) === 'flat';
   if (onFront) wrong.push(...borderFaults(words, plain, told('ONTO_BORDER') !== undefined));
-  if (onFront && !refusal) wrong.push(...apartFaults(words, plain, told('CUT_APART')));
+  if (onFront && !refusal) wrong.push(...apartFaults(words, plain, project, told('CUT_APART')));
   if (form.kind === 'ball') wrong.push(...gapFaults(words, plain, told));
   return { body: refusal ? 'refused' : isSound ? 'sound' : 'unsound', wrong };
 }
@@ -207,7 +207,13 @@ const sidesOf = ({ onto }: Evaluated): number[] =>
   [0, 1, 2].filter((k) => Math.abs((onto?.hold.toward ?? [0, 0, -1])[k]) < 0.5);
 
 /** Of a plain block letters touch nothing whose box lies beside that of the body, and those touch it whose box lies within. */
-function apartFaults(words: Evaluated, plain: Evaluated, told: Remark | undefined): string[] {
+function apartFaults(words: Evaluated, plain: Evaluated, { pieces }: Project, told: Remark | undefined): string[] {
+  const [step] = pieces.body.steps;
+  // what both share is told of nothing, and what is sunk deeper than it is high lies inside
+  if (step.kind !== 'cut' || step.operation === 'intersect') return [];
+  if (told?.code === 'CUT_APART' && told.params.isInside) return [];
+  // rims make letters wider
+  const widerMm = step.softMm + 1e-2;
   const named = told?.code === 'CUT_APART' ? told.params.letters.split(' ').filter((one) => one !== '').length : 0;
   const under = boxOfPoints(pieceMesh(plain).positions);
   const sides = sidesOf(words);
@@ -216,7 +222,10 @@ function apartFaults(words: Evaluated, plain: Evaluated, told: Remark | undefine
     clusters
       .filter(({ box }) => (isEach ? sides.every((k) => of(box, k)) : sides.some((k) => of(box, k))))
       .reduce((sum, { letters }) => sum + letters.length, 0);
-  const beside = count(({ low, high }, k) => high[k] < under.low[k] - 1e-2 || low[k] > under.high[k] + 1e-2, false);
+  const beside = count(
+    ({ low, high }, k) => high[k] < under.low[k] - widerMm || low[k] > under.high[k] + widerMm,
+    false,
+  );
   const within = count(({ low, high }, k) => low[k] > under.low[k] && high[k] < under.high[k], true);
   const all = clusters.reduce((sum, { letters }) => sum + letters.length, 0);
   return named < beside || named > all - within

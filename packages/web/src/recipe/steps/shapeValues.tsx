@@ -10,13 +10,21 @@ import {
   type StepPlace,
 } from '@fictile/core';
 import type { ReactNode } from 'react';
-import { choicesOf, ChoiceValue, CourseValue, DRAWINGS, Sentence, useTrial } from '../../ui/index.ts';
+import {
+  choicesOf,
+  ChoiceValue,
+  CourseValue,
+  DRAWINGS,
+  Sentence,
+  useTrial,
+  type NumberValueProps,
+} from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { PieceChoice, type OtherPiece } from '../BodyChapter.tsx';
 import { KnotSentence } from '../KnotSentence.tsx';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import classes from '../Recipe.module.css';
-import { number } from '../sentenceParts.tsx';
+import { limits, number } from '../sentenceParts.tsx';
 import { readHeights } from './readHeights.ts';
 import { GuideLine } from './GuideLine.tsx';
 import { LettersChoice } from './LettersChoice.tsx';
@@ -50,28 +58,28 @@ export function shapeValues(step: ShapeStep, tools: ShapeTools): Record<string, 
     case 'taper':
     case 'stretch':
     case 'pinch':
-      return { percent: f.percent('percent', L.percent, -1000, step.kind === 'stretch' ? 1000 : 99), ...f.alongValues() };
+      return { percent: f.percent('percent', L.percent), ...f.alongValues() };
     case 'shear':
       return { first: f.part('byMm', 0, L.first), second: f.part('byMm', 1, L.second), ...f.alongValues() };
     case 'bulge':
       return { height: f.mm('heightMm', L.height), form: f.tried('shape', L.form, T.bulges), barrel: step.shape === 'barrel' ? <> {f.axis()}</> : null, solid: f.flag('solid', L.solid, { on: T.solids.all, off: T.solids.front }) };
     case 'wave':
-      return { ...f.displacing(), length: f.length('lengthMm', L.length), toward: f.degrees('towardDegrees', L.toward), phase: f.degrees('phaseDegrees', L.phase) };
+      return { ...f.displacing(), length: f.mm('lengthMm', L.length), toward: f.degrees('towardDegrees', L.toward), phase: f.degrees('phaseDegrees', L.phase) };
     case 'noise':
       return {
         ...f.displacing(),
         character: f.tried('character', L.character, T.characters, CHARACTER_PICTURES),
-        size: f.length('sizeMm', L.size),
-        detail: f.whole('detail', L.detail, { unit: T.detailUnit(step.detail), max: 6 }),
-        seed: f.whole('seed', L.seed, { unit: '', min: 0, max: 4_294_967_295 }),
+        size: f.mm('sizeMm', L.size),
+        detail: f.count('detail', L.detail, T.detailUnit(step.detail)),
+        seed: f.count('seed', L.seed, ''),
         outward: f.flag('outwardOnly', L.outward, { on: T.outwards.only, off: T.outwards.both }),
-        drift: number('drift', { label: L.drift, value: step.drift, kind: 'plain', unit: T.perSecond, min: -1000, max: 1000, step: 1, usual: 0 }, (drift, key) => tools.put({ ...step, drift }, key)),
+        drift: f.count('drift', L.drift, T.perSecond),
       };
     case 'relief':
       return {
         ...f.displacing(),
         picture: <PictureFile step={step} put={tools.put} />,
-        width: f.length('widthMm', L.width),
+        width: f.mm('widthMm', L.width),
         across: f.part('atMm', 0, L.x),
         up: f.part('atMm', 1, L.y),
         repeats: f.flag('repeats', L.repeats, { on: T.repeatses.tiled, off: T.repeatses.once }),
@@ -79,7 +87,7 @@ export function shapeValues(step: ShapeStep, tools: ShapeTools): Record<string, 
     case 'run':
       return runValues(step, f);
     case 'repeat':
-      return { count: f.whole('count', L.count, { unit: T.countUnit(step.count), max: 200 }), axis: f.axis(), gap: f.mm('gapMm', L.gap) };
+      return { count: f.count('count', L.count, T.countUnit(step.count)), axis: f.axis(), gap: f.mm('gapMm', L.gap) };
     case 'scatter':
       return scatterValues(step, f);
     case 'onto':
@@ -93,8 +101,8 @@ function runValues(step: Of<'run'>, f: Fields): Record<string, ReactNode> {
     form: <PathValues step={step} tools={f.tools} />,
     axis: f.choice('axis', L.axis, T.runAxes),
     fit: f.choice('fit', L.fit, T.fits),
-    from: f.percent('fromPercent', L.from, 0, 100),
-    to: f.percent('toPercent', L.to, 0, 100),
+    from: f.percent('fromPercent', L.from),
+    to: f.percent('toPercent', L.to),
     shift: f.mm('shiftMm', L.shift),
     ends: f.choice('ends', L.ends, T.ends),
     upright: f.choice('up', L.upright, T.ups),
@@ -105,7 +113,7 @@ function runValues(step: Of<'run'>, f: Fields): Record<string, ReactNode> {
 }
 
 function scatterValues(step: Of<'scatter'>, f: Fields): Record<string, ReactNode> {
-  const how = step.by === 'course' ? f.course('course', L.strength, { min: -1, max: 1, unit: '' }) : f.whole('seed', L.seed, { unit: '', min: 0, max: 4_294_967_295 }); // prettier-ignore
+  const how = step.by === 'course' ? f.course('course', L.strength, { min: -1, max: 1, unit: '' }) : f.count('seed', L.seed, ''); // prettier-ignore
   return {
     by: f.choice('by', L.by, T.scatterBys),
     how: <> ({how})</>,
@@ -115,7 +123,7 @@ function scatterValues(step: Of<'scatter'>, f: Fields): Record<string, ReactNode
     turnX: f.part('turnDegrees', 0, L.x, 'angle'),
     turnY: f.part('turnDegrees', 1, L.y, 'angle'),
     turnZ: f.part('turnDegrees', 2, L.z, 'angle'),
-    scale: f.percent('scalePercent', L.scale, 1, 1000),
+    scale: f.percent('scalePercent', L.scale),
     rigid: f.flag('rigid', L.rigid, { on: T.rigids.rigid, off: T.rigids.bent }),
   };
 }
@@ -159,32 +167,43 @@ class Fields {
     this.tools.put({ ...this.#step, ...values } as ShapeStep, key);
   }
 
-  mm(field: string, label: string, least = -100_000): ReactNode {
-    return number(field, { label, value: this.#value(field), kind: 'length', unit: 'mm', min: least, max: 100_000, step: 1, usual: this.#usual(field) }, (value, key) => this.#put({ [field]: value }, key)); // prettier-ignore
+  #number(field: string, label: string, as: Pick<NumberValueProps, 'kind' | 'unit'>): ReactNode {
+    const rest = { label, ...as, ...limits(this.#step.kind, field), step: 1, value: this.#value<number>(field) };
+    return number(field, { ...rest, usual: this.#usual(field) }, (value, key) => this.#put({ [field]: value }, key));
   }
 
-  length(field: string, label: string): ReactNode {
-    return this.mm(field, label, 0.1);
+  mm(field: string, label: string): ReactNode {
+    return this.#number(field, label, { kind: 'length', unit: 'mm' });
   }
 
   degrees(field: string, label: string): ReactNode {
-    return number(field, { label, value: this.#value(field), kind: 'angle', unit: '°', min: -3600, max: 3600, step: 1, usual: this.#usual(field) }, (value, key) => this.#put({ [field]: value }, key)); // prettier-ignore
+    return this.#number(field, label, { kind: 'angle', unit: '°' });
   }
 
-  percent(field: string, label: string, min: number, max: number): ReactNode {
-    return number(field, { label, value: this.#value(field), kind: 'plain', unit: '%', min, max, step: 1, usual: this.#usual(field) }, (value, key) => this.#put({ [field]: value }, key)); // prettier-ignore
+  percent(field: string, label: string): ReactNode {
+    return this.#number(field, label, { kind: 'plain', unit: '%' });
   }
 
-  whole(field: string, label: string, { unit, min = 1, max }: { unit: string; min?: number; max: number }): ReactNode {
-    return number(field, { label, value: this.#value(field), kind: 'plain', unit, min, max, step: 1, whole: true, usual: this.#usual(field) }, (value, key) => this.#put({ [field]: value }, key)); // prettier-ignore
+  count(field: string, label: string, unit: string): ReactNode {
+    return this.#number(field, label, { kind: 'plain', unit });
   }
 
   /** One of several numbers that belong together. */
   part(field: string, k: number, label: string, kind: 'length' | 'angle' = 'length'): ReactNode {
     const all = this.#value<number[]>(field);
     const unit = kind === 'angle' ? '°' : 'mm';
-    const most = kind === 'angle' ? 3600 : 100_000;
-    return number(`${field} ${k}`, { label, value: all[k], kind, unit, min: -most, max: most, step: 1, usual: this.#usual<number[]>(field)[k] }, (value, key) => this.#put({ [field]: all.map((old, i) => (i === k ? value : old)) }, key)); // prettier-ignore
+    const rest = {
+      label,
+      value: all[k],
+      kind,
+      unit,
+      ...limits(this.#step.kind, field, k),
+      step: 1,
+      usual: this.#usual<number[]>(field)[k],
+    };
+    const put = (value: number, key?: EditKey): void =>
+      this.#put({ [field]: all.map((old, i) => (i === k ? value : old)) }, key);
+    return number(`${field} ${k}`, rest, put);
   }
 
   choice(field: string, label: string, names: Readonly<Record<string, string>>): ReactNode {
@@ -287,14 +306,23 @@ interface WhereProps {
 /** Where a step acts: in a place, on parts, on letters. */
 function WhereValues({ where, picked, put }: WhereProps) {
   const set = (values: Partial<StepPlace>, key?: string): void => put({ ...where, ...values }, key);
-  const mm = (label: string, value: number, take: (value: number, key?: string) => void, least = -100_000): ReactNode =>
-    number(`where ${label}`, { label, value, kind: 'length', unit: 'mm', min: least, max: 100_000, step: 1 }, take);
-  const one = (field: 'centreMm' | 'sizeMm', k: number, label: string): ReactNode =>
-    mm(label, where[field][k], (value, key) => set({ [field]: where[field].map((old, i) => (i === k ? value : old)) as [number, number, number] }, key), field === 'sizeMm' ? 0 : undefined); // prettier-ignore
+  const mm = (path: ['softMm'] | ['centreMm' | 'sizeMm', number], label: string): ReactNode => {
+    const [field, k] = path;
+    const value = k === undefined ? where.softMm : (where[field] as number[])[k];
+    const put = (next: number): Partial<StepPlace> =>
+      k === undefined
+        ? { softMm: next }
+        : { [field]: (where[field] as number[]).map((old, i) => (i === k ? next : old)) };
+    return number(
+      `where ${label}`,
+      { label, value, kind: 'length', unit: 'mm', ...limits('noise', 'where', ...path), step: 1 },
+      (next, key) => set(put(next), key),
+    );
+  };
   const inside = {
-    size: one('sizeMm', 0, L.size), sizeY: one('sizeMm', 1, L.size), sizeZ: one('sizeMm', 2, L.size),
-    x: one('centreMm', 0, L.x), y: one('centreMm', 1, L.y), z: one('centreMm', 2, L.z),
-    soft: mm(L.soft, where.softMm, (softMm, key) => set({ softMm }, key), 0),
+    size: mm(['sizeMm', 0], L.size), sizeY: mm(['sizeMm', 1], L.size), sizeZ: mm(['sizeMm', 2], L.size),
+    x: mm(['centreMm', 0], L.x), y: mm(['centreMm', 1], L.y), z: mm(['centreMm', 2], L.z),
+    soft: mm(['softMm'], L.soft),
     axis: <ChoiceValue label={L.axis} value={where.axis} choices={choicesOf(T.axes)} usual="x" onChange={(axis) => set({ axis })} />,
   }; // prettier-ignore
   const values = {
@@ -362,7 +390,7 @@ function PathKind({ step, tools: { put, takeBack, others } }: { step: Of<'run'>;
 type EdgePath = Extract<StepPath, { kind: 'edge' }>;
 
 function edgeValues(path: EdgePath, others: readonly OtherPiece[], set: (values: Loose, key?: string) => void): Record<string, ReactNode> {
-  const part = (k: number, label: string): ReactNode => number(`path at ${k}`, { label, value: path.atMm[k], kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1 }, (value, key) => set({ atMm: path.atMm.map((v, i) => (i === k ? value : v)) }, key));
+  const part = (k: number, label: string): ReactNode => number(`path at ${k}`, { label, value: path.atMm[k], kind: 'length', unit: 'mm', ...limits('run', 'path', 'edge', 'atMm', k), step: 1 }, (value, key) => set({ atMm: path.atMm.map((v, i) => (i === k ? value : v)) }, key));
   return {
     piece: <PieceChoice label={L.edgeOf} value={path.target} others={others} onChange={(target) => set(edgeOf(target, others))} />,
     x: part(0, L.x), y: part(1, L.y), z: part(2, L.z),
@@ -374,11 +402,14 @@ function PathValues({ step, tools: { put, readCurve, others } }: { step: Of<'run
   const { path } = step;
   const set = (values: Loose, key?: string): void => put({ ...step, path: { ...path, ...values } as StepPath }, key);
   const held = path as unknown as Record<string, number>;
-  const mm = (field: string, label: string, least: number): ReactNode => number(`path ${field}`, { label, value: held[field], kind: 'length', unit: 'mm', min: least, max: 100_000, step: 5 }, (value, key) => set({ [field]: value }, key));
-  const count = (field: string, label: string, unit: string): ReactNode => number(`path ${field}`, { label, value: held[field], kind: 'plain', unit, min: 0.25, max: 100, step: 0.25 }, (value, key) => set({ [field]: value }, key));
+  // a slot of the sentence of another kind of path asks for nothing
+  const value = (field: string, rest: Pick<NumberValueProps, 'label' | 'kind' | 'unit' | 'step'>): ReactNode =>
+    field in path ? number(`path ${field}`, { ...rest, ...limits('run', 'path', path.kind, field), value: held[field] }, (next, key) => set({ [field]: next }, key)) : null;
+  const mm = (field: string, label: string): ReactNode => value(field, { label, kind: 'length', unit: 'mm', step: 5 });
+  const count = (field: string, label: string, unit: string): ReactNode => value(field, { label, kind: 'plain', unit, step: 0.25 });
   const values: Record<string, ReactNode> = {
-    radius: mm('radiusMm', L.radius, 0.1), inner: mm('innerMm', L.inner, 0), outer: mm('outerMm', L.outer, 0.1),
-    length: mm('lengthMm', L.length, 0.1), height: mm('heightMm', L.height, 0), rise: mm('riseMm', L.rise, -100_000),
+    radius: mm('radiusMm', L.radius), inner: mm('innerMm', L.inner), outer: mm('outerMm', L.outer),
+    length: mm('lengthMm', L.length), height: mm('heightMm', L.height), rise: mm('riseMm', L.rise),
     turns: count('turns', L.turns, T.turnsUnit(held.turns)), waves: count('waves', L.waves, T.wavesUnit(held.waves)),
     knots: path.kind === 'drawn' && <KnotSentence curve={path.curve} onCurve={(curve, key) => set({ curve }, key)} />,
     file: path.kind === 'drawn' && (

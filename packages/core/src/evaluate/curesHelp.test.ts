@@ -18,6 +18,7 @@ import {
   type Words,
 } from '../document/index.ts';
 import { testTools } from '../testing/faces.ts';
+import { pairOf } from '../testing/pairs.ts';
 import { Engine } from './engine.ts';
 import type { Evaluated } from './evaluated.ts';
 import { pieceMesh } from './scenePart.ts';
@@ -361,6 +362,17 @@ test.each([
   const after = await told(unwrap(applyEdit(project, { kind: 'many', edits: cure?.edits ?? [] })));
   expect(codes(after)).toEqual([]);
   expect(checkMesh(pieceMesh(after))).toMatchObject({ closed: true, manifold: true, outward: true, shells: 1 });
+});
+
+test('a cut whose result would cross itself is done once what cuts is moved by a twentieth of a millimetre', async () => {
+  const { project } = pairOf(9274);
+  const [told] = (await evaluated(project, 'body')).remarks;
+  expect(told).toMatchObject({ code: 'CUT_LEFT_OUT', params: { why: 'result' } });
+  const cure = cureOf(told, project.pieces.body, { pieces: project.pieces, freshId: 'fresh' });
+  expect(cure?.what).toBe('MOVE_A_LITTLE');
+  const after = await evaluated(unwrap(applyEdit(project, { kind: 'many', edits: cure?.edits ?? [] })), 'body');
+  expect(codes(after)).toEqual([]);
+  expect(checkMesh(pieceMesh(after))).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
 });
 
 test('words that fit, flush with the border or just short of it, are told of nothing', async () => {

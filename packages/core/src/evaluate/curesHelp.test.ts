@@ -1,4 +1,4 @@
-import { quietContext, unwrap, type RemarkCode } from '../base/index.ts';
+import { quietContext, unwrap, type Remark, type RemarkCode } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import {
   applyEdit,
@@ -12,11 +12,14 @@ import {
   type CutStep,
   type Edit,
   type FormShape,
+  type Model,
   type OntoStep,
+  type Piece,
   type Project,
   type Solid,
   type Words,
 } from '../document/index.ts';
+import { boxOfPoints } from '../math/index.ts';
 import { testTools } from '../testing/faces.ts';
 import { pairOf } from '../testing/pairs.ts';
 import { Engine } from './engine.ts';
@@ -344,33 +347,66 @@ const CORNERS = 'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 40\nv 40 0 40\nv 
 const LID = 'f 4 8 7 3\n';
 const OTHERS = 'f 1 4 3 2\nf 1 2 6 5\nf 5 6 7 8\nf 1 5 8 4\nf 2 3 7 6';
 
-test.each([
-  ['whose lid is missing', 'open', { sides: 'own' }, OTHERS],
-  ['that was turned over', 'inward', { sides: 'over' }, LID + OTHERS],
-] as const)('a box from a file %s is cut after its cure', async (_, why, sides, faces) => {
-  const loadModel = () => Promise.resolve(new TextEncoder().encode(CORNERS + faces));
-  const loading = new Engine({ ...(await testTools()), loadModel });
+/** With a file for every model. */
+const loading = async (text: string): Promise<Engine> =>
+  new Engine({ ...(await testTools()), loadModel: () => Promise.resolve(new TextEncoder().encode(text)) });
+
+function box(id: string, sides: Model['sides'] = 'own'): Piece {
   const frame = { format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false, paint: 'finish' } as const;
+  return newModel(id, 'Box', { asset: 'b'.repeat(64), sides, ...frame });
+}
+
+/** What is told of a body's cut, and of the body once its cure was pressed. */
+async function cured(one: Engine, project: Project): Promise<{ told: Remark; after: Evaluated }> {
+  const told = async (state: Project) => unwrap(await one.evaluate(state, 'body', quietContext, { crossings: true }));
+  const before = (await told(project)).remarks.find(({ code }) => code.startsWith('CUT'));
+  if (!before) throw new Error('nothing is told');
+  const cure = cureOf(before, project.pieces.body, { pieces: project.pieces, freshId: 'fresh' });
+  return { told: before, after: await told(unwrap(applyEdit(project, { kind: 'many', edits: cure?.edits ?? [] }))) };
+}
+
+const cutBy = (target: string, values: Partial<CutStep> = {}): CutStep => ({
+  ...usualStep('cut', 'cut'),
+  target,
+  ...values,
+});
+
+test.each([
+  ['whose lid is missing', 'open', 'own', OTHERS],
+  ['that was turned over', 'inward', 'over', LID + OTHERS],
+] as const)('a box from a file %s is cut after its cure', async (_, why, sides, faces) => {
   const made = scene({ text: 'I', words: { sizeMm: 8 } });
-  const cut = { ...usualStep('cut', 'cut'), target: 'words' };
-  const model = newModel('body', 'Box', { asset: 'b'.repeat(64), ...sides, ...frame });
-  const project = { ...made, pieces: { ...made.pieces, body: { ...model, steps: [cut] } } };
-  const told = async (one: Project) => unwrap(await loading.evaluate(one, 'body', quietContext));
-  const before = (await told(project)).remarks.find(({ code }) => code === 'CUT_LEFT_OUT');
-  expect(before?.params).toMatchObject({ why });
-  const cure = before && cureOf(before, project.pieces.body, { pieces: project.pieces, freshId: 'fresh' });
-  const after = await told(unwrap(applyEdit(project, { kind: 'many', edits: cure?.edits ?? [] })));
+  const body = { ...box('body', sides), steps: [cutBy('words')] };
+  const { told, after } = await cured(await loading(CORNERS + faces), { ...made, pieces: { ...made.pieces, body } });
+  expect(told.params).toMatchObject({ why });
   expect(codes(after)).toEqual([]);
   expect(checkMesh(pieceMesh(after))).toMatchObject({ closed: true, manifold: true, outward: true, shells: 1 });
 });
 
+test('an open box takes something out of a body once its hole is closed', async () => {
+  const body = { ...newForm('body', 'Body', crate), steps: [cutBy('tool', { operation: 'subtract' })] };
+  const { told, after } = await cured(await loading(CORNERS + OTHERS), newProject('p', 'Row', [body, box('tool')]));
+  expect(told.params).toMatchObject({ why: 'cutter' });
+  expect(codes(after)).toEqual([]);
+});
+
+test('fifty metres from zero a letter half a thousandth from the border crosses once rounded; moved by a hair it does not', async () => {
+  const far = CORNERS.replace(/v (\d+)/g, (_, x: string) => `v ${Number(x) + 50_000}`) + LID + OTHERS;
+  const engineFar = await loading(far);
+  const at = (acrossMm: number): Project => {
+    const made = scene({ text: 'I', words: { sizeMm: 20 }, onto: { place: { ...FRONT, acrossMm } } });
+    return { ...made, pieces: { ...made.pieces, body: { ...box('body'), steps: [cutBy('words')] } } };
+  };
+  const words = pieceMesh(unwrap(await engineFar.evaluate(at(0), 'words', quietContext)));
+  const right = boxOfPoints(words.positions).high[0];
+  const { told, after } = await cured(engineFar, at(50_040 - right - 5e-4));
+  expect(told.code).toBe('CUT_ROUNDS');
+  expect(codes(after)).toEqual([]);
+});
+
 test('a cut whose result would cross itself is done once what cuts is moved by a twentieth of a millimetre', async () => {
-  const { project } = pairOf(9274);
-  const [told] = (await evaluated(project, 'body')).remarks;
+  const { told, after } = await cured(engine, pairOf(9274).project);
   expect(told).toMatchObject({ code: 'CUT_LEFT_OUT', params: { why: 'result' } });
-  const cure = cureOf(told, project.pieces.body, { pieces: project.pieces, freshId: 'fresh' });
-  expect(cure?.what).toBe('MOVE_A_LITTLE');
-  const after = await evaluated(unwrap(applyEdit(project, { kind: 'many', edits: cure?.edits ?? [] })), 'body');
   expect(codes(after)).toEqual([]);
   expect(checkMesh(pieceMesh(after))).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
 });

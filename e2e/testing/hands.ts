@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { addForm, command, onItsWay, pieces, putOn, settled, typeValue, value, work } from './workshop.ts';
+import { addForm, choose, command, onItsWay, pieces, putOn, settled, typeValue, value, work } from './workshop.ts';
 
 /** How a person works: by mouse, or by keys alone. */
 export interface Hand {
@@ -27,7 +27,7 @@ function mouseOf(page: Page): Hand {
     work: (piece) => work(page, new RegExp(`^${piece}`)),
     begin: (piece) => putOn(page, piece),
     take: () => press(onItsWay(page).getByRole('button', { name: 'Put it here' })),
-    choose: (button, item) => chosen(page, { button, item, press }),
+    choose: (button, item) => choose(page, button, item, press),
     type: async (name, text) => {
       await value(page, name).click();
       await page.keyboard.type(text);
@@ -71,24 +71,10 @@ function keysOf(page: Page): Hand {
       await settled(page);
     },
     take: () => page.keyboard.press('Enter'),
-    choose: (button, item) => chosen(page, { button, item, press }),
+    choose: (button, item) => choose(page, button, item, press),
     type: (name, text) => typeValue(page, name, text),
     bringIn: (name, text) => brought(page, { name, text }, () => command(page, 'Bring in a model')),
   };
-}
-
-/** From a sentence's menu; one that was just closing, or moved by what the last choice built, is opened once more. */
-async function chosen(
-  page: Page,
-  { button, item, press }: { button: RegExp; item: string; press: Hand['press'] },
-): Promise<void> {
-  const choice = page.getByRole('menuitem', { name: item, exact: true });
-  await expect(async () => {
-    if (!(await choice.isVisible())) await press(page.getByRole('button', { name: button }));
-    await choice.waitFor({ timeout: 5_000 });
-    await press(choice);
-    await choice.waitFor({ state: 'hidden', timeout: 5_000 });
-  }).toPass();
 }
 
 async function brought(page: Page, file: { name: string; text: string }, ask: () => Promise<void>): Promise<void> {

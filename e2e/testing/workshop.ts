@@ -44,12 +44,19 @@ export async function typeValue(page: Page, name: string, text: string): Promise
 }
 
 /** Takes another word from a sentence's menu. */
-export async function choose(page: Page, name: RegExp, item: string): Promise<void> {
+export async function choose(
+  page: Page,
+  name: RegExp,
+  item: string,
+  press = (target: Locator): Promise<void> => target.click({ timeout: 5_000 }),
+): Promise<void> {
   const choice = page.getByRole('menuitem', { name: item, exact: true });
   // a menu that was just closing, or moved by what the last choice built, is opened once more, as a person would
   await expect(async () => {
-    if (!(await choice.isVisible())) await page.getByRole('button', { name }).click();
-    await choice.click({ timeout: 5_000 });
+    if (!(await choice.isVisible())) await press(page.getByRole('button', { name }));
+    await choice.waitFor({ timeout: 5_000 });
+    await press(choice);
+    await choice.waitFor({ state: 'hidden', timeout: 5_000 });
   }).toPass();
 }
 

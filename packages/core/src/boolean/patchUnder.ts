@@ -1,4 +1,15 @@
-import { aroundBoxes, boxOfPoints, cross, EMPTY_BOX, plus, sizeOf, unit, type Box3, type Vec3 } from '../math/index.ts';
+import {
+  aroundBoxes,
+  boxOfPoints,
+  cross,
+  EMPTY_BOX,
+  grownBox,
+  plus,
+  sizeOf,
+  unit,
+  type Box3,
+  type Vec3,
+} from '../math/index.ts';
 import { faceCount, nextCorner, type PolygonMesh } from '../mesh/index.ts';
 import { holds, liesOver } from './liesOver.ts';
 import type { BodySurface } from './bodySurface.ts';
@@ -89,7 +100,7 @@ function boxIn(axes: Axes, p: Float64Array): Box3 {
 /** With room around. */
 function grown({ low, high }: Box3): Box3 {
   const room = ROOM * Math.max(...[0, 1, 2].map((k) => high[k] - low[k]));
-  return { low: low.map((v) => v - room) as Vec3, high: high.map((v) => v + room) as Vec3 };
+  return grownBox({ low, high }, room);
 }
 
 function cosineUp({ areas }: BodySurface, [, , up]: Axes, f: number): number {

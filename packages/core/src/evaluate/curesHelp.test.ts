@@ -92,6 +92,13 @@ function scene({
 const evaluated = async (project: Project, id: string): Promise<Evaluated> =>
   unwrap(await engine.evaluate(project, id, quietContext, { crossings: true }));
 const codes = ({ remarks }: Evaluated): string[] => remarks.map(({ code }) => code);
+
+/** The document after the cure of a remark was pressed. */
+function pressed(project: Project, pieceId: string, told: Remark): Project {
+  const cure = cureOf(told, project.pieces[pieceId], { pieces: project.pieces, freshId: 'fresh' });
+  return unwrap(applyEdit(project, { kind: 'many', edits: cure?.edits ?? [] }));
+}
+
 const ball: FormShape = { kind: 'ball', radiusMm: 80 };
 const small: FormShape = { kind: 'ball', radiusMm: 20 };
 const round = { method: 'round' } as const;
@@ -330,8 +337,7 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
   const before = scene(wish);
   const told = (await evaluated(before, pieceId)).remarks.find((one) => one.code === code);
   expect(told?.code).toBe(code);
-  const cure = told && cureOf(told, before.pieces[pieceId], { pieces: before.pieces, freshId: 'fresh' });
-  const after = unwrap(applyEdit(before, { kind: 'many', edits: cure?.edits ?? [] }));
+  const after = told ? pressed(before, pieceId, told) : before;
   const left = await evaluated(after, pieceId);
   const again = left.remarks.filter(
     (one) =>
@@ -361,8 +367,7 @@ async function cured(one: Engine, project: Project): Promise<{ told: Remark; aft
   const told = async (state: Project) => unwrap(await one.evaluate(state, 'body', quietContext, { crossings: true }));
   const before = (await told(project)).remarks.find(({ code }) => code.startsWith('CUT'));
   if (!before) throw new Error('nothing is told');
-  const cure = cureOf(before, project.pieces.body, { pieces: project.pieces, freshId: 'fresh' });
-  return { told: before, after: await told(unwrap(applyEdit(project, { kind: 'many', edits: cure?.edits ?? [] }))) };
+  return { told: before, after: await told(pressed(project, 'body', before)) };
 }
 
 const cutBy = (target: string, values: Partial<CutStep> = {}): CutStep => ({

@@ -7,7 +7,7 @@ import type { Letter } from '../text/index.ts';
 import { holdBefore } from './holdOf.ts';
 import { cutShape, type CutRoom, type CutShape } from './cutShape.ts';
 import type { Laid } from './ontoReport.ts';
-import { rimRemarks } from './rimRoom.ts';
+import { hasRim, rimRemarks } from './rimRoom.ts';
 
 /** Another piece as it is going to cut: its solids in the space of what they cut. */
 export interface Cutter {
@@ -102,8 +102,7 @@ interface Built {
 }
 
 /** Rounds inside the outline where the words meet what they cut. */
-const hasRimInside = ({ softSide, softMm, operation }: CuttingStep): boolean =>
-  softSide === 'inward' && softMm > 0 && (operation === 'engrave' || operation === 'through' || operation === 'raise');
+const hasRimInside = (step: CuttingStep): boolean => step.softSide === 'inward' && hasRim(step);
 
 /** Another piece as it cuts this one; undefined where it has nothing to cut with. */
 export async function cutterOf(project: Project, piece: Piece, step: CuttingStep, { evaluate, targetOf, looks }: CutterTools): Promise<Result<Cutter | undefined>> {
@@ -112,9 +111,10 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
   const before = beforeCut(project, piece, step.id);
   const body = await evaluate(before, piece.id);
   if (!body.ok) return body;
-  // what stays flat has to know what rises through its plane, and a middle is that of the words as they look
-  const isHeldByMiddle = (ontoStepOf(tool)?.heldBy ?? 'zero') !== 'zero';
-  const plain = ontoStepOf(tool) ? await evaluate(before, tool.id) : undefined;
+  // what stays flat has to know what rises through its plane, a middle is that of the words as they look, and what is told of them goes along
+  const lies = ontoStepOf(tool);
+  const isHeldByMiddle = (lies?.heldBy ?? 'zero') !== 'zero';
+  const plain = staysFlat(tool, step) || isHeldByMiddle || (lies && looks) ? await evaluate(before, tool.id) : undefined;
   if (plain && !plain.ok) return plain;
   const target = targetOf(body.value);
   const held = plain?.value.onto && isHeldByMiddle ? plain.value.onto.options.held : undefined;

@@ -13,7 +13,7 @@ import {
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
 import type { ChainFrame } from '../shape/index.ts';
-import { layOnto, OntoMap, type Laying, Target, type SurfaceMap } from '../surface/index.ts';
+import { layOnto, OntoMap, type Laying, Target, type SurfaceMap, usualUp } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
 import type { FoundLines } from './foundLines.ts';
 import { HELD_BEFORE_MM, holdBefore, holdOf } from './holdOf.ts';
@@ -114,8 +114,7 @@ function nearestHold(step: OntoStep, target: Target): Partial<Pick<OntoStep, 'fr
   if (target.hit(front.from, front.toward)) return {};
   const near = target.closest(holdBefore(step, target).from);
   const out = target.flatNormalAt(near);
-  const up: Vec3 = Math.abs(out[1]) < STEEP ? [0, 1, 0] : [0, 0, -1];
-  return { fromMm: plus(near.at, out, HELD_BEFORE_MM), toward: out.map((v) => 0 - v) as Vec3, up };
+  return { fromMm: plus(near.at, out, HELD_BEFORE_MM), toward: out.map((v) => 0 - v) as Vec3, up: usualUp(out) };
 }
 
 /** Told where the piece that a step asks for is gone, empty, or was never named. */
@@ -127,9 +126,6 @@ export function asSeenBy({ steps }: Piece, stepId: string, ground: Ground): Grou
   const step = steps.find(({ id }) => id === stepId);
   return step?.kind === 'onto' ? { ...ground, target: ground.target.seenBy(holdBefore(step, ground.target)) } : ground;
 }
-
-/** Sine of the slope from which on a surface lies rather than stands. */
-const STEEP = 0.9;
 
 /** Keeps what pieces were laid onto, and how. */
 export class Grounds {

@@ -3,6 +3,7 @@ import { checkMesh } from '../check/index.ts';
 import {
   BODY_SIDES,
   newForm,
+  middleOfSide,
   newModel,
   newPiece,
   newProject,
@@ -30,12 +31,7 @@ const at = (side: OntoStep['place']): OntoStep => ({
   place: side,
 });
 const on = (side: (typeof BODY_SIDES)[number], values: object = {}): HeldPlace => ({
-  kind: 'side',
-  side,
-  acrossMm: 0,
-  acrossFrom: 'middle',
-  upMm: 0,
-  upFrom: 'middle',
+  ...middleOfSide(side),
   ...values,
 });
 

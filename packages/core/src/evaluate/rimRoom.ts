@@ -1,8 +1,8 @@
 import { remark, type Remark } from '../base/index.ts';
 import { ontoStepOf, type CuttingStep, type Piece } from '../document/index.ts';
 import { assemble, textsOf, type BuiltCluster } from '../lettering/index.ts';
-import { boxesMeet, boxOfPoints, type Box3, type Vec3 } from '../math/index.ts';
-import { flatRoom, Target } from '../surface/index.ts';
+import { boxesMeet, boxOfPoints, grownBox, largestThat, type Box3, type Vec3 } from '../math/index.ts';
+import { flatShare, Target } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
 import { holdBefore } from './holdOf.ts';
 
@@ -19,7 +19,7 @@ export interface RimmedWords {
 /** Rims that are wider than drawn have no room: they end in the floor, meet their neighbours, or reach over a border. */
 export function rimRemarks(step: CuttingStep, words: RimmedWords): Remark[] {
   const { id: stepId, softMm, softSide } = step;
-  if (softMm === 0 || softSide === 'inward' || !(step.operation in HAS_RIM)) return [];
+  if (softSide === 'inward' || !hasRim(step)) return [];
   const lies = ontoStepOf(words.piece);
   const deepMm = step.sinkMm - Math.max(0, lies?.liftMm ?? 0);
   const told = (by: 'floor' | 'neighbours' | 'border', fitsMm: number, letters = ''): Remark[] =>
@@ -32,7 +32,10 @@ export function rimRemarks(step: CuttingStep, words: RimmedWords): Remark[] {
   ];
 }
 
-const HAS_RIM: Readonly<Record<string, true>> = { engrave: true, through: true, raise: true };
+/** Rounds where the words meet what they cut. */
+export const hasRim = ({ softMm, operation }: CuttingStep): boolean =>
+  softMm > 0 && (operation === 'engrave' || operation === 'through' || operation === 'raise');
+
 /** Nearer to what was asked for it is the same. */
 const SAME = 0.999;
 
@@ -51,7 +54,7 @@ function narrowestGap(clusters: readonly BuiltCluster[], withinMm: number): { ga
   let [gapMm, between]: [number, number[]] = [Infinity, []];
   all.forEach((one, i) => {
     for (let j = 0; j < i; j++) {
-      if (!boxesMeet(grown(one.box, withinMm), all[j].box)) continue;
+      if (!boxesMeet(grownBox(one.box, withinMm), all[j].box)) continue;
       const [there, back] = [
         [i, j],
         [j, i],
@@ -65,7 +68,7 @@ function narrowestGap(clusters: readonly BuiltCluster[], withinMm: number): { ga
 
 /** From points to a mesh, of those that lie near its box. */
 function distance(points: Float64Array, target: Target, withinMm: number): number {
-  const near = grown(target.box, withinMm);
+  const near = grownBox(target.box, withinMm);
   let least = Infinity;
   for (let v = 0; v < points.length; v += 3) {
     const place: Vec3 = [points[v], points[v + 1], points[v + 2]];
@@ -74,11 +77,6 @@ function distance(points: Float64Array, target: Target, withinMm: number): numbe
   }
   return Math.sqrt(least);
 }
-
-const grown = ({ low, high }: Box3, byMm: number): Box3 => ({
-  low: low.map((v) => v - byMm) as Vec3,
-  high: high.map((v) => v + byMm) as Vec3,
-});
 
 /** Of a search for a width: to a hundredth. */
 const HALVINGS = 7;
@@ -90,17 +88,9 @@ function roomAtBorder(softMm: number, { piece, flat, target }: RimmedWords): num
   const hold = holdBefore(step, target);
   const { toleranceMm } = piece.body.faces;
   const [wide, tall] = [0, 1].map((k) => flat.high[k] - flat.low[k]);
-  const fits = (mm: number): boolean => {
-    const room = flatRoom(target, hold, { wide: wide + 2 * mm, tall: tall + 2 * mm, toleranceMm });
-    return !room || room.scaleHere >= 1;
-  };
+  const fits = (mm: number): boolean =>
+    (flatShare(target, hold, { wide: wide + 2 * mm, tall: tall + 2 * mm, toleranceMm }) ?? Infinity) >= 1;
   // what lies over the border itself is told of the words
   if (fits(softMm) || !fits(0)) return Infinity;
-  let [low, high] = [0, softMm];
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2;
-    if (fits(middle)) low = middle;
-    else high = middle;
-  }
-  return low;
+  return largestThat(fits, [0, softMm], HALVINGS);
 }

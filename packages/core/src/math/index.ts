@@ -1,4 +1,5 @@
 export { linearFromSrgb } from './colour.ts';
+export { largestThat } from './largestThat.ts';
 export { lengthOf } from './plane.ts';
 export { orient2d, orient3d } from './predicates.ts';
 export { segmentsCross } from './segmentsCross.ts';
@@ -15,6 +16,7 @@ export {
   distanceToStretch,
   dot,
   EMPTY_BOX,
+  grownBox,
   middleOfBox,
   minus,
   movedBox,

@@ -71,3 +71,9 @@ export function boxOfPoints(p: ArrayLike<number>, shift: readonly number[] = [0,
 /** Whether two boxes share a place, if only on their borders. */
 export const boxesMeet = (a: Box3, b: Box3): boolean =>
   [0, 1, 2].every((k) => a.low[k] <= b.high[k] && b.low[k] <= a.high[k]);
+
+/** With so much room on every side. */
+export const grownBox = ({ low, high }: Box3, room: number): Box3 => ({
+  low: low.map((v) => v - room) as Vec3,
+  high: high.map((v) => v + room) as Vec3,
+});

@@ -19,12 +19,14 @@ export interface PlaneAxes {
   out: Vec3;
 }
 
+/** Upright where the plane that faces along `out` stands, to the back where it lies. */
+export const usualUp = (out: Vec3): Vec3 => (Math.abs(out[1]) < 0.9 ? [0, 1, 0] : [0, 0, -1]);
+
 /** The plane that faces along `out`, its up as near to the wished one as may be. */
 export function axesOf(out: Vec3, up: Vec3, turnDegrees: number): PlaneAxes {
   const side = cross(up, out);
   const isSeen = dot(side, side) > 1e-12 * dot(up, up) * dot(out, out);
-  const other: Vec3 = Math.abs(out[1]) < 0.9 ? [0, 1, 0] : [0, 0, -1];
-  const across = unit(isSeen ? side : cross(other, out));
+  const across = unit(isSeen ? side : cross(usualUp(out), out));
   const upright = cross(out, across);
   if (turnDegrees === 0) return { across, up: upright, out };
   const angle = (turnDegrees * PI) / 180;

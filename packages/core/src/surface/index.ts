@@ -1,5 +1,6 @@
 export { adviceAt } from './advice.ts';
 export type { Advice } from './advice.ts';
+export { usualUp } from './anchor.ts';
 export type { Hold } from './anchor.ts';
 export { riseOver } from './riseOver.ts';
 export { degreesOff, distortionAt } from './distortion.ts';
@@ -12,7 +13,7 @@ export { BESIDE, layOnto, mapOf } from './surfaceMap.ts';
 export type { Laying, LayOptions, SurfaceMap } from './surfaceMap.ts';
 export { Target } from './target.ts';
 export { TriangleTree } from './triangleTree.ts';
-export { flatRoom } from './flatRoom.ts';
+export { flatRoom, flatShare } from './flatRoom.ts';
 export type { FlatRoom } from './flatRoom.ts';
 export { girthOf } from './girth.ts';
 export { gapAt } from './gap.ts';

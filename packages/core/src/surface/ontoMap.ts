@@ -1,4 +1,4 @@
-import { cross, dot, plus, unit, type Box3, type Vec3 } from '../math/index.ts';
+import { cross, dot, largestThat, plus, unit, type Box3, type Vec3 } from '../math/index.ts';
 import type { SurfaceMap } from './surfaceMap.ts';
 import type { Spot } from './surfaceGrid.ts';
 
@@ -96,16 +96,9 @@ export class OntoMap {
   /** The share of the way from where the plane is held to a place of it up to which nothing is at fault; `most` is known to be enough. */
   shareUntil(at: Vec3, most: number, isAtFault: (x: number, y: number) => boolean): number {
     const { held = [0, 0] } = this.options;
-    const fails = (share: number): boolean =>
-      isAtFault(held[0] + share * (at[0] - held[0]), held[1] + share * (at[1] - held[1]));
-    if (!fails(most)) return most;
-    let [low, high] = [0, most];
-    for (let i = 0; i < HALVINGS; i++) {
-      const middle = (low + high) / 2;
-      if (fails(middle)) high = middle;
-      else low = middle;
-    }
-    return low;
+    const holds = (share: number): boolean =>
+      !isAtFault(held[0] + share * (at[0] - held[0]), held[1] + share * (at[1] - held[1]));
+    return holds(most) ? most : largestThat(holds, [0, most], HALVINGS);
   }
 
   #look(x: number, y: number, { baseline, rough }: { baseline: number; rough: boolean }): Spot {

@@ -1,3 +1,5 @@
+import { largestThat } from '../math/index.ts';
+
 /** An edge of a border: x and y of both ends. */
 export type BorderEdge = readonly [number, number, number, number];
 
@@ -71,15 +73,10 @@ const HALVINGS = 24;
 function middled(border: readonly BorderEdge[], room: Room, [dx, dy]: readonly [number, number]): Room {
   const least = room.reach * (1 - PRECISION);
   const slack = (sign: number): number => {
+    const holds = (by: number): boolean => reachAt(border, room.x + sign * by * dx, room.y + sign * by * dy) >= least;
     let [fits, fails] = [0, room.reach];
-    while (reachAt(border, room.x + sign * fails * dx, room.y + sign * fails * dy) >= least)
-      [fits, fails] = [fails, 2 * fails];
-    for (let i = 0; i < HALVINGS; i++) {
-      const by = (fits + fails) / 2;
-      if (reachAt(border, room.x + sign * by * dx, room.y + sign * by * dy) >= least) fits = by;
-      else fails = by;
-    }
-    return fits;
+    while (holds(fails)) [fits, fails] = [fails, 2 * fails];
+    return largestThat(holds, [fits, fails], HALVINGS);
   };
   const by = (slack(1) - slack(-1)) / 2;
   const [x, y] = [room.x + by * dx, room.y + by * dy];

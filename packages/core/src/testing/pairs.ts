@@ -2,6 +2,7 @@ import { quietContext, seededRandom, unwrap, type Remark } from '../base/index.t
 import { checkMesh } from '../check/index.ts';
 import {
   applyEdit,
+  middleOfSide,
   newForm,
   newPiece,
   newProject,
@@ -73,14 +74,7 @@ export function pairOf(seed: number): Pair {
     target: 'body',
     method: isBlock ? pick(['flat', 'round'] as const) : pick(['round', 'direction', 'flat'] as const),
     heldBy: 'middle',
-    place: {
-      kind: 'side',
-      side: isBlock ? pick(['front', 'back', 'top'] as const) : 'front',
-      acrossMm: across,
-      acrossFrom: 'middle',
-      upMm: 0,
-      upFrom: 'middle',
-    },
+    place: { ...middleOfSide(isBlock ? pick(['front', 'back', 'top'] as const) : 'front'), acrossMm: across },
     turnDegrees,
   };
   const cut: CutStep = {

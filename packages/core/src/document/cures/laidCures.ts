@@ -13,17 +13,14 @@ export function laidCure(remark: Remark, c: PieceCures): Cure | undefined {
       return heldNearest(remark.params, c);
     case 'ONTO_OVERHANGS': {
       const { stepId, sizePercent, instead } = remark.params;
-      // too small to be read: better held elsewhere
-      const fits = sizePercent !== undefined && sizePercent >= READABLE ? c.smaller(sizePercent) : undefined;
       const left = instead === 'leave' ? undefined : cure('LEAVE_OUT', {}, c.step(stepId, { overhang: 'leave' }));
-      return fits ?? c.heldInMiddle(stepId) ?? left;
+      return fitting(sizePercent, c) ?? c.heldInMiddle(stepId) ?? left;
     }
     case 'ONTO_OVERFULL':
       return c.smaller(remark.params.sizePercent);
     case 'ONTO_FOLDS': {
       const { stepId, sizePercent } = remark.params;
-      const fits = sizePercent !== undefined && sizePercent >= READABLE ? c.smaller(sizePercent) : undefined;
-      return fits ?? cure('LAY', { method: 'direction' }, c.step(stepId, { method: 'direction' }));
+      return fitting(sizePercent, c) ?? cure('LAY', { method: 'direction' }, c.step(stepId, { method: 'direction' }));
     }
     case 'ONTO_BORDER':
       return withinBorder(remark.params, c);
@@ -36,8 +33,11 @@ export function laidCure(remark: Remark, c: PieceCures): Cure | undefined {
   }
 }
 
-/** Percent of their size: smaller words are no cure. */
+/** Percent of their size: smaller words can't be read. */
 const READABLE = 25;
+
+const fitting = (sizePercent: number, c: PieceCures): Cure | undefined =>
+  sizePercent >= READABLE ? c.smaller(sizePercent) : undefined;
 
 function heldNearest({ stepId, fromMm, toward, up }: RemarkParams['ONTO_MISSES'], c: PieceCures): Cure | undefined {
   if (!fromMm) return c.heldInMiddle(stepId);

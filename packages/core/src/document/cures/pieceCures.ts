@@ -89,9 +89,8 @@ export class PieceCures {
   solid(beforeId?: string): Cure {
     if (isModel(this.piece) && !this.piece.source.closed) return this.closedHoles();
     const recast = { ...usualStep('recast', this.#freshId), thickMm: THICK_MM };
-    const steps = [...this.piece.steps, recast];
     if (beforeId !== undefined) return cure('MAKE_SOLID', {}, this.before(beforeId, recast));
-    return cure('MAKE_SOLID', {}, [{ kind: 'setSteps', pieceId: this.piece.id, steps }]);
+    return cure('MAKE_SOLID', {}, [{ kind: 'setSteps', pieceId: this.piece.id, steps: [...this.piece.steps, recast] }]);
   }
 
   /** Farther from the surface by so much, mm. */

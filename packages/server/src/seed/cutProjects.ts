@@ -60,7 +60,7 @@ const CUTS: readonly Cut[] = [
     depthMm: 10,
     edge: edge('round', 1.5),
     onto: { method: 'flat', fromMm: [0, 85, 200] },
-    cut: { operation: 'engrave', sinkMm: 7, softMm: 2.2, softSteps: 5 },
+    cut: { operation: 'engrave', sinkMm: 7, softMm: 2, softSteps: 5 },
   },
   {
     id: 'row-lantern',

@@ -12,7 +12,7 @@ export default {
     '^@tabler/icons-react$': '<rootDir>/node_modules/@tabler/icons-react/dist/cjs/tabler-icons-react.cjs',
     '\\.css$': '<rootDir>/packages/web/src/testing/styles.ts',
     '^(\\.{1,2}/.*)\\.(js|ts|tsx)$': '$1',
-    '^@fictile/(core|contract|kernels|fonts|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
+    '^@fictile/(core|words|contract|kernels|fonts|server|cli)$': '<rootDir>/packages/$1/src/index.ts',
   },
   transform: { '^.+\\.(tsx?|m?js)$': '<rootDir>/scripts/jestTransform.mjs' },
   // packages that count a lot go through it too

@@ -1,7 +1,6 @@
 import {
   parseLength,
   usualHollow,
-  usualStep,
   usualWire,
   type Contour,
   type Edge,
@@ -12,10 +11,11 @@ import {
   type Solid,
   type Step,
 } from '@fictile/core';
-import { amountOf, isProfileFile, lengthPair, type Flags } from './flags.ts';
+import { isProfileFile, lengthPair } from './flagKinds.ts';
+import type { Flags } from './flags.ts';
 import { fault } from './messages.ts';
 import { readProfile } from './profileFile.ts';
-import { shapeSteps } from './shapeFlags.ts';
+import { stepsOf } from './stepsOf.ts';
 
 /** What flags say of the solid and its faces, for words and drawings alike. */
 export async function bodyEdits(flags: Flags, { id: pieceId, body }: Piece, onto?: Step): Promise<Edit[]> {
@@ -58,7 +58,11 @@ export async function bodyEdits(flags: Flags, { id: pieceId, body }: Piece, onto
   return [
     { kind: 'setSolid', pieceId, values },
     { kind: 'setFaces', pieceId, values: facesOf(flags) },
-    { kind: 'setSteps', pieceId, steps: [...(await shapeSteps(flags)), ...(onto ? [onto] : []), ...meshSteps(flags)] },
+    {
+      kind: 'setSteps',
+      pieceId,
+      steps: [...(await stepsOf(flags, 'shape')), ...(onto ? [onto] : []), ...(await stepsOf(flags, 'faces'))],
+    },
   ];
 }
 
@@ -72,16 +76,6 @@ function facesOf(flags: Flags): Partial<Faces> {
     bandsAxis: flags['bands-axis'],
     supportMm: flags.support,
   });
-}
-
-/** First subdivided, then reduced. */
-function meshSteps({ subdivide, 'subdivide-kind': way, reduce }: Flags): Step[] {
-  const steps: Step[] = [];
-  if (subdivide !== undefined)
-    steps.push({ ...usualStep('subdivide', 'subdivide'), times: subdivide, way: way ?? 'straight' } as Step);
-  const amount = reduce === undefined ? undefined : amountOf(reduce);
-  if (amount) steps.push({ ...usualStep('reduce', 'reduce'), ...amount } as Step);
-  return steps;
 }
 
 /** A back edge of its own takes the front edge's sizes. */

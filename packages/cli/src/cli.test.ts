@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { checkMesh, readObj, unwrap, type MeshFormat, type PolygonMesh } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from './arguments.ts';
-import { amountOf, flagsOf, isSwitch, readFlag } from './flags.ts';
+import { flagsOf, isSwitch, readFlag } from './flags.ts';
+import { stepsOf } from './stepsOf.ts';
 import { buildCase } from './makeCase.ts';
 import { refuseMeaningless } from './meaning.ts';
 import { wordsCase } from './wordsCase.ts';
@@ -240,13 +241,12 @@ describe('faces', () => {
     expect(few.faces).toBeLessThan(220);
   });
 
-  test('a reduction is a share, a count or an error', () => {
-    const amounts = ['50%', '800', '0.2mm'].map(amountOf);
-    expect(amounts).toEqual([
-      { by: 'share', sharePercent: 50 },
-      { by: 'count', count: 800 },
-      { by: 'error', errorMm: 0.2 },
-    ]);
+  test.each([
+    ['50%', { by: 'share', sharePercent: 50 }],
+    ['800', { by: 'count', count: 800 }],
+    ['0.2mm', { by: 'error', errorMm: 0.2 }],
+  ])('a reduction by %s', async (reduce, values) => {
+    expect(await stepsOf(flagsOf({ reduce }), 'faces')).toEqual([expect.objectContaining(values)]);
   });
 });
 

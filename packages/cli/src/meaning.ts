@@ -1,10 +1,11 @@
-import { MESH_FORMATS, type MeshFormat } from '@fictile/core';
+import { MESH_FORMATS, stepOf, type MeshFormat } from '@fictile/core';
 import type { FlagName, Flags } from './flags.ts';
 import { fault } from './messages.ts';
+import { STEP_FLAGS } from './stepFlags.ts';
 
 /** What a flag needs to say anything: one of some flags, one of them with some values, or some formats of the file. */
 interface Needs {
-  one?: readonly FlagName[];
+  one?: readonly string[];
   of?: readonly string[];
   formats?: readonly MeshFormat[];
   /** a value that asks for nothing, so that it is true in every format */
@@ -12,12 +13,12 @@ interface Needs {
 }
 
 /** A flag for whose sake another is asked for, with the code that this always had. */
-const MISSES: ReadonlySet<FlagName> = new Set(['around-side']);
+const MISSES: ReadonlySet<string> = new Set(['around-side']);
 
 const withOne = (...one: FlagName[]): Needs => ({ one });
 const UPRIGHT = MESH_FORMATS.filter((format) => format !== 'glb');
 
-/** Flags that say nothing by themselves. A new one that belongs to another is entered here, and nowhere else. */
+/** Flags that say nothing by themselves, beside those of steps. A new one that belongs to another is entered here, and nowhere else. */
 const NEEDS: { readonly [N in FlagName]?: Needs } = {
   'around-side': withOne('around'),
   'wire-sides': withOne('wire'),
@@ -31,17 +32,6 @@ const NEEDS: { readonly [N in FlagName]?: Needs } = {
   'face-size': { one: ['faces'], of: ['grid', 'flow'] },
   bands: { one: ['faces'], of: ['bands'] },
   'bands-axis': { one: ['faces'], of: ['bands'] },
-  'bend-axis': withOne('bend'),
-  'bend-from': withOne('bend'),
-  'bend-to': withOne('bend'),
-  'bend-center': withOne('bend'),
-  'noise-size': withOne('noise'),
-  'noise-seed': withOne('noise'),
-  'noise-outward': withOne('noise'),
-  'wave-length': withOne('wave'),
-  'along-length': withOne('along'),
-  'along-offset': withOne('along'),
-  'repeat-gap': withOne('repeat'),
   method: withOne('onto'),
   from: withOne('onto'),
   toward: withOne('onto'),
@@ -66,7 +56,6 @@ const NEEDS: { readonly [N in FlagName]?: Needs } = {
   'in-unit': withOne('onto', 'with'),
   'in-up': withOne('onto', 'with'),
   'close-holes': withOne('onto', 'with'),
-  'subdivide-kind': withOne('subdivide'),
   nodes: { formats: ['glb'], nothing: 'one' },
   uv: { formats: ['obj', 'glb'], nothing: 'none' },
   'uv-tile': { one: ['uv'], of: ['words', 'letters'] },
@@ -77,12 +66,27 @@ const NEEDS: { readonly [N in FlagName]?: Needs } = {
   'out-up': { formats: UPRIGHT },
 };
 
+/** A value of a step says nothing without the step, nor without the value that it counts with. */
+function needsOfStep(name: string): Needs {
+  const { step, field, of } = STEP_FLAGS[name];
+  if (of === undefined || field === undefined) return {};
+  const { fields } = stepOf(step);
+  const [met] = Object.entries(fields[field].when ?? {}).filter(([other]) => fields[other].flag !== false);
+  if (!met) return { one: [of] };
+  const [other] = Object.entries(STEP_FLAGS).find(([, one]) => one.step === step && one.field === met[0]) ?? [of];
+  return { one: [other], of: [String(met[1])] };
+}
+
+/** What a flag needs. */
+const needsOf = (name: string): Needs =>
+  Object.hasOwn(STEP_FLAGS, name) ? needsOfStep(name) : (NEEDS[name as FlagName] ?? {});
+
 const listed = (names: readonly string[]): string => names.join(', ').replace(/, ([^,]*)$/, ' or $1');
 
 /** A flag that would be passed over is an error that names what it lacks. */
 export function refuseMeaningless(flags: Flags, format: MeshFormat): void {
-  for (const name of Object.keys(flags).filter((one): one is FlagName => flags[one as FlagName] !== undefined)) {
-    const { one, of, formats, nothing } = NEEDS[name] ?? {};
+  for (const name of Object.keys(flags).filter((one) => flags[one] !== undefined)) {
+    const { one, of, formats, nothing } = needsOf(name);
     if (formats && !formats.includes(format) && flags[name] !== nothing)
       throw fault(
         'FLAG_VALUE',

@@ -14,6 +14,20 @@ export {
 } from './drawing/index.ts';
 export type { ReadDrawing, Shades, SilhouetteOptions } from './drawing/index.ts';
 export * from './evaluate/index.ts';
+export { counts, fieldAt, flagOf, hillCurve, LINES, slotsOf, usualOf, variantOf } from './fields/index.ts';
+export type {
+  CoursePoint,
+  Field,
+  FieldKind,
+  FieldRange,
+  Fields,
+  FreeCurve,
+  SlotsOf,
+  StepPath,
+  StepPlace,
+  Unit,
+  ValuesOf,
+} from './fields/index.ts';
 export { formMesh } from './form/index.ts';
 export * from './io/index.ts';
 export * from './job/index.ts';
@@ -32,9 +46,10 @@ export {
 export type { Box3, Transform, Vec3 } from './math/index.ts';
 export * from './mesh/index.ts';
 export * from './outline/index.ts';
-export { heightThatHolds, bendRuns, chainOf, courseOf, plainPoint, spanOf } from './shape/index.ts';
+export { courseOf, plainPoint, spanOf } from './shape/index.ts';
 export type { Span } from './shape/index.ts';
 export * from './solid/index.ts';
+export * from './steps/index.ts';
 export { recastCost } from './voxel/index.ts';
 export { distortionAt, layOnto, mapOf, OntoMap, Target } from './surface/index.ts';
 export type { SurfaceGrid } from './surface/index.ts';

@@ -1,6 +1,7 @@
 import { isAbsolute, join } from 'node:path';
 import type { Kernels } from '@fictile/core';
-import { flagsOf, isProfileFile, type Flags } from '../flags.ts';
+import { isProfileFile } from '../flagKinds.ts';
+import { ALL_FLAGS, flagsOf, type Flags } from '../flags.ts';
 import { buildCase, type BuiltCase } from '../makeCase.ts';
 import { fault, InputFault, OURS } from '../messages.ts';
 
@@ -35,18 +36,17 @@ export async function runCase(line: string, folders: Folders, kernels: Kernels):
 
 /** Flags that name files, those files being beside the file of cases. */
 function filesFrom(folder: string, flags: Flags): Flags {
-  const beside = (path: string | undefined, isFile: (path: string) => boolean): string | undefined =>
-    path !== undefined && isFile(path) && !isAbsolute(path) ? join(folder, path) : path;
-  return {
-    svg: beside(flags.svg, () => true),
-    along: beside(flags.along, () => true),
-    onto: beside(flags.onto, () => true),
-    with: beside(flags.with, () => true),
-    font: beside(flags.font, (path) => /[/\\]|\.(ttf|otf|ttc|woff2?)$/i.test(path)),
-    edge: beside(flags.edge, isProfileFile),
-    'back-edge': beside(flags['back-edge'], isProfileFile),
-    side: beside(flags.side, isProfileFile),
-  };
+  const named = Object.entries(flags).filter(
+    ([name, path]) => typeof path === 'string' && namesFile(name, path) && !isAbsolute(path),
+  );
+  return Object.fromEntries(named.map(([name, path]) => [name, join(folder, String(path))]));
+}
+
+function namesFile(name: string, path: string): boolean {
+  const { kind } = ALL_FLAGS[name];
+  if (kind === 'shape') return isProfileFile(path);
+  // a family, or a file of a font
+  return kind === 'file' || (kind === 'font' && /[/\\]|\.(ttf|otf|ttc|woff2?)$/i.test(path));
 }
 
 export function failed(error: unknown): CaseAnswer {

@@ -1,7 +1,8 @@
 import { projectSchema, sectionFileSchema } from '@fictile/core';
 import { z } from 'zod';
 import { say } from '../console.ts';
-import { MAKE_FLAGS, type FlagKind } from '../flags.ts';
+import type { FlagKind } from '../flagKinds.ts';
+import { ALL_FLAGS } from '../flags.ts';
 import { fault } from '../messages.ts';
 
 /** The JSON Schema of a file that this program reads. */
@@ -15,7 +16,7 @@ export function schema(row: readonly string[]): void {
 
 function caseSchema(): object {
   const properties = Object.fromEntries(
-    Object.entries(MAKE_FLAGS).map(([name, kind]) => [
+    Object.entries(ALL_FLAGS).map(([name, kind]) => [
       name.replace(/-(.)/g, (_, letter: string) => letter.toUpperCase()),
       flagSchema(kind),
     ]),
@@ -33,11 +34,15 @@ function caseSchema(): object {
 function flagSchema(kind: FlagKind): object {
   switch (kind.kind) {
     case 'text':
+    case 'file':
+    case 'font':
       return { type: 'string' };
     case 'pair':
       return { type: 'string', description: 'two lengths: 4mm,-2mm' };
     case 'point':
       return { type: 'string', description: 'three lengths: 0,20mm,-5mm' };
+    case 'angles':
+      return { type: 'string', description: 'three angles: 0,0,12' };
     case 'size':
       return { anyOf: [{ const: 'auto' }, { type: 'number' }, { type: 'string', description: 'a length: 4mm' }] };
     case 'amount':

@@ -1,7 +1,7 @@
-import type { FlagName } from '../flags.ts';
+import { stepFlagHelp } from '../stepFlags.ts';
 
 /** What a flag of `make` is for, and its usual value ('' where it has none), by the groups in which they are listed. */
-export const FLAG_HELP: Readonly<Record<string, Partial<Record<FlagName, readonly [text: string, usual?: string]>>>> = {
+export const FLAG_HELP: Readonly<Record<string, Readonly<Record<string, readonly [text: string, usual?: string]>>>> = {
   'What is built': {
     text: ['the words; a line break or \\n starts a line'],
     svg: ['a drawing (SVG, PDF) instead of words, user units are 1/96 inch'],
@@ -68,32 +68,11 @@ export const FLAG_HELP: Readonly<Record<string, Partial<Record<FlagName, readonl
     bands: ['how many bands', '12'],
     'bands-axis': ['the axis along which they follow one another', 'x'],
     support: ['distance of support loops beside sharp edges', '0'],
-    subdivide: ['every face into quads, so many times'],
-    'subdivide-kind': ['whether they are rounded', 'straight'],
-    reduce: ['50% of the triangles, a count of them, or an error like 0.2mm'],
+    ...stepFlagHelp('faces'),
     triangles: ['cut all faces into triangles'],
     weld: ['join points that are equal as written'],
   },
-  Shape: {
-    repeat: ['copies along the line'],
-    'repeat-gap': ['room between them', '20mm'],
-    'twist-along': ['degrees that the end is turned about the line'],
-    'taper-along': ['percent that the end is narrower'],
-    wave: ['height of waves along the words'],
-    'wave-length': ['their length', '120mm'],
-    noise: ['height of unevenness'],
-    'noise-size': ['how wide it is', '40mm'],
-    'noise-seed': ['which one', '1'],
-    'noise-outward': ['outward only'],
-    bend: ['degrees of a bend'],
-    'bend-axis': ['about which axis', 'y'],
-    'bend-from': ['where it begins in the flat layout'],
-    'bend-to': ['where it ends'],
-    'bend-center': ['a point X,Y,Z that stays', '0,0,0'],
-    along: ['an SVG file whose first path the words run along'],
-    'along-length': ['their own length, or stretched to the path', 'own'],
-    'along-offset': ['how far they are moved on', '0'],
-  },
+  Shape: stepFlagHelp('shape'),
   'Onto a model': {
     onto: ['a model that the words are laid onto'],
     'onto-letters': ['only these letters, counted from one: "1,3-5"', 'all'],

@@ -1,10 +1,10 @@
-import { MAKE_FLAGS, readFlag, type FlagName } from '../flags.ts';
+import { ALL_FLAGS, readFlag } from '../flags.ts';
 import { FLAG_HELP } from './flagHelp.ts';
 import { COMMAND_HELP, helpFor, helpForAll } from './helpText.ts';
 
 test('every flag of make is told once, and no other', () => {
   const told = Object.values(FLAG_HELP).flatMap((group) => Object.keys(group));
-  expect(told.toSorted()).toEqual(Object.keys(MAKE_FLAGS).toSorted());
+  expect(told.toSorted()).toEqual(Object.keys(ALL_FLAGS).toSorted());
 });
 
 test('usual values are values that their flags take', () => {
@@ -13,7 +13,7 @@ test('usual values are values that their flags take', () => {
     for (const [name, [, usual]] of Object.entries(group)) {
       if (usual === undefined || wordsOnly.test(usual)) continue;
       expect(() => readFlag(name, usual)).not.toThrow();
-      expect(MAKE_FLAGS[name as FlagName].kind).not.toBe('switch');
+      expect(ALL_FLAGS[name].kind).not.toBe('switch');
     }
 });
 

@@ -1,4 +1,5 @@
-import { MAKE_FLAGS, type FlagKind, type FlagName } from '../flags.ts';
+import type { FlagKind } from '../flagKinds.ts';
+import { ALL_FLAGS } from '../flags.ts';
 import { FLAG_HELP } from './flagHelp.ts';
 
 interface CommandHelp {
@@ -18,7 +19,7 @@ const makeFlags = (): CommandHelp['flags'] =>
       group,
       Object.entries(flags).map(([name, [text, usual]]) => [
         name,
-        takes(MAKE_FLAGS[name as FlagName]),
+        takes(ALL_FLAGS[name]),
         usual === undefined ? text : `${text} (usual: ${usual})`,
       ]),
     ]),
@@ -29,7 +30,10 @@ function takes(kind: FlagKind): string {
     case 'switch':
       return '';
     case 'text':
+    case 'font':
       return 'TEXT';
+    case 'file':
+      return 'FILE';
     case 'choice':
       return kind.of.join('|');
     case 'shape':
@@ -41,6 +45,7 @@ function takes(kind: FlagKind): string {
     case 'pair':
       return 'X,Y';
     case 'point':
+    case 'angles':
       return 'X,Y,Z';
     case 'size':
       return 'LENGTH|auto';

@@ -1,5 +1,6 @@
 import { seededRandom, unwrap } from '../base/index.ts';
 import { wordsIn } from '../testing/words.ts';
+import { type Step, usualStep } from '../steps/index.ts';
 import {
   applyEdit,
   commit,
@@ -10,7 +11,6 @@ import {
   parseProject,
   usualBody,
   usualOwn,
-  usualStep,
   usualWire,
   findFinish,
   redo,
@@ -22,7 +22,6 @@ import {
   startHistory,
   undo,
   type Edit,
-  type Step,
   type Project,
   ownOf,
   type LetteringPiece,

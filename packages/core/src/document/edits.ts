@@ -1,3 +1,4 @@
+import type { Step } from '../steps/index.ts';
 import { fail, LIMITS, ok, ownEntry, type Result } from '../base/index.ts';
 import { usualOwn } from './defaults.ts';
 import { isLettering, ownIds } from './kinds.ts';
@@ -15,7 +16,6 @@ import {
   type SceneView,
   type Slot,
   type Slots,
-  type Step,
   type Words,
 } from './schema.ts';
 

@@ -20,7 +20,6 @@ export {
   usualWire,
   usualWords,
 } from './defaults.ts';
-export { middleOfSide, usualStep, usualWhere } from './usualStep.ts';
 export { applyEdit } from './edits.ts';
 export type { Edit } from './edits.ts';
 export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
@@ -30,12 +29,8 @@ export type { Migration } from './migrations.ts';
 export {
   cutBy,
   cutsOf,
-  isCutting,
-  type CuttingStep,
   ontoStepOf,
   edgeStepsOf,
-  isOnEdge,
-  type EdgeStep,
   standAlone,
   toolsOf,
   groundOf,
@@ -53,7 +48,6 @@ export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProfile, parseProject } from './parse.ts';
 export { applyPatches, diff, sameDocument } from './patches.ts';
 export type { Patch } from './patches.ts';
-export { stepRange, type FieldRange } from './fieldRange.ts';
 export { chapterOf, toneOf } from './remarkKinds.ts';
 export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';
@@ -73,22 +67,6 @@ export {
   SLOTS,
   wordsSchema,
 } from './schema.ts';
-export { BODY_SIDES, isShapeStep, SHAPE_KINDS } from './stepSchema.ts';
-export type {
-  Course,
-  BodySide,
-  CutStep,
-  HeldPlace,
-  MeshStep,
-  OntoStep,
-  RecastStep,
-  RefineStep,
-  ShapeKind,
-  ShapeStep,
-  StepPath,
-  StepPlace,
-} from './stepSchema.ts';
-export { strengthField, strengthOf, withStrength } from './stepStrength.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';
 export { usedFamilies } from './usedFonts.ts';
@@ -105,7 +83,6 @@ export type {
   Finish,
   FormPiece,
   FormShape,
-  FreeCurve,
   KeptView,
   LetteringPiece,
   Model,
@@ -120,8 +97,6 @@ export type {
   Slot,
   Slots,
   Solid,
-  Step,
-  StepKind,
   Words,
   WordsPiece,
 } from './schema.ts';

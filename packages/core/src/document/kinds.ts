@@ -1,4 +1,12 @@
-import type { CutStep, OntoStep, Step, StepPath } from './stepSchema.ts';
+import {
+  isCutting,
+  isOnEdge,
+  isOnto,
+  type CuttingStep,
+  type EdgeStep,
+  type OntoStep,
+  type Step,
+} from '../steps/index.ts';
 import type {
   DrawingPiece,
   FormPiece,
@@ -19,15 +27,11 @@ export const isLettering = (piece: Piece): piece is LetteringPiece => isWords(pi
 
 /** The step that lays a piece onto another one: the first that is on. */
 export const ontoStepOf = ({ steps }: { steps: readonly Step[] }): OntoStep | undefined =>
-  steps.find((one): one is OntoStep => one.on && one.kind === 'onto');
-
-export type EdgeStep = Extract<Step, { kind: 'run' }> & { path: Extract<StepPath, { kind: 'edge' }> };
-/** A step that runs along an edge of another piece. */
-export const isOnEdge = (step: Step): step is EdgeStep => step.kind === 'run' && step.path.kind === 'edge';
+  steps.filter(isOnto).find(({ on }) => on);
 
 /** The steps that are on and run along edges of other pieces. */
 export const edgeStepsOf = ({ steps }: { steps: readonly Step[] }): EdgeStep[] =>
-  steps.filter((one): one is EdgeStep => one.on && isOnEdge(one));
+  steps.filter(isOnEdge).filter(({ on }) => on);
 
 /** Another piece that a step asks for. */
 export interface StandsBy {
@@ -50,10 +54,6 @@ export function groundOf(piece: Piece): string | undefined {
   const { around, edges, onto } = standsOn(piece);
   return (onto ?? edges.at(-1))?.targetId ?? around;
 }
-
-/** What does cut, as against what merely lies there. */
-export type CuttingStep = CutStep & { operation: Exclude<CutStep['operation'], 'lie'> };
-export const isCutting = (step: Step): step is CuttingStep => step.kind === 'cut' && step.operation !== 'lie';
 
 /** Steps with which other pieces cut a piece, or become a part of it. */
 export const cutsOf = ({ steps }: { steps: readonly Step[] }): CuttingStep[] => steps.filter(isCutting);

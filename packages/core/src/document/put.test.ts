@@ -1,6 +1,5 @@
+import { type CutStep, type Step, usualStep } from '../steps/index.ts';
 import { putRows, putStepOf, wayOf, withWay, type Put } from './put.ts';
-import type { CutStep, Step } from './stepSchema.ts';
-import { usualStep } from './usualStep.ts';
 
 const bend: Step = { ...usualStep('bend', 'bend'), on: true };
 const cut = (id: string, values: Partial<CutStep> = {}): CutStep => ({

@@ -1,5 +1,4 @@
-import type { CutStep, OntoStep, Step } from './stepSchema.ts';
-import { usualStep } from './usualStep.ts';
+import { isCut, usualStep, type CutStep, type OntoStep, type Step } from '../steps/index.ts';
 
 /** What a piece does to the body that it is put on; `lie`: nothing. */
 export type PutWay = CutStep['operation'];
@@ -17,7 +16,7 @@ export interface StepRow {
 
 /** The step with which a piece is let into a body: the first that is on, or else the first. */
 export function putStepOf({ steps }: Pick<Standing, 'steps'>, pieceId: string): CutStep | undefined {
-  const own = steps.filter((one): one is CutStep => one.kind === 'cut' && one.target === pieceId);
+  const own = steps.filter(isCut).filter(({ target }) => target === pieceId);
   return own.find(({ on }) => on) ?? own.at(0);
 }
 

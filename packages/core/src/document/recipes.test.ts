@@ -1,4 +1,5 @@
 import { unwrap } from '../base/index.ts';
+import { usualStep } from '../steps/index.ts';
 import {
   applyEdit,
   copyRecipe,
@@ -8,7 +9,6 @@ import {
   parseRecipe,
   RECIPE_CHAPTERS,
   recipeEdits,
-  usualStep,
   type Piece,
   type WordsPiece,
   type RecipeChapter,

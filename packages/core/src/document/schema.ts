@@ -1,9 +1,10 @@
+import { freeCurveSchema } from '../fields/index.ts';
+import { stepSchema } from '../steps/index.ts';
 import { z } from 'zod';
 import { LIMITS, ownEntry } from '../base/index.ts';
 import { boundedRecord } from './firstFault.ts';
 import { formSchema, modelSchema, type Form, type Model } from './formSchema.ts';
-import { freeCurveSchema, length, place, point, signedPlane, turn, value } from './schemaParts.ts';
-import { stepSchema } from './stepSchema.ts';
+import { length, place, point, signedPlane, turn, value } from './schemaParts.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
 export const SCHEMA_VERSION = 17;
@@ -409,7 +410,6 @@ export const projectSchema = z
   );
 
 export type Edge = z.infer<typeof edgeSchema>;
-export type { Step, StepKind } from './stepSchema.ts';
 export type Faces = Body['faces'];
 export type Solid = Body['solid'];
 export type Side = Solid['side'];
@@ -418,7 +418,6 @@ export type OwnLetter = z.infer<typeof ownLetterSchema>;
 export type Drawing = z.infer<typeof drawingSchema>;
 export type DrawingShape = Drawing['shape'];
 export type DrawingElement = z.infer<typeof elementSchema>;
-export type { FreeCurve } from './schemaParts.ts';
 export type Contour = z.infer<typeof contourSchema>;
 export type Words = z.infer<typeof wordsSchema>;
 export type Body = z.infer<typeof bodySchema>;

@@ -1,5 +1,6 @@
+import type { FreeCurve } from '../fields/index.ts';
 import { LIMITS } from '../base/index.ts';
-import type { DrawingShape, FreeCurve } from '../document/index.ts';
+import type { DrawingShape } from '../document/index.ts';
 import { CurveBuilder, curveBounds, transformCurves, type CurveTable } from '../outline/index.ts';
 import { drawPath } from './pathText.ts';
 

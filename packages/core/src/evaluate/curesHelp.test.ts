@@ -1,19 +1,16 @@
+import { type CutStep, type OntoStep, middleOfSide, usualStep } from '../steps/index.ts';
 import { quietContext, unwrap, type Remark, type RemarkCode } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import {
   applyEdit,
   cureOf,
-  middleOfSide,
   newForm,
   newModel,
   newPiece,
   newProject,
-  usualStep,
-  type CutStep,
   type Edit,
   type FormShape,
   type Model,
-  type OntoStep,
   type Piece,
   type Project,
   type Solid,

@@ -1,3 +1,4 @@
+import { type CutStep, type OntoStep, usualStep } from '../steps/index.ts';
 import { quietContext, unwrap } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import {
@@ -8,12 +9,9 @@ import {
   standAlone,
   usualForms,
   usualSlots,
-  usualStep,
-  type CutStep,
   type Edit,
   type Finish,
   type FormShape,
-  type OntoStep,
   type Project,
 } from '../document/index.ts';
 import { formMesh } from '../form/index.ts';

@@ -1,4 +1,4 @@
-import type { CutStep } from '../document/index.ts';
+import type { CutStep } from '../steps/index.ts';
 import type { SolidShape } from '../lettering/index.ts';
 import { edgeRows, flareEdge, lipWidth, type EdgeShape } from '../solid/index.ts';
 import type { Drape } from '../surface/index.ts';

@@ -1,5 +1,6 @@
+import type { CuttingStep } from '../steps/index.ts';
 import { keyHash, ok, ownEntry, type Remark, type Result } from '../base/index.ts';
-import { cutsOf, isLettering, ontoStepOf, type CuttingStep, type Piece, type Project } from '../document/index.ts';
+import { cutsOf, isLettering, ontoStepOf, type Piece, type Project } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { diagonalOf, movedBox, turnedBack, type Box3, type Transform } from '../math/index.ts';
 import { riseOver, type Target } from '../surface/index.ts';

@@ -1,3 +1,4 @@
+import type { CuttingStep } from '../steps/index.ts';
 import {
   ByteCache,
   remark,
@@ -9,7 +10,6 @@ import {
 } from '../base/index.ts';
 import { bodySurface, carve, INSIDE, prepare, type BodySurface, type Fault, type Prepared } from '../boolean/index.ts';
 import { meshCrosses } from '../check/index.ts';
-import type { CuttingStep } from '../document/index.ts';
 import { assemble, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, middleOfBox, transformPoints, type Transform } from '../math/index.ts';
 import { faceCount, meshBytes, type PolygonMesh, type Region } from '../mesh/index.ts';

@@ -1,6 +1,7 @@
+import { type Step, usualStep } from '../steps/index.ts';
 import { quietContext, unwrap, type RunContext } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import { applyEdit, newPiece, newProject, usualStep, type Edit, type Project, type Step } from '../document/index.ts';
+import { applyEdit, newPiece, newProject, type Edit, type Project } from '../document/index.ts';
 import { writeMesh, usualWriteOptions } from '../io/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import { splitGraphemes } from '../text/index.ts';

@@ -1,3 +1,4 @@
+import type { CuttingStep, Step } from '../steps/index.ts';
 import {
   ByteCache,
   fail,
@@ -10,7 +11,19 @@ import {
   type Result,
   type RunContext,
 } from '../base/index.ts';
-import { cutsOf, isForm, isLettering, isModel, isWords, pieceName, resolveAt, type CuttingStep, type DrawingPiece, type LetteringPiece, type Piece, type Project, type Step } from '../document/index.ts'; // prettier-ignore
+import {
+  cutsOf,
+  isForm,
+  isLettering,
+  isModel,
+  isWords,
+  pieceName,
+  resolveAt,
+  type DrawingPiece,
+  type LetteringPiece,
+  type Piece,
+  type Project,
+} from '../document/index.ts';
 import type { ReadModel } from '../io/index.ts';
 import {
   buildLettering,

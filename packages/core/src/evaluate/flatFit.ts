@@ -1,4 +1,5 @@
-import { ontoStepOf, type OntoStep, type Piece } from '../document/index.ts';
+import type { OntoStep } from '../steps/index.ts';
+import { ontoStepOf, type Piece } from '../document/index.ts';
 import { middleOfBox, plus, type Vec3 } from '../math/index.ts';
 import { flatRoom } from '../surface/index.ts';
 import type { Evaluated } from './evaluated.ts';

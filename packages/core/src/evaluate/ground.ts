@@ -1,18 +1,8 @@
+import { type OntoStep, type Step, isOnEdge, middleOfSide, type StepFrame } from '../steps/index.ts';
 import { ByteCache, LIMITS, ownEntry, remark, type Remark } from '../base/index.ts';
-import {
-  isOnEdge,
-  middleOfSide,
-  ontoStepOf,
-  standsOn,
-  type OntoStep,
-  type Piece,
-  type Project,
-  type StandsBy,
-  type Step,
-} from '../document/index.ts';
+import { ontoStepOf, standsOn, type Piece, type Project, type StandsBy } from '../document/index.ts';
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
-import type { ChainFrame } from '../shape/index.ts';
 import { layOnto, OntoMap, type Laying, Target, type SurfaceMap, usualUp } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
 import type { FoundLines } from './foundLines.ts';
@@ -189,7 +179,7 @@ const PREVIEW_NODES = 190;
 const BELOW = 1e-5;
 
 /** How a chain lays pieces onto others. `isLookedAt`: only by the grid, for what is sampled a million times. */
-export function ontoOf(tools: OntoTools, isLookedAt = false): NonNullable<ChainFrame['onto']> {
+export function ontoOf(tools: OntoTools, isLookedAt = false): NonNullable<StepFrame['onto']> {
   return (step, around) => {
     const box = downTo(around, tools.behindMm);
     const ground = tools.grounds.get(step.id);

@@ -1,16 +1,12 @@
+import { BODY_SIDES, type HeldPlace, type OntoStep, middleOfSide, usualStep } from '../steps/index.ts';
 import { quietContext, seededRandom, unwrap } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import {
-  BODY_SIDES,
   newForm,
-  middleOfSide,
   newModel,
   newPiece,
   newProject,
-  usualStep,
   type FormShape,
-  type HeldPlace,
-  type OntoStep,
   type Piece,
   type Project,
 } from '../document/index.ts';

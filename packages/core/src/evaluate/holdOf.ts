@@ -1,4 +1,4 @@
-import { middleOfSide, type BodySide, type HeldPlace, type OntoStep } from '../document/index.ts';
+import { type BodySide, type HeldPlace, type OntoStep, middleOfSide } from '../steps/index.ts';
 import { dot, middleOfBox, plus, type Box3, type Vec3 } from '../math/index.ts';
 import type { Hold, Target } from '../surface/index.ts';
 

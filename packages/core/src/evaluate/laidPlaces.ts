@@ -1,7 +1,8 @@
-import { isShapeStep, type Piece } from '../document/index.ts';
+import { chainOf, isShapeStep } from '../steps/index.ts';
+import { type Piece } from '../document/index.ts';
 import type { Vec3 } from '../math/index.ts';
 import { triangulate } from '../mesh/index.ts';
-import { chainOf, plainPoint } from '../shape/index.ts';
+import { plainPoint } from '../shape/index.ts';
 import { degreesOff, distortionAt, gapAt } from '../surface/index.ts';
 import type { Evaluated } from './evaluated.ts';
 import { laidMap, type Laid } from './ontoReport.ts';

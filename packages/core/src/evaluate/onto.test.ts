@@ -1,3 +1,4 @@
+import { type EdgeStep, type OntoStep, usualStep } from '../steps/index.ts';
 import { quietContext, unwrap } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import {
@@ -7,11 +8,8 @@ import {
   newPiece,
   newProject,
   usualForms,
-  usualStep,
-  type EdgeStep,
   type Edit,
   type FormShape,
-  type OntoStep,
   type Piece,
   type Project,
 } from '../document/index.ts';

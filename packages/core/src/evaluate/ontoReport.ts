@@ -1,5 +1,5 @@
+import type { OntoStep } from '../steps/index.ts';
 import { remark, type LaidBetter, type Remark } from '../base/index.ts';
-import type { OntoStep } from '../document/index.ts';
 import { textsOf } from '../lettering/index.ts';
 import { minus, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
 import { meshPoints, type ShapeChain, type Shaped } from '../shape/index.ts';

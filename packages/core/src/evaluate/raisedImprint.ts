@@ -1,6 +1,6 @@
+import type { CutStep } from '../steps/index.ts';
 import { crossingFaces } from '../check/index.ts';
 import { raiseFaces } from '../boolean/index.ts';
-import type { CutStep } from '../document/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 
 /** What of an imprint's height and lean was built. */

@@ -1,5 +1,5 @@
+import type { RecastStep } from '../steps/index.ts';
 import type { RunContext, Simplifier } from '../base/index.ts';
-import type { RecastStep } from '../document/index.ts';
 import { adjacency, type PolygonMesh } from '../mesh/index.ts';
 import { reduce } from '../refine/index.ts';
 import { recast } from '../voxel/index.ts';

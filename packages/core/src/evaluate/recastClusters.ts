@@ -1,5 +1,5 @@
+import type { RecastStep } from '../steps/index.ts';
 import { keyHash, remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
-import type { RecastStep } from '../document/index.ts';
 import { textsOf } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import type { Letter } from '../text/index.ts';

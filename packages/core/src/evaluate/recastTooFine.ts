@@ -1,5 +1,5 @@
+import type { RecastStep } from '../steps/index.ts';
 import { LIMITS, remark, type Remark } from '../base/index.ts';
-import type { RecastStep } from '../document/index.ts';
 import { boxOfPoints } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { recastCost } from '../voxel/index.ts';

@@ -1,6 +1,5 @@
-import type { RefineStep } from '../document/index.ts';
+import { refiningOf, type RefineStep } from '../steps/index.ts';
 import { vertexCount, type PolygonMesh } from '../mesh/index.ts';
-import { applyStep } from '../refine/index.ts';
 
 /**
  * Where the vertices of a mesh that a step has made lay in the flat layout. What cuts faces makes the same points of both; all other steps only keep some of
@@ -11,8 +10,9 @@ export function restAfter(
   rest: Float64Array,
   { mesh, step }: { mesh: PolygonMesh; step: RefineStep },
 ): Float64Array {
-  if (step.kind === 'subdivide') {
-    const laid = applyStep({ ...before, positions: rest }, { ...step, way: 'straight' }, { simplifier: undefined, triangles: 0 }); // prettier-ignore
+  const { apply, flatly } = refiningOf(step);
+  if (flatly) {
+    const laid = apply({ ...before, positions: rest }, flatly(step), { simplifier: undefined, triangles: 0 });
     if (laid.positions.length === mesh.positions.length) return laid.positions;
   }
   const row = new Map<string, number>();

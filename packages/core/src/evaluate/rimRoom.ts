@@ -1,5 +1,6 @@
+import type { CuttingStep } from '../steps/index.ts';
 import { remark, type Remark } from '../base/index.ts';
-import { ontoStepOf, type CuttingStep, type Piece } from '../document/index.ts';
+import { ontoStepOf, type Piece } from '../document/index.ts';
 import { assemble, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { boxesMeet, boxOfPoints, grownBox, largestThat, type Box3, type Vec3 } from '../math/index.ts';
 import { flatShare, Target } from '../surface/index.ts';

@@ -1,17 +1,21 @@
 import { keyHash, remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
-import {
-  isCutting,
-  isShapeStep,
-  type CutStep,
-  type CuttingStep,
-  type RefineStep,
-  type ShapeStep,
-  type Step,
-} from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
-import { applyStep, facesAfter } from '../refine/index.ts';
 import type { ShapedMesh } from '../shape/index.ts';
+import {
+  isCasting,
+  isCut,
+  isCutting,
+  isMoving,
+  isRefining,
+  isRepeating,
+  refiningOf,
+  type CutStep,
+  type CuttingStep,
+  type MovingStep,
+  type RefineStep,
+  type Step,
+} from '../steps/index.ts';
 import { recastClusters } from './recastClusters.ts';
 import type { Letter } from '../text/index.ts';
 import { restAfter } from './restAfter.ts';
@@ -54,7 +58,7 @@ export interface StepRunTools {
 
 /** What the rows before have left. */
 interface RowTools {
-  earlier: readonly ShapeStep[];
+  earlier: readonly MovingStep[];
   isCrisp: boolean;
 }
 
@@ -65,7 +69,7 @@ export async function runSteps(
   tools: StepRunTools,
 ): Promise<StepRun | undefined> {
   let clusters: SteppedCluster[] = [...built];
-  let earlier: readonly ShapeStep[] = [];
+  let earlier: readonly MovingStep[] = [];
   let isCrisp = false;
   const run: StepRun = { clusters, faces: [], remarks: [] };
   for (const row of inRows(steps.filter(acts))) {
@@ -77,7 +81,7 @@ export async function runSteps(
     }
     const after = await onRow(clusters, row, { ...tools, earlier, isCrisp });
     if (!after) return undefined;
-    isCrisp ||= step.kind === 'crisp';
+    isCrisp ||= isRefining(step) && refiningOf(step).makesCrisp === true;
     // what a cut or a casting has made lies in no flat layout any more
     earlier = after.clusters.some(({ rest }) => rest) ? [...earlier, ...row.filter(isMoving)] : [];
     clusters = after.clusters;
@@ -91,7 +95,7 @@ export async function runSteps(
 
 type ActingStep = Exclude<Step, CutStep> | CuttingStep;
 /** On, and no mere lying. */
-const acts = (step: Step): step is ActingStep => step.on && (step.kind !== 'cut' || isCutting(step));
+const acts = (step: Step): step is ActingStep => step.on && (!isCut(step) || isCutting(step));
 
 /** Shape steps in a row together, every other step and what repeats alone. */
 function inRows(steps: readonly ActingStep[]): ActingStep[][] {
@@ -104,12 +108,11 @@ function inRows(steps: readonly ActingStep[]): ActingStep[][] {
   return rows;
 }
 
-const isMoving = (step: Step): step is ShapeStep => isShapeStep(step) && step.kind !== 'repeat';
-
 function expectedAfter(step: Step, clusters: readonly SteppedCluster[]): number {
   const sum = (count: (mesh: PolygonMesh) => number): number => clusters.reduce((n, { mesh }) => n + count(mesh), 0);
-  if (step.kind === 'repeat') return sum(faceCount) * step.count;
-  return isShapeStep(step) || step.kind === 'cut' ? 0 : sum((mesh) => facesAfter(step, mesh));
+  if (isRepeating(step)) return sum(faceCount) * step.count;
+  if (isCasting(step)) return sum(faceCount);
+  return isRefining(step) ? sum((mesh) => refiningOf(step).facesAfter?.(step, mesh) ?? faceCount(mesh)) : 0;
 }
 
 async function onRow(
@@ -118,10 +121,10 @@ async function onRow(
   tools: StepRunTools & RowTools,
 ): Promise<ShapedGroup | undefined> {
   const [step] = row;
-  if (step.kind === 'repeat') return { clusters: repeatClusters(clusters, step), remarks: [] };
-  if (isShapeStep(step)) return shapeClusters(clusters, row as ShapeStep[], { ...tools, cache: tools.shaped });
-  if (step.kind === 'cut') return tools.cut(clusters, step);
-  if (step.kind === 'recast') return recastClusters(clusters, step, tools);
+  if (isRepeating(step)) return { clusters: repeatClusters(clusters, step), remarks: [] };
+  if (isMoving(step)) return shapeClusters(clusters, row as MovingStep[], { ...tools, cache: tools.shaped });
+  if (isCut(step)) return tools.cut(clusters, step);
+  if (isCasting(step)) return recastClusters(clusters, step, tools);
   const made = await onAll(clusters, step, tools);
   return made && { clusters: made, remarks: shortOf(step, trianglesOf(clusters), trianglesOf(made)) };
 }
@@ -134,9 +137,8 @@ const NEAR_ENOUGH = 1.05;
 
 /** Reducing that could not go as far as it should. */
 function shortOf(step: RefineStep, before: number, left: number): Remark[] {
-  if (step.kind !== 'reduce' || step.by === 'error') return [];
-  const asked = step.by === 'count' ? step.count : Math.round((before * step.sharePercent) / 100);
-  if (left <= NEAR_ENOUGH * asked || asked >= before) return [];
+  const asked = refiningOf(step).asked?.(step, before);
+  if (asked === undefined || left <= NEAR_ENOUGH * asked || asked >= before) return [];
   return [remark('REDUCE_SHORT', { stepId: step.id, asked, left, percent: (100 * left) / before })];
 }
 
@@ -146,20 +148,18 @@ async function onAll(
   tools: StepRunTools & RowTools,
 ): Promise<SteppedCluster[] | undefined> {
   const { cache, context, loadSimplifier, isCrisp } = tools;
-  const simplifier = step.kind === 'reduce' ? await loadSimplifier?.() : undefined;
+  const { apply, isSharedOut, needsSimplifier } = refiningOf(step);
+  const simplifier = needsSimplifier ? await loadSimplifier?.() : undefined;
   const triangles = trianglesOf(clusters);
   const { id: _id, on: _on, ...values } = step;
-  const name = JSON.stringify([
-    step.kind === 'reduce' && step.by === 'count' ? { ...values, triangles } : values,
-    isCrisp,
-  ]);
+  const name = JSON.stringify([isSharedOut?.(step) ? { ...values, triangles } : values, isCrisp]);
   const changed: SteppedCluster[] = [];
   for (const cluster of clusters) {
     if (context.cancelled()) return undefined;
     const key = keyHash(`${cluster.key} | ${name}`);
     let mesh = cache.get(key);
     if (!mesh) {
-      mesh = applyStep(cluster.mesh, step, { simplifier, triangles, isCrisp });
+      mesh = apply(cluster.mesh, step, { simplifier, triangles, isCrisp });
       cache.set(key, mesh, meshBytes(mesh));
     }
     changed.push({ ...cluster, key, mesh, ...(cluster.rest && { rest: restAfter(cluster.mesh, cluster.rest, { mesh, step }) }) }); // prettier-ignore

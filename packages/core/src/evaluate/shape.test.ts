@@ -1,9 +1,9 @@
+import { type Step, heightThatHolds, usualStep } from '../steps/index.ts';
 import { quietContext, unwrap } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import { applyEdit, newPiece, newProject, usualStep, type Faces, type Project, type Step } from '../document/index.ts';
+import { applyEdit, newPiece, newProject, type Faces, type Project } from '../document/index.ts';
 import { boxOfPoints } from '../math/index.ts';
 import { splitGraphemes } from '../text/index.ts';
-import { heightThatHolds } from '../shape/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import { pieceMesh, type Engine, type Evaluated } from './index.ts';
 

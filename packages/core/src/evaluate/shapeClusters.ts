@@ -1,16 +1,21 @@
+import {
+  chainOf,
+  copyShifts,
+  lettersOf,
+  runOf,
+  outwardMm,
+  outwardSigma,
+  type MovingStep,
+  type RepeatStep,
+} from '../steps/index.ts';
 import { keyHash, remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
-import type { ShapeStep } from '../document/index.ts';
 import { clustersBox, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes } from '../mesh/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
 import {
-  chainOf,
   foldsOf,
-  movesOutward,
   outwardField,
-  outwardSigma,
   plainPoint,
-  runOf,
   shapeMesh,
   strayOf,
   type OutwardField,
@@ -23,7 +28,7 @@ import { adviceAt } from '../surface/index.ts';
 import { ontoOf, type OntoTools } from './ground.ts';
 import { holdBefore } from './holdOf.ts';
 import { ontoLink, overBorder, overhanging, toldOfOnto, type Laid, type Over } from './ontoReport.ts';
-import { copyShifts, footOf, plusShift } from './shapeNeed.ts';
+import { footOf, plusShift } from './shapeNeed.ts';
 
 /** A cluster on its way through the steps. */
 export interface SteppedCluster extends BuiltCluster {
@@ -48,7 +53,7 @@ export interface ShapeTools {
   /** what pieces are laid onto; undefined: none is */
   onto: OntoTools | undefined;
   /** shape steps that were taken before others made faces anew */
-  earlier: readonly ShapeStep[];
+  earlier: readonly MovingStep[];
 }
 
 export interface ShapedGroup {
@@ -59,10 +64,7 @@ export interface ShapedGroup {
 }
 
 /** Copies of everything, side by side; they share their meshes. */
-export function repeatClusters(
-  clusters: readonly SteppedCluster[],
-  step: Extract<ShapeStep, { kind: 'repeat' }>,
-): SteppedCluster[] {
+export function repeatClusters(clusters: readonly SteppedCluster[], step: RepeatStep): SteppedCluster[] {
   const box = clustersBox(clusters);
   return copyShifts(step, box).flatMap((shift) =>
     clusters.map((cluster) => ({
@@ -79,7 +81,7 @@ export function repeatClusters(
 /** Shape steps in a row on all clusters: each becomes a mesh of its own about the piece's zero. Undefined when cancelled. */
 export async function shapeClusters(
   clusters: readonly SteppedCluster[],
-  steps: readonly ShapeStep[],
+  steps: readonly MovingStep[],
   tools: ShapeTools,
 ): Promise<ShapedGroup | undefined> {
   const laid = clusters.map((cluster) => shapedOf(cluster, tools.letters));
@@ -130,7 +132,7 @@ interface ShapedRow {
   kept: readonly number[];
   laid: readonly Shaped[];
   together: readonly (readonly number[])[];
-  steps: readonly ShapeStep[];
+  steps: readonly MovingStep[];
   chain: ShapeChain;
   box: Box3;
   outward: OutwardField | undefined;
@@ -186,7 +188,7 @@ async function shapeEach(
 /** How far faces that stay as they are lie off what steps make of them. */
 function strayRemarks(
   laid: readonly Shaped[],
-  steps: readonly ShapeStep[],
+  steps: readonly MovingStep[],
   { chain, drawnMm }: { chain: ShapeChain; drawnMm: number },
 ): Remark[] {
   const byMm = laid.reduce((most, one) => Math.max(most, strayOf(one, chain)), 0);
@@ -197,8 +199,8 @@ function strayRemarks(
  * Which way is outward for all clusters at once, as softly as the highest step needs it; worked out when it is first
  * asked for.
  */
-function outwardOf(laid: readonly Shaped[], steps: readonly ShapeStep[]): OutwardField | undefined {
-  const moving = steps.filter(movesOutward).filter(({ heightMm }) => heightMm !== 0);
+function outwardOf(laid: readonly Shaped[], steps: readonly MovingStep[]): OutwardField | undefined {
+  const moving = steps.filter((step) => (outwardMm(step) ?? 0) !== 0);
   if (moving.length === 0) return undefined;
   let field: OutwardField | undefined;
   return (place) => {
@@ -211,8 +213,7 @@ function outwardOf(laid: readonly Shaped[], steps: readonly ShapeStep[]): Outwar
 }
 
 /** Equal letters at one place are told apart by who they are only where steps ask for that. */
-const picksLetters = (steps: readonly ShapeStep[]): boolean =>
-  steps.some((step) => (step.kind === 'onto' ? step.letters : 'where' in step ? step.where.letters : []).length > 0);
+const picksLetters = (steps: readonly MovingStep[]): boolean => steps.some((step) => lettersOf(step).length > 0);
 
 function laidBy(chain: ShapeChain, tools: OntoTools | undefined): Laid | undefined {
   const found = ontoLink(chain);
@@ -239,7 +240,7 @@ const MOST_TIMES_SMOOTH = 100;
 const MOST_MORE = 20_000;
 
 /** What equal clusters become under steps depends on this. */
-function nameOfSteps(steps: readonly ShapeStep[], box: Box3, { seconds, toleranceMm, rough, onto }: ShapeTools): string {
+function nameOfSteps(steps: readonly MovingStep[], box: Box3, { seconds, toleranceMm, rough, onto }: ShapeTools): string {
   const grounds = steps.map(({ id }) => onto?.grounds.get(id)?.key);
   return JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth, onto?.drape, onto?.behindMm, onto?.heldMm]);
 } // prettier-ignore
@@ -298,7 +299,7 @@ function shapedOf({ mesh, rest, x, y, z, letters, copied }: SteppedCluster, layo
 
 const restBox = ({ mesh, rest }: Shaped): Box3 => boxOfPoints(rest ?? mesh.positions);
 
-function foldRemarks(laid: readonly Shaped[], steps: readonly ShapeStep[], chain: ShapeChain): Remark[] {
+function foldRemarks(laid: readonly Shaped[], steps: readonly MovingStep[], chain: ShapeChain): Remark[] {
   return foldsOf(laid, steps, chain).map(({ stepId, kind, place: [xMm, yMm, zMm], limit, touches }) =>
     touches
       ? remark('SHAPE_TOUCHES', { stepId, limit: limit ?? 0 })

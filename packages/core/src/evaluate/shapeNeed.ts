@@ -1,7 +1,15 @@
-import { isShapeStep, type ShapeStep, type Step } from '../document/index.ts';
+import {
+  chainOf,
+  copyShifts,
+  isRepeating,
+  isShapeStep,
+  type ShapeStep,
+  type Step,
+  type StepFrame,
+} from '../steps/index.ts';
 import type { NeedOf } from '../lettering/index.ts';
-import { aroundBoxes, axisIndex, diagonalOf, EMPTY_BOX, type Box3, type Vec3 } from '../math/index.ts';
-import { chainOf, needOf, type Need, type ChainFrame } from '../shape/index.ts';
+import { aroundBoxes, diagonalOf, EMPTY_BOX, type Box3, type Vec3 } from '../math/index.ts';
+import { needOf, type Need } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 
 /** The shape steps that come before any step that makes faces anew: what a lettering's faces have to be fine enough for. */
@@ -16,7 +24,7 @@ interface NeedFrame {
   toleranceMm: number;
   seconds: number;
   /** how pieces are laid onto others */
-  onto: ChainFrame['onto'];
+  onto: StepFrame['onto'];
 }
 
 /** How fine each letter has to be; undefined where nothing is shaped. */
@@ -25,7 +33,7 @@ export function shapeNeed(
   { letters, toleranceMm, seconds, onto }: NeedFrame,
 ): NeedOf | undefined {
   const shape = leadingShape(steps);
-  if (shape.every(({ kind }) => kind === 'repeat')) return undefined;
+  if (shape.every(isRepeating)) return undefined;
   return (boxes, members) => {
     const start = boxes.reduce(aroundBoxes, EMPTY_BOX);
     const { shifts, box } = leadingRepeats(shape, start);
@@ -65,24 +73,10 @@ function leadingRepeats(shape: readonly ShapeStep[], box: Box3): { shifts: Vec3[
   let shifts: Vec3[] = [[0, 0, 0]];
   let whole = box;
   for (const step of shape) {
-    if (step.kind !== 'repeat') break;
+    if (!isRepeating(step)) break;
     const ways = copyShifts(step, whole);
     shifts = ways.flatMap((way) => shifts.map((shift) => plusShift(shift, way)));
     whole = ways.map((way) => shifted(whole, way)).reduce(aroundBoxes, EMPTY_BOX);
   }
   return { shifts, box: whole };
-}
-
-/** Where copies of something with a box stand: one behind the other with a gap between. */
-export function copyShifts(
-  { axis, count, gapMm }: Extract<ShapeStep, { kind: 'repeat' }>,
-  { low, high }: Box3,
-): Vec3[] {
-  const k = axisIndex[axis];
-  const stride = high[k] - low[k] + gapMm;
-  return Array.from({ length: count }, (_, i) => {
-    const shift: Vec3 = [0, 0, 0];
-    shift[k] = i * stride;
-    return shift;
-  });
 }

@@ -1,7 +1,7 @@
+import { heightThatHolds, isCut, isMoving, isShapeStep, outwardMm, type Step } from '../steps/index.ts';
 import { finerTolerance, remark, type Remark, type RemarkCode, type RunContext } from '../base/index.ts';
-import { isShapeStep, type Piece, type Step } from '../document/index.ts';
+import { type Piece } from '../document/index.ts';
 import { crossingLetters, textsOf, type BuiltCluster, type NeedReport } from '../lettering/index.ts';
-import { heightThatHolds, movesOutward } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 
 /** Edges longer than their need by less than this share are told to nobody. */
@@ -22,7 +22,7 @@ export function shapeCrossings(
   clusters: readonly BuiltCluster[],
   { letters, context, told }: { letters: readonly Letter[]; context: RunContext; told: readonly Remark[] },
 ): Remark[] {
-  if (!steps.some((step) => step.on && (isShapeStep(step) || step.kind === 'cut'))) return [];
+  if (!steps.some((step) => step.on && (isShapeStep(step) || isCut(step)))) return [];
   const crossing = crossingLetters(clusters, () => context.cancelled());
   const known = crossing.filter((letter) => letter >= 0 && letter < letters.length);
   if (crossing.length === 0) return [];
@@ -35,10 +35,11 @@ export function shapeCrossings(
 /** The first step that moves outward by more than what is sure to hold. */
 function tooHigh(steps: readonly Step[]): { stepId: string; limit: number } | undefined {
   for (const step of steps) {
-    if (!step.on || !isShapeStep(step) || !movesOutward(step)) continue;
+    if (!step.on || !isMoving(step)) continue;
+    const heightMm = outwardMm(step);
     const limit = heightThatHolds(step);
-    if (limit !== undefined && Math.abs(step.heightMm) > limit)
-      return { stepId: step.id, limit: Math.sign(step.heightMm) * limit };
+    if (heightMm !== undefined && limit !== undefined && Math.abs(heightMm) > limit)
+      return { stepId: step.id, limit: Math.sign(heightMm) * limit };
   }
   return undefined;
 }

@@ -1,9 +1,10 @@
+import { usualStep } from '../steps/index.ts';
 import { utf8Bytes } from '../base/index.ts';
 import { wordsIn } from '../testing/words.ts';
 import { usualWriteOptions } from '../io/index.ts';
 import { loadKernels } from '@fictile/kernels';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
-import { newForm, newModel, newPiece, newProject, usualForms, usualStep, type Project } from '../document/index.ts';
+import { newForm, newModel, newPiece, newProject, usualForms, type Project } from '../document/index.ts';
 import { JOB_VERSION, JobHost, type JobAnswer, type JobReply, type JobRequest } from './index.ts';
 
 type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version' | 'serial'> : never) : never;

@@ -1,4 +1,6 @@
+export { clear } from './clear.ts';
 export { joinPoints } from './joinPoints.ts';
-export { applyStep, facesAfter } from './applyStep.ts';
-export { subdivide } from './subdivide.ts';
 export { reduce } from './reduce.ts';
+export { subdivide } from './subdivide.ts';
+export { toQuads } from './toQuads.ts';
+export { toTriangles } from './toTriangles.ts';

@@ -1,7 +1,8 @@
+import { type Step, usualStep } from '../steps/index.ts';
 import { loadKernels } from '@fictile/kernels';
 import { quietContext, unwrap, type Simplifier } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
-import { applyEdit, newForm, newPiece, newProject, usualStep, type Project, type Step } from '../document/index.ts';
+import { applyEdit, newForm, newPiece, newProject, type Project } from '../document/index.ts';
 import { pieceMesh, type Evaluated } from '../evaluate/index.ts';
 import { asTriangles, crisp, faceCount, MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
 import { outlineOf, shippedFaces, STEP, testEngine } from '../testing/faces.ts';

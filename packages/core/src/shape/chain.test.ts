@@ -1,6 +1,6 @@
+import { chainOf, usualStep, type ShapeStep } from '../steps/index.ts';
 import { seededRandom } from '../base/index.ts';
-import { usualStep, usualWhere, type ShapeKind, type ShapeStep } from '../document/index.ts';
-import { chainOf, plainPoint, type ShapeChain } from './chain.ts';
+import { plainPoint, type ShapeChain } from './chain.ts';
 import { courseOf } from './course.ts';
 import { foldsOf } from './folds.ts';
 import { needOf } from './need.ts';
@@ -10,6 +10,8 @@ import { bytesFromBase64 } from './base64.ts';
 import { outlineOfRings, rectangle } from '../testing/rings.ts';
 import { formed, mm } from '../testing/solids.ts';
 
+type ShapeKind = ShapeStep['kind'];
+const usualWhere = () => usualStep('wave', '').where;
 const BOX: Box3 = { low: [-100, 0, 0], high: [100, 40, 10] };
 const chain = (...steps: ShapeStep[]): ShapeChain => chainOf(steps, { box: BOX });
 const step = <K extends ShapeKind>(kind: K, values: Partial<Extract<ShapeStep, { kind: K }>> = {}): ShapeStep =>

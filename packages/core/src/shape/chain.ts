@@ -1,21 +1,17 @@
-import type { OntoStep, ShapeStep } from '../document/index.ts';
 import { boxOfPoints, cross, diagonalOf, plus, sizeOf, unit, type Box3, type Vec3 } from '../math/index.ts';
 import type { OutwardField } from './outwardField.ts';
+import type { ChainStep, MovingOf } from './moving.ts';
 import type { ChainPoint, PointMap } from './pointMap.ts';
-import { alongAxisMap } from './steps/alongAxis.ts';
-import { bendMap, sharesSpine, type BendStep } from './steps/bend.ts';
-import { bulgeMap } from './steps/bulge.ts';
-import { displaceMap } from './steps/displace.ts';
-import { runMap } from './steps/run.ts';
-import { scatterMap } from './steps/scatter.ts';
 
 /** One or several steps as one map. */
 export interface Link {
-  steps: readonly ShapeStep[];
+  steps: readonly ChainStep[];
   map: PointMap;
 }
 
 export interface ChainFrame {
+  /** how each step moves points */
+  movingOf: MovingOf;
   /** of the whole piece in the flat layout */
   box: Box3;
   /** shape steps before others that made faces anew, which come before this chain; undefined: none */
@@ -25,7 +21,7 @@ export interface ChainFrame {
   /** which way is outward, as the chain begins; left out: as the points themselves say */
   outward?: OutwardField;
   /** how a piece with a box, as it comes to the step, is laid onto another; undefined: it is not */
-  onto?: (step: OntoStep, box: Box3) => PointMap | undefined;
+  onto?(step: ChainStep, box: Box3): PointMap | undefined;
 }
 
 /** Of the piece's diagonal: how far apart places are whose difference tells a direction. */
@@ -34,7 +30,7 @@ const APART = 1e-5;
 /** Shorter than this an outward way has no direction. */
 const SHORTEST = 1e-9;
 
-/** Shape steps in a row, composed. What repeats is no map: it is done before. */
+/** Steps that move points, in a row, composed. */
 export class ShapeChain {
   readonly links: readonly Link[];
   readonly box: Box3;
@@ -128,48 +124,26 @@ function tangentsOf(normal: Vec3): [Vec3, Vec3] {
   return [a, cross(normal, a)];
 }
 
-/** All steps but repeats as links; bends in a row that lie in one plane are one spine. A step that has nothing to be laid onto is none. */
-export function chainOf(steps: readonly ShapeStep[], frame: ChainFrame): ShapeChain {
+/** Steps as links; those in a row that are one map are one link. A step that moves nothing is none. */
+export function linkedUp(steps: readonly ChainStep[], frame: ChainFrame): ShapeChain {
   const links: Link[] = [];
   let i = 0;
   while (i < steps.length) {
-    const step = steps[i];
+    const moving = frame.movingOf(steps[i]);
     let end = i + 1;
-    if (step.kind === 'bend')
-      for (let next = steps[end]; next?.kind === 'bend' && sharesSpine(step, next); next = steps[end]) end++;
+    while (end < steps.length && steps[end].kind === steps[i].kind && moving.joins?.(steps[i], steps[end])) end++;
     const taken = steps.slice(i, end);
     i = end;
-    if (step.kind === 'repeat') continue;
-    const map = mapOf(taken, new ShapeChain([...links], frame));
+    const before = new ShapeChain([...links], frame);
+    const map = moving.map(taken, {
+      box: frame.box,
+      seconds: frame.seconds ?? 0,
+      mark: (rest) => before.at(plainPoint(rest)),
+      lay: (step) => frame.onto?.(step, boxAfter(before)),
+    });
     if (map) links.push({ steps: taken, map });
   }
   return new ShapeChain(links, frame);
-}
-
-function mapOf(steps: readonly ShapeStep[], before: ShapeChain): PointMap | undefined {
-  const { box, seconds = 0, onto } = before.frame;
-  const mark = (rest: Vec3): Vec3 => before.at(plainPoint(rest));
-  const [step] = steps;
-  switch (step.kind) {
-    case 'bend':
-      return bendMap(steps as readonly BendStep[], box, mark);
-    case 'bulge':
-      return bulgeMap(step, box);
-    case 'wave':
-    case 'noise':
-    case 'relief':
-      return displaceMap(step, seconds);
-    case 'run':
-      return runMap(step, box, mark);
-    case 'scatter':
-      return scatterMap(step, box);
-    case 'onto':
-      return onto?.(step, boxAfter(before));
-    case 'repeat':
-      throw new Error('what repeats is no map');
-    default:
-      return alongAxisMap(step, box);
-  }
 }
 
 /** Places along each axis that are looked at for the box of what was shaped. */
@@ -184,7 +158,11 @@ function boxAfter(chain: ShapeChain): Box3 {
   const [columns, rows, layers] = LATTICE;
   const points: number[] = [];
   for (let i = 0; i < columns * rows * layers; i++) {
-    const share = [(i % columns) / (columns - 1), (Math.floor(i / columns) % rows) / (rows - 1), Math.floor(i / columns / rows) / (layers - 1)];
+    const share = [
+      (i % columns) / (columns - 1),
+      (Math.floor(i / columns) % rows) / (rows - 1),
+      Math.floor(i / columns / rows) / (layers - 1),
+    ];
     points.push(...chain.at(plainPoint(share.map((s, k) => low[k] + s * (high[k] - low[k])) as Vec3)));
   }
   const box = boxOfPoints(points);
@@ -193,7 +171,7 @@ function boxAfter(chain: ShapeChain): Box3 {
     low: [box.low[0] - more[0], box.low[1] - more[1], box.low[2]],
     high: [box.high[0] + more[0], box.high[1] + more[1], box.high[2]],
   };
-} // prettier-ignore
+}
 
 /** A point of nothing in particular, for looking at a chain from outside. */
 export const plainPoint = (rest: Vec3, normal: Vec3 = [0, 0, 1]): ChainPoint => ({

@@ -1,4 +1,6 @@
-import type { Course } from '../document/index.ts';
+import type { CoursePoint } from '../fields/index.ts';
+
+type Course = readonly CoursePoint[];
 
 /**
  * The value of a course at a share of the way: through its points without overshooting, level beyond them. Monotone cubic, Fritsch and Carlson 1980

@@ -1,14 +1,13 @@
-import { strengthOf, withStrength, type ShapeKind, type ShapeStep } from '../document/index.ts';
-import { PI, type Vec3 } from '../math/index.ts';
-import { chainOf, type Link, type ShapeChain } from './chain.ts';
+import type { Vec3 } from '../math/index.ts';
+import { linkedUp, type Link, type ShapeChain } from './chain.ts';
+import type { ChainStep, MovingOf } from './moving.ts';
 import type { ChainPoint } from './pointMap.ts';
 import { meshPoints, type Shaped } from './meshPoints.ts';
-import type { BendMap } from './steps/bend.ts';
 
 /** A step that turns part of a piece inside out, or makes its ends meet. */
 export interface Fold {
   stepId: string;
-  kind: ShapeKind;
+  kind: string;
   /** where, in the flat layout, mm */
   place: Vec3;
   /** the largest value (angle, percent, height; as the step has it) at which nothing folds; undefined: the step has no such value */
@@ -24,9 +23,10 @@ const FOLDED_KEPT = 200;
 const HALVINGS = 12;
 
 /** At most one fold a link. `shaped`: all meshes of the piece, flat. */
-export function foldsOf(shaped: readonly Shaped[], steps: readonly ShapeStep[], chain: ShapeChain): Fold[] {
-  const risky = chain.links.map(canFold);
-  const touches = chain.links.flatMap(touching);
+export function foldsOf(shaped: readonly Shaped[], steps: readonly ChainStep[], chain: ShapeChain): Fold[] {
+  const { movingOf } = chain.frame;
+  const risky = chain.links.map(({ steps: [step] }) => movingOf(step).canFold(step));
+  const touches = chain.links.flatMap((link) => touching(link, movingOf));
   if (!risky.includes(true)) return touches;
   const folds: Fold[] = [];
   const points = somePoints(shaped);
@@ -36,8 +36,14 @@ export function foldsOf(shaped: readonly Shaped[], steps: readonly ShapeStep[], 
     const folded = worst(points.map((point) => ({ point, left: left(point) })).filter((one) => one.left <= 0));
     if (folded.length === 0) return;
     const [{ id, kind }] = link.steps;
-    folds.push({ stepId: id, kind, place: folded[0].rest, limit: limitOf(steps, link, { chain, at: i, folded }), touches: false });
-  }); // prettier-ignore
+    folds.push({
+      stepId: id,
+      kind,
+      place: folded[0].rest,
+      limit: limitOf(steps, link, { chain, at: i, folded }),
+      touches: false,
+    });
+  });
   return [...folds, ...touches];
 }
 
@@ -48,37 +54,10 @@ const worst = (folded: { point: ChainPoint; left: number }[]): ChainPoint[] =>
     .slice(0, FOLDED_KEPT)
     .map(({ point }) => point);
 
-/** A link that leaves little volumes as they are, or only moves them about, never folds. */
-function canFold({ steps: [step] }: Link): boolean {
-  switch (step.kind) {
-    case 'twist':
-    case 'shear':
-    case 'taper':
-    case 'pinch':
-    case 'repeat':
-      return false;
-    case 'scatter':
-      return !step.rigid;
-    case 'bulge':
-      return !step.solid;
-    case 'wave':
-      return step.moves !== 'z' || step.where.kind !== 'all';
-    case 'stretch':
-      return step.percent < -45;
-    default:
-      return true;
-  }
-}
-
 /** How much of a small volume a link leaves; 0 and less where it turns it inside out. */
 function leftBy(link: Link, chain: ShapeChain, i: number): (point: ChainPoint) => number {
-  if (link.steps[0].kind === 'bend') {
-    const { spine, seen } = link.map as BendMap;
-    return (point) => {
-      const { u, h } = seen(chain.at(point, i));
-      return 1 - spine.curvatureAt(u) * h;
-    };
-  }
+  const { left } = chain.frame.movingOf(link.steps[0]);
+  if (left) return (point) => left(link.map, chain.at(point, i));
   // what was turned before is not this link's doing
   return (point) => (i === 0 || chain.volumeAt(point, i) > 0 ? chain.volumeAt(point, i + 1) : 1);
 }
@@ -99,31 +78,30 @@ function somePoints(shaped: readonly Shaped[]): ChainPoint[] {
   );
 }
 
-/** Ends that a whole turn brings together. */
-function touching({ steps, map }: Link): Fold[] {
-  const [step] = steps;
-  if (step.kind !== 'bend') return [];
-  const { radians, spine, from, to } = map as BendMap;
-  if (Math.abs(radians) < 2 * PI - 1e-9 || steps.length > 1) return [];
-  const middle = spine.at((from + to) / 2, 0);
-  const place: Vec3 = [middle.along, middle.off, 0];
-  const limit = Math.sign(radians) * 359;
-  return [{ stepId: step.id, kind: step.kind, place, limit, touches: true }];
+/** Ends that a link brings together. */
+function touching({ steps, map }: Link, movingOf: MovingOf): Fold[] {
+  const [{ id, kind }] = steps;
+  const found = movingOf(steps[0]).touches?.(steps, map);
+  return found ? [{ stepId: id, kind, ...found, touches: true }] : [];
 }
 
 /** The largest share of a step's value at which none of the folded points is turned, by halving. */
 function limitOf(
-  steps: readonly ShapeStep[],
+  steps: readonly ChainStep[],
   link: Link,
   { chain, at, folded }: { chain: ShapeChain; at: number; folded: readonly ChainPoint[] },
 ): number | undefined {
   const [step] = link.steps;
-  const value = strengthOf(step);
-  if (value === undefined) return undefined;
+  const { strength } = chain.frame.movingOf(step);
+  if (!strength) return undefined;
+  const value = (step as unknown as Record<string, number>)[strength];
   let [low, high] = [0, 1];
   for (let n = 0; n < HALVINGS; n++) {
     const share = (low + high) / 2;
-    const weaker = chainOf(steps.map((one) => (one.id === step.id ? withStrength(one, value * share) : one)), chain.frame); // prettier-ignore
+    const weaker = linkedUp(
+      steps.map((one) => (one.id === step.id ? { ...one, [strength]: value * share } : one)),
+      chain.frame,
+    );
     if (weaker.links.length !== chain.links.length) return undefined;
     const left = leftBy(weaker.links[at], weaker, at);
     if (folded.some((point) => left(point) <= 0)) high = share;

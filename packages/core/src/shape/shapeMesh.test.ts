@@ -1,9 +1,8 @@
+import { chainOf, usualStep, type ShapeStep } from '../steps/index.ts';
 import { seededRandom } from '../base/index.ts';
-import { usualStep, type ShapeKind, type ShapeStep } from '../document/index.ts';
 import { adjacency, faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { outlineOf, shippedFaces } from '../testing/faces.ts';
 import { formed } from '../testing/solids.ts';
-import { chainOf } from './chain.ts';
 import type { Box3, Vec3 } from '../math/index.ts';
 import { shapeMesh, strayOf } from './shapeMesh.ts';
 
@@ -26,7 +25,18 @@ function boxOf({ positions }: PolygonMesh): Box3 {
   };
 }
 
-const KINDS: ShapeKind[] = ['bend', 'twist', 'taper', 'shear', 'stretch', 'pinch', 'bulge', 'wave', 'noise', 'run'];
+const KINDS: ShapeStep['kind'][] = [
+  'bend',
+  'twist',
+  'taper',
+  'shear',
+  'stretch',
+  'pinch',
+  'bulge',
+  'wave',
+  'noise',
+  'run',
+];
 
 /** Some steps in a row, each of some strength. */
 function someSteps(random: () => number): ShapeStep[] {

@@ -1,4 +1,4 @@
-import type { StepPlace } from '../document/index.ts';
+import type { StepPlace } from '../fields/index.ts';
 import { axisIndex, minus, sizeOf, type Vec3 } from '../math/index.ts';
 import type { ChainPoint } from './pointMap.ts';
 

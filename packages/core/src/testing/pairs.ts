@@ -1,16 +1,13 @@
+import { type CutStep, type OntoStep, middleOfSide, usualStep } from '../steps/index.ts';
 import { quietContext, seededRandom, unwrap, type Remark } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import {
   applyEdit,
-  middleOfSide,
   newForm,
   newPiece,
   newProject,
   usualForms,
-  usualStep,
-  type CutStep,
   type FormShape,
-  type OntoStep,
   type Project,
 } from '../document/index.ts';
 import { pieceMesh, type Evaluated } from '../evaluate/index.ts';

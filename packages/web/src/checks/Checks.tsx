@@ -1,7 +1,7 @@
 import { UnstyledButton } from '@mantine/core';
 import { groundOf, toneOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import type { MarkedPlaces } from '../viewport/index.ts';
-import { remarkText, texts } from '../words/index.ts';
+import { remarkText, stepName, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import { AimSentence, useAim } from './Aim.tsx';
 import { ChartFold } from './ChartFold.tsx';
@@ -78,7 +78,7 @@ function stepsOf(project: Project, shown: ShownPiece | undefined): { name: strin
   const steps = shown ? (project.pieces[shown.pieceId]?.steps ?? []) : [];
   const left = (shown?.stepFaces ?? []).flatMap(({ id, faces }) => {
     const step = steps.find((s) => s.id === id);
-    return step ? [{ name: texts.steps[step.kind], faces }] : [];
+    return step ? [{ name: stepName(step.kind), faces }] : [];
   });
   return [{ name: texts.checks.made, faces: shown?.bodyFaces ?? 0 }, ...left];
 }

@@ -1,7 +1,6 @@
 import {
   drawingSize,
   findFinish,
-  isOnEdge,
   isWords,
   newDrawing,
   newForm,
@@ -11,6 +10,7 @@ import {
   usualDrawing,
   usualForms,
   usualShapes,
+  withOtherPieces,
   type Drawing,
   type DrawingShape,
   type Edit,
@@ -18,7 +18,6 @@ import {
   type Model,
   type Piece,
   type Project,
-  type Step,
 } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
@@ -148,10 +147,7 @@ function insteadOf(store: ProjectStore, model: Omit<Model, 'kind'>, { id, slots,
 /** A piece that stands on others under new ids, where those have any: copies of several stand on each other as they did. */
 function standingOn(piece: Piece, ids: ReadonlyMap<string, string>): Piece {
   const renamed = (id: string): string => ids.get(id) ?? id;
-  const steps = piece.steps.map((step): Step => {
-    if (isOnEdge(step)) return { ...step, path: { ...step.path, target: renamed(step.path.target) } };
-    return step.kind === 'onto' || step.kind === 'cut' ? { ...step, target: renamed(step.target) } : step;
-  });
+  const steps = piece.steps.map((step) => withOtherPieces(step, renamed));
   const { source } = piece;
   if (source.kind !== 'form' || source.form.kind !== 'panel') return { ...piece, steps };
   return { ...piece, steps, source: { ...source, form: { ...source.form, around: renamed(source.form.around) } } };

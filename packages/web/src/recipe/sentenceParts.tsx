@@ -1,6 +1,5 @@
 import {
   newPiece,
-  stepRange,
   type DrawingPiece,
   type FreeCurve,
   type LetteringPiece,
@@ -45,12 +44,6 @@ export const USUAL = newPiece('usual', '', []);
 type Take = (value: number, key: string | undefined) => void;
 
 /** A number value whose drags and arrow keys join under its name. */
-/** What a number of a step may be, as its control takes it. */
-export function limits(...path: Parameters<typeof stepRange>): Pick<NumberValueProps, 'min' | 'max' | 'whole'> {
-  const { min, max, isWhole: whole } = stepRange(...path);
-  return { min, max, whole };
-}
-
 export function number(name: string, rest: Omit<NumberValueProps, 'onChange'>, take: Take) {
   return <NumberValue {...rest} onChange={(value, isDrag) => take(value, isDrag ? name : undefined)} />;
 }

@@ -13,6 +13,7 @@ export { Notes } from './Notes.tsx';
 export { NumberValue } from './NumberValue.tsx';
 export type { NumberValueProps } from './NumberValue.tsx';
 export { PlacesValue } from './PlacesValue.tsx';
+export type { PlaceOf3 } from './PlacesValue.tsx';
 export { ScreenNav } from './ScreenNav.tsx';
 export { Sentence } from './Sentence.tsx';
 export { SortableList, useSortableRow } from './SortableList.tsx';

@@ -1,6 +1,6 @@
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useMemo, useState } from 'react';
-import { isOnEdge, middleOfBox, type ShapeStep, type ShownPiece } from '@fictile/core';
+import { isOnEdge, isOnto, limitsOf, middleOfBox, type ShapeStep, type ShownPiece } from '@fictile/core';
 import type { Matrix4 } from 'three';
 import { Vector3 } from 'three';
 import { onPlane, toStep } from './drags.ts';
@@ -12,7 +12,7 @@ import { slideOver } from './PlaceHandles.tsx';
 import { matrixOf, meetOf, TOOL } from './scene.ts';
 import { useShape } from './shapeFrame.ts';
 import { anchored, anchorOf } from './heldAt.ts';
-import { bendAt, limitsOf, strengthOf, type Place } from './stepPlaces.ts';
+import { heldOf, type Held, type Place } from './stepPlaces.ts';
 import { useDrag } from './useDrag.ts';
 
 /** The shape step at work, with all steps of its piece. */
@@ -54,10 +54,10 @@ export function StepHandles({ stepping, shown }: StepHandlesProps) {
   return (
     <group userData={TOOL}>
       {/* over letters that are laid it would hide them */}
-      {step.kind !== 'onto' && <Backbone {...props} />}
-      {step.kind === 'bend' ? <BendKnob {...props} step={step} /> : <StrengthKnob {...props} />}
-      {step.kind === 'onto' && <AnchorKnob {...props} at={space.toWorld([held[0], held[1], space.flat.high[2]])} />}
-      {step.kind === 'onto' && step.guide === 'drawn' && step.method === 'round' && (
+      {!isOnto(step) && <Backbone {...props} />}
+      <ValueKnob {...props} />
+      {isOnto(step) && <AnchorKnob {...props} at={space.toWorld([held[0], held[1], space.flat.high[2]])} />}
+      {isOnto(step) && step.guide === 'drawn' && step.method === 'round' && (
         <GuidePen
           step={step}
           matrix={space.matrix}
@@ -146,17 +146,30 @@ function EdgeDots({ space, line }: { space: Space; line: readonly Place[] }) {
   return <Dots points={points} />;
 }
 
-/** At the end of a bend: pulled round, it says the angle. */
-function BendKnob({ stepping, space, step }: PartProps & { step: Extract<ShapeStep, { kind: 'bend' }> }) {
+/** What the step's value is pulled by. */
+function ValueKnob(props: PartProps) {
+  const held = heldOf(props.stepping.step, props.space.flat);
+  if (!held) return null;
+  return held.handle.does === 'turn' ? (
+    <TurnKnob {...props} held={held as Held<'turn'>} />
+  ) : (
+    <PullKnob {...props} held={held as Held<'pull'>} />
+  );
+}
+
+/** At the end of what is bent: pulled round, it says the angle. */
+function TurnKnob({ stepping, space, held }: PartProps & { held: Held<'turn'> }) {
   const [text, setText] = useState<string>();
-  const { end, pivot, run } = bendAt(step, space.flat);
+  const { value, take } = held;
+  const { end, pivot, run } = held.handle;
   const at = space.toWorld(end);
   const drag = useDrag((event: ThreeEvent<PointerEvent>) => {
     const centre = space.toWorld(pivot);
     const across = new Vector3().setFromMatrixColumn(space.matrix, run);
-    const inward = inwardOf(step, space.matrix);
+    const inward = inwardOf(held.handle, space.matrix);
     const normal = across.clone().cross(inward).normalize();
-    const share = (end[run] - pivot[run]) / Math.max(1e-9, spanOf(step, space));
+    const { from, to } = limitsOf(stepping.step, space.flat);
+    const share = (end[run] - pivot[run]) / Math.max(1e-9, to - from);
     const angleOf = (point: Vector3): number => {
       const from = point.clone().sub(centre);
       return (2 * Math.atan2(from.dot(inward), from.dot(across))) / share;
@@ -165,7 +178,7 @@ function BendKnob({ stepping, space, step }: PartProps & { step: Extract<ShapeSt
     if (!first) return undefined;
     const start = angleOf(first);
     stepping.begin();
-    setText(stepping.words.strength(step.angleDegrees, step));
+    setText(stepping.words.strength(value, stepping.step));
     let last = 0;
     return (ray, isCoarse) => {
       const point = onPlane(ray, at, normal);
@@ -175,10 +188,9 @@ function BendKnob({ stepping, space, step }: PartProps & { step: Extract<ShapeSt
       let by = angleOf(point) - start;
       by -= Math.round((by - last) / turn) * turn;
       last = by;
-      const next = toStep(step.angleDegrees + (by * 180) / Math.PI, isCoarse ? 15 : 1);
-      const angleDegrees = Math.max(-3600, Math.min(3600, next));
-      stepping.change({ ...step, angleDegrees });
-      setText(stepping.words.strength(angleDegrees, step));
+      const next = toStep(value + (by * 180) / Math.PI, isCoarse ? 15 : 1);
+      stepping.change(take(next));
+      setText(stepping.words.strength(next, stepping.step));
     };
   });
   return (
@@ -188,37 +200,27 @@ function BendKnob({ stepping, space, step }: PartProps & { step: Extract<ShapeSt
   );
 }
 
-const spanOf = (step: Extract<ShapeStep, { kind: 'bend' }>, { flat }: Space): number => {
-  const { from, to } = limitsOf(step, flat);
-  return to - from;
-};
-
-/** The way that a positive bend turns to, in the world. */
-function inwardOf({ axis, towardDegrees }: Extract<ShapeStep, { kind: 'bend' }>, matrix: Matrix4): Vector3 {
+/** The way that a positive angle turns to, in the world. */
+function inwardOf({ high, side, towardDegrees }: Held<'turn'>['handle'], matrix: Matrix4): Vector3 {
   const column = (k: number): Vector3 => new Vector3().setFromMatrixColumn(matrix, k);
   const angle = (towardDegrees * Math.PI) / 180;
-  const [high, side] = axis === 'z' ? [1, 2] : axis === 'y' ? [2, 1] : [2, 0];
   return column(high).multiplyScalar(-Math.cos(angle)).addScaledVector(column(side), -Math.sin(angle));
 }
 
-/** For all other steps: pulled along the way that the step moves points by. */
-function StrengthKnob({ stepping, space, size }: PartProps) {
-  const { step } = stepping;
-  const held = strengthOf(step, space.flat);
-  if (!held) return null;
-  const at = space.toWorld(held.place);
-  const way = new Vector3().setFromMatrixColumn(space.matrix, held.axis).normalize();
+/** Pulled along the way that the step moves points by. */
+function PullKnob({ stepping, space, size, held }: PartProps & { held: Held<'pull'> }) {
+  const { handle, value, isLength, take } = held;
   return (
     <LineKnob
-      at={at}
-      way={way}
-      value={held.value}
-      share={held.share}
-      step={held.isLength ? gridStep(size) / 20 : 1}
+      at={space.toWorld(handle.place)}
+      way={new Vector3().setFromMatrixColumn(space.matrix, handle.axis).normalize()}
+      value={value}
+      share={handle.share}
+      step={isLength ? gridStep(size) / 20 : 1}
       isSigned
       begin={stepping.begin}
-      change={(value) => stepping.change(held.take(value))}
-      words={(value) => stepping.words.strength(value, step)}
+      change={(next) => stepping.change(take(next))}
+      words={(next) => stepping.words.strength(next, stepping.step)}
     />
   );
 }

@@ -1,4 +1,4 @@
-import { HELD_BEFORE_MM, isOnEdge, type EdgeStep, type OntoStep, type ShapeStep } from '@fictile/core';
+import { HELD_BEFORE_MM, isOnEdge, isOnto, type EdgeStep, type OntoStep, type ShapeStep } from '@fictile/core';
 import { Vector3, type Intersection, type Matrix4 } from 'three';
 
 /** Before the surface that it is laid to the closest places of. */
@@ -14,13 +14,13 @@ export interface Met {
 
 /** A step that is held at a place of another piece, and which piece that is. */
 export function anchorOf(step: ShapeStep | undefined): { step: OntoStep | EdgeStep; targetId: string } | undefined {
-  if (step?.kind === 'onto') return { step, targetId: step.target };
+  if (step && isOnto(step)) return { step, targetId: step.target };
   return step && isOnEdge(step) ? { step, targetId: step.path.target } : undefined;
 }
 
 /** A step held where a ray has met the other piece, and that place; `toWorld`: from that piece's space. */
 export function anchored(step: OntoStep | EdgeStep, hit: Met, toWorld: Matrix4): { step: ShapeStep; at: Triple } | undefined {
-  if (step.kind === 'onto') {
+  if (isOnto(step)) {
     const next = stepHeldAt(step, hit, toWorld);
     return next && { step: next, at: next.fromMm };
   }

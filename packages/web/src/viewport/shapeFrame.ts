@@ -1,4 +1,4 @@
-import { alongFound, chainOf, isShapeStep, laidMap, plainPoint, type ShownPiece, type Step } from '@fictile/core';
+import { alongFound, chainOf, isMoving, laidMap, plainPoint, type ShownPiece, type Step } from '@fictile/core';
 import { useMemo } from 'react';
 import { Matrix4, Vector3 } from 'three';
 import type { Place } from './stepPlaces.ts';
@@ -14,7 +14,7 @@ export function useShape(
   { flat, onto, lines }: Pick<ShownPiece, 'flat' | 'onto' | 'lines'>,
 ): Shape | undefined {
   return useMemo(() => {
-    const shape = steps.filter(isShapeStep).filter(({ on, kind }) => on && kind !== 'repeat');
+    const shape = steps.filter(isMoving).filter(({ on }) => on);
     if (!flat || shape.length === 0) return undefined;
     const map = onto && laidMap(onto);
     const chain = chainOf(alongFound(shape, lines ?? NONE), {

@@ -1,29 +1,14 @@
 /** Words of the step with which one piece cuts another. */
 export const cutTexts = {
   cut: {
-    flush: 'flush',
-    softEnd: { engrave: 'Its rim {soft}{rest}.', through: 'Its rim {soft}{rest}.', raise: 'Its foot {soft}{rest}.' },
-    sharp: 'sharp',
-    softRest: ' round, {side}, in {steps}',
-    sides: { outward: 'wider than drawn', inward: 'no wider than drawn' },
-    stepsUnit: (count: number): string => (count === 1 ? 'piece' : 'pieces'),
-    looseEnd: 'Loose parts {loose}.',
-    looses: { keep: 'stay', drop: 'are left out' },
-    cleans: { on: 'Slivers are cleared away', off: 'Every cut stays where it fell' },
-    more: '{soft} {loose} {clean}. Quads beside the cut: {ring}.',
-    noRing: 'none',
-    labels: {
-      operation: 'What it does',
-      sinkMm: 'Depth below the surface',
-      softMm: 'Radius of the rim',
-      softSide: 'Which side of the outline the rim lies on',
-      softSteps: 'Pieces of the rim',
-      raiseMm: 'Height',
-      lean: 'How much narrower it is at the top',
-      loose: 'Parts that hang on nothing',
-      clean: 'Slivers',
-      ringMm: 'Width of a ring of quads beside the cut',
+    softEnd: {
+      engrave: 'Its rim {softMm}{rest}.',
+      through: 'Its rim {softMm}{rest}.',
+      raise: 'Its foot {softMm}{rest}.',
     },
+    softRest: ' round, {softSide}, in {softSteps}',
+    looseEnd: 'Loose parts {loose}.',
+    more: '{rim} {parts} {clean}. Quads beside the cut: {ringMm}.',
     faults: {
       open: 'This piece is not closed, so it has no inside to cut into. Close its holes first.',
       inward: 'This piece faces inward. Turn its faces round before bringing it in.',

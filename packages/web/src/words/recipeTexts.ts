@@ -1,5 +1,3 @@
-import { shapeTexts } from './shapeTexts.ts';
-
 /** Sentences of the recipe as templates with slots, and the names of their values. */
 export const recipeTexts = {
   label: 'Recipe',
@@ -129,36 +127,8 @@ export const recipeTexts = {
   bandsUnit: (n: number): string => (n === 1 ? 'band' : 'bands'),
   bandsAxis: 'Bands follow one another',
   support: 'Support loops, distance',
-  steps: {
-    subdivide: 'Subdivide {times}, {way}{edges}.',
-    reduce: 'Reduce to {by}: {amount}.',
-    triangles: 'Cut into triangles, {rule}.',
-    quads: 'Join triangles to quads where they are flat within {within}.',
-    join: 'Join points closer than {within}.',
-    clear: 'Clear edges on faces that are flat within {within}.',
-    crisp: 'Shade edges crisply from {from} on.',
-    recast: 'Cast anew in cells of {size}, sheets {thick} thick, edges melted by {melt}, then reduced within {error}.',
-    ...shapeTexts.sentences,
-  },
   stepsNone: 'Nothing is bent, waved or cut anew.',
   shapeNeedMet: (need: string): string => `Edges up to ${need}, as the shape needs.`,
-  stepTimes: 'Subdivide, times',
-  stepTimesUnit: (n: number): string => (n === 1 ? 'time' : 'times'),
-  stepWay: 'Subdivide',
-  stepEdges: ', sharp edges {edges}',
-  stepEdgesLabel: 'Sharp edges',
-  stepBy: 'Reduce to',
-  stepShare: 'Share of the triangles',
-  stepCount: 'Count of triangles',
-  stepCountUnit: 'triangles',
-  stepError: 'Largest error',
-  stepRule: 'Triangles',
-  stepWithin: 'Within',
-  stepFrom: 'Crisp from',
-  recastSize: 'Size of cells',
-  recastThick: 'Thickness of sheets',
-  recastMelt: 'Melted by',
-  recastError: 'Reduced within',
   recastCost: (places: number, bytes: number, seconds: number): string =>
     `A grid of ${places < 1e6 ? `${Math.max(1, Math.round(places / 1e3))} thousand` : `${(places / 1e6).toFixed(1)} million`} places: about ${Math.max(1, Math.round(bytes / 1e6))} MB and ${seconds < 1.5 ? 'a second' : `${Math.round(seconds)} seconds`}. Any change stops it.`,
   stepAdd: 'Add a step',

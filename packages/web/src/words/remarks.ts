@@ -6,11 +6,10 @@ import {
   type MeshFault,
   type Remark,
   type RemarkParams,
-  type StepKind,
 } from '@fictile/core';
 import { cutRemarkText, type CutRemark } from './cutRemarks.ts';
 import { mm } from './lengths.ts';
-import { texts } from './texts.ts';
+import { stepName } from './stepName.ts';
 
 const STEP_NAMES: Readonly<Record<string, string>> = { subdivide: 'Subdividing', triangles: 'Cutting into triangles' };
 
@@ -235,7 +234,7 @@ function crossingText({ letters, limit, finerMm }: RemarkParams['SHAPE_CROSSES']
 function foldText({ step, xMm, yMm, zMm, limit }: RemarkParams['SHAPE_FOLDS']): string {
   const place = `${mm(xMm)} across, ${mm(yMm)} up, ${mm(zMm)} deep`;
   const value = limit === undefined ? undefined : Number(limit.toPrecision(3));
-  return `“${texts.steps[step as StepKind]}” folds the letters into themselves, first at ${place} in the flat layout.${value === undefined ? '' : ` Up to ${value} nothing folds.`}`;
+  return `“${stepName(step)}” folds the letters into themselves, first at ${place} in the flat layout.${value === undefined ? '' : ` Up to ${value} nothing folds.`}`;
 }
 
 function openText(params: RemarkParams['MODEL_OPEN']): string {
@@ -243,7 +242,7 @@ function openText(params: RemarkParams['MODEL_OPEN']): string {
   const counts = `${openEdges.toLocaleString('en')} open edges, ${badEdges.toLocaleString('en')} with too many faces.`;
   if (joinMm !== undefined)
     return `This model is not closed: ${counts} Its points lie up to ${joinMm} mm beside each other; joined, it is closed.`;
-  return `This model is not closed: ${counts}${canClose(params) ? '' : ` The step “${texts.steps.recast}” makes a closed solid of it.`}`;
+  return `This model is not closed: ${counts}${canClose(params) ? '' : ` The step “${stepName('recast')}” makes a closed solid of it.`}`;
 }
 
 function brokenText({ why, line }: ErrorParams['DRAWING_BROKEN']): string {

@@ -7,7 +7,6 @@ import { recipeTexts } from './recipeTexts.ts';
 import { cutTexts } from './cutTexts.ts';
 import { putTexts } from './putTexts.ts';
 import { shapeTexts } from './shapeTexts.ts';
-import { stepTexts } from './stepTexts.ts';
 import { sectionTexts } from './sectionTexts.ts';
 
 const size = (bytes: number): string =>
@@ -307,7 +306,6 @@ export const texts = {
   edgeSides: { inward: 'inward from the outline', outward: 'outward, the body grows' },
   faceStyles: { plain: 'Plain faces', bands: 'Even bands', grid: 'Squares', flow: 'Flowing quads' },
   bandAxes: { x: 'from left to right', y: 'from bottom to top' },
-  ...stepTexts,
   ...cutTexts,
   ...putTexts,
   stepsBy: { count: 'steps', tolerance: 'as fine as the curves' },

@@ -1,4 +1,13 @@
-import { isShapeStep, strengthField, type Piece, type ShapeStep, type Step } from '@fictile/core';
+import {
+  isMoving,
+  isRun,
+  isShapeStep,
+  stepOf,
+  strengthField,
+  type Piece,
+  type ShapeStep,
+  type Step,
+} from '@fictile/core';
 import { useMemo, useRef } from 'react';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -35,7 +44,7 @@ export function useStepping(
 
 /** The step that was touched last, else the last that shapes. */
 function stepAtWork(steps: readonly Step[], stepId: string | undefined): ShapeStep | undefined {
-  const shape = steps.filter(isShapeStep).filter((step) => step.on && step.kind !== 'repeat');
+  const shape = steps.filter(isMoving).filter(({ on }) => on);
   return shape.find(({ id }) => id === stepId) ?? shape[shape.length - 1];
 }
 
@@ -44,7 +53,7 @@ function curvingOf(
   step: ShapeStep,
   { begin, change }: Pick<Stepping, 'begin' | 'change'>,
 ): Bending | undefined {
-  if (step.kind !== 'run' || step.path.kind !== 'drawn') return undefined;
+  if (!isRun(step) || step.path.kind !== 'drawn') return undefined;
   return {
     pieceId,
     curve: step.path.curve,
@@ -56,6 +65,7 @@ function curvingOf(
 
 function strengthText(value: number, step: ShapeStep): string {
   const field = strengthField(step);
-  if (field === 'angleDegrees') return texts.view.degrees(value);
-  return field === 'percent' ? texts.view.percent(value) : texts.view.mm(value);
+  const unit = field === undefined ? 'mm' : stepOf(step.kind).fields[field].unit;
+  if (unit === 'deg') return texts.view.degrees(value);
+  return unit === '%' ? texts.view.percent(value) : texts.view.mm(value);
 }

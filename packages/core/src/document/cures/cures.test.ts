@@ -1,8 +1,8 @@
+import { middleOfSide, usualStep } from '../../steps/index.ts';
 import { remark, type CutFault, type Remark } from '../../base/index.ts';
 import { applyEdit } from '../edits.ts';
 import { newForm, newPiece, newProject, usualForms } from '../defaults.ts';
 import type { Project } from '../schema.ts';
-import { middleOfSide, usualStep } from '../usualStep.ts';
 import { cureOf } from './cureOf.ts';
 
 // what no small case makes at will: that the cure says what it does, and does no more

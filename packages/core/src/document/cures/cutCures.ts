@@ -1,8 +1,7 @@
+import { type CuttingStep, type OntoStep, isCutting, usualStep } from '../../steps/index.ts';
 import { ownEntry, type Remark, type RemarkParams } from '../../base/index.ts';
-import { isCutting, isLettering, isModel, ontoStepOf, type CuttingStep } from '../kinds.ts';
+import { isLettering, isModel, ontoStepOf } from '../kinds.ts';
 import type { Piece, Project } from '../schema.ts';
-import type { OntoStep } from '../stepSchema.ts';
-import { usualStep } from '../usualStep.ts';
 import { cure, type Cure } from './cure.ts';
 import { justUnder, PieceCures } from './pieceCures.ts';
 

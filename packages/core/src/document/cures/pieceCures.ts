@@ -1,10 +1,8 @@
+import { type OntoStep, type Step, middleOfSide, usualStep, withStrength } from '../../steps/index.ts';
 import type { RemarkParams } from '../../base/index.ts';
 import type { Edit } from '../edits.ts';
 import { isModel, isWords } from '../kinds.ts';
 import type { Faces, Piece } from '../schema.ts';
-import type { OntoStep, Step } from '../stepSchema.ts';
-import { withStrength } from '../stepStrength.ts';
-import { middleOfSide, usualStep } from '../usualStep.ts';
 import { canClose, cure, type Cure } from './cure.ts';
 
 /** Cures of one piece. */

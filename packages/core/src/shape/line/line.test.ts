@@ -1,8 +1,9 @@
-import { usualStep, type ShapeStep, type StepPath } from '../../document/index.ts';
-import { chainOf, plainPoint } from '../chain.ts';
+import type { StepPath } from '../../fields/index.ts';
+import { chainOf, usualStep, type ShapeStep } from '../../steps/index.ts';
+import { plainPoint } from '../chain.ts';
 import { dot, sizeOf, type Box3, type Vec3 } from '../../math/index.ts';
 import { MeasuredPath } from './measured.ts';
-import { pathOf } from './path.ts';
+import { pathOf } from '../../steps/run/pathOf.ts';
 
 const KNOTS = [
   { atMm: [0, 0], inMm: [-30, -10], outMm: [30, 10] },

@@ -1,4 +1,4 @@
-import type { StepPath } from '../../document/index.ts';
+import type { StepPath } from '../../fields/index.ts';
 import { dot, minus, plus, sizeOf, unit, type Vec3 } from '../../math/index.ts';
 import type { SpaceLine } from './spaceLine.ts';
 

@@ -1,6 +1,7 @@
 import { SimpleGrid, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { useEffect, useRef } from 'react';
 import type { OntoStep, PutWay } from '@fictile/core';
+import { wordsOf } from '@fictile/words';
 import { afterMenu, choicesOf, ChoiceValue, Sentence } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import classes from '../Recipe.module.css';
@@ -9,6 +10,7 @@ import { isOff } from './HeldPlaceChoice.tsx';
 import { WAY_PICTURES } from './putPictures.tsx';
 import type { Putting } from './putting.ts';
 
+const LAID = wordsOf('onto');
 const T = texts.put;
 const A = T.act;
 
@@ -76,25 +78,25 @@ function WaySentence({ putting, onto }: { putting: Putting; onto: OntoStep }) {
     piece: T.these[piece.source.kind],
     way: inSentence[way] ?? T.ways[many][way],
     body: body?.name ?? '',
-    sink: texts.view.mm(cut.sinkMm),
-    raise: cut.raiseMm === 0 ? texts.cut.flush : texts.view.mm(cut.raiseMm),
-    lean: texts.view.percent(cut.leanPercent),
+    sinkMm: texts.view.mm(cut.sinkMm),
+    raiseMm: cut.raiseMm === 0 ? wordsOf('cut').zeros?.raiseMm : texts.view.mm(cut.raiseMm),
+    leanPercent: texts.view.percent(cut.leanPercent),
     laid: (
       <Sentence
         template={T.laid + '{size}'}
         values={{
           method: (
             <ChoiceValue
-              label={texts.shape.labels.method}
+              label={LAID.labels.method}
               value={onto.method}
-              choices={choicesOf<OntoStep['method']>(texts.shape.methods)}
+              choices={choicesOf<OntoStep['method']>(LAID.choices?.method ?? {})}
               onChange={putting.setMethod}
             />
           ),
           turned: onto.turnDegrees !== 0 && (
-            <Sentence template={T.turned} values={{ turn: texts.view.degrees(onto.turnDegrees) }} />
+            <Sentence template={T.turned} values={{ turnDegrees: texts.view.degrees(onto.turnDegrees) }} />
           ),
-          heldBy: texts.shape.heldBys[onto.heldBy],
+          heldBy: LAID.choices?.heldBy[onto.heldBy],
           size: sizeMm !== undefined && <Sentence template={T.act.size} values={{ size: texts.view.mm(sizeMm) }} />,
           at,
           off,
@@ -140,7 +142,14 @@ function Asked({ putting, asks }: { putting: Putting; asks: NonNullable<Putting[
 function WayCards({ putting }: { putting: Putting }) {
   const names = T.ways[putting.piece?.source.kind === 'words' ? 'many' : 'one'];
   return (
-    <SimpleGrid cols={3} spacing={7} verticalSpacing={7} my={8} role="group" aria-label={texts.cut.labels.operation}>
+    <SimpleGrid
+      cols={3}
+      spacing={7}
+      verticalSpacing={7}
+      my={8}
+      role="group"
+      aria-label={wordsOf('cut').labels.operation}
+    >
       {WAYS.map((way) => (
         <UnstyledButton
           key={way}

@@ -1,12 +1,14 @@
 import type { CutStep, OntoStep, PutWay } from '@fictile/core';
+import { wordsOf } from '@fictile/words';
 import type { ReactNode } from 'react';
 import { choicesOf, ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { PieceChoice, type OtherPiece } from '../BodyChapter.tsx';
 import { Fold } from '../Fold.tsx';
+import type { FieldTools } from '../fields/fieldNodes.tsx';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
-import { cutValues } from './cutValues.tsx';
-import { shapeValues } from '../steps/shapeValues.tsx';
+import { cutNodes } from './cutNodes.tsx';
+import { stepNodes } from '../fields/stepNodes.tsx';
 import { heldOff, HeldPlaceChoice, isOff } from './HeldPlaceChoice.tsx';
 import { bodyChanged, changed, pieceChanged, wayChanged, type Standing } from './putParts.ts';
 import { WAY_PICTURES } from './putPictures.tsx';
@@ -30,8 +32,8 @@ export function PutSentence(props: PutSentenceProps) {
   const { piece, body, onto, cut } = standing;
   const way: PutWay = cut?.operation ?? 'lie';
   const edit = edits(props);
-  const cuts = cut && cutValues(cut, edit.cut);
-  const bodyOf = { label: texts.shape.labels.target, value: body?.id ?? onto?.target ?? '', others: props.others };
+  const cuts = cut && cutNodes(cut, edit.cut, toolsOf(props));
+  const bodyOf = { label: wordsOf('onto').labels.target, value: body?.id ?? onto?.target ?? '', others: props.others };
   const values = {
     piece:
       side === 'piece' ? (
@@ -97,7 +99,7 @@ function WayChoice({ standing, isMany, edits: { takeBack }, put }: WayChoiceProp
   const choices = choicesOf<PutWay>(names, WAY_PICTURES).filter(({ value }) => standing.onto || value !== 'lie');
   return (
     <ChoiceValue
-      label={texts.cut.labels.operation}
+      label={wordsOf('cut').labels.operation}
       value={way}
       shown={shown}
       choices={choices}
@@ -113,14 +115,15 @@ interface LaidProps extends PutSentenceProps {
 }
 
 /** The values of how it is laid, of which both parts of the sentence take some. */
-const laidValues = ({ onto, edit, edits: { takeBack }, picked, others }: LaidProps): Record<string, ReactNode> =>
-  shapeValues(onto, {
-    put: (next, key) => edit(next as OntoStep, key),
-    takeBack,
-    picked,
-    others,
-    readCurve: () => Promise.resolve(undefined),
-  });
+const laidValues = ({ onto, edit, ...props }: LaidProps): Record<string, ReactNode> =>
+  stepNodes(onto, edit, toolsOf(props));
+
+const toolsOf = ({ edits: { takeBack }, picked, others }: PutSentenceProps): FieldTools => ({
+  takeBack,
+  picked,
+  others,
+  readCurve: () => Promise.resolve(undefined),
+});
 
 function Laid(props: LaidProps) {
   const { onto, side, standing } = props;

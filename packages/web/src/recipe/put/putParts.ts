@@ -1,4 +1,6 @@
 import {
+  isCut,
+  isOnto,
   middleOfSide,
   putRows,
   putStepOf,
@@ -33,7 +35,7 @@ export const firstLaid = (id: string, target: string): OntoStep => ({
 });
 
 const ontoOn = ({ steps }: OtherPiece, bodyId: string): OntoStep | undefined =>
-  steps.find((step): step is OntoStep => step.kind === 'onto' && step.on && step.target === bodyId);
+  steps.filter(isOnto).find(({ on, target }) => on && target === bodyId);
 
 /** By a step of the piece that lays it. */
 export function standingBy(onto: OntoStep, piece: OtherPiece, others: readonly OtherPiece[]): Standing {
@@ -58,14 +60,15 @@ export const lyingOn = (body: OtherPiece, others: readonly OtherPiece[]): Standi
 export const letInto = (piece: OtherPiece, others: readonly OtherPiece[]): Standing[] =>
   others.flatMap((body) =>
     body.steps
-      .filter((step): step is CutStep => step.kind === 'cut' && step.target === piece.id)
+      .filter(isCut)
+      .filter(({ target }) => target === piece.id)
       .filter((cut) => !ontoOn(piece, body.id) || cut !== putStepOf(body, piece.id))
       .map((cut) => ({ piece, body, onto: ontoOn(piece, body.id), cut })),
   );
 
 /** Another value of what lays it, or of what lets it in. */
 export function changed({ piece, body }: Standing, next: OntoStep | CutStep): StepRow[] {
-  const owner = next.kind === 'onto' ? piece : body;
+  const owner = isOnto(next) ? piece : body;
   if (!owner) return [];
   return [
     {
@@ -97,7 +100,7 @@ export function bodyChanged({ piece, body, onto, cut }: Standing, next: OtherPie
 /** Another piece in its place: the one before is where it was without it. Bodies cut from where they stand. */
 export function pieceChanged({ piece, body, onto, cut }: Standing, next: OtherPiece): StepRow[] {
   if (!body) return [];
-  const known = next.steps.find(({ kind }) => kind === 'onto');
+  const known = next.steps.find(isOnto);
   const laid = { ...(onto ?? firstLaid('', body.id)), id: known?.id ?? crypto.randomUUID(), letters: [] };
   const rest = next.steps.filter((step) => step !== known);
   const order = known ? next.steps.map((step): Step => (step === known ? laid : step)) : [...rest, laid];

@@ -2,9 +2,13 @@ import { ActionIcon, Menu, UnstyledButton } from '@mantine/core';
 import {
   isLettering,
   isOnEdge,
-  isShapeStep,
+  isCut,
+  isOnto,
+  isRecast,
   recastCost,
-  SHAPE_KINDS,
+  startStep,
+  STEPS,
+  type AnyStep,
   type RecastStep,
   type ShownPiece,
   type Step,
@@ -13,9 +17,10 @@ import {
 } from '@fictile/core';
 import { arrayMove } from '@dnd-kit/sortable';
 import { IconDots } from '@tabler/icons-react';
+import { wordsOf } from '@fictile/words';
 import { Fragment, type ReactNode } from 'react';
 import { Sentence, SortableList, useSortableRow, useTrial, useTriedMenu } from '../../ui/index.ts';
-import { texts } from '../../words/index.ts';
+import { stepName, texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
@@ -25,15 +30,13 @@ import { OnItsWay } from '../put/OnItsWay.tsx';
 import { PutRow, type Laying } from '../put/PutRow.tsx';
 import { letInto, lyingOn, standingBy, standingIn, type Standing } from '../put/putParts.ts';
 import type { PutActs } from '../put/putting.ts';
-import { startStep, TRIED } from './startStep.ts';
-import { shapeValues } from './shapeValues.tsx';
+import { stepNodes } from '../fields/stepNodes.tsx';
 import { STEP_PICTURES } from './stepPictures.tsx';
-import { stepValues } from './stepValues.tsx';
+import { TRIED } from './tried.ts';
 import { Told } from '../Told.tsx';
 import type { OtherPiece } from '../BodyChapter.tsx';
 
 const T = texts.recipe;
-const KINDS = Object.entries(texts.steps) as [StepKind, string][];
 
 interface StepsProps extends ChapterProps {
   stepFaces: readonly { id: string; faces: number }[];
@@ -58,7 +61,7 @@ export function StepsChapter(props: StepsProps) {
       {steps.length === 0 && !isOnItsWay && <div className={classes.none}>{T.stepsNone}</div>}
       <SortableList
         ids={seen.map(({ id }) => id)}
-        nameOf={(id) => texts.steps[seen.find((step) => step.id === id)?.kind ?? 'bend']}
+        nameOf={(id) => nameOf(seen.find((step) => step.id === id))}
         onMove={(id, to) => put(movedTo(steps, steps.findIndex((step) => step.id === id), steps.indexOf(seen[to])))}
       >
         {seen.map((step) => (
@@ -80,19 +83,17 @@ function StepSentence({ step, ...props }: StepsProps & { step: Step }) {
       piece.steps.map((one) => (one.id === step.id ? next : one)),
       typeof key === 'string' ? `step ${step.id} ${key}` : key,
     );
-  if (step.kind === 'onto') return <Put {...props} side="piece" standing={standingBy(step, selfOf(props), others)} />;
-  if (step.kind === 'cut') {
+  if (isOnto(step)) return <Put {...props} side="piece" standing={standingBy(step, selfOf(props), others)} />;
+  if (isCut(step)) {
     const self = selfOf(props);
     const gone = { piece: { ...NOBODY, id: step.target }, body: self, onto: undefined, cut: step };
     return <Put {...props} side="body" standing={standingIn(step, self, others) ?? gone} />;
   }
-  const values = isShapeStep(step)
-    ? shapeValues(step, { put: own, takeBack: edits.takeBack, picked, readCurve, others })
-    : stepValues(step, own);
+  const values = stepNodes(step, own, { takeBack: edits.takeBack, picked, readCurve, others });
   return (
     <>
-      <Sentence template={T.steps[step.kind]} values={values} />
-      {step.kind === 'recast' && shown?.flat && <div className={classes.hint}>{costText(step, shown.flat)}</div>}
+      <Sentence template={wordsOf(step.kind).sentence} values={values} />
+      {isRecast(step) && shown?.flat && <div className={classes.hint}>{costText(step, shown.flat)}</div>}
       {isOnEdge(step) && <div className={classes.hint}>{texts.shape.holdHere}</div>}
     </>
   );
@@ -142,7 +143,7 @@ interface StepRowProps {
 
 /** A step's sentence, and what is done with it as a whole. */
 function StepRow({ step, isAlone, faces, onWork, menu, children }: StepRowProps) {
-  const { row, grip } = useSortableRow(step.id, texts.steps[step.kind]);
+  const { row, grip } = useSortableRow(step.id, nameOf(step));
   return (
     <div {...row} className={classes.step} data-off={!step.on} data-testid="step" onFocus={onWork} onPointerDown={onWork}>
       <span className={classes.stepHead}>
@@ -166,11 +167,10 @@ function costText(step: RecastStep, flat: NonNullable<ShownPiece['flat']>): stri
   return T.recastCost(nodes, bytes, (nodes * A_PLACE) / 1e6);
 }
 
-const GROUPS = [
-  { name: texts.shape.groups.shape, kinds: KINDS.filter(([kind]) => SHAPE_KINDS.includes(kind) && kind !== 'onto') },
-  { name: texts.shape.groups.pieces, kinds: KINDS.filter(([kind]) => kind === 'cut') },
-  { name: texts.shape.groups.faces, kinds: KINDS.filter(([kind]) => !SHAPE_KINDS.includes(kind) && kind !== 'cut') },
-];
+const GROUPS = (['shape', 'pieces', 'faces'] as const).map((group) => ({
+  group,
+  steps: STEPS.filter((one) => one.group === group && one.offered !== 'never'),
+}));
 
 interface AddStepProps {
   piece: Piece;
@@ -183,8 +183,10 @@ interface AddStepProps {
 /** A step is shown on the letters as soon as the pointer or the arrow keys reach it. */
 function AddStep({ piece, flat, others, edits, acts }: AddStepProps) {
   const { id: pieceId, steps } = piece;
+  const bodies = others.filter(({ isBody }) => isBody).map(({ id }) => id);
+  const isOffered = ({ offered }: AnyStep): boolean => offered !== 'besideBodies' || bodies.length > 0;
   const add = (kind: StepKind, id: string, key?: EditKey): void =>
-    edits.steps([...steps.filter((one) => one.id !== TRIED), startStep(kind, id, { flat, others, isBody: !isLettering(piece) })], key);
+    edits.steps([...steps.filter((one) => one.id !== TRIED), startStep(kind, id, { flat, bodies, isBody: !isLettering(piece) })], key);
   const trial = useTrial<StepKind>((kind, key) => add(kind, TRIED, key), edits.takeBack);
   const take = (kind: StepKind): void => {
     trial.onTry(undefined);
@@ -197,13 +199,13 @@ function AddStep({ piece, flat, others, edits, acts }: AddStepProps) {
         <UnstyledButton className={classes.addStep} {...tried.target}>{T.stepAdd}</UnstyledButton>
       </Menu.Target>
       <Menu.Dropdown {...tried.dropdown}>
-        {GROUPS.map(({ name, kinds }) => (
-          <Fragment key={name}>
-            <Menu.Label>{name}</Menu.Label>
-            {kinds.some(([kind]) => kind === 'cut') && acts && <PutItems pieceId={pieceId} acts={acts} />}
-            {kinds.filter(([kind]) => kind !== 'cut' || others.some(({ isBody }) => isBody)).map(([kind, label]) => (
+        {GROUPS.map(({ group, steps: offered }) => (
+          <Fragment key={group}>
+            <Menu.Label>{texts.shape.groups[group]}</Menu.Label>
+            {group === 'pieces' && acts && <PutItems pieceId={pieceId} acts={acts} />}
+            {offered.filter(isOffered).map(({ kind }) => (
               <Menu.Item key={kind} leftSection={STEP_PICTURES[kind]} {...tried.item(kind)}>
-                {label}
+                {stepName(kind)}
               </Menu.Item>
             ))}
           </Fragment>
@@ -223,6 +225,8 @@ function PutItems({ pieceId, acts }: { pieceId: string; acts: PutActs }) {
   );
 } // prettier-ignore
 
+const nameOf = (step: Step | undefined): string => (step ? stepName(step.kind) : '');
+
 const figureOf = (faces: number | undefined): string => (faces === undefined ? '' : T.stepFaces(faces));
 
 function StepMenu({ steps, at, put }: { steps: readonly Step[]; at: number; put: (steps: readonly Step[]) => void }) {
@@ -233,7 +237,7 @@ function StepMenu({ steps, at, put }: { steps: readonly Step[]; at: number; put:
   return (
     <Menu position="bottom-end" withinPortal>
       <Menu.Target>
-        <ActionIcon className={classes.stepMenu} variant="subtle" color="dark" size={20} aria-label={T.stepMenu(texts.steps[step.kind])}>
+        <ActionIcon className={classes.stepMenu} variant="subtle" color="dark" size={20} aria-label={T.stepMenu(nameOf(step))}>
           <IconDots size={14} />
         </ActionIcon>
       </Menu.Target>

@@ -21,9 +21,16 @@ export const STEP_PICTURES: Readonly<Partial<Record<StepKind, ReactNode>>> = {
   repeat: <Picture lines="M3 5H7V13H3Z" meant="M8.5 5H12.5V13H8.5ZM14 5H18V13H14Z" />,
   scatter: <Picture lines="M3 12V6M9 9V3M15 14V8" meant="M6 15L8 12M11 13L13 10" />,
 };
-export const CHARACTER_PICTURES = {
-  soft: <Picture lines="M2 15H18" meant="M2 9C5 5 8 12 11 8C13 5 16 7 18 9" />,
-  creased: <Picture lines="M2 15H18" meant="M2 11C5 11 5 5 6 5C7 5 7 11 11 11C14 11 14 4 15 4C16 4 16 11 18 11" />,
-  lumpy: <Picture lines="M2 15H18" meant="M2 6C2 11 6 11 6 6C6 12 12 12 12 6C12 11 18 11 18 6" />,
-  pebbled: <Picture lines="M2 15H18" meant="M2 12C2 5 7 5 7 12C7 4 13 4 13 12C13 6 18 6 18 12" />,
+/** What a choice of a step makes, by the step, the slot and the value. */
+export const CHOICE_PICTURES: Readonly<
+  Partial<Record<StepKind, Readonly<Record<string, Readonly<Record<string, ReactNode>>>>>>
+> = {
+  noise: {
+    character: {
+      soft: <Picture lines="M2 15H18" meant="M2 9C5 5 8 12 11 8C13 5 16 7 18 9" />,
+      creased: <Picture lines="M2 15H18" meant="M2 11C5 11 5 5 6 5C7 5 7 11 11 11C14 11 14 4 15 4C16 4 16 11 18 11" />,
+      lumpy: <Picture lines="M2 15H18" meant="M2 6C2 11 6 11 6 6C6 12 12 12 12 6C12 11 18 11 18 6" />,
+      pebbled: <Picture lines="M2 15H18" meant="M2 12C2 5 7 5 7 12C7 4 13 4 13 12C13 6 18 6 18 12" />,
+    },
+  },
 };

@@ -1,0 +1,38 @@
+import type { Vec3 } from '../../math/index.ts';
+import { cellNoise, gradientNoise } from '../../shape/index.ts';
+import type { NoiseStep } from './fields.ts';
+
+/** Of patterns of size one: sought over four million places; pebbles by their definition. */
+const STEEPEST = { soft: 3.3, creased: 6.6, lumpy: 6.6, pebbled: 2 } as const;
+
+const CHARACTERS: Readonly<Record<NoiseStep['character'], typeof gradientNoise>> = {
+  soft: gradientNoise,
+  creased: (...place) => 1 - 2 * Math.abs(gradientNoise(...place)),
+  lumpy: (...place) => 2 * Math.abs(gradientNoise(...place)) - 1,
+  pebbled: (...place) => 1 - 2 * Math.min(1, cellNoise(...place)),
+};
+
+/** Patterns of half the size and strength each on top of one another. */
+export function noiseHeight(
+  { character, sizeMm, detail, seed, outwardOnly, drift }: NoiseStep,
+  seconds: number,
+): (rest: Vec3) => number {
+  const one = CHARACTERS[character];
+  const whole = 2 - 2 ** (1 - detail);
+  return ([x, y, z]) => {
+    let [sum, strength, fine] = [0, 1, 1 / sizeMm];
+    for (let octave = 0; octave < detail; octave++) {
+      sum += strength * one(seed + octave, x * fine, y * fine, (z + drift * seconds) * fine);
+      strength /= 2;
+      fine *= 2;
+    }
+    const height = sum / whole;
+    return outwardOnly ? (height + 1) / 2 : height;
+  };
+}
+
+/** Every finer pattern is as steep as the first. */
+export function noiseSlope({ character, sizeMm, detail, outwardOnly }: NoiseStep): number {
+  const one = (STEEPEST[character] / sizeMm) * (detail / (2 - 2 ** (1 - detail)));
+  return outwardOnly ? one / 2 : one;
+}

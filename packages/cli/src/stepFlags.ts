@@ -94,7 +94,7 @@ export const byTurn = (a: AnyStep, b: AnyStep): number => turnOf(a) - turnOf(b);
 const turnOf = ({ flags }: AnyStep): number => (flags === false ? 0 : flags.turn);
 
 /** What a field is when no flag gives it, as one would type it; undefined where it then does not count. */
-function usualText(step: StepKind, name: string): string | undefined {
+export function usualText(step: StepKind, name: string): string | undefined {
   const { fields, flags } = STEPS.find(({ kind }) => kind === step) as AnyStep;
   const usual = {
     ...Object.fromEntries(Object.entries(fields).map(([one, field]) => [one, field.usual])),

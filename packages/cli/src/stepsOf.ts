@@ -25,6 +25,9 @@ export async function stepsOf(flags: Flags, group: AnyStep['group']): Promise<St
   return steps;
 }
 
+/** Steps are named after their flags: scripts read these names in remarks. */
+const idOf = (flag: string): string => flag.replace(/-along$/, '');
+
 type Values = Record<string, unknown>;
 
 async function stepFrom(definition: AnyStep, flags: Flags): Promise<Step> {
@@ -36,7 +39,7 @@ async function stepFrom(definition: AnyStep, flags: Flags): Promise<Step> {
     given[field] = await read(fields[field], flags[name]);
     goTogether(name, definition, flags);
   }
-  return { ...usualStep(kind, kind), ...own.usual, ...implied(definition, given), ...given } as Step;
+  return { ...usualStep(kind, idOf(own.name)), ...own.usual, ...implied(definition, given), ...given } as Step;
 }
 
 /** What a value makes count says so itself, where no flag does. */

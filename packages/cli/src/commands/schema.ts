@@ -14,7 +14,7 @@ export function schema(row: readonly string[]): void {
   else throw fault('COMMAND_UNKNOWN', `There is no schema "${name}". There are: project, case, section.`);
 }
 
-function caseSchema(): object {
+export function caseSchema(): object {
   const properties = Object.fromEntries(
     Object.entries(ALL_FLAGS).map(([name, kind]) => [
       name.replace(/-(.)/g, (_, letter: string) => letter.toUpperCase()),

@@ -1,6 +1,6 @@
-import type { FlagKind } from '../flagKinds.ts';
 import { ALL_FLAGS } from '../flags.ts';
 import { FLAG_HELP } from './flagHelp.ts';
+import { takes } from './takes.ts';
 
 interface CommandHelp {
   /** one line for the list of all */
@@ -24,35 +24,6 @@ const makeFlags = (): CommandHelp['flags'] =>
       ]),
     ]),
   );
-
-function takes(kind: FlagKind): string {
-  switch (kind.kind) {
-    case 'switch':
-      return '';
-    case 'text':
-    case 'font':
-      return 'TEXT';
-    case 'file':
-      return 'FILE';
-    case 'choice':
-      return kind.of.join('|');
-    case 'shape':
-      return `${kind.of.join('|')}|FILE.json`;
-    case 'length':
-      return 'LENGTH';
-    case 'number':
-      return 'N';
-    case 'pair':
-      return 'X,Y';
-    case 'point':
-    case 'angles':
-      return 'X,Y,Z';
-    case 'size':
-      return 'LENGTH|auto';
-    case 'amount':
-      return 'N%|N|LENGTH';
-  }
-}
 
 export const COMMAND_HELP: Readonly<Record<string, CommandHelp>> = {
   make: {

@@ -1,4 +1,4 @@
-import { parseLength, STEPS, type Field } from '@fictile/core';
+import { parseLength, rangeOf, STEPS, type Field } from '@fictile/core';
 import { fault } from './messages.ts';
 
 /** How a flag's value is read. */
@@ -75,8 +75,9 @@ const inside = (value: number | undefined, min: number, max: number): boolean =>
   value !== undefined && value >= min && value <= max;
 
 /** "50%" of a share, "800" of a count, "0.2mm" of a length; undefined where a field has another unit, or is not so much. */
-export function amountOf(text: string, { unit, range }: Field): number | undefined {
-  const { min, max, isWhole } = range ?? { min: 0, max: 0, isWhole: false };
+export function amountOf(text: string, field: Field): number | undefined {
+  const { unit } = field;
+  const { min, max, isWhole } = rangeOf(field);
   const written = /[a-z]$/i.test(text) ? 'mm' : text.endsWith('%') ? '%' : 'count';
   if (written !== unit || text.trim() === '') return undefined;
   const value = written === 'mm' ? parseLength(text) : Number(text.replace(/%$/, ''));

@@ -1,4 +1,4 @@
-import { fieldAt, flagOf, STEPS, type AnyStep, type Field, type StepKind } from '@fictile/core';
+import { fieldAt, flagOf, rangeOf, STEPS, type AnyStep, type Field, type StepKind } from '@fictile/core';
 import { wordsOf } from '@fictile/words';
 import type { FlagKind } from './flagKinds.ts';
 
@@ -18,8 +18,9 @@ const mainOf = ({ act, flags }: AnyStep): string | undefined =>
   flags === false ? undefined : (flags.main ?? (act.does === 'moves' ? act.strength : undefined));
 
 /** How a field is read; undefined: it is none that a flag can give. */
-export function kindOf({ is, range, of, usual, parts }: Field): FlagKind | undefined {
-  const { min, max, isWhole: whole } = range ?? { min: -Infinity, max: Infinity, isWhole: false };
+export function kindOf(field: Field): FlagKind | undefined {
+  const { is, of, usual, parts } = field;
+  const { min, max, isWhole: whole } = rangeOf(field);
   switch (is) {
     case 'length':
       return { kind: 'length', min, max };

@@ -10,11 +10,27 @@ export {
   MM_PER_UNIT,
   readDrawing,
   readSvg,
+  SILHOUETTE,
   usualSilhouette,
 } from './drawing/index.ts';
 export type { ReadDrawing, Shades, SilhouetteOptions } from './drawing/index.ts';
 export * from './evaluate/index.ts';
-export { counts, fieldAt, flagOf, hillCurve, LINES, slotsOf, usualOf, variantOf } from './fields/index.ts';
+export {
+  chance,
+  count,
+  counts,
+  length as lengthField,
+  fieldAt,
+  flagOf,
+  fontAxis,
+  hillCurve,
+  KNOT_PLACE,
+  LINES,
+  rangeOf,
+  slotsOf,
+  usualOf,
+  variantOf,
+} from './fields/index.ts';
 export type {
   CoursePoint,
   Field,
@@ -27,6 +43,7 @@ export type {
   StepPlace,
   Unit,
   ValuesOf,
+  VariantOf,
 } from './fields/index.ts';
 export { formMesh } from './form/index.ts';
 export * from './io/index.ts';

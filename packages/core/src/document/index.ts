@@ -10,18 +10,37 @@ export {
   usualDrawing,
   usualForms,
   usualHollow,
-  usualMoreFaces,
-  usualMoreSolid,
   usualOwn,
   usualPlacement,
   usualShapes,
-  usualSide,
   usualView,
   usualWire,
   usualWords,
 } from './defaults.ts';
 export { applyEdit } from './edits.ts';
 export type { Edit } from './edits.ts';
+export {
+  ALONG,
+  CONTOURS,
+  EDGE,
+  FACES,
+  FINISH,
+  FIT,
+  FONT,
+  FORMS,
+  KERN_PAIR,
+  MODEL,
+  OWN_LETTER,
+  PATHS,
+  PLACEMENT,
+  SHAPES,
+  SIDE,
+  SOLID,
+  SWELL,
+  TURNED_KNOT,
+  WORD_LINES,
+  WORDS,
+} from './fields/index.ts';
 export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';

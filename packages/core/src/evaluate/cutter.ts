@@ -1,4 +1,4 @@
-import type { CuttingStep } from '../steps/index.ts';
+import { type CuttingStep, isCut, isOnto } from '../steps/index.ts';
 import { keyHash, ok, ownEntry, type Remark, type Result } from '../base/index.ts';
 import { cutsOf, isLettering, ontoStepOf, type Piece, type Project } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
@@ -38,7 +38,7 @@ export interface Cutter {
 /** The document as it is for a piece that cuts another one: that other as it is before the step, and as if nothing had ever cut it. */
 export function beforeCut(project: Project, target: Piece, stepId: string): Project {
   const at = target.steps.findIndex(({ id }) => id === stepId);
-  const steps = target.steps.slice(0, at).filter(({ kind }) => kind !== 'cut');
+  const steps = target.steps.slice(0, at).filter((step) => !isCut(step));
   return { ...project, pieces: { ...project.pieces, [target.id]: { ...target, steps } } };
 }
 
@@ -78,7 +78,7 @@ function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined;
 const laidForCut = (piece: Piece, step: CuttingStep, lowerMm: number): Piece => ({
   ...piece,
   steps: piece.steps.map((one) => {
-    if (one.kind !== 'onto') return one;
+    if (!isOnto(one)) return one;
     const method = step.operation === 'through' ? 'flat' : one.method;
     return { ...one, method, liftMm: one.liftMm - lowerMm, overhang: one.overhang === 'leave' ? 'straight' : one.overhang };
   }),

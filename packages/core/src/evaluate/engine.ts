@@ -1,4 +1,4 @@
-import type { CuttingStep, Step } from '../steps/index.ts';
+import { type CuttingStep, type Step, isRecast, isJoin } from '../steps/index.ts';
 import {
   ByteCache,
   fail,
@@ -113,8 +113,7 @@ interface Kept {
 /** Whether steps close an open model: what is cast anew is closed, and so is what joining its points closes. */
 const isClosedBy = (steps: readonly Step[], joinMm: number | undefined): boolean =>
   steps.some(
-    (step) =>
-      step.on && (step.kind === 'recast' || (step.kind === 'join' && joinMm !== undefined && step.withinMm >= joinMm)),
+    (step) => step.on && (isRecast(step) || (isJoin(step) && joinMm !== undefined && step.withinMm >= joinMm)),
   );
 
 /** Evaluates documents; holds everything that is worth keeping from one evaluation to the next. */

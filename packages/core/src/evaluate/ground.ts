@@ -1,4 +1,12 @@
-import { type OntoStep, type Step, isOnEdge, middleOfSide, type StepFrame } from '../steps/index.ts';
+import {
+  type OntoStep,
+  type Step,
+  isOnEdge,
+  middleOfSide,
+  type StepFrame,
+  isOnto,
+  isRepeating,
+} from '../steps/index.ts';
 import { ByteCache, LIMITS, ownEntry, remark, type Remark } from '../base/index.ts';
 import { ontoStepOf, standsOn, type Piece, type Project, type StandsBy } from '../document/index.ts';
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
@@ -114,7 +122,7 @@ export const nothingUnder = ({ steps }: Piece, stepId: string): Remark =>
 /** What a step lays on a sheet lies on the side that it looks at. */
 export function asSeenBy({ steps }: Piece, stepId: string, ground: Ground): Ground {
   const step = steps.find(({ id }) => id === stepId);
-  return step?.kind === 'onto' ? { ...ground, target: ground.target.seenBy(holdBefore(step, ground.target)) } : ground;
+  return step && isOnto(step) ? { ...ground, target: ground.target.seenBy(holdBefore(step, ground.target)) } : ground;
 }
 
 /** Keeps what pieces were laid onto, and how. */
@@ -266,7 +274,7 @@ function standsFlat(steps: readonly Step[], step: OntoStep): boolean {
       0,
       on.findIndex(({ id }) => id === step.id),
     )
-    .every(({ kind }) => kind === 'repeat');
+    .every(isRepeating);
 }
 
 /** Outward to a coarse grid, so that a letter more or less does not lay everything anew. */

@@ -3,7 +3,9 @@ import { LIMITS } from '../base/index.ts';
 import type { Field, Traits } from './field.ts';
 import { pair, place } from './make.ts';
 
-const planePoint = pair(place(), place()).schema;
+/** Across or up, of a knot. */
+export const KNOT_PLACE = place();
+const planePoint = pair(KNOT_PLACE, KNOT_PLACE).schema;
 
 /** A curve drawn here: cubic pieces from knot to knot. Arms are relative to their knot; both zero make a corner. */
 export const freeCurveSchema = z.object({

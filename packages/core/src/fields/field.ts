@@ -26,6 +26,7 @@ export type FieldKind =
   | 'picture'
   /** places in space, one after the other */
   | 'places'
+  | 'colour'
   /** fields of its own */
   | 'record'
   /** one of several records, told apart by their kind */

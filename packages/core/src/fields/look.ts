@@ -1,4 +1,4 @@
-import type { Field, Fields } from './field.ts';
+import type { Field, FieldRange, Fields } from './field.ts';
 
 /** Whether a field of a record counts, as the others of it are. */
 export function counts({ when }: Field, values: Readonly<Record<string, unknown>>): boolean {
@@ -45,3 +45,6 @@ export function withPieces<V extends object>(fields: Fields, values: V, rename: 
   });
   return { ...values, ...Object.fromEntries(changed) };
 }
+
+/** What a number may be; anything, where its field has no range. */
+export const rangeOf = ({ range }: Field): FieldRange => range ?? { min: -Infinity, max: Infinity, isWhole: false };

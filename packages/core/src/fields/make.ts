@@ -6,13 +6,19 @@ interface NumberTraits extends Traits {
   usual?: number;
   /** what an arrow key changes it by */
   step?: number;
+  multipleOf?: number;
 }
 
 const number =
   (is: FieldKind, unit: Unit | undefined, { whole = false, moves }: { whole?: boolean; moves: Moves }) =>
-  (min: number, max: number, { usual = Math.max(min, 0), step = 1, ...traits }: NumberTraits = {}): Field<number> => {
+  (
+    min: number,
+    max: number,
+    { usual = Math.max(min, 0), step = 1, multipleOf, ...traits }: NumberTraits = {},
+  ): Field<number> => {
     const plain = whole ? z.number().int() : z.number();
-    const bounded = plain.min(min).max(max);
+    const inside = plain.min(min).max(max);
+    const bounded = multipleOf === undefined ? inside : inside.multipleOf(multipleOf);
     const told = { moves, ...traits };
     return {
       is,
@@ -34,6 +40,8 @@ export const count = number('count', 'count', { whole: true, moves: 'no' });
 export const thousandths = number('number', '‰', { moves: 'rigid' });
 /** Turns, waves: may lie between whole ones. */
 export const amount = number('number', 'count', { moves: 'points' });
+/** An axis of a variable font, as that has it. */
+export const fontAxis = number('number', undefined, { moves: 'no' });
 export const plain = number('number', undefined, { whole: true, moves: 'no' });
 
 /** As far as anything lies from zero, mm. */
@@ -163,6 +171,22 @@ export const places = (least: number, usual: Triple[], traits?: Traits): Field<T
   schema: (least > 0 ? z.array(point().schema).min(least) : z.array(point().schema)).max(LIMITS.placesOfLine),
 });
 
+/** sRGB, #rrggbb. */
+export const colour = (usual: string, traits?: Traits): Field<string> => ({
+  is: 'colour',
+  usual,
+  moves: 'points',
+  ...traits,
+  schema: z.string().regex(/^#[0-9a-f]{6}$/),
+});
+
+/** A field, or nothing: as the others are. */
+export const maybe = <T>({ schema, ...field }: Field<T>): Field<T | null> => ({
+  ...field,
+  usual: null,
+  schema: schema.nullable(),
+});
+
 /** What no person gives by itself. */
 export const data = <T>(schema: z.ZodType<T>, usual: T, traits?: Traits): Field<T> => ({
   is: 'data',
@@ -179,7 +203,7 @@ export const record = <F extends Fields>(fields: F, traits?: Traits): Field<Valu
   usual: usualOf(fields),
   moves: 'no',
   ...traits,
-  schema: objectOf(fields),
+  schema: objectOf(fields) as unknown as z.ZodType<ValuesOf<F>>,
 });
 
 type Kinds = Readonly<Record<string, Fields>>;
@@ -211,8 +235,18 @@ export const variantOf = <K extends Kinds, N extends keyof K & string>(
 export const shapeOf = (fields: Fields): Record<string, z.ZodType> =>
   Object.fromEntries(Object.entries(fields).map(([name, { schema }]) => [name, schema]));
 
-export const objectOf = <F extends Fields>(fields: F): z.ZodType<ValuesOf<F>> =>
-  z.object(shapeOf(fields)) as unknown as z.ZodType<ValuesOf<F>>;
+type ShapeOf<F extends Fields> = { [N in keyof F]: F[N]['schema'] };
+export const objectOf = <F extends Fields>(fields: F): z.ZodObject<ShapeOf<F>> =>
+  z.object(shapeOf(fields)) as unknown as z.ZodObject<ShapeOf<F>>;
+
+/** A record that its kind tells from others. */
+export const kindOf = <K extends string, F extends Fields>(
+  kind: K,
+  fields: F,
+): z.ZodObject<{ kind: z.ZodLiteral<K> } & ShapeOf<F>> =>
+  z.object({ kind: z.literal(kind), ...shapeOf(fields) }) as unknown as z.ZodObject<
+    { kind: z.ZodLiteral<K> } & ShapeOf<F>
+  >;
 
 /** All usual values, each time anew: nobody changes them for others. */
 export const usualOf = <F extends Fields>(fields: F): ValuesOf<F> =>

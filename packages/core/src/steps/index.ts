@@ -18,8 +18,17 @@ export {
 export type { CastStep, MovingStep, RefineStep, RepeatStep, ShapeStep } from './acts.ts';
 export { chainOf, heightThatHolds, limitsOf, outwardMm, outwardSigma, type StepFrame } from './chain.ts';
 export { handleOf, startStep, type StartPiece } from './start.ts';
-export { BODY_SIDES, isOnto, middleOfSide, type BodySide, type HeldPlace, type OntoStep } from './onto/fields.ts';
-export { isCut, isCutting, type CutStep, type CuttingStep } from './cut/fields.ts';
+export {
+  ONTO,
+  BODY_SIDES,
+  HELD_SIDE,
+  isOnto,
+  middleOfSide,
+  type BodySide,
+  type HeldPlace,
+  type OntoStep,
+} from './onto/fields.ts';
+export { CUT, isCut, isCutting, type CutStep, type CuttingStep } from './cut/fields.ts';
 export { isOnEdge, isRun, type EdgeStep, type RunStep } from './run/fields.ts';
 export { runOf } from './run/runOf.ts';
 export { isJoin } from './join/index.ts';

@@ -1,12 +1,16 @@
 import { UnstyledButton } from '@mantine/core';
 import {
-  usualForms,
   type FormPiece,
+  fieldAt,
+  FORMS,
   type FormShape,
+  MODEL,
   type ModelPiece,
   type Piece,
   type ShownPiece,
   type Step,
+  TURNED_KNOT,
+  usualForms,
 } from '@fictile/core';
 import { useState } from 'react';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
@@ -53,25 +57,25 @@ function valuesOf(form: FormShape, put: Put, others: readonly OtherPiece[]) {
   const own = form as unknown as Record<string, number>;
   const usual = Object.values(usualForms()).find(({ kind }) => kind === form.kind) as unknown as Record<string, number>;
   const set = (values: Loose, key?: string): void => put({ ...form, ...values } as FormShape, key);
-  const mm = (field: string, label: string, min = 0.1, zero?: string) =>
-    field in form ? number(field, { label, value: own[field], kind: 'length', unit: 'mm', min, max: 100_000, step: 1, usual: usual[field], zero }, (value, key) => set({ [field]: value }, key)) : null;
+  const mm = (field: string, label: string, zero?: string) =>
+    field in form ? number(field, fieldAt(FORMS[form.kind], [field]), { label, value: own[field], usual: usual[field], zero }, (value, key) => set({ [field]: value }, key)) : null;
   return {
     width: mm('widthMm', L.width),
     height: mm('heightMm', L.height),
     depth: mm('depthMm', L.depth),
     radius: mm('radiusMm', L.radius),
     thick: mm('thickMm', L.thick),
-    rise: mm('riseMm', L.rise, -100_000),
-    across: mm('acrossMm', L.across, -100_000),
-    up: mm('upMm', L.up, -100_000),
-    margin: mm('marginMm', L.margin, 0),
-    corner: mm('cornerMm', L.corner, 0),
-    wall: mm('wallMm', L.wall, 0, T.full),
+    rise: mm('riseMm', L.rise),
+    across: mm('acrossMm', L.across),
+    up: mm('upMm', L.up),
+    margin: mm('marginMm', L.margin),
+    corner: mm('cornerMm', L.corner),
+    wall: mm('wallMm', L.wall, T.full),
     knots: form.kind === 'turned' ? T.knotsCount(form.knots.length) : null,
-    turns: form.kind === 'coil' ? number('turns', { label: L.turns, value: form.turns, kind: 'plain', unit: T.turnsUnit(form.turns), min: 0.05, max: 100, step: 0.25 }, (turns, key) => set({ turns }, key)) : null,
-    taper: form.kind === 'block' ? number('taper', { label: L.taper, value: form.taperPercent, kind: 'plain', unit: '%', min: -300, max: 95, step: 5, usual: 0 }, (taperPercent, key) => set({ taperPercent }, key)) : null,
+    turns: form.kind === 'coil' ? number('turns', FORMS.coil.turns, { label: L.turns, value: form.turns, unit: T.turnsUnit(form.turns) }, (turns, key) => set({ turns }, key)) : null,
+    taper: form.kind === 'block' ? number('taper', FORMS.block.taperPercent, { label: L.taper, value: form.taperPercent }, (taperPercent, key) => set({ taperPercent }, key)) : null,
     edge: form.kind === 'block' ? <ChoiceValue label={L.edge} value={form.edge} choices={choicesOf(T.edges)} usual="round" onChange={(edge) => set({ edge })} /> : null,
-    edgeSize: form.kind === 'block' && form.edge !== 'plain' ? <Sentence template={T.edgeSize} values={{ size: mm('edgeMm', L.edgeSize, 0) }} /> : null,
+    edgeSize: form.kind === 'block' && form.edge !== 'plain' ? <Sentence template={T.edgeSize} values={{ size: mm('edgeMm', L.edgeSize) }} /> : null,
     around: form.kind === 'panel' ? <PieceChoice label={L.around} value={form.around} others={others} onChange={(around) => set({ around })} /> : null,
   };
 } // prettier-ignore
@@ -99,8 +103,8 @@ function KnotLine({ form, put }: { form: Turned; put: (form: FormShape, key?: st
   };
   const values = {
     pick: <ChoiceValue label={T.knotPick} value={String(at)} choices={choicesOf<string>(names)} onChange={(next) => setPicked(Number(next))} />,
-    radius: number('knot radius', { label: L.radius, value: knot.radiusMm, kind: 'length', unit: 'mm', min: 0, max: 100_000, step: 1 }, (radiusMm, key) => set({ radiusMm }, key)),
-    height: number('knot height', { label: L.height, value: knot.heightMm, kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1 }, (heightMm, key) => set({ heightMm }, key)),
+    radius: number('knot radius', TURNED_KNOT.radiusMm, { label: L.radius, value: knot.radiusMm }, (radiusMm, key) => set({ radiusMm }, key)),
+    height: number('knot height', TURNED_KNOT.heightMm, { label: L.height, value: knot.heightMm }, (heightMm, key) => set({ heightMm }, key)),
     smooth: <ChoiceValue label={L.smooth} value={knot.smooth ? 'smooth' : 'corner'} choices={choicesOf(T.smooths)} onChange={(next) => set({ smooth: next === 'smooth' })} />,
   };
   return (
@@ -122,7 +126,7 @@ export function ModelChapter({ piece, edits, remarks, work }: Omit<ChapterProps,
     sides: <ChoiceValue label={T.sides} value={sides} choices={choicesOf<typeof sides>(T.sidesNames).filter(({ value }) => value !== 'outward' || sides === 'outward')} usual="own" onChange={(next) => edits.model({ sides: next })} />,
     // only this format has materials within the file
     paint: format === 'glb' && <Sentence template={T.paintEnd} values={{ paint: <ChoiceValue label={T.paint} value={paint} choices={choicesOf(T.paints)} usual="own" onChange={(next) => edits.model({ paint: next })} /> }} />,
-    scale: number('model scale', { label: T.scale, value: scalePercent, kind: 'plain', unit: '%', min: 0.001, max: 1_000_000, step: 5, usual: 100 }, (next, key) => edits.model({ scalePercent: next }, key)),
+    scale: number('model scale', MODEL.scalePercent, { label: T.scale, value: scalePercent }, (next, key) => edits.model({ scalePercent: next }, key)),
   };
   return (
     <Chapter name="words" title={T.modelChapter} work={work} remarks={<Told chapter="words" remarks={remarks} edits={edits} />}>

@@ -1,4 +1,4 @@
-import { usualHollow, usualWire, type Contour } from '@fictile/core';
+import { type Contour, CONTOURS, usualHollow, usualWire } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { PICTURES } from './pictures.tsx';
@@ -30,16 +30,14 @@ export function ContourSentence({ piece, edits }: Pick<LetteringProps, 'piece' |
   return <Sentence template={t.contourHollow} values={{ what, kind, ...hollowValues(contour, edits) }} />;
 }
 
-const length = { kind: 'length', unit: 'mm', min: 0.01, max: 1000, step: 0.5 } as const;
-
 function hollowValues(contour: Of<'hollow'>, edits: ChapterProps['edits']) {
   const t = texts.recipe;
   const put = (values: Partial<Of<'hollow'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
-  const gap = number('contour gap', { ...length, label: t.contourGapName, value: contour.gapMm, usual: HOLLOW.gapMm }, (gapMm, key) => put({ gapMm }, key)); // prettier-ignore
+  const gap = number('contour gap', CONTOURS.hollow.gapMm, { label: t.contourGapName, value: contour.gapMm }, (gapMm, key) => put({ gapMm }, key)); // prettier-ignore
   return {
-    wall: number('wall', { ...length, label: t.wall, value: contour.wallMm, usual: HOLLOW.wallMm }, (wallMm, key) => put({ wallMm }, key)),
+    wall: number('wall', CONTOURS.hollow.wallMm, { label: t.wall, value: contour.wallMm }, (wallMm, key) => put({ wallMm }, key)),
     side: <ChoiceValue label={t.wallSide} value={contour.side} choices={choicesOf(texts.wallSides, PICTURES.wallSides)} usual={HOLLOW.side} onChange={(side) => put({ side })} />,
-    count: number('contours', { label: t.contours, value: contour.count, kind: 'plain', unit: contour.count === 1 ? 'contour' : 'contours', min: 1, max: 20, step: 1, whole: true, usual: 1 }, (count, key) => put({ count }, key)),
+    count: number('contours', CONTOURS.hollow.count, { label: t.contours, value: contour.count, unit: contour.count === 1 ? 'contour' : 'contours' }, (count, key) => put({ count }, key)),
     gap: contour.count > 1 ? <Sentence template={t.contourGap} values={{ gap }} /> : null,
   }; // prettier-ignore
 }
@@ -49,9 +47,9 @@ function wireValues(contour: Of<'wire'>, edits: ChapterProps['edits']) {
   const put = (values: Partial<Of<'wire'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
   // a section has flat sides in front, behind and outside: their number goes by fours
   const byFours = (sides: number): number => Math.min(64, Math.max(4, 4 * Math.round(sides / 4)));
-  const sides = number('wire sides', { label: t.wireSides, value: contour.sides, kind: 'plain', unit: 'sides', min: 4, max: 64, step: 4, whole: true, usual: WIRE.sides }, (sides, key) => put({ sides: byFours(sides) }, key)); // prettier-ignore
+  const sides = number('wire sides', CONTOURS.wire.sides, { label: t.wireSides, value: contour.sides, unit: 'sides' }, (sides, key) => put({ sides: byFours(sides) }, key)); // prettier-ignore
   return {
-    thick: number('wire', { ...length, label: t.wireThick, value: contour.thickMm, usual: WIRE.thickMm }, (thickMm, key) => put({ thickMm }, key)),
+    thick: number('wire', CONTOURS.wire.thickMm, { label: t.wireThick, value: contour.thickMm }, (thickMm, key) => put({ thickMm }, key)),
     section: <ChoiceValue label={t.wireSection} value={contour.section} choices={choicesOf(texts.wireSections, PICTURES.wireSections)} usual="polygon" onChange={(section) => put({ section })} />,
     sides: contour.section === 'edge' ? null : <Sentence template={t.ofSides} values={{ sides }} />,
     ends: <ChoiceValue label={t.wireEnds} value={contour.ends} choices={choicesOf(texts.wireEnds, PICTURES.wireEnds)} usual={WIRE.ends} onChange={(ends) => put({ ends })} />,

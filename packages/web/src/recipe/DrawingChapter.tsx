@@ -1,4 +1,4 @@
-import { coloursOf, drawingSize, usualShapes, type DrawingShape } from '@fictile/core';
+import { coloursOf, type DrawingShape, drawingSize, PATHS, SHAPES, type Fields } from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
 import { choicesOf, ChoiceValue, Sentence, Swatch } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -32,7 +32,6 @@ export function DrawingChapter(props: DrawingProps) {
 }
 
 type Of<K extends DrawingShape['kind']> = Extract<DrawingShape, { kind: K }>;
-const length = { kind: 'length', unit: 'mm', min: 0.01, max: 100_000, step: 1 } as const;
 
 function ShapeSentence({ piece, edits }: Pick<DrawingProps, 'piece' | 'edits'>) {
   const { shape } = piece.source;
@@ -60,7 +59,7 @@ function PathsSentence({ shape, put }: { shape: Of<'paths'>; put: Put }) {
   const { widthMm, heightMm } = drawingSize(shape);
   const values = {
     colours: texts.drawing.colours(shape.colours.length),
-    size: number('drawing size', { ...length, label: t.size, value: shape.sizeMm }, (sizeMm, key) => put({ sizeMm }, key)),
+    size: number('drawing size', PATHS.sizeMm, { label: t.size, value: shape.sizeMm }, (sizeMm, key) => put({ sizeMm }, key)),
     by: <ChoiceValue label={t.sizeOf} value={shape.by} choices={choicesOf(t.by, PICTURES.drawingBy)} onChange={(by) => by !== shape.by && put({ by, sizeMm: Math.min(100_000, Math.max(0.01, Number((by === 'width' ? widthMm : heightMm).toPrecision(9)))) })} />,
   }; // prettier-ignore
   return <Sentence template={t.paths} values={values} />;
@@ -68,13 +67,13 @@ function PathsSentence({ shape, put }: { shape: Of<'paths'>; put: Put }) {
 
 function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, put: Put) {
   const t = texts.drawing;
-  const usual = usualShapes()[shape.kind];
   type Lengths = Partial<Record<'widthMm' | 'heightMm' | 'radiusMm' | 'cornerMm', number>>;
-  const [own, usualOf]: [Lengths, Lengths] = [shape, usual];
+  const own: Lengths = shape;
+  const fields: Fields = SHAPES[shape.kind];
   const mm = (field: keyof Lengths, label: string) =>
-    number(field, { ...length, label, value: own[field] ?? 0, min: field === 'cornerMm' ? 0 : 0.01, usual: usualOf[field] }, (next, key) => put({ [field]: next }, key)); // prettier-ignore
+    field in fields && number(field, fields[field], { label, value: own[field] ?? 0 }, (next, key) => put({ [field]: next }, key)); // prettier-ignore
   const count = (field: 'sides' | 'points', value: number, unit: string) =>
-    number(field, { label: t[field], value, kind: 'plain', unit, min: 3, max: 200, step: 1, whole: true }, (next, key) => put({ [field]: next }, key)); // prettier-ignore
+    number(field, fields[field], { label: t[field], value, unit }, (next, key) => put({ [field]: next }, key)); // prettier-ignore
   return {
     width: mm('widthMm', t.width),
     height: mm('heightMm', t.height),
@@ -82,7 +81,7 @@ function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, p
     radius: mm('radiusMm', t.radius),
     sides: shape.kind === 'polygon' ? count('sides', shape.sides, t.sides) : null,
     points: shape.kind === 'star' ? count('points', shape.points, t.points) : null,
-    inner: shape.kind === 'star' ? number('inner', { label: t.inner, value: shape.innerPercent, kind: 'plain', unit: '%', min: 1, max: 100, step: 1 }, (innerPercent, key) => put({ innerPercent }, key)) : null,
+    inner: shape.kind === 'star' ? number('inner', SHAPES.star.innerPercent, { label: t.inner, value: shape.innerPercent }, (innerPercent, key) => put({ innerPercent }, key)) : null,
   }; // prettier-ignore
 }
 

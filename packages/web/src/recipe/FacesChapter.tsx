@@ -1,11 +1,11 @@
-import { isLettering, isModel, isShapeStep, type Faces, type RemarkCode, type ShownPiece } from '@fictile/core';
+import { type Faces, FACES, isLettering, isModel, isShapeStep, type RemarkCode, type ShownPiece } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
 import type { PieceEdits } from './pieceEdits.ts';
-import { number, USUAL, type ChapterProps } from './sentenceParts.tsx';
+import { number, type ChapterProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 const T = texts.recipe;
@@ -19,7 +19,7 @@ export function FacesChapter({
   need,
 }: ChapterProps & { figures: string | undefined; need: ShownPiece['need'] }) {
   const { faces } = piece.body;
-  const support = number('support', { label: T.support, value: faces.supportMm, kind: 'length', unit: 'mm', min: 0, max: 1000, step: 0.1, usual: 0, zero: T.supportNone }, (supportMm, key) => edits.faces({ supportMm }, key)); // prettier-ignore
+  const support = number('support', FACES.supportMm, { label: T.support, value: faces.supportMm, zero: T.supportNone }, (supportMm, key) => edits.faces({ supportMm }, key)); // prettier-ignore
   return (
     <Chapter
       name="faces"
@@ -50,13 +50,12 @@ function NeedLine({ needMm }: { needMm: number }) {
 }
 
 function faceValues(faces: Faces, edits: PieceEdits) {
-  const usual = USUAL.body.faces;
   return {
     style: <FaceStyleValue style={faces.style} edits={edits} />,
-    tolerance: number('tolerance', { label: T.tolerance, value: faces.toleranceMm, kind: 'length', unit: 'mm', min: 0.0005, max: 10, step: 0.01, usual: usual.toleranceMm }, (toleranceMm, key) => edits.faces({ toleranceMm }, key)),
-    bands: number('bands', { label: T.bands, value: faces.bands, kind: 'plain', unit: T.bandsUnit(faces.bands), min: 1, max: 1000, step: 1, whole: true, usual: usual.bands }, (bands, key) => edits.faces({ bands }, key)),
+    tolerance: number('tolerance', FACES.toleranceMm, { label: T.tolerance, value: faces.toleranceMm }, (toleranceMm, key) => edits.faces({ toleranceMm }, key)),
+    bands: number('bands', FACES.bands, { label: T.bands, value: faces.bands, unit: T.bandsUnit(faces.bands) }, (bands, key) => edits.faces({ bands }, key)),
     axis: <ChoiceValue label={T.bandsAxis} value={faces.bandsAxis} choices={choicesOf(texts.bandAxes)} usual="x" onChange={(bandsAxis) => edits.faces({ bandsAxis })} />,
-    size: number('face size', { label: T.faceSize, value: faces.sizeMm, kind: 'length', unit: 'mm', min: 0, max: 10_000, step: 0.5, usual: 0, zero: T.faceSizeAuto }, (sizeMm, key) => edits.faces({ sizeMm }, key)),
+    size: number('face size', FACES.sizeMm, { label: T.faceSize, value: faces.sizeMm, zero: T.faceSizeAuto }, (sizeMm, key) => edits.faces({ sizeMm }, key)),
   }; // prettier-ignore
 }
 

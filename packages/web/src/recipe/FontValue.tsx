@@ -1,4 +1,4 @@
-import type { Words } from '@fictile/core';
+import { type Words, fontAxis } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
 import { FontSample, useFonts } from '../fonts/index.ts';
 import { ChoiceValue, useTrial, type Choice, type TrialKey } from '../ui/index.ts';
@@ -84,7 +84,7 @@ export function AxisValues({ piece, edits }: Props) {
     return (
       <span key={tag}>
         {', '}
-        {label} {number(`axis ${tag}`, { label, value, kind: 'plain', unit: '', min, max, step, usual }, take)}
+        {label} {number(`axis ${tag}`, fontAxis(min, max, { step, usual }), { label, value }, take)}
       </span>
     );
   });

@@ -1,4 +1,13 @@
-import { isCorner, splitAfter, turnedKnot, withKnot, withoutKnot, type FreeCurve } from '@fictile/core';
+import {
+  isCorner,
+  splitAfter,
+  turnedKnot,
+  withKnot,
+  withoutKnot,
+  type FreeCurve,
+  count,
+  KNOT_PLACE,
+} from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
 import { useState } from 'react';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
@@ -19,12 +28,11 @@ export function KnotSentence({ curve, onCurve }: KnotSentenceProps) {
   const knot = curve.knots[at];
   const t = texts.recipe;
   const [x, y] = knot.atMm;
-  const length = { kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1 } as const;
   const move = (atMm: [number, number], key?: string): void => onCurve(withKnot(curve, at, { atMm }), key);
   const values = {
-    knot: number('knot', { label: t.knot, value: at + 1, kind: 'plain', unit: t.ofKnots(curve.knots.length), min: 1, max: curve.knots.length, step: 1, whole: true }, (next) => setWanted(next - 1)),
-    x: number('knot x', { ...length, label: t.knotAcross, value: x }, (next, key) => move([next, y], key)),
-    y: number('knot y', { ...length, label: t.knotUp, value: y }, (next, key) => move([x, next], key)),
+    knot: number('knot', count(1, curve.knots.length), { label: t.knot, value: at + 1, unit: t.ofKnots(curve.knots.length) }, (next) => setWanted(next - 1)),
+    x: number('knot x', KNOT_PLACE, { label: t.knotAcross, value: x }, (next, key) => move([next, y], key)),
+    y: number('knot y', KNOT_PLACE, { label: t.knotUp, value: y }, (next, key) => move([x, next], key)),
     kind: <ChoiceValue label={t.knotKind} value={isCorner(knot) ? 'corner' : 'smooth'} choices={choicesOf(texts.knotKinds, PICTURES.knotKinds)} onChange={(next) => (next === 'corner') !== isCorner(knot) && onCurve(turnedKnot(curve, at))} />,
     closed: <ChoiceValue label={t.curveIs} value={curve.closed ? 'closed' : 'open'} choices={choicesOf(texts.curveEnds, PICTURES.curveEnds)} onChange={(next) => onCurve({ ...curve, closed: next === 'closed' })} />,
   }; // prettier-ignore

@@ -1,5 +1,5 @@
 import { FileButton, UnstyledButton } from '@mantine/core';
-import { usualCircle, usualCurveLine, type Words } from '@fictile/core';
+import { usualCircle, usualCurveLine, WORD_LINES, type Words } from '@fictile/core';
 import { choicesOf, ChoiceValue, DRAWINGS, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { KnotSentence } from './KnotSentence.tsx';
@@ -45,13 +45,12 @@ interface LineProps<K extends Words['line']['kind']> {
 function CircleValues({ line, edits }: LineProps<'circle'>) {
   const t = texts.recipe;
   const put = (values: Partial<Of<'circle'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
-  const angle = { kind: 'angle', unit: '°', step: 5 } as const;
   const values = {
-    radius: number('radius', { label: t.radius, value: line.radiusMm, kind: 'length', unit: 'mm', min: 0.1, max: 100_000, step: 5 }, (radiusMm, key) => put({ radiusMm }, key)),
+    radius: number('radius', WORD_LINES.circle.radiusMm, { label: t.radius, value: line.radiusMm }, (radiusMm, key) => put({ radiusMm }, key)),
     side: <ChoiceValue label={t.side} value={line.side} choices={choicesOf(texts.circleSides, PICTURES.sides)} usual={USUAL.side} onChange={(side) => put({ side })} />,
-    start: number('start', { ...angle, label: t.start, value: line.startDegrees, min: -3600, max: 3600, usual: 0 }, (startDegrees, key) => put({ startDegrees }, key)),
+    start: number('start', WORD_LINES.circle.startDegrees, { label: t.start, value: line.startDegrees }, (startDegrees, key) => put({ startDegrees }, key)),
     way: <ChoiceValue label={t.way} value={line.direction} choices={choicesOf(texts.ways, PICTURES.ways)} usual={USUAL.direction} onChange={(direction) => put({ direction, startDegrees: direction === 'counter' ? 180 : 0 })} />,
-    spread: number('spread', { ...angle, label: t.spread, value: line.spreadDegrees, min: 0, max: 360, usual: 0, zero: t.ownLength }, (spreadDegrees, key) => put({ spreadDegrees }, key)),
+    spread: number('spread', WORD_LINES.circle.spreadDegrees, { label: t.spread, value: line.spreadDegrees, zero: t.ownLength }, (spreadDegrees, key) => put({ spreadDegrees }, key)),
     stand: <ChoiceValue label={t.lettersStand} value={line.letters} choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)} usual={USUAL.letters} onChange={(letters) => put({ letters })} />,
   }; // prettier-ignore
   return <Sentence template={t.circle} values={values} />;
@@ -61,7 +60,7 @@ function CurveValues({ line, edits, readCurve }: LineProps<'curve'> & Pick<Words
   const t = texts.recipe;
   const put = (values: Partial<Of<'curve'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
   const values = {
-    shift: number('shift', { label: t.shift, value: line.shiftMm, kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1, usual: 0 }, (shiftMm, key) => put({ shiftMm }, key)),
+    shift: number('shift', WORD_LINES.curve.shiftMm, { label: t.shift, value: line.shiftMm }, (shiftMm, key) => put({ shiftMm }, key)),
     spread: <ChoiceValue label={t.spread} value={line.spread ? 'spread' : 'own'} choices={choicesOf(texts.curveSpreads, PICTURES.curveSpreads)} usual="own" onChange={(next) => put({ spread: next === 'spread' })} />,
     stand: <ChoiceValue label={t.lettersStand} value={line.letters} choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)} usual="turned" onChange={(letters) => put({ letters })} />,
     knots: <KnotSentence curve={line.curve} onCurve={(curve, key) => put({ curve }, key)} />,

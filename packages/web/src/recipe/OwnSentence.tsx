@@ -1,4 +1,15 @@
-import { coloursOf, isWords, usualOwn, type Edge, type LetteringPiece, type OwnLetter } from '@fictile/core';
+import {
+  coloursOf,
+  type Edge,
+  EDGE,
+  fieldAt,
+  isWords,
+  type LetteringPiece,
+  OWN_LETTER,
+  type OwnLetter,
+  SOLID,
+  usualOwn,
+} from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -47,13 +58,12 @@ function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
   const t = texts.recipe;
   const put = (values: Partial<OwnLetter>, key?: EditKey): void =>
     edits.own(picked, values, typeof key === 'string' ? `${key} ${picked.join(' ')}` : key);
-  const length = { kind: 'length', unit: 'mm', min: -10_000, max: 10_000, step: 1, usual: 0 } as const;
   const [x, y] = first.moveMm;
   return {
-    x: number('own x', { ...length, label: t.ownAcross, value: x }, (next, key) => put({ moveMm: [next, y] }, key)),
-    y: number('own y', { ...length, label: t.ownUp, value: y }, (next, key) => put({ moveMm: [x, next] }, key)),
-    turn: number('own turn', { label: t.ownTurn, value: first.turnDegrees, kind: 'angle', unit: '°', min: -3600, max: 3600, step: 1, usual: 0 }, (turnDegrees, key) => put({ turnDegrees }, key)),
-    scale: number('own scale', { label: t.ownScale, value: first.scalePercent, kind: 'plain', unit: '%', min: 1, max: 1000, step: 5, usual: 100 }, (scalePercent, key) => put({ scalePercent }, key)),
+    x: number('own x', fieldAt(OWN_LETTER, ['moveMm', 0]), { label: t.ownAcross, value: x }, (next, key) => put({ moveMm: [next, y] }, key)),
+    y: number('own y', fieldAt(OWN_LETTER, ['moveMm', 1]), { label: t.ownUp, value: y }, (next, key) => put({ moveMm: [x, next] }, key)),
+    turn: number('own turn', OWN_LETTER.turnDegrees, { label: t.ownTurn, value: first.turnDegrees }, (turnDegrees, key) => put({ turnDegrees }, key)),
+    scale: number('own scale', OWN_LETTER.scalePercent, { label: t.ownScale, value: first.scalePercent }, (scalePercent, key) => put({ scalePercent }, key)),
     font: isWords(piece) ? <FontChoice label={t.ownFont} font={first.font ?? piece.source.font} onFont={(font, key) => put({ font }, key)} takeBack={edits.takeBack} /> : null,
     finish: <FinishChoice label={t.ownFinish} finish={first.finish} none={t.asPiece} onFinish={(values, key) => put({ finish: { ...(first.finish ?? piece.slots.front), ...values } }, key)} onNone={() => put({ finish: null })} />,
     solid: <OwnSolid piece={piece} first={first} put={put} takeBack={edits.takeBack} />,
@@ -76,13 +86,12 @@ function OwnSolid({ piece, first, put, takeBack }: OwnSolidProps) {
   const set = (values: Partial<NonNullable<OwnLetter['solid']>>, key?: EditKey): void =>
     put({ solid: { depthMm, front, ...values } }, key);
   const edge = (values: Partial<Edge>, key?: EditKey): void => set({ front: { ...front, ...values } }, key);
-  const length = { kind: 'length', unit: 'mm', min: 0 } as const;
   const sizes = {
-    in: number('own in', { ...length, label: `${t.ownEdge}, ${t.edgeIn}`, value: front.inMm, max: 1000, step: 0.5 }, (inMm, key) => edge({ inMm }, key)),
-    deep: number('own deep', { ...length, label: `${t.ownEdge}, ${t.edgeDeep}`, value: front.deepMm, max: 1000, step: 0.5 }, (deepMm, key) => edge({ deepMm }, key)),
+    in: number('own in', EDGE.inMm, { label: `${t.ownEdge}, ${t.edgeIn}`, value: front.inMm }, (inMm, key) => edge({ inMm }, key)),
+    deep: number('own deep', EDGE.deepMm, { label: `${t.ownEdge}, ${t.edgeDeep}`, value: front.deepMm }, (deepMm, key) => edge({ deepMm }, key)),
   }; // prettier-ignore
   const values = {
-    depth: number('own depth', { ...length, label: t.ownDepth, value: depthMm, max: 10_000, step: 1, usual: piece.body.solid.depthMm }, (next, key) => set({ depthMm: next }, key)),
+    depth: number('own depth', SOLID.depthMm, { label: t.ownDepth, value: depthMm, usual: piece.body.solid.depthMm }, (next, key) => set({ depthMm: next }, key)),
     edge: <EdgeKind label={t.ownEdge} edge={front} usual={piece.body.solid.front.kind} put={edge} takeBack={takeBack} />,
     sizes: first.solid && front.kind !== 'plain' ? <Sentence template={t.edgeSizes} values={sizes} /> : null,
   }; // prettier-ignore

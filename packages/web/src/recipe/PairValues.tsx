@@ -1,4 +1,4 @@
-import type { Words } from '@fictile/core';
+import { type Words, KERN_PAIR } from '@fictile/core';
 import { Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { number, type WordsProps } from './sentenceParts.tsx';
@@ -18,7 +18,7 @@ export function PairValues({ piece, edits, picked }: Pick<WordsProps, 'piece' | 
   };
   return shown.map((pair, i) => {
     const name = `${pair.left}${pair.right}`;
-    const by = number(`pair ${name}`, { label: t.pair(name), value: pair.by, kind: 'plain', unit: '', min: -1000, max: 1000, step: 5, usual: 0 }, (next, key) => put(pair, next, key)); // prettier-ignore
+    const by = number(`pair ${name}`, KERN_PAIR.by, { label: t.pair(name), value: pair.by }, (next, key) => put(pair, next, key)); // prettier-ignore
     return (
       <span key={keyOf(pair)}>
         {i > 0 && ', '}

@@ -1,4 +1,4 @@
-import { groundOf } from '@fictile/core';
+import { groundOf, fieldAt, PLACEMENT } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import type { OtherPiece } from './BodyChapter.tsx';
@@ -22,8 +22,8 @@ export function PlaceChapter({ piece, edits, work, others }: ChapterProps & { ot
     next[k] = value;
     edits.placement({ [field]: next }, key);
   };
-  const at = (k: number) => number(`at${k}`, { label: t.at[k], value: placement.atMm[k], kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1, usual: 0 }, put('atMm', k)); // prettier-ignore
-  const turn = (k: number) => number(`turn${k}`, { label: t.turn[k], value: placement.turnDegrees[k], kind: 'angle', unit: '°', min: -3600, max: 3600, step: 1, usual: 0 }, put('turnDegrees', k)); // prettier-ignore
+  const at = (k: number) => number(`at${k}`, fieldAt(PLACEMENT, ['atMm', k]), { label: t.at[k], value: placement.atMm[k] }, put('atMm', k)); // prettier-ignore
+  const turn = (k: number) => number(`turn${k}`, fieldAt(PLACEMENT, ['turnDegrees', k]), { label: t.turn[k], value: placement.turnDegrees[k] }, put('turnDegrees', k)); // prettier-ignore
   const values = {
     stand: <ChoiceValue label={t.stands} value={placement.stand} choices={choicesOf(texts.stands, PICTURES.stands)} usual="free" onChange={(stand) => edits.placement({ stand })} />,
     by: <ChoiceValue label={t.heldBy} value={placement.by} choices={choicesOf(texts.holds, PICTURES.holds)} usual="zero" onChange={(by) => edits.placement({ by })} />,

@@ -1,4 +1,4 @@
-import { featuresText, parseFeatures } from '@fictile/core';
+import { featuresText, FIT, parseFeatures, WORDS } from '@fictile/core';
 import { useLayoutEffect, useRef } from 'react';
 import { choicesOf, ChoiceValue, Sentence, TextValue } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -21,9 +21,9 @@ export function WordsChapter({ piece, edits, remarks, work, picked, readCurve }:
     font: <FontValue piece={piece} edits={edits} />,
     axes: <AxisValues piece={piece} edits={edits} />,
     sizeBy: <ChoiceValue label={t.sizeBy} value={words.sizeBy} choices={choicesOf(texts.sizesBy, PICTURES.sizesBy)} usual={usual.sizeBy} onChange={(sizeBy) => edits.words({ sizeBy })} />,
-    size: number('size', { label: t.size, value: words.sizeMm, kind: 'length', unit: 'mm', min: 0.1, max: 10_000, step: 1, usual: usual.sizeMm }, (sizeMm, key) => edits.words({ sizeMm }, key)),
+    size: number('size', WORDS.sizeMm, { label: t.size, value: words.sizeMm }, (sizeMm, key) => edits.words({ sizeMm }, key)),
     align: <ChoiceValue label={t.lines} value={words.align} choices={choicesOf(texts.aligns, PICTURES.aligns)} usual={usual.align} onChange={(align) => edits.words({ align })} />,
-    tracking: number('tracking', { label: t.tracking, value: words.tracking, kind: 'plain', unit: '', min: -500, max: 5000, step: 5, usual: usual.tracking }, (tracking, key) => edits.words({ tracking }, key)),
+    tracking: number('tracking', WORDS.tracking, { label: t.tracking, value: words.tracking }, (tracking, key) => edits.words({ tracking }, key)),
     line: <LineSentence piece={piece} edits={edits} readCurve={readCurve} />,
     contour: <ContourSentence piece={piece} edits={edits} />,
   }; // prettier-ignore
@@ -70,15 +70,14 @@ function MoreWords({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' 
   const words = piece.source;
   const usual = USUAL.source;
   const t = texts.recipe;
-  const percent = { kind: 'plain', unit: '%', step: 5 } as const;
   const values = {
-    leading: number('leading', { ...percent, label: t.leading, value: words.leadingPercent, min: 10, max: 1000, usual: usual.leadingPercent }, (leadingPercent, key) => edits.words({ leadingPercent }, key)),
+    leading: number('leading', WORDS.leadingPercent, { label: t.leading, value: words.leadingPercent }, (leadingPercent, key) => edits.words({ leadingPercent }, key)),
     anchor: <ChoiceValue label={t.anchor} value={words.anchor} choices={choicesOf(texts.anchors, PICTURES.anchors)} usual={usual.anchor} onChange={(anchor) => edits.words({ anchor })} />,
     depthAnchor: <ChoiceValue label={t.depthAnchor} value={words.depthAnchor} choices={choicesOf(texts.depthAnchors, PICTURES.depthAnchors)} usual={usual.depthAnchor} onChange={edits.depthAnchor} />,
-    wordSpace: number('word space', { ...percent, label: t.wordSpace, value: words.wordSpacePercent, min: 0, max: 2000, usual: 100 }, (wordSpacePercent, key) => edits.words({ wordSpacePercent }, key)),
-    width: number('width', { ...percent, label: t.letterWidth, value: words.widthPercent, min: 10, max: 1000, usual: 100 }, (widthPercent, key) => edits.words({ widthPercent }, key)),
-    height: number('height', { ...percent, label: t.letterHeight, value: words.heightPercent, min: 10, max: 1000, usual: 100 }, (heightPercent, key) => edits.words({ heightPercent }, key)),
-    slant: number('slant', { label: t.slant, value: words.slantDegrees, kind: 'angle', unit: '°', min: -60, max: 60, step: 1, usual: 0 }, (slantDegrees, key) => edits.words({ slantDegrees }, key)),
+    wordSpace: number('word space', WORDS.wordSpacePercent, { label: t.wordSpace, value: words.wordSpacePercent }, (wordSpacePercent, key) => edits.words({ wordSpacePercent }, key)),
+    width: number('width', WORDS.widthPercent, { label: t.letterWidth, value: words.widthPercent }, (widthPercent, key) => edits.words({ widthPercent }, key)),
+    height: number('height', WORDS.heightPercent, { label: t.letterHeight, value: words.heightPercent }, (heightPercent, key) => edits.words({ heightPercent }, key)),
+    slant: number('slant', WORDS.slantDegrees, { label: t.slant, value: words.slantDegrees }, (slantDegrees, key) => edits.words({ slantDegrees }, key)),
     capitals: <ChoiceValue label={t.capitals} value={words.capitals} choices={choicesOf(texts.capitals, PICTURES.capitals)} usual="typed" onChange={(capitals) => edits.words({ capitals })} />,
     pairs: <PairValues piece={piece} edits={edits} picked={picked} />,
     kerning: <ChoiceValue label={t.kerning} value={words.kerning ? 'on' : 'off'} choices={choicesOf(texts.switches, PICTURES.switches)} usual="on" onChange={(value) => edits.words({ kerning: value === 'on' })} />,
@@ -109,11 +108,10 @@ function FitValues({ piece, edits }: Pick<WordsProps, 'piece' | 'edits'>) {
   const { fit } = piece.source;
   const t = texts.recipe;
   const put = (values: Partial<typeof fit>, key?: string): void => edits.words({ fit: { ...fit, ...values } }, key);
-  const length = { kind: 'length', unit: 'mm', min: 0.1, max: 100_000, step: 5 } as const;
   const values = {
     to: <ChoiceValue label={t.fit} value={fit.to} choices={choicesOf(texts.fits, PICTURES.fits)} usual="none" onChange={(to) => put({ to })} />,
-    width: number('fit width', { ...length, label: t.fitWidth, value: fit.widthMm }, (widthMm, key) => put({ widthMm }, key)),
-    height: number('fit height', { ...length, label: t.fitHeight, value: fit.heightMm }, (heightMm, key) => put({ heightMm }, key)),
+    width: number('fit width', FIT.widthMm, { label: t.fitWidth, value: fit.widthMm }, (widthMm, key) => put({ widthMm }, key)),
+    height: number('fit height', FIT.heightMm, { label: t.fitHeight, value: fit.heightMm }, (heightMm, key) => put({ heightMm }, key)),
     how: <ChoiceValue label={t.fitHow} value={fit.onlyShrink ? 'shrink' : 'both'} choices={choicesOf(texts.fitHows, PICTURES.fitHows)} usual="both" onChange={(how) => put({ onlyShrink: how === 'shrink' })} />,
   }; // prettier-ignore
   return <Sentence template={t.fitSentences[fit.to]} values={values} />;

@@ -1,13 +1,14 @@
 import {
   newPiece,
   type DrawingPiece,
+  type Field,
   type FreeCurve,
   type LetteringPiece,
   type Piece,
   type Remark,
   type WordsPiece,
 } from '@fictile/core';
-import { NumberValue, type NumberValueProps } from '../ui/index.ts';
+import { NumberValue, shownAs, type NumberValueProps } from '../ui/index.ts';
 import type { ChapterName } from './Told.tsx';
 import type { PieceEdits } from './pieceEdits.ts';
 
@@ -43,7 +44,12 @@ export const USUAL = newPiece('usual', '', []);
 
 type Take = (value: number, key: string | undefined) => void;
 
-/** A number value whose drags and arrow keys join under its name. */
-export function number(name: string, rest: Omit<NumberValueProps, 'onChange'>, take: Take) {
-  return <NumberValue {...rest} onChange={(value, isDrag) => take(value, isDrag ? name : undefined)} />;
+/** What its control has to say of itself besides what its field does. */
+type Said = Pick<NumberValueProps, 'label' | 'value'> & Partial<Pick<NumberValueProps, 'unit' | 'usual' | 'zero'>>;
+
+/** A number of a field whose drags and arrow keys join under a name. */
+export function number(name: string, field: Field, said: Said, take: Take) {
+  return (
+    <NumberValue {...shownAs(field)} {...said} onChange={(value, isDrag) => take(value, isDrag ? name : undefined)} />
+  );
 }

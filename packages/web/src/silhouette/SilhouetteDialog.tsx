@@ -1,7 +1,7 @@
 import { Button, Group, Modal, Stack, Text } from '@mantine/core';
-import { usualSilhouette, type ReadDrawing, type Shades, type SilhouetteOptions } from '@fictile/core';
+import { usualSilhouette, type ReadDrawing, type Shades, type SilhouetteOptions, SILHOUETTE } from '@fictile/core';
 import { useEffect, useState } from 'react';
-import { ChoiceValue, choicesOf, NumberValue, Sentence, type NumberValueProps } from '../ui/index.ts';
+import { ChoiceValue, choicesOf, NumberValue, Sentence, type NumberValueProps, shownAs } from '../ui/index.ts';
 import { failureText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import classes from './silhouette.module.css';
@@ -65,21 +65,16 @@ function Tracing({ picture, client, onTake }: TracingProps) {
 
 function Said({ options, onChange }: { options: SilhouetteOptions; onChange: (options: SilhouetteOptions) => void }) {
   const set = (values: Partial<SilhouetteOptions>): void => onChange({ ...options, ...values });
-  const usual = usualSilhouette();
-  const number = (
-    label: string,
-    key: Sized,
-    rest: Omit<NumberValueProps, 'label' | 'value' | 'usual' | 'onChange'>,
-  ) => (
+  const number = (label: string, key: Sized, rest: Partial<Pick<NumberValueProps, 'unit' | 'zero'>> = {}) => (
     <NumberValue
+      {...shownAs(SILHOUETTE[key])}
       {...rest}
       label={label}
       value={options[key]}
-      usual={usual[key]}
       onChange={(next) => set({ [key]: next })}
     />
   );
-  const pixels = { kind: 'plain', unit: 'px', min: 0, step: 1, whole: true } as const;
+  const pixels = { unit: 'px' } as const;
   return (
     <Sentence
       template={T.sentence}
@@ -93,10 +88,10 @@ function Said({ options, onChange }: { options: SilhouetteOptions; onChange: (op
             onChange={(next) => set({ inverted: next === 'lighter' })}
           />
         ),
-        share: number(T.share, 'darkerPercent', { kind: 'plain', unit: '%', min: 1, max: 99, step: 1 }),
-        smooth: number(T.smooth, 'smoothPx', { ...pixels, max: 20, zero: T.unsoftened }),
-        corner: number(T.corner, 'cornerDegrees', { kind: 'angle', unit: '°', min: 5, max: 175, step: 5 }),
-        speck: number(T.speck, 'speckPx', { ...pixels, max: 100_000 }),
+        share: number(T.share, 'darkerPercent'),
+        smooth: number(T.smooth, 'smoothPx', { ...pixels, zero: T.unsoftened }),
+        corner: number(T.corner, 'cornerDegrees'),
+        speck: number(T.speck, 'speckPx', pixels),
       }}
     />
   );

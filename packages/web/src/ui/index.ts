@@ -25,3 +25,4 @@ export { useTrial } from './useTrial.ts';
 export type { TrialKey } from './useTrial.ts';
 export { saveFile } from './saveFile.ts';
 export { useTriedMenu } from './useTriedMenu.ts';
+export { shownAs, UNIT_SIGNS } from './shownAs.ts';

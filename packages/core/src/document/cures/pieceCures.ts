@@ -1,4 +1,4 @@
-import { type OntoStep, type Step, middleOfSide, usualStep, withStrength } from '../../steps/index.ts';
+import { type OntoStep, type Step, middleOfSide, usualStep, withStrength, isOnto } from '../../steps/index.ts';
 import type { RemarkParams } from '../../base/index.ts';
 import type { Edit } from '../edits.ts';
 import { isModel, isWords } from '../kinds.ts';
@@ -34,7 +34,7 @@ export class PieceCures {
   }
 
   onto(id: string, change: (step: OntoStep) => Partial<OntoStep>): Edit[] {
-    return this.steps((step) => (step.id === id && step.kind === 'onto' ? { ...step, ...change(step) } : step));
+    return this.steps((step) => (step.id === id && isOnto(step) ? { ...step, ...change(step) } : step));
   }
 
   without(id: string): Cure {
@@ -104,14 +104,14 @@ export class PieceCures {
   /** Held in the middle of the front; nothing where it is already. */
   heldInMiddle(stepId: string): Cure | undefined {
     const step = this.piece.steps.find(({ id }) => id === stepId);
-    if (step?.kind !== 'onto' || JSON.stringify(step.place) === JSON.stringify(FRONT)) return undefined;
+    if (!step || !isOnto(step) || JSON.stringify(step.place) === JSON.stringify(FRONT)) return undefined;
     return cure('HOLD_MIDDLE', {}, this.step(stepId, { place: FRONT, heldBy: 'middle' }));
   }
 
   /** Laid on another piece, in the middle of its front; where it lay on something before it lies on that no more. */
   laidOn(target: string): Cure {
     const lies: OntoStep = { ...usualStep('onto', this.#freshId), target, heldBy: 'middle', place: FRONT };
-    const steps = [...this.piece.steps.filter(({ kind }) => kind !== 'onto'), lies];
+    const steps = [...this.piece.steps.filter((step) => !isOnto(step)), lies];
     return cure('LAY_ON', {}, [{ kind: 'setSteps', pieceId: this.piece.id, steps }]);
   }
 

@@ -1,30 +1,26 @@
 import { fail, LIMITS, ok, type Result } from '../../base/index.ts';
+import { angle, count, flag, share, usualOf, type ValuesOf } from '../../fields/index.ts';
 import { PathWriter } from '../pathText.ts';
 import { readSvg, type ReadDrawing } from '../svg/readSvg.ts';
 import { blurred, contours, type Contour, type Shades } from './contours.ts';
 import { drawContour } from './curves.ts';
 
 /** What of a picture is ink, and how its outline runs. */
-export interface SilhouetteOptions {
+export const SILHOUETTE = {
   /** of full light: what is darker is ink */
-  darkerPercent: number;
+  darkerPercent: share(1, 99, { usual: 50 }),
   /** what is lighter is ink instead */
-  inverted: boolean;
+  inverted: flag(false),
   /** the picture is softened over so many pixels, and curves stray from its edge by up to half a pixel and a quarter of that */
-  smoothPx: number;
+  smoothPx: count(0, 20, { usual: 1 }),
   /** sharper turns stay corners */
-  cornerDegrees: number;
+  cornerDegrees: angle(5, 175, { usual: 50, step: 5 }),
   /** smaller spots, of ink or within it, are left out: pixels */
-  speckPx: number;
-}
+  speckPx: count(0, 100_000, { usual: 12 }),
+};
+export type SilhouetteOptions = ValuesOf<typeof SILHOUETTE>;
 
-export const usualSilhouette = (): SilhouetteOptions => ({
-  darkerPercent: 50,
-  inverted: false,
-  smoothPx: 1,
-  cornerDegrees: 50,
-  speckPx: 12,
-});
+export const usualSilhouette = (): SilhouetteOptions => usualOf(SILHOUETTE);
 
 /** The outlines of what is dark in a picture -> a drawing of one colour, a pixel a user unit. */
 export function silhouette(shades: Shades, options: SilhouetteOptions): Result<ReadDrawing> {

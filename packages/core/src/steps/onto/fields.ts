@@ -28,6 +28,8 @@ const HELD_PLACES = {
     upFrom: choice(['below', 'middle', 'above'], { usual: 'middle' }),
   },
 };
+/** How far from what of a side. */
+export const HELD_SIDE = HELD_PLACES.side;
 /** Where on another piece something is held: where it was pressed, or at a place of one of its sides, which goes along when that piece changes. */
 export type HeldPlace = VariantOf<typeof HELD_PLACES>;
 

@@ -1,10 +1,12 @@
-import { courseOf, LIMITS, type CoursePoint, type Field, type FieldKind, type Unit } from '@fictile/core';
+import { courseOf, LIMITS, type CoursePoint, type Field, type FieldKind } from '@fictile/core';
 import {
   choicesOf,
   ChoiceValue,
   CourseValue,
   NumberValue,
   PlacesValue,
+  shownAs,
+  UNIT_SIGNS,
   useTrial,
   type PlaceOf3,
 } from '../../ui/index.ts';
@@ -16,28 +18,20 @@ import { LineValue } from './LineValue.tsx';
 import { PictureFile } from './PictureFile.tsx';
 import { WhereValue } from './WhereValue.tsx';
 
-const UNITS: Readonly<Record<Unit | '', string>> = { mm: 'mm', deg: '°', '%': '%', '‰': '‰', count: '', '': '' };
-const READ = { length: 'length', angle: 'angle' } as const;
-
 const labelOf = ({ label, slot }: ControlProps): string => label ?? slot;
 
 /** A number whose drags and arrow keys join under its name. */
 function NumberControl(props: ControlProps) {
   const { field, slot, put, record } = props;
-  const { range, step = 1, unit } = field;
   const value = props.value as number;
   const named = record.words.units?.[slot];
   return (
     <NumberValue
+      {...shownAs(field)}
       label={labelOf(props)}
       value={value}
-      kind={field.is in READ ? READ[field.is as keyof typeof READ] : 'plain'}
-      unit={typeof named === 'function' ? named(value) : (named ?? UNITS[unit ?? ''])}
+      {...(named !== undefined && { unit: typeof named === 'function' ? named(value) : named })}
       zero={record.words.zeros?.[slot]}
-      min={range?.min ?? -Infinity}
-      max={range?.max ?? Infinity}
-      step={step}
-      whole={range?.isWhole}
       usual={props.usual as number}
       onChange={(next, isDrag) => put(next, isDrag ? slot : undefined)}
     />
@@ -83,10 +77,10 @@ function CourseControl(props: ControlProps) {
   const course = props.value as CoursePoint[];
   const values = course.map(({ value }) => value);
   const [low, high] = [Math.min(...values), Math.max(...values)];
-  const shown = low === high ? C.same(low, UNITS[unit]) : C.between(low, high, UNITS[unit]);
+  const shown = low === high ? C.same(low, UNIT_SIGNS[unit]) : C.between(low, high, UNIT_SIGNS[unit]);
   return (
     <CourseValue
-      label={C.label(labelOf(props), low, high, UNITS[unit])}
+      label={C.label(labelOf(props), low, high, UNIT_SIGNS[unit])}
       shown={shown}
       help={C.help}
       pointName={C.point}

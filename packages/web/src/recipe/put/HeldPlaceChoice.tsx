@@ -1,4 +1,4 @@
-import { BODY_SIDES, middleOfSide, type BodySide, type HeldPlace, type OntoStep } from '@fictile/core';
+import { BODY_SIDES, HELD_SIDE, middleOfSide, type BodySide, type HeldPlace, type OntoStep } from '@fictile/core';
 import type { ReactNode } from 'react';
 import { choicesOf, ChoiceValue } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
@@ -49,10 +49,8 @@ export function heldOff({ onto, put, flat }: HeldProps & { flat: OtherPiece['fla
   const { place } = onto;
   if (place.kind !== 'side') return {};
   const mm = (field: 'acrossMm' | 'upMm', label: string): ReactNode =>
-    number(
-      field,
-      { label, value: place[field], kind: 'length', unit: 'mm', min: -100_000, max: 100_000, step: 1, usual: 0 },
-      (value, key) => put({ ...onto, place: { ...place, [field]: value } }, key),
+    number(field, HELD_SIDE[field], { label, value: place[field] }, (value, key) =>
+      put({ ...onto, place: { ...place, [field]: value } }, key),
     );
   const from = (values: Partial<SidePlace>): void => put({ ...onto, place: measuredFrom(place, values, flat) });
   return {

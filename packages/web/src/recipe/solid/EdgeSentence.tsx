@@ -1,9 +1,9 @@
-import type { Edge } from '@fictile/core';
+import { type Edge, EDGE } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence, type TrialKey, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 import { PICTURES } from '../pictures.tsx';
-import { number, USUAL } from '../sentenceParts.tsx';
+import { number } from '../sentenceParts.tsx';
 import { edgeAsKind, type KindChange } from './kindChange.ts';
 
 export type PutEdge = (values: Partial<Edge>, key?: EditKey) => void;
@@ -54,14 +54,12 @@ interface EdgeSizesProps {
 
 export function EdgeSizes({ side, edge, hasSteps, put }: EdgeSizesProps) {
   if (edge.kind === 'plain') return null;
-  const usual = USUAL.body.solid[side];
   const t = texts.recipe;
   const name = (part: string): string => `${side === 'front' ? t.frontEdge : t.backEdge}, ${part}`;
-  const length = { kind: 'length', unit: 'mm', min: 0, max: 1000, step: 0.5 } as const;
   const values = {
-    in: number('in', { ...length, label: name(t.edgeIn), value: edge.inMm, usual: usual.inMm }, (inMm, key) => put({ inMm }, key)),
-    deep: number('deep', { ...length, label: name(t.edgeDeep), value: edge.deepMm, usual: usual.deepMm }, (deepMm, key) => put({ deepMm }, key)),
-    steps: number('steps', { label: name(t.edgeSteps), value: edge.steps, kind: 'plain', unit: '', min: 1, max: 64, step: 1, whole: true, usual: usual.steps }, (steps, key) => put({ steps }, key)),
+    in: number('in', EDGE.inMm, { label: name(t.edgeIn), value: edge.inMm }, (inMm, key) => put({ inMm }, key)),
+    deep: number('deep', EDGE.deepMm, { label: name(t.edgeDeep), value: edge.deepMm }, (deepMm, key) => put({ deepMm }, key)),
+    steps: number('steps', EDGE.steps, { label: name(t.edgeSteps), value: edge.steps }, (steps, key) => put({ steps }, key)),
   }; // prettier-ignore
   const isStraight = edge.kind === 'chamfer' || (edge.kind === 'drawn' && !edge.points.some((knot) => knot.smooth));
   const isCounted = !isStraight && (hasSteps || edge.kind === 'step');

@@ -1,5 +1,5 @@
 import { UnstyledButton } from '@mantine/core';
-import type { Edge } from '@fictile/core';
+import { type Edge, SOLID } from '@fictile/core';
 import { Sentence, type TrialKey } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
@@ -28,7 +28,7 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Letteri
   };
   const hasSteps = solid.stepsBy === 'count';
   const values = {
-    depth: number('depth', { label: t.depth, value: solid.depthMm, kind: 'length', unit: 'mm', min: 0, max: 10_000, step: 1, usual: usual.depthMm }, (depthMm, key) => edits.solid({ depthMm }, key)),
+    depth: number('depth', SOLID.depthMm, { label: t.depth, value: solid.depthMm }, (depthMm, key) => edits.solid({ depthMm }, key)),
     front: <EdgeKind label={t.frontEdge} edge={solid.front} usual={usual.front.kind} put={put.front} takeBack={edits.takeBack} onDraw={onSection} />,
     frontSizes: <EdgeSizes side="front" edge={solid.front} hasSteps={hasSteps} put={put.front} />,
     back: <EdgeKind label={t.backEdge} edge={solid.back} usual={usual.back.kind} put={ownBack} takeBack={edits.takeBack} same={same} onDraw={onSection} />,

@@ -1,0 +1,162 @@
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import ts from 'typescript';
+import { ROOT } from './steps.mjs';
+
+// What is written down in more places than one: counted, told with its places (`--all`), and held to what it was at most. A figure that got smaller
+// has to be entered (`--set`), so that it does not grow again; all of them are meant to come to 0.
+
+const BOUNDS = `${ROOT}/scripts/house.json`;
+const [flag] = process.argv.slice(2);
+
+/** Code of the product: no tests, no helpers of tests. */
+function filesUnder(folder) {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const path = join(folder, entry.name);
+    if (entry.isDirectory()) return entry.name === 'testing' ? [] : filesUnder(path);
+    return /\.tsx?$/.test(entry.name) && !/\.(test|d)\.tsx?$/.test(entry.name) ? [path] : [];
+  });
+}
+
+const files = readdirSync(`${ROOT}/packages`)
+  .flatMap((name) => filesUnder(`${ROOT}/packages/${name}/src`))
+  .filter((path) => !path.endsWith('fonts/src/shipped.ts'))
+  .map((path) => ({
+    path: relative(ROOT, path),
+    source: ts.createSourceFile(path, readFileSync(path, 'utf8'), ts.ScriptTarget.Latest, true),
+  }));
+
+/** Kinds whose home is known, and where their names may stand. */
+const HOMES = [
+  {
+    of: 'steps',
+    names: new Set(
+      readdirSync(`${ROOT}/packages/core/src/steps`, { withFileTypes: true })
+        .filter((e) => e.isDirectory())
+        .map((e) => e.name),
+    ),
+    home: /^packages\/(core\/src\/steps|words\/src\/en\/steps)\/|migrations\.ts$|recipe\/steps\/stepPictures\.tsx$|^packages\/core\/src\/solid\//,
+  },
+  {
+    of: 'formats',
+    names: new Set(['obj', 'stl', 'ply', 'glb']),
+    home: /^packages\/core\/src\/io\//,
+    property: /format/i,
+  },
+  {
+    of: 'faces',
+    names: new Set(['plain', 'bands', 'grid', 'flow']),
+    home: /^packages\/core\/src\/faces\//,
+    property: /style|faces/i,
+  },
+  {
+    of: 'sources',
+    names: new Set(['words', 'drawing', 'form', 'model']),
+    home: /^packages\/core\/src\/document\/kinds\.ts$/,
+    property: /source/i,
+  },
+];
+
+const REGISTRIES =
+  /^packages\/core\/src\/(steps|fields)\/|^packages\/cli\/src\/(flagKinds|stepFlags|help\/takes)\.ts$|^packages\/web\/src\/recipe\/fields\//;
+// what files of others may hold is no field, and a remark tells a range that it has found
+const FIELDS = /^packages\/core\/src\/(fields|steps|document\/fields|io|evaluate)\/|migrations\.ts$/;
+const COMPUTED = /^packages\/core\/src\/(evaluate|lettering|job)\//;
+
+const found = { literals: [], switches: [], ranges: [], keys: [], meanings: [] };
+const placeOf = ({ path, source }, node) => `${path}:${source.getLineAndCharacterOfPosition(node.getStart()).line + 1}`;
+
+const COMPARES = new Set([ts.SyntaxKind.EqualsEqualsEqualsToken, ts.SyntaxKind.ExclamationEqualsEqualsToken]);
+
+/** What a literal is held against, as it is written; undefined where it is held against nothing. */
+function comparedWith(node) {
+  const { parent } = node;
+  if (ts.isBinaryExpression(parent) && COMPARES.has(parent.operatorToken.kind))
+    return (parent.left === node ? parent.right : parent.left).getText();
+  if (ts.isCaseClause(parent)) return parent.parent.parent.expression.getText();
+  return undefined;
+}
+
+function look(file, node) {
+  if (ts.isStringLiteral(node)) {
+    const other = comparedWith(node);
+    const home =
+      other && HOMES.find(({ names, property = /(^|\.)kind$/ }) => names.has(node.text) && property.test(other));
+    if (home && !home.home.test(file.path)) found.literals.push(`${placeOf(file, node)} ${home.of} ${node.text}`);
+  }
+  if (
+    ts.isSwitchStatement(node) &&
+    /\.?(kind|format|style|code)$/.test(node.expression.getText()) &&
+    !REGISTRIES.test(file.path)
+  )
+    found.switches.push(placeOf(file, node));
+  if (
+    ts.isPropertyAssignment(node) &&
+    /^(min|max)$/.test(node.name.getText()) &&
+    isNumber(node.initializer) &&
+    !FIELDS.test(file.path)
+  )
+    found.ranges.push(placeOf(file, node));
+  if (
+    ts.isCallExpression(node) &&
+    /\.(min|max)$/.test(node.expression.getText()) &&
+    /z\b[^;]*number\(\)/.test(node.expression.getText()) &&
+    !FIELDS.test(file.path)
+  )
+    found.ranges.push(placeOf(file, node));
+  if (ts.isCallExpression(node) && node.expression.getText() === 'JSON.stringify' && COMPUTED.test(file.path))
+    found.keys.push(placeOf(file, node));
+  ts.forEachChild(node, (child) => look(file, child));
+}
+
+const isNumber = (node) =>
+  ts.isNumericLiteral(node) || (ts.isPrefixUnaryExpression(node) && ts.isNumericLiteral(node.operand));
+
+/** Names that two files of one package export. */
+function doubled() {
+  const by = new Map();
+  for (const file of files)
+    for (const one of file.source.statements) {
+      if (!one.modifiers?.some(({ kind }) => kind === ts.SyntaxKind.ExportKeyword)) continue;
+      const names = ts.isVariableStatement(one)
+        ? one.declarationList.declarations.map(({ name }) => name.getText())
+        : [one.name?.getText()];
+      for (const name of names.filter(Boolean)) {
+        const key = `${file.path.split('/')[1]} ${name}`;
+        by.set(key, [...(by.get(key) ?? []), file.path]);
+      }
+    }
+  return [...by]
+    .filter(([, places]) => new Set(places).size > 1)
+    .map(([key, places]) => `${key}: ${[...new Set(places)].join(', ')}`);
+}
+
+for (const file of files) look(file, file.source);
+found.meanings = doubled();
+
+const TOLD = {
+  literals: 'names of kinds outside their home',
+  switches: 'switches over kinds outside the registries',
+  ranges: 'ranges outside fields',
+  keys: 'keys put together by hand',
+  meanings: 'names that are exported with two meanings',
+};
+const bounds = JSON.parse(readFileSync(BOUNDS, 'utf8'));
+let wrong = 0;
+for (const [name, places] of Object.entries(found)) {
+  const count = places.length;
+  const most = bounds[name] ?? 0;
+  process.stdout.write(`${String(count).padStart(4)} ${TOLD[name]} (at most ${most})\n`);
+  if (flag === '--all' || count > most) places.forEach((place) => process.stdout.write(`       ${place}\n`));
+  if (count > most) wrong++;
+  if (count < most && flag !== '--set') {
+    process.stdout.write(`     fewer than before: enter it with npm run house -- --set\n`);
+    wrong++;
+  }
+}
+if (flag === '--set')
+  writeFileSync(
+    BOUNDS,
+    `${JSON.stringify(Object.fromEntries(Object.entries(found).map(([name, { length }]) => [name, length])), null, 2)}\n`,
+  );
+else process.exit(wrong === 0 ? 0 : 1);

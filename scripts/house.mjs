@@ -4,7 +4,7 @@ import ts from 'typescript';
 import { ROOT } from './steps.mjs';
 
 // What is written down in more places than one: counted, told with its places (`--all`), and held to what it was at most. A figure that got smaller
-// has to be entered (`--set`), so that it does not grow again; all of them are meant to come to 0.
+// has to be entered (`npm run house -- --set`), so that it does not grow again; all of them are meant to come to 0.
 
 const BOUNDS = `${ROOT}/scripts/house.json`;
 const [flag] = process.argv.slice(2);

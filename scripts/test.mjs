@@ -15,6 +15,7 @@ const browserResults = `${ROOT}/node_modules/.cache/browser.json`;
 stage('types', ['npx', '--no-install', 'tsc', '-b']);
 stage('types of tests', ['npx', '--no-install', 'tsc', '-p', 'tsconfig.tests.json']);
 stage('lint', ['npm', 'run', '--silent', 'lint']);
+stage('house', ['npm', 'run', '--silent', 'house']);
 unitTests();
 browserTests();
 process.stdout.write(`${totals.passed} passed, ${totals.failed} failed\n`);

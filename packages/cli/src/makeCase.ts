@@ -1,6 +1,7 @@
 import { extname } from 'node:path';
 import {
   applyEdit,
+  canHold,
   Engine,
   newProject,
   quietContext,
@@ -128,11 +129,11 @@ function edited(pieces: readonly Piece[], edits: readonly Edit[]): Project {
 
 /** Lettering on a model goes into the axes of the model's file. */
 function writeChoices(flags: Flags, format: MeshFormat, model?: ModelFrame): Partial<WriteOptions> {
-  if (flags['levels-as'] === 'linked' && format !== 'glb')
+  if (flags['levels-as'] === 'linked' && !canHold(format, 'linkedLevels'))
     throw fault('FLAG_VALUE', `--levels-as linked goes into .glb, not into .${format}. Choose another --out.`);
   return {
     unit: flags['out-unit'] ?? flags['in-unit'] ?? 'mm',
-    up: flags['out-up'] ?? (format === 'glb' ? 'usual' : (model?.up ?? 'usual')),
+    up: flags['out-up'] ?? (!canHold(format, 'frame') ? 'usual' : (model?.up ?? 'usual')),
     triangles: flags.triangles === true,
     weld: flags.weld === true,
     nodes: flags.nodes ?? 'one',

@@ -1,4 +1,4 @@
-import { MESH_FORMATS, stepOf, type MeshFormat } from '@fictile/core';
+import { holding, stepOf, type MeshFormat } from '@fictile/core';
 import type { FlagName, Flags } from './flags.ts';
 import { fault } from './messages.ts';
 import { STEP_FLAGS } from './stepFlags.ts';
@@ -16,7 +16,6 @@ interface Needs {
 const MISSES: ReadonlySet<string> = new Set(['around-side']);
 
 const withOne = (...one: FlagName[]): Needs => ({ one });
-const UPRIGHT = MESH_FORMATS.filter((format) => format !== 'glb');
 
 /** Flags that say nothing by themselves, beside those of steps. A new one that belongs to another is entered here, and nowhere else. */
 const NEEDS: { readonly [N in FlagName]?: Needs } = {
@@ -56,14 +55,14 @@ const NEEDS: { readonly [N in FlagName]?: Needs } = {
   'in-unit': withOne('onto', 'with'),
   'in-up': withOne('onto', 'with'),
   'close-holes': withOne('onto', 'with'),
-  nodes: { formats: ['glb'], nothing: 'one' },
-  uv: { formats: ['obj', 'glb'], nothing: 'none' },
+  nodes: { formats: holding('nodes'), nothing: 'one' },
+  uv: { formats: holding('uv'), nothing: 'none' },
   'uv-tile': { one: ['uv'], of: ['words', 'letters'] },
-  tangents: { one: ['uv'], of: ['words', 'letters', 'packed'], formats: ['glb'] },
-  levels: { formats: ['obj', 'glb'], nothing: 1 },
+  tangents: { one: ['uv'], of: ['words', 'letters', 'packed'], formats: holding('tangents') },
+  levels: { formats: holding('levels'), nothing: 1 },
   'levels-as': withOne('levels'),
-  'out-unit': { formats: UPRIGHT },
-  'out-up': { formats: UPRIGHT },
+  'out-unit': { formats: holding('frame') },
+  'out-up': { formats: holding('frame') },
 };
 
 /** A value of a step says nothing without the step, nor without the value that it counts with. */

@@ -1,13 +1,11 @@
 import { extname } from 'node:path';
-import { checkMesh, inMm, readBack, type MeshFormat, type MeshReport } from '@fictile/core';
+import { checkMesh, inMm, READ_FORMATS, readBack, type MeshFormat, type MeshReport } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from '../arguments.ts';
 import { say } from '../console.ts';
 import { readGiven } from '../givenFile.ts';
 import { fault, faultOf } from '../messages.ts';
 import { only } from './only.ts';
-
-const FORMATS: Readonly<Record<string, MeshFormat>> = { '.obj': 'obj', '.stl': 'stl', '.ply': 'ply', '.glb': 'glb' };
 
 /** Judges a mesh file. A verdict, good or bad, is a success; a file that cannot be read is not. */
 export async function check(row: readonly string[]): Promise<void> {
@@ -16,9 +14,13 @@ export async function check(row: readonly string[]): Promise<void> {
   const [path] = positional;
   if (path === undefined) throw fault('FLAG_MISSING', 'There is no mesh. Give an OBJ, STL, PLY or GLB file.');
   const ending = extname(path).toLowerCase();
-  if (!Object.hasOwn(FORMATS, ending))
-    throw fault('FORMAT_UNKNOWN', `${path} ends in no format that can be read. Use .obj, .stl, .ply or .glb.`);
-  const [report, ...coarser] = await reportsOf(await readGiven(path), FORMATS[ending]);
+  const format = READ_FORMATS.find((one) => `.${one}` === ending);
+  if (!format)
+    throw fault(
+      'FORMAT_UNKNOWN',
+      `${path} ends in no format that can be read. Use ${READ_FORMATS.map((one) => `.${one}`).join(', ')}.`,
+    );
+  const [report, ...coarser] = await reportsOf(await readGiven(path), format);
   if (flags.json) say(JSON.stringify({ file: path, ...report, ...(coarser.length > 0 && { coarserLevels: coarser }) }));
   else
     [report, ...coarser].forEach((one, level) => {

@@ -17,12 +17,14 @@ export { readObj } from './readObj.ts';
 export { readPly } from './readPly.ts';
 export { readStl } from './readStl.ts';
 export {
+  canHold,
+  holding,
   materialsFileName,
   MESH_FORMATS,
-  quadCount,
-  usualUp,
-  usualWriteOptions,
-  writeMesh,
-  writeScene,
-} from './writeMesh.ts';
-export type { MeshFormat, ScenePart, WriteOptions, WrittenCounts, WrittenScene } from './writeMesh.ts';
+  READ_FORMATS,
+  type Holds,
+  type MeshFormat,
+} from './formats/index.ts';
+export { quadCount, usualUp, usualWriteOptions, writeMesh, writeScene } from './writeMesh.ts';
+export type { ScenePart } from './scenePart.ts';
+export type { WriteOptions, WrittenCounts, WrittenScene } from './writeMesh.ts';

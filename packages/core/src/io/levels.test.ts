@@ -9,7 +9,8 @@ import { formed, mm, PLAIN } from '../testing/solids.ts';
 import { inLevel, levelNamed, type LevelsAs } from './levels.ts';
 import { inMm, readBack } from './readBack.ts';
 import { readModel, usualFrame } from './readModel.ts';
-import { usualWriteOptions, writeScene, type ScenePart } from './writeMesh.ts';
+import type { ScenePart } from './scenePart.ts';
+import { usualWriteOptions, writeScene } from './writeMesh.ts';
 
 const { loadSimplifier } = await loadKernels();
 

@@ -4,7 +4,7 @@ import { boxOfPoints, diagonalOf, middleOfBox, type Vec3 } from '../math/index.t
 import { joinPoints } from '../refine/index.ts';
 import type { Paints } from './paints.ts';
 import { readBack } from './readBack.ts';
-import type { MeshFormat } from './writeMesh.ts';
+import { canHold, formatOf, type MeshFormat } from './formats/index.ts';
 
 /** How a file that was brought in counts and stands. */
 export interface ModelFrame {
@@ -37,11 +37,11 @@ export interface ReadModel {
 /** How files of a format count and stand, unless somebody says otherwise. */
 export const usualFrame = (format: MeshFormat): ModelFrame => ({
   format,
-  unit: format === 'glb' ? 'm' : 'mm',
-  up: format === 'stl' || format === 'ply' ? 'z' : 'y',
+  unit: formatOf(format).unit,
+  up: formatOf(format).up,
   scalePercent: 100,
   closed: false,
-  paint: format === 'glb' ? 'own' : 'finish',
+  paint: canHold(format, 'paints') ? 'own' : 'finish',
   sides: 'own',
 });
 

@@ -10,7 +10,8 @@ import { formed, mm, PLAIN } from '../testing/solids.ts';
 import { withFileUv } from './fileUv.ts';
 import { readModel, usualFrame, type ReadModel } from './readModel.ts';
 import { tangents } from './tangents.ts';
-import { usualWriteOptions, writeScene, type ScenePart, type WriteOptions } from './writeMesh.ts';
+import type { ScenePart } from './scenePart.ts';
+import { usualWriteOptions, writeScene, type WriteOptions } from './writeMesh.ts';
 
 /** 20 mm wide, 10 high, 4 deep, with a square hole. */
 const frame = (): PolygonMesh => {

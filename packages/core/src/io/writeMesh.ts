@@ -1,43 +1,17 @@
-import { remark, type LengthUnit, type Remark, type Simplifier } from '../base/index.ts';
-import { usualSlots, type Slots } from '../document/index.ts';
-import { isStill, STILL, transformPoints, type Transform } from '../math/index.ts';
+import { remark, type Remark, type Simplifier } from '../base/index.ts';
+import { usualSlots } from '../document/index.ts';
+import { isStill, STILL, transformPoints } from '../math/index.ts';
 import { asTriangles, faceCount, toFloat32, vertexCount, weld, type PolygonMesh } from '../mesh/index.ts';
-import { withFileUv, type UvSpace } from './fileUv.ts';
-import { levelsOf, levelSuffix, type LevelsAs } from './levels.ts';
-import type { LetterLook, PieceLooks } from './looks.ts';
-import { MaterialNames } from './materialNames.ts';
+import { withFileUv } from './fileUv.ts';
+import { canHold, formatOf, type FilePart, type MeshFormat } from './formats/index.ts';
+import { levelsOf, levelSuffix } from './levels.ts';
+import type { LetterLook } from './looks.ts';
 import { inFrame, type FileFrame } from './orientation.ts';
-import type { Paints } from './paints.ts';
-import { writeGlb } from './writeGlb.ts';
-import { writeMtl } from './writeMtl.ts';
-import { oneWord, writeObj } from './writeObj.ts';
-import { writePly } from './writePly.ts';
-import { writeStl } from './writeStl.ts';
+import type { ScenePart, WriteChoices, WrittenFile } from './scenePart.ts';
+import { oneWord } from './writeObj.ts';
 
-export type MeshFormat = 'obj' | 'stl' | 'ply' | 'glb';
-
-export const MESH_FORMATS: readonly MeshFormat[] = ['obj', 'stl', 'ply', 'glb'];
-
-export interface WriteOptions {
+export interface WriteOptions extends WriteChoices {
   format: MeshFormat;
-  name: string;
-  /** obj, stl and ply only: a glb is always metres with y up */
-  unit: LengthUnit;
-  up: 'y' | 'z' | 'usual';
-  triangles: boolean;
-  weld: boolean;
-  /** glb only */
-  nodes: 'one' | 'letters';
-  /** obj only: a file of materials beside it */
-  materials: boolean;
-  /** obj and glb only: texture coordinates, and the side of the square a picture covers, mm */
-  uv: UvSpace;
-  uvTileMm: number;
-  /** glb only, with texture coordinates */
-  tangents: boolean;
-  /** obj and glb only: how many levels of detail, each with half the triangles of the one before */
-  levels: number;
-  levelsAs: LevelsAs;
 }
 
 /** A way to write that needs no choices, for a format. */
@@ -57,30 +31,11 @@ export const usualWriteOptions = (format: MeshFormat, name: string): WriteOption
   levelsAs: 'files',
 });
 
-/** A piece to be written: in its own space, with its place and looks. */
-export interface ScenePart {
-  name: string;
-  mesh: PolygonMesh;
-  transform: Transform;
-  slots: Slots;
-  /** of pieces that have cut this one, by id */
-  others?: PieceLooks['others'];
-  letters: readonly LetterLook[];
-  /** a model's own materials */
-  paints?: Paints;
-}
-
 /** What a file holds. */
 export interface WrittenCounts {
   vertices: number;
   faces: number;
   quads: number;
-}
-
-export interface WrittenFile {
-  bytes: Uint8Array;
-  /** materials of an OBJ, when asked for */
-  mtl: Uint8Array | undefined;
 }
 
 export interface WrittenScene extends WrittenFile {
@@ -98,14 +53,14 @@ export async function writeScene(
   options: WriteOptions,
   loadSimplifier?: () => Promise<Simplifier>,
 ): Promise<WrittenScene> {
-  const count = isTextured(options) ? options.levels : 1;
+  const count = canHold(options.format, 'levels') ? options.levels : 1;
   const levels = levelsOf(parts, count, count > 1 ? await loadSimplifier?.() : undefined);
   if (count === 1 || options.levelsAs === 'files') {
     const files = await Promise.all(levels.map((level, i) => writeLevel(level, i, options)));
     const coarser = files.slice(1).map(({ bytes, mtl }, i) => ({ bytes, mtl, suffix: levelSuffix(i + 1) }));
     return { ...files[0], coarser, meshes: files.flatMap(({ meshes }) => meshes) };
   }
-  const isLinked = options.levelsAs === 'linked' && options.format === 'glb';
+  const isLinked = options.levelsAs === 'linked' && canHold(options.format, 'linkedLevels');
   const named = levels.flatMap((level, i) =>
     level.map((part) => ({ ...part, name: part.name + levelSuffix(i), ...(isLinked && { level: i }) })),
   );
@@ -122,30 +77,28 @@ function writeLevel(parts: readonly ScenePart[], level: number, options: WriteOp
 
 type OneFile = Omit<WrittenScene, 'coarser'>;
 
-async function writeParts(parts: readonly (ScenePart & { level?: number })[], options: WriteOptions): Promise<OneFile> {
+async function writeParts(parts: readonly FilePart[], options: WriteOptions): Promise<OneFile> {
+  const { holds, write } = formatOf(options.format);
+  const textured = holds.has('uv');
   let collapsed = 0;
   const meshes = parts.map((part) => {
-    let mesh = options.format === 'glb' ? part.mesh : inFrame(placed(part), frameOf(options));
-    if (options.format !== 'obj') {
+    let mesh = holds.has('frame') ? inFrame(placed(part), frameOf(options)) : part.mesh;
+    if (!holds.has('doubles')) {
       const rounded = toFloat32(mesh);
       mesh = rounded.mesh;
       collapsed += rounded.collapsed;
     }
     if (options.weld) mesh = weld(mesh);
-    const textured = isTextured(options);
     mesh = part.paints
       ? asItCame(mesh, textured)
       : withFileUv(mesh, part.letters, { space: textured ? options.uv : 'none', tileMm: options.uvTileMm });
-    return options.triangles || options.format === 'stl' || options.format === 'glb' ? asTriangles(mesh) : mesh;
+    return options.triangles || !holds.has('polygons') ? asTriangles(mesh) : mesh;
   });
   const remarks = collapsed > 0 ? [remark('ROUNDING_COLLAPSED', { faces: collapsed })] : [];
   const names = ownNames(parts.map((part) => part.name));
   const ready = parts.map((part, i) => ({ ...part, name: names[i], mesh: meshes[i] }));
-  return { ...(await bytesOf(ready, options)), meshes, counts: countsOf(meshes), remarks };
+  return { ...(await write(ready, options)), meshes, counts: countsOf(meshes), remarks };
 }
-
-/** Formats that hold texture coordinates, and several objects by name. */
-const isTextured = ({ format }: WriteOptions): boolean => format === 'obj' || format === 'glb';
 
 /** A model that keeps its materials keeps its texture coordinates. */
 const asItCame = ({ uv, ...mesh }: PolygonMesh, textured: boolean): PolygonMesh =>
@@ -176,30 +129,7 @@ function frameOf({ format, unit, up }: WriteOptions): FileFrame {
 }
 
 /** The axis that points up in a format when nobody chose. */
-export const usualUp = (format: MeshFormat): 'y' | 'z' => (format === 'obj' || format === 'glb' ? 'y' : 'z');
-
-/** What the file of materials beside an OBJ must be called: the OBJ names it. */
-export const materialsFileName = (name: string): string => `${oneWord(name)}.mtl`;
-
-async function bytesOf(
-  parts: readonly (ScenePart & { level?: number })[],
-  options: WriteOptions,
-): Promise<WrittenFile> {
-  switch (options.format) {
-    case 'obj': {
-      if (!options.materials) return { bytes: writeObj(parts), mtl: undefined };
-      const names = new MaterialNames();
-      const file = materialsFileName(options.name);
-      return { bytes: writeObj(parts, { materials: { file, names } }), mtl: writeMtl(names) };
-    }
-    case 'stl':
-      return { bytes: writeStl(parts.map((p) => p.mesh)), mtl: undefined };
-    case 'ply':
-      return { bytes: writePly(parts.map((p) => p.mesh)), mtl: undefined };
-    case 'glb':
-      return { bytes: await writeGlb(parts, options), mtl: undefined };
-  }
-}
+export const usualUp = (format: MeshFormat): 'y' | 'z' => formatOf(format).up;
 
 /** One mesh alone, as clay. */
 export async function writeMesh(

@@ -1,5 +1,13 @@
 import { Checkbox, Group, NativeSelect, Text } from '@mantine/core';
-import { LEVELS_AS, usualUp, type LengthUnit, type LevelsAs, type UvSpace, type WriteOptions } from '@fictile/core';
+import {
+  canHold,
+  LEVELS_AS,
+  usualUp,
+  type LengthUnit,
+  type LevelsAs,
+  type UvSpace,
+  type WriteOptions,
+} from '@fictile/core';
 import { NumberValue } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 
@@ -14,15 +22,18 @@ const LEVELS = [1, 2, 3, 4];
 
 /** What a format leaves open. */
 export function Choices({ options, onChange }: ChoicesProps) {
-  if (options.format === 'glb') {
+  const { format } = options;
+  if (!canHold(format, 'frame')) {
     return (
       <>
-        <Checkbox
-          label={T.nodes}
-          checked={options.nodes === 'letters'}
-          onChange={(event) => onChange({ ...options, nodes: event.currentTarget.checked ? 'letters' : 'one' })}
-        />
-        <Textured options={options} onChange={onChange} />
+        {canHold(format, 'nodes') && (
+          <Checkbox
+            label={T.nodes}
+            checked={options.nodes === 'letters'}
+            onChange={(event) => onChange({ ...options, nodes: event.currentTarget.checked ? 'letters' : 'one' })}
+          />
+        )}
+        {canHold(format, 'uv') && <Textured options={options} onChange={onChange} />}
       </>
     );
   }
@@ -42,21 +53,21 @@ export function Choices({ options, onChange }: ChoicesProps) {
           onChange={(event) => onChange({ ...options, up: event.currentTarget.value as 'y' | 'z' })}
         />
       </Group>
-      {options.format === 'obj' && (
+      {canHold(format, 'materials') && (
         <Checkbox
           label={T.materials}
           checked={options.materials}
           onChange={(event) => onChange({ ...options, materials: event.currentTarget.checked })}
         />
       )}
-      {options.format !== 'stl' && (
+      {canHold(format, 'polygons') && (
         <Checkbox
           label={T.triangles}
           checked={options.triangles}
           onChange={(event) => onChange({ ...options, triangles: event.currentTarget.checked })}
         />
       )}
-      {options.format === 'obj' && <Textured options={options} onChange={onChange} />}
+      {canHold(format, 'uv') && <Textured options={options} onChange={onChange} />}
     </>
   );
 }
@@ -89,7 +100,7 @@ function Textured({ options, onChange }: ChoicesProps) {
           .
         </Text>
       )}
-      {format === 'glb' && uv !== 'none' && (
+      {canHold(format, 'tangents') && uv !== 'none' && (
         <Checkbox
           label={T.tangents}
           checked={tangents}
@@ -105,11 +116,11 @@ function Textured({ options, onChange }: ChoicesProps) {
       {levels > 1 && (
         <NativeSelect
           label={T.levelsAs}
-          data={LEVELS_AS.filter((as) => as !== 'linked' || format === 'glb').map((value) => ({
+          data={LEVELS_AS.filter((as) => as !== 'linked' || canHold(format, 'linkedLevels')).map((value) => ({
             value,
             label: T.levelsAsOf[value],
           }))}
-          value={options.levelsAs === 'linked' && format !== 'glb' ? 'files' : options.levelsAs}
+          value={options.levelsAs === 'linked' && !canHold(format, 'linkedLevels') ? 'files' : options.levelsAs}
           onChange={(event) => onChange({ ...options, levelsAs: event.currentTarget.value as LevelsAs })}
         />
       )}

@@ -5,6 +5,8 @@ import {
   standAlone,
   usualWriteOptions,
   type JobAnswer,
+  canHold,
+  MESH_FORMATS,
   type MeshFormat,
   type Project,
   type WriteOptions,
@@ -28,7 +30,10 @@ interface HandOverProps {
   takePicture: TakePicture | undefined;
 }
 
-const FORMATS: readonly MeshFormat[] = ['glb', 'obj', 'stl', 'ply'];
+/** What holds most comes first. */
+const FORMATS: readonly MeshFormat[] = MESH_FORMATS.toSorted(
+  (a, b) => Number(canHold(b, 'paints')) - Number(canHold(a, 'paints')),
+);
 
 /** Files for engines, renderers and printers, and a still picture. What a file will hold is said before it is saved. */
 export function HandOver({ opened, onClose, client, project, faces, takePicture }: HandOverProps) {

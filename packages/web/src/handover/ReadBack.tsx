@@ -1,5 +1,5 @@
 import { Button, Stack, Text } from '@mantine/core';
-import type { JobAnswer, MeshReport, WriteOptions } from '@fictile/core';
+import { canHold, type JobAnswer, type MeshReport, type WriteOptions } from '@fictile/core';
 import { useEffect, useState } from 'react';
 import { texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
@@ -33,7 +33,9 @@ export function ReadBack({ client, written, options }: ReadBackProps) {
           {texts.handOver.readBack}
         </Button>
       )}
-      {current?.answer && <Holds answer={current.answer} unit={options.format === 'glb' ? 'mm' : options.unit} />}
+      {current?.answer && (
+        <Holds answer={current.answer} unit={canHold(options.format, 'frame') ? options.unit : 'mm'} />
+      )}
     </Stack>
   );
 }

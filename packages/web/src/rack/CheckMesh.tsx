@@ -1,5 +1,5 @@
 import { FileButton, Loader, Text, UnstyledButton } from '@mantine/core';
-import type { JobAnswer, MeshFormat } from '@fictile/core';
+import { READ_FORMATS, type JobAnswer, type MeshFormat } from '@fictile/core';
 import { useState } from 'react';
 import { AimSentence, ChartFold, CheckRows, judge, useAim } from '../checks/index.ts';
 import { DropFiles, SidePanel } from '../ui/index.ts';
@@ -7,8 +7,7 @@ import navClasses from '../ui/ScreenNav.module.css';
 import { failureText, texts } from '../words/index.ts';
 import { JobClient } from '../worker/index.ts';
 
-const FORMATS: readonly MeshFormat[] = ['obj', 'stl', 'ply', 'glb'];
-const ENDINGS = FORMATS.map((format) => `.${format}`);
+const ENDINGS = READ_FORMATS.map((format) => `.${format}`);
 
 type Checked = Extract<JobAnswer, { kind: 'readBack' }>;
 
@@ -23,7 +22,7 @@ export function CheckMesh({ onFault }: { onFault: (fault: string | undefined) =>
   const [given, setGiven] = useState<Given>();
   const take = async (file: File | undefined | null): Promise<void> => {
     if (!file) return;
-    const format = FORMATS.find((f) => file.name.toLowerCase().endsWith(`.${f}`));
+    const format = READ_FORMATS.find((f) => file.name.toLowerCase().endsWith(`.${f}`));
     if (!format) return onFault(texts.rack.checkKind(file.name));
     setGiven({ name: file.name });
     setGiven({ name: file.name, ...(await checked(file, format)) });

@@ -1,5 +1,6 @@
 import { UnstyledButton } from '@mantine/core';
 import {
+  canHold,
   type FormPiece,
   fieldAt,
   FORMS,
@@ -125,7 +126,7 @@ export function ModelChapter({ piece, edits, remarks, work }: Omit<ChapterProps,
     closed: <ChoiceValue label={T.holes} value={closed ? 'closed' : 'open'} choices={choicesOf(T.closeds)} usual="open" onChange={(next) => edits.model({ closed: next === 'closed' })} />,
     sides: <ChoiceValue label={T.sides} value={sides} choices={choicesOf<typeof sides>(T.sidesNames).filter(({ value }) => value !== 'outward' || sides === 'outward')} usual="own" onChange={(next) => edits.model({ sides: next })} />,
     // only this format has materials within the file
-    paint: format === 'glb' && <Sentence template={T.paintEnd} values={{ paint: <ChoiceValue label={T.paint} value={paint} choices={choicesOf(T.paints)} usual="own" onChange={(next) => edits.model({ paint: next })} /> }} />,
+    paint: canHold(format, 'paints') && <Sentence template={T.paintEnd} values={{ paint: <ChoiceValue label={T.paint} value={paint} choices={choicesOf(T.paints)} usual="own" onChange={(next) => edits.model({ paint: next })} /> }} />,
     scale: number('model scale', MODEL.scalePercent, { label: T.scale, value: scalePercent }, (next, key) => edits.model({ scalePercent: next }, key)),
   };
   return (

@@ -1,0 +1,60 @@
+import type { LengthUnit } from '../base/index.ts';
+import type { Slots } from '../document/index.ts';
+import type { Transform } from '../math/index.ts';
+import type { PolygonMesh } from '../mesh/index.ts';
+import type { UvSpace } from './fileUv.ts';
+import type { LevelsAs } from './levels.ts';
+import type { LetterLook, PieceLooks } from './looks.ts';
+import type { Paints } from './paints.ts';
+
+/** What is chosen for a file; a format that does not hold it passes it over. */
+export interface WriteChoices {
+  name: string;
+  unit: LengthUnit;
+  up: 'y' | 'z' | 'usual';
+  triangles: boolean;
+  weld: boolean;
+  /** a node a piece, or one a letter */
+  nodes: 'one' | 'letters';
+  /** a file of materials beside it */
+  materials: boolean;
+  /** texture coordinates, and the side of the square a picture covers, mm */
+  uv: UvSpace;
+  uvTileMm: number;
+  /** with texture coordinates */
+  tangents: boolean;
+  /** how many levels of detail, each with half the triangles of the one before */
+  levels: number;
+  levelsAs: LevelsAs;
+}
+
+/** A piece to be written: in its own space, with its place and looks. */
+export interface ScenePart {
+  name: string;
+  mesh: PolygonMesh;
+  transform: Transform;
+  slots: Slots;
+  /** of pieces that have cut this one, by id */
+  others?: PieceLooks['others'];
+  letters: readonly LetterLook[];
+  /** a model's own materials */
+  paints?: Paints;
+}
+
+export interface WrittenFile {
+  bytes: Uint8Array;
+  /** a file of materials beside it, when asked for */
+  mtl: Uint8Array | undefined;
+}
+
+/** What a mesh file turns out to hold, in the file's own unit and axes. */
+export interface ReadBack {
+  mesh: PolygonMesh;
+  /** of pieces or letters, where the format names them */
+  names: string[];
+  finishes: string[];
+  /** materials with their pictures, where they were asked for */
+  paints?: Paints;
+  /** of detail, by names or by links (MSFT_lod); one was read */
+  levels: number;
+}

@@ -1,15 +1,16 @@
+import { LRUCache } from 'lru-cache';
+
 /** A cache bounded in bytes that forgets what was used longest ago. */
 export class ByteCache<V> {
-  readonly #entries = new Map<string, { value: V; bytes: number }>();
-  readonly #limit: number;
-  #bytes = 0;
+  readonly #entries: LRUCache<string, { value: V }>;
 
   constructor(limitBytes: number) {
-    this.#limit = limitBytes;
+    const most = Math.max(1, Math.floor(limitBytes));
+    this.#entries = new LRUCache({ maxSize: most, maxEntrySize: most });
   }
 
   get bytes(): number {
-    return this.#bytes;
+    return this.#entries.calculatedSize;
   }
 
   get size(): number {
@@ -17,29 +18,15 @@ export class ByteCache<V> {
   }
 
   get(key: string): V | undefined {
-    const entry = this.#entries.get(key);
-    if (!entry) return undefined;
-    this.#entries.delete(key);
-    this.#entries.set(key, entry);
-    return entry.value;
+    return this.#entries.get(key)?.value;
   }
 
   /** Keeps the value unless it alone is larger than the whole cache. */
   set(key: string, value: V, bytes: number): void {
-    this.delete(key);
-    if (bytes > this.#limit) return;
-    this.#entries.set(key, { value, bytes });
-    this.#bytes += bytes;
-    for (const oldest of this.#entries.keys()) {
-      if (this.#bytes <= this.#limit) break;
-      this.delete(oldest);
-    }
+    this.#entries.set(key, { value }, { size: Math.max(1, Math.ceil(bytes)) });
   }
 
   delete(key: string): void {
-    const entry = this.#entries.get(key);
-    if (!entry) return;
     this.#entries.delete(key);
-    this.#bytes -= entry.bytes;
   }
 }

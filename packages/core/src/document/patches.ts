@@ -1,3 +1,5 @@
+import { deepEqual } from 'fast-equals';
+
 /** One place of a plain document and what stood there before and after; undefined means absent. */
 export interface Patch {
   path: readonly (string | number)[];
@@ -16,7 +18,7 @@ export function diff(before: unknown, after: unknown, path: readonly (string | n
     const keys = new Set([...Object.keys(before), ...Object.keys(after)]);
     return [...keys].flatMap((key) => diff(before[key], after[key], [...path, key]));
   }
-  if (Array.isArray(before) && Array.isArray(after) && JSON.stringify(before) === JSON.stringify(after)) return [];
+  if (Array.isArray(before) && deepEqual(before, after)) return [];
   return [{ path, before, after }];
 }
 

@@ -1,3 +1,4 @@
+import { deepEqual } from 'fast-equals';
 import { type OntoStep, type Step, middleOfSide, usualStep, withStrength, isOnto } from '../../steps/index.ts';
 import type { RemarkParams } from '../../base/index.ts';
 import type { Edit } from '../edits.ts';
@@ -104,7 +105,7 @@ export class PieceCures {
   /** Held in the middle of the front; nothing where it is already. */
   heldInMiddle(stepId: string): Cure | undefined {
     const step = this.piece.steps.find(({ id }) => id === stepId);
-    if (!step || !isOnto(step) || JSON.stringify(step.place) === JSON.stringify(FRONT)) return undefined;
+    if (!step || !isOnto(step) || deepEqual(step.place, FRONT)) return undefined;
     return cure('HOLD_MIDDLE', {}, this.step(stepId, { place: FRONT, heldBy: 'middle' }));
   }
 

@@ -31,3 +31,4 @@ export { MM_PER, parseLength } from './units.ts';
 export type { LengthUnit } from './units.ts';
 export type { Carver } from './carver.ts';
 export type { LoadUnpacker, Packing, Simplifier } from './simplifier.ts';
+export { keyOf, Memo, spelled, type Named, type Stage } from './memo.ts';

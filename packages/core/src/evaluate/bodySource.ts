@@ -1,4 +1,4 @@
-import { fail, ok, type ByteCache, type LoadUnpacker, type Result } from '../base/index.ts';
+import { fail, keyOf, ok, type ByteCache, type LoadUnpacker, type Result } from '../base/index.ts';
 import type { FormPiece, ModelPiece } from '../document/index.ts';
 import { formMesh } from '../form/index.ts';
 import { readModel, type ReadModel } from '../io/index.ts';
@@ -17,7 +17,7 @@ export interface BodyTools {
 export function formCluster({ source, body }: FormPiece, around: Box3 | undefined): BuiltCluster {
   const { toleranceMm } = body.faces;
   const mesh = formMesh(source.form, toleranceMm, around);
-  const key = `form ${JSON.stringify([source.form, toleranceMm, around])}`;
+  const key = keyOf('form', [source.form, toleranceMm, around]);
   return { key, mesh, x: 0, y: 0, z: 0, letters: [] };
 }
 
@@ -26,7 +26,7 @@ export async function modelCluster(
   { source }: ModelPiece,
   { models, loadModel, loadUnpacker }: BodyTools,
 ): Promise<Result<BuiltCluster & Omit<ReadModel, 'mesh'>>> {
-  const key = `model ${JSON.stringify(source)}`;
+  const key = keyOf('model', source);
   let model = models.get(key);
   if (!model) {
     const bytes = await loadModel(source.asset);

@@ -1,3 +1,4 @@
+import { keyOf } from '../base/index.ts';
 import type { CutStep } from '../steps/index.ts';
 import type { SolidShape } from '../lettering/index.ts';
 import { edgeRows, flareEdge, lipWidth, type EdgeShape } from '../solid/index.ts';
@@ -41,7 +42,7 @@ const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
 const THROUGH_DIVISIONS = 16;
 
 export function cutShape(step: CutStep, room: CutRoom): CutShape {
-  const key = JSON.stringify([step.operation, step.sinkMm, step.softMm, step.softSteps, step.softSide, step.leanPercent, room]);
+  const key = keyOf('cut shape', [step.operation, step.sinkMm, step.softMm, step.softSteps, step.softSide, step.leanPercent, room]);
   const { overMm, riseMm, hairMm, liftMm } = room;
   const rim = softRim(step, overMm);
   // a hair narrower than drawn: the drawn outline is a row of the cutter, which may not lie in the surface itself

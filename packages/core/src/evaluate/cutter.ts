@@ -1,5 +1,5 @@
 import { type CuttingStep, isCut, isOnto } from '../steps/index.ts';
-import { keyHash, ok, ownEntry, type Remark, type Result } from '../base/index.ts';
+import { keyOf, ok, ownEntry, type Remark, type Result } from '../base/index.ts';
 import { cutsOf, isLettering, ontoStepOf, type Piece, type Project } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { diagonalOf, movedBox, turnedBack, type Box3, type Transform } from '../math/index.ts';
@@ -137,7 +137,7 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
     const transform = turnedBack(body.value.transform, made.value.transform);
     // what is cut says of each face which letter has cut it
     const ids = clusters.map((cluster) => cluster.letters.map((i) => letters[i]?.id));
-    const key = keyHash(JSON.stringify([clustersKey(clusters), ids, transform, tool.id]));
+    const key = keyOf('cutter', [clustersKey(clusters), ids, transform, tool.id]);
     return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks, isStrained, clipped, told: (plain ?? made).value.remarks });
   };
   const whole = async (softMm: number): Promise<Result<Cutter | undefined>> => {

@@ -1,5 +1,6 @@
 import type { CuttingStep } from '../steps/index.ts';
 import {
+  keyOf,
   ByteCache,
   remark,
   textHash,
@@ -8,6 +9,7 @@ import {
   type Remark,
   type RemarkCode,
 } from '../base/index.ts';
+import { valuesOfStep } from './refineStage.ts';
 import { bodySurface, carve, INSIDE, prepare, type BodySurface, type Fault, type Prepared } from '../boolean/index.ts';
 import { meshCrosses } from '../check/index.ts';
 import { assemble, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
@@ -61,7 +63,7 @@ export class Cuts {
     const carver = await loadCarver?.();
     if (!carver) throw new Error('nothing to cut with was handed in');
     const body = clustersKey(clusters);
-    const key = JSON.stringify([body, { ...step, id: '', on: true }, cutter.key, cutter.looks]);
+    const key = keyOf('cut', [body, valuesOfStep(step), cutter.key, cutter.looks]);
     let cut = this.#done.get(key);
     if (!cut) {
       const whole = (): Prepared | Fault => this.#prepared(body, clusters, carver);

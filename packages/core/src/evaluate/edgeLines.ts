@@ -1,4 +1,4 @@
-import { ByteCache, LIMITS, remark, type Remark } from '../base/index.ts';
+import { ByteCache, keyOf, LIMITS, remark, type Remark } from '../base/index.ts';
 import { edgeStepsOf, type Piece } from '../document/index.ts';
 import { turnedOutward, type EdgeLine } from '../mesh/index.ts';
 import type { FoundLines } from './foundLines.ts';
@@ -27,7 +27,7 @@ export class EdgeLines {
   } // prettier-ignore
 
   #lineOf({ key, target }: Ground, at: EdgeLine['up']): EdgeLine | undefined {
-    const name = JSON.stringify([key, at]);
+    const name = keyOf('edge line', [key, at]);
     const known = this.#found.get(name);
     if (known) return known.line;
     const line = target.edgeLine(at);

@@ -2,11 +2,12 @@ import { type CuttingStep, type Step, isRecast, isJoin } from '../steps/index.ts
 import {
   ByteCache,
   fail,
-  keyHash,
+  keyOf,
   LIMITS,
   ok,
   ownEntry,
   remark,
+  spelled,
   type Remark,
   type Result,
   type RunContext,
@@ -37,7 +38,7 @@ import {
   type NeedOf,
   type NeedReport,
 } from '../lettering/index.ts';
-import { faceCount, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount } from '../mesh/index.ts';
 import type { Need, ShapedMesh } from '../shape/index.ts';
 import { layoutWords, type FontFace, type Layout } from '../text/index.ts';
 import { cutterOf, forLaying } from './cutter.ts';
@@ -52,6 +53,7 @@ import { alongFound } from './foundLines.ts';
 import { extentFault, heldBack } from './heldBack.ts';
 import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
 import { formCluster, modelCluster } from './bodySource.ts';
+import { meshMemos, type MeshMemos } from './meshMemos.ts';
 import {
   AROUND,
   asSeenBy,
@@ -121,7 +123,7 @@ export class Engine {
   readonly #tools: EngineTools;
   readonly #lettering: LetteringCaches;
   readonly #fonts: FontChest;
-  readonly #refined: ByteCache<PolygonMesh>;
+  readonly #refined: MeshMemos;
   readonly #shaped: ByteCache<ShapedMesh>;
   readonly #models: ByteCache<ReadModel>;
   readonly #grounds: Grounds;
@@ -134,7 +136,7 @@ export class Engine {
   constructor(tools: EngineTools) {
     this.#tools = tools;
     this.#lettering = letteringCaches(tools.cacheBytes * (1 - REFINED_SHARE - MODEL_SHARE - CUT_SHARE));
-    this.#refined = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
+    this.#refined = meshMemos((tools.cacheBytes * REFINED_SHARE) / 2);
     this.#shaped = new ByteCache((tools.cacheBytes * REFINED_SHARE) / 2);
     this.#models = new ByteCache(MODEL_BYTES);
     this.#grounds = new Grounds(tools.cacheBytes * MODEL_SHARE);
@@ -163,7 +165,7 @@ export class Engine {
     const under = await this.#underOf(project, asked, run);
     if (!under.ok) return under;
     const piece = { ...asked, steps: alongFound(asked.steps, under.value.lines) };
-    const subject = JSON.stringify([uv, crossings, seconds, piece.source, piece.body, piece.steps, project.faceBudget, under.value.key, run.cut?.key, run.cut?.isSmooth]);
+    const subject = spelled([uv, crossings, seconds, piece.source, piece.body, piece.steps, project.faceBudget, under.value.key, run.cut?.key, run.cut?.isSmooth]);
     const name = run.keptAs ?? pieceId;
     const kept = this.#kept.get(name);
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece, under.value));
@@ -204,7 +206,7 @@ export class Engine {
       if (cutter.value) under.cutters.set(step.id, cutter.value);
       else under.remarks.push(remark('CUT_NOTHING', { stepId: step.id }));
     }
-    under.key = keyHash(JSON.stringify([...[...under.grounds, ...under.cutters].map(([id, { key }]) => [id, key]), under.remarks]));
+    under.key = keyOf('under', [[...under.grounds, ...under.cutters].map(([id, { key }]) => [id, key]), under.remarks]);
     return ok(under);
   } // prettier-ignore
 
@@ -380,7 +382,7 @@ export class Engine {
     const keepsFaces = piece.body.faces.shaped === 'own';
     const isFine = !keepsFaces && (!isLettering(piece) || isAutomatic(facesOf(piece.body.faces)));
     return runSteps(built.clusters, piece.steps, {
-      cache: this.#refined,
+      refined: this.#refined,
       shaped: this.#shaped,
       loadSimplifier: this.#tools.kernels.loadSimplifier,
       faceBudget: project.faceBudget,

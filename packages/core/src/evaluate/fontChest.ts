@@ -1,4 +1,4 @@
-import { ByteCache, fail, ok, type Result } from '../base/index.ts';
+import { ByteCache, fail, keyOf, ok, type Result } from '../base/index.ts';
 import type { Words } from '../document/index.ts';
 import {
   covers,
@@ -71,7 +71,7 @@ export class FontChest {
   async #openFace(font: FontRef): Promise<Result<FontFace>> {
     const found = findFont(this.#tools.catalogue, font);
     if (!found) return fail('FONT_UNKNOWN', { name: font.family });
-    const key = JSON.stringify([found.style.hash, found.axes]);
+    const key = keyOf('face', [found.style.hash, found.axes]);
     const open = this.#faces.get(key);
     if (open) return ok(open);
     const bytes = await this.#tools.loadFont(found.style.hash);

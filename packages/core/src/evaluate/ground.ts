@@ -7,7 +7,7 @@ import {
   isOnto,
   isRepeating,
 } from '../steps/index.ts';
-import { ByteCache, LIMITS, ownEntry, remark, type Remark } from '../base/index.ts';
+import { ByteCache, keyOf, LIMITS, ownEntry, remark, type Remark } from '../base/index.ts';
 import { ontoStepOf, standsOn, type Piece, type Project, type StandsBy } from '../document/index.ts';
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
@@ -237,7 +237,7 @@ function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { bo
     held: heldPlaceOf(step, tools),
     nodes: tools.rough ? PREVIEW_NODES : NODES,
   };
-  const name = JSON.stringify([key, laying, options]);
+  const name = keyOf('laying', [key, laying, options]);
   const known = tools.maps.get(name);
   if (known) return known.map;
   const map = layOnto(target, laying, options);

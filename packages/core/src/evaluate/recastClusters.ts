@@ -1,16 +1,16 @@
 import type { RecastStep } from '../steps/index.ts';
-import { keyHash, remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
+import { remark, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
 import { textsOf } from '../lettering/index.ts';
-import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import type { Letter } from '../text/index.ts';
 import { losses, type Losses } from '../voxel/index.ts';
-import { recastBody } from './recastBody.ts';
+import type { MeshMemos } from './meshMemos.ts';
+import { valuesOfStep } from './refineStage.ts';
 import { recastTooFine } from './recastTooFine.ts';
 import type { ShapedGroup, SteppedCluster } from './shapeClusters.ts';
 
 export interface RecastTools {
-  /** meshes by the cluster's key and all steps up to theirs */
-  cache: ByteCache<PolygonMesh>;
+  memo: MeshMemos['recast'];
   loadSimplifier: (() => Promise<Simplifier>) | undefined;
   context: RunContext;
   faceBudget: number;
@@ -25,20 +25,19 @@ export interface RecastTools {
 export async function recastClusters(
   clusters: readonly SteppedCluster[],
   step: RecastStep,
-  { cache, loadSimplifier, context, faceBudget, letters }: RecastTools,
+  { memo, loadSimplifier, context, faceBudget, letters }: RecastTools,
 ): Promise<ShapedGroup | undefined> {
   const tooFine = recastTooFine(step, clusters);
   if (tooFine) return { clusters: [...clusters], remarks: [tooFine] };
   const simplifier = step.errorMm > 0 ? await loadSimplifier?.() : undefined;
-  const { id: _id, on: _on, ...values } = step;
   const made: SteppedCluster[] = [];
   const lost: Lost[] = [];
   const gone: SteppedCluster[] = [];
   for (const cluster of clusters) {
-    const key = keyHash(`${cluster.key} | ${JSON.stringify(values)}`);
-    const mesh = cache.get(key) ?? (await recastBody(cluster.mesh, step, { context, simplifier }));
-    if (!mesh) return undefined;
-    cache.set(key, mesh, meshBytes(mesh));
+    const from = { key: cluster.key, of: cluster.mesh };
+    const cast = await memo.get({ mesh: from, step: valuesOfStep(step) }, { context, simplifier });
+    if (!cast) return undefined;
+    const { key, of: mesh } = cast;
     const isGone = faceCount(mesh) === 0;
     if (isGone) gone.push(cluster);
     else lost.push({ cluster, ...lossesOf(cluster.mesh, mesh, step) });

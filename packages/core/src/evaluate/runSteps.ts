@@ -1,6 +1,6 @@
-import { keyHash, remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
+import { remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
-import { faceCount, meshBytes, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import type { ShapedMesh } from '../shape/index.ts';
 import {
   isCasting,
@@ -17,6 +17,8 @@ import {
   type Step,
 } from '../steps/index.ts';
 import { recastClusters } from './recastClusters.ts';
+import { valuesOfStep } from './refineStage.ts';
+import type { MeshMemos } from './meshMemos.ts';
 import type { Letter } from '../text/index.ts';
 import { restAfter } from './restAfter.ts';
 import type { OntoTools } from './ground.ts';
@@ -33,8 +35,7 @@ export interface StepRun {
 }
 
 export interface StepRunTools {
-  /** meshes by the cluster's key and all steps up to theirs */
-  cache: ByteCache<PolygonMesh>;
+  refined: MeshMemos;
   shaped: ByteCache<ShapedMesh>;
   loadSimplifier: (() => Promise<Simplifier>) | undefined;
   faceBudget: number;
@@ -124,7 +125,7 @@ async function onRow(
   if (isRepeating(step)) return { clusters: repeatClusters(clusters, step), remarks: [] };
   if (isMoving(step)) return shapeClusters(clusters, row as MovingStep[], { ...tools, cache: tools.shaped });
   if (isCut(step)) return tools.cut(clusters, step);
-  if (isCasting(step)) return recastClusters(clusters, step, tools);
+  if (isCasting(step)) return recastClusters(clusters, step, { ...tools, memo: tools.refined.recast });
   const made = await onAll(clusters, step, tools);
   return made && { clusters: made, remarks: shortOf(step, trianglesOf(clusters), trianglesOf(made)) };
 }
@@ -147,22 +148,19 @@ async function onAll(
   step: RefineStep,
   tools: StepRunTools & RowTools,
 ): Promise<SteppedCluster[] | undefined> {
-  const { cache, context, loadSimplifier, isCrisp } = tools;
-  const { apply, isSharedOut, needsSimplifier } = refiningOf(step);
+  const { refined, context, loadSimplifier, isCrisp } = tools;
+  const { isSharedOut, needsSimplifier } = refiningOf(step);
   const simplifier = needsSimplifier ? await loadSimplifier?.() : undefined;
-  const triangles = trianglesOf(clusters);
-  const { id: _id, on: _on, ...values } = step;
-  const name = JSON.stringify([isSharedOut?.(step) ? { ...values, triangles } : values, isCrisp]);
+  const triangles = isSharedOut?.(step) ? trianglesOf(clusters) : undefined;
   const changed: SteppedCluster[] = [];
   for (const cluster of clusters) {
     if (context.cancelled()) return undefined;
-    const key = keyHash(`${cluster.key} | ${name}`);
-    let mesh = cache.get(key);
-    if (!mesh) {
-      mesh = apply(cluster.mesh, step, { simplifier, triangles, isCrisp });
-      cache.set(key, mesh, meshBytes(mesh));
-    }
-    changed.push({ ...cluster, key, mesh, ...(cluster.rest && { rest: restAfter(cluster.mesh, cluster.rest, { mesh, step }) }) }); // prettier-ignore
+    const from = { key: cluster.key, of: cluster.mesh };
+    const made = await refined.refine.get({ mesh: from, step: valuesOfStep(step), isCrisp, triangles }, { simplifier });
+    if (!made) return undefined;
+    const { key, of: mesh } = made;
+    const rest = cluster.rest && restAfter(cluster.mesh, cluster.rest, { mesh, step });
+    changed.push({ ...cluster, key, mesh, ...(rest && { rest }) });
     await context.breathe();
   }
   return changed;

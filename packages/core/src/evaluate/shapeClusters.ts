@@ -8,7 +8,7 @@ import {
   type MovingStep,
   type RepeatStep,
 } from '../steps/index.ts';
-import { keyHash, remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
+import { keyOf, remark, spelled, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
 import { clustersBox, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes } from '../mesh/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
@@ -28,6 +28,7 @@ import { adviceAt } from '../surface/index.ts';
 import { ontoOf, type OntoTools } from './ground.ts';
 import { holdBefore } from './holdOf.ts';
 import { ontoLink, overBorder, overhanging, toldOfOnto, type Laid, type Over } from './ontoReport.ts';
+import { valuesOfStep } from './refineStage.ts';
 import { footOf, plusShift } from './shapeNeed.ts';
 
 /** A cluster on its way through the steps. */
@@ -164,7 +165,7 @@ async function shapeEach(
   for (const i of kept) {
     if (tools.context.cancelled()) return undefined;
     const { key, x, y, z, letters, copied } = clusters[i];
-    const own = keyHash(`${key} @ ${x} ${y} ${z} | ${name}${picksLetters(steps) ? String(together[i]) : ''}`);
+    const own = keyOf('shape', [key, x, y, z, name, picksLetters(steps) && together[i]]);
     const faces = faceCount(laid[i].mesh);
     const most = Math.min(Math.max(mostFaces, 2 * faces), Math.max(timesMore * faces + MOST_MORE, smooth));
     let part = tools.cache.get(own);
@@ -242,7 +243,7 @@ const MOST_MORE = 20_000;
 /** What equal clusters become under steps depends on this. */
 function nameOfSteps(steps: readonly MovingStep[], box: Box3, { seconds, toleranceMm, rough, onto }: ShapeTools): string {
   const grounds = steps.map(({ id }) => onto?.grounds.get(id)?.key);
-  return JSON.stringify([steps.map(({ id: _id, on: _on, ...values }) => values), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth, onto?.drape, onto?.behindMm, onto?.heldMm]);
+  return spelled([steps.map(valuesOfStep), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth, onto?.drape, onto?.behindMm, onto?.heldMm]);
 } // prettier-ignore
 
 const NONE_OVER: Over = { letters: new Set(), share: 1 };

@@ -1,4 +1,4 @@
-import { keyHash } from '../base/index.ts';
+import { keyOf } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 
 /** A cluster's solid about its own origin, and where that stands. Equal clusters share one mesh object. */
@@ -20,4 +20,7 @@ export interface BuiltCluster {
  * piece to piece.
  */
 export const clustersKey = (clusters: readonly BuiltCluster[]): string =>
-  keyHash(JSON.stringify(clusters.map(({ key, x, y, z }) => [key, x, y, z])));
+  keyOf(
+    'clusters',
+    clusters.map(({ key, x, y, z }) => [key, x, y, z]),
+  );

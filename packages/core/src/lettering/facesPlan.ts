@@ -1,3 +1,4 @@
+import { spelled } from '../base/index.ts';
 import type { Box3 } from '../math/index.ts';
 import type { Need } from '../shape/index.ts';
 import type { Cluster } from './clusters.ts';
@@ -87,7 +88,7 @@ function planned(
   const { scale, toleranceMm, supportMm, outward, depthOf } = options;
   const known = new Map<string, ClusterFaces>();
   const made = each.map((needed) => {
-    const key = JSON.stringify(needed.faces);
+    const key = spelled(needed.faces);
     const found = known.get(key) ?? clusterFaces(needed.faces, clusters, { scale, toleranceMm, supportMm, outward });
     known.set(key, found);
     return found;

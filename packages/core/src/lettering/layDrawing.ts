@@ -1,4 +1,4 @@
-import { textHash } from '../base/index.ts';
+import { keyOf } from '../base/index.ts';
 import type { Drawing } from '../document/index.ts';
 import { drawFigures, drawingSize, type Figure, type FigureScale } from '../drawing/index.ts';
 import type { VertexRing } from '../outline/index.ts';
@@ -21,7 +21,7 @@ export function layDrawing(
   const { step } = drawingScale({ extentMm, emMm }, options);
   const largest = Math.max(100, ...Object.values(drawing.own).map((own) => own.scalePercent)) / 100;
   const scale: FigureScale = { step, toleranceMm: options.toleranceMm / largest, wire };
-  const key = textHash(JSON.stringify([drawing.shape, scale]));
+  const key = keyOf('figures', [drawing.shape, scale]);
   const letters = drawFigures(drawing.shape, scale, emMm).map((figure, i) => letterOf(figure, i, { key, step }));
   return {
     ...{ letters: letters.map(({ letter, heightMm: high }) => standsApart(letter, drawing, high)), baselines: [] },

@@ -1,4 +1,5 @@
-import type { Remark } from '../base/index.ts';
+import { deepEqual } from 'fast-equals';
+import { spelled, type Remark } from '../base/index.ts';
 import {
   buildSection,
   finerSection,
@@ -57,7 +58,7 @@ export class Sections {
 
   /** `reachMm`: the greatest distance from the outline inside the lettering; only for what swells. `longest`: edge along the section, grid steps. */
   of(solid: SolidShape, reachMm: number, longest = this.#finer.longest): Profile {
-    const key = JSON.stringify([solid, reachMm, longest]);
+    const key = spelled([solid, reachMm, longest]);
     const known = this.#known.get(key);
     if (known) return known;
     const built = this.#built(solid, reachMm);
@@ -72,8 +73,7 @@ export class Sections {
   }
 
   #tell(remarks: readonly Remark[]): void {
-    const told = new Set(this.#remarks.map((r) => JSON.stringify(r)));
-    this.#remarks.push(...remarks.filter((r) => !told.has(JSON.stringify(r))));
+    this.#remarks.push(...remarks.filter((one) => !this.#remarks.some((told) => deepEqual(told, one))));
   }
 
   #built(solid: SolidShape, reachMm: number): ReturnType<typeof buildSection> {

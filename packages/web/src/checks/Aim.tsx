@@ -2,7 +2,7 @@ import { useLocalStorage } from '@mantine/hooks';
 import { ChoiceValue } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import classes from './Checks.module.css';
-import type { Aim } from './judge.ts';
+import type { Aim } from './definition.ts';
 
 const AIMS = Object.entries(texts.checks.aims).map(([value, label]) => ({ value: value as Aim, label }));
 

@@ -1,15 +1,18 @@
 import { UnstyledButton } from '@mantine/core';
 import { texts } from '../words/index.ts';
 import classes from './Checks.module.css';
-import type { Cure, Painted, Row } from './judge.ts';
+import type { CheckCure, Painted } from './definition.ts';
+import type { Row } from './judge.ts';
 
 interface CheckRowsProps {
   rows: readonly Row[];
   /** what is painted on the model now */
   shown?: Painted;
   onShow?: (what: Painted) => void;
-  onCure?: (cure: Cure) => void;
+  onCure?: (cure: CheckCure) => void;
 }
+
+const CURES: Readonly<Record<string, string>> = texts.checks.cures;
 
 /** One line a check: dot, name, show, figure; a cure below where there is one. */
 export function CheckRows({ rows, shown, onShow, onCure }: CheckRowsProps) {
@@ -26,7 +29,7 @@ export function CheckRows({ rows, shown, onShow, onCure }: CheckRowsProps) {
       <span className={classes.figure}>{figure}</span>
       {cure && onCure && (
         <UnstyledButton className={classes.cure} onClick={() => onCure(cure)}>
-          {t.cures[cure]}
+          {CURES[cure.id]}
         </UnstyledButton>
       )}
     </div>

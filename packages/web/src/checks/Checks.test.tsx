@@ -57,7 +57,7 @@ function Column({
       shownPiece={{ remarks } as unknown as ShownPiece}
       shown={shown}
       onShow={(what, places) => setShown(places && what)}
-      onCure={(_, cure) => cured.push(cure)}
+      onCure={(_, cure) => cured.push(cure.id)}
       onRoom={(id, by) => cured.push(`${id} by ${by.join(', ')}`)}
     />
   );

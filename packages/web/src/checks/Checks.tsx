@@ -7,7 +7,8 @@ import { AimSentence, useAim } from './Aim.tsx';
 import { ChartFold } from './ChartFold.tsx';
 import { CheckRows } from './CheckRows.tsx';
 import classes from './Checks.module.css';
-import { isLaidPaint, judge, ontoRows, subjectOf, verdictOf, type Cure, type Painted } from './judge.ts';
+import type { CheckCure, Painted } from './definition.ts';
+import { isLaidPaint, judge, ontoRows, subjectOf, verdictOf } from './judge.ts';
 import { useReport } from './useReport.ts';
 
 interface ChecksProps {
@@ -18,7 +19,7 @@ interface ChecksProps {
   /** what is painted on the model now */
   shown: Painted | undefined;
   onShow: (what: Painted, places: MarkedPlaces | undefined) => void;
-  onCure: (pieceId: string, cure: Cure) => void;
+  onCure: (pieceId: string, cure: CheckCure) => void;
   /** moves a piece aside and up by so much, mm */
   onRoom: (pieceId: string, by: readonly [number, number]) => void;
 }

@@ -2,7 +2,7 @@ import type { ShownPiece } from '@fictile/core';
 import { texts } from '../words/index.ts';
 import { CheckRows } from './CheckRows.tsx';
 import classes from './Checks.module.css';
-import type { Row } from './judge.ts';
+import { MUCH_PERCENT, type Row } from './judge.ts';
 
 const T = texts.put.once;
 
@@ -49,6 +49,3 @@ function rowsOf({
     },
   ];
 }
-
-/** Of lengths: more is seen. */
-const MUCH_PERCENT = 10;

@@ -4,5 +4,4 @@ export { CheckRows } from './CheckRows.tsx';
 export { AimSentence, useAim } from './Aim.tsx';
 export { ChartFold } from './ChartFold.tsx';
 export { judge } from './judge.ts';
-export type { Cure } from './judge.ts';
-export type { Painted } from './judge.ts';
+export type { CheckCure, Painted } from './definition.ts';

@@ -3,7 +3,7 @@ import { notifications } from '@mantine/notifications';
 import { cutBy, cutsOf, groundOf, type CutStep, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
-import { Checks, OnceChecks, type Cure } from '../checks/index.ts';
+import { Checks, OnceChecks, type CheckCure } from '../checks/index.ts';
 import { CommandSearch, search, useKeys, useSingleKeys } from '../commands/index.ts';
 import { HandOver } from '../handover/index.ts';
 import { pieceActions, Pieces, useChosen, type Chosen, type PieceActions } from '../pieces/index.ts';
@@ -22,7 +22,7 @@ import {
 } from '../viewport/index.ts';
 import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
-import { cureEdit, roomEdit } from './cureEdit.ts';
+import { roomEdit } from './roomEdit.ts';
 import { canFit, fitFlat } from './fitFlat.ts';
 import { Announcer } from './Announcer.tsx';
 import { BuildNotice } from './BuildNotice.tsx';
@@ -216,7 +216,7 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
         marks={marks}
         onFile={bench.drawings.choose}
         models={bench.models}
-        onCure={(id, cure) => store.edit(cureEdit(store.project.pieces[id], cure))}
+        onCure={(id, cure) => store.edit(cure.edit(store.project.pieces[id], crypto.randomUUID()))}
         onRoom={(id, by) => store.edit(roomEdit(store.project.pieces[id], by))}
       />
       <Panels bench={bench} store={store} take={take} />
@@ -365,7 +365,7 @@ interface SideColumnProps {
   marks: MarksState;
   onFile: () => void;
   models: ReturnType<typeof useModels>;
-  onCure: (pieceId: string, cure: Cure) => void;
+  onCure: (pieceId: string, cure: CheckCure) => void;
   onRoom: (pieceId: string, by: readonly [number, number]) => void;
 }
 

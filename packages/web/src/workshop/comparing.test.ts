@@ -4,7 +4,7 @@ import { ProjectStore } from '../store/index.ts';
 import type { CameraHandle, Pose } from '../viewport/index.ts';
 import { CameraLink } from './cameraLink.ts';
 import { comparedProject } from './comparing.ts';
-import { cureEdit } from './cureEdit.ts';
+import { FEWER, FLOW, RAISED, TRIANGLES } from '../checks/cures.ts';
 
 const made = (): ProjectStore =>
   new ProjectStore({
@@ -70,11 +70,11 @@ describe('two cameras', () => {
 
 test('cures are edits of the piece', () => {
   const piece = newPiece('a', 'Kiln', ['K']);
-  expect(cureEdit(piece, 'flow')).toMatchObject({ kind: 'setFaces', values: { style: 'flow' } });
-  expect(cureEdit(piece, 'depth')).toMatchObject({ kind: 'setSolid', values: { depthMm: 18 } });
-  expect(cureEdit({ ...piece, steps: [usualStep('clear', 'c')] }, 'triangles')).toMatchObject({
+  expect(FLOW.edit(piece, 'f')).toMatchObject({ kind: 'setFaces', values: { style: 'flow' } });
+  expect(RAISED.edit(piece, 'f')).toMatchObject({ kind: 'setSolid', values: { depthMm: 18 } });
+  expect(TRIANGLES.edit({ ...piece, steps: [usualStep('clear', 'c')] }, 'f')).toMatchObject({
     kind: 'setSteps',
     steps: [{ kind: 'clear' }, { kind: 'triangles' }],
   });
-  expect(cureEdit(piece, 'reduce')).toMatchObject({ steps: [{ kind: 'reduce' }] });
+  expect(FEWER.edit(piece, 'f')).toMatchObject({ steps: [{ kind: 'reduce' }] });
 });

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import type { Piece } from '@fictile/core';
-import { cleanup, screen } from '@testing-library/react';
+import { act, cleanup, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { useSyncExternalStore } from 'react';
 import { withNewStep } from '../../../../core/src/testing/newStep.ts';
@@ -60,6 +60,6 @@ test('a new kind of step is added from the menu, its sentence works, and is undo
   await user.click(screen.getByRole('button', { name: /^Up or down/ }));
   await user.click(await screen.findByRole('menuitem', { name: 'down' }));
   expect(piece().steps).toMatchObject([{ along: 'z', downward: true, heightMm: 6 }]);
-  store.undo();
+  act(() => store.undo());
   expect(piece().steps).toMatchObject([{ along: 'z', downward: false }]);
 });

@@ -1,0 +1,53 @@
+import type { ByteCache } from './byteCache.ts';
+import { keyHash } from './sha256.ts';
+
+/** Something large that is named by what it was made of. */
+export interface Named<T> {
+  readonly key: string;
+  readonly of: T;
+}
+
+/** All of some inputs as a text, by value; what is named stands by its key. Throws for what has no value of its own: functions, maps, classes. */
+export const spelled = (inputs: unknown): string => JSON.stringify(inputs, valueOnly);
+
+/** The key of what a stage makes: of all that it takes, however much that is. */
+export const keyOf = (stage: string, inputs: unknown): string => keyHash(`${stage} ${spelled(inputs)}`);
+
+function valueOnly(name: string, value: unknown): unknown {
+  if (typeof value === 'function') throw new Error(`${name} is a function: no key can hold it`);
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
+  if ('key' in value && 'of' in value) return value.key;
+  const made = (Object.getPrototypeOf(value) as { constructor?: { name?: string } } | null)?.constructor?.name;
+  if (made !== undefined && made !== 'Object') throw new Error(`${name} is a ${made}: no key can hold it`);
+  return value;
+}
+
+/** A step of the work that depends on its inputs alone; `tools` do not change what it makes. */
+export interface Stage<I, T, V> {
+  name: string;
+  /** undefined: cancelled */
+  make(inputs: I, tools: T): V | undefined | Promise<V | undefined>;
+  bytesOf(made: V): number;
+}
+
+/** Remembers what a stage has made, by all that it was given. */
+export class Memo<I, T, V> {
+  readonly #stage: Stage<I, T, V>;
+  readonly #cache: ByteCache<V>;
+
+  constructor(stage: Stage<I, T, V>, cache: ByteCache<V>) {
+    this.#stage = stage;
+    this.#cache = cache;
+  }
+
+  /** What was made, and its key. Undefined when cancelled. */
+  async get(inputs: I, tools: T): Promise<Named<V> | undefined> {
+    const key = keyOf(this.#stage.name, inputs);
+    const known = this.#cache.get(key);
+    if (known !== undefined) return { key, of: known };
+    const made = await this.#stage.make(inputs, tools);
+    if (made === undefined) return undefined;
+    this.#cache.set(key, made, this.#stage.bytesOf(made));
+    return { key, of: made };
+  }
+}

@@ -15,8 +15,6 @@ const heavy: CheckDefinition = {
   id: 'heavy',
   look: ({ report, aim }) => (aim === 'print' ? { figure: `${report.volumeMm3} mm³`, tone: 'mind', cure } : undefined),
 };
-const { CHECK_LIST } = await import('./list.ts');
-jest.unstable_mockModule('./list.ts', () => ({ CHECK_LIST: [...CHECK_LIST, heavy] }));
 const { checkTexts } = await import('../words/checkTexts.ts');
 const words = {
   ...checkTexts,
@@ -24,6 +22,8 @@ const words = {
   cures: { ...checkTexts.cures, lighter: 'Make it thin' },
 };
 jest.unstable_mockModule('../words/checkTexts.ts', () => ({ checkTexts: words }));
+const { CHECK_LIST } = await import('./list.ts');
+jest.unstable_mockModule('./list.ts', () => ({ CHECK_LIST: [...CHECK_LIST, heavy] }));
 const { applyEdit, checkMesh, formMesh, newPiece, newProject, usualForms } = await import('@fictile/core');
 const { CheckRows, judge } = await import('./index.ts');
 

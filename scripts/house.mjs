@@ -100,7 +100,7 @@ function look(file, node) {
   if (
     ts.isCallExpression(node) &&
     /\.(min|max)$/.test(node.expression.getText()) &&
-    /z\b[^;]*number\(\)/.test(node.expression.getText()) &&
+    /z\s*\.number\(\)[.\w()]*\.\w+$/.test(node.expression.getText()) &&
     !FIELDS.test(file.path)
   )
     found.ranges.push(placeOf(file, node));

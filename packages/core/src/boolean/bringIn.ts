@@ -1,7 +1,7 @@
 import type { Carver, CutFault } from '../base/index.ts';
 import { vertexCount } from '../mesh/index.ts';
 import { numbered, type Held, type KernelSolid } from './kernel.ts';
-import { kernelMesh, MOST_VERTICES, placeOf, type Source } from './source.ts';
+import { kernelMesh, MOST_VERTICES, sourcePlace, type Source } from './source.ts';
 
 /** Why something can't be cut. */
 export interface Fault {
@@ -72,7 +72,7 @@ function orderOf(solid: KernelSolid, source: Source, held: Held): Int32Array {
 
 function findByPlace(order: Int32Array, places: Float64Array, source: Source): void {
   const byPlace = new Map<string, number>();
-  for (let v = 0; v < vertexCount(source.mesh); v++) byPlace.set(placeOf(source, v).map(Math.fround).join(' '), v);
+  for (let v = 0; v < vertexCount(source.mesh); v++) byPlace.set(sourcePlace(source, v).map(Math.fround).join(' '), v);
   order.forEach((number, i) => {
     if (number === UNKNOWN) order[i] = byPlace.get(places.subarray(3 * i, 3 * i + 3).join(' ')) ?? UNKNOWN;
   });

@@ -5,22 +5,22 @@ import { bringIn, type Fault } from './bringIn.ts';
 import type { Prepared } from './prepare.ts';
 import { Held, type KernelSolid } from './kernel.ts';
 import { ownPlaces } from './ownPlaces.ts';
-import { pairUp } from './pairUp.ts';
+import { pairCutTriangles } from './pairUp.ts';
 import { partsOf, type CutPart } from './parts.ts';
 import { readOut, type CutTriangles } from './readOut.ts';
 import { rebuild, type RegionOf, type Settled } from './rebuild.ts';
 import { ringAround } from './ringAround.ts';
 import { sortOut, type Sorted } from './sortOut.ts';
 import { sourceOf, type Source } from './source.ts';
-import { cutCrosses, tidy, type CutCrossing, type Tidied } from './tidy.ts';
+import { cutCrosses, tidyCut, type CutCrossing, type Tidied } from './tidy.ts';
 
 /** What becomes of two solids: the first without the second, both as one, what they share, or the first with the second's outline as edges in its faces. */
-export type Operation = 'subtract' | 'join' | 'intersect' | 'imprint';
+export type CarveOperation = 'subtract' | 'join' | 'intersect' | 'imprint';
 
 export interface CarveJob {
   /** each a closed solid of its own, in the body's space; they may overlap */
   cutters: readonly PolygonMesh[];
-  operation: Operation;
+  operation: CarveOperation;
   /** of each face in the result, by the number of the cutter that it comes from; INSIDE: a face of the body inside an imprint */
   regionOf(by: number | undefined, region: Parameters<RegionOf>[1]): ReturnType<RegionOf>;
   /** parts that came loose are left out */
@@ -124,13 +124,13 @@ function built(
 ): Omit<Carved, 'volumeError'> | Fault {
   const sources = new Map([body, ...cutters, ...(inside ? [inside] : [])].map((source) => [source.id, source]));
   const sorted = sortOut(cut, sources, sifted.kept);
-  const { cut: cleared, ...tidied } = tidy(cut, sorted, sources, job.cleanMm);
+  const { cut: cleared, ...tidied } = tidyCut(cut, sorted, sources, job.cleanMm);
   const numberOf = new Map(cutters.map(({ id }, i) => [id, i]));
   if (inside) numberOf.set(inside.id, INSIDE);
   const alone = new Set(sifted.apart.map((i) => cutters[i]));
   const plain = { cut: cleared, sorted: { ...sorted, touched: tidied.triangles }, ring: undefined };
   const looked = (one: Ringed): Ringed & Settled & Pick<Carved, 'crosses'> => {
-    const settled = { ...one, sorted: pairUp(one.cut, one.sorted, sources), places: ownPlaces(one.cut, sources) };
+    const settled = { ...one, sorted: pairCutTriangles(one.cut, one.sorted, sources), places: ownPlaces(one.cut, sources) };
     return { ...settled, crosses: job.looks ? cutCrosses(settled, body, alone) : undefined };
   };
   let settled = looked(ringed(plain, sources, { body, widthMm: job.ringMm ?? 0 }));

@@ -6,5 +6,5 @@ export { patchUnder } from './patchUnder.ts';
 export { putBack } from './putBack.ts';
 export { prepare } from './prepare.ts';
 export type { Prepared } from './prepare.ts';
-export type { Carved, CarveJob, Operation } from './carve.ts';
+export type { Carved, CarveJob, CarveOperation } from './carve.ts';
 export { raiseFaces } from './raiseFaces.ts';

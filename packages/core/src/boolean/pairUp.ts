@@ -12,7 +12,7 @@ interface Pair {
 }
 
 /** Pairs of triangles in one flat face as quads, the squarest first: the strips that a cut leaves of quads are such again. */
-export function pairUp(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>): Sorted {
+export function pairCutTriangles(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>): Sorted {
   const surface = new TouchedSurface(cut, sorted, sources);
   const pairs = sorted.touched.flatMap((t) => pairsOf(surface, t));
   pairs.sort((a, b) => b.worth - a.worth || a.t - b.t || a.u - b.u);

@@ -16,7 +16,7 @@ import type { BodySurface } from './bodySurface.ts';
 import { along, FaceBoxes, type Axes } from './faceBoxes.ts';
 
 /** The part of a body that something cuts, as a solid of its own: its faces, walls straight down from their border, and a flat bottom. */
-export interface Patch {
+export interface UnderPatch {
   solid: PolygonMesh;
   /** per face of the body: 1 where it is in the patch */
   isIn: Uint8Array;
@@ -41,7 +41,7 @@ const MOST_SHARE = 0.6;
  * inside the solids' boxes the body is what lies under them, as long as each of those boxes has the surface running through it: what is buried or
  * stands beside the body says nothing. Undefined where that is not so.
  */
-export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]): Patch | undefined {
+export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]): UnderPatch | undefined {
   const axes = axesFor(surface, cutters);
   if (!axes) return undefined;
   const boxes = cutters.map((cutter) => grown(boxIn(axes, cutter.positions)));
@@ -156,7 +156,7 @@ interface Place {
 }
 
 /** Undefined where the patch lies over itself, or its border comes over or under what cuts: walls would be met. */
-function closedBelow({ mesh, neighbours }: BodySurface, place: Place): Patch | undefined {
+function closedBelow({ mesh, neighbours }: BodySurface, place: Place): UnderPatch | undefined {
   const { isIn, taken } = place;
   const { faceStart, faceVertices, positions } = mesh;
   const own = new Map<number, number>();
@@ -220,7 +220,7 @@ interface Rows {
   border: ReadonlyMap<number, number>;
 }
 
-function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, up, lowest }: { isIn: Uint8Array; up: Vec3; lowest: number }): Patch {
+function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, up, lowest }: { isIn: Uint8Array; up: Vec3; lowest: number }): UnderPatch {
   const { own, vertices, corners, starts, taken, border } = rows;
   const { low, high } = boxOfPoints(Float64Array.from(vertices.flatMap((v) => [along(up, mesh.positions, 3 * v), 0, 0])));
   const bottom = lowest - ROOM * (high[0] - low[0]) - 1e-3 * (high[0] - low[0] || 1);

@@ -1,12 +1,12 @@
 import { adjacency, faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
 import type { BodySurface } from './bodySurface.ts';
-import { BELOW, type Patch } from './patchUnder.ts';
+import { BELOW, type UnderPatch } from './patchUnder.ts';
 
 /**
  * A body with a patch that was cut in its place: the faces beside it as they were, and those of the cut but for walls and bottom. Undefined where
  * those were met, or the seam does not close.
  */
-export function putBack(body: BodySurface, { isIn, border, below }: Patch, cut: PolygonMesh): PolygonMesh | undefined {
+export function putBack(body: BodySurface, { isIn, border, below }: UnderPatch, cut: PolygonMesh): PolygonMesh | undefined {
   const isBelow = cut.regions.map(({ of }) => of === BELOW);
   const kept = cut.region.length - cut.region.reduce((sum, region) => sum + (isBelow[region] ? 1 : 0), 0);
   if (cut.region.length - kept !== below) return undefined;

@@ -5,7 +5,7 @@ import type { PlainFace, Sorted } from './sortOut.ts';
 import { faceOfGroup, type Source } from './source.ts';
 import { next, TouchedSurface } from './touched.ts';
 
-export interface Ring {
+export interface CutRing {
   cut: CutTriangles;
   /** four corners each, three where one end of an edge had to stay */
   faces: PlainFace[];
@@ -24,7 +24,7 @@ interface Job {
  * A ring of quads along the cut line, inside the old faces of the body: every vertex of the line gets a second one beside it, in the plane of its face or on the old
  * edge that meets the line there, so the surface stays what it was.
  */
-export function ringAround(before: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, { body, widthMm }: Job): Ring {
+export function ringAround(before: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, { body, widthMm }: Job): CutRing {
   const isBody = (t: number): boolean => before.source[t] === body.id;
   const border = ringBorder(new TouchedSurface(before, sorted, sources), isBody);
   const twins = new Map([...border.fans.keys()].map((v, i) => [v, before.places.length / 3 + i]));

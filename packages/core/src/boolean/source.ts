@@ -32,7 +32,7 @@ export const faceOfGroup = ({ mesh, triangles }: Source, group: number): number 
   group < faceCount(mesh) ? group : triangles.face[group - faceCount(mesh)];
 
 /** Where a vertex lies in the kernel's space. */
-export const placeOf = ({ mesh, origin }: Source, vertex: number): Vec3 =>
+export const sourcePlace = ({ mesh, origin }: Source, vertex: number): Vec3 =>
   minus([mesh.positions[3 * vertex], mesh.positions[3 * vertex + 1], mesh.positions[3 * vertex + 2]], origin);
 
 /** As the kernel reads it: 32-bit places, and the number of every vertex beside them. */

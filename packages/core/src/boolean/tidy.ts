@@ -27,7 +27,7 @@ const ROUNDS = 6;
  * Better triangles where the cut went: edges are flipped inside the face that they were a part of, which moves nothing; then slivers are collapsed where that
  * moves the cut's border by no more than `byMm`, and not where faces would cross. Faces that the cut did not meet keep all their points.
  */
-export function tidy(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, byMm: number): Tidied & { cut: CutTriangles } {
+export function tidyCut(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, byMm: number): Tidied & { cut: CutTriangles } {
   const beside = { ...sorted, whole: facesBeside(cut, sorted) };
   const surface = surfaceOf(cut, beside, sources);
   const sliversBefore = surface.slivers();

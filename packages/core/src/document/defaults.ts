@@ -7,7 +7,7 @@ import {
   FORMS,
   OWN_LETTER,
   PLACEMENT,
-  SHAPES,
+  DRAWN_SHAPES,
   SOLID,
   WORD_LINES,
   WORDS,
@@ -62,10 +62,10 @@ export const usualCurveLine = (wideMm: number) => ({
 export const usualShapes = (): {
   [K in Exclude<DrawingShape['kind'], 'paths'>]: Extract<DrawingShape, { kind: K }>;
 } => ({
-  rectangle: variantOf(SHAPES, 'rectangle'),
-  ellipse: variantOf(SHAPES, 'ellipse'),
-  polygon: variantOf(SHAPES, 'polygon'),
-  star: variantOf(SHAPES, 'star'),
+  rectangle: variantOf(DRAWN_SHAPES, 'rectangle'),
+  ellipse: variantOf(DRAWN_SHAPES, 'ellipse'),
+  polygon: variantOf(DRAWN_SHAPES, 'polygon'),
+  star: variantOf(DRAWN_SHAPES, 'star'),
   free: {
     kind: 'free',
     curve: {

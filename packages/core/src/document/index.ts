@@ -33,7 +33,7 @@ export {
   OWN_LETTER,
   PATHS,
   PLACEMENT,
-  SHAPES,
+  DRAWN_SHAPES,
   SIDE,
   SOLID,
   SWELL,

@@ -24,7 +24,7 @@ import {
   PATHS,
   PLACEMENT,
   profileSchema,
-  SHAPES,
+  DRAWN_SHAPES,
   SOLID,
   WORDS,
 } from './fields/index.ts';
@@ -68,10 +68,10 @@ const shapeSchema = z.discriminatedUnion('kind', [
       .max(LIMITS.drawingColours),
     ...objectOf(PATHS).shape,
   }),
-  kindOf('rectangle', SHAPES.rectangle),
-  kindOf('ellipse', SHAPES.ellipse),
-  kindOf('polygon', SHAPES.polygon),
-  kindOf('star', SHAPES.star),
+  kindOf('rectangle', DRAWN_SHAPES.rectangle),
+  kindOf('ellipse', DRAWN_SHAPES.ellipse),
+  kindOf('polygon', DRAWN_SHAPES.polygon),
+  kindOf('star', DRAWN_SHAPES.star),
   z.object({ kind: z.literal('free'), curve: freeCurveSchema }),
 ]);
 

@@ -14,7 +14,7 @@ import {
   uniteLoops,
   type CurveBox,
   type CurveTable,
-  type Form,
+  type CurveForm,
   type VertexRing,
 } from '../outline/index.ts';
 import { lengthOf } from '../math/index.ts';
@@ -45,7 +45,7 @@ interface Painted {
   closed: readonly boolean[];
   /** of curves in mm; strokes are widened before they are transformed */
   paint: { kind: 'fill'; rule: 'nonzero' | 'evenodd' } | { kind: 'stroke'; element: DrawingElement };
-  form: Form;
+  form: CurveForm;
   move: readonly [number, number];
 }
 

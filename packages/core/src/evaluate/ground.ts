@@ -11,7 +11,7 @@ import { ByteCache, keyOf, LIMITS, ownEntry, remark, type Remark } from '../base
 import { ontoStepOf, standsOn, type Piece, type Project, type StandsBy } from '../document/index.ts';
 import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
-import { layOnto, OntoMap, type Laying, Target, type SurfaceMap, usualUp } from '../surface/index.ts';
+import { layOnto, OntoMap, type Laying, Target, type SurfaceMap, upFor } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
 import type { FoundLines } from './foundLines.ts';
 import { HELD_BEFORE_MM, holdBefore, holdOf } from './holdOf.ts';
@@ -112,7 +112,7 @@ function nearestHold(step: OntoStep, target: Target): Partial<Pick<OntoStep, 'fr
   if (target.hit(front.from, front.toward)) return {};
   const near = target.closest(holdBefore(step, target).from);
   const out = target.flatNormalAt(near);
-  return { fromMm: plus(near.at, out, HELD_BEFORE_MM), toward: out.map((v) => 0 - v) as Vec3, up: usualUp(out) };
+  return { fromMm: plus(near.at, out, HELD_BEFORE_MM), toward: out.map((v) => 0 - v) as Vec3, up: upFor(out) };
 }
 
 /** Told where the piece that a step asks for is gone, empty, or was never named. */

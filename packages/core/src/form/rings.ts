@@ -2,7 +2,7 @@ import { MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
 import type { Vec3 } from '../math/index.ts';
 
 /** A row of points; one point is a tip. */
-export type Ring = readonly Vec3[];
+export type FormRing = readonly Vec3[];
 
 export interface RingOptions {
   /** the last ring is joined to the first */
@@ -15,7 +15,7 @@ export interface RingOptions {
  * Rings of equally many points, joined by quads (by triangles at tips). Points of a ring run counter-clockwise as one looks back from the rings that follow, so
  * that faces look outward.
  */
-export function joinRings(rings: readonly Ring[], { closed, capped = false }: RingOptions): PolygonMesh {
+export function joinRings(rings: readonly FormRing[], { closed, capped = false }: RingOptions): PolygonMesh {
   const builder = new MeshBuilder();
   const region = builder.region('body', -1, -1);
   const ids = rings.map((ring) => ring.map(([x, y, z]) => builder.vertex(x, y, z)));

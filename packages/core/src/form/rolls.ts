@@ -1,7 +1,7 @@
 import type { FormShape } from '../document/index.ts';
 import { cos, cross, PI, plus, sin, unit, type Vec3 } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import { joinRings, piecesOf, type Ring } from './rings.ts';
+import { joinRings, piecesOf, type FormRing } from './rings.ts';
 
 /** A ring that lies on its side, like a torus. */
 export function ring({ radiusMm, thickMm }: Extract<FormShape, { kind: 'ring' }>, tolerance: number): PolygonMesh {
@@ -26,7 +26,7 @@ export function coil({ radiusMm, thickMm, riseMm, turns }: Extract<FormShape, { 
     const along = unit([cos(angle) * 2 * PI * turns * radiusMm, riseMm, -sin(angle) * 2 * PI * turns * radiusMm]);
     return { middle: [out[0] * radiusMm, half + (riseMm < 0 ? -riseMm : 0) + riseMm * share, out[2] * radiusMm], out, along };
   };
-  const ringOf = (share: number, shift: number, size: number): Ring => {
+  const ringOf = (share: number, shift: number, size: number): FormRing => {
     const { middle, out, along } = at(share);
     const up = cross(along, out).map((v) => 0 - v) as Vec3;
     const place = plus(middle, along, shift);
@@ -47,7 +47,10 @@ export function coil({ radiusMm, thickMm, riseMm, turns }: Extract<FormShape, { 
 const CAP = 8;
 
 /** A circle about a place, from outside round below; the rings that follow lie to the left of out and up. */
-function section(middle: Vec3, { out, up, half, pieces }: { out: Vec3; up: Vec3; half: number; pieces: number }): Ring {
+function section(
+  middle: Vec3,
+  { out, up, half, pieces }: { out: Vec3; up: Vec3; half: number; pieces: number },
+): FormRing {
   return Array.from({ length: pieces }, (_, i) => {
     const angle = (-2 * PI * i) / pieces;
     return plus(plus(middle, out, half * cos(angle)), up, half * sin(angle));

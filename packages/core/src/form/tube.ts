@@ -1,7 +1,7 @@
 import type { FormShape } from '../document/index.ts';
 import { cos, PI, sin, type Vec3 } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import { joinRings, piecesOf, type Ring } from './rings.ts';
+import { joinRings, piecesOf, type FormRing } from './rings.ts';
 
 type Tube = Extract<FormShape, { kind: 'tube' }>;
 
@@ -21,7 +21,7 @@ export function tube({ widthMm, depthMm, heightMm, wallMm }: Tube, tolerance: nu
 }
 
 /** Counter-clockwise seen from below, where the rings come from. */
-const ellipse = ([a, b]: readonly [number, number], y: number, pieces: number): Ring =>
+const ellipse = ([a, b]: readonly [number, number], y: number, pieces: number): FormRing =>
   Array.from({ length: pieces }, (_, i): Vec3 => {
     const angle = (2 * PI * i) / pieces;
     return [a * sin(angle), y, b * cos(angle)];

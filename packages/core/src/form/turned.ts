@@ -1,7 +1,7 @@
 import type { FormShape } from '../document/index.ts';
 import { cos, lengthOf, PI, sin, type Vec3 } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import { joinRings, piecesOf, type Ring } from './rings.ts';
+import { joinRings, piecesOf, type FormRing } from './rings.ts';
 
 type Turned = Extract<FormShape, { kind: 'turned' }>;
 type Knot = Turned['knots'][number];
@@ -19,7 +19,7 @@ export function turned({ knots, wallMm }: Turned, tolerance: number): PolygonMes
 }
 
 /** Counter-clockwise seen from below, where the profile comes from. */
-function ringAt(radius: number, y: number, pieces: number): Ring {
+function ringAt(radius: number, y: number, pieces: number): FormRing {
   if (radius === 0) return [[0, y, 0]];
   return Array.from({ length: pieces }, (_, i): Vec3 => {
     const angle = (2 * PI * i) / pieces;

@@ -1,5 +1,5 @@
 import type { Document, Material, Texture, TextureInfo } from '@gltf-transform/core';
-import { groundOf, sameGround, type Ground } from './paintGround.ts';
+import { paintGroundOf, sameGround, type PaintGround } from './paintGround.ts';
 
 /** What pictures of a material say, as in glTF 2.0, 3.9. */
 export const PAINT_MAPS = ['colour', 'normal', 'roughMetal', 'occlusion', 'emissive'] as const;
@@ -38,7 +38,7 @@ const MIMES: readonly string[] = ['image/png', 'image/jpeg', 'image/webp'];
  * The materials of a document in its own order, and by what coordinates the pictures of each lie: a mesh here has one
  * pair a corner, so pictures that lie by others than the first of their material are left out, and counted.
  */
-export function paintsOf(document: Document): { paints: Paints; grounds: Ground[] } {
+export function paintsOf(document: Document): { paints: Paints; grounds: PaintGround[] } {
   const images: PaintImage[] = [];
   const number = new Map<Texture, number>();
   const imageOf = (texture: Texture): number | undefined => {
@@ -49,7 +49,7 @@ export function paintsOf(document: Document): { paints: Paints; grounds: Ground[
     number.set(texture, images.length);
     return images.push({ mime: texture.getMimeType(), bytes: new Uint8Array(bytes) }) - 1;
   };
-  const grounds: Ground[] = [];
+  const grounds: PaintGround[] = [];
   let leftOut = 0;
   const list = document
     .getRoot()
@@ -84,14 +84,14 @@ const PICTURES: Record<PaintMap, (of: Material) => { texture: Texture | null; in
 function mapsOf(
   material: Material,
   imageOf: (texture: Texture) => number | undefined,
-): { maps: Paint['maps']; ground: Ground; left: number } {
+): { maps: Paint['maps']; ground: PaintGround; left: number } {
   const maps: Paint['maps'] = {};
-  let ground: Ground | undefined;
+  let ground: PaintGround | undefined;
   let left = 0;
   for (const map of PAINT_MAPS) {
     const { texture, info } = PICTURES[map](material);
     if (!texture) continue;
-    const own = groundOf(info);
+    const own = paintGroundOf(info);
     const image = ground && !sameGround(own, ground) ? undefined : imageOf(texture);
     if (image === undefined) left++;
     else {
@@ -99,7 +99,7 @@ function mapsOf(
       ground ??= own;
     }
   }
-  return { maps, ground: ground ?? groundOf(null), left };
+  return { maps, ground: ground ?? paintGroundOf(null), left };
 }
 
 /** The same material in another document. `hasUv`: pictures need texture coordinates. */

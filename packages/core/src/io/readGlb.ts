@@ -10,7 +10,7 @@ import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
 import { glbFault, openGlb, type GlbFile } from './glbFile.ts';
 import { placedMeshes, type Matrix4, type Placed } from './glbScene.ts';
 import { inLevel } from './levels.ts';
-import { groundOf, onGround } from './paintGround.ts';
+import { paintGroundOf, onGround } from './paintGround.ts';
 import { paintsOf, type Paints } from './paints.ts';
 
 /** A GLB as one mesh of triangles, joined where points are equal, in metres as the format asks, with the names it gives. */
@@ -106,7 +106,7 @@ function gather(document: Document, placed: readonly Placed[], painted: boolean)
       const material = primitive.getMaterial();
       const at = material ? number.get(material) : undefined;
       const region = builder.region('body', -1, -1, at);
-      const ground = at === undefined ? groundOf(null) : grounds[at];
+      const ground = at === undefined ? paintGroundOf(null) : grounds[at];
       const laid = paints && coordinatesOf(primitive, ground.set);
       if (!addPlaces(builder, primitive, world)) return glbFault(20, 'vertex');
       for (let c = 0; c < loops.length; c++) {

@@ -16,7 +16,7 @@ import type { ClusterFlat, LetteringCaches } from './caches.ts';
 import { clusterOutline, type Cluster } from './clusters.ts';
 import { faceKey, faceStyle, type ClusterFaces } from './faces.ts';
 import { emInSteps, type DrawingScale } from './letterOutline.ts';
-import type { Profile } from './sections.ts';
+import type { BuiltProfile } from './sections.ts';
 
 export interface LetteringStats {
   clusters: number;
@@ -50,7 +50,7 @@ export interface ClusterSolid {
 }
 
 /** A cluster's mesh about its own origin, from the caches where it is known. */
-export function clusterSolid(cluster: Cluster, profile: Profile, job: ClusterJob): ClusterSolid {
+export function clusterSolid(cluster: Cluster, profile: BuiltProfile, job: ClusterJob): ClusterSolid {
   const { flat, isFull, fellBack } = clusterFlat(cluster, profile, job);
   const letters = cluster.members.map((m) => m.letter);
   if (isFull) job.filled.push(...letters);
@@ -66,14 +66,14 @@ export function clusterSolid(cluster: Cluster, profile: Profile, job: ClusterJob
   return { key, mesh, flat };
 }
 
-function flatKey(cluster: Cluster, { section, isSheet }: Profile, job: ClusterJob): string {
+function flatKey(cluster: Cluster, { section, isSheet }: BuiltProfile, job: ClusterJob): string {
   const { seed, corners, longestEdge } = job;
   const way = `${seed} ${corners} ${longestEdge ?? ''} ${faceKey(job.facesOf(cluster), cluster)}`;
   if (isSheet) return `${cluster.key} # sheet # ${section.inset[0]} # ${way}`;
   return `${cluster.key} # ${sectionLayers(section).join(' ')} # ${sectionEnds(section).join(' ')} # ${way}`;
 }
 
-function solidKey(cluster: Cluster, profile: Profile, job: ClusterJob): string {
+function solidKey(cluster: Cluster, profile: BuiltProfile, job: ClusterJob): string {
   const { section, isSheet } = profile;
   const flat = flatKey(cluster, profile, job);
   return isSheet ? flat : `${flat} # ${section.inset.join(' ')} # ${section.z.join(' ')}`;
@@ -91,7 +91,7 @@ const straightSection = (section: Section): Section => ({
   part: ['wall'],
 });
 
-function clusterFlat(cluster: Cluster, profile: Profile, job: ClusterJob): ClusterFlat {
+function clusterFlat(cluster: Cluster, profile: BuiltProfile, job: ClusterJob): ClusterFlat {
   const key = flatKey(cluster, profile, job);
   const known = job.caches.flats.get(key);
   if (known) return known;

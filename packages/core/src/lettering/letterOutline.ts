@@ -5,7 +5,7 @@ import {
   isTangled,
   outlineBytes,
   type Bands,
-  type Form,
+  type CurveForm,
   type VertexRing,
 } from '../outline/index.ts';
 import { formedGlyph, type Letter } from '../text/index.ts';
@@ -57,5 +57,5 @@ function glyphRings(letter: Drawn, { emMm, step, toleranceMm }: DrawingScale): V
   });
 }
 
-const formed = (rings: readonly VertexRing[], [a, b, c, d]: Form): VertexRing[] =>
+const formed = (rings: readonly VertexRing[], [a, b, c, d]: CurveForm): VertexRing[] =>
   rings.map((ring) => ring.map((v) => ({ ...v, x: Math.round(a * v.x + b * v.y), y: Math.round(c * v.x + d * v.y) })));

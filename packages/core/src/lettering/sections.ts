@@ -26,7 +26,7 @@ export interface SolidShape {
   isRidged?: boolean;
 }
 
-export interface Profile {
+export interface BuiltProfile {
   /** swelling included */
   depthMm: number;
   isSheet: boolean;
@@ -36,7 +36,7 @@ export interface Profile {
 /** One section for each solid that is asked for. */
 export class Sections {
   readonly #step: number;
-  readonly #known = new Map<string, Profile>();
+  readonly #known = new Map<string, BuiltProfile>();
   readonly #remarks: Remark[] = [];
 
   readonly #finer: Finer;
@@ -57,7 +57,7 @@ export class Sections {
   }
 
   /** `reachMm`: the greatest distance from the outline inside the lettering; only for what swells. `longest`: edge along the section, grid steps. */
-  of(solid: SolidShape, reachMm: number, longest = this.#finer.longest): Profile {
+  of(solid: SolidShape, reachMm: number, longest = this.#finer.longest): BuiltProfile {
     const key = spelled([solid, reachMm, longest]);
     const known = this.#known.get(key);
     if (known) return known;

@@ -19,6 +19,6 @@ export type { Outline, Vertex, VertexRing } from './outline.ts';
 export { strokeCrossings, thicknessAt } from './thickness.ts';
 export type { Crossing } from './thickness.ts';
 export { curveBounds, transformCurves } from './transformCurves.ts';
-export type { CurveBox, Form } from './transformCurves.ts';
+export type { CurveBox, CurveForm } from './transformCurves.ts';
 export { covered, dilated, unite } from './unite.ts';
 export { isTangled } from './tangled.ts';

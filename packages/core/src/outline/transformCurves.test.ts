@@ -1,6 +1,6 @@
 import { seededRandom } from '../base/index.ts';
 import { CurveBuilder, pointAt } from './curves.ts';
-import { curveBounds, transformCurves, type Form } from './transformCurves.ts';
+import { curveBounds, transformCurves, type CurveForm } from './transformCurves.ts';
 
 const drawing = (random: () => number) => {
   const builder = new CurveBuilder();
@@ -39,7 +39,7 @@ test('the box around curves is that of their points, no larger and no smaller', 
 test('points go over with the form that their curves went through', () => {
   const random = seededRandom(5);
   const curves = drawing(random);
-  const form: Form = [0.5, -1.5, 2, 0.25];
+  const form: CurveForm = [0.5, -1.5, 2, 0.25];
   const [a, b, c, d] = form;
   const formed = transformCurves(curves, form);
   for (let i = 0; i < curves.degree.length; i++) {

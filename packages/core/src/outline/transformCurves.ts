@@ -1,12 +1,12 @@
 import { pointAt, type CurveTable } from './curves.ts';
 
 /** Rows of a 2 x 2 matrix: x' = a x + b y, y' = c x + d y. */
-export type Form = readonly [number, number, number, number];
+export type CurveForm = readonly [number, number, number, number];
 
 /** The curves after the form, then moved: Bezier curves go over by their control points. */
 export function transformCurves(
   curves: CurveTable,
-  [a, b, c, d]: Form,
+  [a, b, c, d]: CurveForm,
   [dx, dy]: readonly [number, number] = [0, 0],
 ): CurveTable {
   const control = new Float64Array(curves.control.length);

@@ -31,11 +31,11 @@ export function alongAxisMap(
   return { usesNormal: false, ...of({ span, centre, across }) };
 }
 
-export const lengthOf = ({ from, to }: Span): number => to - from;
+export const spanLength = ({ from, to }: Span): number => to - from;
 
 /** What grows evenly over all of it is a straight map; what happens between limits may be over within them. */
 export const evenFeature = ({ whole, ease }: { whole: boolean; ease: string }, span: Span): number =>
-  whole && ease === 'even' ? Infinity : lengthOf(span);
+  whole && ease === 'even' ? Infinity : spanLength(span);
 
 /** Makes what is across the axis larger or smaller about what stays. */
 export function scaleAcross(at: Vec3, { centre, across: [b, c] }: Along, by: number): void {

@@ -23,7 +23,7 @@ export interface Pattern<S> {
   canFold?(step: S): boolean;
 }
 
-export function displacing<S extends DisplacingStep>(pattern: Pattern<S>): Moving<S> {
+export function displacedBy<S extends DisplacingStep>(pattern: Pattern<S>): Moving<S> {
   return {
     map: ([step], { seconds }) => displaceMap(step, pattern, seconds),
     canFold: (step) => pattern.canFold?.(step) ?? true,
@@ -69,7 +69,7 @@ const HALF = 0.45;
  * less than the places do, so no two come to lie on each other (a map whose difference from the identity has a
  * Lipschitz constant below one is one to one). Undefined where it does not act on the whole piece.
  */
-export function heightThatHolds<S>(step: S, displaces: Displacing<S>): number | undefined {
+export function holdingHeight<S>(step: S, displaces: Displacing<S>): number | undefined {
   const slope = displaces.slope(step);
   return slope === undefined ? undefined : HALF / slope;
 }
@@ -78,7 +78,7 @@ export function heightThatHolds<S>(step: S, displaces: Displacing<S>): number | 
  * How softly the outward ways turn for a step, mm: so slowly that this alone folds nothing. Higher than what is sure to
  * hold they turn as they do there, since ever softer ones would fade wherever walls face each other.
  */
-export function outwardSigma<S>(step: S, displaces: Displacing<S>): number {
+export function softnessOf<S>(step: S, displaces: Displacing<S>): number {
   const heightMm = Math.abs(displaces.outwardMm(step) ?? 0);
-  return (FIELD_SLOPE * Math.min(heightMm, heightThatHolds(step, displaces) ?? heightMm)) / HALF;
+  return (FIELD_SLOPE * Math.min(heightMm, holdingHeight(step, displaces) ?? heightMm)) / HALF;
 }

@@ -1,8 +1,8 @@
-export { alongAxisMap, evenFeature, lengthOf, scaleAcross } from './alongAxis.ts';
+export { alongAxisMap, evenFeature, spanLength, scaleAcross } from './alongAxis.ts';
 export { linkedUp, plainPoint, ShapeChain } from './chain.ts';
 export type { ChainFrame, Link } from './chain.ts';
 export { courseOf } from './course.ts';
-export { displacing, heightThatHolds, outwardSigma } from './displace.ts';
+export { displacedBy, holdingHeight, softnessOf } from './displace.ts';
 export { foldsOf } from './folds.ts';
 export type { Fold } from './folds.ts';
 export { cellNoise, gradientNoise } from './gradientNoise.ts';

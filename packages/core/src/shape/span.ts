@@ -1,3 +1,4 @@
+import type { Ease } from '../fields/index.ts';
 import { axisIndex, type Box3, type Vec3 } from '../math/index.ts';
 
 /** A stretch of the flat layout along an axis, mm. */
@@ -22,8 +23,6 @@ export function shareAlong({ axis, from, to }: Span, place: Vec3): number {
   if (to <= from) return value <= from ? 0 : 1;
   return Math.min(1, Math.max(0, (value - from) / (to - from)));
 }
-
-export type Ease = 'even' | 'soft' | 'early' | 'late';
 
 /** 0 -> 0, 1 -> 1. */
 export function eased(share: number, ease: Ease): number {

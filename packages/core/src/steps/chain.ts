@@ -1,7 +1,7 @@
 import {
-  heightThatHolds as holdsUpTo,
+  holdingHeight as holdsUpTo,
   linkedUp,
-  outwardSigma as sigmaOf,
+  softnessOf as sigmaOf,
   spanOf,
   type ChainFrame,
   type PointMap,

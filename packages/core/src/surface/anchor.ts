@@ -20,13 +20,13 @@ export interface PlaneAxes {
 }
 
 /** Upright where the plane that faces along `out` stands, to the back where it lies. */
-export const usualUp = (out: Vec3): Vec3 => (Math.abs(out[1]) < 0.9 ? [0, 1, 0] : [0, 0, -1]);
+export const upFor = (out: Vec3): Vec3 => (Math.abs(out[1]) < 0.9 ? [0, 1, 0] : [0, 0, -1]);
 
 /** The plane that faces along `out`, its up as near to the wished one as may be. */
 export function axesOf(out: Vec3, up: Vec3, turnDegrees: number): PlaneAxes {
   const side = cross(up, out);
   const isSeen = dot(side, side) > 1e-12 * dot(up, up) * dot(out, out);
-  const across = unit(isSeen ? side : cross(usualUp(out), out));
+  const across = unit(isSeen ? side : cross(upFor(out), out));
   const upright = cross(out, across);
   if (turnDegrees === 0) return { across, up: upright, out };
   const angle = (turnDegrees * PI) / 180;

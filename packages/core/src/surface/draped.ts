@@ -14,7 +14,7 @@ export interface Drape {
 }
 
 /** Above the last row that follows the surface things are drawn out or pressed together, so that all ends level. */
-export interface Level {
+export interface DrapeLevel {
   /** over the surface, mm */
   fromMm: number;
   /** how high over a place of the surface something comes, mm */
@@ -35,7 +35,7 @@ export function layDraped(target: Target, from: Hold, frame: GridFrame, nodes: n
 }
 
 /** Level with the place that is looked from, but over the last row everywhere. */
-export function levelOver(from: Hold, { riseMm, overMm }: Drape): Level {
+export function levelOver(from: Hold, { riseMm, overMm }: Drape): DrapeLevel {
   const { out } = heldPlane(from);
   const heightOver = (place: Vec3, highMm: number): number => {
     const top = Math.max(dot(minus(from.from, place), out), 2 * overMm);

@@ -1,7 +1,7 @@
 import { dot, minus, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
 import { MeasuredPath, throughPlaces } from '../shape/index.ts';
 import type { Target } from './target.ts';
-import { turned, walk, type Walker, type WalkOptions } from './walk.ts';
+import { turnedOn, walk, type Walker, type WalkOptions } from './walk.ts';
 
 /** Places that are looked at between two of the edge's own. */
 const BETWEEN = 4;
@@ -66,7 +66,7 @@ function alongLine(target: Target, row: PlacesPath, start: Walker, onward?: Walk
     const from = lookAt(end);
     return isAhead
       ? walk(target, from, Math.abs(s - end), onward)
-      : turned(walk(target, turned(from), Math.abs(s - end), onward));
+      : turnedOn(walk(target, turnedOn(from), Math.abs(s - end), onward));
   };
 }
 

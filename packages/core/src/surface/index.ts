@@ -1,6 +1,6 @@
 export { adviceAt } from './advice.ts';
 export type { Advice } from './advice.ts';
-export { usualUp } from './anchor.ts';
+export { upFor } from './anchor.ts';
 export type { Hold } from './anchor.ts';
 export { riseOver } from './riseOver.ts';
 export { degreesOff, distortionAt } from './distortion.ts';

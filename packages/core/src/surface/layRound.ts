@@ -3,7 +3,7 @@ import { axesOf, sightOf, type Hold } from './anchor.ts';
 import { gridFor, setNode, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
 import type { Target } from './target.ts';
 import { drawnGuide, edgeGuide, type GuideLine } from './guideLine.ts';
-import { turned, walk, type Walker, type WalkOptions } from './walk.ts';
+import { turnedOn, walk, type Walker, type WalkOptions } from './walk.ts';
 
 /** The guide line runs straight on, stays level (square to the letters' up, like a ring round a jug), follows the edge or loop of the model that is nearest, or is drawn through places on it. */
 export type Guide = 'straight' | 'level' | 'edge' | readonly Vec3[];
@@ -26,7 +26,7 @@ export function layRound(target: Target, hold: Hold, frame: GridFrame, options: 
   const grid = gridFor(frame, options.nodes);
   const upward: WalkOptions = { step: grid.dy / 2, rounds: options.rounds };
   const side = (walker: Walker): Walker => ({ ...walker, way: cross(walker.way, walker.normal) });
-  const toGuide = options.guideY < 0 ? turned(walk(target, turned(start), -options.guideY, upward)) : walk(target, start, options.guideY, upward); // prettier-ignore
+  const toGuide = options.guideY < 0 ? turnedOn(walk(target, turnedOn(start), -options.guideY, upward)) : walk(target, start, options.guideY, upward); // prettier-ignore
   const middle = side(toGuide);
   const guide: WalkOptions = {
     step: grid.dx / 2,
@@ -91,11 +91,11 @@ function spread(
     last = { walker: go(last.walker, placeOf(i) - last.at), at: placeOf(i) };
     made[i] = last.walker;
   }
-  last = { walker: turned(middle), at: zero };
+  last = { walker: turnedOn(middle), at: zero };
   for (let i = count - 1; i >= 0; i--) {
     if (placeOf(i) >= zero) continue;
     last = { walker: go(last.walker, last.at - placeOf(i)), at: placeOf(i) };
-    made[i] = turned(last.walker);
+    made[i] = turnedOn(last.walker);
   }
   return made;
 }

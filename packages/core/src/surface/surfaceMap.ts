@@ -1,7 +1,7 @@
 import { movedBox, plus, type Box3, type Vec3 } from '../math/index.ts';
 import { sightOf, type Hold } from './anchor.ts';
 import { layFromDirection, underFront } from './fromDirection.ts';
-import { drapeHold, layDraped, levelOver, type Drape, type Level } from './draped.ts';
+import { drapeHold, layDraped, levelOver, type Drape, type DrapeLevel } from './draped.ts';
 import { layFlat } from './flat.ts';
 import { layRound, type Guide } from './layRound.ts';
 import { smoothNormals } from './smoothNormals.ts';
@@ -56,7 +56,7 @@ export interface SurfaceMap {
   /** on the very surface */
   exact(x: number, y: number, baseline: number): Spot;
   /** what stands higher ends level */
-  level?: Level;
+  level?: DrapeLevel;
   /** how far the two lie apart at most, where it was looked at; mm */
   apart(): number;
 }

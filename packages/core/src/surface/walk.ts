@@ -13,7 +13,7 @@ export interface Walker {
 }
 
 /** The other way round. */
-export const turned = (walker: Walker): Walker => ({ ...walker, way: walker.way.map((v) => 0 - v) as Vec3 });
+export const turnedOn = (walker: Walker): Walker => ({ ...walker, way: walker.way.map((v) => 0 - v) as Vec3 });
 
 export interface WalkOptions {
   /** mm */

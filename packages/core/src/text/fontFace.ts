@@ -34,7 +34,7 @@ export interface ShapedGlyph {
   offsetY: number;
 }
 
-export interface ShapeOptions {
+export interface TextShapeOptions {
   direction: 'ltr' | 'rtl';
   /** ISO 15924; undefined: guessed */
   script?: string;
@@ -53,7 +53,7 @@ export interface FontFace {
   has(codePoint: number): boolean;
   /** whether its substitutions know an OpenType feature */
   hasFeature(tag: string): boolean;
-  shape(text: string, options: ShapeOptions): ShapedGlyph[];
+  shape(text: string, options: TextShapeOptions): ShapedGlyph[];
   curves(glyph: number): CurveTable;
 }
 
@@ -136,7 +136,7 @@ class OpenFont implements FontFace {
     return this.curves(glyph).degree.length > 0;
   }
 
-  shape(text: string, options: ShapeOptions): ShapedGlyph[] {
+  shape(text: string, options: TextShapeOptions): ShapedGlyph[] {
     const hb = this.#hb;
     const buffer = new hb.Buffer();
     buffer.setClusterLevel(hb.ClusterLevel.MONOTONE_GRAPHEMES);

@@ -1,4 +1,4 @@
-import { CurveBuilder, transformCurves, type CurveTable, type Form } from '../outline/index.ts';
+import { CurveBuilder, transformCurves, type CurveTable, type CurveForm } from '../outline/index.ts';
 import type { FontFace } from './fontFace.ts';
 import type { PlacedGlyph } from './letters.ts';
 import { BOX_GLYPH, boxWidth } from './shapeLine.ts';
@@ -18,7 +18,7 @@ export function glyphCurves(face: FontFace, glyph: number): CurveTable {
 /** A letter's glyph about the letter's origin after its form: curves in `mm`, and where their own origin lies, mm. */
 export function formedGlyph(
   { face, glyph, x, y }: PlacedGlyph,
-  [a, b, c, d]: Form,
+  [a, b, c, d]: CurveForm,
   emMm: number,
 ): { curves: CurveTable; x: number; y: number } {
   const scale = emMm / face.metrics.unitsPerEm;

@@ -8,7 +8,7 @@ export { describeFont, familiesOf, fontAxes, rangesText } from './describeFont.t
 export type { FontDescription } from './describeFont.ts';
 export { featuresText, parseFeatures } from './featureList.ts';
 export { openFont } from './fontFace.ts';
-export type { FontFace, FontMetrics, FontSource, Kernels, ShapedGlyph, ShapeOptions } from './fontFace.ts';
+export type { FontFace, FontMetrics, FontSource, Kernels, ShapedGlyph, TextShapeOptions } from './fontFace.ts';
 export { formedGlyph, glyphCurves } from './glyphCurves.ts';
 export { splitGraphemes } from './graphemes.ts';
 export type { Grapheme } from './graphemes.ts';

@@ -1,5 +1,5 @@
 import { cos, PI, sin } from '../math/index.ts';
-import { curveBounds, type CurveBox, type Form } from '../outline/index.ts';
+import { curveBounds, type CurveBox, type CurveForm } from '../outline/index.ts';
 import type { FontFace } from './fontFace.ts';
 import type { Fit, FontSet, Layout, LayoutOptions, Letter } from './letters.ts';
 import { formedGlyph } from './glyphCurves.ts';
@@ -207,7 +207,7 @@ function placesOf(row: readonly ShapedLetter[], y: number, { options, emMm, metr
 const capMm = ({ heightPercent }: LayoutOptions, emMm: number, metrics: FontFace['metrics']): number =>
   ((metrics.capHeight * emMm) / metrics.unitsPerEm) * (heightPercent / 100);
 
-function formOf({ widthPercent, heightPercent, slantDegrees }: LayoutOptions): Form {
+function formOf({ widthPercent, heightPercent, slantDegrees }: LayoutOptions): CurveForm {
   const high = heightPercent / 100;
   const angle = (slantDegrees * PI) / 180;
   return [widthPercent / 100, (sin(angle) / cos(angle)) * high, 0, high];

@@ -1,4 +1,4 @@
-import type { Form, KnotCurve, VertexRing } from '../outline/index.ts';
+import type { CurveForm, KnotCurve, VertexRing } from '../outline/index.ts';
 import type { FontFace } from './fontFace.ts';
 import type { Grapheme } from './graphemes.ts';
 
@@ -116,7 +116,7 @@ export interface Letter {
   /** along the baseline, mm */
   advance: number;
   /** how its drawing is stretched, leant and turned about the origin */
-  form: Form;
+  form: CurveForm;
   /** of the baseline under it, radians counter-clockwise */
   turn: number;
   isRightToLeft: boolean;

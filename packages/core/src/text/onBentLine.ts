@@ -1,4 +1,4 @@
-import type { Form } from '../outline/index.ts';
+import type { CurveForm } from '../outline/index.ts';
 import type { Letter } from './letters.ts';
 
 export type Place = Pick<Letter, 'x' | 'y' | 'form' | 'turn'>;
@@ -7,7 +7,7 @@ export type Place = Pick<Letter, 'x' | 'y' | 'form' | 'turn'>;
 const STEEPEST = 3;
 
 /** Where a bent line carries the middle of a letter, and which way it runs there: along the reading, of length 1. */
-export interface Spot {
+export interface LineSpot {
   middle: readonly [number, number];
   along: readonly [number, number];
   /** of the line there, radians counter-clockwise */
@@ -16,9 +16,9 @@ export interface Spot {
 
 /** A letter of a width on a bent line: turned with it, or standing upright and sheared along it. */
 export function placeOn(
-  { middle: [x, y], along: [ax, ay], turn }: Spot,
+  { middle: [x, y], along: [ax, ay], turn }: LineSpot,
   width: number,
-  { letters, form }: { letters: 'turned' | 'sheared'; form: Form },
+  { letters, form }: { letters: 'turned' | 'sheared'; form: CurveForm },
 ): Place {
   if (letters === 'sheared') {
     const slope = Math.max(-STEEPEST, Math.min(STEEPEST, ay / (ax === 0 ? 1e-9 : ax)));
@@ -28,7 +28,7 @@ export function placeOn(
 }
 
 /** First b, then a. */
-const product = (a: Form, b: Form): Form => [
+const product = (a: CurveForm, b: CurveForm): CurveForm => [
   a[0] * b[0] + a[1] * b[2],
   a[0] * b[1] + a[1] * b[3],
   a[2] * b[0] + a[3] * b[2],

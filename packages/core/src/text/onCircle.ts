@@ -1,7 +1,7 @@
 import { cos, PI, sin } from '../math/index.ts';
-import type { Form } from '../outline/index.ts';
+import type { CurveForm } from '../outline/index.ts';
 import type { CircleLine } from './letters.ts';
-import { placeOn, type Place, type Spot } from './onBentLine.ts';
+import { placeOn, type Place, type LineSpot } from './onBentLine.ts';
 import type { ShapedLetter } from './shapeLine.ts';
 
 interface CircleRow {
@@ -18,7 +18,7 @@ export interface CircleOptions {
   /** height of capitals, mm */
   capMm: number;
   /** what every letter has before it is turned */
-  form: Form;
+  form: CurveForm;
   /** part of every advance, mm */
   trackingMm: number;
 }
@@ -60,7 +60,7 @@ function baselineRadius(y: number, { circle, capMm }: CircleOptions): number {
 function placeAt(angle: number, radius: number, own: number, { circle, form }: CircleOptions): Place {
   const [s, c] = [sin(angle), cos(angle)];
   const isClockwise = circle.direction === 'clockwise';
-  const spot: Spot = {
+  const spot: LineSpot = {
     middle: [radius * s, radius * c],
     along: isClockwise ? [c, -s] : [-c, s],
     turn: isClockwise ? -angle : PI - angle,

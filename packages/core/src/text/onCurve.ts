@@ -5,11 +5,11 @@ import {
   polyline,
   tangentAlong,
   type CurveTable,
-  type Form,
+  type CurveForm,
   type KnotCurve,
 } from '../outline/index.ts';
 import type { CurveLine } from './letters.ts';
-import { placeOn, type Place, type Spot } from './onBentLine.ts';
+import { placeOn, type Place, type LineSpot } from './onBentLine.ts';
 import type { ShapedLetter } from './shapeLine.ts';
 
 interface CurveRow {
@@ -24,7 +24,7 @@ export interface CurveOptions {
   line: CurveLine;
   align: 'left' | 'center' | 'right' | 'justify';
   /** what every letter has before it is turned */
-  form: Form;
+  form: CurveForm;
   /** part of every advance, mm */
   trackingMm: number;
 }
@@ -85,7 +85,7 @@ class MeasuredCurve {
     this.length = this.#reach[this.#reach.length - 1];
   }
 
-  at(distance: number): Spot {
+  at(distance: number): LineSpot {
     if (!(this.length > 0)) return { middle: [distance, 0], along: [1, 0], turn: 0 };
     const rounds = this.#closed ? Math.floor(distance / this.length) : 0;
     const inside = distance - rounds * this.length;

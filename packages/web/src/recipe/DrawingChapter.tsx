@@ -1,4 +1,4 @@
-import { coloursOf, type DrawingShape, drawingSize, PATHS, SHAPES, type Fields } from '@fictile/core';
+import { coloursOf, type DrawingShape, drawingSize, PATHS, DRAWN_SHAPES, type Fields } from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
 import { choicesOf, ChoiceValue, Sentence, Swatch } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -69,7 +69,7 @@ function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, p
   const t = texts.drawing;
   type Lengths = Partial<Record<'widthMm' | 'heightMm' | 'radiusMm' | 'cornerMm', number>>;
   const own: Lengths = shape;
-  const fields: Fields = SHAPES[shape.kind];
+  const fields: Fields = DRAWN_SHAPES[shape.kind];
   const mm = (field: keyof Lengths, label: string) =>
     field in fields && number(field, fields[field], { label, value: own[field] ?? 0 }, (next, key) => put({ [field]: next }, key)); // prettier-ignore
   const count = (field: 'sides' | 'points', value: number, unit: string) =>
@@ -81,7 +81,7 @@ function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, p
     radius: mm('radiusMm', t.radius),
     sides: shape.kind === 'polygon' ? count('sides', shape.sides, t.sides) : null,
     points: shape.kind === 'star' ? count('points', shape.points, t.points) : null,
-    inner: shape.kind === 'star' ? number('inner', SHAPES.star.innerPercent, { label: t.inner, value: shape.innerPercent }, (innerPercent, key) => put({ innerPercent }, key)) : null,
+    inner: shape.kind === 'star' ? number('inner', DRAWN_SHAPES.star.innerPercent, { label: t.inner, value: shape.innerPercent }, (innerPercent, key) => put({ innerPercent }, key)) : null,
   }; // prettier-ignore
 }
 

@@ -2,27 +2,27 @@ import type { AskedSection } from '@fictile/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { texts } from '../words/index.ts';
 import { frameOf, HIGH, WIDE, type Frame } from './frame.ts';
-import type { Knob, Place, SectionPart } from './knobs.ts';
+import type { SectionKnob, SectionPlace, SectionPart } from './knobs.ts';
 import classes from './Section.module.css';
 
-export interface DrawingProps {
+export interface SectionDrawingProps {
   section: AskedSection;
   part: SectionPart;
-  knobs: readonly Knob[];
+  knobs: readonly SectionKnob[];
   /** the point that is looked at, among the part's */
   point: number | undefined;
   onPoint: (index: number) => void;
   /** a drag or a row of key presses begins */
   begin: () => void;
-  move: (knob: Knob, to: Place) => void;
+  move: (knob: SectionKnob, to: SectionPlace) => void;
   turn: (index: number) => void;
   drop: (index: number) => void;
   /** on the line; undefined where nothing is drawn */
-  add: ((at: Place) => void) | undefined;
+  add: ((at: SectionPlace) => void) | undefined;
 }
 
 /** The clay cut open, its rim of the part at work drawn stronger, with what can be taken hold of. */
-export function SectionDrawing(props: DrawingProps) {
+export function SectionDrawing(props: SectionDrawingProps) {
   const { section, part, add } = props;
   const [held, setHeld] = useState<Frame>();
   const frame = held ?? frameOf(section, part);
@@ -65,7 +65,7 @@ export function SectionDrawing(props: DrawingProps) {
 }
 
 /** Rows of the part at work, its far end too. */
-function ownLine({ rows, frames }: AskedSection, part: SectionPart): Place[] {
+function ownLine({ rows, frames }: AskedSection, part: SectionPart): SectionPlace[] {
   const name = { front: 'frontEdge', side: 'wall', back: 'backEdge' }[part];
   const own = rows.filter((row, i) => row.part === name || (i > 0 && rows[i - 1].part === name));
   const { inMm, downMm } = frames[part];
@@ -73,14 +73,14 @@ function ownLine({ rows, frames }: AskedSection, part: SectionPart): Place[] {
 }
 
 /** Where the pointer is, in the section's own mm. */
-function placeIn(frame: Frame, event: PointerEvent<SVGElement>): Place {
+function placeIn(frame: Frame, event: PointerEvent<SVGElement>): SectionPlace {
   const svg = event.currentTarget.ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
   const box = svg.getBoundingClientRect();
   return frame.toMm(((event.clientX - box.left) * WIDE) / box.width, ((event.clientY - box.top) * HIGH) / box.height);
 }
 
-interface KnobProps extends DrawingProps {
-  knob: Knob;
+interface KnobProps extends SectionDrawingProps {
+  knob: SectionKnob;
   frame: Frame;
   /** the drawing stays as it is while something is dragged */
   onHold: (frame: Frame | undefined) => void;
@@ -150,7 +150,7 @@ function KnobMark({ knob, frame, point, onPoint, begin, move, turn, drop, onHold
   );
 }
 
-function nameOf(knob: Knob): string {
+function nameOf(knob: SectionKnob): string {
   const t = texts.section;
   if (knob.kind !== 'point') return t.knob[knob.kind](t.mm(knob.kind === 'foot' ? knob.downMm : knob.inMm));
   return t.knob.point(knob.index + 1, t.mm(knob.inMm), t.mm(knob.downMm), t.hows[knob.smooth ? 'smooth' : 'corner']);

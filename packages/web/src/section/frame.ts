@@ -1,5 +1,5 @@
 import type { AskedSection } from '@fictile/core';
-import type { Place, SectionPart } from './knobs.ts';
+import type { SectionPlace, SectionPart } from './knobs.ts';
 
 export const WIDE = 300;
 export const HIGH = 176;
@@ -9,8 +9,8 @@ const ROOM = { left: 74, right: 46, top: 22, bottom: 24 };
 /** The part of the section that is shown, and where on the drawing. */
 export interface Frame {
   pixelsAMm: number;
-  toPixels: (place: Place) => [x: number, y: number];
-  toMm: (x: number, y: number) => Place;
+  toPixels: (place: SectionPlace) => [x: number, y: number];
+  toMm: (x: number, y: number) => SectionPlace;
 }
 
 interface Box {
@@ -43,7 +43,7 @@ export function frameOf({ rows, frames }: AskedSection, part: SectionPart): Fram
 
 const spanOf = ([from, to]: [number, number]): number => Math.max(to - from, 1e-6);
 
-function boxOf(places: readonly Place[]): Box {
+function boxOf(places: readonly SectionPlace[]): Box {
   const ins = places.map((p) => p.inMm);
   const downs = places.map((p) => p.downMm);
   return { in: [Math.min(...ins), Math.max(...ins)], down: [Math.min(...downs), Math.max(...downs)] };

@@ -7,7 +7,7 @@ import {
   partAtWork,
   pointAdded,
   pointDropped,
-  type Knob,
+  type SectionKnob,
   type SectionPart,
 } from './knobs.ts';
 
@@ -20,8 +20,8 @@ function pieceWith(solid: Partial<Piece['body']['solid']>): Piece {
   return { ...piece, body: { ...piece.body, solid: { ...piece.body.solid, depthMm: 20, ...solid } } };
 }
 const section = (piece: Piece): AskedSection => sectionOf(piece) as AskedSection;
-const knobs = (piece: Piece, part: SectionPart): Knob[] => knobsOf(piece, section(piece), part);
-const kinds = (all: readonly Knob[]): string[] => all.map((knob) => knob.kind);
+const knobs = (piece: Piece, part: SectionPart): SectionKnob[] => knobsOf(piece, section(piece), part);
+const kinds = (all: readonly SectionKnob[]): string[] => all.map((knob) => knob.kind);
 
 describe('knobs', () => {
   test('stand at both ends of an edge and at each point that is drawn, in mm', () => {
@@ -47,8 +47,8 @@ describe('a knob that is moved', () => {
     back: edge({}),
     side: side({ kind: 'v' }),
   });
-  const moved = (part: SectionPart, kind: Knob['kind'], inMm: number, downMm: number) => {
-    const knob = knobs(piece, part).find((k) => k.kind === kind) as Knob;
+  const moved = (part: SectionPart, kind: SectionKnob['kind'], inMm: number, downMm: number) => {
+    const knob = knobs(piece, part).find((k) => k.kind === kind) as SectionKnob;
     return knobMoved(piece, section(piece), knob, { inMm, downMm });
   };
 

@@ -12,7 +12,7 @@ export type SectionPart = 'front' | 'side' | 'back';
 export const SECTION_PARTS: readonly SectionPart[] = ['front', 'side', 'back'];
 
 /** Mm in from the outline and down from the front. */
-export interface Place {
+export interface SectionPlace {
   inMm: number;
   downMm: number;
 }
@@ -20,7 +20,7 @@ export interface Place {
 type Points = Edge['points'];
 
 /** Something on the section to take hold of: the ends of an edge, the depth of a side, a point that was drawn. */
-export interface Knob extends Place {
+export interface SectionKnob extends SectionPlace {
   part: SectionPart;
   kind: 'rim' | 'foot' | 'amount' | 'point';
   /** of a point, among its part's */
@@ -38,20 +38,20 @@ export const partAtWork = ({ body }: Piece, part: SectionPart): SectionPart =>
 /** The edge or side that a part is. */
 export const shapeOf = (piece: Piece, part: SectionPart): Edge | Side => piece.body.solid[partAtWork(piece, part)];
 
-const placeOf = (frame: PartFrame, inward: number, down: number): Place => ({
+const placeOf = (frame: PartFrame, inward: number, down: number): SectionPlace => ({
   inMm: frame.inMm + frame.wideMm * inward,
   downMm: frame.downMm + frame.longMm * down,
 });
 
-export function knobsOf(piece: Piece, { frames }: AskedSection, part: SectionPart): Knob[] {
+export function knobsOf(piece: Piece, { frames }: AskedSection, part: SectionPart): SectionKnob[] {
   const frame = frames[part];
   const shape = shapeOf(piece, part);
-  const knob = (kind: Knob['kind'], inward: number, down: number): Knob => ({
+  const knob = (kind: SectionKnob['kind'], inward: number, down: number): SectionKnob => ({
     ...{ part, kind, index: -1, smooth: false },
     ...placeOf(frame, inward, down),
   });
   const points = shape.kind === 'drawn' ? shape.points : [];
-  const drawn = points.map((p, index): Knob => ({ ...knob('point', p.in, p.down), index, smooth: p.smooth }));
+  const drawn = points.map((p, index): SectionKnob => ({ ...knob('point', p.in, p.down), index, smooth: p.smooth }));
   if (part === 'side') return shape.kind === 'waist' || shape.kind === 'v' ? [knob('amount', 1, 0.5)] : drawn;
   // a wire's section is as large as its thickness says
   if (!isLettering(piece) || piece.source.contour.kind === 'wire') return drawn;
@@ -59,7 +59,12 @@ export function knobsOf(piece: Piece, { frames }: AskedSection, part: SectionPar
 }
 
 /** What a knob that is put to a place changes; undefined where nothing can follow. */
-export function knobMoved(piece: Piece, { frames }: AskedSection, knob: Knob, to: Place): Change | undefined {
+export function knobMoved(
+  piece: Piece,
+  { frames }: AskedSection,
+  knob: SectionKnob,
+  to: SectionPlace,
+): Change | undefined {
   const part = partAtWork(piece, knob.part);
   const frame = frames[knob.part];
   if (knob.kind === 'point') return pointMoved(piece, part, knob.index, sharesAt(frame, to));
@@ -85,7 +90,7 @@ export interface Shares {
 const hundredths = (value: number): number => Math.round(value * 100) / 100 + 0;
 
 /** A part without width keeps its points' own. */
-export const sharesAt = (frame: PartFrame, { inMm, downMm }: Place): Partial<Shares> => ({
+export const sharesAt = (frame: PartFrame, { inMm, downMm }: SectionPlace): Partial<Shares> => ({
   ...(frame.wideMm > 0 ? { in: hundredths((inMm - frame.inMm) / frame.wideMm) } : {}),
   ...(frame.longMm !== 0 ? { down: hundredths((downMm - frame.downMm) / frame.longMm) } : {}),
 });

@@ -51,8 +51,8 @@ const bytesOf = async (file: File): Promise<Uint8Array> => new Uint8Array(await 
 const isDrawing = ({ type }: File): boolean => DRAWINGS.split(',').includes(type);
 
 /** What browsers show, and an outline can be found in. */
-export const PICTURES = 'image/png,image/jpeg,image/webp,image/gif,image/bmp,image/avif';
-const isPicture = ({ type }: File): boolean => PICTURES.split(',').includes(type);
+export const PICTURE_FILES = 'image/png,image/jpeg,image/webp,image/gif,image/bmp,image/avif';
+const isPicture = ({ type }: File): boolean => PICTURE_FILES.split(',').includes(type);
 
 async function pictureOf(file: File): Promise<ChosenPicture | undefined> {
   const shades = await shadesOf(file);
@@ -96,7 +96,7 @@ export function useDrawings(bench: DrawingsBench): Drawings {
     setWaiting(waiting.slice(1));
     putIn(latest.current, waiting[0]);
   }, [isStill, waiting]);
-  const dialog = useFileDialog({ accept: `${DRAWINGS},${PICTURES}`, multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) }); // prettier-ignore
+  const dialog = useFileDialog({ accept: `${DRAWINGS},${PICTURE_FILES}`, multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) }); // prettier-ignore
   useEffect(() => {
     const onPaste = (event: ClipboardEvent): void => {
       if (isTyping(event.target)) return;

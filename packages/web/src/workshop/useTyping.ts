@@ -4,7 +4,7 @@ import type { ProjectStore } from '../store/index.ts';
 import type { CaretPlace, Typing } from '../viewport/index.ts';
 
 /** Letters that were selected last, by their graphemes' ids, or colours of a drawing; they stay picked when the typing ends. */
-export interface Picked {
+export interface PickedLetters {
   pieceId: string;
   ids: readonly number[];
 }
@@ -12,7 +12,7 @@ export interface Picked {
 /** Typing on the letters: which piece, where the caret stands, how it begins and ends, and which letters were picked with it. */
 export interface TypingState {
   now: Typing | undefined;
-  picked: Picked | undefined;
+  picked: PickedLetters | undefined;
   start: (pieceId: string) => void;
   place: (place: CaretPlace) => void;
   end: () => void;
@@ -23,7 +23,7 @@ export interface TypingState {
 
 export function useTyping(store: ProjectStore, choose: (pieceId: string) => void): TypingState {
   const [now, setNow] = useState<Typing>();
-  const [picked, setPicked] = useState<Picked>();
+  const [picked, setPicked] = useState<PickedLetters>();
   const { pieces } = store.project;
   // what was taken out of the words meanwhile is picked no more
   const left = useMemo(() => {

@@ -142,7 +142,7 @@ const size = (usual: number) => length(0.01, 100_000, { usual, moves: 'no' });
 const corners = (usual: number) => count(3, 200, { usual });
 
 /** Shapes that are drawn here, each about 80 mm across; beside them there are paths of files. */
-export const SHAPES = {
+export const DRAWN_SHAPES = {
   rectangle: { widthMm: size(80), heightMm: size(50), cornerMm: extent(6, { moves: 'no' }) },
   ellipse: { widthMm: size(80), heightMm: size(80) },
   polygon: { sides: corners(6), radiusMm: size(40) },

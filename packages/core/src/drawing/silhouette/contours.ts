@@ -6,7 +6,7 @@ export interface Shades {
 }
 
 /** x and y one after the other, pixels; closed. */
-export type Contour = Float64Array;
+export type PixelContour = Float64Array;
 
 /** The four sides of a cell between four middles of pixels: where a contour can leave it. */
 const [TOP, RIGHT, BOTTOM, LEFT] = [0, 1, 2, 3];
@@ -35,7 +35,7 @@ const WAYS: readonly (readonly (readonly [number, number])[])[] = [
  * middles of pixels. Around the picture it is light, so all are closed. Of two ways through a saddle the one is taken
  * that keeps dark places apart.
  */
-export function contours(shades: Shades, level: number): Contour[] {
+export function contours(shades: Shades, level: number): PixelContour[] {
   const { width, height } = shades;
   const across = width + 1;
   const lightAt = (x: number, y: number): number =>

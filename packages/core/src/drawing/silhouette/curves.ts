@@ -1,11 +1,11 @@
 import { fitCubic } from 'fit-curve';
 import { cos, PI } from '../../math/index.ts';
 import type { Pen } from '../../outline/index.ts';
-import type { Contour } from './contours.ts';
+import type { PixelContour } from './contours.ts';
 
 type Point = [number, number];
 
-export interface CurveOptions {
+export interface FitOptions {
   /** directions that change by more within a few pixels make a corner, degrees */
   cornerDegrees: number;
   /** how far a curve may lie from the contour, pixels */
@@ -24,7 +24,7 @@ const STRETCHES = 4;
  * digitized curves", Graphics Gems 1990, from the package fit-curve). Softening has rounded the corners: where two
  * straight sides meet they are sharp again.
  */
-export function drawContour(contour: Contour, { cornerDegrees, strayPx }: CurveOptions, pen: Pen): void {
+export function drawContour(contour: PixelContour, { cornerDegrees, strayPx }: FitOptions, pen: Pen): void {
   const points = distinct(contour);
   if (points.length < 3) return;
   const corners = cornersOf(points, cos((cornerDegrees * PI) / 180));
@@ -54,7 +54,7 @@ export function drawContour(contour: Contour, { cornerDegrees, strayPx }: CurveO
   pen.close();
 }
 
-function distinct(contour: Contour): Point[] {
+function distinct(contour: PixelContour): Point[] {
   const points = Array.from({ length: contour.length / 2 }, (_, i): Point => [contour[2 * i], contour[2 * i + 1]]);
   return points.filter((at, i) => distance(at, points[(i + points.length - 1) % points.length]) > 0);
 }

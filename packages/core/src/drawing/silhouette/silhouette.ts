@@ -2,7 +2,7 @@ import { fail, LIMITS, ok, type Result } from '../../base/index.ts';
 import { angle, count, flag, share, usualOf, type ValuesOf } from '../../fields/index.ts';
 import { PathWriter } from '../pathText.ts';
 import { readSvg, type ReadDrawing } from '../svg/readSvg.ts';
-import { blurred, contours, type Contour, type Shades } from './contours.ts';
+import { blurred, contours, type PixelContour, type Shades } from './contours.ts';
 import { drawContour } from './curves.ts';
 
 /** What of a picture is ink, and how its outline runs. */
@@ -49,7 +49,7 @@ export function silhouette(shades: Shades, options: SilhouetteOptions): Result<R
 const INK = 'ink';
 
 /** Square pixels, whichever way it runs. */
-function areaOf(contour: Contour): number {
+function areaOf(contour: PixelContour): number {
   let sum = 0;
   for (let i = 0; i < contour.length; i += 2) {
     const j = (i + 2) % contour.length;

@@ -10,7 +10,7 @@ const UNITS: Readonly<Record<string, number>> = {
 export const numbersOf = (text: string): number[] => (text.match(NUMBER) ?? []).map(Number);
 
 /** A length in user units; percent are of `whole`. Undefined: none. */
-export function lengthOf(text: string | undefined, whole: number): number | undefined {
+export function svgLength(text: string | undefined, whole: number): number | undefined {
   const match = /^([-+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[-+]?\d+)?)\s*(%|[a-z]{0,9})$/i.exec((text ?? '').trim());
   if (!match) return undefined;
   const value = Number(match[1]);

@@ -1,6 +1,6 @@
 import type { Pen } from '../../outline/index.ts';
 import { drawEllipse, drawRectangle } from '../shapes.ts';
-import { lengthOf, numbersOf } from './numbers.ts';
+import { svgLength, numbersOf } from './numbers.ts';
 import { drawPathData } from './pathData.ts';
 import type { SvgNode } from './xmlTree.ts';
 import type { Viewport } from './viewports.ts';
@@ -12,7 +12,7 @@ export type DrawShape = (node: SvgNode, pen: Pen, room: Viewport) => boolean;
 function lengths({ attributes }: SvgNode, { width, height }: Viewport) {
   const diagonal = Math.sqrt((width * width + height * height) / 2);
   const of = (whole: number) => (name: string) =>
-    attributes[name] === undefined ? 0 : (lengthOf(attributes[name], whole) ?? NaN);
+    attributes[name] === undefined ? 0 : (svgLength(attributes[name], whole) ?? NaN);
   return { x: of(width), y: of(height), r: of(diagonal) };
 }
 

@@ -1,6 +1,6 @@
 import { colord, extend } from 'colord';
 import namesPlugin from 'colord/plugins/names';
-import { lengthOf, numbersOf } from './numbers.ts';
+import { svgLength, numbersOf } from './numbers.ts';
 import type { Style } from './styles.ts';
 
 extend([namesPlugin]);
@@ -37,14 +37,14 @@ export function solid(value: string, style: Style): string | undefined {
   return parsed.alpha(1).toHex();
 }
 
-const isZero = (alpha: string | undefined): boolean => alpha !== undefined && lengthOf(alpha, 1) === 0;
+const isZero = (alpha: string | undefined): boolean => alpha !== undefined && svgLength(alpha, 1) === 0;
 
 const oneOf = <T extends string>(value: string | undefined, all: readonly T[], usual: T): T =>
   all.find((one) => one === value?.trim()) ?? usual;
 
 /** A stroke's form, in user units; undefined where it has no width or no sense. */
 export function strokeOf(style: Style, diagonal: number) {
-  const width = lengthOf(style['stroke-width'] ?? '1', diagonal) ?? NaN;
+  const width = svgLength(style['stroke-width'] ?? '1', diagonal) ?? NaN;
   if (!(width > 0) || !Number.isFinite(width)) return undefined;
   const dashes = style['stroke-dasharray'] === undefined ? [] : numbersOf(style['stroke-dasharray']);
   const isDashed = dashes.length <= 64 && dashes.every((d) => Number.isFinite(d) && d >= 0);
@@ -56,7 +56,7 @@ export function strokeOf(style: Style, diagonal: number) {
     cap: oneOf(style['stroke-linecap'], ['butt', 'round', 'square'], 'butt'),
     miterLimit: miterLimit >= 1 && Number.isFinite(miterLimit) ? miterLimit : 4,
     dashes: isDashed ? dashes : [],
-    dashOffset: lengthOf(style['stroke-dashoffset'], diagonal) ?? 0,
+    dashOffset: svgLength(style['stroke-dashoffset'], diagonal) ?? 0,
   };
 }
 

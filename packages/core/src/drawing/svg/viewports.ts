@@ -1,5 +1,5 @@
 import { type Matrix } from './matrices.ts';
-import { lengthOf, numbersOf } from './numbers.ts';
+import { svgLength, numbersOf } from './numbers.ts';
 import type { SvgNode } from './xmlTree.ts';
 
 export interface Viewport {
@@ -26,10 +26,10 @@ export function viewportOf({ attributes }: SvgNode, outer: Viewport | undefined)
   const view = numbersOf(attributes.viewBox ?? '');
   const box = view.length === 4 && view[2] > 0 && view[3] > 0 ? view : undefined;
   const room = outer ?? { width: box?.[2] ?? USUAL.width, height: box?.[3] ?? USUAL.height };
-  const named = [lengthOf(attributes.width, room.width), lengthOf(attributes.height, room.height)] as const;
+  const named = [svgLength(attributes.width, room.width), svgLength(attributes.height, room.height)] as const;
   const [width, height] = outer || !box ? [named[0] ?? room.width, named[1] ?? room.height] : rootSize(named, box);
-  const x = outer ? (lengthOf(attributes.x, room.width) ?? 0) : 0;
-  const y = outer ? (lengthOf(attributes.y, room.height) ?? 0) : 0;
+  const x = outer ? (svgLength(attributes.x, room.width) ?? 0) : 0;
+  const y = outer ? (svgLength(attributes.y, room.height) ?? 0) : 0;
   if (!box) return { matrix: [1, 0, 0, 1, x, y], inner: { width, height } };
   const [minX, minY, boxWidth, boxHeight] = box;
   const [sx, sy] = [width / boxWidth, height / boxHeight];

@@ -1,7 +1,7 @@
 import { cos, lengthOf, PI } from '../../math/index.ts';
 import { crosses } from './crossing.ts';
 import { innerBall } from './innerBall.ts';
-import { normalAt, turnAt, type RingLine, type RingPlace } from './ringLine.ts';
+import { ringNormal, turnAt, type RingLine, type RingPlace } from './ringLine.ts';
 import { CORNER_COSINE } from './cornerCosine.ts';
 import type { SoftCorner } from './softCorners.ts';
 import { direction, Stations, type Chord, type Station } from './stations.ts';
@@ -62,7 +62,7 @@ function cornerCandidates(line: RingLine, { stations }: Stations): Candidate[] {
       { nx: b.x, ny: b.y },
       { nx: a.x, ny: a.y },
     ];
-    const middle = normalAt(line, i);
+    const middle = ringNormal(line, i);
     const both = turn.cosine < cosine(50) ? [before, after] : [{ nx: middle.x, ny: middle.y }];
     // the steps round a sharp corner are no sides
     const normals = fan === 'start' ? [before] : fan === 'end' ? [after] : both;
@@ -81,7 +81,7 @@ function curveCandidates(line: RingLine): Candidate[] {
     const rank =
       passes(ax, bx) || passes(ay, by) ? 1 : passes(ax - ay, bx - by) || passes(ax + ay, bx + by) ? 2 : undefined;
     if (rank === undefined) continue;
-    const { x: nx, y: ny } = normalAt(line, i);
+    const { x: nx, y: ny } = ringNormal(line, i);
     found.push(...candidate(line, i, { nx, ny, rank }));
   }
   return found;
@@ -153,7 +153,7 @@ class Judge {
       if (this.#found.directionsAt(end).some((d) => d.x * way.x + d.y * way.y > FROM_CHORD)) return false;
       if (station.isCorner) return leavesCorner(station, way);
     }
-    const normal = along === 0 ? normalAt(line, i) : { x: line.nx[i], y: line.ny[i] };
+    const normal = along === 0 ? ringNormal(line, i) : { x: line.nx[i], y: line.ny[i] };
     return normal.x * way.x + normal.y * way.y >= FROM_NORMAL;
   }
 

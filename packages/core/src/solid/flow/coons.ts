@@ -1,4 +1,4 @@
-import type { Patch } from './patch.ts';
+import type { FlowPatch } from './patch.ts';
 
 /**
  * The four sides of a block as rows of point numbers: bottom and top from left to right, left and right from bottom to top; opposite rows are equally long and share
@@ -12,7 +12,7 @@ export interface FourSides {
 }
 
 /** Fills a four-sided block with rows and columns of quads, its inner points by transfinite interpolation (Gordon and Hall 1973). */
-export function fillFourSides(patch: Patch, { bottom, right, top, left }: FourSides): void {
+export function fillFourSides(patch: FlowPatch, { bottom, right, top, left }: FourSides): void {
   const { x, y, quads } = patch;
   const [n, m] = [bottom.length - 1, left.length - 1];
   const us = shares(patch, bottom, top);
@@ -43,7 +43,7 @@ export function fillFourSides(patch: Patch, { bottom, right, top, left }: FourSi
 }
 
 /** Shares of length at the marks of two opposite rows, one row after the other. */
-function shares({ x, y }: Patch, one: readonly number[], other: readonly number[]): number[] {
+function shares({ x, y }: FlowPatch, one: readonly number[], other: readonly number[]): number[] {
   return [one, other].flatMap((row) => {
     const at = [0];
     for (let i = 1; i < row.length; i++) {
@@ -56,7 +56,7 @@ function shares({ x, y }: Patch, one: readonly number[], other: readonly number[
 }
 
 /** Points numbers of straight steps from one point to another, both ends included. */
-export function straightRow({ x, y }: Patch, from: number, to: number, count: number): number[] {
+export function straightRow({ x, y }: FlowPatch, from: number, to: number, count: number): number[] {
   const row = [from];
   for (let i = 1; i < count; i++) {
     x.push(x[from] + ((x[to] - x[from]) * i) / count);

@@ -1,7 +1,7 @@
 import { fillBlock } from './fillBlock.ts';
 import { generalFill } from './generalFill.ts';
 import { pairTriangles } from './pairTriangles.ts';
-import { evenness, scaledJacobian, worstJacobian, type Patch } from './patch.ts';
+import { evenness, scaledJacobian, worstJacobian, type FlowPatch } from './patch.ts';
 import { smooth } from './smooth.ts';
 import { fillByCorners, fillDisc, longCore } from './templates.ts';
 
@@ -23,10 +23,10 @@ function cutPolygon(corners: readonly (readonly [number, number])[], counts: rea
 const regular = (n: number): [number, number][] =>
   Array.from({ length: n }, (_, i) => [Math.cos((2 * Math.PI * i) / n), Math.sin((2 * Math.PI * i) / n)]);
 
-const quadCount = (patch: Patch | undefined): number => (patch ? patch.quads.length / 4 : 0);
+const quadCount = (patch: FlowPatch | undefined): number => (patch ? patch.quads.length / 4 : 0);
 
 /** Doubled area of all quads; of a loop the same, so that overlaps and gaps show. */
-function areaOf({ x, y, quads }: Patch): number {
+function areaOf({ x, y, quads }: FlowPatch): number {
   let sum = 0;
   for (let q = 0; q < quads.length; q += 4) {
     const [a, b, c, d] = [quads[q], quads[q + 1], quads[q + 2], quads[q + 3]];
@@ -38,7 +38,7 @@ const loopArea = ({ x, y }: { x: readonly number[]; y: readonly number[] }): num
   x.reduce((sum, ax, i) => sum + ax * y[(i + 1) % x.length] - x[(i + 1) % x.length] * y[i], 0);
 
 /** Inner points where not four quads meet. */
-function irregular({ fixed, quads }: Patch): number[] {
+function irregular({ fixed, quads }: FlowPatch): number[] {
   const meets = new Map<number, number>();
   for (const p of quads) if (p >= fixed) meets.set(p, (meets.get(p) ?? 0) + 1);
   return [...meets.values()].filter((count) => count !== 4);
@@ -47,7 +47,7 @@ function irregular({ fixed, quads }: Patch): number[] {
 describe('templates', () => {
   test('four sides: rows and columns', () => {
     const { loop, corners } = cutPolygon([[0, 0], [4, 0], [4, 2], [0, 2]], [4, 2, 4, 2]); // prettier-ignore
-    const patch = fillByCorners(loop, corners) as Patch;
+    const patch = fillByCorners(loop, corners) as FlowPatch;
     expect(quadCount(patch)).toBe(8);
     expect(irregular(patch)).toEqual([]);
     expect(worstJacobian(patch)).toBeCloseTo(1, 12);
@@ -66,7 +66,7 @@ describe('templates', () => {
     [3, [4, 6, 6], 20, [3]],
   ])('%i sides %j: %i quads round one point', (n, counts, quads, points) => {
     const { loop, corners } = cutPolygon(regular(n), counts);
-    const patch = fillByCorners(loop, corners) as Patch;
+    const patch = fillByCorners(loop, corners) as FlowPatch;
     expect(quadCount(patch)).toBe(quads);
     expect(irregular(patch)).toEqual(points);
     expect(areaOf(patch)).toBeCloseTo(loopArea(loop), 10);
@@ -89,7 +89,7 @@ describe('templates', () => {
     const base = Array.from({ length: 5 }, (_, i): [number, number] => [-1 + (2 * i) / 5, 0]);
     const points = [...base, ...arc];
     const loop = { x: points.map(([x]) => x), y: points.map(([, y]) => y) };
-    const patch = fillByCorners(loop, [0, 5]) as Patch;
+    const patch = fillByCorners(loop, [0, 5]) as FlowPatch;
     expect(areaOf(patch)).toBeCloseTo(loopArea(loop), 10);
     expect(irregular(patch)).toHaveLength(2);
   });
@@ -106,7 +106,7 @@ describe('templates', () => {
     const core = longCore({ x: points.map(([x]) => x), y: points.map(([, y]) => y) });
     expect(core.wide).toBeGreaterThanOrEqual(19);
     expect(core.wide).toBeLessThanOrEqual(22);
-    const patch = fillDisc({ x: points.map(([x]) => x), y: points.map(([, y]) => y) }, core) as Patch;
+    const patch = fillDisc({ x: points.map(([x]) => x), y: points.map(([, y]) => y) }, core) as FlowPatch;
     smooth(patch, 10);
     expect(worstJacobian(patch)).toBeGreaterThan(0.5);
   });
@@ -114,7 +114,7 @@ describe('templates', () => {
   test('a disc: a row and a core with four points of three', () => {
     const points = regular(16);
     const loop = { x: points.map(([x]) => x), y: points.map(([, y]) => y) };
-    const patch = fillDisc(loop, { shift: 0, wide: Math.round(loop.x.length / 4) }) as Patch;
+    const patch = fillDisc(loop, { shift: 0, wide: Math.round(loop.x.length / 4) }) as FlowPatch;
     expect(quadCount(patch)).toBe(32);
     smooth(patch, 10);
     expect(irregular(patch)).toEqual([3, 3, 3, 3]);
@@ -125,7 +125,7 @@ describe('templates', () => {
 describe('general filling', () => {
   test('quads alone, the same area, boundary points kept', () => {
     const { loop } = cutPolygon([[0, 0], [9, 0], [9, 3], [4, 3], [4, 8], [0, 8]], [10, 4, 6, 6, 4, 8]); // prettier-ignore
-    const patch = generalFill({ ...loop, start: [0, loop.x.length] }) as Patch;
+    const patch = generalFill({ ...loop, start: [0, loop.x.length] }) as FlowPatch;
     smooth(patch, 6);
     expect(patch.fixed).toBe(loop.x.length);
     expect(areaOf(patch)).toBeCloseTo(loopArea(loop), 9);
@@ -141,7 +141,7 @@ describe('general filling', () => {
       y: [...outer.y, ...inner.y],
       start: [0, outer.x.length, outer.x.length + inner.x.length],
     };
-    const patch = generalFill(loops) as Patch;
+    const patch = generalFill(loops) as FlowPatch;
     expect(areaOf(patch)).toBeCloseTo(2 * (144 - 16), 8);
   });
 
@@ -184,7 +184,7 @@ describe('pairs of triangles', () => {
 describe('smoothing', () => {
   test('brings a displaced point back and never makes the worst worse', () => {
     const { loop, corners } = cutPolygon([[0, 0], [4, 0], [4, 4], [0, 4]], [4, 4, 4, 4]); // prettier-ignore
-    const patch = fillByCorners(loop, corners) as Patch;
+    const patch = fillByCorners(loop, corners) as FlowPatch;
     patch.x[patch.fixed] += 0.6;
     const before = worstJacobian(patch);
     smooth(patch, 20);

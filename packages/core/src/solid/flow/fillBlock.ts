@@ -1,6 +1,6 @@
 import { atan2, PI } from '../../math/index.ts';
 import { generalFill } from './generalFill.ts';
-import { evenness, worstJacobian, type Patch } from './patch.ts';
+import { evenness, worstJacobian, type FlowPatch } from './patch.ts';
 import { smooth } from './smooth.ts';
 import { fillByCorners, fillDisc, longCore, type Loop } from './templates.ts';
 
@@ -22,25 +22,25 @@ const MORE_ROUNDS = 24;
  * Fills one loop with quads: by a template where one does well, else by what does best. Even number of points, counter-clockwise. `corners`: those that its neighbourhood
  * gives it, tried first.
  */
-export function fillBlock(loop: Loop, corners: readonly number[]): Patch | undefined {
+export function fillBlock(loop: Loop, corners: readonly number[]): FlowPatch | undefined {
   const template = byTemplates(loop, corners);
   if (template && template.score > GOOD) return template.patch;
   const general = settled(generalFill({ ...loop, start: [0, loop.x.length] }));
-  const scored = (patch: Patch): Scored => ({ patch, score: worstJacobian(patch) - 2 * IRREGULAR });
+  const scored = (patch: FlowPatch): Scored => ({ patch, score: worstJacobian(patch) - 2 * IRREGULAR });
   const found = [...(template ? [template] : []), ...(general ? [scored(general)] : [])];
   const isGood = found.some(({ score }) => score > GOOD - 2 * IRREGULAR);
   return best(isGood ? found : [...found, ...roundFillings(loop).map(scored)])?.patch;
 }
 
 interface Scored {
-  patch: Patch;
+  patch: FlowPatch;
   score: number;
 }
 
 const best = (found: readonly Scored[]): Scored | undefined =>
   found.reduce<Scored | undefined>((most, next) => (most && most.score >= next.score ? most : next), undefined);
 
-function settled(patch: Patch | undefined): Patch | undefined {
+function settled(patch: FlowPatch | undefined): FlowPatch | undefined {
   if (patch && worstJacobian(patch) < 0.5) smooth(patch, ROUNDS);
   return patch;
 }
@@ -103,12 +103,12 @@ function innerAngles({ x, y }: Loop): number[] {
 }
 
 /** Fillings with a row along the rim, for round ends. */
-function roundFillings(loop: Loop): Patch[] {
+function roundFillings(loop: Loop): FlowPatch[] {
   const n = loop.x.length;
   const shifts = [...new Set([0, 1, 2, Math.floor(n / 8)])];
   const square = Math.max(1, Math.round(n / 4));
   const cores = [...shifts.map((shift) => ({ shift, wide: square })), longCore(loop)];
   const two = cornerSets(loop).filter((set) => set.length === 2);
   const all = [...two.map((set) => fillByCorners(loop, set)), ...cores.map((core) => fillDisc(loop, core))];
-  return all.filter((patch) => patch !== undefined).map((patch) => settled(patch) as Patch);
+  return all.filter((patch) => patch !== undefined).map((patch) => settled(patch) as FlowPatch);
 }

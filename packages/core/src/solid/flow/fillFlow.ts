@@ -2,7 +2,7 @@ import { BLOCK_CORNER } from './counts.ts';
 import { fillBlock } from './fillBlock.ts';
 import { spanPoints, type FlowBlocks } from './flowBlocks.ts';
 import { generalFill } from './generalFill.ts';
-import { worstJacobian, type Patch } from './patch.ts';
+import { worstJacobian, type FlowPatch } from './patch.ts';
 import type { RingLine } from './ringLine.ts';
 import { smooth } from './smooth.ts';
 import type { Block } from './blocks.ts';
@@ -12,11 +12,11 @@ const ROUNDS = 5;
 const TANGLED = 0.15;
 const MORE_ROUNDS = 30;
 
-export type Filled = { ok: true; patch: Patch } | { ok: false; block: Block };
+export type Filled = { ok: true; patch: FlowPatch } | { ok: false; block: Block };
 
 /** Fills all blocks of a layer; its first points are the line's. Fails with the block that could not be filled. */
 export function fillFlow(line: RingLine, flow: FlowBlocks): Filled {
-  const patch: Patch = { x: [...line.x], y: [...line.y], fixed: line.x.length, quads: [] };
+  const patch: FlowPatch = { x: [...line.x], y: [...line.y], fixed: line.x.length, quads: [] };
   const rows = flow.chords.map(({ a, b, count }) => chordRow(patch, a, b, count));
   const loops = flow.blocks.map((block) => loopOf(line, flow, block, rows));
   const areas = loops.map((loop) => loopArea(patch, loop));
@@ -36,7 +36,7 @@ export function fillFlow(line: RingLine, flow: FlowBlocks): Filled {
   return { ok: true, patch };
 }
 
-function chordRow({ x, y }: Patch, a: number, b: number, count: number): number[] {
+function chordRow({ x, y }: FlowPatch, a: number, b: number, count: number): number[] {
   const row = [a];
   for (let i = 1; i < count; i++) {
     x.push(x[a] + ((x[b] - x[a]) * i) / count);
@@ -65,7 +65,7 @@ function cornersOf(line: RingLine, flow: FlowBlocks, { edges, angles }: Block, r
   return found;
 }
 
-function loopArea({ x, y }: Patch, loop: readonly number[]): number {
+function loopArea({ x, y }: FlowPatch, loop: readonly number[]): number {
   let sum = 0;
   for (let i = 0; i < loop.length; i++) {
     const [a, b] = [loop[i], loop[(i + 1) % loop.length]];
@@ -74,7 +74,12 @@ function loopArea({ x, y }: Patch, loop: readonly number[]): number {
   return sum;
 }
 
-function smallestAround({ x, y }: Patch, loops: readonly number[][], areas: readonly number[], point: number): number {
+function smallestAround(
+  { x, y }: FlowPatch,
+  loops: readonly number[][],
+  areas: readonly number[],
+  point: number,
+): number {
   let found = -1;
   loops.forEach((loop, k) => {
     if (areas[k] <= 0 || (found >= 0 && areas[k] >= areas[found])) return;
@@ -90,7 +95,7 @@ function smallestAround({ x, y }: Patch, loops: readonly number[][], areas: read
 }
 
 /** One block, its holes after its own loop. */
-function fillOne(patch: Patch, loops: readonly number[][], corners: readonly number[]): boolean {
+function fillOne(patch: FlowPatch, loops: readonly number[][], corners: readonly number[]): boolean {
   const points = loops.flat();
   const x = points.map((p) => patch.x[p]);
   const y = points.map((p) => patch.y[p]);

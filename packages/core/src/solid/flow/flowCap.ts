@@ -6,7 +6,7 @@ import { fillFlow } from './fillFlow.ts';
 import { flowBlocks, type FlowBlocks } from './flowBlocks.ts';
 import { lackingPoints } from './lackingPoints.ts';
 import { nearestLetters } from './nearestLetters.ts';
-import type { Patch } from './patch.ts';
+import type { FlowPatch } from './patch.ts';
 import type { FlowPlan } from './planFlow.ts';
 import { ringLine, type RingLine } from './ringLine.ts';
 import { ringStations, type RingStations } from './ringStations.ts';
@@ -93,7 +93,7 @@ function carriedOver(
 function proved(
   p: Partition,
   line: RingLine,
-  { x, y, fixed, quads }: Patch,
+  { x, y, fixed, quads }: FlowPatch,
   { layer, letterOfEdge }: { layer: number; letterOfEdge: Int32Array },
 ): FlowCap | undefined {
   for (let i = fixed; i < x.length; i++) {

@@ -1,7 +1,7 @@
 import { atan2, cos, lengthOf, sin } from '../../math/index.ts';
 import { triangulateInside } from '../../mesh/index.ts';
 import { pairTriangles } from './pairTriangles.ts';
-import type { Patch } from './patch.ts';
+import type { FlowPatch } from './patch.ts';
 
 /** Loops of points, the inside to their left; every loop of an even number of points. */
 export interface Loops {
@@ -21,7 +21,7 @@ const LEAST_QUAD = 0.3;
  * triangles joined, and every face cut into quads at the middles of its edges; on the boundary those middles are the points left out.
  * Undefined when the coarse boundary crosses itself.
  */
-export function generalFill({ x, y, start }: Loops): Patch | undefined {
+export function generalFill({ x, y, start }: Loops): FlowPatch | undefined {
   const coarse: number[] = [];
   const [from, to]: number[][] = [[], []];
   const middle = new Map<number, number>();
@@ -125,7 +125,7 @@ function mainDirection(
 
 /** Cuts every face into quads at its middle and the middles of its edges. */
 function refined(
-  patch: Patch,
+  patch: FlowPatch,
   {
     px,
     py,
@@ -133,7 +133,7 @@ function refined(
     faces,
     middle,
   }: { px: number[]; py: number[]; coarse: number[]; faces: number[][]; middle: Map<number, number> },
-): Patch {
+): FlowPatch {
   const { x, y, quads } = patch;
   const add = (ax: number, ay: number): number => {
     x.push(ax);

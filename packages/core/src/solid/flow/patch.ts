@@ -1,5 +1,5 @@
 /** A filled piece of the plane: the first points are its boundary's, counter-clockwise quads of point numbers, four a quad. */
-export interface Patch {
+export interface FlowPatch {
   x: number[];
   y: number[];
   /** points that lie on the boundary: they stay where they are */
@@ -27,14 +27,14 @@ export function scaledJacobian(
   return least;
 }
 
-export function worstJacobian({ x, y, quads }: Patch): number {
+export function worstJacobian({ x, y, quads }: FlowPatch): number {
   let least = 1;
   for (let q = 0; q < quads.length; q += 4) least = Math.min(least, scaledJacobian(x, y, quads, q));
   return least;
 }
 
 /** Small cells against large ones: the ratio of the 5 % and 95 % quantiles of their areas. */
-export function evenness({ x, y, quads }: Patch): number {
+export function evenness({ x, y, quads }: FlowPatch): number {
   const areas: number[] = [];
   for (let q = 0; q < quads.length; q += 4) {
     const [a, b, c, d] = [quads[q], quads[q + 1], quads[q + 2], quads[q + 3]];

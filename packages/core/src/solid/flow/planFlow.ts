@@ -2,11 +2,11 @@ import { lengthOf } from '../../math/index.ts';
 import { sidesOf, traceBlocks, type Block, type BlockGraph } from './blocks.ts';
 import { findChords } from './chords.ts';
 import { BLOCK_CORNER, evenCounts, type Wanted } from './counts.ts';
-import { placeAt, type RingLine, type RingPlace } from './ringLine.ts';
+import { ringPlace, type RingLine, type RingPlace } from './ringLine.ts';
 import { localSizes, type LocalSizes, type SizeOptions } from './sizes.ts';
 import { softCorners } from './softCorners.ts';
 import { spanDeviation } from './spanDeviation.ts';
-import { straightAcross, type Side } from './straightAcross.ts';
+import { straightAcross, type FlowSide } from './straightAcross.ts';
 import { Stations, type Chord, type Station } from './stations.ts';
 
 export interface FlowOptions extends SizeOptions {
@@ -118,7 +118,7 @@ function fittingCounts(fitting: Fitting): { counts: Int32Array; shares: number[]
     const off = (s: number, places: readonly number[]): number =>
       spanDeviation(line, stations[spans[s].from], stations[spans[s].to], places) / options.tolerance;
     for (const [a, b] of facing(blocks, counts)) {
-      const side = (s: number): Side => ({ from: stations[spans[s].from], to: stations[spans[s].to], length: wanted[s].length }); // prettier-ignore
+      const side = (s: number): FlowSide => ({ from: stations[spans[s].from], to: stations[spans[s].to], length: wanted[s].length }); // prettier-ignore
       const [one, other] = straightAcross(meetHalfway(shares[a], shares[b]), side(a), side(b));
       if (off(a, one) < BEYOND && off(b, other) < BEYOND) [shares[a], shares[b]] = [one, other];
     }
@@ -249,5 +249,5 @@ function evenShares(
 
 function placesAt(line: RingLine, from: Station, to: Station, shares: readonly number[]): RingPlace[] {
   const length = to.at > from.at ? to.at - from.at : to.at - from.at + line.around[from.segment];
-  return shares.map((share) => placeAt(line, line.ring[from.segment], from.at + share * length));
+  return shares.map((share) => ringPlace(line, line.ring[from.segment], from.at + share * length));
 }

@@ -111,7 +111,7 @@ export function turnAt({ nx, ny, prev }: RingLine, i: number): { sine: number; c
 }
 
 /** The middle of both sides' normals at point i, unit. */
-export function normalAt({ nx, ny, prev }: RingLine, i: number): { x: number; y: number } {
+export function ringNormal({ nx, ny, prev }: RingLine, i: number): { x: number; y: number } {
   const [x, y] = [nx[i] + nx[prev[i]], ny[i] + ny[prev[i]]];
   const l = lengthOf(x, y);
   return l > 1e-9 ? { x: x / l, y: y / l } : { x: nx[i], y: ny[i] };
@@ -126,7 +126,7 @@ export interface RingPlace {
 }
 
 /** The place `at` along the ring that `first` begins; `at` is taken round the ring. */
-export function placeAt(line: RingLine, ringStart: number, at: number): RingPlace {
+export function ringPlace(line: RingLine, ringStart: number, at: number): RingPlace {
   const around = line.around[ringStart];
   const s = at < 0 ? at + around : at >= around ? at - around : at;
   let [low, high] = [ringStart, ringStart];

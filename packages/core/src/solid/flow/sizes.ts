@@ -1,7 +1,7 @@
 import { lengthOf } from '../../math/index.ts';
 import { CORNER_COSINE } from './cornerCosine.ts';
 import { innerBall } from './innerBall.ts';
-import { normalAt, turnAt, type RingLine } from './ringLine.ts';
+import { ringNormal, turnAt, type RingLine } from './ringLine.ts';
 import type { SoftCorner } from './softCorners.ts';
 
 export interface SizeOptions {
@@ -43,7 +43,7 @@ export function localSizes(
       if (!bent[i]) sizes[i] = Math.min(size, curve.wanted);
     }
     if (bent[i]) continue;
-    const { x: nx, y: ny } = normalAt(line, i);
+    const { x: nx, y: ny } = ringNormal(line, i);
     const touch = innerBall(line, { px: line.x[i], py: line.y[i], nx, ny, skip: [i, line.prev[i]] });
     if (!touch || touch.nx * nx + touch.ny * ny > FACES_BACK) continue;
     const width = lengthOf(touch.place.x - line.x[i], touch.place.y - line.y[i]);

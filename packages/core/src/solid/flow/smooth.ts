@@ -1,4 +1,4 @@
-import { scaledJacobian, type Patch } from './patch.ts';
+import { scaledJacobian, type FlowPatch } from './patch.ts';
 
 /** A point is content where all corners around it are at least this square. */
 const CONTENT = 0.8;
@@ -11,7 +11,7 @@ const HALVINGS = 4;
  * Moves inner points towards the middle of their neighbours, as long as no corner around them gets worse than it was or than `CONTENT`; points with bad corners search
  * in eight directions. Points that hardly move go to sleep till a neighbour does.
  */
-export function smooth(patch: Patch, rounds: number): void {
+export function smooth(patch: FlowPatch, rounds: number): void {
   const { x, y, fixed, quads } = patch;
   const around = quadsAround(patch);
   const near = neighbours(patch);
@@ -88,7 +88,7 @@ function search(p: number, reach: number, { x, y, row, floor, before, tryPlace, 
   return changed;
 }
 
-function shortestSquare({ x, y }: Patch, row: readonly number[], p: number): number {
+function shortestSquare({ x, y }: FlowPatch, row: readonly number[], p: number): number {
   return row.reduce(
     (least, n) => Math.min(least, (x[n] - x[p]) * (x[n] - x[p]) + (y[n] - y[p]) * (y[n] - y[p])),
     Infinity,
@@ -96,7 +96,7 @@ function shortestSquare({ x, y }: Patch, row: readonly number[], p: number): num
 }
 
 /** Quads at each inner point. */
-function quadsAround({ x, fixed, quads }: Patch): number[][] {
+function quadsAround({ x, fixed, quads }: FlowPatch): number[][] {
   const rows: number[][] = Array.from({ length: x.length - fixed }, () => []);
   for (let q = 0; q < quads.length; q += 4) {
     for (let k = 0; k < 4; k++) if (quads[q + k] >= fixed) rows[quads[q + k] - fixed].push(q);
@@ -105,7 +105,7 @@ function quadsAround({ x, fixed, quads }: Patch): number[][] {
 }
 
 /** Points joined to each inner point by an edge. */
-function neighbours({ x, fixed, quads }: Patch): number[][] {
+function neighbours({ x, fixed, quads }: FlowPatch): number[][] {
   const rows: number[][] = Array.from({ length: x.length - fixed }, () => []);
   const add = (p: number, n: number): void => {
     if (p >= fixed && !rows[p - fixed].includes(n)) rows[p - fixed].push(n);

@@ -1,5 +1,5 @@
 import { lengthOf } from '../../math/index.ts';
-import { placeAt, type RingLine } from './ringLine.ts';
+import { ringPlace, type RingLine } from './ringLine.ts';
 import type { Station } from './stations.ts';
 
 /** Largest distance of the ring from the chords between two stations and the places at these shares of the length between them. */
@@ -10,7 +10,7 @@ export function spanDeviation(line: RingLine, from: Station, to: Station, shares
   let passed = (1 - from.along) * line.length[from.segment];
   let i = line.next[from.segment];
   for (let k = 0; k + 1 < marks.length; k++) {
-    const [a, b] = [marks[k], marks[k + 1]].map((at) => placeAt(line, line.ring[from.segment], from.at + at));
+    const [a, b] = [marks[k], marks[k + 1]].map((at) => ringPlace(line, line.ring[from.segment], from.at + at));
     const [dx, dy] = [b.x - a.x, b.y - a.y];
     const chord = lengthOf(dx, dy);
     for (; passed < marks[k + 1] && passed < length; passed += line.length[i], i = line.next[i]) {

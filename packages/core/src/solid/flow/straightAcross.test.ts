@@ -1,9 +1,9 @@
-import { straightAcross, type Side } from './straightAcross.ts';
+import { straightAcross, type FlowSide } from './straightAcross.ts';
 import type { Station } from './stations.ts';
 
 const station = (x: number, y: number, up: 1 | -1): Station => ({ x, y, before: { x: 0, y: up }, after: { x: 0, y: up } }) as Station; // prettier-ignore
 /** Below to the right, above back to the left; the upper side begins and ends farther right or left. */
-const sides = (width: number, length: number, start: number, end: number): [Side, Side] => [
+const sides = (width: number, length: number, start: number, end: number): [FlowSide, FlowSide] => [
   { from: station(0, 0, 1), to: station(length, 0, 1), length },
   { from: station(length + end, width, -1), to: station(start, width, -1), length: length + end - start },
 ];
@@ -12,7 +12,7 @@ const even = (n: number): [number[], number[]] => {
   return [row, row.map((share) => share)];
 };
 /** How far each upper place lies ahead of the one below it. */
-function leans([one, other]: readonly number[][], [a, b]: readonly Side[]): number[] {
+function leans([one, other]: readonly number[][], [a, b]: readonly FlowSide[]): number[] {
   const right = b.from.x;
   return one.map((share, k) => right - other[other.length - 1 - k] * b.length - share * a.length);
 }

@@ -1,7 +1,7 @@
 import type { Station } from './stations.ts';
 
 /** One side of a four-sided block, between two stations. */
-export interface Side {
+export interface FlowSide {
   from: Station;
   to: Station;
   length: number;
@@ -16,7 +16,7 @@ const FADES = 2;
  * Places of two facing sides, as shares of their lengths, walked in opposite directions. With equal shares the rows between slanted ends lean all along a strip; here
  * they lean only near those ends. Where the sides are too short for that they come back as they are.
  */
-export function straightAcross(shares: readonly [number[], number[]], a: Side, b: Side): [number[], number[]] {
+export function straightAcross(shares: readonly [number[], number[]], a: FlowSide, b: FlowSide): [number[], number[]] {
   const [one, other] = shares;
   const n = one.length;
   const start = leaning(a.from, b.to, a.from.after);

@@ -1,6 +1,6 @@
 import { atan2, cos, sin } from '../../math/index.ts';
 import { fillFourSides, straightRow } from './coons.ts';
-import type { Patch } from './patch.ts';
+import type { FlowPatch } from './patch.ts';
 
 /** A loop of points, counter-clockwise: the boundary that a template fills. */
 export interface Loop {
@@ -8,7 +8,7 @@ export interface Loop {
   y: readonly number[];
 }
 
-const blank = ({ x, y }: Loop): Patch => ({ x: [...x], y: [...y], fixed: x.length, quads: [] });
+const blank = ({ x, y }: Loop): FlowPatch => ({ x: [...x], y: [...y], fixed: x.length, quads: [] });
 
 /** Rows of point numbers from corner to corner. */
 function rows(count: number, corners: readonly number[]): number[][] {
@@ -20,7 +20,7 @@ function rows(count: number, corners: readonly number[]): number[][] {
 }
 
 /** Fills a loop with the given corners in one of the ways that have at most one irregular point; undefined where the counts allow none. */
-export function fillByCorners(loop: Loop, corners: readonly number[]): Patch | undefined {
+export function fillByCorners(loop: Loop, corners: readonly number[]): FlowPatch | undefined {
   const sides = rows(loop.x.length, corners);
   if (corners.length === 4) return fourSided(loop, sides);
   if (corners.length === 2) return rowAndCore(loop, sides);
@@ -28,7 +28,7 @@ export function fillByCorners(loop: Loop, corners: readonly number[]): Patch | u
   return undefined;
 }
 
-function fourSided(loop: Loop, [bottom, right, top, left]: number[][]): Patch | undefined {
+function fourSided(loop: Loop, [bottom, right, top, left]: number[][]): FlowPatch | undefined {
   if (bottom.length !== top.length || left.length !== right.length) return undefined;
   const patch = blank(loop);
   fillFourSides(patch, { bottom, right, top: [...top].reverse(), left: [...left].reverse() });
@@ -36,7 +36,7 @@ function fourSided(loop: Loop, [bottom, right, top, left]: number[][]): Patch | 
 }
 
 /** Blocks around one irregular point: side i is cut into p(i-1) and p(i+1) edges, the spoke from its cut has p(i). */
-function spokes(loop: Loop, sides: number[][]): Patch | undefined {
+function spokes(loop: Loop, sides: number[][]): FlowPatch | undefined {
   const n = sides.length;
   const p = spokeCounts(sides.map((side) => side.length - 1));
   if (!p || p.some((count) => count < 1)) return undefined;
@@ -71,7 +71,7 @@ function spokeCounts(s: readonly number[]): number[] | undefined {
 }
 
 /** Between two corners: a row of quads along the longer side, and a four-sided core. */
-function rowAndCore(loop: Loop, [one, other]: number[][]): Patch | undefined {
+function rowAndCore(loop: Loop, [one, other]: number[][]): FlowPatch | undefined {
   const [base, arc] = one.length <= other.length ? [one, other] : [other, one];
   const [k, m] = [base.length - 1, arc.length - 1];
   const up = (m - k + 2) / 2;
@@ -120,7 +120,7 @@ export function longCore({ x, y }: Loop): DiscCore {
 }
 
 /** A loop without corners: a row of quads around a four-sided core. */
-export function fillDisc(loop: Loop, { shift, wide }: DiscCore): Patch | undefined {
+export function fillDisc(loop: Loop, { shift, wide }: DiscCore): FlowPatch | undefined {
   const m = loop.x.length;
   if (m % 2 === 1 || m < 8) return undefined;
   const high = m / 2 - wide;
@@ -141,7 +141,7 @@ export function fillDisc(loop: Loop, { shift, wide }: DiscCore): Patch | undefin
 }
 
 /** Points beside a row, an edge's length to the inside. `around`: the row with its neighbours at both ends. */
-function offsetRow({ x, y }: Patch, row: readonly number[], around: readonly number[]): number[] {
+function offsetRow({ x, y }: FlowPatch, row: readonly number[], around: readonly number[]): number[] {
   return row.map((point, i) => {
     const [a, b] = [around[i], around[i + 2]];
     // half of the way between both neighbours, turned to the left

@@ -1,6 +1,6 @@
 import { remark, type Remark } from '../../base/index.ts';
 import { SMALLEST_LAYER } from '../wavefront/index.ts';
-import { sectionCrossing, sectionTouch, type Crossing } from './crossing.ts';
+import { sectionCrossing, sectionTouch, type SectionCrossing } from './crossing.ts';
 import { deepOf, edgeRows, endsLevel, sideRows, WALL_SHARE } from './edgeRows.ts';
 import { onGrid } from './onGrid.ts';
 import type { Row, Section, SectionPart } from './section.ts';
@@ -191,7 +191,7 @@ function swell(
 }
 
 /** What the pieces that cross belong to; the flat front and back are part of nothing. */
-const partsAt = ({ pieces }: Crossing, { part }: Section): SectionPart[] => pieces.flatMap((i) => part[i] ?? []);
+const partsAt = ({ pieces }: SectionCrossing, { part }: Section): SectionPart[] => pieces.flatMap((i) => part[i] ?? []);
 
 interface Simpler {
   shapes: Shapes;

@@ -1,5 +1,5 @@
 /** A face of the plan cut into triangles and convex quads, as positions in the face's own loop. */
-export type Piece = [number, number, number] | [number, number, number, number];
+export type WavePiece = [number, number, number] | [number, number, number, number];
 
 /** Beyond so many corners the dynamic programme gives way to cutting ears. */
 const LARGEST_PROGRAMME = 40;
@@ -11,7 +11,7 @@ const LEAST_JACOBIAN = 0.02;
  * right angles and little area in triangles. Undefined when there is no such cut (the polygon is folded, or has a zero-area ear everywhere).
  * Interval dynamic programme over the corners (after Klincsek 1980).
  */
-export function dissect(x: readonly number[], y: readonly number[]): Piece[] | undefined {
+export function dissect(x: readonly number[], y: readonly number[]): WavePiece[] | undefined {
   const n = x.length;
   if (n < 3) return undefined;
   if (n === 3) return area2(x, y, 0, 1, 2) > 0 ? [[0, 1, 2]] : undefined;
@@ -43,7 +43,7 @@ function quadOrTriangles(
   x: readonly number[],
   y: readonly number[],
   [a, b, c, d]: [number, number, number, number],
-): Piece[] | undefined {
+): WavePiece[] | undefined {
   if (jacobian(x, y, a, b, c, d) >= LEAST_JACOBIAN) return [[a, b, c, d]];
   const first = Math.min(area2(x, y, a, b, c), area2(x, y, a, c, d));
   const second = Math.min(area2(x, y, b, c, d), area2(x, y, b, d, a));
@@ -59,10 +59,10 @@ function quadOrTriangles(
       ];
 }
 
-function programme(x: readonly number[], y: readonly number[]): Piece[] | undefined {
+function programme(x: readonly number[], y: readonly number[]): WavePiece[] | undefined {
   const n = x.length;
   const cost = new Float64Array(n * n).fill(Infinity);
-  const choice: (Piece | undefined)[] = new Array(n * n);
+  const choice: (WavePiece | undefined)[] = new Array(n * n);
   for (let i = 0; i + 1 < n; i++) cost[i * n + i + 1] = 0;
   for (let span = 2; span < n; span++) {
     for (let i = 0; i + span < n; i++) {
@@ -89,12 +89,18 @@ function programme(x: readonly number[], y: readonly number[]): Piece[] | undefi
     }
   }
   if (cost[n - 1] === Infinity) return undefined;
-  const pieces: Piece[] = [];
+  const pieces: WavePiece[] = [];
   collect(choice, n, 0, n - 1, pieces);
   return pieces;
 }
 
-function collect(choice: readonly (Piece | undefined)[], n: number, i: number, j: number, pieces: Piece[]): void {
+function collect(
+  choice: readonly (WavePiece | undefined)[],
+  n: number,
+  i: number,
+  j: number,
+  pieces: WavePiece[],
+): void {
   const piece = choice[i * n + j];
   if (!piece) return;
   pieces.push(piece);
@@ -102,9 +108,9 @@ function collect(choice: readonly (Piece | undefined)[], n: number, i: number, j
 }
 
 /** Cuts the ear with the largest smallest sine, so that no needles are left over; only the last four corners may become a quad. */
-function cutEars(x: readonly number[], y: readonly number[]): Piece[] | undefined {
+function cutEars(x: readonly number[], y: readonly number[]): WavePiece[] | undefined {
   const left = Array.from({ length: x.length }, (_, i) => i);
-  const pieces: Piece[] = [];
+  const pieces: WavePiece[] = [];
   while (left.length > 4) {
     let best = -1;
     let bestQuality = 0;

@@ -5,7 +5,7 @@ import { defineStep, refines, type StepOf } from '../definition.ts';
 const CLEAR = { withinDegrees: opening(0.1, { step: 0.1 }) };
 
 /** Faces that lie in one plane become one where that stays convex. */
-export const clear = defineStep({
+export const clearStep = defineStep({
   kind: 'clear',
   fields: CLEAR,
   group: 'faces',

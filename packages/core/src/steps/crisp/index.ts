@@ -5,7 +5,7 @@ import { defineStep, refines, type StepOf } from '../definition.ts';
 const CRISP = { fromDegrees: opening(30) };
 
 /** Edges whose faces turn by more than this shade crisply, all others smoothly. */
-export const crisp = defineStep({
+export const crispStep = defineStep({
   kind: 'crisp',
   fields: CRISP,
   group: 'faces',

@@ -1,4 +1,4 @@
-import { displacing } from '../../shape/index.ts';
+import { displacedBy } from '../../shape/index.ts';
 import { defineStep, moves } from '../definition.ts';
 import { pulledOut } from '../pulls.ts';
 import { readable } from '../readable.ts';
@@ -10,7 +10,7 @@ export const noise = defineStep({
   fields: NOISE,
   group: 'shape',
   act: moves(
-    displacing<NoiseStep>({
+    displacedBy<NoiseStep>({
       height: noiseHeight,
       slope: noiseSlope,
       featureMm: ({ sizeMm, detail }) => sizeMm / 2 ** (detail - 1),

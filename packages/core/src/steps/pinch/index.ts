@@ -1,6 +1,6 @@
 import { about, share, span } from '../../fields/index.ts';
 import { cos, middleOfBox, PI, type Vec3 } from '../../math/index.ts';
-import { alongAxisMap, lengthOf, scaleAcross, shareAlong } from '../../shape/index.ts';
+import { alongAxisMap, spanLength, scaleAcross, shareAlong } from '../../shape/index.ts';
 import { defineStep, moves, type StepOf } from '../definition.ts';
 import { pulledIn } from '../pulls.ts';
 import { quarters } from '../quarters.ts';
@@ -15,7 +15,7 @@ export const pinch = defineStep({
   act: moves<StepOf<'pinch', typeof PINCH>>({
     map: ([step], { box }) =>
       alongAxisMap(step, box, (along) => ({
-        featureMm: lengthOf(along.span) / 2,
+        featureMm: spanLength(along.span) / 2,
         move: (at, { rest }) => {
           const wave = (1 - cos(2 * PI * shareAlong(along.span, rest))) / 2;
           scaleAcross(at, along, 1 - (step.percent / 100) * wave);

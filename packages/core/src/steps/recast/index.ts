@@ -15,10 +15,10 @@ const RECAST = {
   errorMm: length(0, 1000, { usual: 0.1, ...still }),
 };
 export type RecastStep = StepOf<'recast', typeof RECAST>;
-export const isRecast = (step: { kind: string }): step is RecastStep => step.kind === recast.kind;
+export const isRecast = (step: { kind: string }): step is RecastStep => step.kind === recastStep.kind;
 
 /** Made anew over a grid, whatever it was: closed, and nothing crosses. */
-export const recast = defineStep({
+export const recastStep = defineStep({
   kind: 'recast',
   fields: RECAST,
   group: 'faces',

@@ -11,7 +11,7 @@ const REDUCE = {
 };
 
 /** Fewer triangles; parts and their borders stay. */
-export const reduce = defineStep({
+export const reduceStep = defineStep({
   kind: 'reduce',
   fields: REDUCE,
   group: 'faces',

@@ -1,4 +1,4 @@
-import { displacing } from '../../shape/index.ts';
+import { displacedBy } from '../../shape/index.ts';
 import { defineStep, moves } from '../definition.ts';
 import { pulledOut } from '../pulls.ts';
 import { readable } from '../readable.ts';
@@ -11,7 +11,7 @@ export const relief = defineStep({
   fields: RELIEF,
   group: 'shape',
   act: moves(
-    displacing<ReliefStep>({
+    displacedBy<ReliefStep>({
       height: reliefHeight,
       slope: reliefSlope,
       featureMm: ({ widthMm, columns }) => (2 * widthMm) / columns,

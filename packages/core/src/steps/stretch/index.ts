@@ -1,5 +1,5 @@
 import { ease, share, span } from '../../fields/index.ts';
-import { alongAxisMap, eased, evenFeature, lengthOf, shareAlong } from '../../shape/index.ts';
+import { alongAxisMap, eased, evenFeature, spanLength, shareAlong } from '../../shape/index.ts';
 import { defineStep, moves, type StepOf } from '../definition.ts';
 import { atEnd, halfOf } from '../pulls.ts';
 import { quarters } from '../quarters.ts';
@@ -13,7 +13,7 @@ export const stretch = defineStep({
   act: moves<StepOf<'stretch', typeof STRETCH>>({
     map: ([step], { box }) =>
       alongAxisMap(step, box, ({ span }) => {
-        const longer = (lengthOf(span) * step.percent) / 100;
+        const longer = (spanLength(span) * step.percent) / 100;
         return {
           featureMm: evenFeature(step, span),
           move: (at, { rest }) => {

@@ -12,7 +12,7 @@ const SUBDIVIDE = {
 type SubdivideStep = StepOf<'subdivide', typeof SUBDIVIDE>;
 
 /** Every face into quads about its middle: as flat as it was, or rounded between sharp edges. */
-export const subdivide = defineStep({
+export const subdivideStep = defineStep({
   kind: 'subdivide',
   fields: SUBDIVIDE,
   group: 'faces',

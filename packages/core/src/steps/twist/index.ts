@@ -1,6 +1,6 @@
 import { about, ease, span, turn } from '../../fields/index.ts';
 import { cos, PI, sin } from '../../math/index.ts';
-import { alongAxisMap, eased, lengthOf, shareAlong } from '../../shape/index.ts';
+import { alongAxisMap, eased, spanLength, shareAlong } from '../../shape/index.ts';
 import { defineStep, moves, type StepOf } from '../definition.ts';
 import { atEnd, besideOf, halfOf } from '../pulls.ts';
 import { quarters } from '../quarters.ts';
@@ -16,7 +16,7 @@ export const twist = defineStep({
       alongAxisMap(step, box, ({ span, centre, across: [b, c] }) => {
         const whole = (step.angleDegrees * PI) / 180;
         return {
-          featureMm: lengthOf(span) / Math.max(2, Math.abs(step.angleDegrees) / 45),
+          featureMm: spanLength(span) / Math.max(2, Math.abs(step.angleDegrees) / 45),
           move: (at, { rest }) => {
             const angle = whole * eased(shareAlong(span, rest), step.ease);
             const [p, q] = [at[b] - centre[b], at[c] - centre[c]];

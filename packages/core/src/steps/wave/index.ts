@@ -1,6 +1,6 @@
 import { displacing as displacingFields, measure, turn } from '../../fields/index.ts';
 import { cos, PI, sin } from '../../math/index.ts';
-import { displacing } from '../../shape/index.ts';
+import { displacedBy } from '../../shape/index.ts';
 import { defineStep, moves, type StepOf } from '../definition.ts';
 import { pulledOut } from '../pulls.ts';
 import { readable } from '../readable.ts';
@@ -19,7 +19,7 @@ export const wave = defineStep({
   fields: WAVE,
   group: 'shape',
   act: moves(
-    displacing<WaveStep>({
+    displacedBy<WaveStep>({
       height: ({ towardDegrees, lengthMm, phaseDegrees }) => {
         const toward = (towardDegrees * PI) / 180;
         const [dx, dy] = [cos(toward) / lengthMm, sin(toward) / lengthMm];

@@ -73,7 +73,7 @@ const C = texts.shape.course;
 
 function CourseControl(props: ControlProps) {
   const { field, slot, put } = props;
-  const { min, max, unit } = field.shown ?? { min: 0, max: 1, unit: '' };
+  const { min, max, unit } = field.shown as NonNullable<Field['shown']>;
   const course = props.value as CoursePoint[];
   const values = course.map(({ value }) => value);
   const [low, high] = [Math.min(...values), Math.max(...values)];

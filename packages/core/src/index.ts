@@ -30,6 +30,7 @@ export {
   slotsOf,
   usualOf,
   variantOf,
+  withPieces,
 } from './fields/index.ts';
 export type {
   CoursePoint,

@@ -1,7 +1,7 @@
 import type { Step } from '../steps/index.ts';
 import { fail, LIMITS, ok, ownEntry, type Result } from '../base/index.ts';
 import { usualOwn } from './defaults.ts';
-import { isLettering, ownIds } from './kinds.ts';
+import { isDrawing, isForm, isLettering, isModel, isWords, ownIds } from './kinds.ts';
 import { firstIssue } from './parse.ts';
 import {
   projectSchema,
@@ -92,21 +92,21 @@ type PieceEdit = Extract<Edit, { pieceId: string }>;
 function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
   switch (edit.kind) {
     case 'spliceWords': {
-      if (piece.source.kind !== 'words') return misplaced('words', piece);
+      if (!isWords(piece)) return misplaced('words', piece);
       const words = spliceWords(piece.source, edit.at, edit.remove, edit.insert);
       return words.ok ? ok({ ...piece, source: words.value }) : words;
     }
     case 'setWords':
-      if (piece.source.kind !== 'words') return misplaced('words', piece);
+      if (!isWords(piece)) return misplaced('words', piece);
       return ok({ ...piece, source: { ...piece.source, ...edit.values } });
     case 'setDrawing':
-      if (piece.source.kind !== 'drawing') return misplaced('drawing', piece);
+      if (!isDrawing(piece)) return misplaced('drawing', piece);
       return ok({ ...piece, source: { ...piece.source, ...edit.values } });
     case 'setForm':
-      if (piece.source.kind !== 'form') return misplaced('form', piece);
+      if (!isForm(piece)) return misplaced('form', piece);
       return ok({ ...piece, source: { ...piece.source, form: edit.form } });
     case 'setModel':
-      if (piece.source.kind !== 'model') return misplaced('model', piece);
+      if (!isModel(piece)) return misplaced('model', piece);
       return ok({ ...piece, source: { ...piece.source, ...edit.values } });
     case 'setOwn':
       return setOwn(piece, edit.ids, edit.values);

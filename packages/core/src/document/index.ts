@@ -58,6 +58,7 @@ export {
   isForm,
   isLettering,
   isModel,
+  isPanel,
   isWords,
   ownIds,
   ownOf,

@@ -22,6 +22,8 @@ export const isWords = (piece: Piece): piece is WordsPiece => piece.source.kind 
 export const isDrawing = (piece: Piece): piece is DrawingPiece => piece.source.kind === 'drawing';
 
 export const isForm = (piece: Piece): piece is FormPiece => piece.source.kind === 'form';
+/** A plate that is made round the words of another piece. */
+export const isPanel = (piece: Piece): piece is FormPiece => isForm(piece) && piece.source.form.kind === 'panel';
 export const isModel = (piece: Piece): piece is ModelPiece => piece.source.kind === 'model';
 export const isLettering = (piece: Piece): piece is LetteringPiece => isWords(piece) || isDrawing(piece);
 

@@ -1,5 +1,6 @@
 import { fail, keyOf, ok, type ByteCache, type LoadUnpacker, type Result } from '../base/index.ts';
 import type { FormPiece, ModelPiece } from '../document/index.ts';
+import { isJoin, isRecast, type Step } from '../steps/index.ts';
 import { formMesh } from '../form/index.ts';
 import { readModel, type ReadModel } from '../io/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
@@ -41,3 +42,9 @@ export async function modelCluster(
 
 const bytesOfImages = ({ paints }: ReadModel): number =>
   (paints?.images ?? []).reduce((sum, { bytes }) => sum + bytes.byteLength, 0);
+
+/** Whether steps close an open model: what is cast anew is closed, and so is what joining its points closes. */
+export const isClosedBy = (steps: readonly Step[], joinMm: number | undefined): boolean =>
+  steps.some(
+    (step) => step.on && (isRecast(step) || (isJoin(step) && joinMm !== undefined && step.withinMm >= joinMm)),
+  );

@@ -1,4 +1,4 @@
-import { type CuttingStep, type Step, isRecast, isJoin } from '../steps/index.ts';
+import type { CuttingStep } from '../steps/index.ts';
 import {
   ByteCache,
   fail,
@@ -20,7 +20,6 @@ import {
   isWords,
   pieceName,
   resolveAt,
-  type DrawingPiece,
   type LetteringPiece,
   type Piece,
   type Project,
@@ -30,7 +29,6 @@ import {
   buildLettering,
   clustersBox,
   isAutomatic,
-  layDrawing,
   letteringCaches,
   type BuiltCluster,
   type LetteringCaches,
@@ -40,19 +38,19 @@ import {
 } from '../lettering/index.ts';
 import { faceCount } from '../mesh/index.ts';
 import type { Need, ShapedMesh } from '../shape/index.ts';
-import { layoutWords, type FontFace, type Layout } from '../text/index.ts';
+import type { Layout } from '../text/index.ts';
 import { cutterOf, forLaying } from './cutter.ts';
 import { Cuts } from './cutting.ts';
 import type { CutShape } from './cutShape.ts';
 import { fontFacts } from './fontFacts.ts';
 import { FontChest, type FontTools } from './fontChest.ts';
-import { layoutRemarks } from './layoutRemarks.ts';
 import { withoutSolid, type Evaluated } from './evaluated.ts';
 import { EdgeLines } from './edgeLines.ts';
 import { alongFound } from './foundLines.ts';
 import { extentFault, heldBack } from './heldBack.ts';
 import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
-import { formCluster, modelCluster } from './bodySource.ts';
+import { formCluster, isClosedBy, modelCluster } from './bodySource.ts';
+import { layOut } from './layOut.ts';
 import { meshMemos, type MeshMemos } from './meshMemos.ts';
 import {
   AROUND,
@@ -111,12 +109,6 @@ interface Kept {
   subject: string;
   evaluated: Evaluated;
 }
-
-/** Whether steps close an open model: what is cast anew is closed, and so is what joining its points closes. */
-const isClosedBy = (steps: readonly Step[], joinMm: number | undefined): boolean =>
-  steps.some(
-    (step) => step.on && (isRecast(step) || (isJoin(step) && joinMm !== undefined && step.withinMm >= joinMm)),
-  );
 
 /** Evaluates documents; holds everything that is worth keeping from one evaluation to the next. */
 export class Engine {
@@ -268,22 +260,8 @@ export class Engine {
     return fontFacts(this.#fonts, wish);
   }
 
-  async #lay(piece: LetteringPiece): Promise<Result<Laid>> {
-    if (!isWords(piece)) return ok(layPiece(piece as DrawingPiece));
-    const words = piece.source;
-    const fonts = await this.#fonts.open(words);
-    if (!fonts.ok) return fonts;
-    const layout = layoutWords(words.graphemes, fonts.value, words);
-    const { primary } = fonts.value;
-    return ok({
-      layout,
-      heights: lineHeights(primary, layout.emMm, words.heightPercent),
-      remarks: layoutRemarks(layout, primary, words.line),
-    });
-  }
-
   async #letter(project: Project, piece: LetteringPiece, run: Run, under: Under): Promise<Result<Evaluated>> {
-    const laid = await this.#lay(piece);
+    const laid = await layOut(piece, this.#fonts);
     if (!laid.ok) return laid;
     const { layout } = laid.value;
     const tooLarge = extentFault(piece, layout);
@@ -424,28 +402,6 @@ interface BuiltPiece extends Run {
   need?: NeedReport;
   paints?: Evaluated['paints'];
 }
-
-/** What a piece's letters or figures are and where they stand, before they are built. */
-interface Laid {
-  layout: Layout;
-  heights: { up: number; down: number };
-  remarks: Remark[];
-}
-
-/** Of a drawing's larger side: marks on its figures are as if for letters of that height. */
-const MARK_SHARE = 0.3;
-
-function layPiece(piece: DrawingPiece): Laid {
-  const { source, body } = piece;
-  const wire = source.contour.kind === 'wire' ? source.contour : undefined;
-  const layout = layDrawing(source, { ...pieceShape(piece), toleranceMm: body.faces.toleranceMm }, wire);
-  return { layout, heights: { up: layout.emMm * MARK_SHARE, down: 0 }, remarks: [] };
-}
-
-const lineHeights = ({ metrics }: FontFace, emMm: number, heightPercent: number): { up: number; down: number } => {
-  const mm = ((emMm / metrics.unitsPerEm) * heightPercent) / 100;
-  return { up: metrics.ascender * mm, down: metrics.descender * mm };
-};
 
 const asKept = (evaluated: Evaluated, piece: Piece, under: Under): Evaluated => ({
   ...evaluated,

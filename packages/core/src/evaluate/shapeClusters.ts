@@ -8,7 +8,7 @@ import {
   type MovingStep,
   type RepeatStep,
 } from '../steps/index.ts';
-import { keyOf, remark, spelled, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
+import { keyOf, remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
 import { clustersBox, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes } from '../mesh/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
@@ -243,7 +243,7 @@ const MOST_MORE = 20_000;
 /** What equal clusters become under steps depends on this. */
 function nameOfSteps(steps: readonly MovingStep[], box: Box3, { seconds, toleranceMm, rough, onto }: ShapeTools): string {
   const grounds = steps.map(({ id }) => onto?.grounds.get(id)?.key);
-  return spelled([steps.map(valuesOfStep), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth, onto?.drape, onto?.behindMm, onto?.heldMm]);
+  return keyOf('steps', [steps.map(valuesOfStep), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth, onto?.drape, onto?.behindMm, onto?.heldMm]);
 } // prettier-ignore
 
 const NONE_OVER: Over = { letters: new Set(), share: 1 };

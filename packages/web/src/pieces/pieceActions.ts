@@ -1,6 +1,9 @@
 import {
   drawingSize,
   findFinish,
+  FORMS,
+  isForm,
+  isPanel,
   isWords,
   newDrawing,
   newForm,
@@ -11,6 +14,7 @@ import {
   usualForms,
   usualShapes,
   withOtherPieces,
+  withPieces,
   type Drawing,
   type DrawingShape,
   type Edit,
@@ -81,8 +85,7 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
   const addBody = (piece: Piece): string => {
     const boxes = store.project.pieceOrder.flatMap((id) => boxOf(id) ?? []);
     const right = boxes.length === 0 ? 0 : Math.ceil(Math.max(...boxes.map((box) => box.max[0])) + BODY_ROOM_MM);
-    const isPanel = piece.source.kind === 'form' && piece.source.form.kind === 'panel';
-    const placement: Piece['placement'] = { ...piece.placement, stand: 'table', atMm: [isPanel ? 0 : Math.min(90_000, right), 0, 0] };
+    const placement: Piece['placement'] = { ...piece.placement, stand: 'table', atMm: [isPanel(piece) ? 0 : Math.min(90_000, right), 0, 0] };
     return added({ ...piece, placement, slots: bodySlots(piece.slots) });
   }; // prettier-ignore
   const formOf = (name: FormName): FormShape => {
@@ -148,9 +151,10 @@ function insteadOf(store: ProjectStore, model: Omit<Model, 'kind'>, { id, slots,
 function standingOn(piece: Piece, ids: ReadonlyMap<string, string>): Piece {
   const renamed = (id: string): string => ids.get(id) ?? id;
   const steps = piece.steps.map((step) => withOtherPieces(step, renamed));
+  if (!isForm(piece)) return { ...piece, steps };
   const { source } = piece;
-  if (source.kind !== 'form' || source.form.kind !== 'panel') return { ...piece, steps };
-  return { ...piece, steps, source: { ...source, form: { ...source.form, around: renamed(source.form.around) } } };
+  const form = withPieces(FORMS[source.form.kind], source.form, renamed);
+  return { ...piece, steps, source: { ...source, form } };
 }
 
 /** Between what is there and the middle of a new body. */

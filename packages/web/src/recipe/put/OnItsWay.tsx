@@ -1,6 +1,6 @@
 import { SimpleGrid, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { useEffect, useRef } from 'react';
-import type { OntoStep, PutWay } from '@fictile/core';
+import { isWords, type OntoStep, type PutWay } from '@fictile/core';
 import { wordsOf } from '@fictile/words';
 import { afterMenu, choicesOf, ChoiceValue, Sentence } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
@@ -59,7 +59,7 @@ export function OnItsWay({ putting }: { putting: Putting }) {
 function WaySentence({ putting, onto }: { putting: Putting; onto: OntoStep }) {
   const { piece, body, way, cut, sizeMm } = putting;
   if (!piece) return null;
-  const many = piece.source.kind === 'words' ? 'many' : 'one';
+  const many = isWords(piece) ? 'many' : 'one';
   const inSentence: Partial<Record<PutWay, string>> = T.inSentence[many];
   const { place } = onto;
   const at = place.kind === 'pressed' ? T.pressed : (isOff(onto) ? T.sidesOff : T.sides)[place.side];
@@ -140,7 +140,7 @@ function Asked({ putting, asks }: { putting: Putting; asks: NonNullable<Putting[
 }
 
 function WayCards({ putting }: { putting: Putting }) {
-  const names = T.ways[putting.piece?.source.kind === 'words' ? 'many' : 'one'];
+  const names = T.ways[putting.piece && isWords(putting.piece) ? 'many' : 'one'];
   return (
     <SimpleGrid
       cols={3}

@@ -1,4 +1,5 @@
 import {
+  isPanel,
   applyEdit,
   isLettering,
   LIMITS,
@@ -195,7 +196,7 @@ export function bodiesFor(project: Project, pieceId: string | undefined): Piece[
       under !== undefined && !seen.has(under);
       under = under in project.pieces ? groundOf(project.pieces[under]) : undefined
     ) {
-      if (under === pieceId) return !(piece.source.kind === 'form' && piece.source.form.kind === 'panel');
+      if (under === pieceId) return !isPanel(piece);
       seen.add(under);
     }
     return false;

@@ -1,4 +1,4 @@
-import { fieldAt, flagOf, rangeOf, STEPS, type AnyStep, type Field, type StepKind } from '@fictile/core';
+import { flagOf, rangeOf, stepOf, STEPS, type AnyStep, type Field, type StepKind } from '@fictile/core';
 import { wordsOf } from '@fictile/words';
 import type { FlagKind } from './flagKinds.ts';
 
@@ -96,12 +96,9 @@ const turnOf = ({ flags }: AnyStep): number => (flags === false ? 0 : flags.turn
 
 /** What a field is when no flag gives it, as one would type it; undefined where it then does not count. */
 export function usualText(step: StepKind, name: string): string | undefined {
-  const { fields, flags } = STEPS.find(({ kind }) => kind === step) as AnyStep;
-  const usual = {
-    ...Object.fromEntries(Object.entries(fields).map(([one, field]) => [one, field.usual])),
-    ...(flags !== false && flags.usual),
-  };
-  const field = fieldAt(fields, [name]);
+  const { fields, flags, usual: begun } = stepOf(step);
+  const usual: Record<string, unknown> = { ...begun(''), ...(flags !== false && flags.usual) };
+  const field = fields[name];
   const hidden = Object.entries(field.when ?? {}).some(([other, value]) => usual[other] !== value);
   const value = usual[name];
   if (hidden || value === false) return undefined;

@@ -36,9 +36,16 @@ export interface ScenePart {
   slots: Slots;
   /** of pieces that have cut this one, by id */
   others?: PieceLooks['others'];
+  /** by their number in the regions */
   letters: readonly LetterLook[];
   /** a model's own materials */
   paints?: Paints;
+}
+
+/** A piece as a file takes it. */
+export interface FilePart extends ScenePart {
+  /** linked levels of detail: the finest, 0, is in the scene, and those after it stand for it */
+  level?: number;
 }
 
 export interface WrittenFile {

@@ -7,42 +7,22 @@ import {
   type Node,
   type Texture,
 } from '@gltf-transform/core';
-import type { Finish, Slots } from '../document/index.ts';
+import type { Finish } from '../document/index.ts';
 import { isStill, type Transform } from '../math/index.ts';
 import { cornerNormals, triangulate, type PolygonMesh } from '../mesh/index.ts';
 import { LinkedLevels } from './linkedLevels.ts';
 import { finishKey, finishName, finishAt, lookOf, type LetterLook, type PieceLooks } from './looks.ts';
 import { paintedMaterial, type Paints } from './paints.ts';
+import type { FilePart, WriteChoices } from './scenePart.ts';
 import { tangents } from './tangents.ts';
 
-/** A piece in its own space, and where it stands. */
-export interface GlbPart {
-  name: string;
-  mesh: PolygonMesh;
-  transform: Transform;
-  slots: Slots;
-  others?: PieceLooks['others'];
-  /** by their number in the regions */
-  letters: readonly LetterLook[];
-  /** a model's own materials */
-  paints?: Paints;
-  /** linked levels of detail: the finest, 0, is in the scene, and those after it stand for it */
-  level?: number;
-}
-
-export interface GlbOptions {
-  name: string;
-  /** one node a piece, or one a letter, named after it */
-  nodes: 'one' | 'letters';
-  /** written beside texture coordinates */
-  tangents: boolean;
-}
+type GlbOptions = Pick<WriteChoices, 'name' | 'nodes' | 'tangents'>;
 
 /**
  * Binary glTF 2.0: triangles, a node a piece, a material a finish. The format is in metres; the points stay millimetres on our grid, where
  * 32-bit numbers are exact, and the top node scales by 0.001. The meshes must hold 32-bit values already (toFloat32).
  */
-export async function writeGlb(parts: readonly GlbPart[], options: GlbOptions): Promise<Uint8Array> {
+export async function writeGlb(parts: readonly FilePart[], options: GlbOptions): Promise<Uint8Array> {
   const document = new Document();
   document.getRoot().getAsset().generator = 'Fictile';
   const shared: Shared = { document, buffer: document.createBuffer(), materials: new Map(), painted: new Map() };
@@ -67,7 +47,7 @@ export async function writeGlb(parts: readonly GlbPart[], options: GlbOptions): 
 const METRES = 0.001;
 
 /** Programs put a coarser level in the place of its node, whose parents it then lacks: each node has the whole of its place. */
-function linkedLevels(parts: readonly GlbPart[], options: GlbOptions, shared: Shared): void {
+function linkedLevels(parts: readonly FilePart[], options: GlbOptions, shared: Shared): void {
   const { document } = shared;
   const links = document.createExtension(LinkedLevels);
   const scene = document.createScene(options.name);
@@ -98,7 +78,7 @@ function place(node: Node, { rows, move }: Transform, scale = 1): void {
   node.setMatrix([r[0], r[3], r[6], 0, r[1], r[4], r[7], 0, r[2], r[5], r[8], 0, x, y, z, 1]);
 }
 
-function fill(node: Node, part: GlbPart, options: GlbOptions, shared: Shared): void {
+function fill(node: Node, part: FilePart, options: GlbOptions, shared: Shared): void {
   const { mesh, letters } = part;
   const writer = new Writer(shared, part, options.tangents);
   if (options.nodes === 'one') {
@@ -122,7 +102,7 @@ class Writer {
   readonly #normals: Float64Array;
   readonly #triangles: { corners: Uint32Array; face: Uint32Array };
 
-  constructor(shared: Shared, { mesh, slots, others, letters, paints }: GlbPart, tangents: boolean) {
+  constructor(shared: Shared, { mesh, slots, others, letters, paints }: FilePart, tangents: boolean) {
     this.#paints = paints;
     this.#tangents = tangents;
     this.#shared = shared;

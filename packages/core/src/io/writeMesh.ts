@@ -3,11 +3,11 @@ import { usualSlots } from '../document/index.ts';
 import { isStill, STILL, transformPoints } from '../math/index.ts';
 import { asTriangles, faceCount, toFloat32, vertexCount, weld, type PolygonMesh } from '../mesh/index.ts';
 import { withFileUv } from './fileUv.ts';
-import { canHold, formatOf, type FilePart, type MeshFormat } from './formats/index.ts';
+import { canHold, formatOf, type MeshFormat } from './formats/index.ts';
 import { levelsOf, levelSuffix } from './levels.ts';
 import type { LetterLook } from './looks.ts';
 import { inFrame, type FileFrame } from './orientation.ts';
-import type { ScenePart, WriteChoices, WrittenFile } from './scenePart.ts';
+import type { FilePart, ScenePart, WriteChoices, WrittenFile } from './scenePart.ts';
 import { oneWord } from './writeObj.ts';
 
 export interface WriteOptions extends WriteChoices {

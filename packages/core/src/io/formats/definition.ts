@@ -1,6 +1,6 @@
 import type { LengthUnit, LoadUnpacker, Result } from '../../base/index.ts';
 import type { ReadOptions } from '../readGlb.ts';
-import type { ReadBack, ScenePart, WriteChoices, WrittenFile } from '../scenePart.ts';
+import type { FilePart, ReadBack, WriteChoices, WrittenFile } from '../scenePart.ts';
 
 /** What files of a format can hold beside faces, or leave open. */
 export type Holds =
@@ -21,9 +21,6 @@ export type Holds =
   | 'materials'
   /** materials with pictures in it */
   | 'paints';
-
-/** Where a piece stands in the file itself, instead of by its node. */
-export type FilePart = ScenePart & { level?: number };
 
 /** A kind of mesh file, described once. Its kind is how names of such files end. */
 export interface MeshFormatDefinition<K extends string = string> {

@@ -2,7 +2,7 @@ import type { MeshFormatDefinition, Holds } from './definition.ts';
 import { FORMAT_LIST } from './list.ts';
 
 export type MeshFormat = (typeof FORMAT_LIST)[number]['kind'];
-export type { FilePart, Holds } from './definition.ts';
+export type { Holds } from './definition.ts';
 export { materialsFileName } from './obj.ts';
 
 const FORMATS = FORMAT_LIST as unknown as readonly (Omit<MeshFormatDefinition, 'kind'> & { kind: MeshFormat })[];

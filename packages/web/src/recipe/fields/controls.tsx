@@ -144,6 +144,5 @@ const CONTROLS: Readonly<Partial<Record<FieldKind, Control>>> = {
 
 const controlOf = ({ is }: Field): Control | undefined => CONTROLS[is];
 
-export type NodesOf = typeof recordNodes;
 /** The controls of a record's fields, by the slots of its sentence. */
 export const recordNodes = (record: FieldRecord): ReturnType<typeof fieldNodes> => fieldNodes(record, controlOf);

@@ -139,7 +139,8 @@ function heights({ clusters, flat }: Evaluated, target: Target): { sunkMm: numbe
   let [sunkMm, gapMm] = [0, 0];
   const low = flat?.low[2] ?? 0;
   const root = TOLERANCE_MM + 1e-5 * target.diagonal;
-  for (const { mesh, rest } of clusters) {
+  for (const { mesh } of clusters) {
+    const { rest } = mesh;
     if (!rest) continue;
     for (let v = 0; v < rest.length; v += 3) {
       const high = target.heightOf([mesh.positions[v], mesh.positions[v + 1], mesh.positions[v + 2]]);

@@ -84,7 +84,8 @@ const SAMPLES: readonly Vec3[] = [
 ]; // prettier-ignore
 
 /** From images of places in the flat triangles to the planes of the triangles that they became, mm. */
-function farthestFrom({ mesh, rest, letters }: BuiltCluster, steps: readonly ShapeStep[], { flat, letters: laid }: Evaluated): number {
+function farthestFrom({ mesh, letters }: BuiltCluster, steps: readonly ShapeStep[], { flat, letters: laid }: Evaluated): number {
+  const { rest } = mesh;
   if (!rest || !flat) throw new Error('nothing was shaped');
   const chain = chainOf(steps, { box: flat });
   const { id, x, y, advance } = laid[letters[0]];

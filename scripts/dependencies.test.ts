@@ -15,8 +15,8 @@ const ARROWS: Readonly<Record<string, readonly string[]>> = {
   cli: ['core', 'words', 'kernels', 'fonts'],
 };
 const CORE_LEVELS: Readonly<Record<string, number>> = {
-  base: 0, math: 1, fields: 1, outline: 2, mesh: 2, check: 3, refine: 4, shape: 4, steps: 5, document: 6, text: 7,
-  drawing: 7, solid: 7, form: 7, boolean: 7, surface: 8, io: 8, lettering: 8, voxel: 9, evaluate: 10, job: 11,
+  base: 0, math: 1, fields: 1, outline: 2, mesh: 2, check: 3, refine: 4, shape: 4, solid: 4, form: 4, faces: 5, contours: 5, steps: 5, document: 6, text: 7,
+  drawing: 7, boolean: 7, surface: 8, io: 8, lettering: 8, voxel: 9, evaluate: 10, job: 11,
 }; // prettier-ignore
 const WEB_LEVELS: Readonly<Record<string, number>> = {
   words: 0, ui: 1, store: 2, worker: 2, api: 1, viewport: 3, commands: 3, recipe: 4, pieces: 4, checks: 4, handover: 4, versions: 4, fonts: 3, section: 5, rack: 5, typecase: 5, workshop: 6, app: 7,

@@ -18,7 +18,7 @@ function exists(path: string): boolean {
   return existsSync(inside) || existsSync(`packages/core/src/${path}`);
 }
 
-test.each(['Add a step', 'Add a field', 'Add a format', 'Add a check'])(
+test.each(['Add a step', 'Add a field', 'Add a format', 'Add a check', 'Add a remark', 'Add a form', 'Add a column'])(
   '%s: every file that it names is there',
   (title) => {
     const named = [...section(title).matchAll(/`((?:[\w.]+\/)+[\w.]*)`/g)].map(([, path]) => path);

@@ -52,13 +52,57 @@ const HOMES = [
   {
     of: 'sources',
     names: new Set(['words', 'drawing', 'form', 'model']),
-    home: /^packages\/core\/src\/document\/kinds\.ts$/,
+    home: /^packages\/core\/src\/document\/(kinds|migrations)\.ts$/,
     property: /source/i,
+  },
+  {
+    of: 'edges and sides',
+    names: new Set([
+      'plain',
+      'chamfer',
+      'round',
+      'cove',
+      'step',
+      'ogee',
+      'bead',
+      'straight',
+      'bulge',
+      'waist',
+      'v',
+      'drawn',
+    ]),
+    home: /^packages\/core\/src\/solid\/section\//,
+    property: /(edge|side|front|back|shape)\.kind$/i,
+  },
+  {
+    of: 'contours',
+    names: new Set(['full', 'hollow', 'wire']),
+    home: /^packages\/core\/src\/(contours\/|document\/migrations\.ts)/,
+    property: /contour\.kind$/i,
+  },
+  {
+    of: 'forms',
+    names: new Set(['block', 'ball', 'turned', 'tube', 'ring', 'coil', 'shell', 'panel']),
+    home: /^packages\/core\/src\/form\//,
+    property: /form\.kind$/i,
+  },
+  {
+    of: 'remarks',
+    names: new Set(remarkCodes()),
+    // the core is where they come from
+    home: /^packages\/(core\/src|words\/src\/en\/remarks)\//,
+    property: /(^|\.)code$/,
   },
 ];
 
+/** The codes of remarks and errors. */
+function remarkCodes() {
+  const text = readFileSync(`${ROOT}/packages/core/src/base/codes.ts`, 'utf8');
+  return [...text.matchAll(/^  ([A-Z_]+): /gm)].map(([, code]) => code);
+}
+
 const REGISTRIES =
-  /^packages\/core\/src\/(steps|fields)\/|^packages\/cli\/src\/(flagKinds|stepFlags|help\/takes)\.ts$|^packages\/web\/src\/recipe\/fields\//;
+  /^packages\/core\/src\/(steps|fields)\/|^packages\/cli\/src\/(flagKinds|stepFlags)\.ts$|^packages\/web\/src\/recipe\/fields\//;
 // what files of others may hold is no field, and a remark tells a range that it has found
 const FIELDS = /^packages\/core\/src\/(fields|steps|document\/fields|io|evaluate)\/|migrations\.ts$/;
 const COMPUTED = /^packages\/core\/src\/(evaluate|lettering|job)\//;

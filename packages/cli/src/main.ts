@@ -2,7 +2,8 @@ import { readFileSync } from 'node:fs';
 import { batch, bake, check, make, schema } from './commands/index.ts';
 import { say } from './console.ts';
 import { helpFor, helpForAll } from './help/helpText.ts';
-import { fault, InputFault, OURS } from './messages.ts';
+import { fault, InputFault } from './messages.ts';
+import { OURS } from '@fictile/words';
 
 const COMMANDS: Readonly<Record<string, (row: readonly string[]) => void | Promise<void>>> = {
   make,

@@ -1,5 +1,6 @@
 import { extname } from 'node:path';
 import {
+  isInVain,
   applyEdit,
   canHold,
   Engine,
@@ -22,7 +23,7 @@ import {
 import { drawingCase } from './drawingCase.ts';
 import { chooseFont } from './fontChoice.ts';
 import type { Flags } from './flags.ts';
-import { fault, faultOf, remarkText } from './messages.ts';
+import { fault, faultOf, remarkText, type CliFault } from './messages.ts';
 import { refuseMeaningless } from './meaning.ts';
 import { modelCase } from './modelCase.ts';
 import { formatOf, type FileToWrite } from './output.ts';
@@ -88,18 +89,9 @@ function filesOf(path: string, { bytes, coarser }: WrittenScene): FileToWrite[] 
 
 /** What would be written is not what was asked for at all. */
 function refuseInVain(remarks: readonly Remark[]): void {
-  for (const one of remarks) {
-    const code = one.code === 'CUT_APART' && one.params.all ? one.code : IN_VAIN[one.code];
-    if (code) throw fault(code, remarkText(one));
-  }
+  const one = remarks.find(isInVain);
+  if (one) throw fault(one.code as CliFault['code'], remarkText(one));
 }
-
-const IN_VAIN: Readonly<Partial<Record<Remark['code'], Parameters<typeof fault>[0]>>> = {
-  ONTO_MISSES: 'ONTO_MISSES',
-  ONTO_NOTHING: 'ONTO_MISSES',
-  CUT_NOTHING: 'CUT_NOTHING',
-  CUT_LEFT_OUT: 'CUT_LEFT_OUT',
-};
 
 export function resultOf(file: string, written: WrittenScene, remarks: readonly Remark[], started: number): CaseResult {
   return {

@@ -49,6 +49,8 @@ export type {
 export { formMesh } from './form/index.ts';
 export * from './io/index.ts';
 export * from './job/index.ts';
+export { isWire } from './contours/index.ts';
+export * from './faces/index.ts';
 export * from './lettering/index.ts';
 export {
   boxOfPoints,

@@ -3,7 +3,8 @@ import type { Kernels } from '@fictile/core';
 import { isProfileFile } from '../flagKinds.ts';
 import { ALL_FLAGS, flagsOf, type Flags } from '../flags.ts';
 import { buildCase, type BuiltCase } from '../makeCase.ts';
-import { fault, InputFault, OURS } from '../messages.ts';
+import { fault, InputFault } from '../messages.ts';
+import { OURS } from '@fictile/words';
 
 /** Where a case's paths start. */
 export interface Folders {

@@ -1,5 +1,5 @@
 import { STEPS, type AnyStep, type Field, type Fields } from '@fictile/core';
-import { takes } from '../help/takes.ts';
+import { takes } from '../flagKinds.ts';
 import { byTurn, STEP_FLAGS, usualText } from '../stepFlags.ts';
 
 const row = (cells: readonly string[]): string => `| ${cells.join(' | ')} |`;

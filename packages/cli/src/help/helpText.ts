@@ -1,6 +1,6 @@
 import { ALL_FLAGS } from '../flags.ts';
 import { FLAG_HELP } from './flagHelp.ts';
-import { takes } from './takes.ts';
+import { takes } from '../flagKinds.ts';
 
 interface CommandHelp {
   /** one line for the list of all */

@@ -19,7 +19,7 @@ export { crc32 } from './crc32.ts';
 export { LIMITS } from './limits.ts';
 export { ownEntry } from './own.ts';
 export { seededRandom } from './random.ts';
-export { fail, MISSING_PART, ok, unwrap } from './result.ts';
+export { fail, isCancelled, isNewer, isTooLarge, MISSING_PART, ok, unwrap } from './result.ts';
 export type { Failure, Result } from './result.ts';
 export { quietContext, Stopped } from './runContext.ts';
 export type { RunContext } from './runContext.ts';

@@ -11,6 +11,13 @@ export function fail<C extends ErrorCode>(code: C, params: ErrorParams[C]): { ok
   return { ok: false, error: { code, params } as Failure };
 }
 
+type Told = { readonly code?: string | undefined };
+/** The work was given up, because of a newer edit or a person. */
+export const isCancelled = ({ code }: Told): boolean => code === 'CANCELLED';
+export const isTooLarge = ({ code }: Told): boolean => code === 'TOO_LARGE';
+/** A document of a later version of the application. */
+export const isNewer = ({ code }: Told): boolean => code === 'PROJECT_NEWER';
+
 /** Name of errors that whoever loads WASM modules throws when one can't be had. */
 export const MISSING_PART = 'MissingPart';
 

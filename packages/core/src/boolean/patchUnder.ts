@@ -10,7 +10,7 @@ import {
   type Box3,
   type Vec3,
 } from '../math/index.ts';
-import { faceCount, nextCorner, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount, MeshSink, nextCorner, type PolygonMesh } from '../mesh/index.ts';
 import { holds, liesOver } from './liesOver.ts';
 import type { BodySurface } from './bodySurface.ts';
 import { along, FaceBoxes, type Axes } from './faceBoxes.ts';
@@ -228,43 +228,24 @@ function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, up, lowest }: { isIn: 
   const count = vertices.length;
   const sunk = loop ?? vertices;
   const numberBelow = new Map(sunk.map((v, i) => [v, count + i]));
-  const positions = new Float64Array(3 * (count + sunk.length));
-  vertices.forEach((v, i) => {
-    for (let k = 0; k < 3; k++) positions[3 * i + k] = mesh.positions[3 * v + k];
-  });
-  sunk.forEach((v, i) => {
+  const sink = new MeshSink(mesh, { keeps: false });
+  for (const v of vertices) sink.vertexOf(v);
+  for (const v of sunk) {
     const down = bottom - along(up, mesh.positions, 3 * v);
-    for (let k = 0; k < 3; k++) positions[3 * (count + i) + k] = mesh.positions[3 * v + k] + down * up[k];
-  });
-  const top = corners.length;
-  const faces = taken.length;
+    sink.vertexAt([0, 1, 2].map((k) => mesh.positions[3 * v + k] + down * up[k]), v);
+  }
+  for (const f of taken) sink.keep(f);
   const below = (v: number): number => numberBelow.get(v) as number;
+  const regions = [...mesh.regions, { part: 'body' as const, letter: -1, contour: -1, of: BELOW }];
   const add = (face: readonly number[]): void => {
-    for (const v of face) corners.push(v);
-    starts.push(corners.length);
+    for (const v of face) sink.corner(v, undefined, 0);
+    sink.endFace(regions.length - 1);
   };
   // one face below where the border is one line; else the faces themselves, turned over
   if (loop) add([...loop].reverse().map(below));
-  else for (let i = 0; i < faces; i++) add(corners.slice(starts[i], starts[i + 1]).reverse().map((v) => count + v));
+  else for (let i = 0; i < taken.length; i++) add(corners.slice(starts[i], starts[i + 1]).reverse().map((v) => count + v));
   for (const [a, b] of border) add([own.get(b) as number, own.get(a) as number, below(a), below(b)]);
-  const regions = [...mesh.regions, { part: 'body' as const, letter: -1, contour: -1, of: BELOW }];
-  const region = new Uint32Array(starts.length - 1).fill(regions.length - 1);
-  taken.forEach((f, i) => (region[i] = mesh.region[f]));
-  const old = taken.flatMap((f) => Array.from({ length: mesh.faceStart[f + 1] - mesh.faceStart[f] }, (_, k) => mesh.faceStart[f] + k));
-  const sharp = new Uint8Array(corners.length);
-  old.forEach((c, i) => (sharp[i] = mesh.sharp[c]));
-  const uv = mesh.uv && new Float32Array(2 * corners.length);
-  if (uv && mesh.uv) for (let i = 0; i < top; i++) uv.set([mesh.uv[2 * old[i]], mesh.uv[2 * old[i] + 1]], 2 * i);
-  const solid: PolygonMesh = {
-    positions,
-    faceStart: Uint32Array.from(starts),
-    faceVertices: Uint32Array.from(corners),
-    sharp,
-    region,
-    regions,
-    ...(uv && { uv }),
-  };
-  return { solid, isIn, border, below: starts.length - 1 - faces };
+  return { solid: sink.finish(regions), isIn, border, below: (loop ? 1 : taken.length) + border.size };
 } // prettier-ignore
 
 /** A border that is one line, from vertex to vertex; undefined where it is several. */

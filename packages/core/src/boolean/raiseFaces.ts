@@ -2,6 +2,7 @@ import { cross, dot, minus, plus, sizeOf, unit, type Vec3 } from '../math/index.
 import {
   adjacency,
   faceAreaVectors,
+  MeshSink,
   nextCorner,
   type Adjacency,
   type PolygonMesh,
@@ -24,46 +25,43 @@ export function raiseFaces(mesh: PolygonMesh, { byMm, leanMm = 0, isRaised, wall
   const raised = Uint8Array.from(mesh.region, (row) => (isRaised(mesh.regions[row]) ? 1 : 0));
   const up = upAt(mesh, raised);
   const inward = leanMm === 0 ? () => undefined : inwardAt(mesh, { twin, face }, raised, up);
-  const positions = Array.from(mesh.positions);
+  const sink = new MeshSink(mesh, { keeps: false });
   const upper = new Map<number, number>();
   const upperOf = (v: number): number => {
     let at = upper.get(v);
     if (at === undefined) {
-      upper.set(v, (at = positions.length / 3));
       const place: Vec3 = [mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]];
       const way = inward(v);
       const leaning = way ? plus(place, way, leanMm) : place;
-      positions.push(...plus(leaning, up(v), byMm));
+      upper.set(v, (at = sink.vertexAt(plus(leaning, up(v), byMm), v)));
     }
     return at;
   };
-  const faceVertices = Array.from(mesh.faceVertices, (v, c) => (raised[face[c]] ? upperOf(v) : v));
-  const faceStart = Array.from(mesh.faceStart);
-  const sharp = Array.from(mesh.sharp);
-  const region = Array.from(mesh.region);
+  const isBorder = (c: number): boolean => twin[c] >= 0 && raised[face[c]] !== raised[face[twin[c]]];
+  for (let f = 0; f < raised.length; f++) {
+    for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
+      const v = mesh.faceVertices[c];
+      sink.corner(raised[f] ? upperOf(v) : sink.vertexOf(v), c, isBorder(c) ? 1 : mesh.sharp[c]);
+    }
+    sink.endFace(mesh.region[f]);
+  }
   const regions = [...mesh.regions];
   const walls = new Map<number, number>();
   for (let c = 0; c < twin.length; c++) {
-    if (!raised[face[c]] || twin[c] < 0 || raised[face[twin[c]]]) continue;
-    const [a, b] = [mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, face[c], c)]];
-    faceVertices.push(a, b, upperOf(b), upperOf(a));
+    if (!raised[face[c]] || !isBorder(c)) continue;
+    const next = nextCorner(mesh, face[c], c);
+    const [a, b] = [mesh.faceVertices[c], mesh.faceVertices[next]];
     // crisp above and below, smooth from wall to wall
-    sharp.push(1, 0, 1, 0);
-    sharp[c] = sharp[twin[c]] = 1;
-    faceStart.push(faceVertices.length);
+    sink.corner(sink.vertexOf(a), c, 1);
+    sink.corner(sink.vertexOf(b), next, 0);
+    sink.corner(upperOf(b), next, 1);
+    sink.corner(upperOf(a), c, 0);
     const of = mesh.region[face[c]];
     let row = walls.get(of);
     if (row === undefined) walls.set(of, (row = regions.push(wall(mesh.regions[of])) - 1));
-    region.push(row);
+    sink.endFace(row);
   }
-  return usedOnly({
-    positions: Float64Array.from(positions),
-    faceStart: Uint32Array.from(faceStart),
-    faceVertices: Uint32Array.from(faceVertices),
-    sharp: Uint8Array.from(sharp),
-    region: Uint32Array.from(region),
-    regions,
-  });
+  return sink.finish(regions);
 }
 
 /** How sharp a corner may be before it moves by less than its sides do. */
@@ -120,17 +118,4 @@ function upAt(mesh: PolygonMesh, raised: Uint8Array): (v: number) => Vec3 {
     const size = sizeOf(up);
     return size > MITRE ? plus([0, 0, 0], up, MITRE / size) : up;
   };
-}
-
-/** Without vertices that no face has. */
-function usedOnly(mesh: PolygonMesh): PolygonMesh {
-  const row = new Int32Array(mesh.positions.length / 3).fill(-1);
-  const kept: number[] = [];
-  const faceVertices = mesh.faceVertices.map((v) => {
-    if (row[v] < 0) row[v] = kept.push(v) - 1;
-    return row[v];
-  });
-  const positions = new Float64Array(3 * kept.length);
-  kept.forEach((v, i) => positions.set(mesh.positions.subarray(3 * v, 3 * v + 3), 3 * i));
-  return { ...mesh, positions, faceVertices };
 }

@@ -3,6 +3,8 @@ import {
   cosineBetween,
   CRISP_COSINE,
   faceAreaVectors,
+  MeshSink,
+  type Origin as CornerOrigin,
   type PolygonMesh,
   type Region,
 } from '../mesh/index.ts';
@@ -10,7 +12,7 @@ import type { Vec3 } from '../math/index.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Sorted } from './sortOut.ts';
 import { faceOfGroup, type Source } from './source.ts';
-import { uvWithin } from './uvWithin.ts';
+import { cornersWithin } from './cornersWithin.ts';
 
 /** What a face of a source is in the result. */
 export type RegionOf = (source: Source, region: Region) => Region;
@@ -57,43 +59,48 @@ interface Origin {
 
 class Builder {
   readonly #regionOf: RegionOf;
+  readonly #sink: MeshSink;
   readonly #vertex: Int32Array;
   readonly #places: Float64Array;
-  readonly #positions: number[] = [];
-  readonly #faceStart: number[] = [0];
-  readonly #faceVertices: number[] = [];
-  readonly #sharp: number[] = [];
-  readonly #region: number[] = [];
   readonly #regions: Region[] = [];
-  readonly #uv: number[] = [];
-  readonly #hasUv: boolean;
   readonly #rows = new Map<Source, Map<number, number>>();
+  /** number of a source's first corner */
+  readonly #first = new Map<Source, number>();
 
   constructor(places: Float64Array, sources: ReadonlyMap<number, Source>, regionOf: RegionOf) {
     this.#regionOf = regionOf;
-    this.#hasUv = [...sources.values()].some(({ mesh }) => mesh.uv);
+    const all = [...new Set(sources.values())];
+    // what is cut has no flat layout any more
+    this.#sink = new MeshSink(
+      all.map(({ mesh }) => mesh),
+      { without: ['rest'] },
+    );
+    let corners = 0;
+    for (const source of all) {
+      this.#first.set(source, corners);
+      corners += source.mesh.faceVertices.length;
+    }
     this.#vertex = new Int32Array(places.length / 3).fill(-1);
     this.#places = places;
   }
 
   face(vertices: ArrayLike<number>, marks: readonly number[], of: Origin & { region: number }): void {
-    if (this.#hasUv) this.#pushUv(vertices, of);
-    for (let i = 0; i < vertices.length; i++) {
-      this.#faceVertices.push(this.#vertexOf(vertices[i]));
-      this.#sharp.push(marks[i]);
-    }
-    this.#faceStart.push(this.#faceVertices.length);
-    this.#region.push(this.#rowOf(of.source, of.region));
+    const isCarried = this.#sink.carries('corner');
+    for (let i = 0; i < vertices.length; i++)
+      this.#sink.corner(
+        this.#vertexOf(vertices[i]),
+        isCarried ? this.#originOf(of, i, vertices[i]) : undefined,
+        marks[i],
+      );
+    this.#sink.endFace(this.#rowOf(of.source, of.region));
   }
 
-  /** As the source has it; what has none stays at zero. */
-  #pushUv(vertices: ArrayLike<number>, { source, corners, face }: Origin): void {
-    const { uv } = source.mesh;
-    for (let i = 0; i < vertices.length; i++) {
-      if (!uv) this.#uv.push(0, 0);
-      else if (corners) this.#uv.push(uv[2 * corners[i]], uv[2 * corners[i] + 1]);
-      else this.#uv.push(...uvWithin(source, face ?? 0, this.#placeOf(vertices[i])));
-    }
+  /** Corners that a corner is made of. */
+  #originOf({ source, corners, face }: Origin, i: number, vertex: number): CornerOrigin {
+    const first = this.#first.get(source) as number;
+    if (corners) return first + corners[i];
+    const within = cornersWithin(source, face ?? 0, this.#placeOf(vertex));
+    return within && { ...within, rows: within.rows.map((c) => first + c) };
   }
 
   #placeOf(v: number): Vec3 {
@@ -101,10 +108,7 @@ class Builder {
   }
 
   #vertexOf(v: number): number {
-    if (this.#vertex[v] < 0) {
-      this.#vertex[v] = this.#positions.length / 3;
-      for (let k = 0; k < 3; k++) this.#positions.push(this.#places[3 * v + k]);
-    }
+    if (this.#vertex[v] < 0) this.#vertex[v] = this.#sink.vertexAt(this.#placeOf(v), undefined);
     return this.#vertex[v];
   }
 
@@ -122,15 +126,7 @@ class Builder {
   }
 
   finish(): { mesh: PolygonMesh; isClosed: boolean } {
-    const mesh: PolygonMesh = {
-      positions: Float64Array.from(this.#positions),
-      faceStart: Uint32Array.from(this.#faceStart),
-      faceVertices: Uint32Array.from(this.#faceVertices),
-      sharp: Uint8Array.from(this.#sharp),
-      region: Uint32Array.from(this.#region),
-      regions: this.#regions,
-      ...(this.#hasUv && { uv: Float32Array.from(this.#uv) }),
-    };
+    const mesh = this.#sink.finish(this.#regions);
     return { mesh, isClosed: markCut(mesh) };
   }
 }

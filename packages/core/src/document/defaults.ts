@@ -4,7 +4,6 @@ import {
   contour,
   CONTOURS,
   FACES,
-  FORMS,
   OWN_LETTER,
   PLACEMENT,
   DRAWN_SHAPES,
@@ -79,30 +78,6 @@ export const usualShapes = (): {
     },
   },
 });
-
-/** Forms to start from, by the name they are offered by. */
-export const usualForms = () =>
-  ({
-    block: variantOf(FORMS, 'block'),
-    ball: variantOf(FORMS, 'ball'),
-    jug: turnedForm(JUG),
-    bowl: turnedForm(BOWL),
-    cylinder: { kind: 'tube', widthMm: 120, depthMm: 120, heightMm: 160, wallMm: 0 },
-    tube: variantOf(FORMS, 'tube'),
-    ring: variantOf(FORMS, 'ring'),
-    coil: variantOf(FORMS, 'coil'),
-    shell: variantOf(FORMS, 'shell'),
-    panel: variantOf(FORMS, 'panel'),
-  }) satisfies Record<string, FormShape>;
-
-const turnedForm = (rows: Turned): Extract<FormShape, { kind: 'turned' }> => ({
-  ...variantOf(FORMS, 'turned'),
-  knots: rows.map(([radiusMm, heightMm, smooth]) => ({ radiusMm, heightMm, smooth })),
-});
-
-type Turned = readonly (readonly [radius: number, height: number, smooth: boolean])[];
-const JUG: Turned = [[0, 0, false], [52, 0, false], [58, 6, true], [92, 80, true], [88, 130, true], [52, 186, true], [50, 214, true], [60, 244, false]]; // prettier-ignore
-const BOWL: Turned = [[0, 0, false], [46, 0, false], [48, 10, false], [84, 40, true], [108, 84, true], [116, 112, false]]; // prettier-ignore
 
 export const usualDrawing = (shape: DrawingShape): Drawing => ({
   kind: 'drawing',

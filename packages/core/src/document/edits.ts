@@ -52,32 +52,64 @@ export function applyEdit(project: Project, edit: Edit): Result<Project> {
   return fail('PROJECT_BROKEN', firstIssue(parsed.error));
 }
 
+type Of<K extends Edit['kind']> = Extract<Edit, { kind: K }>;
+type PieceKind = { [K in Edit['kind']]: Of<K> extends { pieceId: string } ? K : never }[Edit['kind']];
+type OnPieces = Exclude<PieceKind, 'removePiece'>;
+
+/** What edits make of the whole document. */
+const ON_PROJECTS: {
+  readonly [K in Exclude<Edit['kind'], OnPieces>]: (project: Project, edit: Of<K>) => Result<Project>;
+} = {
+  renameProject: (project, { name }) => ok({ ...project, name }),
+  takeDocument: ({ id }, edit) => ok({ ...edit.project, id }),
+  setView: (project, { values }) => ok({ ...project, view: { ...project.view, ...values } }),
+  addPiece: (project, { piece, after }) => ok(addPiece(project, piece, after)),
+  removePiece,
+  many: (project, { edits }) =>
+    edits.reduce<Result<Project>>((so, one) => (so.ok ? change(so.value, one) : so), ok(project)),
+};
+
+/** What they make of one piece. */
+const ON_PIECES: { readonly [K in OnPieces]: (piece: Piece, edit: Of<K>) => Result<Piece> } = {
+  spliceWords(piece, { at, remove, insert }) {
+    if (!isWords(piece)) return misplaced('words', piece);
+    const words = spliceWords(piece.source, at, { remove, insert });
+    return words.ok ? ok({ ...piece, source: words.value }) : words;
+  },
+  setWords: (piece, { values }) =>
+    isWords(piece) ? ok({ ...piece, source: { ...piece.source, ...values } }) : misplaced('words', piece),
+  setDrawing: (piece, { values }) =>
+    isDrawing(piece) ? ok({ ...piece, source: { ...piece.source, ...values } }) : misplaced('drawing', piece),
+  setForm: (piece, { form }) =>
+    isForm(piece) ? ok({ ...piece, source: { ...piece.source, form } }) : misplaced('form', piece),
+  setModel: (piece, { values }) =>
+    isModel(piece) ? ok({ ...piece, source: { ...piece.source, ...values } }) : misplaced('model', piece),
+  setOwn: (piece, { ids, values }) => setOwn(piece, ids, values),
+  setSolid: (piece, { values }) => ok({ ...piece, body: { ...piece.body, solid: { ...piece.body.solid, ...values } } }),
+  setFaces: (piece, { values }) => ok({ ...piece, body: { ...piece.body, faces: { ...piece.body.faces, ...values } } }),
+  setSteps: (piece, { steps }) => ok({ ...piece, steps: [...steps] }),
+  setPlacement: (piece, { values }) => ok({ ...piece, placement: { ...piece.placement, ...values } }),
+  setFinish(piece, { slots: painted, values }) {
+    // a back that gets a finish of its own no longer follows the front
+    const isOwn = painted.some((slot) => slot === 'back' || slot === 'backEdge');
+    const slots = isOwn ? finishBack(piece.slots, false) : { ...piece.slots };
+    for (const slot of painted) slots[slot] = { ...slots[slot], ...values };
+    return ok({ ...piece, slots });
+  },
+  finishBack: (piece, { asFront }) => ok({ ...piece, slots: finishBack(piece.slots, asFront) }),
+  setPiece: (piece, { values }) => ok({ ...piece, ...values }),
+};
+
+const isOnPieces = (edit: Edit): edit is Of<OnPieces> => edit.kind in ON_PIECES;
+
 function change(project: Project, edit: Edit): Result<Project> {
-  switch (edit.kind) {
-    case 'renameProject':
-      return ok({ ...project, name: edit.name });
-    case 'takeDocument':
-      return ok({ ...edit.project, id: project.id });
-    case 'setView':
-      return ok({ ...project, view: { ...project.view, ...edit.values } });
-    case 'addPiece':
-      return ok(addPiece(project, edit.piece, edit.after));
-    case 'many':
-      return edit.edits.reduce<Result<Project>>((so, one) => (so.ok ? change(so.value, one) : so), ok(project));
-    case 'removePiece': {
-      const removed = ownEntry(project.pieces, edit.pieceId);
-      if (removed?.locked) return fail('PIECE_LOCKED', { name: removed.name });
-      const pieces = Object.fromEntries(Object.entries(project.pieces).filter(([id]) => id !== edit.pieceId));
-      return ok({ ...project, pieces, pieceOrder: project.pieceOrder.filter((id) => id !== edit.pieceId) });
-    }
-    default: {
-      const piece = ownEntry(project.pieces, edit.pieceId);
-      if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: edit.pieceId });
-      if (piece.locked && edit.kind !== 'setPiece') return fail('PIECE_LOCKED', { name: piece.name });
-      const changed = changePiece(piece, edit);
-      return changed.ok ? ok({ ...project, pieces: { ...project.pieces, [piece.id]: changed.value } }) : changed;
-    }
-  }
+  if (!isOnPieces(edit))
+    return (ON_PROJECTS[edit.kind] as (project: Project, edit: Edit) => Result<Project>)(project, edit);
+  const piece = ownEntry(project.pieces, edit.pieceId);
+  if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: edit.pieceId });
+  if (piece.locked && edit.kind !== 'setPiece') return fail('PIECE_LOCKED', { name: piece.name });
+  const changed = (ON_PIECES[edit.kind] as (piece: Piece, edit: Edit) => Result<Piece>)(piece, edit);
+  return changed.ok ? ok({ ...project, pieces: { ...project.pieces, [piece.id]: changed.value } }) : changed;
 }
 
 function addPiece(project: Project, piece: Piece, after: string | undefined): Project {
@@ -87,51 +119,11 @@ function addPiece(project: Project, piece: Piece, after: string | undefined): Pr
   return { ...project, pieces: { ...project.pieces, [piece.id]: piece }, pieceOrder: order };
 }
 
-type PieceEdit = Extract<Edit, { pieceId: string }>;
-
-function changePiece(piece: Piece, edit: PieceEdit): Result<Piece> {
-  switch (edit.kind) {
-    case 'spliceWords': {
-      if (!isWords(piece)) return misplaced('words', piece);
-      const words = spliceWords(piece.source, edit.at, edit.remove, edit.insert);
-      return words.ok ? ok({ ...piece, source: words.value }) : words;
-    }
-    case 'setWords':
-      if (!isWords(piece)) return misplaced('words', piece);
-      return ok({ ...piece, source: { ...piece.source, ...edit.values } });
-    case 'setDrawing':
-      if (!isDrawing(piece)) return misplaced('drawing', piece);
-      return ok({ ...piece, source: { ...piece.source, ...edit.values } });
-    case 'setForm':
-      if (!isForm(piece)) return misplaced('form', piece);
-      return ok({ ...piece, source: { ...piece.source, form: edit.form } });
-    case 'setModel':
-      if (!isModel(piece)) return misplaced('model', piece);
-      return ok({ ...piece, source: { ...piece.source, ...edit.values } });
-    case 'setOwn':
-      return setOwn(piece, edit.ids, edit.values);
-    case 'setSolid':
-      return ok({ ...piece, body: { ...piece.body, solid: { ...piece.body.solid, ...edit.values } } });
-    case 'setFaces':
-      return ok({ ...piece, body: { ...piece.body, faces: { ...piece.body.faces, ...edit.values } } });
-    case 'setSteps':
-      return ok({ ...piece, steps: [...edit.steps] });
-    case 'setPlacement':
-      return ok({ ...piece, placement: { ...piece.placement, ...edit.values } });
-    case 'setFinish': {
-      // a back that gets a finish of its own no longer follows the front
-      const isOwn = edit.slots.some((slot) => slot === 'back' || slot === 'backEdge');
-      const slots = isOwn ? finishBack(piece.slots, false) : { ...piece.slots };
-      for (const slot of edit.slots) slots[slot] = { ...slots[slot], ...edit.values };
-      return ok({ ...piece, slots });
-    }
-    case 'finishBack':
-      return ok({ ...piece, slots: finishBack(piece.slots, edit.asFront) });
-    case 'setPiece':
-      return ok({ ...piece, ...edit.values });
-    case 'removePiece':
-      return ok(piece);
-  }
+function removePiece(project: Project, { pieceId }: Of<'removePiece'>): Result<Project> {
+  const removed = ownEntry(project.pieces, pieceId);
+  if (removed?.locked) return fail('PIECE_LOCKED', { name: removed.name });
+  const pieces = Object.fromEntries(Object.entries(project.pieces).filter(([id]) => id !== pieceId));
+  return ok({ ...project, pieces, pieceOrder: project.pieceOrder.filter((id) => id !== pieceId) });
 }
 
 const misplaced = (what: string, { id }: Piece): Result<never> => fail('EDIT_MISPLACED', { what, id });
@@ -159,7 +151,11 @@ function finishBack(slots: Slots, asFront: boolean): Slots {
 }
 
 /** New graphemes get new ids; those that stay keep theirs, so that what was said of a letter stays with it. */
-function spliceWords(words: Words, at: number, remove: number, insert: readonly string[]): Result<Words> {
+function spliceWords(
+  words: Words,
+  at: number,
+  { remove, insert }: { remove: number; insert: readonly string[] },
+): Result<Words> {
   const { graphemes } = words;
   if (!(at >= 0 && remove >= 0 && at + remove <= graphemes.length)) {
     return fail('EDIT_MISPLACED', { what: 'text', id: `${at}+${remove} of ${graphemes.length}` });

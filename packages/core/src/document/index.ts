@@ -8,7 +8,6 @@ export {
   usualCircle,
   usualCurveLine,
   usualDrawing,
-  usualForms,
   usualHollow,
   usualOwn,
   usualPlacement,
@@ -59,6 +58,8 @@ export {
   isLettering,
   isModel,
   isPanel,
+  isOfDrawing,
+  isOfWords,
   isWords,
   ownIds,
   ownOf,
@@ -68,10 +69,20 @@ export { nameOf, pieceName, wordsName } from './names.ts';
 export { migrate, parseProfile, parseProject } from './parse.ts';
 export { applyPatches, diff, sameDocument } from './patches.ts';
 export type { Patch } from './patches.ts';
-export { chapterOf, toneOf } from './remarkKinds.ts';
 export { copyRecipe, parseRecipe, RECIPE_CHAPTERS, recipeEdits } from './recipes.ts';
 export type { RecipeChapter, RecipeCopy } from './recipes.ts';
-export { canClose, cureOf, type Cure, type CureCode, type CureParams } from './cures/index.ts';
+export {
+  canClose,
+  chapterOf,
+  cureOf,
+  isInVain,
+  isOfFile,
+  isOpenMesh,
+  toneOf,
+  type Cure,
+  type CureCode,
+  type CureParams,
+} from './remarks/index.ts';
 export { putRows, putStepOf, wayOf, withWay } from './put.ts';
 export type { Put, PutWay, StepRow } from './put.ts';
 export { resolveAt } from './resolveAt.ts';
@@ -120,3 +131,4 @@ export type {
   Words,
   WordsPiece,
 } from './schema.ts';
+export { usualForms, type FormKind, type FormName } from '../form/index.ts';

@@ -11,21 +11,20 @@ const KINDS: Readonly<Record<string, string>> = {
   record: 'a record',
 };
 
+type Told = { readonly [C in z.core.$ZodIssue['code']]?: (issue: Extract<z.core.$ZodIssue, { code: C }>) => string };
+
+const TOLD: Told = {
+  invalid_type: ({ expected, message }) =>
+    /received undefined$/.test(message)
+      ? 'it is missing'
+      : `it is no ${(KINDS[expected] ?? expected).replace(/^an? /, '')}`,
+  too_small: ({ minimum }) => `it is less than ${String(minimum)}`,
+  too_big: ({ maximum }) => `it is more than ${String(maximum)}`,
+  custom: ({ message }) => message,
+  invalid_union: () => 'it is of no kind that is known',
+};
+
 /** What is wrong with a value, in words of ours; what a schema of ours says of several values is such already. */
-export function issueText(issue: z.core.$ZodIssue): string {
-  switch (issue.code) {
-    case 'invalid_type':
-      if (/received undefined$/.test(issue.message)) return 'it is missing';
-      return `it is no ${(KINDS[issue.expected] ?? issue.expected).replace(/^an? /, '')}`;
-    case 'too_small':
-      return `it is less than ${String(issue.minimum)}`;
-    case 'too_big':
-      return `it is more than ${String(issue.maximum)}`;
-    case 'custom':
-      return issue.message;
-    case 'invalid_union':
-      return 'it is of no kind that is known';
-    default:
-      return 'it is not one of the values that there are';
-  }
-}
+export const issueText = (issue: z.core.$ZodIssue): string =>
+  (TOLD[issue.code] as ((issue: z.core.$ZodIssue) => string) | undefined)?.(issue) ??
+  'it is not one of the values that there are';

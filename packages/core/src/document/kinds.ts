@@ -18,12 +18,15 @@ import type {
   WordsPiece,
 } from './schema.ts';
 
-export const isWords = (piece: Piece): piece is WordsPiece => piece.source.kind === 'words';
-export const isDrawing = (piece: Piece): piece is DrawingPiece => piece.source.kind === 'drawing';
+type Source = Piece['source'];
+export const isOfWords = (source: Source): source is WordsPiece['source'] => source.kind === 'words';
+export const isOfDrawing = (source: Source): source is DrawingPiece['source'] => source.kind === 'drawing';
 
+export const isWords = (piece: Piece): piece is WordsPiece => isOfWords(piece.source);
+export const isDrawing = (piece: Piece): piece is DrawingPiece => isOfDrawing(piece.source);
 export const isForm = (piece: Piece): piece is FormPiece => piece.source.kind === 'form';
 /** A plate that is made round the words of another piece. */
-export const isPanel = (piece: Piece): piece is FormPiece => isForm(piece) && piece.source.form.kind === 'panel';
+export const isPanel = (piece: Piece): piece is FormPiece => isForm(piece) && 'around' in piece.source.form;
 export const isModel = (piece: Piece): piece is ModelPiece => piece.source.kind === 'model';
 export const isLettering = (piece: Piece): piece is LetteringPiece => isWords(piece) || isDrawing(piece);
 
@@ -45,7 +48,7 @@ export interface StandsBy {
 export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): { around?: string; edges: StandsBy[]; onto?: StandsBy } {
   const step = ontoStepOf({ steps });
   return {
-    ...(source.kind === 'form' && source.form.kind === 'panel' && source.form.around !== '' && { around: source.form.around }),
+    ...(source.kind === 'form' && 'around' in source.form && source.form.around !== '' && { around: source.form.around }),
     edges: edgeStepsOf({ steps }).map(({ id, path }) => ({ stepId: id, targetId: path.target })),
     ...(step && { onto: { stepId: step.id, targetId: step.target } }),
   };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { fail, ok, type Result } from '../base/index.ts';
 import type { Edit } from './edits.ts';
+import { isOfDrawing, isOfWords } from './kinds.ts';
 import { firstIssue } from './parse.ts';
 import { drawingSchema, pieceSchema, SLOTS, wordsSchema, type Piece } from './schema.ts';
 
@@ -38,11 +39,11 @@ export function copyRecipe(piece: Piece, chapters: readonly RecipeChapter[]): Re
 
 /** The values of words or of a drawing, without what they say or show. */
 function copySource(source: Piece['source']): Pick<RecipeCopy, 'words' | 'drawing'> {
-  if (source.kind === 'drawing') {
+  if (isOfDrawing(source)) {
     const { kind: _kind, shape: _shape, own: _own, ...drawing } = source;
     return { drawing };
   }
-  if (source.kind !== 'words') return {};
+  if (!isOfWords(source)) return {};
   const { kind: _kind, graphemes: _graphemes, nextId: _nextId, own: _own, ...words } = source;
   return { words };
 }
@@ -59,8 +60,8 @@ export function recipeEdits(copy: RecipeCopy, { id: pieceId, source }: Pick<Piec
   const both = words ?? drawing;
   const shared = both && { contour: both.contour, depthAnchor: both.depthAnchor };
   return [
-    ...(shared && source.kind === 'drawing' ? [{ kind: 'setDrawing', pieceId, values: shared } as const] : []),
-    ...(shared && source.kind === 'words' ? [{ kind: 'setWords', pieceId, values: words ?? shared } as const] : []),
+    ...(shared && isOfDrawing(source) ? [{ kind: 'setDrawing', pieceId, values: shared } as const] : []),
+    ...(shared && isOfWords(source) ? [{ kind: 'setWords', pieceId, values: words ?? shared } as const] : []),
     ...(solid ? [{ kind: 'setSolid', pieceId, values: solid } as const] : []),
     ...(faces ? [{ kind: 'setFaces', pieceId, values: faces } as const] : []),
     ...(steps ? [{ kind: 'setSteps', pieceId, steps } as const] : []),

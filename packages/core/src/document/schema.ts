@@ -1,16 +1,6 @@
 import { stepSchema } from '../steps/index.ts';
 import { z } from 'zod';
-import {
-  count,
-  freeCurveSchema,
-  kindOf,
-  objectOf,
-  point,
-  variants,
-  type ValuesOf,
-  type VariantOf,
-} from '../fields/index.ts';
-import type { CONTOURS } from './fields/index.ts';
+import { count, freeCurveSchema, kindOf, objectOf, point, variants, type ValuesOf } from '../fields/index.ts';
 import {
   contour,
   depthAnchor,
@@ -178,7 +168,7 @@ export type OwnLetter = ValuesOf<typeof OWN_LETTER>;
 export type Drawing = z.infer<typeof drawingSchema>;
 export type DrawingShape = Drawing['shape'];
 export type DrawingElement = z.infer<typeof elementSchema>;
-export type Contour = VariantOf<typeof CONTOURS>;
+export type { Contour } from '../contours/index.ts';
 export type Words = z.infer<typeof wordsSchema>;
 export type Body = z.infer<typeof bodySchema>;
 export type Finish = z.infer<typeof finishSchema>;
@@ -188,7 +178,7 @@ export type SceneView = z.infer<typeof viewSchema>;
 export type Placement = z.infer<typeof placementSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Form = z.infer<typeof formSchema>;
-export type FormShape = VariantOf<typeof FORMS>;
+export type { FormShape } from '../form/index.ts';
 export type Model = z.infer<typeof modelSchema>;
 export type { Profile } from './fields/index.ts';
 /** A piece made of words, of a drawing, of a form, or of a model that was brought in. */

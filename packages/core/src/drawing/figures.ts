@@ -256,27 +256,21 @@ function drawn(shape: OwnShape, keepsOpen: boolean): Painted {
   return { colour: 1, curves, closed, paint: { kind: 'fill', rule: 'nonzero' }, form: [1, 0, 0, 1], move };
 }
 
+/** How each shape is drawn. */
+const DRAWN: { readonly [K in OwnShape['kind']]: (shape: Extract<OwnShape, { kind: K }>, to: CurveBuilder) => void } = {
+  rectangle({ widthMm, heightMm, cornerMm }, to) {
+    const corner = Math.min(cornerMm, widthMm / 2, heightMm / 2);
+    drawRectangle(to, [0, 0, widthMm, heightMm], [corner, corner]);
+  },
+  ellipse: ({ widthMm, heightMm }, to) => drawEllipse(to, [0, 0], [widthMm / 2, heightMm / 2]),
+  polygon: ({ sides, radiusMm }, to) => drawCorners(to, sides, [radiusMm]),
+  star: ({ points, radiusMm, innerPercent }, to) =>
+    drawCorners(to, points, [radiusMm, (radiusMm * innerPercent) / 100]),
+  free: ({ curve }, to) => drawKnots(to, curve),
+};
+
 function outlineOf(shape: OwnShape, keepsOpen: boolean): { curves: CurveTable; closed: readonly boolean[] } {
   const builder = new CurveBuilder({ keepsOpen });
-  switch (shape.kind) {
-    case 'rectangle': {
-      const { widthMm, heightMm } = shape;
-      const corner = Math.min(shape.cornerMm, widthMm / 2, heightMm / 2);
-      drawRectangle(builder, [0, 0, widthMm, heightMm], [corner, corner]);
-      break;
-    }
-    case 'ellipse':
-      drawEllipse(builder, [0, 0], [shape.widthMm / 2, shape.heightMm / 2]);
-      break;
-    case 'polygon':
-      drawCorners(builder, shape.sides, [shape.radiusMm]);
-      break;
-    case 'star':
-      drawCorners(builder, shape.points, [shape.radiusMm, (shape.radiusMm * shape.innerPercent) / 100]);
-      break;
-    case 'free':
-      drawKnots(builder, shape.curve);
-      break;
-  }
+  (DRAWN[shape.kind] as (shape: OwnShape, to: CurveBuilder) => void)(shape, builder);
   return { curves: builder.finish(), closed: builder.closed };
 }

@@ -24,11 +24,11 @@ import {
   type Piece,
   type Project,
 } from '../document/index.ts';
+import { facesAsked, isAutomatic } from '../faces/index.ts';
 import type { ReadModel } from '../io/index.ts';
 import {
   buildLettering,
   clustersBox,
-  isAutomatic,
   letteringCaches,
   type BuiltCluster,
   type LetteringCaches,
@@ -48,7 +48,7 @@ import { withoutSolid, type Evaluated } from './evaluated.ts';
 import { EdgeLines } from './edgeLines.ts';
 import { alongFound } from './foundLines.ts';
 import { extentFault, heldBack } from './heldBack.ts';
-import { facesOf, frontOf, pieceShape } from './pieceShape.ts';
+import { frontOf, pieceShape } from './pieceShape.ts';
 import { formCluster, isClosedBy, modelCluster } from './bodySource.ts';
 import { layOut } from './layOut.ts';
 import { meshMemos, type MeshMemos } from './meshMemos.ts';
@@ -358,7 +358,7 @@ export class Engine {
     const { layout, seconds, preview, context, under } = built;
     const { toleranceMm } = piece.body.faces;
     const keepsFaces = piece.body.faces.shaped === 'own';
-    const isFine = !keepsFaces && (!isLettering(piece) || isAutomatic(facesOf(piece.body.faces)));
+    const isFine = !keepsFaces && (!isLettering(piece) || isAutomatic(facesAsked(piece.body.faces)));
     return runSteps(built.clusters, piece.steps, {
       refined: this.#refined,
       shaped: this.#shaped,

@@ -1,5 +1,6 @@
 import { chainOf, isShapeStep } from '../steps/index.ts';
 import { type Piece } from '../document/index.ts';
+import { restOf } from '../lettering/index.ts';
 import type { Vec3 } from '../math/index.ts';
 import { triangulate } from '../mesh/index.ts';
 import { plainPoint } from '../shape/index.ts';
@@ -25,7 +26,9 @@ export function laidPlaces(piece: Piece, evaluated: Evaluated, what: LaidPaint):
   const before = chainBefore(piece, evaluated);
   if (!onto || !before) return { triangles: new Float32Array(0), values: new Float32Array(0) };
   const valueAt = valuesOf(evaluated, what, onto);
-  const rows = clusters.map(({ mesh, rest = mesh.positions, letters: own }) => {
+  const rows = clusters.map((cluster) => {
+    const { mesh, letters: own } = cluster;
+    const rest = restOf(cluster) ?? mesh.positions;
     const { corners } = triangulate(mesh);
     const triangles = new Float32Array(3 * corners.length);
     const values = new Float32Array(corners.length);

@@ -1,4 +1,5 @@
 import { ok, type Remark, type Result } from '../base/index.ts';
+import { isWire } from '../contours/index.ts';
 import { isWords, type DrawingPiece, type LetteringPiece } from '../document/index.ts';
 import { layDrawing } from '../lettering/index.ts';
 import { layoutWords, type FontFace, type Layout } from '../text/index.ts';
@@ -33,7 +34,7 @@ const MARK_SHARE = 0.3;
 
 function layPiece(piece: DrawingPiece): LaidOut {
   const { source, body } = piece;
-  const wire = source.contour.kind === 'wire' ? source.contour : undefined;
+  const wire = isWire(source.contour) ? source.contour : undefined;
   const layout = layDrawing(source, { ...pieceShape(piece), toleranceMm: body.faces.toleranceMm }, wire);
   return { layout, heights: { up: layout.emMm * MARK_SHARE, down: 0 }, remarks: [] };
 }

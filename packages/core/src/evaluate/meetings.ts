@@ -4,7 +4,7 @@ import { cutsOf, isLettering, pieceName, standsOn, type Piece, type Project } fr
 import type { ScenePart } from '../io/index.ts';
 import { assemble } from '../lettering/index.ts';
 import { boxesMeet, boxOfPoints, transformPoints, type Box3 } from '../math/index.ts';
-import { faceCorners, faceCount, FaceRows, triangulate, type PolygonMesh } from '../mesh/index.ts';
+import { faceCorners, faceCount, MeshSink, triangulate, type PolygonMesh } from '../mesh/index.ts';
 
 /** A piece as it stands among others. */
 export interface StandingPart {
@@ -109,7 +109,7 @@ function meet(a: Standing, b: Standing, cancelled: () => boolean): boolean {
 
 /** The faces whose own boxes reach into another. */
 function within({ mesh }: Standing, { low, high }: Box3): PolygonMesh {
-  const rows = new FaceRows(mesh);
+  const rows = new MeshSink(mesh);
   for (let f = 0; f < faceCount(mesh); f++) {
     const at = faceCorners(mesh, f).map((c) => 3 * mesh.faceVertices[c]);
     const reaches = [0, 1, 2].every((k) => {

@@ -51,7 +51,8 @@ const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
 function heights({ clusters, flat }: Evaluated, form: FormShape): { least: number; gap: number } {
   const target = new Target(formMesh(form, TOLERANCE_MM / 4));
   let [least, gap] = [Infinity, 0];
-  for (const { mesh, rest = mesh.positions } of clusters) {
+  for (const { mesh } of clusters) {
+    const { rest = mesh.positions } = mesh;
     for (let v = 0; v < rest.length; v += 3) {
       const high = target.heightOf([mesh.positions[v], mesh.positions[v + 1], mesh.positions[v + 2]]);
       if (rest[v + 2] > (flat?.low[2] ?? 0) + 0.2) least = Math.min(least, high);

@@ -1,39 +1,49 @@
+import { contourOf, type Rod } from '../contours/index.ts';
 import {
   isLettering,
+  isWords,
   type Body,
   type Contour,
   type Edge,
-  type Faces,
   type LetteringPiece,
   type OwnLetter,
   type Piece,
-  type Solid,
 } from '../document/index.ts';
-import type { LetteringFaces, LetteringOptions, SolidShape } from '../lettering/index.ts';
-import { divisionsAlong, STRAIGHT_SIDE, edgeOfWire, wireEdge, type EdgeShape, type SideShape } from '../solid/index.ts';
+import { facesAsked } from '../faces/index.ts';
+import type { LetteringOptions, SolidShape } from '../lettering/index.ts';
+import { divisionsAlong, isPlain, isStraight, STRAIGHT_SIDE, type EdgeShape, type SideShape } from '../solid/index.ts';
 
 type Options = Pick<LetteringOptions, 'solid' | 'ownSolids' | 'bands' | 'corners' | 'along' | 'faces' | 'supportMm'>;
 
 /** Of words or a drawing: what its outlines become before the solid, and what is built on them. Mm. */
-export function pieceShape({ source, body }: LetteringPiece): Options {
+export function pieceShape(piece: LetteringPiece): Options {
+  const { source, body } = piece;
   const { contour } = source;
-  const isWire = contour.kind === 'wire';
+  const rod = rodOf(piece);
+  const bands = contourOf(contour).bands(contour, body.solid.emboldenMm);
   return {
-    solid: isWire ? wireShape(contour, body) : withDepth(body, contour, body.solid),
-    ownSolids: isWire ? new Map() : ownSolids(source.own, body, contour),
+    solid: rod ? rodShape(rod) : withDepth(body, contour, body.solid),
+    ownSolids: rod ? new Map() : ownSolids(source.own, body, contour),
     // a drawing's lines are wires before they are outlines
-    bands: isWire && source.kind === 'drawing' ? undefined : bandsOf(contour, body.solid),
+    bands: rod && !isWords(piece) ? undefined : bands,
     corners: body.solid.corners,
     along: body.solid.along,
-    faces: facesOf(body.faces),
+    faces: facesAsked(body.faces),
     supportMm: body.faces.supportMm,
   };
 }
 
-export function facesOf({ style, sizeMm, bands, bandsAxis }: Faces): LetteringFaces {
-  if (style === 'plain') return { kind: style };
-  return style === 'bands' ? { kind: style, count: bands, axis: bandsAxis } : { kind: style, sizeMm };
+/** The rod that a piece is instead of a solid. */
+export function rodOf({ source: { contour }, body }: LetteringPiece): Rod | undefined {
+  return contourOf(contour).rod?.(contour, { ...body.solid.front, ...toleranceOf(body) });
 }
+
+const rodShape = ({ thickMm, edge }: Rod): SolidShape => ({
+  depthMm: thickMm,
+  front: edge,
+  back: edge,
+  isRidged: true,
+});
 
 /** Depth of the front's rim of a piece. */
 export function frontOf(piece: Piece): number {
@@ -42,12 +52,6 @@ export function frontOf(piece: Piece): number {
   const back = swell?.backMm ?? 0;
   const whole = depthMm + back + (swell?.frontMm ?? 0);
   return back + depthMm - { back: 0, middle: whole / 2, front: whole }[piece.source.depthAnchor];
-}
-
-function wireShape({ thickMm, section, sides }: Extract<Contour, { kind: 'wire' }>, body: Body): SolidShape {
-  const { front } = body.solid;
-  const edge = section === 'edge' ? edgeOfWire(thickMm, { ...front, ...toleranceOf(body) }) : wireEdge(thickMm, sides);
-  return { depthMm: thickMm, front: edge, back: edge, isRidged: true };
 }
 
 function ownSolids(own: Readonly<Record<string, OwnLetter>>, body: Body, contour: Contour): Map<number, SolidShape> {
@@ -66,7 +70,7 @@ function withDepth(body: Body, contour: Contour, own: { depthMm: number; front: 
   const { depthMm, front } = own;
   const back = solid.backAsFront ? front : solid.back;
   // hollow letters were made bolder before they were hollow
-  const bolder = contour.kind === 'full' ? solid.emboldenMm : 0;
+  const bolder = contourOf(contour).growsAsSolid ? solid.emboldenMm : 0;
   if (depthMm === 0) return { depthMm, front: PLAIN, back: PLAIN, shiftMm: 0 - bolder };
   const added = solid.edgesAdd ? deepOf(front) + deepOf(back) : 0;
   return {
@@ -87,26 +91,12 @@ const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
 
 /** An outward edge grows the body by its width, so that the front keeps its outline; without one the back does. */
 const grownBy = (front: Edge, back: Edge): number => wideOf(front) || wideOf(back);
-const wideOf = ({ kind, inMm }: Edge): number => (kind === 'plain' ? 0 : inMm);
-const deepOf = ({ kind, deepMm }: Edge): number => (kind === 'plain' ? 0 : deepMm);
+const wideOf = (edge: Edge): number => (isPlain(edge) ? 0 : edge.inMm);
+const deepOf = (edge: Edge): number => (isPlain(edge) ? 0 : edge.deepMm);
 
 /** A straight side is divided as finely as what changes along the depth asks for. */
 function sideOf({ solid: { side, along }, faces }: Body): SideShape {
   const pieces = divisionsAlong(along, faces.toleranceMm);
-  if (side.kind !== 'straight') return { ...side, twistPieces: along.twistDegrees === 0 ? 0 : pieces };
+  if (!isStraight(side)) return { ...side, twistPieces: along.twistDegrees === 0 ? 0 : pieces };
   return { ...STRAIGHT_SIDE, divisions: Math.max(side.divisions, pieces) };
-}
-
-function bandsOf(contour: Contour, { emboldenMm }: Solid): LetteringOptions['bands'] {
-  if (contour.kind === 'full') return undefined;
-  if (contour.kind === 'wire')
-    return { outward: contour.thickMm / 2, wide: contour.thickMm, count: 1, gap: 0, join: 'round' };
-  const { wallMm, side, count, gapMm } = contour;
-  return {
-    outward: emboldenMm + wallMm * { inside: 0, center: 0.5, outside: 1 }[side],
-    wide: wallMm,
-    count,
-    gap: gapMm,
-    join: 'miter',
-  };
 }

@@ -1,5 +1,5 @@
 import type { RecastStep } from '../steps/index.ts';
-import { remark, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
+import { keyOf, remark, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
 import { textsOf } from '../lettering/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import type { Letter } from '../text/index.ts';
@@ -41,7 +41,7 @@ export async function recastClusters(
     const isGone = faceCount(mesh) === 0;
     if (isGone) gone.push(cluster);
     else lost.push({ cluster, ...lossesOf(cluster.mesh, mesh, step) });
-    made.push({ ...cluster, ...(!isGone && { key, mesh }), rest: undefined });
+    made.push(isGone ? unshaped(cluster) : { ...cluster, key, mesh });
     await context.breathe();
   }
   const faces = made.reduce((sum, { mesh }) => sum + faceCount(mesh), 0);
@@ -51,6 +51,12 @@ export async function recastClusters(
       remarks: [remark('STEP_LEFT_OUT', { step: step.kind, faces, budget: faceBudget })],
     };
   return { clusters: made, remarks: [...vanished(gone, letters), ...lostRemarks(lost, step, letters)] };
+}
+
+/** What stays as it was lies in no flat layout either, as all that was cast. */
+function unshaped(cluster: SteppedCluster): SteppedCluster {
+  const { rest: _, ...mesh } = cluster.mesh;
+  return { ...cluster, key: keyOf('unshaped', [cluster.key]), mesh };
 }
 
 interface Lost extends Losses {

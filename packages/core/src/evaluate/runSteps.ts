@@ -20,7 +20,6 @@ import { recastClusters } from './recastClusters.ts';
 import { valuesOfStep } from './refineStage.ts';
 import type { MeshMemos } from './meshMemos.ts';
 import type { Letter } from '../text/index.ts';
-import { restAfter } from './restAfter.ts';
 import type { OntoTools } from './ground.ts';
 import type { Laid } from './ontoReport.ts';
 import { repeatClusters, shapeClusters, type ShapedGroup, type SteppedCluster } from './shapeClusters.ts';
@@ -84,7 +83,7 @@ export async function runSteps(
     if (!after) return undefined;
     isCrisp ||= isRefining(step) && refiningOf(step).makesCrisp === true;
     // what a cut or a casting has made lies in no flat layout any more
-    earlier = after.clusters.some(({ rest }) => rest) ? [...earlier, ...row.filter(isMoving)] : [];
+    earlier = after.clusters.some(({ mesh }) => mesh.rest) ? [...earlier, ...row.filter(isMoving)] : [];
     clusters = after.clusters;
     run.remarks.push(...after.remarks);
     run.onto ??= after.onto;
@@ -159,8 +158,7 @@ async function onAll(
     const made = await refined.refine.get({ mesh: from, step: valuesOfStep(step), isCrisp, triangles }, { simplifier });
     if (!made) return undefined;
     const { key, of: mesh } = made;
-    const rest = cluster.rest && restAfter(cluster.mesh, cluster.rest, { mesh, step });
-    changed.push({ ...cluster, key, mesh, ...(rest && { rest }) });
+    changed.push({ ...cluster, key, mesh });
     await context.breathe();
   }
   return changed;

@@ -1,6 +1,6 @@
 import { isLettering, type Piece } from '../document/index.ts';
 import { askedSection, type AskedSection } from '../solid/index.ts';
-import { pieceShape } from './pieceShape.ts';
+import { pieceShape, rodOf } from './pieceShape.ts';
 
 /** Finer than what is seen of a section that fills a screen. */
 const FINENESS = 2 ** 16;
@@ -9,8 +9,7 @@ const FINENESS = 2 ** 16;
 export function sectionOf(piece: Piece): AskedSection | undefined {
   if (!isLettering(piece)) return undefined;
   const { solid } = pieceShape(piece);
-  const { contour } = piece.source;
-  if (solid.depthMm === 0 || (contour.kind === 'wire' && contour.section === 'polygon')) return undefined;
+  if (solid.depthMm === 0 || rodOf(piece)?.isOfEdge === false) return undefined;
   const { depthMm, front, back, side, shiftMm } = solid;
   return askedSection({ depthMm, front, back, side, shiftMm, step: depthMm / FINENESS });
 }

@@ -9,7 +9,7 @@ import {
   type RepeatStep,
 } from '../steps/index.ts';
 import { keyOf, remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
-import { clustersBox, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
+import { clustersBox, clustersKey, restOf, textsOf, type BuiltCluster } from '../lettering/index.ts';
 import { faceCount, meshBytes } from '../mesh/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
 import {
@@ -74,7 +74,7 @@ export function repeatClusters(clusters: readonly SteppedCluster[], step: Repeat
       y: cluster.y + shift[1],
       z: cluster.z + shift[2],
       copied: plusShift(cluster.copied ?? [0, 0, 0], shift),
-      ...(cluster.rest && { rest: cluster.rest.map((v, i) => v + shift[i % 3]) }),
+      ...(cluster.mesh.rest && { restBy: plusShift(cluster.restBy ?? [0, 0, 0], shift) }),
     })),
   );
 }
@@ -174,13 +174,13 @@ async function shapeEach(
       const capsMm = rough ? undefined : (toleranceMm ?? (outward && tools.drawnMm));
       part = shapeMesh(laid[i], chain, { toleranceMm, capsMm, mostFaces: Math.min(most, left), rough });
       if (left < most && part.isLeft) return 'many';
-      tools.cache.set(own, part, meshBytes(part.mesh) + part.rest.byteLength);
+      tools.cache.set(own, part, meshBytes(part.mesh));
     }
     done.added += faceCount(part.mesh) - faces;
     if (done.added > fewFaces && toleranceMm !== undefined) return 'many';
     if (part.isLeft) done.leftAt = Math.max(done.leftAt ?? 0, most);
-    done.looked.push({ ...laid[i], mesh: part.mesh, rest: part.rest });
-    done.made.push({ key: own, mesh: part.mesh, rest: part.rest, x: 0, y: 0, z: 0, letters, copied });
+    done.looked.push({ ...laid[i], mesh: part.mesh, rest: part.mesh.rest });
+    done.made.push({ key: own, mesh: part.mesh, x: 0, y: 0, z: 0, letters, copied });
     await tools.context.breathe();
   }
   return done;
@@ -284,7 +284,9 @@ function ontoTold(
 }
 
 /** In piece space, with what its letters are. */
-function shapedOf({ mesh, rest, x, y, z, letters, copied }: SteppedCluster, layout: readonly Letter[]): Shaped {
+function shapedOf(cluster: SteppedCluster, layout: readonly Letter[]): Shaped {
+  const { mesh, x, y, z, letters, copied } = cluster;
+  const rest = restOf(cluster);
   const isPlaced = x === 0 && y === 0 && z === 0;
   const shift = [x, y, z];
   const placed = isPlaced ? mesh : { ...mesh, positions: mesh.positions.map((v, i) => v + shift[i % 3]) };

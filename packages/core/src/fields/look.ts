@@ -2,7 +2,9 @@ import type { Field, FieldRange, Fields } from './field.ts';
 
 /** Whether a field of a record counts, as the others of it are. */
 export function counts({ when }: Field, values: Readonly<Record<string, unknown>>): boolean {
-  return Object.entries(when ?? {}).every(([name, value]) => values[name] === value);
+  return Object.entries(when ?? {}).every(([name, value]) =>
+    Array.isArray(value) ? value.includes(values[name]) : values[name] === value,
+  );
 }
 
 /** The field that a path leads to: names of fields, places in rows, and the kind of what is one of several. Throws where it leads to none. */

@@ -1,39 +1,48 @@
-import type { FormShape } from '../document/index.ts';
+import { usualOf, type ValuesOf } from '../fields/index.ts';
 import type { Box3 } from '../math/index.ts';
 import { crisp, type PolygonMesh } from '../mesh/index.ts';
-import { ball, block } from './box.ts';
-import { coil, ring } from './rolls.ts';
-import { panel, shell } from './sheets.ts';
-import { tube } from './tube.ts';
-import { turned } from './turned.ts';
+import type { FormDefinition } from './definition.ts';
+import { FORM_LIST } from './list.ts';
+
+export { TURNED_KNOT } from './turned.ts';
+
+type Listed = (typeof FORM_LIST)[number];
+export type FormKind = Listed['kind'];
+type FieldsOf<K extends FormKind> = Extract<Listed, { kind: K }>['fields'];
+
+/** What each form is made of. */
+export const FORMS = Object.fromEntries(FORM_LIST.map(({ kind, fields }) => [kind, fields])) as {
+  readonly [K in FormKind]: FieldsOf<K>;
+};
+
+export type FormShape = { [K in FormKind]: { kind: K } & ValuesOf<FieldsOf<K>> }[FormKind];
+
+type StartsOf<D extends Listed> = D extends Listed ? keyof NonNullable<D['starts']> : never;
+/** The names that forms are offered by. */
+export type FormName = StartsOf<Listed>;
+type KindOf<N, D extends Listed = Listed> = D extends Listed ? (N extends StartsOf<D> ? D['kind'] : never) : never;
+type Starts = { [N in FormName]: Extract<FormShape, { kind: KindOf<N> }> };
+
+/** Forms to start from. */
+export const usualForms = (): Starts =>
+  Object.fromEntries(
+    FORM_LIST.flatMap(({ kind, fields, ...more }) => {
+      const starts = ('starts' in more ? more.starts : undefined) ?? { [kind]: {} };
+      return Object.entries(starts).map(([name, values]) => [name, { kind, ...usualOf(fields), ...values }]);
+    }),
+  ) as Starts;
 
 /** Edges whose faces turn by more are crisp. */
 const CRISP_DEGREES = 35;
 
-/** A form as a closed mesh, zero at the middle of its foot (of a panel, where that of its words is); curves stay within the tolerance, mm. `around`: of a panel. */
-export function formMesh(form: FormShape, toleranceMm: number, around?: Box3): PolygonMesh {
-  return crisp(built(form, toleranceMm, around), CRISP_DEGREES);
-}
-
-function built(form: FormShape, toleranceMm: number, around: Box3 = EMPTY_PLATE): PolygonMesh {
-  switch (form.kind) {
-    case 'block':
-      return block(form, toleranceMm);
-    case 'ball':
-      return ball(form.radiusMm, toleranceMm);
-    case 'turned':
-      return turned(form, toleranceMm);
-    case 'ring':
-      return ring(form, toleranceMm);
-    case 'coil':
-      return coil(form, toleranceMm);
-    case 'shell':
-      return shell(form, toleranceMm);
-    case 'tube':
-      return tube(form, toleranceMm);
-    case 'panel':
-      return panel(form, around, toleranceMm);
-  }
+/**
+ * A form as a closed mesh, zero at the middle of its foot (of one made round words, where theirs is); curves stay
+ * within the tolerance, mm.
+ */
+export function formMesh(form: FormShape, toleranceMm: number, around: Box3 = EMPTY_PLATE): PolygonMesh {
+  const made = FORM_LIST.find(({ kind }) => kind === form.kind) as FormDefinition | undefined;
+  if (!made) throw new Error(`there is no form ${form.kind}`);
+  return crisp(made.mesh(form, toleranceMm, around), CRISP_DEGREES);
 }
 
 /** What a panel is made round while it has no words. */

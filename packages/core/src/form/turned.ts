@@ -1,15 +1,39 @@
-import type { FormShape } from '../document/index.ts';
+import { z } from 'zod';
+import { LIMITS } from '../base/index.ts';
+import { data, extent, flag, length, place, type ValuesOf } from '../fields/index.ts';
 import { cos, lengthOf, PI, sin, type Vec3 } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { joinRings, piecesOf, type FormRing } from './rings.ts';
+import { defineForm } from './definition.ts';
 
-type Turned = Extract<FormShape, { kind: 'turned' }>;
+/** A point of a profile that is turned round an axis. */
+export const TURNED_KNOT = {
+  radiusMm: extent(0),
+  heightMm: place(),
+  /** passed in the direction of its neighbours, instead of a corner */
+  smooth: flag(false),
+};
+const knotSchema = z.object({
+  radiusMm: TURNED_KNOT.radiusMm.schema,
+  heightMm: TURNED_KNOT.heightMm.schema,
+  smooth: TURNED_KNOT.smooth.schema,
+});
+
+const wall = (usual: number) => length(0, 10_000, { usual });
+
+const TURNED = {
+  knots: data(z.array(knotSchema).min(2).max(LIMITS.turnedKnots), []),
+  /** of a vessel, open at the top; 0: full */
+  wallMm: wall(6),
+};
+
+type Turned = ValuesOf<typeof TURNED>;
 type Knot = Turned['knots'][number];
 /** Radius and height, mm. */
 type Point = readonly [number, number];
 
 /** A profile turned round the upright axis: full, or a vessel with a wall, open at the top. */
-export function turned({ knots, wallMm }: Turned, tolerance: number): PolygonMesh {
+function turnedMesh({ knots, wallMm }: Turned, tolerance: number): PolygonMesh {
   const outer = sampled(knots, tolerance);
   const profile = wallMm > 0 ? [...outer, ...inside(outer, wallMm)] : outer;
   const widest = Math.max(...outer.map(([r]) => r), 0.1);
@@ -55,7 +79,7 @@ function sampled(knots: readonly Knot[], tolerance: number): Point[] {
   const last = knots[knots.length - 1];
   points.push([last.radiusMm, last.heightMm]);
   return points.filter(([r, y], i) => i === 0 || r !== points[i - 1][0] || y !== points[i - 1][1]);
-} // prettier-ignore
+}
 
 /** The way through a smooth knot, of length 1; undefined at corners and ends. */
 function tangentAt(knots: readonly Knot[], i: number): Point | undefined {
@@ -83,17 +107,24 @@ function inside(outer: readonly Point[], wall: number): Point[] {
     return [p[0] - (wall * (b[1] - a[1])) / size, p[1] + (wall * (b[0] - a[0])) / size];
   });
   const clear = moved.filter(
-    (p) => p[0] > wall * 0.02 && p[1] > floor && p[1] < rim[1] && outer.every((q, i) => i === 0 || away(p, outer[i - 1], q) > wall * 0.98),
+    (p) =>
+      p[0] > wall * 0.02 &&
+      p[1] > floor &&
+      p[1] < rim[1] &&
+      outer.every((q, i) => i === 0 || away(p, outer[i - 1], q) > wall * 0.98),
   );
   const top: Point = [Math.max(rim[0] - wall, wall * 0.02), rim[1]];
   const lip = Array.from({ length: LIP - 1 }, (_, k): Point => {
     const angle = (PI * (k + 1)) / LIP;
-    return [(rim[0] + top[0]) / 2 + (cos(angle) * (rim[0] - top[0])) / 2, rim[1] + (sin(angle) * (rim[0] - top[0])) / 2];
+    return [
+      (rim[0] + top[0]) / 2 + (cos(angle) * (rim[0] - top[0])) / 2,
+      rim[1] + (sin(angle) * (rim[0] - top[0])) / 2,
+    ];
   });
   const down = clear.reverse();
   const foot = down.length > 0 ? down[down.length - 1][0] : top[0];
   return [...lip, top, ...down, [foot, floor], [0, floor]];
-} // prettier-ignore
+}
 
 /** Steps of a lip. */
 const LIP = 6;
@@ -105,3 +136,33 @@ function away([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number {
   const share = size > 0 ? Math.max(0, Math.min(1, ((x - ax) * dx + (y - ay) * dy) / size)) : 0;
   return lengthOf(x - ax - share * dx, y - ay - share * dy);
 }
+
+type Row = readonly [radius: number, height: number, smooth: boolean];
+const knotsOf = (rows: readonly Row[]): Knot[] =>
+  rows.map(([radiusMm, heightMm, smooth]) => ({ radiusMm, heightMm, smooth }));
+
+const JUG: readonly Row[] = [
+  [0, 0, false],
+  [52, 0, false],
+  [58, 6, true],
+  [92, 80, true],
+  [88, 130, true],
+  [52, 186, true],
+  [50, 214, true],
+  [60, 244, false],
+];
+const BOWL: readonly Row[] = [
+  [0, 0, false],
+  [46, 0, false],
+  [48, 10, false],
+  [84, 40, true],
+  [108, 84, true],
+  [116, 112, false],
+];
+
+export const turned = defineForm({
+  kind: 'turned',
+  fields: TURNED,
+  mesh: turnedMesh,
+  starts: { jug: { knots: knotsOf(JUG) }, bowl: { knots: knotsOf(BOWL) } },
+});

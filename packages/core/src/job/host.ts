@@ -33,6 +33,8 @@ export interface JobHostOptions extends EngineTools {
   send(reply: JobReply, transfer: ArrayBuffer[]): void;
 }
 
+type Asked<K extends JobRequest['kind']> = Extract<JobRequest, { kind: K }>;
+
 /** The worker's side: answers one request after the other; meshes never leave it, only buffers, reports and files do. */
 export class JobHost {
   readonly #options: JobHostOptions;
@@ -59,7 +61,7 @@ export class JobHost {
   }
 
   /** Given up as soon as a newer evaluation is asked for: what people see comes first, and the state that was checked is gone. */
-  async #check({ project, pieceId, serial }: Extract<JobRequest, { kind: 'check' }>): Promise<JobAnswer> {
+  async #check({ project, pieceId, serial }: Asked<'check'>): Promise<JobAnswer> {
     const context = this.#context(serial, true);
     const evaluated = context.cancelled()
       ? CANCELLED
@@ -87,51 +89,46 @@ export class JobHost {
     return meetingRemarks({ piece, part: scenePart(piece, here, project) }, others, context.cancelled);
   }
 
+  readonly #answers: { readonly [K in JobRequest['kind']]: (request: Asked<K>) => Promise<JobAnswer> } = {
+    evaluate: (request) => this.#evaluate(request),
+    check: (request) => this.#check(request),
+    places: (request) =>
+      this.#withPiece(request, async (evaluated) => ({
+        kind: 'placed',
+        pieceId: request.pieceId,
+        triangles: faultPlaces(pieceMesh(evaluated), request.what),
+      })),
+    laid: (request) =>
+      this.#withPiece(request, async (evaluated) => ({
+        kind: 'placed',
+        pieceId: request.pieceId,
+        ...laidPlaces(request.project.pieces[request.pieceId], evaluated, request.what),
+      })),
+    fit: (request) =>
+      this.#withPiece(request, async (evaluated) => ({
+        kind: 'fit',
+        pieceId: request.pieceId,
+        fit: flatFit(request.project.pieces[request.pieceId], evaluated),
+      })),
+    write: (request) => this.#write(request),
+    readDrawing: ({ bytes }) => readDrawing(bytes).then(drawingAnswer),
+    silhouette: ({ shades, options }) => Promise.resolve(drawingAnswer(silhouette(shades, options))),
+    fontFacts: (request) => this.#fontFacts(request),
+    readBack: (request) => holds(request, this.#options.kernels.loadUnpacker),
+  };
+
   #answer(request: JobRequest): Promise<JobAnswer> {
     if (request.version !== JOB_VERSION)
       throw new Error(`worker speaks version ${JOB_VERSION}, page ${request.version}`);
-    switch (request.kind) {
-      case 'evaluate':
-        return this.#evaluate(request);
-      case 'check':
-        return this.#check(request);
-      case 'places':
-        return this.#withPiece(request, async (evaluated) => ({
-          kind: 'placed',
-          pieceId: request.pieceId,
-          triangles: faultPlaces(pieceMesh(evaluated), request.what),
-        }));
-      case 'laid':
-        return this.#withPiece(request, async (evaluated) => ({
-          kind: 'placed',
-          pieceId: request.pieceId,
-          ...laidPlaces(request.project.pieces[request.pieceId], evaluated, request.what),
-        }));
-      case 'fit':
-        return this.#withPiece(request, async (evaluated) => ({
-          kind: 'fit',
-          pieceId: request.pieceId,
-          fit: flatFit(request.project.pieces[request.pieceId], evaluated),
-        }));
-      case 'write':
-        return this.#write(request);
-      case 'readDrawing':
-        return readDrawing(request.bytes).then(drawingAnswer);
-      case 'silhouette':
-        return Promise.resolve(drawingAnswer(silhouette(request.shades, request.options)));
-      case 'fontFacts':
-        return this.#fontFacts(request);
-      case 'readBack':
-        return holds(request, this.#options.kernels.loadUnpacker);
-    }
+    return (this.#answers[request.kind] as (request: JobRequest) => Promise<JobAnswer>)(request);
   }
 
-  async #fontFacts({ font, words, sizeMm }: Extract<JobRequest, { kind: 'fontFacts' }>): Promise<JobAnswer> {
+  async #fontFacts({ font, words, sizeMm }: Asked<'fontFacts'>): Promise<JobAnswer> {
     const facts = await this.#engine.fontFacts({ font, words, sizeMm });
     return facts.ok ? { kind: 'fontFacts', facts: facts.value } : { kind: 'failed', error: facts.error };
   }
 
-  async #write(request: Extract<JobRequest, { kind: 'write' }>): Promise<JobAnswer> {
+  async #write(request: Asked<'write'>): Promise<JobAnswer> {
     const { project, pieceIds, options, serial } = request;
     const parts: ScenePart[] = [];
     const remarks: Remark[] = [];
@@ -170,7 +167,7 @@ export class JobHost {
     return evaluated.ok ? use(evaluated.value) : { kind: 'failed', error: evaluated.error };
   }
 
-  async #evaluate(request: Extract<JobRequest, { kind: 'evaluate' }>): Promise<JobAnswer> {
+  async #evaluate(request: Asked<'evaluate'>): Promise<JobAnswer> {
     const started = this.#options.now();
     const { preview = false } = request;
     const known = new Set(request.known);
@@ -317,10 +314,7 @@ function buffersOf(answer: JobAnswer): ArrayBuffer[] {
 }
 
 /** What a file turns out to hold when read again. */
-async function holds(
-  { bytes, format }: Extract<JobRequest, { kind: 'readBack' }>,
-  unpacker: LoadUnpacker | undefined,
-): Promise<JobAnswer> {
+async function holds({ bytes, format }: Asked<'readBack'>, unpacker: LoadUnpacker | undefined): Promise<JobAnswer> {
   const read = await readBack(bytes, format, unpacker);
   if (!read.ok) return { kind: 'failed', error: read.error };
   const { mesh, names, finishes } = read.value;

@@ -1,52 +1,33 @@
-import type { PolygonMesh, Region } from '../mesh/index.ts';
+import { MeshSink, type PolygonMesh, type Region } from '../mesh/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 
-/** All clusters in one mesh, in the piece's own coordinates; regions hold the layout's letter numbers. Exact: everything lies on one grid. */
+/**
+ * All clusters in one mesh, in the piece's own coordinates; regions hold the layout's letter numbers. Exact: everything lies on one grid.
+ * Where they lay in the flat layout stays behind.
+ */
 export function assemble(clusters: readonly BuiltCluster[]): PolygonMesh {
-  const sum = (pick: (m: PolygonMesh) => number): number => clusters.reduce((total, c) => total + pick(c.mesh), 0);
-  const corners = sum((m) => m.faceVertices.length);
-  const faces = sum((m) => m.region.length);
-  const mesh: PolygonMesh = {
-    positions: new Float64Array(sum((m) => m.positions.length)),
-    faceStart: new Uint32Array(faces + 1),
-    faceVertices: new Uint32Array(corners),
-    sharp: new Uint8Array(corners),
-    ...(clusters.every(({ mesh }) => mesh.uv) && { uv: new Float32Array(2 * corners) }),
-    region: new Uint32Array(faces),
-    regions: [],
-  };
-  const at = { vertex: 0, corner: 0, face: 0 };
-  for (const cluster of clusters) {
-    append(mesh, cluster, at);
-  }
-  return mesh;
+  const placed = clusters.map(placedCluster);
+  const sink = new MeshSink(placed, { without: ['rest'] });
+  placed.forEach(({ positions, region }, s) => {
+    for (let v = 0; v < positions.length / 3; v++) sink.vertexOf(v, s);
+    for (let f = 0; f < region.length; f++) sink.keep(f, s);
+  });
+  return sink.finish();
 }
 
-function append(
-  mesh: PolygonMesh,
-  { mesh: part, letters, x, y, z }: BuiltCluster,
-  at: { vertex: number; corner: number; face: number },
-): void {
+function placedCluster({ mesh, letters, x, y, z }: BuiltCluster): PolygonMesh {
   const offset = [x, y, z];
-  for (let i = 0; i < part.positions.length; i++) mesh.positions[at.vertex * 3 + i] = part.positions[i] + offset[i % 3];
-  for (let i = 0; i < part.faceVertices.length; i++)
-    mesh.faceVertices[at.corner + i] = part.faceVertices[i] + at.vertex;
-  mesh.sharp.set(part.sharp, at.corner);
-  if (mesh.uv && part.uv) placeUv(part, { x, y }, mesh.uv.subarray(2 * at.corner));
-  const row = mesh.regions.length;
-  for (let f = 0; f < part.region.length; f++) {
-    mesh.region[at.face + f] = part.region[f] + row;
-    mesh.faceStart[at.face + f + 1] = part.faceStart[f + 1] + at.corner;
-  }
-  mesh.regions.push(...part.regions.map((r): Region => ({ ...r, letter: letters[r.letter] ?? -1 })));
-  at.vertex += part.positions.length / 3;
-  at.corner += part.faceVertices.length;
-  at.face += part.region.length;
+  return {
+    ...mesh,
+    positions: mesh.positions.map((v, i) => v + offset[i % 3]),
+    ...(mesh.uv && { uv: placedUv(mesh, mesh.uv, { x, y }) }),
+    regions: mesh.regions.map((r): Region => ({ ...r, letter: letters[r.letter] ?? -1 })),
+  };
 }
 
 /** Fronts and backs show what lies at their place in the lettering; the back is seen from behind. */
-function placeUv(part: PolygonMesh, { x, y }: { x: number; y: number }, uv: Float32Array): void {
-  uv.set(part.uv as Float32Array);
+function placedUv(part: PolygonMesh, own: Float32Array, { x, y }: { x: number; y: number }): Float32Array {
+  const uv = own.slice();
   for (let f = 0; f < part.region.length; f++) {
     const name = part.regions[part.region[f]].part;
     if (name !== 'front' && name !== 'back') continue;
@@ -55,4 +36,5 @@ function placeUv(part: PolygonMesh, { x, y }: { x: number; y: number }, uv: Floa
       uv[2 * c + 1] += y;
     }
   }
+  return uv;
 }

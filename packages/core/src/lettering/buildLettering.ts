@@ -8,7 +8,8 @@ import type { LetteringCaches } from './caches.ts';
 import { findClusters, type Cluster } from './clusters.ts';
 import { clusterReach, clusterSolid, type ClusterJob, type LetteringStats } from './clusterSolid.ts';
 import { crossingLetters } from './crossingLetters.ts';
-import { drawnToleranceMm, faceSizeMm, type LetteringFaces } from './faces.ts';
+import { isDrawn } from '../solid/index.ts';
+import { drawnToleranceMm, faceSizeMm, type LetteringFaces } from '../faces/index.ts';
 import { planFaces, type DepthRange, type NeedOf, type NeedReport } from './facesPlan.ts';
 import type { DrawingScale } from './letterOutline.ts';
 import { meetingLetters, type ClusterPlan } from './meetingLetters.ts';
@@ -217,8 +218,8 @@ const wholeDepth = ({ depthMm, swell }: SolidShape): number => depthMm + (swell 
 /** How far a solid may reach beyond its outline, mm. */
 function beyondOutline({ shiftMm = 0, side, front, back }: SolidShape): number {
   const { profileReach } = LIMITS;
-  const edges = [front, back].map((edge) => (edge.kind === 'drawn' ? profileReach * edge.inMm : 0));
-  return Math.max(0, 0 - shiftMm) + Math.max(...edges) + (side?.kind === 'drawn' ? profileReach * side.amountMm : 0);
+  const edges = [front, back].map((edge) => (isDrawn(edge) && 'inMm' in edge ? profileReach * edge.inMm : 0));
+  return Math.max(0, 0 - shiftMm) + Math.max(...edges) + (side && isDrawn(side) ? profileReach * side.amountMm : 0);
 }
 
 const bandsInSteps = ({ outward, wide, count, gap, join }: Bands, step: number): Bands => ({

@@ -11,8 +11,13 @@ export interface BuiltCluster {
   z: number;
   /** layout letters by the mesh's own letter index */
   letters: number[];
-  /** three numbers a vertex, piece space: where shape steps took it from the flat layout; undefined where none did */
-  rest?: Float64Array;
+  /** how far it was moved as a copy since it was shaped: the mesh, which copies share, knows the flat layout of the first */
+  restBy?: [number, number, number];
+}
+
+/** Three numbers a vertex, piece space: where shape steps took it from the flat layout; undefined where none did. */
+export function restOf({ mesh: { rest }, restBy }: BuiltCluster): Float64Array | undefined {
+  return rest && restBy ? rest.map((v, i) => v + restBy[i % 3]) : rest;
 }
 
 /**

@@ -1,7 +1,7 @@
 import { ByteCache } from '../base/index.ts';
+import type { FacedFlat } from '../faces/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Conditioned } from '../outline/index.ts';
-import type { FacedFlat } from '../solid/index.ts';
 
 /** A cluster's plan; `isFull`: hollow was asked for, and no room was left inside. */
 export interface ClusterFlat extends FacedFlat {

@@ -1,7 +1,6 @@
 import { meshBytes, type PolygonMesh } from '../mesh/index.ts';
 import { boundingBox, divide } from '../outline/index.ts';
 import {
-  facedFlat,
   flatBytes,
   flatWavefront,
   lift,
@@ -14,7 +13,7 @@ import {
 } from '../solid/index.ts';
 import type { ClusterFlat, LetteringCaches } from './caches.ts';
 import { clusterOutline, type Cluster } from './clusters.ts';
-import { faceKey, faceStyle, type ClusterFaces } from './faces.ts';
+import { facedFlat, faceKey, faceStyle, type ClusterFaces } from '../faces/index.ts';
 import { emInSteps, type DrawingScale } from './letterOutline.ts';
 import type { BuiltProfile } from './sections.ts';
 

@@ -1,18 +1,20 @@
 import { spelled } from '../base/index.ts';
 import type { Box3 } from '../math/index.ts';
 import type { Need } from '../shape/index.ts';
-import type { Cluster } from './clusters.ts';
 import {
+  chosenMm,
   clusterFaces,
   expectedFaces,
   extentOf,
   faceSizeMm,
+  isAutomatic,
+  neededFaces,
   type ClusterFaces,
   type LetteringFaces,
   type NeededFaces,
-} from './faces.ts';
+} from '../faces/index.ts';
+import type { Cluster } from './clusters.ts';
 import type { DrawingScale } from './letterOutline.ts';
-import { isAutomatic, neededFaces } from './neededFaces.ts';
 
 /** How fine later steps need each letter: by their boxes in the flat layout, and the layout letters in each. */
 export type NeedOf = (boxes: readonly Box3[], letters: readonly (readonly number[])[]) => Need[];
@@ -67,18 +69,11 @@ export function planFaces(faces: LetteringFaces, clusters: readonly Cluster[], o
   for (let i = 0; ; i++, times *= COARSER) {
     const each = needs.map(({ x, y, z }, k) => neededFaces(faces, { x: x * times, y: y * times, z: z * times }, { box: boxes[k], usualMm })); // prettier-ignore
     const automatic = isAutomatic(faces);
-    const haveMm = automatic ? least * times : setSizeMm(faces, clusters, options);
+    const haveMm = automatic ? least * times : chosenMm(faces, clusters, options);
     const need = least < Infinity ? { needMm: least, haveMm, isAutomatic: automatic } : undefined;
     const plan = planned(each, { faces, clusters, options, need });
     if (plan.expected <= options.budget || !automatic || i >= TRIES) return plan;
   }
-}
-
-/** What a person has chosen, mm. */
-function setSizeMm(faces: LetteringFaces, clusters: readonly Cluster[], { scale, outward }: PlanOptions): number {
-  if (faces.kind !== 'bands') return faceSizeMm(faces, scale.emMm) ?? Infinity;
-  const [low, high] = extentOf(faces.axis, clusters, outward);
-  return ((high - low) * scale.step) / faces.count;
 }
 
 function planned(
@@ -98,7 +93,7 @@ function planned(
   const own = faceSizeMm(faces, scale.emMm);
   const longest = each.map(({ faces: one, deepestMm }) => {
     // faces of a chosen style have a size in all directions; plain ones only where a step needs it
-    const size = own !== undefined && (one.kind === 'grid' || one.kind === 'flow') ? faceSizeMm(one, scale.emMm) : undefined; // prettier-ignore
+    const size = own === undefined ? undefined : faceSizeMm(one, scale.emMm);
     const mm = Math.min(size ?? Infinity, deepestMm ?? Infinity);
     return mm < Infinity ? mm / scale.step : undefined;
   }); // prettier-ignore

@@ -1,13 +1,10 @@
-export { clustersKey } from './builtCluster.ts';
+export { clustersKey, restOf, type BuiltCluster } from './builtCluster.ts';
 export { clustersBox } from './clusterBox.ts';
 export { textsOf } from './textsOf.ts';
 export { crossingLetters } from './crossingLetters.ts';
-export { isAutomatic } from './neededFaces.ts';
 export { assemble } from './assemble.ts';
 export { buildLettering } from './buildLettering.ts';
-export type { BuiltCluster } from './builtCluster.ts';
 export type { Lettering, LetteringOptions } from './buildLettering.ts';
-export type { LetteringFaces } from './faces.ts';
 export type { NeedOf, NeedReport } from './facesPlan.ts';
 export type { LetteringStats } from './clusterSolid.ts';
 export type { TowardsBack } from './towardsBack.ts';

@@ -1,24 +1,18 @@
-import type { PolygonMesh } from './polygonMesh.ts';
-import { uvOf } from './faceRows.ts';
+import { MeshSink } from './meshSink.ts';
+import { nextCorner, type PolygonMesh } from './polygonMesh.ts';
 import { triangulate } from './triangulate.ts';
 
 /** The same mesh with every face cut into triangles; the cuts shade smoothly. */
 export function asTriangles(mesh: PolygonMesh): PolygonMesh {
   const { corners, face } = triangulate(mesh);
-  const sharp = new Uint8Array(corners.length);
-  for (let i = 0; i < corners.length; i++) {
-    const c = corners[i];
-    const f = face[Math.floor(i / 3)];
-    const next = c + 1 < mesh.faceStart[f + 1] ? c + 1 : mesh.faceStart[f];
-    const to = corners[i % 3 === 2 ? i - 2 : i + 1];
-    sharp[i] = to === next ? mesh.sharp[c] : 0;
+  const sink = new MeshSink(mesh);
+  for (let t = 0; t < face.length; t++) {
+    for (let k = 0; k < 3; k++) {
+      const c = corners[3 * t + k];
+      const isBorder = corners[3 * t + ((k + 1) % 3)] === nextCorner(mesh, face[t], c);
+      sink.corner(mesh.faceVertices[c], c, isBorder ? mesh.sharp[c] : 0);
+    }
+    sink.endFace(mesh.region[face[t]]);
   }
-  return {
-    ...mesh,
-    faceStart: new Uint32Array(face.length + 1).map((_, i) => 3 * i),
-    faceVertices: corners.map((c) => mesh.faceVertices[c]),
-    sharp,
-    ...(mesh.uv && { uv: uvOf(mesh.uv, corners) }),
-    region: face.map((f) => mesh.region[f]),
-  };
+  return sink.finish();
 }

@@ -1,5 +1,6 @@
 import { adjacency } from './adjacency.ts';
-import { nextCorner, type PolygonMesh } from './polygonMesh.ts';
+import { MeshSink } from './meshSink.ts';
+import { faceCount, nextCorner, type PolygonMesh } from './polygonMesh.ts';
 
 /** Loops of up to so many corners become one face. */
 const ONE_FACE = 4;
@@ -15,43 +16,24 @@ export interface ClosedHoles {
 export function closeHoles(mesh: PolygonMesh): ClosedHoles {
   const { loops, left } = openLoops(mesh);
   if (loops.length === 0) return { mesh, closed: 0, left };
-  const positions = Array.from(mesh.positions);
-  const faceStart = Array.from(mesh.faceStart);
-  const faceVertices = Array.from(mesh.faceVertices);
-  const region = Array.from(mesh.region);
-  const sharp = Array.from(mesh.sharp);
-  const face = (corners: readonly number[], of: number): void => {
-    faceVertices.push(...corners);
-    sharp.push(...corners.map(() => 0));
-    faceStart.push(faceVertices.length);
-    region.push(of);
+  const sink = new MeshSink(mesh);
+  for (let f = 0; f < faceCount(mesh); f++) sink.keep(f);
+  // what closes a hole has no picture of its own
+  const face = (vertices: readonly number[], of: number): void => {
+    for (const v of vertices) sink.corner(v, undefined, 0);
+    sink.endFace(of);
   };
   for (const { vertices, region: of } of loops) {
     if (vertices.length <= ONE_FACE) face(vertices, of);
     else {
-      const middle = positions.length / 3;
-      for (let k = 0; k < 3; k++)
-        positions.push(vertices.reduce((sum, v) => sum + mesh.positions[3 * v + k], 0) / vertices.length);
+      const place = [0, 1, 2].map(
+        (k) => vertices.reduce((sum, v) => sum + mesh.positions[3 * v + k], 0) / vertices.length,
+      );
+      const middle = sink.vertexAt(place, vertices);
       vertices.forEach((v, i) => face([v, vertices[(i + 1) % vertices.length], middle], of));
     }
   }
-  const closed: PolygonMesh = {
-    positions: new Float64Array(positions),
-    faceStart: new Uint32Array(faceStart),
-    faceVertices: new Uint32Array(faceVertices),
-    region: new Uint32Array(region),
-    sharp: new Uint8Array(sharp),
-    regions: mesh.regions,
-    // what closes a hole has no picture of its own
-    ...(mesh.uv && { uv: longer(mesh.uv, 2 * faceVertices.length) }),
-  };
-  return { mesh: closed, closed: loops.length, left };
-}
-
-function longer(uv: Float32Array, count: number): Float32Array {
-  const made = new Float32Array(count);
-  made.set(uv);
-  return made;
+  return { mesh: sink.finish(), closed: loops.length, left };
 }
 
 /** Borders of holes as they have to be walked by what closes them; a border that comes twice through a vertex is none. */

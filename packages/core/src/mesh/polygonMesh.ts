@@ -43,6 +43,8 @@ export interface PolygonMesh {
   sharp: Uint8Array;
   /** two numbers a corner: texture coordinates, mm on the unrolled surface, or as a model came with them (1 a picture, up is up) where it keeps its own materials; undefined where nobody laid them out */
   uv?: Float32Array;
+  /** three numbers a vertex, mm: where it lay in the flat layout; undefined where nothing was shaped yet */
+  rest?: Float64Array;
   /** per face: row of `regions` */
   region: Uint32Array;
   regions: Region[];
@@ -66,6 +68,7 @@ export const meshBytes = (mesh: PolygonMesh): number =>
   mesh.faceVertices.byteLength +
   mesh.sharp.byteLength +
   (mesh.uv?.byteLength ?? 0) +
+  (mesh.rest?.byteLength ?? 0) +
   mesh.region.byteLength +
   64 * mesh.regions.length;
 

@@ -1,4 +1,4 @@
-import { FaceRows } from './faceRows.ts';
+import { MeshSink } from './meshSink.ts';
 import { foldedFrom } from './foldedQuad.ts';
 import { faceCorners, faceCount, type PolygonMesh } from './polygonMesh.ts';
 
@@ -6,7 +6,7 @@ import { faceCorners, faceCount, type PolygonMesh } from './polygonMesh.ts';
 export function unfolded(mesh: PolygonMesh): PolygonMesh {
   const folds = foldsOf(mesh);
   if (folds.size === 0) return mesh;
-  const rows = new FaceRows(mesh);
+  const rows = new MeshSink(mesh);
   for (let f = 0; f < faceCount(mesh); f++) {
     const from = folds.get(f);
     if (from === undefined) {
@@ -15,8 +15,8 @@ export function unfolded(mesh: PolygonMesh): PolygonMesh {
     }
     const corners = faceCorners(mesh, f);
     const [a, b, c, d] = corners.map((_, k) => corners[(from + k) % 4]);
-    rows.push([a, b, c], mesh.region[f], [mesh.sharp[a], mesh.sharp[b], 0]);
-    rows.push([a, c, d], mesh.region[f], [0, mesh.sharp[c], mesh.sharp[d]]);
+    rows.face([a, b, c], mesh.region[f], [mesh.sharp[a], mesh.sharp[b], 0]);
+    rows.face([a, c, d], mesh.region[f], [0, mesh.sharp[c], mesh.sharp[d]]);
   }
   return rows.finish();
 }

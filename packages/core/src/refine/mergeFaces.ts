@@ -4,7 +4,7 @@ import {
   faceAreaVectors,
   faceCorners,
   faceCount,
-  FaceRows,
+  MeshSink,
   nextCorner,
   type PolygonMesh,
 } from '../mesh/index.ts';
@@ -134,9 +134,9 @@ function join(one: Loop, other: Loop, c: number, twin: Int32Array): Loop {
 }
 
 function rebuilt(mesh: PolygonMesh, loops: readonly (Loop | undefined)[]): PolygonMesh {
-  const rows = new FaceRows(mesh);
+  const rows = new MeshSink(mesh);
   loops.forEach((loop, f) => {
-    if (loop) rows.push(loop, mesh.region[f]);
+    if (loop) rows.face(loop, mesh.region[f]);
   });
   return rows.finish();
 }

@@ -1,7 +1,7 @@
 import type { Simplifier } from '../base/index.ts';
 import { findCrossings, trianglesWithArea } from '../check/index.ts';
 import { lengthOf } from '../math/index.ts';
-import { asTriangles, faceCount, triangulate, uvOf, weld, type PolygonMesh } from '../mesh/index.ts';
+import { asTriangles, faceCount, MeshSink, triangulate, weld, type PolygonMesh } from '../mesh/index.ts';
 
 /** How often it is tried with more triangles, and how many more each time. */
 const TRIES = 8;
@@ -86,36 +86,34 @@ function withRegions(mesh: PolygonMesh, { vertex, part }: Split, index: Uint32Ar
   });
   const region = Uint32Array.from({ length: index.length / 3 }, (_, t) => part[index[3 * t]]);
   const borders = borderEdges(faceVertices, region, size);
-  return {
-    positions: mesh.positions,
-    faceStart: Uint32Array.from({ length: region.length + 1 }, (_, i) => 3 * i),
-    faceVertices,
-    sharp: Uint8Array.from(faceVertices, (v, c) => {
-      const key = v * size + faceVertices[c % 3 === 2 ? c - 2 : c + 1];
-      return sharp.has(key) || borders.has(key) ? 1 : 0;
-    }),
-    ...(mesh.uv && { uv: uvAround(mesh, mesh.uv, { faceVertices, region }) }),
-    region,
-    regions: mesh.regions,
-  };
+  const sink = new MeshSink(mesh);
+  const corners = sink.carries('corner') ? cornersAround(mesh, { faceVertices, region }) : undefined;
+  for (let t = 0; t < region.length; t++) {
+    for (let c = 3 * t; c < 3 * t + 3; c++) {
+      const key = faceVertices[c] * size + faceVertices[c % 3 === 2 ? c - 2 : c + 1];
+      sink.corner(faceVertices[c], corners?.[c], sharp.has(key) || borders.has(key) ? 1 : 0);
+    }
+    sink.endFace(region[t]);
+  }
+  return sink.finish();
 }
 
-/** A seam gives a vertex several texture coordinates: each triangle takes those that lie nearest together. */
-function uvAround(
+/** The old corner of every new one. A seam gives a vertex several texture coordinates: each triangle takes those that lie nearest together. */
+function cornersAround(
   mesh: PolygonMesh,
-  old: Float32Array,
   { faceVertices, region }: { faceVertices: Uint32Array; region: Uint32Array },
-): Float32Array {
+): Uint32Array {
   const size = mesh.positions.length / 3;
+  const taken = new Uint32Array(faceVertices.length);
+  const gap = (c: number, d: number): number =>
+    mesh.uv ? lengthOf(mesh.uv[2 * c] - mesh.uv[2 * d], mesh.uv[2 * c + 1] - mesh.uv[2 * d + 1]) : 0;
   const known = new Map<number, number[]>();
   mesh.faceVertices.forEach((v, c) => {
     const key = mesh.region[Math.floor(c / 3)] * size + v;
     const row = known.get(key) ?? [];
-    if (!row.some((d) => old[2 * d] === old[2 * c] && old[2 * d + 1] === old[2 * c + 1])) row.push(c);
+    if (!row.some((d) => gap(c, d) === 0)) row.push(c);
     known.set(key, row);
   });
-  const gap = (c: number, d: number): number => lengthOf(old[2 * c] - old[2 * d], old[2 * c + 1] - old[2 * d + 1]);
-  const taken = new Uint32Array(faceVertices.length);
   for (let t = 0; t < region.length; t++) {
     const [as, bs, cs] = [0, 1, 2].map((k) => known.get(region[t] * size + faceVertices[3 * t + k]) as number[]);
     let least = Infinity;
@@ -129,7 +127,7 @@ function uvAround(
           }
         }
   }
-  return uvOf(old, taken);
+  return taken;
 }
 
 /** Edges, in both directions, between faces of different parts. */

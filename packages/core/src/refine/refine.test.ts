@@ -8,7 +8,8 @@ import { asTriangles, crisp, faceCount, MeshBuilder, type PolygonMesh } from '..
 import { outlineOf, shippedFaces, STEP, testEngine } from '../testing/faces.ts';
 import { cubes, joined } from '../testing/meshes.ts';
 import { expectSound } from '../testing/sound.ts';
-import { buildSection, facedFlat, finerSection, lift, sectionEnds, sectionLayers } from '../solid/index.ts';
+import { buildSection, finerSection, lift, sectionEnds, sectionLayers } from '../solid/index.ts';
+import { facedFlat } from '../faces/index.ts';
 import { clear } from './clear.ts';
 import { joinPoints } from './joinPoints.ts';
 import { reduce, subdivide } from './index.ts';

@@ -1,4 +1,14 @@
-import { adjacency, faceCount, nextCorner, vertexCount, type Adjacency, type PolygonMesh } from '../mesh/index.ts';
+import {
+  adjacency,
+  cornerFaces,
+  faceCorners,
+  faceCount,
+  MeshSink,
+  nextCorner,
+  vertexCount,
+  type Adjacency,
+  type PolygonMesh,
+} from '../mesh/index.ts';
 
 /**
  * Cuts every face into quads about its middle and the middles of its edges. Straight: nothing moves. Rounded: Catmull and Clark 1978; edges marked sharp and open edges
@@ -110,45 +120,36 @@ function round(mesh: PolygonMesh, { twin, face }: Adjacency, table: Table): void
 }
 
 /** Four corners for every old one; halves of sharp edges stay sharp. */
-function connected(mesh: PolygonMesh, { positions, firstFace, firstEdge, edgeOf }: Table): PolygonMesh {
-  const corners = mesh.faceVertices.length;
-  const faceVertices = new Uint32Array(4 * corners);
-  const sharp = new Uint8Array(4 * corners);
-  const region = new Uint32Array(corners);
-  const uv = mesh.uv && new Float32Array(8 * corners);
+function connected(mesh: PolygonMesh, table: Table): PolygonMesh {
+  const { firstFace, firstEdge, edgeOf } = table;
+  const sink = new MeshSink(mesh, { keeps: false });
+  placeVertices(mesh, table, sink);
+  const isCarried = sink.carries('corner');
   for (let f = 0; f < faceCount(mesh); f++) {
+    const all = isCarried ? faceCorners(mesh, f) : undefined;
     for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
       const before = c > mesh.faceStart[f] ? c - 1 : mesh.faceStart[f + 1] - 1;
-      faceVertices.set([mesh.faceVertices[c], firstEdge + edgeOf[c], firstFace + f, firstEdge + edgeOf[before]], 4 * c);
-      sharp[4 * c] = mesh.sharp[c];
-      sharp[4 * c + 3] = mesh.sharp[before];
-      region[c] = mesh.region[f];
+      sink.corner(mesh.faceVertices[c], c, mesh.sharp[c]);
+      sink.corner(firstEdge + edgeOf[c], all && [c, nextCorner(mesh, f, c)], 0);
+      sink.corner(firstFace + f, all, 0);
+      sink.corner(firstEdge + edgeOf[before], all && [c, before], mesh.sharp[before]);
+      sink.endFace(mesh.region[f]);
     }
-    if (uv && mesh.uv) spreadUv(mesh.uv, mesh.faceStart[f], mesh.faceStart[f + 1], uv);
   }
-  return {
-    positions,
-    faceStart: Uint32Array.from({ length: corners + 1 }, (_, i) => 4 * i),
-    faceVertices,
-    sharp,
-    ...(uv && { uv }),
-    region,
-    regions: mesh.regions,
-  };
+  return sink.finish();
 }
 
-/** Texture coordinates of a face's quads: of each corner, the middle of its edge, the middle of the face, the middle of the edge before. */
-function spreadUv(old: Float32Array, start: number, end: number, uv: Float32Array): void {
-  for (let k = 0; k < 2; k++) {
-    let sum = 0;
-    for (let c = start; c < end; c++) sum += old[2 * c + k];
-    for (let c = start; c < end; c++) {
-      const own = old[2 * c + k];
-      const next = old[2 * (c + 1 < end ? c + 1 : start) + k];
-      const before = old[2 * (c > start ? c - 1 : end - 1) + k];
-      [own, (own + next) / 2, sum / (end - start), (own + before) / 2].forEach(
-        (value, i) => (uv[8 * c + 2 * i + k] = value),
+/** The old vertices, the middles of faces, those of edges. */
+function placeVertices(mesh: PolygonMesh, { positions, firstFace, firstEdge, cornerOf }: Table, sink: MeshSink): void {
+  const face = sink.carries('vertex') ? cornerFaces(mesh) : undefined;
+  for (let v = 0; v < positions.length / 3; v++) {
+    const place = positions.subarray(3 * v, 3 * v + 3);
+    if (!face || v < firstFace) sink.vertexAt(place, v < firstFace ? v : undefined);
+    else if (v < firstEdge)
+      sink.vertexAt(
+        place,
+        faceCorners(mesh, v - firstFace).map((c) => mesh.faceVertices[c]),
       );
-    }
+    else sink.vertexAt(place, endsOf(mesh, face[cornerOf[v - firstEdge]], cornerOf[v - firstEdge]));
   }
 }

@@ -1,4 +1,4 @@
-import { areasAgree, asTriangles, faceCorners, faceCount, FaceRows, type PolygonMesh } from '../mesh/index.ts';
+import { areasAgree, asTriangles, faceCorners, faceCount, MeshSink, type PolygonMesh } from '../mesh/index.ts';
 
 /**
  * Every face as triangles. 'short': quads along their shorter diagonal. 'same': from each quad's first corner wherever both triangles face one way, so that equal
@@ -12,15 +12,15 @@ export function toTriangles(mesh: PolygonMesh, rule: 'short' | 'same'): PolygonM
 
 /** Quads as two triangles from their first corner; folded ones and larger faces stay. */
 function fansOfQuads(mesh: PolygonMesh): PolygonMesh {
-  const rows = new FaceRows(mesh);
+  const rows = new MeshSink(mesh);
   const { faceVertices: v, sharp } = mesh;
   for (let f = 0; f < faceCount(mesh); f++) {
     const corners = faceCorners(mesh, f);
     const [a, b, c, d] = corners;
     if (corners.length === 4 && areasAgree(mesh.positions, 3 * v[a], 3 * v[b], 3 * v[c], 3 * v[d])) {
-      rows.push([a, b, c], mesh.region[f], [sharp[a], sharp[b], 0]);
-      rows.push([a, c, d], mesh.region[f], [0, sharp[c], sharp[d]]);
-    } else rows.push(corners, mesh.region[f]);
+      rows.face([a, b, c], mesh.region[f], [sharp[a], sharp[b], 0]);
+      rows.face([a, c, d], mesh.region[f], [0, sharp[c], sharp[d]]);
+    } else rows.face(corners, mesh.region[f]);
   }
   return rows.finish();
 }

@@ -166,8 +166,8 @@ describe('folds', () => {
   /** Looked for on faces that are as fine as they need. */
   const folds = (...steps: ShapeStep[]) => {
     const chain = chainOf(steps, { box });
-    const { mesh, rest } = shapeMesh(shaped, chain, { toleranceMm: 1, mostFaces: 20_000 });
-    return foldsOf([{ ...shaped, mesh, rest }], steps, chain);
+    const { mesh } = shapeMesh(shaped, chain, { toleranceMm: 1, mostFaces: 20_000 });
+    return foldsOf([{ ...shaped, mesh, rest: mesh.rest }], steps, chain);
   };
 
   test('a bend tighter than the piece is deep is told, with the angle that avoids it', () => {

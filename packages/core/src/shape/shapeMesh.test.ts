@@ -60,7 +60,7 @@ test('whatever the steps: closed as before, every edge within the tolerance of i
     expect([name, made.isLeft]).toEqual([name, false]);
     expect([name, adjacency(made.mesh)]).toEqual([name, expect.objectContaining({ openEdges: 0, badEdges: 0 })]);
     // as cut, but flat: what strays is measured there
-    const flat = { ...made.mesh, positions: made.rest };
+    const flat = { ...made.mesh, positions: made.mesh.rest as Float64Array };
     expect([name, strayOf({ ...shaped, mesh: flat }, chain) <= 0.2 + 1e-9]).toEqual([name, true]);
     expect(made.mesh.uv?.length).toBe(2 * made.mesh.faceVertices.length);
     expect(new Set(made.mesh.region)).toEqual(new Set(mesh.region));

@@ -27,9 +27,8 @@ export interface ShapeOptions {
 }
 
 export interface ShapedMesh {
+  /** it knows where it lay in the flat layout */
   mesh: PolygonMesh;
-  /** of the mesh's vertices */
-  rest: Float64Array;
   /** edges stray that could not be cut any more */
   isLeft: boolean;
 }
@@ -49,12 +48,12 @@ export function shapeMesh(
       : splitFar(start, (mesh) => images.far(mesh, toleranceMm), mostFaces);
   const bent = { ...cut.mesh, positions: images.of(cut.mesh) };
   const rest = (shaped.rest ?? cut.mesh.positions).slice();
-  if (rough) return { mesh: bent, rest, isLeft: false };
+  if (rough) return { mesh: { ...bent, rest }, isLeft: false };
   const diagonal = diagonalOf(chain.box);
   const even = triangulateWhere(cut.mesh, (f) => !staysFlat(bent, f, UNEVEN * diagonal), bent);
   // narrow faces that could not be cut as far as they would have to be are no coarser than anybody asked for
   const isLeft = cut.isLeft && toleranceMm !== undefined && images.most(cut.mesh) > toleranceMm;
-  return { mesh: unfolded(even), rest, isLeft };
+  return { mesh: { ...unfolded(even), rest }, isLeft };
 }
 
 /** Images of vertices under a chain. A mesh that was cut keeps the vertices it had, so those are only worked out once. */

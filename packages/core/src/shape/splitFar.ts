@@ -1,4 +1,4 @@
-import { adjacency, distanceSquared, faceCorners, faceCount, FaceRows, nextCorner, triangulate, type Adjacency, type PolygonMesh } from '../mesh/index.ts'; // prettier-ignore
+import { adjacency, distanceSquared, faceCorners, faceCount, MeshSink, nextCorner, triangulate, type Adjacency, type PolygonMesh } from '../mesh/index.ts'; // prettier-ignore
 import { evenTriangles } from './evenTriangles.ts';
 
 /** Of a mesh under a chain of steps. */
@@ -64,13 +64,13 @@ export function triangulateWhere(
   const rows = trianglesOfLarge(flat);
   for (const [f, triangles] of rows) if (!isCut(f, triangles)) rows.delete(f);
   if (rows.size === 0) return mesh;
-  const made = new FaceRows(mesh);
+  const made = new MeshSink(mesh);
   for (let f = 0; f < faceCount(flat); f++) {
     const triangles = rows.get(f);
     if (!triangles) made.keep(f);
     else
       for (const row of triangles)
-        made.push(row, mesh.region[f], row.map((c, k) => (row[(k + 1) % 3] === nextCorner(mesh, f, c) ? mesh.sharp[c] : 0))); // prettier-ignore
+        made.face(row, mesh.region[f], row.map((c, k) => (row[(k + 1) % 3] === nextCorner(mesh, f, c) ? mesh.sharp[c] : 0))); // prettier-ignore
   }
   return made.finish();
 }
@@ -151,7 +151,7 @@ const lengthBetween = ({ positions }: PolygonMesh, a: number, b: number): number
 /** A corner of a new face: an old one, the middle of the edge that begins at it, or the middle of its face. */
 interface Place {
   vertex: number;
-  /** corners whose texture coordinates it has the middle of */
+  /** corners that it lies in the middle of */
   from: readonly number[];
   /** of the edge that begins here, while it runs along the old face's border */
   sharp: number;
@@ -161,20 +161,15 @@ class Halving {
   readonly #mesh: PolygonMesh;
   readonly #marked: Uint8Array;
   readonly #twin: Int32Array;
-  readonly #positions: number[];
+  readonly #sink: MeshSink;
   readonly #middle: Int32Array;
-  readonly #faceStart: number[] = [0];
-  readonly #vertices: number[] = [];
-  readonly #sharp: number[] = [];
-  readonly #uv: number[] = [];
-  readonly #region: number[] = [];
   readonly #fresh: number[] = [];
 
   constructor(mesh: PolygonMesh, marked: Uint8Array, twin: Int32Array) {
     this.#mesh = mesh;
     this.#marked = marked;
     this.#twin = twin;
-    this.#positions = Array.from(mesh.positions);
+    this.#sink = new MeshSink(mesh);
     this.#middle = new Int32Array(marked.length).fill(-1);
   }
 
@@ -194,27 +189,15 @@ class Halving {
       }
       this.#cut(ring, middles, f);
     }
-    return {
-      positions: new Float64Array(this.#positions),
-      faceStart: new Uint32Array(this.#faceStart),
-      faceVertices: new Uint32Array(this.#vertices),
-      sharp: new Uint8Array(this.#sharp),
-      ...(this.#mesh.uv && { uv: new Float32Array(this.#uv) }),
-      region: new Uint32Array(this.#region),
-      regions: this.#mesh.regions,
-    };
+    return this.#sink.finish();
   }
 
   /** A face without a mark, as it is. */
   #keep(f: number): boolean {
-    const { faceStart, faceVertices, sharp, uv } = this.#mesh;
+    const { faceStart } = this.#mesh;
     for (let c = faceStart[f]; c < faceStart[f + 1]; c++) if (this.#marked[c]) return false;
-    for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
-      this.#vertices.push(faceVertices[c]);
-      this.#sharp.push(sharp[c]);
-      if (uv) this.#uv.push(uv[2 * c], uv[2 * c + 1]);
-    }
-    this.#endFace(f, 0);
+    this.#sink.keep(f);
+    this.#fresh.push(0);
     return true;
   }
 
@@ -258,14 +241,15 @@ class Halving {
   }
 
   #distance({ vertex: a }: Place, { vertex: b }: Place): number {
-    return distanceSquared(this.#positions, 3 * a, 3 * b);
+    const [p, q] = [this.#sink.placeOf(a), this.#sink.placeOf(b)];
+    return distanceSquared([...p, ...q], 0, 3);
   }
 
   /** Of a face that may have straight corners: a fan from a middle would have triangles without an area. */
   #triangles(ring: readonly Place[], f: number): void {
     const alone: PolygonMesh = {
       ...this.#mesh,
-      positions: Float64Array.from(ring.flatMap(({ vertex: v }) => this.#positions.slice(3 * v, 3 * v + 3))),
+      positions: Float64Array.from(ring.flatMap(({ vertex }) => this.#sink.placeOf(vertex))),
       faceStart: Uint32Array.of(0, ring.length),
       faceVertices: Uint32Array.from(ring, (_, i) => i),
     };
@@ -279,38 +263,31 @@ class Halving {
 
   #quarter(ring: readonly Place[], f: number): void {
     const corners = [0, 2, 4, 6].map((i) => ring[i]);
-    const p = this.#positions;
-    const vertex = p.length / 3;
-    for (let k = 0; k < 3; k++) p.push(corners.reduce((sum, { vertex: v }) => sum + p[3 * v + k], 0) / 4);
-    const centre: Place = { vertex, from: corners.flatMap(({ from }) => from), sharp: 0 };
+    const places = corners.map(({ vertex }) => this.#sink.placeOf(vertex));
+    const place = [0, 1, 2].map((k) => places.reduce((sum, p) => sum + p[k], 0) / 4);
+    const from = corners.flatMap((corner) => corner.from);
+    const vertex = this.#sink.vertexAt(
+      place,
+      from.map((c) => this.#mesh.faceVertices[c]),
+    );
+    const centre: Place = { vertex, from, sharp: 0 };
     for (let i = 0; i < 8; i += 2) this.#push([ring[i], inner(ring[i + 1]), centre, ring[(i + 7) % 8]], f);
   }
 
   #middleOf(c: number, next: number): number {
     const twin = this.#twin[c];
     if (twin >= 0 && this.#middle[twin] >= 0) return this.#middle[twin];
-    const p = this.#positions;
-    const [a, b] = [this.#mesh.faceVertices[c], this.#mesh.faceVertices[next]];
-    const vertex = p.length / 3;
-    for (let k = 0; k < 3; k++) p.push((p[3 * a + k] + p[3 * b + k]) / 2);
-    this.#middle[c] = vertex;
-    return vertex;
+    const { positions: p, faceVertices } = this.#mesh;
+    const [a, b] = [faceVertices[c], faceVertices[next]];
+    const place = [0, 1, 2].map((k) => (p[3 * a + k] + p[3 * b + k]) / 2);
+    this.#middle[c] = this.#sink.vertexAt(place, [a, b]);
+    return this.#middle[c];
   }
 
   #push(row: readonly Place[], f: number): void {
-    const { uv } = this.#mesh;
-    for (const { vertex, from, sharp } of row) {
-      this.#vertices.push(vertex);
-      this.#sharp.push(sharp);
-      if (uv) for (let k = 0; k < 2; k++) this.#uv.push(from.reduce((sum, c) => sum + uv[2 * c + k], 0) / from.length);
-    }
-    this.#endFace(f, 1);
-  }
-
-  #endFace(f: number, fresh: 0 | 1): void {
-    this.#faceStart.push(this.#vertices.length);
-    this.#region.push(this.#mesh.region[f]);
-    this.#fresh.push(fresh);
+    for (const { vertex, from, sharp } of row) this.#sink.corner(vertex, from, sharp);
+    this.#sink.endFace(this.#mesh.region[f]);
+    this.#fresh.push(1);
   }
 
   /** Per face that was made: 1 where it is a new one. */

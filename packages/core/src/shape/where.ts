@@ -18,24 +18,19 @@ export function shareWhere(where: StepPlace): (point: ChainPoint) => number {
   };
 }
 
-/** How far a place lies outside, mm; inside 0 or less. */
-function outside({ kind, axis, centreMm, sizeMm }: StepPlace, place: Vec3): number {
-  const from = minus(place, centreMm);
-  const a = axisIndex[axis];
-  switch (kind) {
-    case 'all':
-      return 0;
-    case 'ball':
-      return sizeOf(from) - sizeMm[0] / 2;
-    case 'layer':
-      return Math.abs(from[a]) - sizeMm[0] / 2;
-    case 'box':
-      return sizeOf(from.map((v, k) => Math.max(0, Math.abs(v) - sizeMm[k] / 2)) as Vec3);
-    case 'cone': {
-      const along = from[a];
-      const [b, c] = [from[(a + 1) % 3], from[(a + 2) % 3]];
-      const wide = sizeMm[0] > 0 ? (Math.min(1, Math.max(0, along / sizeMm[0])) * sizeMm[1]) / 2 : 0;
-      return Math.max(-along, along - sizeMm[0], Math.sqrt(b * b + c * c) - wide);
-    }
-  }
-}
+/** How far a place lies outside, mm, by the way to it from the middle, or from a cone's tip; inside 0 or less. */
+const OUTSIDE: Readonly<Record<StepPlace['kind'], (from: Vec3, a: 0 | 1 | 2, sizeMm: Vec3) => number>> = {
+  all: () => 0,
+  ball: (from, _, [wide]) => sizeOf(from) - wide / 2,
+  layer: (from, a, [thick]) => Math.abs(from[a]) - thick / 2,
+  box: (from, _, sizeMm) => sizeOf(from.map((v, k) => Math.max(0, Math.abs(v) - sizeMm[k] / 2)) as Vec3),
+  cone: (from, a, [long, broad]) => {
+    const along = from[a];
+    const [b, c] = [from[(a + 1) % 3], from[(a + 2) % 3]];
+    const wide = long > 0 ? (Math.min(1, Math.max(0, along / long)) * broad) / 2 : 0;
+    return Math.max(-along, along - long, Math.sqrt(b * b + c * c) - wide);
+  },
+};
+
+const outside = ({ kind, axis, centreMm, sizeMm }: StepPlace, place: Vec3): number =>
+  OUTSIDE[kind](minus(place, centreMm), axisIndex[axis], sizeMm);

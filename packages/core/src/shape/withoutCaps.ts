@@ -4,7 +4,7 @@ import {
   distanceSquared,
   faceCorners,
   faceCount,
-  FaceRows,
+  MeshSink,
   nextCorner,
   vertexCount,
   type PolygonMesh,
@@ -128,11 +128,11 @@ function areaOf({ positions, faceVertices }: PolygonMesh, corners: readonly numb
 }
 
 function withFaces(mesh: PolygonMesh, made: ReadonlyMap<number, readonly NewFace[]>): PolygonMesh {
-  const rows = new FaceRows(mesh);
+  const rows = new MeshSink(mesh);
   for (let f = 0; f < faceCount(mesh); f++) {
     const faces = made.get(f);
     if (!faces) rows.keep(f);
-    else for (const { corners, region, sharp } of faces) rows.push(corners, region, sharp);
+    else for (const { corners, region, sharp } of faces) rows.face(corners, region, sharp);
   }
   return rows.finish();
 }

@@ -1,13 +1,20 @@
 export { alongDepth, changesAlong, depthLevels, divisionsAlong, twistShare } from './alongDepth.ts';
 export type { AlongDepth, DepthFrame, DepthLevels } from './alongDepth.ts';
-export { facedFlat } from './facedFlat.ts';
-export type { FaceStyle, FacedFlat } from './facedFlat.ts';
+export { bandsFlat } from './bands/cutFlat.ts';
+export type { Lines } from './bands/cutNodes.ts';
 export { flatBytes, flatWavefront } from './flat.ts';
 export type { FlatOptions, FlatWavefront, Rung } from './flat.ts';
+export { flowFlat, gridFlat } from './flow/flowFlat.ts';
 export { lift, liftSheet } from './lift.ts';
 export {
   askedSection,
   buildSection,
+  countsSteps,
+  heldAtMiddle,
+  DRAWN,
+  isDrawn,
+  isPlain,
+  isStraight,
   edgeRows,
   finerSection,
   sectionCrossing,

@@ -1,4 +1,4 @@
-import { LIMITS, parseBoundedJson } from '@fictile/core';
+import { isTooLarge, LIMITS, parseBoundedJson } from '@fictile/core';
 import express, { type RequestHandler } from 'express';
 import { coreFault, httpFault } from '../services/faults.ts';
 
@@ -9,7 +9,7 @@ export const jsonBody = (idle: RequestHandler): RequestHandler[] => [
   (request, _response, next) => {
     if (Buffer.isBuffer(request.body)) {
       const parsed = parseBoundedJson(request.body, 'document');
-      if (!parsed.ok && parsed.error.code === 'TOO_LARGE') throw coreFault(parsed.error);
+      if (!parsed.ok && isTooLarge(parsed.error)) throw coreFault(parsed.error);
       if (!parsed.ok) throw httpFault('REQUEST_BROKEN', { path: 'body', why: 'it is no JSON' });
       request.body = parsed.value;
     }

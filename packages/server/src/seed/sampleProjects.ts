@@ -223,12 +223,17 @@ function buildMark(): Project {
 
 /** One word four times, its faces cut in every style. */
 function buildTrialTiles(): Project {
-  const styles: Faces['style'][] = ['plain', 'bands', 'grid', 'flow'];
-  const pieces = styles.map((style) => newPiece(style, { plain: 'Plain', bands: 'Bands', grid: 'Squares', flow: 'Flowing' }[style], splitGraphemes('Glaze'))); // prettier-ignore
-  const edits = styles.flatMap((style, i): Edit[] => [
+  const styles: [Faces['style'], string, number?][] = [
+    ['plain', 'Plain'],
+    ['bands', 'Bands'],
+    ['grid', 'Squares', 4],
+    ['flow', 'Flowing'],
+  ];
+  const pieces = styles.map(([style, name]) => newPiece(style, name, splitGraphemes('Glaze')));
+  const edits = styles.flatMap(([style, , sizeMm = 0], i): Edit[] => [
     { kind: 'setWords', pieceId: style, values: { font: font('Zilla Slab', 700), sizeMm: 50 } },
     { kind: 'setSolid', pieceId: style, values: { depthMm: 14, front: edge('round', 1.5, 1.5, 2) } },
-    { kind: 'setFaces', pieceId: style, values: { style, bands: 30, sizeMm: style === 'grid' ? 4 : 0 } },
+    { kind: 'setFaces', pieceId: style, values: { style, bands: 30, sizeMm } },
     { kind: 'setPlacement', pieceId: style, values: { atMm: [0, -66 * i, 0] } },
   ]);
   return edits.reduce(

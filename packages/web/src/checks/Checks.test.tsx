@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
-import { newPiece, newProject, remark, type MeshReport, type Remark, type ShownPiece } from '@fictile/core';
+import { type Edit, newPiece, newProject, remark, type MeshReport, type Remark, type ShownPiece } from '@fictile/core';
 import { useState } from 'react';
 import { renderInside } from '../testing/render.tsx';
 import { remarkText } from '../words/index.ts';
@@ -58,7 +58,7 @@ function Column({
       shown={shown}
       onShow={(what, places) => setShown(places && what)}
       onCure={(_, cure) => cured.push(cure.id)}
-      onRoom={(id, by) => cured.push(`${id} by ${by.join(', ')}`)}
+      onEdits={(edits) => cured.push(...edits.map((edit) => JSON.stringify(edit)))}
     />
   );
 }
@@ -169,5 +169,7 @@ test('a piece that runs into another gets room with one press', async () => {
   expect(await screen.findByText(/It runs into “Logo”/)).toBeTruthy();
   expect(screen.getByRole('status').textContent).toBe('some to mind');
   await userEvent.click(screen.getByRole('button', { name: 'Make room' }));
-  expect(cured).toEqual(['a by 0, 12.5']);
+  expect(cured.map((text) => JSON.parse(text) as Edit)).toEqual([
+    { kind: 'setPlacement', pieceId: 'a', values: { atMm: [0, 12.5, 0] } },
+  ]);
 });

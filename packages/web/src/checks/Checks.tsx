@@ -1,7 +1,16 @@
 import { UnstyledButton } from '@mantine/core';
-import { groundOf, toneOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import {
+  chapterOf,
+  cureOf,
+  toneOf,
+  type Cure,
+  type Edit,
+  type Project,
+  type Remark,
+  type ShownPiece,
+} from '@fictile/core';
 import type { MarkedPlaces } from '../viewport/index.ts';
-import { remarkText, stepName, texts } from '../words/index.ts';
+import { cureText, remarkText, stepName, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import { AimSentence, useAim } from './Aim.tsx';
 import { ChartFold } from './ChartFold.tsx';
@@ -20,18 +29,18 @@ interface ChecksProps {
   shown: Painted | undefined;
   onShow: (what: Painted, places: MarkedPlaces | undefined) => void;
   onCure: (pieceId: string, cure: CheckCure) => void;
-  /** moves a piece aside and up by so much, mm */
-  onRoom: (pieceId: string, by: readonly [number, number]) => void;
+  /** of what it runs into */
+  onEdits: (edits: Edit[]) => void;
 }
 
 /** Whether the piece's mesh is fit for what it is meant for, always up to date; quiet when all is well. */
-export function Checks({ client, project, pieceId, shownPiece, shown, onShow, onCure, onRoom }: ChecksProps) {
+export function Checks({ client, project, pieceId, shownPiece, shown, onShow, onCure, onEdits }: ChecksProps) {
   const found = useReport(client, project, pieceId);
   const [aim, setAim] = useAim();
   const piece = pieceId === undefined ? undefined : project.pieces[pieceId];
   const rows = found?.report && piece ? [...judge(found.report, subjectOf(piece), aim), ...ontoRows(shownPiece?.onto)] : [];
   const t = texts.checks;
-  const meetings = (found?.crossing ?? []).filter(({ code }) => code === 'PIECES_CROSS');
+  const meetings = (found?.crossing ?? []).filter((remark) => chapterOf(remark) === 'place');
   const missing = (shownPiece?.remarks ?? []).filter((remark) => toneOf(remark) === 'missing');
   const isUnchecked = found && !found.report;
   const tone = isUnchecked || missing.length > 0 ? 'bad' : verdictOf([...rows, ...meetings.map(() => ({ tone: 'mind' as const }))]);
@@ -57,23 +66,33 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
       ))}
       <AimSentence aim={aim} onAim={setAim} />
       <CheckRows rows={rows} shown={shown} onShow={(what) => void show(what)} onCure={(cure) => pieceId !== undefined && onCure(pieceId, cure)} />
-      {found?.crossing.map((remark, i) => (
-        <p key={`${remark.code} ${i}`} className={classes.remark}>
-          {remarkText(remark)}
-          {remark.code === 'PIECES_CROSS' && piece && canMove(piece) && (
-            <UnstyledButton className={classes.room} onClick={() => onRoom(piece.id, [remark.params.acrossMm, remark.params.upMm])}>
-              {t.room}
-            </UnstyledButton>
-          )}
-        </p>
-      ))}
+      {piece && found?.crossing.map((remark, i) => <Meeting key={`${remark.code} ${i}`} remark={remark} cure={cureOf(remark, piece, { pieces: project.pieces, freshId: 'fresh' })} onEdits={onEdits} />)}
       {found?.report && <ChartFold report={found.report} steps={stepsOf(project, shownPiece)} />}
     </section>
   );
 } // prettier-ignore
 
-/** It has a place of its own, and may be changed. */
-const canMove = (piece: Piece): boolean => !piece.locked && groundOf(piece) === undefined;
+/** Faces that run into others, with what helps. */
+function Meeting({
+  remark,
+  cure,
+  onEdits,
+}: {
+  remark: Remark;
+  cure: Cure | undefined;
+  onEdits: (edits: Edit[]) => void;
+}) {
+  return (
+    <p className={classes.remark}>
+      {remarkText(remark)}
+      {cure && (
+        <UnstyledButton className={classes.room} onClick={() => onEdits(cure.edits)}>
+          {cureText(cure)}
+        </UnstyledButton>
+      )}
+    </p>
+  );
+}
 
 function stepsOf(project: Project, shown: ShownPiece | undefined): { name: string; faces: number }[] {
   const steps = shown ? (project.pieces[shown.pieceId]?.steps ?? []) : [];

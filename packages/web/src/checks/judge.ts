@@ -1,4 +1,4 @@
-import type { LaidPaint, MeshReport, Piece, ShownPiece } from '@fictile/core';
+import { isLaidOut, type LaidPaint, type MeshReport, type Piece, type ShownPiece } from '@fictile/core';
 import { texts } from '../words/index.ts';
 import type { Aim, CheckCure, Painted, Subject, Tone } from './definition.ts';
 import { CHECK_LIST } from './list.ts';
@@ -21,7 +21,7 @@ const told = (figure: number | string): string => {
 
 export const subjectOf = ({ body, steps }: Piece): Subject => ({
   isSheet: body.solid.depthMm === 0,
-  isLaidOut: body.faces.style === 'flow' || steps.some((step) => step.on),
+  isLaidOut: isLaidOut(body.faces) || steps.some((step) => step.on),
 });
 
 const NAMES: Readonly<Record<string, string>> = texts.checks.names;

@@ -1,4 +1,4 @@
-import { neighboursOf, type MeshReport, type Piece, type Project, type Remark } from '@fictile/core';
+import { isCancelled, neighboursOf, type MeshReport, type Piece, type Project, type Remark } from '@fictile/core';
 import { useEffect, useState } from 'react';
 import type { JobClient } from '../worker/index.ts';
 
@@ -19,7 +19,7 @@ export function useReport(client: JobClient | undefined, project: Project, piece
       void client.ask({ kind: 'check', project, pieceId }).then((answer) => {
         if (!current) return;
         // something else was built meanwhile
-        if (answer.kind === 'failed' && answer.error.code === 'CANCELLED') timer = setTimeout(check, REST_MS);
+        if (answer.kind === 'failed' && isCancelled(answer.error)) timer = setTimeout(check, REST_MS);
         else if (answer.kind === 'checked') setFound({ of: subject, report: answer.report, crossing: answer.crossing });
         else setFound({ of: subject, report: undefined, crossing: [] });
       });

@@ -1,5 +1,6 @@
 import { Button, Checkbox, Radio, Stack, Text } from '@mantine/core';
 import {
+  isOfFile,
   materialsFileName,
   pieceName,
   standAlone,
@@ -108,13 +109,11 @@ function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'pr
             : (failed ?? `${texts.handOver.count} …`)}
         {written && written.coarser.length > 0 && ` ${texts.handOver.beside(written.coarser.length)}`}
       </Text>
-      {written?.remarks
-        .filter((r) => r.code === 'ROUNDING_COLLAPSED')
-        .map((r) => (
-          <Text key={r.code} size="sm" c="var(--clay)">
-            {remarkText(r)}
-          </Text>
-        ))}
+      {written?.remarks.filter(isOfFile).map((r) => (
+        <Text key={r.code} size="sm" c="var(--clay)">
+          {remarkText(r)}
+        </Text>
+      ))}
       <Button onClick={save} disabled={!written || written.counts.faces === 0}>
         {texts.handOver.save}
       </Button>

@@ -9,12 +9,20 @@ import {
   useSensors,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { isDrawing, isLettering, isWords, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import {
+  isDrawing,
+  isLettering,
+  isWords,
+  type Piece,
+  type Project,
+  type ShownPiece,
+  type FormName,
+} from '@fictile/core';
 import { IconCube, IconDots, IconEyeOff, IconLock, IconPlus, IconVectorSpline } from '@tabler/icons-react';
 import { memo, useMemo, useRef, useState, type MouseEvent, type RefObject } from 'react';
 import { afterMenu, NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import type { FormName, PieceActions, ShapeKind } from './pieceActions.ts';
+import type { PieceActions, ShapeKind } from './pieceActions.ts';
 import classes from './Pieces.module.css';
 
 interface PiecesProps {

@@ -1,5 +1,6 @@
 export { pieceActions } from './pieceActions.ts';
-export type { FormName, PieceActions, ShapeKind } from './pieceActions.ts';
+export type { FormName } from '@fictile/core';
+export type { PieceActions, ShapeKind } from './pieceActions.ts';
 export type { BoxOf } from './alignment.ts';
 export { Pieces } from './Pieces.tsx';
 export { useChosen } from './useChosen.ts';

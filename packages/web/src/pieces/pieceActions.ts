@@ -2,6 +2,7 @@ import {
   drawingSize,
   findFinish,
   FORMS,
+  type FormName,
   isForm,
   isPanel,
   isWords,
@@ -32,7 +33,6 @@ type Several = readonly Piece[];
 export type ShapeKind = Exclude<DrawingShape['kind'], 'paths'>;
 
 /** What new forms are offered by. */
-export type FormName = keyof ReturnType<typeof usualForms>;
 
 /** What can be done with whole pieces, one or several at once. All of it is undoable. */
 export interface PieceActions {
@@ -91,7 +91,7 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
   const formOf = (name: FormName): FormShape => {
     const form = usualForms()[name];
     const words = all().find(isWords)?.id ?? '';
-    return form.kind === 'panel' ? { ...form, around: words } : form;
+    return 'around' in form ? { ...form, around: words } : form;
   };
   const all = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
   return {

@@ -1,4 +1,4 @@
-import { applyEdit, packProject, unpackProject, usedFamilies, usedModels, type Project } from '@fictile/core';
+import { isNewer, applyEdit, packProject, unpackProject, usedFamilies, usedModels, type Project } from '@fictile/core';
 import { api } from '../api/index.ts';
 import { bringFont } from '../fonts/index.ts';
 import { saveFile } from '../ui/index.ts';
@@ -61,6 +61,6 @@ export async function bringIn(file: File): Promise<{ id: string } | { fault: str
     }
     return { id: await keepAsNew(read.value.project, read.value.project.name) };
   }
-  if (read.error.code === 'PROJECT_NEWER') return { fault: texts.rack.fileNewer };
+  if (isNewer(read.error)) return { fault: texts.rack.fileNewer };
   return { fault: texts.rack.fileBroken(file.name) };
 }

@@ -2,7 +2,6 @@ import { UnstyledButton } from '@mantine/core';
 import {
   canHold,
   type FormPiece,
-  fieldAt,
   FORMS,
   type FormShape,
   MODEL,
@@ -11,12 +10,15 @@ import {
   type ShownPiece,
   type Step,
   TURNED_KNOT,
-  usualForms,
 } from '@fictile/core';
+import { FORM_WORDS } from '@fictile/words';
 import { useState } from 'react';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
+import { recordNodes } from './fields/controls.tsx';
+import type { Values } from './fields/fieldNodes.tsx';
+import type { EditKey } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
 import { number, type ChapterProps } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
@@ -40,46 +42,37 @@ export interface OtherPiece {
 
 type FormProps = Omit<ChapterProps, 'piece'> & { piece: FormPiece; others: readonly OtherPiece[] };
 
+type Put = (form: FormShape, key?: EditKey) => void;
+
 /** What stands in the place of words: a form with live values. */
 export function FormChapter({ piece, edits, remarks, work, others }: FormProps) {
   const { form } = piece.source;
+  const put: Put = (next, key) => edits.form(next, key);
+  const values = recordNodes({
+    fields: FORMS[form.kind],
+    values: form as unknown as Values,
+    words: FORM_WORDS[form.kind],
+    put: (changed, key) => put({ ...form, ...changed } as FormShape, key),
+    tools: { takeBack: edits.takeBack, picked: NONE, readCurve: async () => undefined, others },
+  });
+  const isTurned = 'knots' in form;
   return (
-    <Chapter name="words" title={T.chapter} work={work} remarks={<Told chapter="words" remarks={remarks} edits={edits} />}>
-      <Sentence template={T.sentences[form.kind]} values={valuesOf(form, (next, key) => edits.form(next, key), others)} />
-      {form.kind === 'turned' && <KnotLine form={form} put={(next) => edits.form(next)} />}
+    <Chapter
+      name="words"
+      title={T.chapter}
+      work={work}
+      remarks={<Told chapter="words" remarks={remarks} edits={edits} />}
+    >
+      <Sentence
+        template={FORM_WORDS[form.kind].sentence}
+        values={isTurned ? { ...values, knots: T.knotsCount(form.knots.length) } : values}
+      />
+      {isTurned && <KnotLine form={form} put={put} />}
     </Chapter>
   );
-} // prettier-ignore
+}
 
-type Put = (form: FormShape, key?: string) => void;
-type Loose = Record<string, unknown>;
-
-function valuesOf(form: FormShape, put: Put, others: readonly OtherPiece[]) {
-  const own = form as unknown as Record<string, number>;
-  const usual = Object.values(usualForms()).find(({ kind }) => kind === form.kind) as unknown as Record<string, number>;
-  const set = (values: Loose, key?: string): void => put({ ...form, ...values } as FormShape, key);
-  const mm = (field: string, label: string, zero?: string) =>
-    field in form ? number(field, fieldAt(FORMS[form.kind], [field]), { label, value: own[field], usual: usual[field], zero }, (value, key) => set({ [field]: value }, key)) : null;
-  return {
-    width: mm('widthMm', L.width),
-    height: mm('heightMm', L.height),
-    depth: mm('depthMm', L.depth),
-    radius: mm('radiusMm', L.radius),
-    thick: mm('thickMm', L.thick),
-    rise: mm('riseMm', L.rise),
-    across: mm('acrossMm', L.across),
-    up: mm('upMm', L.up),
-    margin: mm('marginMm', L.margin),
-    corner: mm('cornerMm', L.corner),
-    wall: mm('wallMm', L.wall, T.full),
-    knots: form.kind === 'turned' ? T.knotsCount(form.knots.length) : null,
-    turns: form.kind === 'coil' ? number('turns', FORMS.coil.turns, { label: L.turns, value: form.turns, unit: T.turnsUnit(form.turns) }, (turns, key) => set({ turns }, key)) : null,
-    taper: form.kind === 'block' ? number('taper', FORMS.block.taperPercent, { label: L.taper, value: form.taperPercent }, (taperPercent, key) => set({ taperPercent }, key)) : null,
-    edge: form.kind === 'block' ? <ChoiceValue label={L.edge} value={form.edge} choices={choicesOf(T.edges)} usual="round" onChange={(edge) => set({ edge })} /> : null,
-    edgeSize: form.kind === 'block' && form.edge !== 'plain' ? <Sentence template={T.edgeSize} values={{ size: mm('edgeMm', L.edgeSize) }} /> : null,
-    around: form.kind === 'panel' ? <PieceChoice label={L.around} value={form.around} others={others} onChange={(around) => set({ around })} /> : null,
-  };
-} // prettier-ignore
+const NONE: readonly number[] = [];
 
 /** One of the other pieces of the project. */
 export function PieceChoice({ label, value, others, onChange }: { label: string; value: string; others: readonly OtherPiece[]; onChange: (id: string) => void }) {

@@ -1,4 +1,4 @@
-import { type Contour, CONTOURS, usualHollow, usualWire } from '@fictile/core';
+import { type Contour, CONTOURS, isWire, isWords, usualHollow, usualWire } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { PICTURES } from './pictures.tsx';
@@ -13,21 +13,22 @@ const USUAL: { [K in Contour['kind']]: Of<K> } = { full: { kind: 'full' }, hollo
 export function ContourSentence({ piece, edits }: Pick<LetteringProps, 'piece' | 'edits'>) {
   const { contour } = piece.source;
   const t = texts.recipe;
-  const isWords = piece.source.kind === 'words';
-  const what = isWords ? t.contourOfWords : t.contourOfDrawing;
+  const ofWords = isWords(piece);
+  const what = ofWords ? t.contourOfWords : t.contourOfDrawing;
   const kind = (
     <ChoiceValue
-      label={isWords ? t.contour : t.contourOfDrawing}
+      label={ofWords ? t.contour : t.contourOfDrawing}
       value={contour.kind}
       choices={choicesOf(texts.contours, PICTURES.contours)}
       usual="full"
       onChange={(next) => next !== contour.kind && edits.contour(USUAL[next])}
     />
   );
-  if (contour.kind === 'full') return <Sentence template={t.contourFull} values={{ what, kind }} />;
-  if (contour.kind === 'wire')
+  if (isWire(contour))
     return <Sentence template={t.contourWire} values={{ what, kind, ...wireValues(contour, edits) }} />;
-  return <Sentence template={t.contourHollow} values={{ what, kind, ...hollowValues(contour, edits) }} />;
+  if ('wallMm' in contour)
+    return <Sentence template={t.contourHollow} values={{ what, kind, ...hollowValues(contour, edits) }} />;
+  return <Sentence template={t.contourFull} values={{ what, kind }} />;
 }
 
 function hollowValues(contour: Of<'hollow'>, edits: ChapterProps['edits']) {

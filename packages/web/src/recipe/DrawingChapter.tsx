@@ -37,19 +37,12 @@ function ShapeSentence({ piece, edits }: Pick<DrawingProps, 'piece' | 'edits'>) 
   const { shape } = piece.source;
   const put = (values: Partial<DrawingShape>, key?: string): void =>
     edits.drawing({ shape: { ...shape, ...values } as DrawingShape }, key);
-  switch (shape.kind) {
-    case 'paths':
-      return <PathsSentence shape={shape} put={put} />;
-    case 'free':
-      return (
-        <Sentence
-          template={texts.drawing.free}
-          values={{ knots: <KnotSentence curve={shape.curve} onCurve={(curve, key) => put({ curve }, key)} /> }}
-        />
-      );
-    default:
-      return <Sentence template={texts.drawing[shape.kind]} values={shapeValues(shape, put)} />;
+  if (shape.kind === 'paths') return <PathsSentence shape={shape} put={put} />;
+  if (shape.kind === 'free') {
+    const knots = <KnotSentence curve={shape.curve} onCurve={(curve, key) => put({ curve }, key)} />;
+    return <Sentence template={texts.drawing.free} values={{ knots }} />;
   }
+  return <Sentence template={texts.drawing[shape.kind]} values={shapeValues(shape, put)} />;
 }
 
 type Put = (values: Partial<DrawingShape>, key?: string) => void;

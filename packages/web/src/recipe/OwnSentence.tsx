@@ -1,8 +1,11 @@
 import {
+  isWire,
   coloursOf,
   type Edge,
   EDGE,
   fieldAt,
+  isOfWords,
+  isPlain,
   isWords,
   type LetteringPiece,
   OWN_LETTER,
@@ -50,7 +53,7 @@ export function OwnSentence({ piece, edits, picked }: Props) {
 }
 
 function namesOf({ source }: LetteringPiece, picked: readonly number[]): string {
-  if (source.kind === 'words') return source.graphemes.filter((g) => picked.includes(g.id)).map((g) => g.text).join(''); // prettier-ignore
+  if (isOfWords(source)) return source.graphemes.filter((g) => picked.includes(g.id)).map((g) => g.text).join(''); // prettier-ignore
   return coloursOf(source.shape).filter((c) => picked.includes(c.id)).map((c) => c.name).join(', '); // prettier-ignore
 }
 
@@ -81,7 +84,7 @@ interface OwnSolidProps {
 /** Depth and front edge of their own: then these letters stand apart from their neighbours. */
 function OwnSolid({ piece, first, put, takeBack }: OwnSolidProps) {
   const t = texts.recipe;
-  if (piece.source.contour.kind === 'wire') return <>{t.ownSolidWire}</>;
+  if (isWire(piece.source.contour)) return <>{t.ownSolidWire}</>;
   const { depthMm, front } = first.solid ?? piece.body.solid;
   const set = (values: Partial<NonNullable<OwnLetter['solid']>>, key?: EditKey): void =>
     put({ solid: { depthMm, front, ...values } }, key);
@@ -93,7 +96,7 @@ function OwnSolid({ piece, first, put, takeBack }: OwnSolidProps) {
   const values = {
     depth: number('own depth', SOLID.depthMm, { label: t.ownDepth, value: depthMm, usual: piece.body.solid.depthMm }, (next, key) => set({ depthMm: next }, key)),
     edge: <EdgeKind label={t.ownEdge} edge={front} usual={piece.body.solid.front.kind} put={edge} takeBack={takeBack} />,
-    sizes: first.solid && front.kind !== 'plain' ? <Sentence template={t.edgeSizes} values={sizes} /> : null,
+    sizes: first.solid && !isPlain(front) ? <Sentence template={t.edgeSizes} values={sizes} /> : null,
   }; // prettier-ignore
   return (
     <>

@@ -1,5 +1,5 @@
 import { CloseButton, SegmentedControl, UnstyledButton } from '@mantine/core';
-import { isLettering, LIMITS, type Edge, type Piece, type ShownPiece, type Side } from '@fictile/core';
+import { isWire, isDrawn, isLettering, LIMITS, type Edge, type Piece, type ShownPiece, type Side } from '@fictile/core';
 import { useEffect, useRef } from 'react';
 import { PICTURES } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -46,7 +46,7 @@ export function SectionCard(props: SectionCardProps) {
     >
       <header className={classes.head}>
         <h2 className={classes.title}>{t.title}</h2>
-        {isLettering(piece) && piece.source.contour.kind !== 'wire' && (
+        {isLettering(piece) && !isWire(piece.source.contour) && (
           <SegmentedControl
             size="xs"
             classNames={{ root: classes.parts }}
@@ -87,7 +87,7 @@ export function SectionCard(props: SectionCardProps) {
 function PointSentence({ work }: { work: SectionWork }) {
   const { shape, point, once, put, moved, drop } = work;
   const t = texts.section;
-  if (shape.kind !== 'drawn')
+  if (!isDrawn(shape))
     return (
       <p className={classes.sentence}>
         {t.usualHint} <Link label={t.draw} onPress={() => once(work.drawn())} />
@@ -133,7 +133,7 @@ const SIDE_KINDS = (Object.keys(texts.sides) as Side['kind'][]).map((kind) => ({
 /** Kinds and kept shapes of the part at work. */
 function Shapes({ work }: { work: SectionWork }) {
   const { at, shape, once } = work;
-  const points = shape.kind === 'drawn' ? shape.points : undefined;
+  const points = isDrawn(shape) ? shape.points : undefined;
   const isSide = at === 'side';
   const onKind = (kind: Edge['kind'] | Side['kind']): void => once(work.asKind(kind));
   return (

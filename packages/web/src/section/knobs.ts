@@ -1,4 +1,7 @@
 import {
+  isWire,
+  isDrawn,
+  isPlain,
   isLettering,
   LIMITS,
   type AskedSection,
@@ -6,6 +9,7 @@ import {
   type PartFrame,
   type Piece,
   type Side,
+  heldAtMiddle,
 } from '@fictile/core';
 
 export type SectionPart = 'front' | 'side' | 'back';
@@ -50,12 +54,12 @@ export function knobsOf(piece: Piece, { frames }: AskedSection, part: SectionPar
     ...{ part, kind, index: -1, smooth: false },
     ...placeOf(frame, inward, down),
   });
-  const points = shape.kind === 'drawn' ? shape.points : [];
+  const points = isDrawn(shape) ? shape.points : [];
   const drawn = points.map((p, index): SectionKnob => ({ ...knob('point', p.in, p.down), index, smooth: p.smooth }));
-  if (part === 'side') return shape.kind === 'waist' || shape.kind === 'v' ? [knob('amount', 1, 0.5)] : drawn;
+  if (part === 'side') return heldAtMiddle(shape.kind) ? [knob('amount', 1, 0.5)] : drawn;
   // a wire's section is as large as its thickness says
-  if (!isLettering(piece) || piece.source.contour.kind === 'wire') return drawn;
-  return shape.kind === 'plain' ? [] : [knob('rim', 1, 0), ...drawn, knob('foot', 0, 1)];
+  if (!isLettering(piece) || isWire(piece.source.contour)) return drawn;
+  return isPlain(shape) ? [] : [knob('rim', 1, 0), ...drawn, knob('foot', 0, 1)];
 }
 
 /** What a knob that is put to a place changes; undefined where nothing can follow. */

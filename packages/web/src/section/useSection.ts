@@ -1,4 +1,4 @@
-import { LIMITS, sectionOf, type AskedSection, type Edge, type Piece, type Side } from '@fictile/core';
+import { isDrawn, DRAWN, LIMITS, sectionOf, type AskedSection, type Edge, type Piece, type Side } from '@fictile/core';
 import { useMemo, useRef, useState } from 'react';
 import { edgeAsKind, pieceEdits, sideAsKind, type EditKey, type PieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -71,10 +71,10 @@ export function useSection({ store, pieces }: { store: ProjectStore; pieces: rea
       once(pointDropped(piece, at, index));
       setPoint(undefined);
     },
-    add: shape.kind === 'drawn' && shape.points.length < LIMITS.profilePoints ? add : undefined,
+    add: isDrawn(shape) && shape.points.length < LIMITS.profilePoints ? add : undefined,
     middle: () => middleAfter(piece, at, point ?? -1),
     asKind: (kind) => asKind(shape, at, kind),
-    drawn: () => asKind({ ...shape, points: [] }, at, 'drawn'),
+    drawn: () => asKind({ ...shape, points: [] }, at, DRAWN),
   };
 }
 

@@ -1,5 +1,6 @@
 import type { StoredProject } from '@fictile/contract';
 import {
+  isTooLarge,
   commit,
   redo,
   sameDocument,
@@ -329,6 +330,6 @@ function stateAfter(error: unknown): SaveState {
     return error.code === 'DISK_FULL' ? 'full' : error.code === 'DATABASE_DAMAGED' ? 'damaged' : 'offline';
   if (!(error instanceof Refused)) return 'offline';
   if (error.code === 'BINNED') return 'binned';
-  if (error.code === 'TOO_LARGE') return 'large';
+  if (isTooLarge(error)) return 'large';
   return error.code === 'NOT_FOUND' ? 'gone' : 'refused';
 }

@@ -1,4 +1,4 @@
-import { toolsOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import { isOpenMesh, toolsOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect } from 'react';
 import { LineBasicMaterial, type Mesh } from 'three';
@@ -126,9 +126,7 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
   );
 }
 
-/** Open, so that one looks at both of its sides. */
-const isSheet = ({ remarks }: ShownPiece): boolean =>
-  remarks.some(({ code }) => code === 'MODEL_OPEN' || code === 'FLAT_SHEET');
+const isSheet = ({ remarks }: ShownPiece): boolean => remarks.some(isOpenMesh);
 
 /** A step at work that is held on this piece is held where it is pressed. */
 function holdsHere(stepping: Stepping | undefined, pieceId: string, event: ThreeEvent<MouseEvent>): boolean {

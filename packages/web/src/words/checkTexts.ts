@@ -34,7 +34,6 @@ export const checkTexts = {
     reduce: 'Reduce to half',
     depth: 'Raise 18 mm',
   },
-  room: 'Make room',
   charts: 'Charts',
   lengths: 'Edge lengths, mm',
   corners: 'Corner angles, degrees',

@@ -1,4 +1,4 @@
-export { cureText } from './cureTexts.ts';
-export { failureText, remarkText } from './remarks.ts';
+export { cureText } from '@fictile/words';
+export { failureText, remarkText } from './told.ts';
 export { texts } from './texts.ts';
 export { stepName } from './stepName.ts';

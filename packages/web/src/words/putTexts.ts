@@ -1,3 +1,4 @@
+import { LAY_WORDS } from '@fictile/words';
 /** Words of what comes of a piece that is put on a body: one sentence, the same on the recipes of both. */
 export const putTexts = {
   put: {
@@ -97,7 +98,7 @@ export const putTexts = {
       uneven: 'the surface is uneven here',
     },
     advised: { flat: 'Laid flat', round: 'Laid round', direction: 'Laid from one direction' },
-    advise: { flat: 'Lay flat', round: 'Lay round', direction: 'Lay from one direction' },
+    advise: LAY_WORDS,
     because: (laid: string, why: string): string => `${laid}, because ${why}.`,
     better: (why: string): string => `${why.charAt(0).toUpperCase()}${why.slice(1)}.`,
     fits: {

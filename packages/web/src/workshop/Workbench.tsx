@@ -1,6 +1,15 @@
 import { Alert, Text, useMantineColorScheme } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
-import { cutBy, cutsOf, groundOf, type CutStep, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import {
+  type Edit,
+  cutBy,
+  cutsOf,
+  groundOf,
+  type CutStep,
+  type Piece,
+  type Project,
+  type ShownPiece,
+} from '@fictile/core';
 import { useCallback, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useNavigate } from 'react-router';
 import { Checks, OnceChecks, type CheckCure } from '../checks/index.ts';
@@ -22,7 +31,6 @@ import {
 } from '../viewport/index.ts';
 import { Versions } from '../versions/index.ts';
 import { failureText, texts } from '../words/index.ts';
-import { roomEdit } from './roomEdit.ts';
 import { canFit, fitFlat } from './fitFlat.ts';
 import { Announcer } from './Announcer.tsx';
 import { BuildNotice } from './BuildNotice.tsx';
@@ -217,7 +225,7 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
         onFile={bench.drawings.choose}
         models={bench.models}
         onCure={(id, cure) => store.edit(cure.edit(store.project.pieces[id], crypto.randomUUID()))}
-        onRoom={(id, by) => store.edit(roomEdit(store.project.pieces[id], by))}
+        onEdits={(edits) => store.edit({ kind: 'many', edits })}
       />
       <Panels bench={bench} store={store} take={take} />
       <Notes />
@@ -366,10 +374,10 @@ interface SideColumnProps {
   onFile: () => void;
   models: ReturnType<typeof useModels>;
   onCure: (pieceId: string, cure: CheckCure) => void;
-  onRoom: (pieceId: string, by: readonly [number, number]) => void;
+  onEdits: (edits: Edit[]) => void;
 }
 
-function SideColumn({ project, evaluation, client, chosen, actions, acts, marks, onFile, models, onCure, onRoom }: SideColumnProps) {
+function SideColumn({ project, evaluation, client, chosen, actions, acts, marks, onFile, models, onCure, onEdits }: SideColumnProps) {
   const { now, start } = acts;
   const [lead] = chosen.ids;
   const shownLead = evaluation.pieces.find((p) => p.pieceId === lead);
@@ -388,7 +396,7 @@ function SideColumn({ project, evaluation, client, chosen, actions, acts, marks,
         onPut={start}
       />
       {now && <OnceChecks onto={now.shown?.onto} />}
-      {!now && faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} onRoom={onRoom} />}
+      {!now && faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} onEdits={onEdits} />}
     </aside>
   );
 } // prettier-ignore

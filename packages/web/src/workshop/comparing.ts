@@ -1,6 +1,9 @@
-import { undo, type Piece, type Project } from '@fictile/core';
+import { undo, usualBody, type Piece, type Project } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
+
+/** The style with the fewest faces. */
+const { style: BARE } = usualBody().faces;
 
 /** Another state that is held against the one at work. */
 export interface Comparing {
@@ -26,8 +29,8 @@ export function comparedProject(
     case 'bare':
       return lead && lead.steps.some((step) => step.on) ? withLead(project, { ...lead, steps: [] }) : undefined;
     case 'plain': {
-      if (!lead || lead.body.faces.style === 'plain') return undefined;
-      return withLead(project, { ...lead, body: { ...lead.body, faces: { ...lead.body.faces, style: 'plain' } } });
+      if (!lead || lead.body.faces.style === BARE) return undefined;
+      return withLead(project, { ...lead, body: { ...lead.body, faces: { ...lead.body.faces, style: BARE } } });
     }
   }
 }

@@ -1,4 +1,4 @@
-import { isWords, type Edit, type FreeCurve, type Piece } from '@fictile/core';
+import { isOfDrawing, isOfWords, isWords, type Edit, type FreeCurve, type Piece } from '@fictile/core';
 import { useMemo, useRef } from 'react';
 import type { ProjectStore } from '../store/index.ts';
 import type { Bending } from '../viewport/index.ts';
@@ -21,8 +21,8 @@ export function useBending(store: ProjectStore, piece: Piece | undefined): Bendi
 }
 
 function curveOf({ source }: Piece): FreeCurve | undefined {
-  if (source.kind === 'words') return source.line.kind === 'curve' ? source.line.curve : undefined;
-  return source.kind === 'drawing' && source.shape.kind === 'free' ? source.shape.curve : undefined;
+  if (isOfWords(source)) return source.line.kind === 'curve' ? source.line.curve : undefined;
+  return isOfDrawing(source) && source.shape.kind === 'free' ? source.shape.curve : undefined;
 }
 
 function curveEdit(piece: Piece, curve: FreeCurve): Edit {

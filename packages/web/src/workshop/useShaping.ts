@@ -1,4 +1,4 @@
-import { isLettering, type Piece } from '@fictile/core';
+import { isWire, isPlain, isLettering, type Piece } from '@fictile/core';
 import { useMemo, useRef } from 'react';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -15,24 +15,24 @@ export function useShaping(store: ProjectStore, pieces: readonly Piece[]): Shapi
   const ratio = useRef(1);
   return useMemo(() => {
     const piece = pieces.length > 0 ? pieces[0] : undefined;
-    if (!piece || piece.locked || !isLettering(piece) || piece.source.contour.kind === 'wire') return undefined;
+    if (!piece || piece.locked || !isLettering(piece) || isWire(piece.source.contour)) return undefined;
     const edits = pieceEdits(store, pieces);
     const { depthMm, front } = piece.body.solid;
-    const isPlain = front.kind === 'plain';
+    const hasNone = isPlain(front);
     return {
       pieceId: piece.id,
       depthMm,
       frontShare: FRONT_SHARE[piece.source.depthAnchor],
-      edgeInMm: isPlain ? 0 : front.inMm,
+      edgeInMm: hasNone ? 0 : front.inMm,
       begin: () => {
         drags.current++;
-        ratio.current = isPlain || front.inMm === 0 ? 1 : front.deepMm / front.inMm;
+        ratio.current = hasNone || front.inMm === 0 ? 1 : front.deepMm / front.inMm;
       },
       setDepth: (mm) => edits.solid({ depthMm: Math.min(DEEPEST_MM, mm) }, { drag: `depth ${drags.current}` }),
       setEdge: (mm) => {
         const inMm = Math.min(WIDEST_MM, mm);
         const deepMm = Math.min(WIDEST_MM, Math.round(inMm * ratio.current * 1e4) / 1e4);
-        const kind = isPlain ? { kind: 'chamfer' as const } : {};
+        const kind = hasNone ? { kind: 'chamfer' as const } : {};
         edits.edge('front', { ...kind, inMm, deepMm }, { drag: `edge ${drags.current}` });
       },
       words: { depth: texts.view.depth, edge: texts.view.edge },

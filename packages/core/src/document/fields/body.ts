@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { LIMITS } from '../../base/index.ts';
+import { FACE_KINDS } from '../../faces/index.ts';
 import { angle, choice, count, data, flag, length, pair, place, record, share, turn } from '../../fields/index.ts';
+import { USUAL_KINDS, USUAL_SIDE_KINDS } from '../../solid/index.ts';
 
 /** A point of a drawn profile. Shares of its width and of its depth; what lies beyond the outline is below zero. */
 const profileKnotSchema = z.object({
@@ -19,7 +21,7 @@ const steps = (usual: number) => count(1, 64, { usual });
 const thin = (usual: number) => length(0, 1000, { usual, step: 0.5 });
 
 export const EDGE = {
-  kind: choice(['plain', 'chamfer', 'round', 'cove', 'step', 'ogee', 'bead', 'drawn']),
+  kind: choice([...USUAL_KINDS, 'drawn']),
   inMm: thin(2),
   deepMm: thin(2),
   steps: steps(4),
@@ -28,7 +30,7 @@ export const EDGE = {
 };
 
 export const SIDE = {
-  kind: choice(['straight', 'bulge', 'waist', 'v', 'drawn']),
+  kind: choice([...USUAL_SIDE_KINDS, 'drawn']),
   /** how far it goes in from the outline */
   amountMm: thin(3),
   /** of each half of a curved one */
@@ -88,7 +90,7 @@ export const SOLID = {
 
 export const FACES = {
   /** fewest faces; even cuts through the whole lettering; squares; quads that follow the strokes */
-  style: choice(['plain', 'bands', 'grid', 'flow']),
+  style: choice(FACE_KINDS),
   /** largest distance of a chord from its curve */
   toleranceMm: length(LIMITS.finestToleranceMm, 10, { usual: 0.05, step: 0.01, moves: 'no' }),
   /** length of an edge of squares and flowing quads; 0: as suits the lettering */

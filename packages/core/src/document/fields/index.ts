@@ -1,16 +1,7 @@
 export { ALONG, EDGE, FACES, profileSchema, SIDE, SOLID, SWELL, type Profile } from './body.ts';
-export { FORMS, MODEL, TURNED_KNOT } from './forms.ts';
+export { CONTOURS } from '../../contours/index.ts';
+export { FORMS, TURNED_KNOT } from '../../form/index.ts';
+export { MODEL } from './model.ts';
 export { elementSchema } from './paths.ts';
 export { FINISH, OWN_LETTER, PLACEMENT } from './piece.ts';
-export {
-  contour,
-  CONTOURS,
-  depthAnchor,
-  FIT,
-  FONT,
-  KERN_PAIR,
-  PATHS,
-  DRAWN_SHAPES,
-  WORD_LINES,
-  WORDS,
-} from './words.ts';
+export { contour, depthAnchor, FIT, FONT, KERN_PAIR, PATHS, DRAWN_SHAPES, WORD_LINES, WORDS } from './words.ts';

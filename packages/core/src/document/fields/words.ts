@@ -18,6 +18,7 @@ import {
   turn,
   variants,
 } from '../../fields/index.ts';
+import { CONTOURS } from '../../contours/index.ts';
 import { boundedRecord } from '../firstFault.ts';
 
 const axes = boundedRecord(z.string().regex(/^[ -~]{4}$/), z.number(), 64);
@@ -63,29 +64,6 @@ export const WORD_LINES = {
   },
 };
 
-const wall = (usual: number) => length(0.01, 1000, { usual, step: 0.5, moves: 'no' });
-
-/** Full letters, bands along their outlines, or a wire bent along them. */
-export const CONTOURS = {
-  full: {},
-  hollow: {
-    wallMm: wall(3),
-    /** where the first wall lies */
-    side: choice(['inside', 'center', 'outside']),
-    count: count(1, 20),
-    gapMm: wall(2),
-  },
-  wire: {
-    /** across; a wire's depth too */
-    thickMm: wall(4),
-    /** a regular polygon, or four times the shape of the front edge */
-    section: choice(['polygon', 'edge']),
-    /** of a polygon, with flat sides in front, behind and outside */
-    sides: count(4, 64, { usual: 16, step: 4, multipleOf: 4 }),
-    /** of open paths */
-    ends: choice(['round', 'square']),
-  },
-};
 export const contour = () => variants(CONTOURS, 'full');
 export const depthAnchor = () => choice(['back', 'middle', 'front']);
 

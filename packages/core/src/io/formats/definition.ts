@@ -4,6 +4,8 @@ import type { FilePart, ReadBack, WriteChoices, WrittenFile } from '../scenePart
 
 /** What files of a format can hold beside faces, or leave open. */
 export type Holds =
+  /** lines of text, by which a fault in it is found */
+  | 'lines'
   /** faces of more than three corners */
   | 'polygons'
   /** numbers as they are, instead of rounded to 32 bit */

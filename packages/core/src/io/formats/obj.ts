@@ -10,7 +10,7 @@ export const materialsFileName = (name: string): string => `${oneWord(name)}.mtl
 
 export const obj = defineFormat({
   kind: 'obj',
-  holds: new Set(['polygons', 'doubles', 'frame', 'uv', 'levels', 'materials'] as const),
+  holds: new Set(['lines', 'polygons', 'doubles', 'frame', 'uv', 'levels', 'materials'] as const),
   unit: 'mm',
   up: 'y',
   write: (parts, { materials, name }) => {

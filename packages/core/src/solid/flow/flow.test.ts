@@ -4,17 +4,9 @@ import { capLoops, isConvex, loopArea, outlineArea } from '../../testing/caps.ts
 import { outlineOf, shippedFaces, STEP } from '../../testing/faces.ts';
 import { outlineOfRings, rectangle, ringOf } from '../../testing/rings.ts';
 import { expectSound } from '../../testing/sound.ts';
+import { facedFlat, type FaceStyle } from '../../faces/index.ts';
 import type { FontFace } from '../../text/index.ts';
-import {
-  buildSection,
-  facedFlat,
-  flatWavefront,
-  lift,
-  sectionEnds,
-  sectionLayers,
-  type FaceStyle,
-  type FlatWavefront,
-} from '../index.ts';
+import { buildSection, flatWavefront, lift, sectionEnds, sectionLayers, type FlatWavefront } from '../index.ts';
 import { flowFlat, gridFlat } from './flowFlat.ts';
 import { ringLine } from './ringLine.ts';
 import { softCorners } from './softCorners.ts';

@@ -1,5 +1,5 @@
 import { lengthOf } from '../../math/index.ts';
-import type { ProfilePoint } from './profiles.ts';
+import type { ProfilePoint } from './curves.ts';
 
 /** A point of a drawn profile, in shares of its width and depth. A smooth one is passed in the direction of its neighbours. */
 export interface ProfileKnot {

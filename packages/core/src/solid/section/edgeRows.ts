@@ -1,9 +1,8 @@
 import { drawnProfile, quarterSteps, type Fineness, type ProfileKnot } from './drawnProfile.ts';
-import { edgeProfile, sideProfile, type ProfilePoint } from './profiles.ts';
+import type { ProfilePoint } from './curves.ts';
+import { EDGE_KINDS, edgeProfile } from './edgeKinds.ts';
 import { type EdgeRow, type EdgeShape, type SideShape } from './shapes.ts';
-
-/** Of what a radius of an edge is, for those that are curves all along. */
-const ROUND_SHARES: Readonly<Record<string, number>> = { round: 1, cove: 1, ogee: 0.5, bead: 1 };
+import { sideProfile } from './sideKinds.ts';
 
 /** From the rim to the outline, mm; none where there is no edge. */
 export function edgeRows(edge: EdgeShape): EdgeRow[] {
@@ -17,11 +16,11 @@ export const deepOf = (rows: readonly EdgeRow[]): number => (rows.length === 0 ?
 
 /** Of the depth: what edges that end level with the outline leave for the wall at most. */
 export const WALL_SHARE = 0.95;
-const LEVEL: readonly EdgeShape['kind'][] = ['cove', 'step', 'ogee', 'bead'];
 
 /** What needs a wall to end on. Drawn edges may come to their foot from anywhere but straight from above and inside. */
 export function endsLevel({ kind }: EdgeShape, rows: readonly EdgeRow[]): boolean {
-  if (kind !== 'drawn') return LEVEL.includes(kind);
+  if (kind === 'rows') return false;
+  if (kind !== 'drawn') return EDGE_KINDS[kind].endsLevel;
   return rows.slice(0, -1).some(({ inMm, downMm }) => inMm <= 0 || downMm >= deepOf(rows));
 }
 
@@ -33,9 +32,9 @@ type SizedEdge = Exclude<EdgeShape, { kind: 'rows' | 'plain' }>;
 function edgePoints(edge: SizedEdge): ProfilePoint[] {
   if (edge.kind === 'drawn') return drawnProfile([RIM, ...edge.points, FOOT], finenessOf(edge, edge));
   const { kind, inMm, deepMm, steps, toleranceMm } = edge;
-  const isCurved = toleranceMm !== undefined && kind in ROUND_SHARES;
-  if (kind === 'plain') return [];
-  return edgeProfile(kind, isCurved ? quarterSteps(ROUND_SHARES[kind] * Math.max(inMm, deepMm), toleranceMm) : steps);
+  const { roundShare } = EDGE_KINDS[kind];
+  const isCurved = toleranceMm !== undefined && roundShare !== undefined;
+  return edgeProfile(kind, isCurved ? quarterSteps(roundShare * Math.max(inMm, deepMm), toleranceMm) : steps);
 }
 
 const finenessOf = (

@@ -1,5 +1,6 @@
 import type { ProfileKnot } from './drawnProfile.ts';
-import type { UsualKind, UsualSideKind } from './profiles.ts';
+import type { UsualKind } from './edgeKinds.ts';
+import type { UsualSideKind } from './sideKinds.ts';
 
 /** One edge as asked for, mm. */
 export type EdgeShape = UsualEdge | DrawnEdge | RowEdge;
@@ -53,6 +54,13 @@ export interface DrawnSide extends SizedSide {
   kind: 'drawn';
   points: readonly ProfileKnot[];
 }
+
+export const DRAWN = 'drawn';
+/** Whether an edge or a side is drawn, point by point. */
+export const isDrawn = ({ kind }: { kind: string }): boolean => kind === 'drawn';
+/** Whether there is no edge. */
+export const isPlain = ({ kind }: { kind: string }): boolean => kind === 'plain';
+export const isStraight = ({ kind }: { kind: string }): boolean => kind === 'straight';
 
 export const STRAIGHT_SIDE: UsualSide = { kind: 'straight', amountMm: 0, steps: 1, divisions: 1 };
 

@@ -1,4 +1,4 @@
-import { type Edge, EDGE } from '@fictile/core';
+import { countsSteps, DRAWN, type Edge, EDGE, isPlain } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence, type TrialKey, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
@@ -38,7 +38,7 @@ export function EdgeKind({ label, edge, usual, put, takeBack, same, onDraw }: Ed
       onTry={trial.onTry}
       onChange={(kind) => {
         trial.onChange(kind);
-        if (kind === 'drawn') onDraw?.();
+        if (kind === DRAWN) onDraw?.();
       }}
     />
   );
@@ -53,7 +53,7 @@ interface EdgeSizesProps {
 }
 
 export function EdgeSizes({ side, edge, hasSteps, put }: EdgeSizesProps) {
-  if (edge.kind === 'plain') return null;
+  if (isPlain(edge)) return null;
   const t = texts.recipe;
   const name = (part: string): string => `${side === 'front' ? t.frontEdge : t.backEdge}, ${part}`;
   const values = {
@@ -61,7 +61,5 @@ export function EdgeSizes({ side, edge, hasSteps, put }: EdgeSizesProps) {
     deep: number('deep', EDGE.deepMm, { label: name(t.edgeDeep), value: edge.deepMm }, (deepMm, key) => put({ deepMm }, key)),
     steps: number('steps', EDGE.steps, { label: name(t.edgeSteps), value: edge.steps }, (steps, key) => put({ steps }, key)),
   }; // prettier-ignore
-  const isStraight = edge.kind === 'chamfer' || (edge.kind === 'drawn' && !edge.points.some((knot) => knot.smooth));
-  const isCounted = !isStraight && (hasSteps || edge.kind === 'step');
-  return <Sentence template={isCounted ? t.roundSizes : t.edgeSizes} values={values} />;
+  return <Sentence template={countsSteps(edge, hasSteps) ? t.roundSizes : t.edgeSizes} values={values} />;
 }

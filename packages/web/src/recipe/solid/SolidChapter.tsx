@@ -1,5 +1,5 @@
 import { UnstyledButton } from '@mantine/core';
-import { type Edge, SOLID } from '@fictile/core';
+import { isWire, type Edge, SOLID } from '@fictile/core';
 import { Sentence, type TrialKey } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
@@ -13,10 +13,10 @@ import { MoreSolid } from './MoreSolid.tsx';
 export function SolidChapter({ piece, edits, remarks, work, onSection }: LetteringProps) {
   const { solid } = piece.body;
   const { contour } = piece.source;
-  const isWire = contour.kind === 'wire';
+  const wire = isWire(contour) ? contour : undefined;
   const usual = USUAL.body.solid;
   const t = texts.recipe;
-  const template = !isWire ? t.solid : contour.section === 'edge' ? t.solidWireEdge : t.solidWire;
+  const template = !wire ? t.solid : wire.section === 'edge' ? t.solidWireEdge : t.solidWire;
   const put: Readonly<Record<'front' | 'back', PutEdge>> = {
     front: (values, key) => edits.edge('front', values, key),
     back: (values, key) => edits.edge('back', values, key),
@@ -40,7 +40,7 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Letteri
       name="solid"
       work={work}
       remarks={<Told chapter="solid" remarks={remarks} edits={edits} />}
-      more={isWire ? undefined : <MoreSolid solid={solid} put={edits.solid} takeBack={edits.takeBack} />}
+      more={wire ? undefined : <MoreSolid solid={solid} put={edits.solid} takeBack={edits.takeBack} />}
     >
       <Sentence template={template} values={values} />
     </Chapter>

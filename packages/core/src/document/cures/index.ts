@@ -1,2 +1,0 @@
-export { canClose, type Cure, type CureCode, type CureParams } from './cure.ts';
-export { cureOf } from './cureOf.ts';

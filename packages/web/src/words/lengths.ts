@@ -1,2 +1,0 @@
-/** To three figures. */
-export const mm = (value: number): string => `${Number(value.toPrecision(3))} mm`;

@@ -73,7 +73,7 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
   refuseInVain(evaluated.remarks);
   const part = scenePart(project.pieces[pieceId], evaluated, project);
   const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format, model?.frame) };
-  const written = await writeScene([part], options, kernels.loadSimplifier);
+  const written = await writeScene([part], options, kernels);
   return {
     files: filesOf(flags.out, written),
     result: resultOf(flags.out, written, [...remarks, ...(model?.remarks ?? []), ...evaluated.remarks], started),

@@ -1,6 +1,7 @@
 import type * as HarfBuzz from 'harfbuzzjs';
 import type { MeshoptDecoder } from 'meshoptimizer/decoder';
 import type { ManifoldToplevel } from 'manifold-3d/manifold';
+import type { generateTangents } from 'mikktspace';
 import type { MeshoptSimplifier } from 'meshoptimizer/simplifier';
 
 /**
@@ -12,6 +13,7 @@ export async function loadKernels(): Promise<LoadedKernels> {
   return {
     hb,
     loadSimplifier: () => loadSimplifier().catch(missing),
+    loadTangents: () => loadTangents().catch(missing),
     loadUnpacker: (packing) => loadUnpacker(packing).catch(missing),
     loadCarver: () => loadCarver().catch(missing),
   };
@@ -26,6 +28,7 @@ function missing(error: unknown): never {
 interface LoadedKernels {
   hb: typeof HarfBuzz;
   loadSimplifier: typeof loadSimplifier;
+  loadTangents: typeof loadTangents;
   loadUnpacker: typeof loadUnpacker;
   loadCarver: typeof loadCarver;
 }
@@ -67,6 +70,11 @@ async function loadSimplifier(): Promise<typeof MeshoptSimplifier> {
   const { MeshoptSimplifier: simplifier } = await import('meshoptimizer/simplifier');
   await simplifier.ready;
   return simplifier;
+}
+
+/** Tangents as those expect them who bake normal maps; loaded when the first are written. */
+async function loadTangents(): Promise<typeof generateTangents> {
+  return (await import('mikktspace')).generateTangents;
 }
 
 /** The decoder of WOFF2 files; loaded when the first one comes. Rejects what it can't read. */

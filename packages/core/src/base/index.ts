@@ -30,5 +30,5 @@ export { utf8Bytes, utf8Text } from './utf8.ts';
 export { MM_PER, parseLength } from './units.ts';
 export type { LengthUnit } from './units.ts';
 export type { Carver } from './carver.ts';
-export type { LoadUnpacker, Packing, Simplifier } from './simplifier.ts';
+export type { LoadUnpacker, Packing, Simplifier, TangentMaker, WriteTools } from './simplifier.ts';
 export { keyOf, Memo, spelled, type Named, type Stage } from './memo.ts';

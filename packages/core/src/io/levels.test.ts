@@ -29,7 +29,7 @@ const written = (format: 'obj' | 'glb', levelsAs: LevelsAs) =>
   writeScene(
     [part('Kiln', 0), part('Row', 40)],
     { ...usualWriteOptions(format, 'Lane'), levels: 3, levelsAs },
-    loadSimplifier,
+    { loadSimplifier },
   );
 
 const reportOf = async (bytes: Uint8Array, format: 'obj' | 'glb', level?: number) => {

@@ -7,6 +7,7 @@ import {
   type Node,
   type Texture,
 } from '@gltf-transform/core';
+import type { TangentMaker } from '../base/index.ts';
 import type { Finish } from '../document/index.ts';
 import { isStill, type Transform } from '../math/index.ts';
 import { cornerNormals, triangulate, type PolygonMesh } from '../mesh/index.ts';
@@ -14,9 +15,12 @@ import { LinkedLevels } from './linkedLevels.ts';
 import { finishKey, finishName, finishAt, lookOf, type LetterLook, type PieceLooks } from './looks.ts';
 import { paintedMaterial, type Paints } from './paints.ts';
 import type { FilePart, WriteChoices } from './scenePart.ts';
-import { tangents } from './tangents.ts';
+import { cornerTangents, type TexturedRows } from './tangents.ts';
 
-type GlbOptions = Pick<WriteChoices, 'name' | 'nodes' | 'tangents'>;
+interface GlbOptions extends Pick<WriteChoices, 'name' | 'nodes'> {
+  /** where texture coordinates get tangents */
+  tangents?: TangentMaker | undefined;
+}
 
 /**
  * Binary glTF 2.0: triangles, a node a piece, a material a finish. The format is in metres; the points stay millimetres on our grid, where
@@ -97,12 +101,12 @@ class Writer {
   readonly #mesh: PolygonMesh;
   readonly #looks: PieceLooks;
   readonly #letters: readonly LetterLook[];
-  readonly #tangents: boolean;
+  readonly #tangents: TangentMaker | undefined;
   readonly #paints: Paints | undefined;
   readonly #normals: Float64Array;
   readonly #triangles: { corners: Uint32Array; face: Uint32Array };
 
-  constructor(shared: Shared, { mesh, slots, others, letters, paints }: FilePart, tangents: boolean) {
+  constructor(shared: Shared, { mesh, slots, others, letters, paints }: FilePart, tangents: TangentMaker | undefined) {
     this.#paints = paints;
     this.#tangents = tangents;
     this.#shared = shared;
@@ -138,13 +142,16 @@ class Writer {
     const positions: number[] = [];
     const normals: number[] = [];
     const uvs: number[] = [];
+    const tangents: number[] = [];
     const { uv } = this.#mesh;
+    const made = uv && this.#tangents && cornerTangents(this.#cornerRows(corners, uv), this.#tangents);
     const rows = new Map<string, number>();
-    const indices = corners.map((c) => {
+    const indices = corners.map((c, i) => {
       const v = this.#mesh.faceVertices[c];
-      const normal = [0, 1, 2].map((k) => Math.fround(this.#normals[c * 3 + k]));
+      const normal = this.#normalOf(c);
       const at = uv ? [uv[2 * c], uv[2 * c + 1]] : [];
-      const key = `${v} ${normal.join(' ')} ${at.join(' ')}`;
+      const tangent = made ? Array.from(made.subarray(4 * i, 4 * i + 4)) : [];
+      const key = `${v} ${normal.join(' ')} ${at.join(' ')} ${tangent.join(' ')}`;
       let row = rows.get(key);
       if (row === undefined) {
         row = rows.size;
@@ -152,6 +159,7 @@ class Writer {
         positions.push(...this.#mesh.positions.subarray(v * 3, v * 3 + 3));
         normals.push(...normal);
         uvs.push(...at);
+        tangents.push(...tangent);
       }
       return row;
     });
@@ -166,9 +174,25 @@ class Writer {
     if (!uv) return primitive;
     // in this format texture coordinates count from the top
     primitive.setAttribute('TEXCOORD_0', this.#vectors(uvs.map((value, i) => (i % 2 === 1 ? 1 - value : value)), 'VEC2')); // prettier-ignore
-    if (this.#tangents)
-      primitive.setAttribute('TANGENT', this.#vectors(tangents({ positions, normals, uvs }, index), 'VEC4'));
+    if (made) primitive.setAttribute('TANGENT', this.#vectors(tangents, 'VEC4'));
     return primitive;
+  }
+
+  #normalOf(c: number): number[] {
+    return [0, 1, 2].map((k) => Math.fround(this.#normals[c * 3 + k]));
+  }
+
+  /** Row by row as corners come, none shared. */
+  #cornerRows(corners: readonly number[], uv: Float32Array): TexturedRows {
+    const { positions: p, faceVertices } = this.#mesh;
+    const numbers = (arity: number): Float32Array => new Float32Array(arity * corners.length);
+    const rows = { positions: numbers(3), normals: numbers(3), uvs: numbers(2) };
+    corners.forEach((c, i) => {
+      rows.positions.set(p.subarray(3 * faceVertices[c], 3 * faceVertices[c] + 3), 3 * i);
+      rows.normals.set(this.#normalOf(c), 3 * i);
+      rows.uvs.set(uv.subarray(2 * c, 2 * c + 2), 2 * i);
+    });
+    return rows;
   }
 
   #vectors(values: readonly number[], type: 'VEC2' | 'VEC3' | 'VEC4'): ReturnType<Document['createAccessor']> {

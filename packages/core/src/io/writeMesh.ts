@@ -1,4 +1,4 @@
-import { remark, type Remark, type Simplifier } from '../base/index.ts';
+import { remark, type Remark, type WriteTools } from '../base/index.ts';
 import { usualSlots } from '../document/index.ts';
 import { isStill, STILL, transformPoints } from '../math/index.ts';
 import { asTriangles, faceCount, toFloat32, vertexCount, weld, type PolygonMesh } from '../mesh/index.ts';
@@ -51,12 +51,12 @@ export interface WrittenScene extends WrittenFile {
 export async function writeScene(
   parts: readonly ScenePart[],
   options: WriteOptions,
-  loadSimplifier?: () => Promise<Simplifier>,
+  tools: WriteTools = {},
 ): Promise<WrittenScene> {
   const count = canHold(options.format, 'levels') ? options.levels : 1;
-  const levels = levelsOf(parts, count, count > 1 ? await loadSimplifier?.() : undefined);
+  const levels = levelsOf(parts, count, count > 1 ? await tools.loadSimplifier?.() : undefined);
   if (count === 1 || options.levelsAs === 'files') {
-    const files = await Promise.all(levels.map((level, i) => writeLevel(level, i, options)));
+    const files = await Promise.all(levels.map((level, i) => writeLevel(level, i, { options, tools })));
     const coarser = files.slice(1).map(({ bytes, mtl }, i) => ({ bytes, mtl, suffix: levelSuffix(i + 1) }));
     return { ...files[0], coarser, meshes: files.flatMap(({ meshes }) => meshes) };
   }
@@ -64,20 +64,24 @@ export async function writeScene(
   const named = levels.flatMap((level, i) =>
     level.map((part) => ({ ...part, name: part.name + levelSuffix(i), ...(isLinked && { level: i }) })),
   );
-  return { ...(await writeParts(named, options)), coarser: [] };
+  return { ...(await writeParts(named, options, tools)), coarser: [] };
 }
 
 /** The finest level keeps its name; the others have names of their own, so that several can be read into one scene. */
-function writeLevel(parts: readonly ScenePart[], level: number, options: WriteOptions): Promise<OneFile> {
-  if (level === 0) return writeParts(parts, options);
+function writeLevel(
+  parts: readonly ScenePart[],
+  level: number,
+  { options, tools }: { options: WriteOptions; tools: WriteTools },
+): Promise<OneFile> {
+  if (level === 0) return writeParts(parts, options, tools);
   const suffix = levelSuffix(level);
   const named = parts.map((part) => ({ ...part, name: part.name + suffix }));
-  return writeParts(named, { ...options, name: options.name + suffix });
+  return writeParts(named, { ...options, name: options.name + suffix }, tools);
 }
 
 type OneFile = Omit<WrittenScene, 'coarser'>;
 
-async function writeParts(parts: readonly FilePart[], options: WriteOptions): Promise<OneFile> {
+async function writeParts(parts: readonly FilePart[], options: WriteOptions, tools: WriteTools): Promise<OneFile> {
   const { holds, write } = formatOf(options.format);
   const textured = holds.has('uv');
   let collapsed = 0;
@@ -97,7 +101,7 @@ async function writeParts(parts: readonly FilePart[], options: WriteOptions): Pr
   const remarks = collapsed > 0 ? [remark('ROUNDING_COLLAPSED', { faces: collapsed })] : [];
   const names = ownNames(parts.map((part) => part.name));
   const ready = parts.map((part, i) => ({ ...part, name: names[i], mesh: meshes[i] }));
-  return { ...(await write(ready, options)), meshes, counts: countsOf(meshes), remarks };
+  return { ...(await write(ready, options, tools)), meshes, counts: countsOf(meshes), remarks };
 }
 
 /** A model that keeps its materials keeps its texture coordinates. */

@@ -144,7 +144,7 @@ export class JobHost {
       remarks.push(...evaluated.value.remarks);
     }
     remarks.push(...meetingsOf(project, pieceIds, parts));
-    const written = await writeScene(parts, options, this.#options.kernels.loadSimplifier);
+    const written = await writeScene(parts, options, this.#options.kernels);
     return {
       kind: 'written',
       bytes: written.bytes,

@@ -1,16 +1,5 @@
 import { UnstyledButton } from '@mantine/core';
-import {
-  canHold,
-  type FormPiece,
-  FORMS,
-  type FormShape,
-  MODEL,
-  type ModelPiece,
-  type Piece,
-  type ShownPiece,
-  type Step,
-  TURNED_KNOT,
-} from '@fictile/core';
+import { canHold, type FormPiece, FORMS, type FormShape, MODEL, type ModelPiece, TURNED_KNOT } from '@fictile/core';
 import { FORM_WORDS } from '@fictile/words';
 import { useState } from 'react';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
@@ -18,6 +7,7 @@ import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { recordNodes } from './fields/controls.tsx';
 import type { Values } from './fields/fieldNodes.tsx';
+import type { OtherPiece } from './PieceChoice.tsx';
 import type { EditKey } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
 import { number, type ChapterProps } from './sentenceParts.tsx';
@@ -25,20 +15,6 @@ import { Told } from './Told.tsx';
 
 const T = texts.form;
 const L = T.labels;
-
-/** Another piece, as others see it. */
-export interface OtherPiece {
-  id: string;
-  name: string;
-  /** a form or a model */
-  isBody: boolean;
-  kind: Piece['source']['kind'];
-  /** around it before its steps, in its own space; undefined while it is not built */
-  flat: ShownPiece['flat'];
-  steps: readonly Step[];
-  /** how it lies on another piece, as it was built last */
-  onto?: ShownPiece['onto'];
-}
 
 type FormProps = Omit<ChapterProps, 'piece'> & { piece: FormPiece; others: readonly OtherPiece[] };
 
@@ -73,12 +49,6 @@ export function FormChapter({ piece, edits, remarks, work, others }: FormProps) 
 }
 
 const NONE: readonly number[] = [];
-
-/** One of the other pieces of the project. */
-export function PieceChoice({ label, value, others, onChange }: { label: string; value: string; others: readonly OtherPiece[]; onChange: (id: string) => void }) {
-  const names = Object.fromEntries(others.map(({ id, name }) => [id, name || texts.pieces.newWords]));
-  return <ChoiceValue label={label} value={value} choices={choicesOf<string>(value in names ? names : { [value]: T.nobody, ...names })} onChange={onChange} />;
-} // prettier-ignore
 
 type Turned = Extract<FormShape, { kind: 'turned' }>;
 

@@ -1,7 +1,7 @@
 import { groundOf, fieldAt, PLACEMENT } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import type { OtherPiece } from './BodyChapter.tsx';
+import type { OtherPiece } from './PieceChoice.tsx';
 import { Chapter } from './Chapter.tsx';
 import { PICTURES } from './pictures.tsx';
 import { number, type ChapterProps } from './sentenceParts.tsx';

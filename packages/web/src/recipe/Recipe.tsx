@@ -12,7 +12,8 @@ import {
 import { useMemo } from 'react';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
-import { FormChapter, ModelChapter, type OtherPiece } from './BodyChapter.tsx';
+import { FormChapter, ModelChapter } from './BodyChapter.tsx';
+import { type OtherPiece } from './PieceChoice.tsx';
 import { DrawingChapter } from './DrawingChapter.tsx';
 import { FacesChapter } from './FacesChapter.tsx';
 import { FinishChapter } from './FinishChapter.tsx';

@@ -1,4 +1,4 @@
-import type { LengthUnit, LoadUnpacker, Result } from '../../base/index.ts';
+import type { LengthUnit, LoadUnpacker, Result, WriteTools } from '../../base/index.ts';
 import type { ReadOptions } from '../readGlb.ts';
 import type { FilePart, ReadBack, WriteChoices, WrittenFile } from '../scenePart.ts';
 
@@ -31,7 +31,7 @@ export interface MeshFormatDefinition<K extends string = string> {
   /** how such files count and stand, unless somebody says otherwise */
   unit: LengthUnit;
   up: 'y' | 'z';
-  write(parts: readonly FilePart[], choices: WriteChoices): Promise<WrittenFile> | WrittenFile;
+  write(parts: readonly FilePart[], choices: WriteChoices, tools: WriteTools): Promise<WrittenFile> | WrittenFile;
   /** left out: it is only written */
   read?(
     bytes: Uint8Array,

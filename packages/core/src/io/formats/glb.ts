@@ -9,7 +9,11 @@ export const glb = defineFormat({
   holds: new Set(['uv', 'tangents', 'levels', 'linkedLevels', 'nodes', 'paints'] as const),
   unit: 'm',
   up: 'y',
-  write: async (parts, choices) => ({ bytes: await writeGlb(parts, choices), mtl: undefined }),
+  write: async (parts, choices, { loadTangents }) => {
+    if (choices.tangents && !loadTangents) throw new Error('nothing was handed in that makes tangents');
+    const tangents = choices.tangents ? await loadTangents?.() : undefined;
+    return { bytes: await writeGlb(parts, { ...choices, tangents }), mtl: undefined };
+  },
   read: async (bytes, unpacker, options) => {
     const read = await readGlb(bytes, unpacker, options);
     if (!read.ok) return read;

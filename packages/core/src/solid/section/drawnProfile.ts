@@ -1,12 +1,5 @@
 import { lengthOf } from '../../math/index.ts';
-import type { ProfilePoint } from './curves.ts';
-
-/** A point of a drawn profile, in shares of its width and depth. A smooth one is passed in the direction of its neighbours. */
-export interface ProfileKnot {
-  in: number;
-  down: number;
-  smooth: boolean;
-}
+import type { ProfileKnot, ProfilePoint } from './curves.ts';
 
 /** How finely curves are cut: into so many pieces, or within a tolerance of a profile of this size (mm). */
 export type Fineness = { count: number } | { toleranceMm: number; inMm: number; deepMm: number };

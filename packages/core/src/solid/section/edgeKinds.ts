@@ -1,6 +1,16 @@
 import { cos, PI, sin } from '../../math/index.ts';
-import { concave, convex, cornerKnot, half, NEAR, shares, smoothKnot, SQRT1_2, type ProfilePoint } from './curves.ts';
-import type { ProfileKnot } from './drawnProfile.ts';
+import {
+  concave,
+  convex,
+  cornerKnot,
+  half,
+  NEAR,
+  shares,
+  smoothKnot,
+  SQRT1_2,
+  type ProfileKnot,
+  type ProfilePoint,
+} from './curves.ts';
 
 /** All that there is to a kind of edge that needs no drawing, but for what languages say of it. */
 export interface EdgeKindDefinition {

@@ -1,5 +1,5 @@
-import { drawnProfile, quarterSteps, type Fineness, type ProfileKnot } from './drawnProfile.ts';
-import type { ProfilePoint } from './curves.ts';
+import { drawnProfile, quarterSteps, type Fineness } from './drawnProfile.ts';
+import type { ProfileKnot, ProfilePoint } from './curves.ts';
 import { EDGE_KINDS, edgeProfile } from './edgeKinds.ts';
 import { type EdgeRow, type EdgeShape, type SideShape } from './shapes.ts';
 import { sideProfile } from './sideKinds.ts';

@@ -1,7 +1,8 @@
 import { seededRandom } from '../../base/index.ts';
 import { STEP } from '../../testing/faces.ts';
 import { mm, PLAIN, sectionOf } from '../../testing/solids.ts';
-import { drawnProfile, quarterSteps, type ProfileKnot } from './drawnProfile.ts';
+import { drawnProfile, quarterSteps } from './drawnProfile.ts';
+import type { ProfileKnot } from './curves.ts';
 import { edgeRows, sideRows } from './edgeRows.ts';
 import { askedSection, sectionCrossing, sectionIsSimple, USUAL_KINDS, usualKnots, type EdgeShape } from './index.ts';
 import { sectionTouch } from './crossing.ts';

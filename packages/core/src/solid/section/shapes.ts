@@ -1,4 +1,4 @@
-import type { ProfileKnot } from './drawnProfile.ts';
+import type { ProfileKnot } from './curves.ts';
 import type { UsualKind } from './edgeKinds.ts';
 import type { UsualSideKind } from './sideKinds.ts';
 

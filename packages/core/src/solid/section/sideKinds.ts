@@ -1,6 +1,5 @@
 import { PI, sin } from '../../math/index.ts';
-import { cornerKnot, shares, smoothKnot, type ProfilePoint } from './curves.ts';
-import type { ProfileKnot } from './drawnProfile.ts';
+import { cornerKnot, shares, smoothKnot, type ProfileKnot, type ProfilePoint } from './curves.ts';
 
 /** All that there is to a kind of side that needs no drawing, but for what languages say of it. */
 export interface SideKindDefinition {

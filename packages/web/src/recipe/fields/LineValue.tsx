@@ -4,7 +4,7 @@ import { LINE_WORDS } from '@fictile/words';
 import type { ReactNode } from 'react';
 import { choicesOf, ChoiceValue, DRAWINGS, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import { PieceChoice, type OtherPiece } from '../BodyChapter.tsx';
+import { PieceChoice, type OtherPiece } from '../PieceChoice.tsx';
 import { KnotSentence } from '../KnotSentence.tsx';
 import type { EditKey } from '../pieceEdits.ts';
 import classes from '../Recipe.module.css';

@@ -11,7 +11,7 @@ import {
   type PlaceOf3,
 } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import { PieceChoice } from '../BodyChapter.tsx';
+import { PieceChoice } from '../PieceChoice.tsx';
 import { fieldNodes, type Control, type ControlProps, type FieldRecord } from './fieldNodes.tsx';
 import { LettersChoice } from './LettersChoice.tsx';
 import { LineValue } from './LineValue.tsx';

@@ -2,7 +2,7 @@ import { counts, slotsOf, type Field, type Fields, type FreeCurve } from '@ficti
 import type { FieldWords } from '@fictile/words';
 import type { ReactNode } from 'react';
 import { Sentence } from '../../ui/index.ts';
-import type { OtherPiece } from '../BodyChapter.tsx';
+import type { OtherPiece } from '../PieceChoice.tsx';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';
 
 export type Values = Readonly<Record<string, unknown>>;

@@ -3,7 +3,7 @@ import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { usualStep, type CutStep, type OntoStep, type Step, type StepRow } from '@fictile/core';
 import { renderInside } from '../../testing/render.tsx';
-import type { OtherPiece } from '../BodyChapter.tsx';
+import type { OtherPiece } from '../PieceChoice.tsx';
 import type { PieceEdits } from '../pieceEdits.ts';
 import {
   bodyChanged,

@@ -3,7 +3,7 @@ import { wordsOf } from '@fictile/words';
 import type { ReactNode } from 'react';
 import { choicesOf, ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import { PieceChoice, type OtherPiece } from '../BodyChapter.tsx';
+import { PieceChoice, type OtherPiece } from '../PieceChoice.tsx';
 import { Fold } from '../Fold.tsx';
 import type { FieldTools } from '../fields/fieldNodes.tsx';
 import type { EditKey, PieceEdits } from '../pieceEdits.ts';

@@ -1,5 +1,5 @@
 import type { CutStep, OntoStep, Piece, PutWay, ShownPiece } from '@fictile/core';
-import type { OtherPiece } from '../BodyChapter.tsx';
+import type { OtherPiece } from '../PieceChoice.tsx';
 
 /** A piece on its way onto a body: seen as it would lie there, but not put yet. */
 export interface Putting {

@@ -34,7 +34,7 @@ import { stepNodes } from '../fields/stepNodes.tsx';
 import { STEP_PICTURES } from './stepPictures.tsx';
 import { TRIED } from './tried.ts';
 import { Told } from '../Told.tsx';
-import type { OtherPiece } from '../BodyChapter.tsx';
+import type { OtherPiece } from '../PieceChoice.tsx';
 
 const T = texts.recipe;
 

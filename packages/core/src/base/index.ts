@@ -31,4 +31,4 @@ export { MM_PER, parseLength } from './units.ts';
 export type { LengthUnit } from './units.ts';
 export type { Carver } from './carver.ts';
 export type { LoadUnpacker, Packing, Simplifier, TangentMaker, WriteTools } from './simplifier.ts';
-export { keyOf, Memo, spelled, type Named, type Stage } from './memo.ts';
+export { keyOf, Memo, shortKeyOf, QuickMemo, spelled, type Named, type QuickStage, type Stage } from './memo.ts';

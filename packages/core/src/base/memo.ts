@@ -13,6 +13,15 @@ export const spelled = (inputs: unknown): string => JSON.stringify(inputs, value
 /** The key of what a stage makes: of all that it takes, however much that is. */
 export const keyOf = (stage: string, inputs: unknown): string => keyHash(`${stage} ${spelled(inputs)}`);
 
+/** Longer names are hashed. */
+const LONGEST_NAME = 1000;
+
+/** As keyOf, for what there are thousands of: a short text stands for itself, which is quicker than hashing it. */
+export function shortKeyOf(stage: string, inputs: unknown): string {
+  const text = `${stage} ${spelled(inputs)}`;
+  return text.length > LONGEST_NAME ? keyHash(text) : text;
+}
+
 function valueOnly(name: string, value: unknown): unknown {
   if (typeof value === 'function') throw new Error(`${name} is a function: no key can hold it`);
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
@@ -47,6 +56,33 @@ export class Memo<I, T, V> {
     if (known !== undefined) return { key, of: known };
     const made = await this.#stage.make(inputs, tools);
     if (made === undefined) return undefined;
+    this.#cache.set(key, made, this.#stage.bytesOf(made));
+    return { key, of: made };
+  }
+}
+
+/** A stage that is quick to name and made at once; what stops it throws. */
+export interface QuickStage<I, T, V> {
+  name: string;
+  make(inputs: I, tools: T): V;
+  bytesOf(made: V): number;
+}
+
+/** Remembers what a quick stage has made, by all that it was given. */
+export class QuickMemo<I, T, V> {
+  readonly #stage: QuickStage<I, T, V>;
+  readonly #cache: ByteCache<V>;
+
+  constructor(stage: QuickStage<I, T, V>, cache: ByteCache<V>) {
+    this.#stage = stage;
+    this.#cache = cache;
+  }
+
+  get(inputs: I, tools: T): Named<V> {
+    const key = shortKeyOf(this.#stage.name, inputs);
+    const known = this.#cache.get(key);
+    if (known !== undefined) return { key, of: known };
+    const made = this.#stage.make(inputs, tools);
     this.#cache.set(key, made, this.#stage.bytesOf(made));
     return { key, of: made };
   }

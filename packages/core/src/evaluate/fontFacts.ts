@@ -32,7 +32,7 @@ export async function fontFacts(
   const scale = { emMm: layout.emMm, step, toleranceMm: TOLERANCE_SHARE * sizeMm, bands: undefined };
   const caches = letteringCaches(CACHE_BYTES);
   const drawn = layout.letters.filter((letter) => letter.text.trim() !== '');
-  const crossings = drawn.flatMap((letter) => strokeCrossings(letterOutline(letter, scale, caches).outline));
+  const crossings = drawn.flatMap((letter) => strokeCrossings(letterOutline(letter, scale, caches).of.outline));
   const points = drawn
     .flatMap((letter) => letter.glyphs)
     .reduce((sum, { face, glyph }) => sum + glyphCurves(face, glyph).degree.reduce((n, degree) => n + degree, 0), 0);

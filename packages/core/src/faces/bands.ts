@@ -24,7 +24,6 @@ export const BANDS: FaceStyleDefinition<'bands'> = {
   },
   expected: () => 0,
   about: ({ axis, at }, letters) => ({ kind: 'bands', lines: { axis, at: at.map((line) => line - letters[axis]) } }),
-  key: ({ axis, at }, letters) => `bands ${axis} ${at.join()} ${letters[axis]}`,
   flat: ({ lines }, outline, options) => bandsFlat(outline, options, lines),
   /** As many more bands as edges are too long; where that is too many, edges are cut as the shape needs them. */
   finer({ bands }, { haveMm, needMm }) {

@@ -89,10 +89,8 @@ export interface FaceStyleDefinition<K extends FaceKind> {
   layOut(asked: Of<LetteringFaces, K>, letters: readonly PlacedOutlines[], options: LayOutOptions): ClusterFaces;
   /** about how many faces it makes: fronts, backs and walls; known before any is laid out */
   expected(faces: Of<ClusterFaces, K>, letters: PlacedOutlines, depthSteps: number): number;
-  /** about a cluster's own zero */
+  /** about a cluster's own zero; the same for equal letters at equal places of a grid */
   about(faces: Of<ClusterFaces, K>, letters: PlacedOutlines): FaceStyle;
-  /** what of its faces a cluster's plan depends on: equal letters at equal places share one */
-  key(faces: Of<ClusterFaces, K>, letters: PlacedOutlines): string;
   flat(style: Of<FaceStyle, K>, outline: Outline, options: FlatOptions): FlatWavefront | undefined;
   /** what makes edges as short as a shape needs them */
   finer(fields: FaceFields, told: TooLong): Partial<FaceFields>;

@@ -7,7 +7,6 @@ export {
   drawnToleranceMm,
   expectedFaces,
   FACE_KINDS,
-  faceKey,
   facesAsked,
   faceSizeMm,
   faceStyle,

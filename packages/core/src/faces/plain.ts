@@ -22,7 +22,6 @@ export const PLAIN: FaceStyleDefinition<'plain'> = {
   layOut: (faces) => faces,
   expected: () => 0,
   about: (faces) => faces,
-  key: () => '',
   flat: (_, outline, options) => flatWavefront(outline, options),
   finer: () => ({ sizeMm: 0 }),
 };

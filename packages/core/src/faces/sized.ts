@@ -58,6 +58,9 @@ function expectedFaces({ size }: { size: number }, { members }: PlacedOutlines, 
   return Math.round((2 * area) / (size * size) + (around / size) * Math.max(1, depthSteps / size));
 }
 
+/** The remainder, never below zero. */
+const within = (value: number, size: number): number => ((value % size) + size) % size;
+
 /** Squares, the same for the whole lettering. */
 export const GRID: FaceStyleDefinition<'grid'> = {
   ...sized('grid'),
@@ -67,10 +70,8 @@ export const GRID: FaceStyleDefinition<'grid'> = {
     size,
     tolerance,
     support,
-    origin: { x: -x, y: -y },
+    origin: { x: within(-x, size), y: within(-y, size) },
   }),
-  key: ({ size, tolerance, support }, { x, y }) =>
-    `grid ${size} ${tolerance} ${support} ${((x % size) + size) % size} ${((y % size) + size) % size}`,
   flat: (style, outline, options) => gridFlat(outline, options, style),
 };
 
@@ -79,6 +80,5 @@ export const FLOW: FaceStyleDefinition<'flow'> = {
   ...sized('flow'),
   isLaidOut: true,
   about: (faces) => ({ ...faces, kind: 'flow' }),
-  key: ({ size, tolerance, support }) => `flow ${size} ${tolerance} ${support}`,
   flat: (style, outline, options) => flowFlat(outline, options, style),
 };

@@ -72,10 +72,6 @@ export const expectedFaces = (faces: ClusterFaces, letters: PlacedOutlines, dept
 export const faceStyle = (faces: ClusterFaces, letters: PlacedOutlines): FaceStyle =>
   styleOf(faces.kind).about(faces as never, letters);
 
-/** What of its faces a cluster's plan depends on: equal letters at equal places of a grid share one. */
-export const faceKey = (faces: ClusterFaces, letters: PlacedOutlines): string =>
-  styleOf(faces.kind).key(faces as never, letters);
-
 export const flatInStyle = (outline: Outline, options: FlatOptions, style: FaceStyle): FlatWavefront | undefined =>
   styleOf(style.kind).flat(style as never, outline, options);
 

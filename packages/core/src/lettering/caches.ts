@@ -1,36 +1,22 @@
-import { ByteCache } from '../base/index.ts';
-import type { FacedFlat } from '../faces/index.ts';
+import { ByteCache, QuickMemo } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import type { Conditioned } from '../outline/index.ts';
+import { ALONG_DEPTH } from './stages/alongDepth.ts';
+import { CLUSTER_FLAT } from './stages/clusterFlat.ts';
+import { CLUSTER_MESH } from './stages/clusterMesh.ts';
+import { CLUSTER_REACH } from './stages/clusterReach.ts';
+import { CONTACT } from './stages/contact.ts';
+import { OUTLINE } from './stages/outline.ts';
 
-/** A cluster's plan; `isFull`: hollow was asked for, and no room was left inside. */
-export interface ClusterFlat extends FacedFlat {
-  isFull: boolean;
-}
-
-/** A letter's outline; one of too many points stays empty. */
-export type LetterOutline = Conditioned & { isTooLarge: boolean };
-
-/** What stays between two evaluations; bounded in bytes. */
-export interface LetteringCaches {
-  /** conditioned outlines of single letters */
-  outlines: ByteCache<LetterOutline>;
-  /** whether two letters at a certain distance touch */
-  contacts: ByteCache<boolean>;
-  /** greatest distances inside clusters */
-  reaches: ByteCache<number>;
-  /** proved plans of clusters: what dragging the depth does not change */
-  flats: ByteCache<ClusterFlat>;
-  /** clusters lifted to solids */
-  solids: ByteCache<PolygonMesh>;
-}
-
-export function letteringCaches(limitBytes: number): LetteringCaches {
+/** The stages of a lettering, and what stays of them between two evaluations; bounded in bytes. */
+export function letteringCaches(limitBytes: number) {
+  const meshes = new ByteCache<PolygonMesh>(limitBytes * 0.4);
   return {
-    outlines: new ByteCache(limitBytes * 0.15),
-    contacts: new ByteCache(limitBytes * 0.04),
-    reaches: new ByteCache(limitBytes * 0.01),
-    flats: new ByteCache(limitBytes * 0.4),
-    solids: new ByteCache(limitBytes * 0.4),
+    outlines: new QuickMemo(OUTLINE, new ByteCache(limitBytes * 0.15)),
+    contacts: new QuickMemo(CONTACT, new ByteCache(limitBytes * 0.04)),
+    reaches: new QuickMemo(CLUSTER_REACH, new ByteCache(limitBytes * 0.01)),
+    flats: new QuickMemo(CLUSTER_FLAT, new ByteCache(limitBytes * 0.4)),
+    solids: new QuickMemo(CLUSTER_MESH, meshes),
+    alongDepth: new QuickMemo(ALONG_DEPTH, meshes),
   };
 }
+export type LetteringCaches = ReturnType<typeof letteringCaches>;

@@ -1,36 +1,22 @@
-import {
-  OPENING_EM,
-  bandsReach,
-  boundingBox,
-  condition,
-  covered,
-  dilated,
-  hollow,
-  placed,
-  toRings,
-  touches,
-  unite,
-  type Outline,
-} from '../outline/index.ts';
+import { shortKeyOf, type Named } from '../base/index.ts';
+import { OPENING_EM, bandsReach, boundingBox, type Outline } from '../outline/index.ts';
 import { cornerReach, type Corners } from '../solid/index.ts';
 import type { Letter } from '../text/index.ts';
 import type { LetteringCaches } from './caches.ts';
-import { emInSteps, letterOutline, outlineKey, type DrawingScale } from './letterOutline.ts';
+import type { ClusterShape, OutlineAt } from './clusterOutline.ts';
+import { emInSteps, letterOutline, type DrawingScale } from './letterOutline.ts';
 
 /** Of an opening: how far a letter with a solid of its own is kept from its neighbours. */
 const CUT_GAP = 1.5;
 
 /** Letters whose outlines touch or overlap: the unit that is built and cached. Offsets are grid steps. */
 export interface Cluster {
-  key: string;
+  /** what is built */
+  shape: Named<ClusterShape>;
   /** of the first letter's origin, from the piece's origin */
   x: number;
   y: number;
   members: Member[];
-  /** letters with a solid of their own that are too near: their place is taken out of this cluster */
-  cuts: Member[];
-  /** how far around them, grid steps */
-  cutReach: number;
 }
 
 export interface Member {
@@ -40,10 +26,11 @@ export interface Member {
   dx: number;
   dy: number;
   outline: Outline;
-  outlineKey: string;
 }
 
-interface Placed extends Omit<Member, 'dx' | 'dy'> {
+interface Placed {
+  letter: number;
+  outline: Named<Outline>;
   x: number;
   y: number;
   /** how far its solid reaches beyond the outline */
@@ -78,15 +65,14 @@ export function findClusters(
   const drawn: Placed[] = [];
   const tooLarge: number[] = [];
   letters.forEach((letter, index) => {
-    const { outline, isTooLarge } = letterOutline(letter, scale, caches);
-    if (isTooLarge) tooLarge.push(index);
-    if (outline.x.length === 0) return;
+    const { key, of } = letterOutline(letter, scale, caches);
+    if (of.isTooLarge) tooLarge.push(index);
+    if (of.outline.x.length === 0) return;
     drawn.push({
       letter: index,
       x: Math.round(letter.x / scale.step),
       y: Math.round(letter.y / scale.step),
-      outline,
-      outlineKey: outlineKey(letter, scale),
+      outline: { key, of: of.outline },
       outward: outward(index),
     });
   });
@@ -127,7 +113,7 @@ function touchingPairs(
 ): [number, number][] {
   const least = OPENING_EM * emInSteps(scale) + (scale.bands ? 2 * bandsReach(scale.bands) : 0);
   const furthest = drawn.reduce((most, d) => Math.max(most, d.outward), 0);
-  const boxes = drawn.map((d) => boundingBox(d.outline));
+  const boxes = drawn.map((d) => boundingBox(d.outline.of));
   const order = drawn.map((_, i) => i).sort((i, j) => drawn[i].x + boxes[i].minX - drawn[j].x - boxes[j].minX || i - j);
   const pairs: [number, number][] = [];
   let active: number[] = [];
@@ -140,12 +126,8 @@ function touchingPairs(
       const distance = least + atCorners * (drawn[a].outward + drawn[b].outward);
       const dx = drawn[b].x - drawn[a].x;
       const dy = drawn[b].y - drawn[a].y;
-      const key = `${drawn[a].outlineKey} | ${drawn[b].outlineKey} | ${dx},${dy} | ${distance}`;
-      let near = caches.contacts.get(key);
-      if (near === undefined) {
-        near = touches(drawn[a].outline, drawn[b].outline, dx, dy, distance);
-        caches.contacts.set(key, near, 2 * key.length + 32);
-      }
+      const [one, other] = [drawn[a].outline, drawn[b].outline];
+      const { of: near } = caches.contacts.get({ one, other, dx, dy, distance }, undefined);
       if (near) pairs.push([a, b]);
     }
     active.push(i);
@@ -173,46 +155,14 @@ function groups(count: number, pairs: readonly [number, number][]): number[][] {
 function clusterOf(parts: readonly Placed[], cutting: readonly Placed[], scale: DrawingScale): Cluster {
   const { bands } = scale;
   const { x, y } = parts[0];
-  const memberOf = (p: Placed): Member => ({
-    letter: p.letter,
-    dx: p.x - x,
-    dy: p.y - y,
-    outline: p.outline,
-    outlineKey: p.outlineKey,
-  });
-  const [members, cuts] = [parts.map(memberOf), cutting.map(memberOf)];
+  const at = (p: Placed): OutlineAt => ({ outline: p.outline, dx: p.x - x, dy: p.y - y });
+  const em = emInSteps(scale);
   const outward = (row: readonly Placed[]): number => row.reduce((most, p) => Math.max(most, p.outward), 0);
-  const cutReach = CUT_GAP * OPENING_EM * emInSteps(scale) + Math.max(0, bands?.outward ?? 0) + outward(parts) + outward(cutting); // prettier-ignore
-  const listed = (row: readonly Member[]): string => row.map((m) => `${m.outlineKey}+${m.dx},${m.dy}`).join(' & ');
-  const key =
-    listed(members) +
-    (bands ? ` ~ ${Object.values(bands).join(' ')}` : '') +
-    (cuts.length > 0 ? ` - ${listed(cuts)} by ${cutReach}` : '');
-  return { key, x, y, members, cuts, cutReach };
-}
-
-/** The outline of a whole cluster about its origin, its members united; edges carry the member's place in the cluster. */
-export function clusterOutline(cluster: Cluster, scale: DrawingScale): ClusterOutline {
-  const full = unitedOutline(cluster, scale);
-  if (!scale.bands) return { outline: withoutCuts(full, cluster, scale), isFull: false };
-  const { rings, isFull } = hollow(full, scale.bands);
-  return { outline: withoutCuts(condition(rings, emInSteps(scale)).outline, cluster, scale), isFull };
-}
-
-function withoutCuts(outline: Outline, { cuts, cutReach }: Cluster, scale: DrawingScale): Outline {
-  if (cuts.length === 0) return outline;
-  const covers = dilated(unite(cuts.flatMap((m) => placed(m.outline, m.dx, m.dy, 0))), cutReach);
-  return condition(covered(toRings(outline), covers), emInSteps(scale)).outline;
-}
-
-export interface ClusterOutline {
-  outline: Outline;
-  /** hollow was asked for, and no room was left inside */
-  isFull: boolean;
-}
-
-function unitedOutline(cluster: Cluster, scale: DrawingScale): Outline {
-  if (cluster.members.length === 1) return cluster.members[0].outline;
-  const rings = cluster.members.flatMap((m, i) => placed(m.outline, m.dx, m.dy, i));
-  return condition(rings, emInSteps(scale)).outline;
+  const cutReach =
+    cutting.length === 0
+      ? 0
+      : CUT_GAP * OPENING_EM * em + Math.max(0, bands?.outward ?? 0) + outward(parts) + outward(cutting);
+  const shape: ClusterShape = { members: parts.map(at), cuts: cutting.map(at), cutReach, bands, em };
+  const members = parts.map((p): Member => ({ letter: p.letter, dx: p.x - x, dy: p.y - y, outline: p.outline.of }));
+  return { shape: { key: shortKeyOf('cluster', shape), of: shape }, x, y, members };
 }

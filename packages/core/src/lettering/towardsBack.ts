@@ -1,5 +1,4 @@
-import { meshBytes } from '../mesh/index.ts';
-import { alongDepth, type AlongDepth, type DepthFrame, type DepthLevels } from '../solid/index.ts';
+import type { AlongDepth, DepthFrame, DepthLevels } from '../solid/index.ts';
 import { aroundBoxes } from '../math/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 import type { LetteringCaches } from './caches.ts';
@@ -32,10 +31,8 @@ export function towardsBack(
       frontZ: whole.high[2] - cluster.z,
       backZ: whole.low[2] - cluster.z,
     };
-    const key = `${cluster.key} # ${Object.values(frame).join(' ')} # ${Object.values(along).join(' ')}`;
-    const known = caches.solids.get(key);
-    const mesh = known ?? alongDepth(cluster.mesh, { frame, depths: cluster.depths, along });
-    if (!known) caches.solids.set(key, mesh, meshBytes(mesh));
+    const solid = { key: cluster.key, of: cluster.mesh };
+    const { key, of: mesh } = caches.alongDepth.get({ solid, frame, depths: cluster.depths, along }, undefined);
     const { letters, x, y, z } = cluster;
     return { key, mesh, letters, x, y, z };
   });

@@ -37,6 +37,8 @@ export interface Stage<I, T, V> {
   /** undefined: cancelled */
   make(inputs: I, tools: T): V | undefined | Promise<V | undefined>;
   bytesOf(made: V): number;
+  /** left out: all that is made */
+  isKept?(made: V): boolean;
 }
 
 /** Remembers what a stage has made, by all that it was given. */
@@ -56,7 +58,7 @@ export class Memo<I, T, V> {
     if (known !== undefined) return { key, of: known };
     const made = await this.#stage.make(inputs, tools);
     if (made === undefined) return undefined;
-    this.#cache.set(key, made, this.#stage.bytesOf(made));
+    if (this.#stage.isKept?.(made) !== false) this.#cache.set(key, made, this.#stage.bytesOf(made));
     return { key, of: made };
   }
 }
@@ -66,6 +68,8 @@ export interface QuickStage<I, T, V> {
   name: string;
   make(inputs: I, tools: T): V;
   bytesOf(made: V): number;
+  /** whether what was made holds under other bounds too; left out: tools change nothing of it */
+  fits?(made: V, tools: T): boolean;
 }
 
 /** Remembers what a quick stage has made, by all that it was given. */
@@ -81,7 +85,7 @@ export class QuickMemo<I, T, V> {
   get(inputs: I, tools: T): Named<V> {
     const key = shortKeyOf(this.#stage.name, inputs);
     const known = this.#cache.get(key);
-    if (known !== undefined) return { key, of: known };
+    if (known !== undefined && this.#stage.fits?.(known, tools) !== false) return { key, of: known };
     const made = this.#stage.make(inputs, tools);
     this.#cache.set(key, made, this.#stage.bytesOf(made));
     return { key, of: made };

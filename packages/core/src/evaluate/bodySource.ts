@@ -1,47 +1,36 @@
-import { fail, keyOf, ok, type ByteCache, type LoadUnpacker, type Result } from '../base/index.ts';
+import { fail, ok, type Memo, type QuickMemo, type Result } from '../base/index.ts';
 import type { FormPiece, ModelPiece } from '../document/index.ts';
-import { isJoin, isRecast, type Step } from '../steps/index.ts';
-import { formMesh } from '../form/index.ts';
-import { readModel, type ReadModel } from '../io/index.ts';
+import type { ReadModel } from '../io/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import type { Box3 } from '../math/index.ts';
-import { meshBytes } from '../mesh/index.ts';
+import type { PolygonMesh } from '../mesh/index.ts';
+import { isJoin, isRecast, type Step } from '../steps/index.ts';
+import type { FormInputs } from './stages/form.ts';
+import type { ModelTools } from './stages/model.ts';
 
-export interface BodyTools {
-  models: ByteCache<ReadModel>;
-  /** bytes of a model by the hash of its file */
-  loadModel(hash: string): Promise<Uint8Array | undefined>;
-  loadUnpacker: LoadUnpacker | undefined;
+export interface BodyMemos {
+  forms: QuickMemo<FormInputs, unknown, PolygonMesh>;
+  models: Memo<{ source: ModelPiece['source'] }, ModelTools, Result<ReadModel>>;
 }
 
+const BARE = { x: 0, y: 0, z: 0 };
+
 /** A form as a cluster without letters; `around`: what a panel is made round. */
-export function formCluster({ source, body }: FormPiece, around: Box3 | undefined): BuiltCluster {
-  const { toleranceMm } = body.faces;
-  const mesh = formMesh(source.form, toleranceMm, around);
-  const key = keyOf('form', [source.form, toleranceMm, around]);
-  return { key, mesh, x: 0, y: 0, z: 0, letters: [] };
+export function formCluster({ source, body }: FormPiece, around: Box3 | undefined, { forms }: BodyMemos): BuiltCluster {
+  const { key, of: mesh } = forms.get({ form: source.form, toleranceMm: body.faces.toleranceMm, around }, undefined);
+  return { ...BARE, letters: [], key, mesh };
 }
 
 /** A model as a cluster without letters, and how sound its mesh is. */
 export async function modelCluster(
   { source }: ModelPiece,
-  { models, loadModel, loadUnpacker }: BodyTools,
+  { models }: BodyMemos,
+  tools: ModelTools,
 ): Promise<Result<BuiltCluster & Omit<ReadModel, 'mesh'>>> {
-  const key = keyOf('model', source);
-  let model = models.get(key);
-  if (!model) {
-    const bytes = await loadModel(source.asset);
-    if (!bytes) return fail('MODEL_UNKNOWN', { hash: source.asset });
-    const read = await readModel(bytes, source, loadUnpacker);
-    if (!read.ok) return read;
-    model = read.value;
-    models.set(key, model, meshBytes(model.mesh) + bytesOfImages(model));
-  }
-  return ok({ key, x: 0, y: 0, z: 0, letters: [], ...model });
+  const read = await models.get({ source }, tools);
+  if (!read) return fail('CANCELLED', {});
+  return read.of.ok ? ok({ ...BARE, letters: [], key: read.key, ...read.of.value }) : read.of;
 }
-
-const bytesOfImages = ({ paints }: ReadModel): number =>
-  (paints?.images ?? []).reduce((sum, { bytes }) => sum + bytes.byteLength, 0);
 
 /** Whether steps close an open model: what is cast anew is closed, and so is what joining its points closes. */
 export const isClosedBy = (steps: readonly Step[], joinMm: number | undefined): boolean =>

@@ -1,15 +1,17 @@
 import type { CuttingStep } from '../steps/index.ts';
 import {
-  keyOf,
   ByteCache,
+  Memo,
   remark,
   textHash,
   type Carver,
   type CutFault,
+  type Named,
+  type Stage,
   type Remark,
   type RemarkCode,
 } from '../base/index.ts';
-import { valuesOfStep } from './refineStage.ts';
+import { valuesOfStep, type ValuesOfStep } from './stages/refine.ts';
 import { bodySurface, carve, INSIDE, prepare, type BodySurface, type Fault, type Prepared } from '../boolean/index.ts';
 import { meshCrosses } from '../check/index.ts';
 import { assemble, clustersKey, textsOf, type BuiltCluster } from '../lettering/index.ts';
@@ -48,31 +50,58 @@ type LoadCarver = (() => Promise<Carver>) | undefined;
 const PREPARED = 2;
 const FAULT_BYTES = 100;
 
+interface CutInputs {
+  body: Named<readonly BuiltCluster[]>;
+  step: ValuesOfStep<CuttingStep>;
+  cutter: Named<Cutter>;
+  /** whether faces that cross are looked for */
+  looks: boolean;
+}
+
+interface CutTools {
+  carver: Carver;
+  whole(): Prepared | Fault;
+  /** undefined where the body is small */
+  surface(): BodySurface | undefined;
+}
+
+/** A piece cut by another one. */
+const CUT: Stage<CutInputs, CutTools, Cut | Fault> = {
+  name: 'cut',
+  async make({ step: values, cutter: { of: cutter } }, { carver, whole, surface }) {
+    const step: CuttingStep = { ...values, id: '', on: true };
+    const body = { whole, surface: NEARBY.has(step.operation) ? surface() : undefined };
+    const cut = await withRoomForRims(step, cutter, (one) => firstSound(body, step, one, carver));
+    return cut && 'mesh' in cut ? { ...cut, remarks: [...cut.remarks, ...cutter.clipped()] } : cut;
+  },
+  bytesOf: (cut) => ('mesh' in cut ? meshBytes(cut.mesh) : FAULT_BYTES),
+};
+
 /** What was cut, and bodies that are ready for it. */
 export class Cuts {
-  readonly #done: ByteCache<Cut | Fault>;
+  readonly #done: Memo<CutInputs, CutTools, Cut | Fault>;
   readonly #bodies = new Map<string, Prepared>();
   readonly #surfaces = new ByteCache<{ surface: BodySurface | undefined }>(PREPARED);
 
   constructor(bytes: number) {
-    this.#done = new ByteCache(bytes);
+    this.#done = new Memo(CUT, new ByteCache(bytes));
   }
 
   /** All of a piece cut by another one, as one cluster; as it was, and told why, where that can't be. Undefined when cancelled. */
   async cut(clusters: readonly BuiltCluster[], step: CuttingStep, cutter: Cutter, loadCarver: LoadCarver): Promise<ShapedGroup | undefined> {
     const carver = await loadCarver?.();
     if (!carver) throw new Error('nothing to cut with was handed in');
-    const body = clustersKey(clusters);
-    const key = keyOf('cut', [body, valuesOfStep(step), cutter.key, cutter.looks]);
-    let cut = this.#done.get(key);
-    if (!cut) {
-      const whole = (): Prepared | Fault => this.#prepared(body, clusters, carver);
-      const surface = NEARBY.has(step.operation) ? this.#surface(body, clusters) : undefined;
-      cut = await withRoomForRims(step, cutter, (one) => firstSound({ whole, surface }, step, one, carver));
-      if (!cut) return undefined;
-      if ('mesh' in cut) cut = { ...cut, remarks: [...cut.remarks, ...cutter.clipped()] };
-      this.#done.set(key, cut, 'mesh' in cut ? meshBytes(cut.mesh) : FAULT_BYTES);
-    }
+    const body = { key: clustersKey(clusters), of: clusters };
+    const made = await this.#done.get(
+      { body, step: valuesOfStep(step), cutter: { key: cutter.key, of: cutter }, looks: cutter.looks },
+      {
+        carver,
+        whole: () => this.#prepared(body.key, clusters, carver),
+        surface: () => this.#surface(body.key, clusters),
+      },
+    );
+    if (!made) return undefined;
+    const { key, of: cut } = made;
     if ('why' in cut) {
       const why = reasonOf(cut, cutter);
       return { clusters: [...clusters], remarks: [remark('CUT_LEFT_OUT', { stepId: step.id, why, because: becauseOf(cutter, TANGLED) })] };

@@ -1,17 +1,16 @@
-import { ByteCache, keyOf, LIMITS, remark, type Remark } from '../base/index.ts';
+import { ByteCache, LIMITS, QuickMemo, remark, type Remark } from '../base/index.ts';
 import { edgeStepsOf, type Piece } from '../document/index.ts';
 import { turnedOutward, type EdgeLine } from '../mesh/index.ts';
 import type { FoundLines } from './foundLines.ts';
-import type { Ground, Under } from './ground.ts';
-
-const BYTES_OF_PLACE = 100;
+import { namedTarget, type Under } from './ground.ts';
+import { EDGE_LINE, type EdgeLineInputs } from './stages/edgeLine.ts';
 
 /** Finds the edges of models that steps run along; keeps what it found. */
 export class EdgeLines {
-  readonly #found: ByteCache<{ line: EdgeLine | undefined }>;
+  readonly #found: QuickMemo<EdgeLineInputs, unknown, { line: EdgeLine | undefined }>;
 
   constructor(bytes: number) {
-    this.#found = new ByteCache(bytes);
+    this.#found = new QuickMemo(EDGE_LINE, new ByteCache(bytes));
   }
 
   of(piece: Piece, { grounds }: Under): { lines: FoundLines; remarks: Remark[] } {
@@ -19,21 +18,12 @@ export class EdgeLines {
     const remarks: Remark[] = [];
     for (const step of edgeStepsOf(piece)) {
       const ground = grounds.get(step.id);
-      const line = ground && this.#lineOf(ground, step.path.atMm);
+      const line = ground && this.#found.get({ target: namedTarget(ground), at: step.path.atMm }, undefined).of.line;
       if (line) lines[step.id] = asPath(turnedOutward(line, step.up === 'upright' ? [0, 1, 0] : line.up, step.path.reversed));
       else if (ground) remarks.push(remark('RUN_NOTHING', { stepId: step.id }));
     }
     return { lines, remarks };
   } // prettier-ignore
-
-  #lineOf({ key, target }: Ground, at: EdgeLine['up']): EdgeLine | undefined {
-    const name = keyOf('edge line', [key, at]);
-    const known = this.#found.get(name);
-    if (known) return known.line;
-    const line = target.edgeLine(at);
-    this.#found.set(name, { line }, BYTES_OF_PLACE * (1 + (line?.places.length ?? 0)));
-    return line;
-  }
 }
 
 /** Of a line with more places than a document may hold only every second, third and so on. */

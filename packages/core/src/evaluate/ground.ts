@@ -7,16 +7,18 @@ import {
   isOnto,
   isRepeating,
 } from '../steps/index.ts';
-import { ByteCache, keyOf, LIMITS, ownEntry, remark, type Remark } from '../base/index.ts';
+import { ByteCache, ownEntry, QuickMemo, remark, type Named, type Remark } from '../base/index.ts';
 import { ontoStepOf, standsOn, type Piece, type Project, type StandsBy } from '../document/index.ts';
-import { assemble, clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
+import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
-import { layOnto, OntoMap, type Laying, Target, type SurfaceMap, upFor } from '../surface/index.ts';
+import { OntoMap, type Laying, type Target, type SurfaceMap, upFor } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
 import type { FoundLines } from './foundLines.ts';
 import { HELD_BEFORE_MM, holdBefore, holdOf } from './holdOf.ts';
 import type { Laid } from './ontoReport.ts';
 import { pieceTransform } from './placement.ts';
+import { LAID_MAP, type LayInputs } from './stages/laidMap.ts';
+import { TARGET, TARGET_BYTES } from './stages/target.ts';
 
 /** What a piece is laid onto: another piece as it is at its end. */
 export interface Ground {
@@ -128,31 +130,23 @@ export function asSeenBy({ steps }: Piece, stepId: string, ground: Ground): Grou
 /** Keeps what pieces were laid onto, and how. */
 export class Grounds {
   readonly maps: LaidMaps;
-  readonly #targets: ByteCache<Target>;
+  readonly #targets = new QuickMemo(TARGET, new ByteCache<Target>(TARGET_BYTES));
 
   constructor(bytes: number) {
-    this.maps = new ByteCache(bytes);
-    this.#targets = new ByteCache(TARGET_BYTES);
+    this.maps = new QuickMemo(LAID_MAP, new ByteCache<{ map: SurfaceMap | undefined }>(bytes));
   }
 
   of({ clusters, transform }: { clusters: readonly BuiltCluster[]; transform: Transform }): Ground {
     const key = clustersKey(clusters);
-    let target = this.#targets.get(key);
-    if (!target) {
-      target = new Target(assemble(clusters));
-      this.#targets.set(key, target, BYTES_OF_TRIANGLE * target.triangles);
-    }
+    const { of: target } = this.#targets.get({ clusters: { key, of: clusters } }, undefined);
     return { key, target, transform, box: clustersBox(clusters) };
   }
 }
 
-/** Corners, normals and the tree. */
-const BYTES_OF_TRIANGLE = 300;
-/** Enough for the largest model that is taken: built anew for every letter typed, it would be of no use. */
-const TARGET_BYTES = LIMITS.modelFaces * BYTES_OF_TRIANGLE;
+export const namedTarget = ({ key, target }: Ground): Named<Target> => ({ key, of: target });
 
-/** Surface maps that were laid out; one that met nothing is kept as well. */
-export type LaidMaps = ByteCache<{ map: SurfaceMap | undefined }>;
+/** Surface maps that were laid out. */
+export type LaidMaps = QuickMemo<LayInputs, unknown, { map: SurfaceMap | undefined }>;
 
 export interface OntoTools {
   /** by the id of the step */
@@ -225,8 +219,8 @@ function staysOf(step: OntoStep, ground: Ground, tools: OntoTools & { box: Box3 
   );
 }
 
-function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { box: Box3 }): SurfaceMap | undefined {
-  const laying = layingOf(step, target, tools.drape);
+function mapFor(step: OntoStep, ground: Ground, tools: OntoTools & { box: Box3 }): SurfaceMap | undefined {
+  const laying = layingOf(step, ground.target, tools.drape);
   const box = roundedOut(tools.box);
   const isPlain = standsFlat(tools.steps, step);
   const options = {
@@ -237,12 +231,7 @@ function mapFor(step: OntoStep, { key, target }: Ground, tools: OntoTools & { bo
     held: heldPlaceOf(step, tools),
     nodes: tools.rough ? PREVIEW_NODES : NODES,
   };
-  const name = keyOf('laying', [key, laying, options]);
-  const known = tools.maps.get(name);
-  if (known) return known.map;
-  const map = layOnto(target, laying, options);
-  tools.maps.set(name, { map }, 1000 + (map?.grid.nodes.byteLength ?? 0));
-  return map;
+  return tools.maps.get({ target: namedTarget(ground), laying, options }, undefined).of.map;
 }
 
 /** Of the flat plane; by its zero words stay where they are as they are retyped, by their middle they grow to both sides. */
@@ -267,7 +256,7 @@ const layingOf = (step: OntoStep, target: Target, drape: Laying['drape']): Layin
 });
 
 /** Whether lines of text are still where the layout has them when they come to a step. */
-function standsFlat(steps: readonly Step[], step: OntoStep): boolean {
+export function standsFlat(steps: readonly Step[], step: { id: string }): boolean {
   const on = steps.filter((one) => one.on);
   return on
     .slice(

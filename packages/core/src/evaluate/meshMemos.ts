@@ -1,7 +1,7 @@
 import { ByteCache, Memo } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import { RECAST } from './recastStage.ts';
-import { REFINE } from './refineStage.ts';
+import { RECAST } from './stages/recast.ts';
+import { REFINE } from './stages/refine.ts';
 
 /** Stages that make meshes of meshes; they share what may be kept. */
 export function meshMemos(bytes: number) {

@@ -5,7 +5,7 @@ import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import type { Letter } from '../text/index.ts';
 import { losses, type Losses } from '../voxel/index.ts';
 import type { MeshMemos } from './meshMemos.ts';
-import { valuesOfStep } from './refineStage.ts';
+import { valuesOfStep } from './stages/refine.ts';
 import { recastTooFine } from './recastTooFine.ts';
 import type { ShapedGroup, SteppedCluster } from './shapeClusters.ts';
 

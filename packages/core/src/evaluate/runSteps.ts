@@ -1,7 +1,6 @@
-import { remark, type ByteCache, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
+import { remark, type Remark, type RunContext, type Simplifier } from '../base/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
-import type { ShapedMesh } from '../shape/index.ts';
 import {
   isCasting,
   isCut,
@@ -17,12 +16,18 @@ import {
   type Step,
 } from '../steps/index.ts';
 import { recastClusters } from './recastClusters.ts';
-import { valuesOfStep } from './refineStage.ts';
+import { valuesOfStep } from './stages/refine.ts';
 import type { MeshMemos } from './meshMemos.ts';
 import type { Letter } from '../text/index.ts';
 import type { OntoTools } from './ground.ts';
 import type { Laid } from './ontoReport.ts';
-import { repeatClusters, shapeClusters, type ShapedGroup, type SteppedCluster } from './shapeClusters.ts';
+import {
+  repeatClusters,
+  shapeClusters,
+  type ShapedGroup,
+  type ShapedMeshes,
+  type SteppedCluster,
+} from './shapeClusters.ts';
 
 export interface StepRun {
   clusters: BuiltCluster[];
@@ -35,7 +40,7 @@ export interface StepRun {
 
 export interface StepRunTools {
   refined: MeshMemos;
-  shaped: ByteCache<ShapedMesh>;
+  shaped: ShapedMeshes;
   loadSimplifier: (() => Promise<Simplifier>) | undefined;
   faceBudget: number;
   context: RunContext;
@@ -122,7 +127,7 @@ async function onRow(
 ): Promise<ShapedGroup | undefined> {
   const [step] = row;
   if (isRepeating(step)) return { clusters: repeatClusters(clusters, step), remarks: [] };
-  if (isMoving(step)) return shapeClusters(clusters, row as MovingStep[], { ...tools, cache: tools.shaped });
+  if (isMoving(step)) return shapeClusters(clusters, row as MovingStep[], tools);
   if (isCut(step)) return tools.cut(clusters, step);
   if (isCasting(step)) return recastClusters(clusters, step, { ...tools, memo: tools.refined.recast });
   const made = await onAll(clusters, step, tools);

@@ -8,15 +8,14 @@ import {
   type MovingStep,
   type RepeatStep,
 } from '../steps/index.ts';
-import { keyOf, remark, type ByteCache, type Remark, type RunContext } from '../base/index.ts';
+import { keyOf, remark, type QuickMemo, type Remark, type RunContext } from '../base/index.ts';
 import { clustersBox, clustersKey, restOf, textsOf, type BuiltCluster } from '../lettering/index.ts';
-import { faceCount, meshBytes } from '../mesh/index.ts';
+import { faceCount } from '../mesh/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
 import {
   foldsOf,
   outwardField,
   plainPoint,
-  shapeMesh,
   strayOf,
   type OutwardField,
   type ShapeChain,
@@ -25,10 +24,11 @@ import {
 } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 import { adviceAt } from '../surface/index.ts';
-import { ontoOf, type OntoTools } from './ground.ts';
+import { ontoOf, standsFlat, type OntoTools } from './ground.ts';
 import { holdBefore } from './holdOf.ts';
 import { ontoLink, overBorder, overhanging, toldOfOnto, type Laid, type Over } from './ontoReport.ts';
-import { valuesOfStep } from './refineStage.ts';
+import { valuesOfStep } from './stages/refine.ts';
+import type { ShapeBounds, ShapeInputs } from './stages/shape.ts';
 import { footOf, plusShift } from './shapeNeed.ts';
 
 /** A cluster on its way through the steps. */
@@ -36,6 +36,9 @@ export interface SteppedCluster extends BuiltCluster {
   /** how far it was moved as a copy, flat */
   copied?: [number, number, number];
 }
+
+/** What clusters have become under shape steps. */
+export type ShapedMeshes = QuickMemo<ShapeInputs, ShapeBounds, ShapedMesh & { mostFaces: number }>;
 
 export interface ShapeTools {
   letters: readonly Letter[];
@@ -49,7 +52,7 @@ export interface ShapeTools {
   /** faces stay as they are, which is told where they stray */
   keepsFaces: boolean;
   faceBudget: number;
-  cache: ByteCache<ShapedMesh>;
+  shaped: ShapedMeshes;
   context: RunContext;
   /** what pieces are laid onto; undefined: none is */
   onto: OntoTools | undefined;
@@ -154,9 +157,9 @@ async function shapeEach(
   tools: ShapeTools,
   fewFaces: number,
 ): Promise<ShapedRowDone | 'many' | undefined> {
-  const { clusters, kept, laid, together, steps, chain, box, outward } = row;
+  const { clusters, kept, laid, together, steps, chain, outward } = row;
   // which way is outward depends on what is near
-  const name = nameOfSteps(steps, box, tools) + (outward ? clustersKey(clusters) : '');
+  const named = { key: nameOfChain(row, tools), of: chain };
   const done: ShapedRowDone = { added: 0, made: [], looked: [], leftAt: undefined };
   const timesMore = ontoLink(chain) ? MOST_TIMES : MOST_TIMES_SMOOTH;
   const smooth = ontoLink(chain) ? 0 : tools.faceBudget * FEW;
@@ -164,23 +167,30 @@ async function shapeEach(
   const { toleranceMm, rough } = tools;
   for (const i of kept) {
     if (tools.context.cancelled()) return undefined;
-    const { key, x, y, z, letters, copied } = clusters[i];
-    const own = keyOf('shape', [key, x, y, z, name, picksLetters(steps) && together[i]]);
+    const { x, y, z, letters, copied } = clusters[i];
     const faces = faceCount(laid[i].mesh);
     const most = Math.min(Math.max(mostFaces, 2 * faces), Math.max(timesMore * faces + MOST_MORE, smooth));
-    let part = tools.cache.get(own);
-    if (!part) {
-      const left = faces + fewFaces - done.added;
-      const capsMm = rough ? undefined : (toleranceMm ?? (outward && tools.drawnMm));
-      part = shapeMesh(laid[i], chain, { toleranceMm, capsMm, mostFaces: Math.min(most, left), rough });
-      if (left < most && part.isLeft) return 'many';
-      tools.cache.set(own, part, meshBytes(part.mesh));
-    }
+    const left = faces + fewFaces - done.added;
+    const { key, of: part } = tools.shaped.get(
+      {
+        solid: { key: clusters[i].key, of: clusters[i].mesh },
+        at: [x, y, z],
+        restBy: clusters[i].restBy,
+        feet: laid[i].feet,
+        letters: picksLetters(steps) ? together[i] : undefined,
+        chain: named,
+        toleranceMm,
+        capsMm: rough ? undefined : (toleranceMm ?? (outward && tools.drawnMm)),
+        rough,
+      },
+      { laid: laid[i], mostFaces: Math.min(most, left) },
+    );
+    if (left < most && part.isLeft) return 'many';
     done.added += faceCount(part.mesh) - faces;
     if (done.added > fewFaces && toleranceMm !== undefined) return 'many';
     if (part.isLeft) done.leftAt = Math.max(done.leftAt ?? 0, most);
     done.looked.push({ ...laid[i], mesh: part.mesh, rest: part.mesh.rest });
-    done.made.push({ key: own, mesh: part.mesh, x: 0, y: 0, z: 0, letters, copied });
+    done.made.push({ key, mesh: part.mesh, x: 0, y: 0, z: 0, letters, copied });
     await tools.context.breathe();
   }
   return done;
@@ -240,11 +250,29 @@ const MOST_TIMES = 4;
 const MOST_TIMES_SMOOTH = 100;
 const MOST_MORE = 20_000;
 
-/** What equal clusters become under steps depends on this. */
-function nameOfSteps(steps: readonly MovingStep[], box: Box3, { seconds, toleranceMm, rough, onto }: ShapeTools): string {
-  const grounds = steps.map(({ id }) => onto?.grounds.get(id)?.key);
-  return keyOf('steps', [steps.map(valuesOfStep), box, seconds, toleranceMm, rough, grounds, onto?.isCutter, onto?.isSmooth, onto?.drape, onto?.behindMm, onto?.heldMm]);
-} // prettier-ignore
+/** All that a chain knows: its steps and those before it, the box they act on, what they lie on, which way is outward. */
+function nameOfChain(
+  { steps, box, outward, clusters, together }: ShapedRow,
+  { seconds, earlier, onto }: ShapeTools,
+): string {
+  const all = [...earlier, ...steps];
+  return keyOf('chain', {
+    steps: all.map(valuesOfStep),
+    earlier: earlier.length,
+    box,
+    seconds,
+    lying: onto && lyingOf(all, { ...onto, together }),
+    outward: outward && clustersKey(clusters),
+  });
+}
+
+/** All that steps know of what they lie on; nothing where none does. */
+function lyingOf(steps: readonly MovingStep[], { grounds, maps: _, steps: all, together, ...how }: OntoTools) {
+  const laying = steps.filter(({ id }) => grounds.has(id));
+  if (laying.length === 0) return undefined;
+  const on = laying.map((step) => [grounds.get(step.id)?.key, standsFlat(all, step)]);
+  return { ...how, on, together: picksLetters(laying) ? together : undefined };
+}
 
 const NONE_OVER: Over = { letters: new Set(), share: 1 };
 

@@ -1,8 +1,8 @@
-import type { Named, RunContext, Simplifier, Stage } from '../base/index.ts';
-import { meshBytes, type PolygonMesh } from '../mesh/index.ts';
-import type { RecastStep } from '../steps/index.ts';
-import { recastBody } from './recastBody.ts';
-import type { ValuesOfStep } from './refineStage.ts';
+import type { Named, RunContext, Simplifier, Stage } from '../../base/index.ts';
+import { meshBytes, type PolygonMesh } from '../../mesh/index.ts';
+import type { RecastStep } from '../../steps/index.ts';
+import { recastBody } from '../recastBody.ts';
+import type { ValuesOfStep } from './refine.ts';
 
 export interface RecastInputs {
   mesh: Named<PolygonMesh>;

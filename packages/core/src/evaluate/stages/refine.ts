@@ -1,6 +1,6 @@
-import type { Named, Simplifier, Stage } from '../base/index.ts';
-import { meshBytes, type PolygonMesh } from '../mesh/index.ts';
-import { refiningOf, type RefineStep } from '../steps/index.ts';
+import type { Named, Simplifier, Stage } from '../../base/index.ts';
+import { meshBytes, type PolygonMesh } from '../../mesh/index.ts';
+import { refiningOf, type RefineStep } from '../../steps/index.ts';
 
 export interface RefineInputs {
   mesh: Named<PolygonMesh>;

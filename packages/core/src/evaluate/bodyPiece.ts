@@ -1,0 +1,47 @@
+import { remark, type Remark, type Result } from '../base/index.ts';
+import { isForm, isModel, type Piece, type Project } from '../document/index.ts';
+import type { BuiltCluster } from '../lettering/index.ts';
+import { formCluster, isClosedBy, modelCluster } from './bodySource.ts';
+import type { Evaluated } from './evaluated.ts';
+import { finishPiece, type BuiltPiece } from './finishPiece.ts';
+import { AROUND } from './ground.ts';
+import type { PieceTools } from './letterPiece.ts';
+
+/** A form or a model, then its steps. */
+export async function bodyPiece(
+  project: Project,
+  piece: Piece,
+  { run, under, parts }: PieceTools,
+): Promise<Result<Evaluated>> {
+  const around = under.grounds.get(AROUND);
+  const remarks: Remark[] = [];
+  let cluster: BuiltCluster | undefined;
+  let painted: Evaluated['paints'];
+  if (isForm(piece)) cluster = formCluster(piece, around?.box, parts.bodies);
+  else if (isModel(piece)) {
+    const { loadModel = (): Promise<undefined> => Promise.resolve(undefined), kernels } = parts.tools;
+    const model = await modelCluster(piece, parts.bodies, { loadModel, loadUnpacker: kernels.loadUnpacker });
+    if (!model.ok) return model;
+    const { openEdges, badEdges, joinMm, paints, levels, ...read } = model.value;
+    painted = paints && { key: `paints ${read.key}`, ...paints };
+    if (openEdges + badEdges > 0 && !isClosedBy(piece.steps, joinMm))
+      remarks.push(
+        remark('MODEL_OPEN', { openEdges, badEdges, isClosed: piece.source.closed, ...(joinMm && { joinMm }) }),
+      );
+    if (paints?.leftOut || levels > 1)
+      remarks.push(remark('MODEL_LEFT_OUT', { pictures: paints?.leftOut ?? 0, levels: levels - 1 }));
+    cluster = read;
+  }
+  const built: BuiltPiece = {
+    ...run,
+    under,
+    remarks,
+    clusters: cluster ? [cluster] : [],
+    paints: painted,
+    layout: { letters: [], baselines: [], emMm: 0, capMm: 0 },
+    heights: { up: 0, down: 0 },
+    built: { clusters: 1, wavefronts: 0, lifted: 0 },
+    need: undefined,
+  };
+  return finishPiece(project, piece, built, parts);
+}

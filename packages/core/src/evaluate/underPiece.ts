@@ -1,0 +1,47 @@
+import { keyOf, ok, ownEntry, remark, type Result } from '../base/index.ts';
+import { cutsOf, pieceName, type Piece, type Project } from '../document/index.ts';
+import { cutterOf, forLaying } from './cutter.ts';
+import type { EngineParts, EvaluateRun } from './engineParts.ts';
+import type { Evaluated } from './evaluated.ts';
+import { asSeenBy, circleThrough, forPanel, nothingUnder, standsOnIn, type Under } from './ground.ts';
+
+export interface UnderTools {
+  parts: EngineParts;
+  run: EvaluateRun;
+  /** another piece, as it is in some state of the document */
+  beside(project: Project, pieceId: string, other?: Partial<EvaluateRun>): Promise<Result<Evaluated>>;
+}
+
+/** The pieces that a piece stands on, computed, and what is told of those it can't stand on. */
+export async function underOf(project: Project, piece: Piece, { parts, run, beside }: UnderTools): Promise<Result<Under>> {
+  const asked = standsOnIn(piece);
+  const last = asked.at(-1)?.stepId;
+  const under: Under = { key: '', grounds: new Map(), last, lines: {}, cutters: new Map(), remarks: [] };
+  for (const one of asked) {
+    const { stepId, targetId } = one;
+    const circle = circleThrough(project, piece.id, one);
+    if (!ownEntry(project.pieces, targetId)) under.remarks.push(nothingUnder(piece, stepId));
+    else if (circle) under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }));
+    else {
+      const ground = await beside(forPanel(forLaying(project, piece.id, targetId), piece.id, one), targetId);
+      if (!ground.ok) return ground;
+      if (ground.value.clusters.length === 0) under.remarks.push(nothingUnder(piece, stepId));
+      else under.grounds.set(stepId, asSeenBy(piece, stepId, parts.grounds.of(ground.value)));
+    }
+  }
+  const found = parts.edges.of(piece, under);
+  under.lines = found.lines;
+  under.remarks.push(...found.remarks);
+  for (const step of cutsOf(piece).filter((one) => one.on)) {
+    const cutter = await cutterOf(project, piece, step, {
+      evaluate: beside,
+      targetOf: (evaluated) => parts.grounds.of(evaluated).target,
+      looks: !run.preview,
+    });
+    if (!cutter.ok) return cutter;
+    if (cutter.value) under.cutters.set(step.id, cutter.value);
+    else under.remarks.push(remark('CUT_NOTHING', { stepId: step.id }));
+  }
+  under.key = keyOf('under', [[...under.grounds, ...under.cutters].map(([id, { key }]) => [id, key]), under.remarks]);
+  return ok(under);
+} // prettier-ignore

@@ -1,5 +1,8 @@
 import { extname } from 'node:path';
 import {
+  FILE_FIELDS,
+  fileFlagOf,
+  type FileField,
   isInVain,
   applyEdit,
   canHold,
@@ -123,16 +126,11 @@ function edited(pieces: readonly Piece[], edits: readonly Edit[]): Project {
 function writeChoices(flags: Flags, format: MeshFormat, model?: ModelFrame): Partial<WriteOptions> {
   if (flags['levels-as'] === 'linked' && !canHold(format, 'linkedLevels'))
     throw fault('FLAG_VALUE', `--levels-as linked goes into .glb, not into .${format}. Choose another --out.`);
+  const names = Object.keys(FILE_FIELDS) as FileField[];
+  const given = names.map((name) => [name, flags[fileFlagOf(name) ?? '']]);
   return {
-    unit: flags['out-unit'] ?? flags['in-unit'] ?? 'mm',
+    ...Object.fromEntries(given.filter(([, value]) => value !== undefined)),
+    unit: flags['out-unit'] ?? flags['in-unit'] ?? FILE_FIELDS.unit.usual,
     up: flags['out-up'] ?? (!canHold(format, 'frame') ? 'usual' : (model?.up ?? 'usual')),
-    triangles: flags.triangles === true,
-    weld: flags.weld === true,
-    nodes: flags.nodes ?? 'one',
-    uv: flags.uv ?? 'none',
-    uvTileMm: flags['uv-tile'] ?? 100,
-    tangents: flags.tangents === true,
-    levels: flags.levels ?? 1,
-    levelsAs: flags['levels-as'] ?? 'files',
   };
 }

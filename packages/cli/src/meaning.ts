@@ -1,4 +1,14 @@
-import { holding, stepOf, type MeshFormat } from '@fictile/core';
+import {
+  ASKS_NOTHING,
+  FILE_FIELDS,
+  FILE_NEEDS,
+  fileFlagOf,
+  holding,
+  stepOf,
+  type Field,
+  type FileField,
+  type MeshFormat,
+} from '@fictile/core';
 import type { FlagName, Flags } from './flags.ts';
 import { fault } from './messages.ts';
 import { STEP_FLAGS } from './stepFlags.ts';
@@ -55,15 +65,26 @@ const NEEDS: { readonly [N in FlagName]?: Needs } = {
   'in-unit': withOne('onto', 'with'),
   'in-up': withOne('onto', 'with'),
   'close-holes': withOne('onto', 'with'),
-  nodes: { formats: holding('nodes'), nothing: 'one' },
-  uv: { formats: holding('uv'), nothing: 'none' },
-  'uv-tile': { one: ['uv'], of: ['words', 'letters'] },
-  tangents: { one: ['uv'], of: ['words', 'letters', 'packed'], formats: holding('tangents') },
-  levels: { formats: holding('levels'), nothing: 1 },
-  'levels-as': withOne('levels'),
-  'out-unit': { formats: holding('frame') },
-  'out-up': { formats: holding('frame') },
+  ...ofFiles(),
 };
+
+/** Of what is chosen for a file. */
+function ofFiles(): Partial<Record<FlagName, Needs>> {
+  const names = Object.keys(FILE_FIELDS) as FileField[];
+  const rows = names.flatMap((name): [string, Needs][] => {
+    const flag = fileFlagOf(name);
+    const holds = FILE_NEEDS[name];
+    // triangles are what such formats hold anyway
+    if (flag === undefined || holds === undefined || holds === 'polygons') return [];
+    const { when = {}, pairedWith, usual } = FILE_FIELDS[name] as Field;
+    const [met] = Object.entries(when);
+    if (pairedWith !== undefined) return [[flag, { one: [fileFlagOf(pairedWith as FileField) ?? ''] }]];
+    const counts = met && { one: [fileFlagOf(met[0] as FileField) ?? ''], of: met[1] as string[] };
+    const nothing = ASKS_NOTHING.has(name) ? { nothing: usual as string | number } : {};
+    return [[flag, { ...counts, formats: holding(holds), ...nothing }]];
+  });
+  return Object.fromEntries(rows);
+}
 
 /** A value of a step says nothing without the step, nor without the value that it counts with. */
 function needsOfStep(name: string): Needs {

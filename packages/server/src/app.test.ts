@@ -84,7 +84,8 @@ describe('projects', () => {
     const once = await save(document('Row'), 1, k).expect(200);
     const again = await save(document('Row'), 1, k).expect(200);
     expect(again.body).toEqual(once.body);
-    await save(document('Other'), 1, k).expect(422);
+    const other = await save(document('Other'), 1, k).expect(422);
+    expect(other.body.error).toEqual({ code: 'KEY_REUSED', params: { key: k } });
     expect((await request(app).get('/api/projects/p1')).body.revision).toBe(2);
   });
 

@@ -314,6 +314,12 @@ test('batch answers every line in order, and a bad one stops nothing', async () 
   expect((await readdir(at('out'), { recursive: true })).sort()).toEqual(['a.obj', 'deep', 'deep/c.stl']);
 });
 
+test('a file that can not be written is told, and nothing of it is left', async () => {
+  await writeFile(at('taken'), '');
+  expect(await codeOf(() => make(['--text', 'I', '--out', at('taken/a.obj'), '--quiet']))).toBe('FILE_UNWRITABLE');
+  expect(await readdir(at('.'))).toEqual(['taken']);
+});
+
 test.each([
   [['--out-dir', 'x'], 'FLAG_MISSING'],
   [['cases.jsonl'], 'FLAG_MISSING'],

@@ -1,13 +1,8 @@
 import type { PolygonMesh } from '../mesh/index.ts';
 import { cos, sin } from '../math/index.ts';
 import type { LetterLook } from './looks.ts';
+import type { UvSpace } from './fileFields.ts';
 import { packUv } from './packUv.ts';
-
-/**
- * How texture coordinates go into a file: none; fronts as they lie in the lettering; each letter's front from its own origin; or every stretch of surface in a
- * place of its own inside one square.
- */
-export type UvSpace = 'none' | 'words' | 'letters' | 'packed';
 
 export interface FileUv {
   space: UvSpace;

@@ -1,6 +1,13 @@
-export type { UvSpace } from './fileUv.ts';
-export { LEVELS_AS } from './levels.ts';
-export type { LevelsAs } from './levels.ts';
+export {
+  ASKS_NOTHING,
+  FILE_FIELDS,
+  FILE_NEEDS,
+  fileFlagOf,
+  type FileChoices,
+  type FileField,
+  type LevelsAs,
+  type UvSpace,
+} from './fileFields.ts';
 export { finishName, finishAt, finishOf, lookOf } from './looks.ts';
 export type { CutterLook } from './looks.ts';
 export type { LetterLook } from './looks.ts';

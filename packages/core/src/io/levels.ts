@@ -2,10 +2,6 @@ import type { Simplifier } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { reduce } from '../refine/index.ts';
 
-/** Several levels go into files of their own, into one file as objects by name, or (glb) linked by MSFT_lod. */
-export const LEVELS_AS = ['files', 'objects', 'linked'] as const;
-export type LevelsAs = (typeof LEVELS_AS)[number];
-
 /** What a level's file or object is called after what it is a level of. */
 export const levelSuffix = (level: number): string => `_LOD${level}`;
 

@@ -1,31 +1,13 @@
-import type { LengthUnit } from '../base/index.ts';
 import type { Slots } from '../document/index.ts';
 import type { Transform } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import type { UvSpace } from './fileUv.ts';
-import type { LevelsAs } from './levels.ts';
+import type { FileChoices } from './fileFields.ts';
 import type { LetterLook, PieceLooks } from './looks.ts';
 import type { Paints } from './paints.ts';
 
-/** What is chosen for a file; a format that does not hold it passes it over. */
-export interface WriteChoices {
+/** What is chosen for a file, and how it is called. */
+export interface WriteChoices extends FileChoices {
   name: string;
-  unit: LengthUnit;
-  up: 'y' | 'z' | 'usual';
-  triangles: boolean;
-  weld: boolean;
-  /** a node a piece, or one a letter */
-  nodes: 'one' | 'letters';
-  /** a file of materials beside it */
-  materials: boolean;
-  /** texture coordinates, and the side of the square a picture covers, mm */
-  uv: UvSpace;
-  uvTileMm: number;
-  /** with texture coordinates */
-  tangents: boolean;
-  /** how many levels of detail, each with half the triangles of the one before */
-  levels: number;
-  levelsAs: LevelsAs;
 }
 
 /** A piece to be written: in its own space, with its place and looks. */

@@ -1,7 +1,9 @@
 import { remark, type Remark, type WriteTools } from '../base/index.ts';
 import { usualSlots } from '../document/index.ts';
+import { usualOf } from '../fields/index.ts';
 import { isStill, STILL, transformPoints } from '../math/index.ts';
 import { asTriangles, faceCount, toFloat32, vertexCount, weld, type PolygonMesh } from '../mesh/index.ts';
+import { FILE_FIELDS } from './fileFields.ts';
 import { withFileUv } from './fileUv.ts';
 import { canHold, formatOf, type MeshFormat } from './formats/index.ts';
 import { levelsOf, levelSuffix } from './levels.ts';
@@ -18,17 +20,7 @@ export interface WriteOptions extends WriteChoices {
 export const usualWriteOptions = (format: MeshFormat, name: string): WriteOptions => ({
   format,
   name,
-  unit: 'mm',
-  up: 'usual',
-  triangles: false,
-  weld: false,
-  nodes: 'one',
-  materials: false,
-  uv: 'none',
-  uvTileMm: 100,
-  tangents: false,
-  levels: 1,
-  levelsAs: 'files',
+  ...usualOf(FILE_FIELDS),
 });
 
 /** What a file holds. */

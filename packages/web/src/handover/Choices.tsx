@@ -1,14 +1,18 @@
 import { Checkbox, Group, NativeSelect, Text } from '@mantine/core';
 import {
   canHold,
-  LEVELS_AS,
+  counts,
+  FILE_FIELDS,
+  FILE_NEEDS,
+  rangeOf,
   usualUp,
-  type LengthUnit,
-  type LevelsAs,
-  type UvSpace,
+  type Field,
+  type FieldKind,
+  type FileField,
   type WriteOptions,
 } from '@fictile/core';
-import { NumberValue } from '../ui/index.ts';
+import type { ReactNode } from 'react';
+import { NumberValue, shownAs } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 
 interface ChoicesProps {
@@ -16,114 +20,103 @@ interface ChoicesProps {
   onChange: (options: WriteOptions) => void;
 }
 
+interface ChoiceProps {
+  label: string;
+  field: Field;
+  value: unknown;
+  /** what a value is called */
+  nameOf: (value: string | number) => string;
+  onChange: (value: unknown) => void;
+}
+
 const T = texts.handOver;
-const SPACES: readonly UvSpace[] = ['none', 'words', 'letters', 'packed'];
-const LEVELS = [1, 2, 3, 4];
+const LABELS: Readonly<Partial<Record<FileField, string>>> = T.choices;
+const NAMES: Readonly<Partial<Record<FileField, Readonly<Record<string, string>> | ((count: number) => string)>>> =
+  T.values;
+/** Those that stand side by side. */
+const BESIDE: ReadonlySet<FileField> = new Set(['unit', 'up']);
 
-/** What a format leaves open. */
+/** What a format leaves open, in the order of its fields. */
 export function Choices({ options, onChange }: ChoicesProps) {
-  const { format } = options;
-  if (!canHold(format, 'frame')) {
-    return (
-      <>
-        {canHold(format, 'nodes') && (
-          <Checkbox
-            label={T.nodes}
-            checked={options.nodes === 'letters'}
-            onChange={(event) => onChange({ ...options, nodes: event.currentTarget.checked ? 'letters' : 'one' })}
-          />
-        )}
-        {canHold(format, 'uv') && <Textured options={options} onChange={onChange} />}
-      </>
-    );
-  }
+  const open = (Object.keys(FILE_FIELDS) as FileField[]).filter((name) => isOpen(name, options));
+  const shown = (name: FileField): ReactNode => (
+    <Choice key={name} {...choiceOf(name, options)} onChange={(value) => onChange({ ...options, [name]: value })} />
+  );
+  const beside = open.filter((name) => BESIDE.has(name));
   return (
     <>
-      <Group grow align="end">
-        <NativeSelect
-          label={T.unit}
-          data={['mm', 'cm', 'm', 'in']}
-          value={options.unit}
-          onChange={(event) => onChange({ ...options, unit: event.currentTarget.value as LengthUnit })}
-        />
-        <NativeSelect
-          label={T.up}
-          data={['y', 'z']}
-          value={options.up === 'usual' ? usualUp(options.format) : options.up}
-          onChange={(event) => onChange({ ...options, up: event.currentTarget.value as 'y' | 'z' })}
-        />
-      </Group>
-      {canHold(format, 'materials') && (
-        <Checkbox
-          label={T.materials}
-          checked={options.materials}
-          onChange={(event) => onChange({ ...options, materials: event.currentTarget.checked })}
-        />
+      {beside.length > 0 && (
+        <Group grow align="end">
+          {beside.map(shown)}
+        </Group>
       )}
-      {canHold(format, 'polygons') && (
-        <Checkbox
-          label={T.triangles}
-          checked={options.triangles}
-          onChange={(event) => onChange({ ...options, triangles: event.currentTarget.checked })}
-        />
-      )}
-      {canHold(format, 'uv') && <Textured options={options} onChange={onChange} />}
+      {open.filter((name) => !BESIDE.has(name)).map(shown)}
     </>
   );
 }
 
-/** For formats that hold texture coordinates, and several objects by name. */
-function Textured({ options, onChange }: ChoicesProps) {
-  const { format, uv, uvTileMm, tangents, levels } = options;
-  return (
-    <>
-      <NativeSelect
-        label={T.uv}
-        data={SPACES.map((value) => ({ value, label: T.uvs[value] }))}
-        value={uv}
-        onChange={(event) => onChange({ ...options, uv: event.currentTarget.value as UvSpace })}
-      />
-      {(uv === 'words' || uv === 'letters') && (
-        <Text size="sm" component="div">
-          {T.tile}{' '}
-          <NumberValue
-            label={T.tile}
-            value={uvTileMm}
-            kind="length"
-            unit="mm"
-            min={0.01}
-            max={100_000}
-            step={5}
-            usual={100}
-            onChange={(mm) => onChange({ ...options, uvTileMm: mm })}
-          />
-          .
-        </Text>
-      )}
-      {canHold(format, 'tangents') && uv !== 'none' && (
-        <Checkbox
-          label={T.tangents}
-          checked={tangents}
-          onChange={(event) => onChange({ ...options, tangents: event.currentTarget.checked })}
-        />
-      )}
-      <NativeSelect
-        label={T.levels}
-        data={LEVELS.map((n) => ({ value: String(n), label: T.levelsOf(n) }))}
-        value={String(levels)}
-        onChange={(event) => onChange({ ...options, levels: Number(event.currentTarget.value) })}
-      />
-      {levels > 1 && (
-        <NativeSelect
-          label={T.levelsAs}
-          data={LEVELS_AS.filter((as) => as !== 'linked' || canHold(format, 'linkedLevels')).map((value) => ({
-            value,
-            label: T.levelsAsOf[value],
-          }))}
-          value={options.levelsAs === 'linked' && !canHold(format, 'linkedLevels') ? 'files' : options.levelsAs}
-          onChange={(event) => onChange({ ...options, levelsAs: event.currentTarget.value as LevelsAs })}
-        />
-      )}
-    </>
-  );
+/** Whether a format holds it, and the other choices leave it something to say. */
+function isOpen(name: FileField, options: WriteOptions): boolean {
+  const { when, pairedWith }: Field = FILE_FIELDS[name];
+  const holds = FILE_NEEDS[name];
+  const values = options as unknown as Readonly<Record<string, unknown>>;
+  if (LABELS[name] === undefined || (holds !== undefined && !canHold(options.format, holds))) return false;
+  const other = pairedWith === undefined ? undefined : (FILE_FIELDS[pairedWith as FileField] as Field);
+  return counts({ when } as Field, values) && (!other || values[pairedWith as string] !== other.usual);
 }
+
+function choiceOf(name: FileField, options: WriteOptions): Omit<ChoiceProps, 'onChange'> {
+  const field: Field = FILE_FIELDS[name];
+  const names = NAMES[name];
+  const nameOf = (value: string | number): string =>
+    typeof names === 'function' ? names(Number(value)) : (names?.[value] ?? String(value));
+  return { label: LABELS[name] ?? '', field: offered(name, field, options), value: valueOf(name, options), nameOf };
+}
+
+/** Without what the format can't hold, and without leaving it open which axis is usual. */
+function offered(name: FileField, field: Field, { format }: WriteOptions): Field {
+  const isLeft = (value: string): boolean =>
+    name === 'up' ? value !== field.usual : value !== 'linked' || canHold(format, 'linkedLevels');
+  return field.of ? { ...field, of: field.of.filter(isLeft) } : field;
+}
+
+function valueOf(name: FileField, options: WriteOptions): unknown {
+  if (name === 'up' && options.up === FILE_FIELDS.up.usual) return usualUp(options.format);
+  const isLinked = name === 'levelsAs' && !canHold(options.format, 'linkedLevels') && options.levelsAs === 'linked';
+  return isLinked ? FILE_FIELDS.levelsAs.usual : options[name];
+}
+
+/** By the kind of its field. */
+const CONTROLS: Readonly<Partial<Record<FieldKind, (props: ChoiceProps) => ReactNode>>> = {
+  choice: ({ label, field, value, nameOf, onChange }) => (
+    <NativeSelect
+      label={label}
+      data={(field.of ?? []).map((one) => ({ value: one, label: nameOf(one) }))}
+      value={String(value)}
+      onChange={(event) => onChange(event.currentTarget.value)}
+    />
+  ),
+  flag: ({ label, value, onChange }) => (
+    <Checkbox label={label} checked={value === true} onChange={(event) => onChange(event.currentTarget.checked)} />
+  ),
+  count: ({ label, field, value, nameOf, onChange }) => (
+    <NativeSelect
+      label={label}
+      data={wholeNumbers(field).map((n) => ({ value: String(n), label: nameOf(n) }))}
+      value={String(value)}
+      onChange={(event) => onChange(Number(event.currentTarget.value))}
+    />
+  ),
+  length: ({ label, field, value, onChange }) => (
+    <Text size="sm" component="div">
+      {label} <NumberValue {...shownAs(field)} label={label} value={value as number} onChange={onChange} />.
+    </Text>
+  ),
+};
+
+const wholeNumbers = (field: Field): number[] => {
+  const { min, max } = rangeOf(field);
+  return Array.from({ length: max - min + 1 }, (_, i) => min + i);
+};
+
+const Choice = (props: ChoiceProps): ReactNode => CONTROLS[props.field.is]?.(props) ?? null;

@@ -95,7 +95,7 @@ test('what is wrong with it is said, not hidden', async () => {
 
 test('another choice makes what was read back old', async () => {
   await readBack();
-  await userEvent.click(screen.getByRole('checkbox', { name: 'A node for every letter' }));
+  await userEvent.selectOptions(screen.getByLabelText('Nodes'), 'one for every letter');
   expect(await screen.findByRole('button', { name: 'Read it back' })).toBeTruthy();
 });
 

@@ -22,15 +22,18 @@ import {
 } from '@fictile/core';
 import { readAs, type FlagKind } from './flagKinds.ts';
 import { fault } from './messages.ts';
-import { stepFlagKinds } from './stepFlags.ts';
+import { stepFlagKinds, typed } from './stepFlags.ts';
 
 const bounds = (field: Field) => {
   const { min, max } = rangeOf(field);
   return { min, max };
 };
-const length = (field: Field<number>) => ({ kind: 'length', ...bounds(field) }) as const;
-const number = (field: Field<number>) => ({ kind: 'number', ...bounds(field), whole: rangeOf(field).isWhole }) as const;
-const one = <T extends string>(field: Field<T>) => ({ kind: 'choice', of: (field.of ?? []) as readonly T[] }) as const;
+const usually = (field: Field) => ({ usual: typed(field, field.usual) });
+const length = (field: Field<number>) => ({ kind: 'length', ...bounds(field), ...usually(field) }) as const;
+const number = (field: Field<number>) =>
+  ({ kind: 'number', ...bounds(field), ...usually(field), whole: rangeOf(field).isWhole }) as const;
+const one = <T extends string>(field: Field<T>) =>
+  ({ kind: 'choice', of: (field.of ?? []) as readonly T[], ...usually(field) }) as const;
 const shape = (...of: readonly string[]) => ({ kind: 'shape', of }) as const;
 const choice = <const C extends readonly string[]>(...of: C) => ({ kind: 'choice', of }) as const;
 
@@ -134,7 +137,7 @@ export const MAKE_FLAGS = {
   'out-up': one(MODEL.up),
   quiet: { kind: 'switch' },
   json: { kind: 'switch' },
-} as const satisfies Record<string, FlagKind>;
+} as const satisfies Record<string, FlagKind & { usual?: string }>;
 
 export type FlagName = keyof typeof MAKE_FLAGS;
 

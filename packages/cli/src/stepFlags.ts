@@ -1,4 +1,4 @@
-import { flagOf, rangeOf, stepOf, STEPS, type AnyStep, type Field, type StepKind } from '@fictile/core';
+import { counts, flagOf, rangeOf, stepOf, STEPS, type AnyStep, type Field, type StepKind } from '@fictile/core';
 import { wordsOf } from '@fictile/words';
 import type { FlagKind } from './flagKinds.ts';
 
@@ -99,9 +99,12 @@ export function usualText(step: StepKind, name: string): string | undefined {
   const { fields, flags, usual: begun } = stepOf(step);
   const usual: Record<string, unknown> = { ...begun(''), ...(flags !== false && flags.usual) };
   const field = fields[name];
-  const hidden = Object.entries(field.when ?? {}).some(([other, value]) => usual[other] !== value);
   const value = usual[name];
-  if (hidden || value === false) return undefined;
+  return !counts(field, usual) || value === false ? undefined : typed(field, value);
+}
+
+/** A value as one would type it. */
+export function typed(field: Field, value: unknown): string {
   if (value === true) return 'on';
   if (Array.isArray(value)) return value.join(',');
   return field.unit === 'mm' && value !== 0 ? `${String(value)}mm` : String(value);

@@ -1,8 +1,8 @@
-import { stepFlagTable, stepTable } from './tables.ts';
+import { makeFlagTable, stepFlagTable, stepTable } from './tables.ts';
 
 /** Parts of docs/ that follow from the code: by file and mark. */
 const PARTS: Readonly<Record<string, Readonly<Record<string, () => string>>>> = {
-  'command-line.md': { 'flags of steps': stepFlagTable },
+  'command-line.md': { 'flags of make': makeFlagTable, 'flags of steps': stepFlagTable },
   'file-format.md': { 'values of steps': stepTable },
 };
 

@@ -1,5 +1,7 @@
 import { STEPS, type AnyStep, type Field, type Fields } from '@fictile/core';
 import { takes } from '../flagKinds.ts';
+import { ALL_FLAGS } from '../flags.ts';
+import { FLAG_HELP, usualOfFlag } from '../help/flagHelp.ts';
 import { byTurn, STEP_FLAGS, usualText } from '../stepFlags.ts';
 
 const row = (cells: readonly string[]): string => `| ${cells.join(' | ')} |`;
@@ -7,6 +9,24 @@ const code = (text: string): string => (text === '' ? '' : `\`${text.replaceAll(
 
 const table = (heads: readonly string[], rows: readonly (readonly string[])[]): string =>
   [row(heads), row(heads.map(() => '---')), ...rows.map(row)].join('\n');
+
+/** The flags of `make` beside those of steps, by their groups. */
+export const makeFlagTable = (): string =>
+  Object.entries(FLAG_HELP)
+    .map(([group, flags]): [string, string[][]] => [
+      group,
+      Object.entries(flags)
+        .filter(([name]) => !(name in STEP_FLAGS))
+        .map(([name, [text, said]]) => [
+          code(`--${name}`),
+          code(takes(ALL_FLAGS[name])),
+          text.replaceAll('|', '\\|'),
+          usualOfFlag(name, said),
+        ]),
+    ])
+    .filter(([, rows]) => rows.length > 0)
+    .map(([group, rows]) => `**${group}**\n\n${table(['flag', 'takes', 'what for', 'usual'], rows)}`)
+    .join('\n\n');
 
 /** The flags of steps, in the order in which they are taken. */
 export function stepFlagTable(): string {

@@ -1,5 +1,5 @@
 import { ALL_FLAGS, readFlag } from '../flags.ts';
-import { FLAG_HELP } from './flagHelp.ts';
+import { FLAG_HELP, usualOfFlag } from './flagHelp.ts';
 import { COMMAND_HELP, helpFor, helpForAll } from './helpText.ts';
 
 test('every flag of make is told once, and no other', () => {
@@ -10,8 +10,9 @@ test('every flag of make is told once, and no other', () => {
 test('usual values are values that their flags take', () => {
   const wordsOnly = /^(auto|0)$|[ ,]/;
   for (const group of Object.values(FLAG_HELP))
-    for (const [name, [, usual]] of Object.entries(group)) {
-      if (usual === undefined || wordsOnly.test(usual)) continue;
+    for (const [name, [, said]] of Object.entries(group)) {
+      const usual = usualOfFlag(name, said);
+      if (usual === '' || wordsOnly.test(usual)) continue;
       expect(() => readFlag(name, usual)).not.toThrow();
       expect(ALL_FLAGS[name].kind).not.toBe('switch');
     }

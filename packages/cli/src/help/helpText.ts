@@ -1,5 +1,5 @@
 import { ALL_FLAGS } from '../flags.ts';
-import { FLAG_HELP } from './flagHelp.ts';
+import { FLAG_HELP, usualOfFlag } from './flagHelp.ts';
 import { takes } from '../flagKinds.ts';
 
 interface CommandHelp {
@@ -17,11 +17,10 @@ const makeFlags = (): CommandHelp['flags'] =>
   Object.fromEntries(
     Object.entries(FLAG_HELP).map(([group, flags]) => [
       group,
-      Object.entries(flags).map(([name, [text, usual]]) => [
-        name,
-        takes(ALL_FLAGS[name]),
-        usual === undefined ? text : `${text} (usual: ${usual})`,
-      ]),
+      Object.entries(flags).map(([name, [text, said]]) => {
+        const usual = usualOfFlag(name, said);
+        return [name, takes(ALL_FLAGS[name]), usual === '' ? text : `${text} (usual: ${usual})`];
+      }),
     ]),
   );
 

@@ -1,6 +1,6 @@
-import { counts, flagOf, slotsOf, STEPS, type Field } from '@fictile/core';
+import { counts, flagOf, FORMS, slotsOf, STEPS, type Field } from '@fictile/core';
 import { LINES, usualStep, type Fields } from '@fictile/core';
-import { LINE_WORDS, WHERE_WORDS, wordsOf, type FieldWords } from './index.ts';
+import { FORM_WORDS, LINE_WORDS, WHERE_WORDS, wordsOf, type FieldWords } from './index.ts';
 import { stepWords } from './stepWords.ts';
 
 const slotsIn = (template: string): string[] => [...template.matchAll(/\{(\w+)\}/g)].map(([, slot]) => slot);
@@ -82,3 +82,14 @@ test('a sentence with a slot that is no field of the step does not compile', () 
   stepWords('triangles', { name: '', sentence: '{rule}', labels: {}, choices: { rule: { short: '' } } });
   expect(stepWords('quads', { name: 'Q', sentence: '{withinDegrees}', labels: {} }).name).toBe('Q');
 });
+
+test.each(Object.keys(FORMS) as (keyof typeof FORMS)[])(
+  '%s: every value of the form stands in its sentence, with its names',
+  (kind) => {
+    const words: FieldWords = FORM_WORDS[kind];
+    expect(faults(FORMS[kind], words)).toEqual([]);
+    expect([...new Set([words.sentence, ...Object.values(words.parts ?? {})].flatMap(slotsIn))].sort()).toEqual(
+      slotsOfAll(FORMS[kind]).sort(),
+    );
+  },
+);

@@ -1,5 +1,5 @@
 import { choice, count, flag, flagOf, length, type Field, type ValuesOf } from '../fields/index.ts';
-import type { Holds } from './formats/definition.ts';
+import type { Holds } from './formats/holds.ts';
 
 /** What is chosen for a file; a format that does not hold it passes it over. */
 export const FILE_FIELDS = {

@@ -107,7 +107,7 @@ function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'pr
                 written.bytes.length,
               )
             : (failed ?? `${texts.handOver.count} …`)}
-        {written && written.coarser.length > 0 && ` ${texts.handOver.beside(written.coarser.length)}`}
+        {written && written.coarser.length > 0 && `. ${texts.handOver.beside(written.coarser.length)}`}
       </Text>
       {written?.remarks.filter(isOfFile).map((r) => (
         <Text key={r.code} size="sm" c="var(--clay)">

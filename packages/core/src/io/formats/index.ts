@@ -1,8 +1,9 @@
-import type { MeshFormatDefinition, Holds } from './definition.ts';
+import type { MeshFormatDefinition } from './definition.ts';
+import type { Holds } from './holds.ts';
 import { FORMAT_LIST } from './list.ts';
 
 export type MeshFormat = (typeof FORMAT_LIST)[number]['kind'];
-export type { Holds } from './definition.ts';
+export type { Holds } from './holds.ts';
 export { materialsFileName } from './obj.ts';
 
 const FORMATS = FORMAT_LIST as unknown as readonly (Omit<MeshFormatDefinition, 'kind'> & { kind: MeshFormat })[];

@@ -148,11 +148,23 @@ function look(file, node) {
     !FIELDS.test(file.path)
   )
     found.ranges.push(placeOf(file, node));
+  if (ts.isJsxAttribute(node) && /^(min|max)$/.test(node.name.getText()) && hasNumber(node.initializer))
+    found.ranges.push(placeOf(file, node));
   if (ts.isCallExpression(node) && node.expression.getText() === 'JSON.stringify' && COMPUTED.test(file.path))
+    found.keys.push(placeOf(file, node));
+  if (
+    (ts.isVariableDeclaration(node) || ts.isPropertyAssignment(node)) &&
+    /key$/i.test(node.name.getText()) &&
+    node.initializer &&
+    ts.isTemplateExpression(node.initializer) &&
+    COMPUTED.test(file.path)
+  )
     found.keys.push(placeOf(file, node));
   ts.forEachChild(node, (child) => look(file, child));
 }
 
+const hasNumber = (value) =>
+  value !== undefined && ts.isJsxExpression(value) && value.expression !== undefined && isNumber(value.expression);
 const isNumber = (node) =>
   ts.isNumericLiteral(node) || (ts.isPrefixUnaryExpression(node) && ts.isNumericLiteral(node.operand));
 

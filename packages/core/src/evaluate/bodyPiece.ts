@@ -1,4 +1,4 @@
-import { remark, type Remark, type Result } from '../base/index.ts';
+import { keyOf, remark, type Remark, type Result } from '../base/index.ts';
 import { isForm, isModel, type Piece, type Project } from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { formCluster, isClosedBy, modelCluster } from './bodySource.ts';
@@ -23,7 +23,7 @@ export async function bodyPiece(
     const model = await modelCluster(piece, parts.bodies, { loadModel, loadUnpacker: kernels.loadUnpacker });
     if (!model.ok) return model;
     const { openEdges, badEdges, joinMm, paints, levels, ...read } = model.value;
-    painted = paints && { key: `paints ${read.key}`, ...paints };
+    painted = paints && { key: keyOf('paints', read.key), ...paints };
     if (openEdges + badEdges > 0 && !isClosedBy(piece.steps, joinMm))
       remarks.push(
         remark('MODEL_OPEN', { openEdges, badEdges, isClosed: piece.source.closed, ...(joinMm && { joinMm }) }),

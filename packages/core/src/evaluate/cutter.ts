@@ -125,7 +125,7 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
     const soft = { ...step, softMm };
     if (!isLettering(tool)) return undefined;
     const shape = cutShape(soft, cutRoom(target, { piece: tool, flat: flat && held ? movedBox(flat, [-held[0], -held[1], 0]) : flat, step: soft }));
-    return held ? { ...shape, heldMm: [held[0], held[1]], key: `${shape.key} ${held.join(' ')}` } : shape;
+    return held ? { ...shape, heldMm: [held[0], held[1]], key: keyOf('held', [shape.key, held]) } : shape;
   };
   const make = async (shape: CutShape | undefined): Promise<Result<Cutter | undefined>> => {
     const pieces = { ...before.pieces, [tool.id]: shape ? laidForCut(tool, step, shape.lowerMm) : tool };

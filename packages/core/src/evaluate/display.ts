@@ -1,3 +1,4 @@
+import { spelled } from '../base/index.ts';
 import {
   adjacency,
   cornerNormals,
@@ -77,7 +78,7 @@ export function grouped(mesh: PolygonMesh, apart: Apart): Pick<DisplayBuffers, '
   const groupOf = mesh.regions.map(({ part, letter, of, ofLetter, paint }) => {
     const own = apart.letters.has(letter) ? letter : -1;
     const cutter = apart.cutters.has(`${of} ${ofLetter}`) ? ofLetter : undefined;
-    const key = `${part} ${own} ${of ?? ''} ${cutter ?? ''} ${paint ?? ''}`;
+    const key = spelled([part, own, of, cutter, paint]);
     const known = byKey.get(key);
     const group = known ?? {
       part,

@@ -1,4 +1,5 @@
 import {
+  atTime,
   chainOf,
   copyShifts,
   lettersOf,
@@ -118,7 +119,7 @@ export async function shapeClusters(
   const told = ontoTold(looked, over, { chain, tools });
   // facets have no folds of their own: those are looked for on the smooth surface
   const smooth = tools.onto
-    ? chainOf(steps, { ...chain.frame, onto: ontoOf({ ...tools.onto, together }, true) })
+    ? chainOf(steps, { ...chain.frame, seconds: tools.seconds, onto: ontoOf({ ...tools.onto, together }, true) })
     : chain;
   remarks.push(...foldRemarks(looked, steps, smooth), ...(told?.remarks ?? []));
   return { clusters: made, remarks, onto: onto && { ...onto, report: told?.report } };
@@ -257,10 +258,9 @@ function nameOfChain(
 ): string {
   const all = [...earlier, ...steps];
   return keyOf('chain', {
-    steps: all.map(valuesOfStep),
+    steps: all.map((step) => valuesOfStep(atTime(step, seconds))),
     earlier: earlier.length,
     box,
-    seconds,
     lying: onto && lyingOf(all, { ...onto, together }),
     outward: outward && clustersKey(clusters),
   });

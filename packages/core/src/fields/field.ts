@@ -46,6 +46,8 @@ export type Unit = 'mm' | 'deg' | '%' | '‰' | 'count';
 export interface Traits {
   /** may it change in time, and how */
   moves?: Moves;
+  /** it is what a second brings: at a time, that many times as much */
+  perSecond?: true;
   /** it counts only where others of its record have these values; a list: one of them */
   when?: Readonly<Record<string, unknown>>;
   /** what its flag ends in, where not its name without its unit; false: it has none */

@@ -25,6 +25,12 @@ export const FILE_FIELDS = {
   levelsAs: choice(['files', 'objects', 'linked'], { pairedWith: 'levels' }),
 } satisfies Record<string, Field>;
 
+/** How fine curves are in the file; 0: as in the workshop. */
+export const FILE_TOLERANCE = length(0, 10, { step: 0.01 });
+
+/** A picture of the view, pixels. */
+export const PICTURE_FIELDS = { width: count(16, 8192, { usual: 1920 }), height: count(16, 8192, { usual: 1080 }) };
+
 export type FileField = keyof typeof FILE_FIELDS;
 export type FileChoices = ValuesOf<typeof FILE_FIELDS>;
 export type UvSpace = FileChoices['uv'];

@@ -1,6 +1,8 @@
 export {
   ASKS_NOTHING,
   FILE_FIELDS,
+  FILE_TOLERANCE,
+  PICTURE_FIELDS,
   FILE_NEEDS,
   fileFlagOf,
   type FileChoices,

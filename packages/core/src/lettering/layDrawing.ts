@@ -45,7 +45,7 @@ function letterOf(
   const letter: Letter = {
     ...{ id, text: name, line: 0, word: index, x: left * step, y: foot * step, advance: width * step },
     ...{ form: [1, 0, 0, 1], turn: 0, isRightToLeft: false, glyphs: [] },
-    shape: { key: `${key}/${id}`, rings: rings.map(about) },
+    shape: { key: keyOf('figure', [key, id]), rings: rings.map(about) },
   };
   return { letter, heightMm: height * step };
 }

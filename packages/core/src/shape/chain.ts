@@ -16,8 +16,6 @@ export interface ChainFrame {
   box: Box3;
   /** shape steps before others that made faces anew, which come before this chain; undefined: none */
   earlier?: ShapeChain;
-  /** of the document's time */
-  seconds?: number;
   /** which way is outward, as the chain begins; left out: as the points themselves say */
   outward?: OutwardField;
   /** how a piece with a box, as it comes to the step, is laid onto another; undefined: it is not */
@@ -137,7 +135,6 @@ export function linkedUp(steps: readonly ChainStep[], frame: ChainFrame): ShapeC
     const before = new ShapeChain([...links], frame);
     const map = moving.map(taken, {
       box: frame.box,
-      seconds: frame.seconds ?? 0,
       mark: (rest) => before.at(plainPoint(rest)),
       lay: (step) => frame.onto?.(step, boxAfter(before)),
     });

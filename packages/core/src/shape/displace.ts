@@ -15,7 +15,7 @@ export interface DisplacingStep extends ChainStep {
 /** The pattern of such a step. */
 export interface Pattern<S> {
   /** of a place of the flat layout, in shares of the step's height */
-  height(step: S, seconds: number): (rest: Vec3) => number;
+  height(step: S): (rest: Vec3) => number;
   /** how steep it is at most with a height of one, a mm */
   slope(step: S): number;
   /** no wave of it is shorter, mm */
@@ -25,7 +25,7 @@ export interface Pattern<S> {
 
 export function displacedBy<S extends DisplacingStep>(pattern: Pattern<S>): Moving<S> {
   return {
-    map: ([step], { seconds }) => displaceMap(step, pattern, seconds),
+    map: ([step]) => displaceMap(step, pattern),
     canFold: (step) => pattern.canFold?.(step) ?? true,
     strength: 'heightMm',
     displaces: {
@@ -40,9 +40,9 @@ export function displacedBy<S extends DisplacingStep>(pattern: Pattern<S>): Movi
   };
 }
 
-function displaceMap<S extends DisplacingStep>(step: S, pattern: Pattern<S>, seconds: number): PointMap {
+function displaceMap<S extends DisplacingStep>(step: S, pattern: Pattern<S>): PointMap {
   const share = shareWhere(step.where);
-  const height = pattern.height(step, seconds);
+  const height = pattern.height(step);
   const way = step.moves === 'outward' ? undefined : axisIndex[step.moves];
   const own = pattern.featureMm(step);
   return {

@@ -12,8 +12,6 @@ export interface ChainStep {
 export interface Before {
   /** of the whole piece in the flat layout */
   box: Box3;
-  /** of the document's time */
-  seconds: number;
   /** where steps before have put a place of the flat layout */
   mark(rest: Vec3): Vec3;
   /** how the piece, as it comes to the step, is laid onto another; undefined: it is not */

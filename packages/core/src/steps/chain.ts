@@ -9,18 +9,24 @@ import {
   type Span,
 } from '../shape/index.ts';
 import type { Box3 } from '../math/index.ts';
+import { atTime } from './atTime.ts';
 import { isMoving, movingOf, type MovingStep, type ShapeStep } from './acts.ts';
 import type { OntoStep } from './onto/fields.ts';
 import { stepOf, type Step } from './registry.ts';
 
 export interface StepFrame extends Omit<ChainFrame, 'movingOf' | 'onto'> {
+  /** of the document's time; left out: 0 */
+  seconds?: number;
   /** how a piece with a box, as it comes to the step, is laid onto another; undefined: it is not */
   onto?: (step: OntoStep, box: Box3) => PointMap | undefined;
 }
 
 /** All steps that move points as one chain; what copies is done before. */
-export const chainOf = (steps: readonly ShapeStep[], frame: StepFrame): ShapeChain =>
-  linkedUp(steps.filter(isMoving), { ...frame, movingOf } as ChainFrame);
+export const chainOf = (steps: readonly ShapeStep[], { seconds = 0, ...frame }: StepFrame): ShapeChain =>
+  linkedUp(
+    steps.filter(isMoving).map((step) => atTime(step, seconds)),
+    { ...frame, movingOf } as ChainFrame,
+  );
 
 /** How far a step moves points outward at most, mm; undefined: it moves none outward. */
 export const outwardMm = (step: Step): number | undefined =>

@@ -16,6 +16,7 @@ export {
   withStrength,
 } from './acts.ts';
 export type { CastStep, MovingStep, RefineStep, RepeatStep, ShapeStep } from './acts.ts';
+export { atTime } from './atTime.ts';
 export { chainOf, heightThatHolds, limitsOf, outwardMm, outwardSigma, type StepFrame } from './chain.ts';
 export { handleOf, startStep, type StartPiece } from './start.ts';
 export {

@@ -1,5 +1,6 @@
 import { Button, Checkbox, Radio, Stack, Text } from '@mantine/core';
 import {
+  FILE_TOLERANCE,
   isOfFile,
   materialsFileName,
   pieceName,
@@ -14,7 +15,7 @@ import {
 } from '@fictile/core';
 import { useEffect, useState } from 'react';
 import type { TakePicture } from '../viewport/index.ts';
-import { NumberValue, saveFile, SidePanel } from '../ui/index.ts';
+import { shownAs, NumberValue, saveFile, SidePanel } from '../ui/index.ts';
 import { failureText, remarkText, texts } from '../words/index.ts';
 import type { JobClient } from '../worker/index.ts';
 import { Choices } from './Choices.tsx';
@@ -132,15 +133,10 @@ function HandedTolerance({ value, faces, onChange }: { value: number; faces: num
       <Text size="sm" component="div">
         {t.tolerance}{' '}
         <NumberValue
+          {...shownAs(FILE_TOLERANCE)}
           label={t.tolerance}
           value={value}
           zero={t.toleranceSame}
-          kind="length"
-          unit="mm"
-          min={0}
-          max={10}
-          step={0.01}
-          usual={0}
           onChange={onChange}
         />
         .

@@ -1,28 +1,30 @@
+import { PICTURE_FIELDS, rangeOf, usualOf } from '@fictile/core';
 import { Button, Checkbox, Group, NumberInput, Stack, Text } from '@mantine/core';
 import { useState } from 'react';
 import type { PictureWish, TakePicture } from '../viewport/index.ts';
 import { saveFile } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 
-const LARGEST = 8192;
-
 /** The view as a PNG of a chosen size. */
 export function StillPicture({ take, name }: { take: TakePicture; name: string }) {
-  const [options, setOptions] = useState<PictureWish>({ width: 1920, height: 1080, clearGround: false });
+  const [options, setOptions] = useState<PictureWish>({ ...usualOf(PICTURE_FIELDS), clearGround: false });
   const [isBusy, setIsBusy] = useState(false);
   const size = (field: 'width' | 'height') => (
     <NumberInput
       label={texts.handOver[field]}
       value={options[field]}
-      min={16}
-      max={LARGEST}
+      min={rangeOf(PICTURE_FIELDS[field]).min}
+      max={rangeOf(PICTURE_FIELDS[field]).max}
       suffix=" px"
       allowDecimal={false}
       clampBehavior="blur"
       onChange={(value) => typeof value === 'number' && setOptions({ ...options, [field]: value })}
     />
   );
-  const fits = [options.width, options.height].every((v) => v >= 16 && v <= LARGEST);
+  const fits = (['width', 'height'] as const).every((field) => {
+    const { min, max } = rangeOf(PICTURE_FIELDS[field]);
+    return options[field] >= min && options[field] <= max;
+  });
   const save = async (): Promise<void> => {
     setIsBusy(true);
     const bytes = await take(options);

@@ -1,7 +1,7 @@
 import { Chip, ColorPicker, Group, Popover, Stack, Text, UnstyledButton } from '@mantine/core';
-import { SHELF_FINISHES, SLOTS, type Finish, type Slot } from '@fictile/core';
+import { FINISH, SHELF_FINISHES, SLOTS, type Finish, type Slot } from '@fictile/core';
 import { useState, type ReactNode } from 'react';
-import { NumberValue, Sentence, Swatch } from '../ui/index.ts';
+import { shownAs, NumberValue, Sentence, Swatch } from '../ui/index.ts';
 import valueClasses from '../ui/values.module.css';
 import { texts } from '../words/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
@@ -107,11 +107,9 @@ function Surface({ finish, onFinish }: { finish: Finish; onFinish: TakeFinish })
       key={field}
       label={texts.recipe[field]}
       value={finish[field]}
-      kind="plain"
-      unit="%"
-      min={0}
-      max={100}
+      {...shownAs(FINISH[field])}
       step={1}
+      usual={undefined}
       onChange={(v, isDrag) => onFinish({ [field]: v }, isDrag ? field : undefined)}
     />,
   ]);

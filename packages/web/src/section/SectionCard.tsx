@@ -1,9 +1,18 @@
 import { CloseButton, SegmentedControl, UnstyledButton } from '@mantine/core';
-import { isWire, isDrawn, isLettering, LIMITS, type Edge, type Piece, type ShownPiece, type Side } from '@fictile/core';
+import {
+  PROFILE_KNOT,
+  isWire,
+  isDrawn,
+  isLettering,
+  type Edge,
+  type Piece,
+  type ShownPiece,
+  type Side,
+} from '@fictile/core';
 import { useEffect, useRef } from 'react';
 import { PICTURES } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
-import { ChoiceValue, NumberValue, Sentence } from '../ui/index.ts';
+import { shownAs, ChoiceValue, NumberValue, Sentence } from '../ui/index.ts';
 import type { GeometryShelf } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 import { knobMoved, knobsOf, SECTION_PARTS, sharesAt, type SectionPart } from './knobs.ts';
@@ -101,14 +110,13 @@ function PointSentence({ work }: { work: SectionWork }) {
         {t.hint} {addIt}
       </p>
     );
-  const percent = { kind: 'plain', unit: '%', step: 1 } as const;
   const take = (key: 'in' | 'down') => (value: number, isDrag: boolean) =>
     isDrag ? put(moved(point, { [key]: value / 100 }), `point ${key}`) : once(moved(point, { [key]: value / 100 }));
   const values = {
     n: String(point + 1),
     count: String(shape.points.length),
-    in: <NumberValue {...percent} label={t.pointIn} value={Math.round(at.in * 1e4) / 100} min={-100 * LIMITS.profileReach} max={100 * LIMITS.profileReach} onChange={take('in')} />,
-    down: <NumberValue {...percent} label={t.pointDown} value={Math.round(at.down * 1e4) / 100} min={0} max={100} onChange={take('down')} />,
+    in: <NumberValue {...shownAs(PROFILE_KNOT.in)} usual={undefined} label={t.pointIn} value={Math.round(at.in * 1e4) / 100} onChange={take('in')} />,
+    down: <NumberValue {...shownAs(PROFILE_KNOT.down)} usual={undefined} label={t.pointDown} value={Math.round(at.down * 1e4) / 100} onChange={take('down')} />,
     how: <ChoiceValue label={t.pointHow} value={at.smooth ? 'smooth' : 'corner'} choices={HOWS} onChange={(how) => once(moved(point, { smooth: how === 'smooth' }))} />,
     drop: <Link label={t.drop} onPress={() => drop(point)} />,
   }; // prettier-ignore

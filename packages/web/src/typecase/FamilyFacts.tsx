@@ -1,3 +1,4 @@
+import { WORDS } from '@fictile/core';
 import { ActionIcon, Alert, Button, Tooltip, UnstyledButton } from '@mantine/core';
 import { notifications } from '@mantine/notifications';
 import type { FontFamilyInfo } from '@fictile/contract';
@@ -8,7 +9,7 @@ import { useNavigate } from 'react-router';
 import { api } from '../api/index.ts';
 import { FontSample, type useFavourites } from '../fonts/index.ts';
 import { makeProject } from '../store/index.ts';
-import { NumberValue, Sentence } from '../ui/index.ts';
+import { shownAs, NumberValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { heaviest } from './heaviest.ts';
 import { scriptsOf } from './scriptsOf.ts';
@@ -96,17 +97,7 @@ function Measured({ family, words }: Pick<FamilyFactsProps, 'family' | 'words'>)
   const { stemMm } = facts ?? {};
   const told = stemMm === undefined ? t.noStems : t.stems(shortMm(stemMm), shortMm(stemMm / 2));
   const size = (
-    <NumberValue
-      label={t.size}
-      value={sizeMm}
-      kind="length"
-      unit="mm"
-      min={0.1}
-      max={10_000}
-      step={1}
-      usual={USUAL_SIZE}
-      onChange={setSizeMm}
-    />
+    <NumberValue {...shownAs(WORDS.sizeMm)} label={t.size} value={sizeMm} usual={USUAL_SIZE} onChange={setSizeMm} />
   );
   return (
     <p aria-live="polite">

@@ -12,6 +12,12 @@ const profileKnotSchema = z.object({
   smooth: z.boolean(),
 });
 
+/** The same in percent, as people read and type them. */
+export const PROFILE_KNOT = {
+  in: share(-100 * LIMITS.profileReach, 100 * LIMITS.profileReach, { usual: 0 }),
+  down: share(0, 100),
+};
+
 /** What a drawn edge or side passes on its way, both ends left out: those follow from its sizes. */
 export const profileSchema = z.array(profileKnotSchema).max(LIMITS.profilePoints);
 export type Profile = z.infer<typeof profileSchema>;

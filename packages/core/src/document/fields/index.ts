@@ -1,4 +1,4 @@
-export { ALONG, EDGE, FACES, profileSchema, SIDE, SOLID, SWELL, type Profile } from './body.ts';
+export { ALONG, EDGE, FACES, PROFILE_KNOT, profileSchema, SIDE, SOLID, SWELL, type Profile } from './body.ts';
 export { CONTOURS } from '../../contours/index.ts';
 export { FORMS, TURNED_KNOT } from '../../form/index.ts';
 export { MODEL } from './model.ts';

@@ -9,7 +9,7 @@ export const NOISE = {
   seed: chance(),
   /** only ever to the outside */
   outwardOnly: flag(false, { flag: 'outward' }),
-  /** mm a second that the pattern drifts */
-  drift: place({ moves: 'no', flag: false }),
+  /** mm a second that the pattern drifts; at a time, how far it has */
+  drift: place({ moves: 'no', flag: false, perSecond: true }),
 };
 export type NoiseStep = StepOf<'noise', typeof NOISE>;

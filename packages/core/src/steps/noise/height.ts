@@ -13,16 +13,20 @@ const CHARACTERS: Readonly<Record<NoiseStep['character'], typeof gradientNoise>>
 };
 
 /** Patterns of half the size and strength each on top of one another. */
-export function noiseHeight(
-  { character, sizeMm, detail, seed, outwardOnly, drift }: NoiseStep,
-  seconds: number,
-): (rest: Vec3) => number {
+export function noiseHeight({
+  character,
+  sizeMm,
+  detail,
+  seed,
+  outwardOnly,
+  drift,
+}: NoiseStep): (rest: Vec3) => number {
   const one = CHARACTERS[character];
   const whole = 2 - 2 ** (1 - detail);
   return ([x, y, z]) => {
     let [sum, strength, fine] = [0, 1, 1 / sizeMm];
     for (let octave = 0; octave < detail; octave++) {
-      sum += strength * one(seed + octave, x * fine, y * fine, (z + drift * seconds) * fine);
+      sum += strength * one(seed + octave, x * fine, y * fine, (z + drift) * fine);
       strength /= 2;
       fine *= 2;
     }

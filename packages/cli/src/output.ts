@@ -38,7 +38,8 @@ export async function writeWhole(path: string, bytes: Uint8Array): Promise<void>
     await writeFile(part, bytes);
     await rename(part, path);
   } catch (error) {
-    await rm(part, { force: true });
+    // where no file can be there is none to take away
+    await rm(part, { force: true }).catch(() => undefined);
     throw fault(
       'FILE_UNWRITABLE',
       `${path} can't be written: ${whyNot((error as NodeJS.ErrnoException).code)}. Choose another place.`,

@@ -2,17 +2,16 @@ import { createHash } from 'node:crypto';
 import {
   boxOfPoints,
   MM_PER,
+  modelRemarks,
   newModel,
   ownWay,
   parseLength,
   readModel,
-  remark,
   usualFrame,
   type Box3,
   type Kernels,
   type LengthUnit,
   type ModelFrame,
-  type ReadModel,
   type ModelPiece,
   type PolygonMesh,
   type Remark,
@@ -48,16 +47,8 @@ export async function givenModel(path: string, flags: Flags, { loadUnpacker }: K
     mesh,
     box: boxOfPoints(mesh.positions),
     bytes,
-    remarks: remarksOf(read.value, closed),
+    remarks: modelRemarks(read.value, { isClosed: closed }),
   };
-}
-
-function remarksOf({ openEdges, badEdges, paints, levels }: ReadModel, isClosed: boolean): Remark[] {
-  const pictures = paints?.leftOut ?? 0;
-  return [
-    ...(openEdges + badEdges > 0 ? [remark('MODEL_OPEN', { openEdges, badEdges, isClosed })] : []),
-    ...(pictures > 0 || levels > 1 ? [remark('MODEL_LEFT_OUT', { pictures, levels: levels - 1 })] : []),
-  ];
 }
 
 /** A direction as in the model's file, in our axes. */

@@ -1,4 +1,4 @@
-import type { ValuesOf } from '../fields/index.ts';
+import { fieldsByKind, ofKind, type ValuesOf } from '../fields/index.ts';
 import type { ContourDefinition } from './definition.ts';
 import { fullContour } from './full.ts';
 import { hollowContour } from './hollow.ts';
@@ -11,21 +11,16 @@ const CONTOUR_LIST = [fullContour, hollowContour, wireContour] as const;
 
 type Listed = (typeof CONTOUR_LIST)[number];
 export type ContourKind = Listed['kind'];
-type FieldsOf<K extends ContourKind> = Extract<Listed, { kind: K }>['fields'];
-type ContourOf<K extends ContourKind> = { kind: K } & ValuesOf<FieldsOf<K>>;
-export type Contour = { [K in ContourKind]: ContourOf<K> }[ContourKind];
 
 /** What each is made of. */
-export const CONTOURS = Object.fromEntries(CONTOUR_LIST.map(({ kind, fields }) => [kind, fields])) as {
-  readonly [K in ContourKind]: FieldsOf<K>;
-};
+export const CONTOURS = fieldsByKind(CONTOUR_LIST);
+
+type ContourOf<K extends ContourKind> = { kind: K } & ValuesOf<(typeof CONTOURS)[K]>;
+export type Contour = { [K in ContourKind]: ContourOf<K> }[ContourKind];
 
 /** What is known of a contour. */
-export function contourOf({ kind }: Contour): ContourDefinition {
-  const found = CONTOUR_LIST.find((one) => one.kind === kind);
-  if (!found) throw new Error(`there is no contour ${kind}`);
-  return found as unknown as ContourDefinition;
-}
+export const contourOf = ({ kind }: Contour): ContourDefinition =>
+  ofKind(CONTOUR_LIST, kind) as unknown as ContourDefinition;
 
 /** Whether it has a solid of its own, so that depth, edges and side of its piece say nothing. */
 export const isWire = (contour: Contour): contour is ContourOf<'wire'> => contour.kind === wireContour.kind;

@@ -1,7 +1,7 @@
-import { keyOf, remark, type Remark, type Result } from '../base/index.ts';
+import { keyOf, type Remark, type Result } from '../base/index.ts';
 import { isForm, isModel, type Piece, type Project } from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
-import { formCluster, isClosedBy, modelCluster } from './bodySource.ts';
+import { formCluster, modelCluster, modelRemarks } from './bodySource.ts';
 import type { Evaluated } from './evaluated.ts';
 import { finishPiece, type BuiltPiece } from './finishPiece.ts';
 import { AROUND } from './ground.ts';
@@ -22,15 +22,10 @@ export async function bodyPiece(
     const { loadModel = (): Promise<undefined> => Promise.resolve(undefined), kernels } = parts.tools;
     const model = await modelCluster(piece, parts.bodies, { loadModel, loadUnpacker: kernels.loadUnpacker });
     if (!model.ok) return model;
-    const { openEdges, badEdges, joinMm, paints, levels, ...read } = model.value;
-    painted = paints && { key: keyOf('paints', read.key), ...paints };
-    if (openEdges + badEdges > 0 && !isClosedBy(piece.steps, joinMm))
-      remarks.push(
-        remark('MODEL_OPEN', { openEdges, badEdges, isClosed: piece.source.closed, ...(joinMm && { joinMm }) }),
-      );
-    if (paints?.leftOut || levels > 1)
-      remarks.push(remark('MODEL_LEFT_OUT', { pictures: paints?.leftOut ?? 0, levels: levels - 1 }));
-    cluster = read;
+    const { key, mesh, x, y, z, letters, paints } = model.value;
+    painted = paints && { key: keyOf('paints', key), ...paints };
+    remarks.push(...modelRemarks(model.value, { isClosed: piece.source.closed, steps: piece.steps }));
+    cluster = { key, mesh, x, y, z, letters };
   }
   const built: BuiltPiece = {
     ...run,

@@ -1,4 +1,4 @@
-import { fail, ok, type Memo, type QuickMemo, type Result } from '../base/index.ts';
+import { fail, ok, remark, type Memo, type QuickMemo, type Remark, type Result } from '../base/index.ts';
 import type { FormPiece, ModelPiece } from '../document/index.ts';
 import type { ReadModel } from '../io/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
@@ -32,8 +32,21 @@ export async function modelCluster(
   return read.of.ok ? ok({ ...BARE, letters: [], key: read.key, ...read.of.value }) : read.of;
 }
 
+/** What a model's file has to tell; steps may close what is open. */
+export function modelRemarks(
+  { openEdges, badEdges, joinMm, paints, levels }: Omit<ReadModel, 'mesh'>,
+  { isClosed, steps = [] }: { isClosed: boolean; steps?: readonly Step[] },
+): Remark[] {
+  const pictures = paints?.leftOut ?? 0;
+  const isOpen = openEdges + badEdges > 0 && !isClosedBy(steps, joinMm);
+  return [
+    ...(isOpen ? [remark('MODEL_OPEN', { openEdges, badEdges, isClosed, ...(joinMm && { joinMm }) })] : []),
+    ...(pictures > 0 || levels > 1 ? [remark('MODEL_LEFT_OUT', { pictures, levels: levels - 1 })] : []),
+  ];
+}
+
 /** Whether steps close an open model: what is cast anew is closed, and so is what joining its points closes. */
-export const isClosedBy = (steps: readonly Step[], joinMm: number | undefined): boolean =>
+const isClosedBy = (steps: readonly Step[], joinMm: number | undefined): boolean =>
   steps.some(
     (step) => step.on && (isRecast(step) || (isJoin(step) && joinMm !== undefined && step.withinMm >= joinMm)),
   );

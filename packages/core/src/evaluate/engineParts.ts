@@ -1,5 +1,4 @@
-import type { LetteringCaches } from '../lettering/index.ts';
-import { letteringCaches } from '../lettering/index.ts';
+import { letteringCaches, type LetteringCaches } from '../lettering/index.ts';
 import { ByteCache, LIMITS, Memo, QuickMemo, type Result, type RunContext } from '../base/index.ts';
 import type { ReadModel } from '../io/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';

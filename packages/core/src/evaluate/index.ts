@@ -11,6 +11,7 @@ export { meetingRemarks, meetingsOf, neighboursOf } from './meetings.ts';
 export type { StandingPart } from './meetings.ts';
 export { pieceMesh, scenePart } from './scenePart.ts';
 export type { EngineTools } from './engine.ts';
+export { modelRemarks } from './bodySource.ts';
 export type { Evaluated, LineMeasures } from './evaluated.ts';
 export { HELD_BEFORE_MM, sidePlaceAt } from './holdOf.ts';
 export { flatFit } from './flatFit.ts';

@@ -4,3 +4,4 @@ export { counts, fieldAt, flagOf, lettersIn, rangeOf, withPieces } from './look.
 export * from './parts.ts';
 export * from './curve.ts';
 export * from './lines.ts';
+export { fieldsByKind, ofKind } from './listed.ts';

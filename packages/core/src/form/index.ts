@@ -1,4 +1,4 @@
-import { usualOf, type ValuesOf } from '../fields/index.ts';
+import { fieldsByKind, ofKind, usualOf, type ValuesOf } from '../fields/index.ts';
 import type { Box3 } from '../math/index.ts';
 import { crisp, type PolygonMesh } from '../mesh/index.ts';
 import type { FormDefinition } from './definition.ts';
@@ -8,14 +8,10 @@ export { TURNED_KNOT } from './turned.ts';
 
 type Listed = (typeof FORM_LIST)[number];
 export type FormKind = Listed['kind'];
-type FieldsOf<K extends FormKind> = Extract<Listed, { kind: K }>['fields'];
-
 /** What each form is made of. */
-export const FORMS = Object.fromEntries(FORM_LIST.map(({ kind, fields }) => [kind, fields])) as {
-  readonly [K in FormKind]: FieldsOf<K>;
-};
+export const FORMS = fieldsByKind(FORM_LIST);
 
-export type FormShape = { [K in FormKind]: { kind: K } & ValuesOf<FieldsOf<K>> }[FormKind];
+export type FormShape = { [K in FormKind]: { kind: K } & ValuesOf<(typeof FORMS)[K]> }[FormKind];
 
 type StartsOf<D extends Listed> = D extends Listed ? keyof NonNullable<D['starts']> : never;
 /** The names that forms are offered by. */
@@ -40,8 +36,7 @@ const CRISP_DEGREES = 35;
  * within the tolerance, mm.
  */
 export function formMesh(form: FormShape, toleranceMm: number, around: Box3 = EMPTY_PLATE): PolygonMesh {
-  const made = FORM_LIST.find(({ kind }) => kind === form.kind) as FormDefinition | undefined;
-  if (!made) throw new Error(`there is no form ${form.kind}`);
+  const made = ofKind(FORM_LIST, form.kind) as unknown as FormDefinition;
   return crisp(made.mesh(form, toleranceMm, around), CRISP_DEGREES);
 }
 

@@ -14,7 +14,6 @@ export type { CutPoint } from './cutAcross.ts';
 export { EdgeWalk, turnedOutward } from './edgeLine.ts';
 export type { EdgeLine } from './edgeLine.ts';
 export { cosineBetween, faceAreaVectors } from './faceNormals.ts';
-export { COLUMNS, type Column } from './columns.ts';
 export { MeshSink } from './meshSink.ts';
 export type { Origin } from './origins.ts';
 export { MeshBuilder } from './meshBuilder.ts';

@@ -1,3 +1,4 @@
+import { ofKind } from '../../fields/index.ts';
 import type { MeshFormatDefinition } from './definition.ts';
 import type { Holds } from './holds.ts';
 import { FORMAT_LIST } from './list.ts';
@@ -14,11 +15,7 @@ export const MESH_FORMATS: readonly MeshFormat[] = FORMATS.map(({ kind }) => kin
 export const READ_FORMATS: readonly MeshFormat[] = FORMATS.filter(({ read }) => read).map(({ kind }) => kind);
 
 /** What is known of a format. */
-export function formatOf(kind: MeshFormat): (typeof FORMATS)[number] {
-  const found = FORMATS.find((one) => one.kind === kind);
-  if (!found) throw new Error(`there is no format ${kind}`);
-  return found;
-}
+export const formatOf = (kind: MeshFormat): (typeof FORMATS)[number] => ofKind(FORMATS, kind);
 
 /** Whether files of a format can hold something. */
 export const canHold = (kind: MeshFormat, what: Holds): boolean => formatOf(kind).holds.has(what);

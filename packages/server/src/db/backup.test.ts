@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { mkdtemp, open, readdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdtemp, open, readFile, rm, stat, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { newPiece, newProject, type Project } from '@fictile/core';
@@ -40,8 +40,11 @@ async function damage(from: number, bytes: number): Promise<void> {
 
 test('after a clean stop all is in one file', async () => {
   await written(['first', 'second']);
-  const names = await readdir(folder);
-  const wal = names.includes(`${DATABASE}-wal`) ? (await stat(`${file()}-wal`)).size : 0;
+  // asked once: what the last connection leaves empty may go in between
+  const wal = await stat(`${file()}-wal`).then(
+    ({ size }) => size,
+    () => 0,
+  );
   expect(wal).toBe(0);
   expect(await newest()).toBe('second');
 });

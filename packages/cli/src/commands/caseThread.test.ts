@@ -17,6 +17,7 @@ test.each(['die', 'throw', 'grow'])('a thread that dies (%s) loses its case alon
   );
   try {
     expect(await thread.work('one')).toEqual({ answer: 'one' });
+    expect(await thread.work('another')).toEqual({ answer: 'another' });
     await expect(thread.work(way)).rejects.toMatchObject({ code: 'CASE_ENDED' });
     expect(await thread.work('two')).toEqual({ answer: 'two' });
   } finally {

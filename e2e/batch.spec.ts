@@ -23,9 +23,10 @@ async function worked(folder: string, jobs: number): Promise<{ answers: unknown[
   const row = [PROGRAM, 'batch', join(folder, 'cases.jsonl'), '--out-dir', out, '--jobs', String(jobs)];
   const { stdout } = await promisify(execFile)('node', row);
   const answers = stdout
+    .replaceAll(out, '')
     .trim()
     .split('\n')
-    .map((line) => ({ ...(JSON.parse(line) as object), seconds: 0, file: '' }));
+    .map((line) => ({ ...(JSON.parse(line) as object), seconds: 0 }));
   const paths = (await readdir(out, { recursive: true })).filter((path) => path.includes('.')).sort();
   const hashOf = async (path: string): Promise<[string, string]> => [
     path,

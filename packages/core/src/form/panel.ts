@@ -1,17 +1,16 @@
-import { length, measure, piece, type ValuesOf } from '../fields/index.ts';
+import { measure, piece, type ValuesOf } from '../fields/index.ts';
 import { cos, PI, sin, type Box3 } from '../math/index.ts';
 import { MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
 import { piecesOf } from './rings.ts';
 import { defineForm } from './definition.ts';
-
-const wall = (usual: number) => length(0, 10_000, { usual });
+import { lengthOrNone } from './lengthOrNone.ts';
 
 const PANEL = {
   /** id of that piece; empty: none */
   around: piece(),
-  marginMm: wall(18),
+  marginMm: lengthOrNone(18),
   thickMm: measure(10),
-  cornerMm: wall(8),
+  cornerMm: lengthOrNone(8),
 };
 
 /** A plate with round corners behind a box: its front is where the box's back is. */

@@ -1,17 +1,16 @@
-import { measure, length, type ValuesOf } from '../fields/index.ts';
+import { measure, type ValuesOf } from '../fields/index.ts';
 import { cos, PI, sin, type Vec3 } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { joinRings, piecesOf, type FormRing } from './rings.ts';
 import { defineForm } from './definition.ts';
-
-const wall = (usual: number) => length(0, 10_000, { usual });
+import { lengthOrNone } from './lengthOrNone.ts';
 
 const TUBE = {
   widthMm: measure(180),
   depthMm: measure(110),
   heightMm: measure(140),
   /** 0: full, a cylinder */
-  wallMm: wall(8),
+  wallMm: lengthOrNone(8),
 };
 
 type Tube = ValuesOf<typeof TUBE>;

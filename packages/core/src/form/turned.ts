@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { LIMITS } from '../base/index.ts';
-import { data, extent, flag, length, place, type ValuesOf } from '../fields/index.ts';
+import { data, extent, flag, place, type ValuesOf } from '../fields/index.ts';
 import { cos, lengthOf, PI, sin, type Vec3 } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { joinRings, piecesOf, type FormRing } from './rings.ts';
 import { defineForm } from './definition.ts';
+import { lengthOrNone } from './lengthOrNone.ts';
 
 /** A point of a profile that is turned round an axis. */
 export const TURNED_KNOT = {
@@ -19,12 +20,10 @@ const knotSchema = z.object({
   smooth: TURNED_KNOT.smooth.schema,
 });
 
-const wall = (usual: number) => length(0, 10_000, { usual });
-
 const TURNED = {
   knots: data(z.array(knotSchema).min(2).max(LIMITS.turnedKnots), []),
   /** of a vessel, open at the top; 0: full */
-  wallMm: wall(6),
+  wallMm: lengthOrNone(6),
 };
 
 type Turned = ValuesOf<typeof TURNED>;

@@ -39,8 +39,10 @@ export async function benchAttacks(say: Say): Promise<void> {
     const told = await inChild(name);
     all.push(told);
     say(
-      `${name.padEnd(22)} ${String(told.cases).padStart(5)} files, slowest ${(told.slowestMs / 1000).toFixed(2)} s (${told.slowest}), ` +
-        `${told.megabytes.toFixed(0)} MB above idle, ${told.threw.length} crashed, ${told.wrong.length} read as something else`,
+      `${name.padEnd(22)} ${String(told.cases).padStart(5)} files, slowest ${(told.slowestMs / 1000).toFixed(2)} ` +
+        `s (${told.slowest}), ` +
+        `${told.megabytes.toFixed(0)} MB above idle, ${told.threw.length} crashed, ${told.wrong.length} read as ` +
+        'something else',
     );
     [...told.threw, ...told.wrong].slice(0, 5).forEach((row) => say(`    ${row}`));
   }

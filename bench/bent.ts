@@ -1,8 +1,9 @@
 import type { FlatWavefront } from '@fictile/core';
 
 /**
- * A flat front bent by 180 degrees about an upright axis, so that its width is half a circle: the largest distance of its triangles' edges and middles from the bent
- * surface, of the front's width. Faces are cut as fans, as a renderer would.
+ * A flat front bent by 180 degrees about an upright axis, so that its width is half a circle: the largest distance of
+ * its triangles' edges and middles from the bent surface, of the front's width. Faces are cut as fans, as a renderer
+ * would.
  */
 export function bentDistance({ partition: p, caps }: FlatWavefront, layer: number): number {
   const cap = caps.get(layer);

@@ -5,7 +5,10 @@ export interface CapQuality {
   others: number;
   /** least sine of the corners, of every quad */
   jacobians: number[];
-  /** of those that lie two sizes away from corners of the front that are narrower themselves: quads have to stand in them */
+  /**
+   * of those that lie two sizes away from corners of the front that are narrower themselves: quads have to stand in
+   * them
+   */
   free: number[];
   /** inner points where not four quads meet, and all inner points */
   irregular: number;
@@ -27,7 +30,8 @@ export function capQuality({ partition: p, caps }: FlatWavefront, layer: number,
       found.quads++;
       const sine = leastSine(loop, p.x, p.y);
       found.jacobians.push(sine);
-      const isNear = (node: number): boolean => narrow.some((n) => Math.hypot(p.x[n] - p.x[node], p.y[n] - p.y[node]) < 2 * size); // prettier-ignore
+      const isNear = (node: number): boolean =>
+        narrow.some((n) => Math.hypot(p.x[n] - p.x[node], p.y[n] - p.y[node]) < 2 * size);
       if (!loop.some(isNear)) found.free.push(sine);
     }
   }

@@ -71,7 +71,8 @@ interface Telling {
 export async function benchCut(kernels: Kernels, yardstickMs: number, { say, only }: Telling): Promise<void> {
   const carver = await (kernels.loadCarver as NonNullable<Kernels['loadCarver']>)();
   say(
-    `\n${LETTERS} letters with round edges; milliseconds are medians of ${ROUNDS}, bringing in and reading back included`,
+    `\n${LETTERS} letters with round edges; milliseconds are medians of ${ROUNDS}, bringing in and reading back ` +
+      'included',
   );
   for (const one of cases()) if (!only || one.name.startsWith(only)) await tellCase(kernels, carver, one, say);
   const [, , , askew] = cases();
@@ -83,18 +84,37 @@ export async function benchCut(kernels: Kernels, yardstickMs: number, { say, onl
 
 function cases(): Case[] {
   const front = { from: [0, 40, 200] as Vec3, toward: [0, 0, -1] as Vec3, up: [0, 1, 0] as Vec3 };
-  const box = formMesh({ kind: 'block', widthMm: 220, heightMm: 80, depthMm: 30, edge: 'plain', edgeMm: 0, taperPercent: 0 }, 0.05);
+  const box = formMesh(
+    { kind: 'block', widthMm: 220, heightMm: 80, depthMm: 30, edge: 'plain', edgeMm: 0, taperPercent: 0 },
+    0.05,
+  );
   const turn: Vec3 = [17, 31, 8];
-  const askew = (v: Vec3): Vec3 => [...transformPoints({ rows: turnOf(turn), move: [0, 0, 0] }, Float64Array.from(v))] as Vec3;
+  const askew = (v: Vec3): Vec3 =>
+    [...transformPoints({ rows: turnOf(turn), move: [0, 0, 0] }, Float64Array.from(v))] as Vec3;
   const turned = { ...box, positions: transformPoints({ rows: turnOf(turn), move: [3, 5, 7] }, box.positions) };
   return [
     { name: 'a box', mesh: box, ...front, sizeMm: 18, method: 'flat' },
     { name: 'b torus', mesh: grid(200, 100, torus), from: [0, 60, 300], toward: [0, 0, -1], up: [0, 1, 0], sizeMm: 9 },
-    { name: 'c displaced ball', mesh: grid(448, 224, lumpyBall), from: [0, 0, 300], toward: [0, 0, -1], up: [0, 1, 0], sizeMm: 12 },
-    { name: 'd flush, askew', mesh: turned, from: askew([0, 40, 15]).map((v, k) => v + [3, 5, 7][k]) as Vec3, toward: askew([0, 0, -1]), up: askew([0, 1, 0]), sizeMm: 18, method: 'flat' },
+    {
+      name: 'c displaced ball',
+      mesh: grid(448, 224, lumpyBall),
+      from: [0, 0, 300],
+      toward: [0, 0, -1],
+      up: [0, 1, 0],
+      sizeMm: 12,
+    },
+    {
+      name: 'd flush, askew',
+      mesh: turned,
+      from: askew([0, 40, 15]).map((v, k) => v + [3, 5, 7][k]) as Vec3,
+      toward: askew([0, 0, -1]),
+      up: askew([0, 1, 0]),
+      sizeMm: 18,
+      method: 'flat',
+    },
     { name: 'e overlapping', mesh: box, ...front, sizeMm: 20, tracking: -90, method: 'flat' },
   ];
-} // prettier-ignore
+}
 
 const TAU = 2 * Math.PI;
 const torus = (u: number, v: number): Vec3 => {
@@ -113,7 +133,9 @@ function grid(columns: number, rows: number, place: (u: number, v: number) => Ve
   const rounds = place(0, 0).every((x, k) => Math.abs(x - place(0, 1)[k]) < 1e-9);
   const lines = rounds ? rows : rows + 1;
   const positions = Float64Array.from(
-    Array.from({ length: columns * lines }, (_, i) => place((i % columns) / columns, Math.floor(i / columns) / rows)).flat(),
+    Array.from({ length: columns * lines }, (_, i) =>
+      place((i % columns) / columns, Math.floor(i / columns) / rows),
+    ).flat(),
   );
   const at = (i: number, j: number): number => (j % lines) * columns + (i % columns);
   const faces: number[][] = [];
@@ -126,26 +148,59 @@ function grid(columns: number, rows: number, place: (u: number, v: number) => Ve
   const starts = [0];
   for (const face of faces) starts.push(starts[starts.length - 1] + face.length);
   const corners = faces.flat();
-  return { positions, faceStart: Uint32Array.from(starts), faceVertices: Uint32Array.from(corners), sharp: new Uint8Array(corners.length), region: new Uint32Array(faces.length), regions: [{ part: 'body', letter: -1, contour: -1 }] };
-} // prettier-ignore
+  return {
+    positions,
+    faceStart: Uint32Array.from(starts),
+    faceVertices: Uint32Array.from(corners),
+    sharp: new Uint8Array(corners.length),
+    region: new Uint32Array(faces.length),
+    regions: [{ part: 'body', letter: -1, contour: -1 }],
+  };
+}
 
 async function engineFor(kernels: Kernels, mesh: PolygonMesh): Promise<Engine> {
   const part = { name: 'body', mesh, transform: STILL, slots: newPiece('p', 'p', []).slots, letters: [] };
   const { bytes } = await writeScene([part], usualWriteOptions('obj', 'body'));
-  return new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, loadModel: () => Promise.resolve(bytes), cacheBytes: 4e8 });
-} // prettier-ignore
+  return new Engine({
+    kernels,
+    catalogue: SHIPPED_FONTS,
+    loadFont: readFont,
+    loadModel: () => Promise.resolve(bytes),
+    cacheBytes: 4e8,
+  });
+}
 
-function projectOf({ from, toward, up, sizeMm, tracking = 0, method = 'round', liftMm = -2 }: Case, more: Edit[] = []): Project {
+function projectOf(
+  { from, toward, up, sizeMm, tracking = 0, method = 'round', liftMm = -2 }: Case,
+  more: Edit[] = [],
+): Project {
   const words = newPiece('words', TEXT, splitGraphemes(TEXT));
-  const body = newModel('body', 'body', { asset: 'a'.repeat(64), format: 'obj', unit: 'mm', up: 'y', scalePercent: 100, closed: false, paint: 'finish', sides: 'own' });
+  const body = newModel('body', 'body', {
+    asset: 'a'.repeat(64),
+    format: 'obj',
+    unit: 'mm',
+    up: 'y',
+    scalePercent: 100,
+    closed: false,
+    paint: 'finish',
+    sides: 'own',
+  });
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm, tracking, anchor: 'middle', align: 'center' } },
-    { kind: 'setSolid', pieceId: 'words', values: { depthMm: DEPTH_MM, front: { kind: 'round', inMm: 0.6, deepMm: 0.6, steps: 3, points: [] } } },
-    { kind: 'setSteps', pieceId: 'words', steps: [{ ...usualStep('onto', 'onto'), target: 'body', method, fromMm: from, toward, up, liftMm }] },
+    {
+      kind: 'setSolid',
+      pieceId: 'words',
+      values: { depthMm: DEPTH_MM, front: { kind: 'round', inMm: 0.6, deepMm: 0.6, steps: 3, points: [] } },
+    },
+    {
+      kind: 'setSteps',
+      pieceId: 'words',
+      steps: [{ ...usualStep('onto', 'onto'), target: 'body', method, fromMm: from, toward, up, liftMm }],
+    },
     ...more,
   ];
   return unwrap(applyEdit(newProject('p', 'p', [words, body]), { kind: 'many', edits }));
-} // prettier-ignore
+}
 
 const OPERATIONS = ['subtract', 'join'] as const;
 
@@ -158,16 +213,25 @@ const SINKS: Readonly<Record<string, number>> = { join: 0, subtract: DEPTH_MM, i
 async function tellFlush(kernels: Kernels, one: Case, say: Say): Promise<void> {
   for (const operation of ['engrave', 'raise', 'join', 'imprint', 'through', 'subtract', 'intersect'] as const) {
     const engine = await engineFor(kernels, one.mesh);
-    const cut: Edit = { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words', operation, sinkMm: SINKS[operation] ?? 2 }] };
+    const cut: Edit = {
+      kind: 'setSteps',
+      pieceId: 'body',
+      steps: [{ ...usualStep('cut', 'cut'), target: 'words', operation, sinkMm: SINKS[operation] ?? 2 }],
+    };
     const done = unwrap(await engine.evaluate(projectOf({ ...one, liftMm: 0 }, [cut]), 'body', quietContext));
     const report = checkMesh(pieceMesh(done));
     const rounded = checkMesh(toFloat32(pieceMesh(done)).mesh);
-    const isSound = report.closed && report.manifold && report.outward && report.crossingFaces + rounded.crossingFaces === 0;
+    const isClosedSolid = report.closed && report.manifold && report.outward;
+    const isSound = isClosedSolid && report.crossingFaces + rounded.crossingFaces === 0;
+    const told = done.remarks.map(({ code, params }) => ('why' in params ? `${code} (${params.why})` : code));
     say.put(`cut: ${operation}, exactly flush: faults`, isSound ? 0 : 1, 'meshes', { bar: 0 });
-    say(`  ${operation}, exactly flush: ${report.closed && report.manifold && report.outward ? 'closed, manifold, outward' : 'NOT CLOSED'}, ${report.crossingFaces} crossing, ${rounded.crossingFaces} in 32 bit; ${report.faces} faces; ` +
-      `told: ${done.remarks.map(({ code, params }) => ('why' in params ? `${code} (${params.why})` : code)).join(', ') || 'nothing'}`);
+    say(
+      `  ${operation}, exactly flush: ${isClosedSolid ? 'closed, manifold, outward' : 'NOT CLOSED'}, ` +
+        `${report.crossingFaces} crossing, ${rounded.crossingFaces} in 32 bit; ${report.faces} faces; ` +
+        `told: ${told.join(', ') || 'nothing'}`,
+    );
   }
-} // prettier-ignore
+}
 
 /** As an engine does it: of a large body only the part that is met. */
 function cutCold(carver: Carver, body: PolygonMesh, job: Job, ready?: Ready): ReturnType<typeof carve> {
@@ -196,9 +260,17 @@ async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: Say): 
   const words = unwrap(await engine.evaluate(projectOf(one), 'words', quietContext));
   const cutters = words.clusters.map((cluster) => assemble([cluster]));
   const triangles = (mesh: PolygonMesh): number => triangulate(mesh).face.length;
-  say(`${one.name}: ${triangles(one.mesh)} triangles, letters ${cutters.reduce((sum, mesh) => sum + triangles(mesh), 0)}`);
+  say(
+    `${one.name}: ${triangles(one.mesh)} triangles, letters ${cutters.reduce((sum, mesh) => sum + triangles(mesh), 0)}`,
+  );
   for (const operation of OPERATIONS) {
-    const job = { cutters, operation, regionOf: (_: unknown, region: Region) => region, dropsLoose: false, cleanMm: 0.02 * DEPTH_MM };
+    const job = {
+      cutters,
+      operation,
+      regionOf: (_: unknown, region: Region) => region,
+      dropsLoose: false,
+      cleanMm: 0.02 * DEPTH_MM,
+    };
     const ready = { surface: surfaceOf(one.mesh), prepared: prepare(carver, one.mesh) };
     const [ours, again, theirs] = timedInTurn(
       () => cutCold(carver, one.mesh, job),
@@ -216,9 +288,14 @@ async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: Say): 
     say.put(`cut: ${one.name}, ${operation}: the same, body kept`, theirs.ms / again.ms, 'times', { aim: 4 });
     tellRing(cutCold(carver, one.mesh, { ...job, ringMm: RING_MM }, ready), say);
     if ('free' in ready.prepared) ready.prepared.free();
-    say(`    body kept: ${again.ms.toFixed(0)} ms; general library: ${theirs.ms.toFixed(0)} ms (${(theirs.ms / ours.ms).toFixed(2)}x of ours, ${(theirs.ms / again.ms).toFixed(2)}x with the body kept); open edges ${openEdges(theirs.value, 0)} as they are, ${openEdges(theirs.value, 1e-5)} joined within 1e-5`);
+    say(
+      `    body kept: ${again.ms.toFixed(0)} ms; general library: ${theirs.ms.toFixed(0)} ms ` +
+        `(${(theirs.ms / ours.ms).toFixed(2)}x of ours, ${(theirs.ms / again.ms).toFixed(2)}x with the body ` +
+        `kept); open edges ${openEdges(theirs.value, 0)} as they are, ${openEdges(theirs.value, 1e-5)} joined ` +
+        'within 1e-5',
+    );
   }
-} // prettier-ignore
+}
 
 function isSoundCut(mesh: PolygonMesh): boolean {
   const { closed, manifold, outward, crossingFaces } = checkMesh(mesh);
@@ -228,18 +305,28 @@ function isSoundCut(mesh: PolygonMesh): boolean {
 function tellOurs(operation: string, { mesh, volumeError, whole, tidied, apart }: Carved, ms: number, say: Say): void {
   const report = checkMesh(mesh);
   const rounded = checkMesh(toFloat32(mesh).mesh);
-  const isClosed = (r: typeof report): string => (r.closed && r.manifold && r.outward ? 'closed, manifold, outward' : 'NOT CLOSED');
+  const isClosed = (r: typeof report): string =>
+    r.closed && r.manifold && r.outward ? 'closed, manifold, outward' : 'NOT CLOSED';
   const share = (slivers: number): string => `${((100 * slivers) / Math.max(1, tidied.triangles.length)).toFixed(1)} %`;
-  say(`  ${operation}: ${ms.toFixed(0)} ms; ${isClosed(report)}, ${report.crossingFaces} crossing in 64 bit; ${isClosed(rounded)}, ${rounded.crossingFaces} crossing, ${rounded.degenerate} without area in 32 bit; ` +
-    `volumes off by ${volumeError.toExponential(1)}; ${apart.length} letters apart; ${whole} faces whole; slivers on ${tidied.triangles.length} triangles of cut faces ${share(tidied.sliversBefore)} -> ${share(tidied.slivers)}, borders moved by up to ${tidied.movedMm.toFixed(3)} mm`);
-} // prettier-ignore
+  say(
+    `  ${operation}: ${ms.toFixed(0)} ms; ${isClosed(report)}, ${report.crossingFaces} crossing in 64 ` +
+      `bit; ${isClosed(rounded)}, ${rounded.crossingFaces} crossing, ${rounded.degenerate} without area in 32 bit; ` +
+      `volumes off by ${volumeError.toExponential(1)}; ${apart.length} letters apart; ${whole} faces whole; ` +
+      `slivers on ${tidied.triangles.length} triangles of cut faces ${share(tidied.sliversBefore)} ` +
+      `-> ${share(tidied.slivers)}, borders moved by up to ${tidied.movedMm.toFixed(3)} mm`,
+  );
+}
 
 /** A ring of quads beside the same cut. */
 function tellRing(cut: ReturnType<typeof cutCold>, say: Say): void {
   if ('why' in cut || !cut.ring) return say('    NO RING');
   const { closed, manifold, crossingFaces } = checkMesh(cut.mesh);
-  say(`    quads ${RING_MM} mm wide beside ${((100 * cut.ring.quads) / cut.ring.edges).toFixed(1)} % of ${cut.ring.edges} edges; ${closed && manifold ? 'closed, manifold' : 'NOT CLOSED'}, ${crossingFaces} crossing`);
-} // prettier-ignore
+  say(
+    `    quads ${RING_MM} mm wide beside ${((100 * cut.ring.quads) / cut.ring.edges).toFixed(1)} % ` +
+      `of ${cut.ring.edges} edges; ${closed && manifold ? 'closed, manifold' : 'NOT CLOSED'}, ${crossingFaces} ` +
+      'crossing',
+  );
+}
 
 interface Timed<T> {
   value: T;
@@ -271,7 +358,11 @@ function geometryOf(meshes: readonly PolygonMesh[]): BufferGeometry {
   return geometry;
 }
 
-function byCsg(body: PolygonMesh, cutters: readonly PolygonMesh[], operation: (typeof OPERATIONS)[number]): Float32Array {
+function byCsg(
+  body: PolygonMesh,
+  cutters: readonly PolygonMesh[],
+  operation: (typeof OPERATIONS)[number],
+): Float32Array {
   // it tells of an option of its own that was renamed
   console.warn = () => undefined;
   const evaluator = new Evaluator();
@@ -283,13 +374,15 @@ function byCsg(body: PolygonMesh, cutters: readonly PolygonMesh[], operation: (t
   const { geometry } = evaluator.evaluate(a, b, operation === 'subtract' ? SUBTRACTION : ADDITION);
   const { array } = geometry.toNonIndexed().getAttribute('position');
   return array as Float32Array;
-} // prettier-ignore
+}
 
 /** Of a soup of triangles, points joined that are equal or lie in one cell of a lattice. */
 function openEdges(places: Float32Array, within: number): number {
   const vertices = new Map<string, number>();
   const at = Array.from({ length: places.length / 3 }, (_, i) => {
-    const key = [0, 1, 2].map((k) => (within > 0 ? Math.round(places[3 * i + k] / (200 * within)) : places[3 * i + k])).join(' ');
+    const key = [0, 1, 2]
+      .map((k) => (within > 0 ? Math.round(places[3 * i + k] / (200 * within)) : places[3 * i + k]))
+      .join(' ');
     const known = vertices.get(key) ?? vertices.size;
     vertices.set(key, known);
     return known;
@@ -303,7 +396,7 @@ function openEdges(places: Float32Array, within: number): number {
       edges.set(key, (edges.get(key) ?? 0) + (a < b ? 1 : -1));
     }
   return [...edges.values()].filter((sum) => sum !== 0).length;
-} // prettier-ignore
+}
 
 /** The word moved over the largest body: exact every time. */
 async function tellDrag(kernels: Kernels, one: Case, yardstickMs: number, say: Say): Promise<void> {
@@ -320,8 +413,11 @@ async function tellDrag(kernels: Kernels, one: Case, yardstickMs: number, say: S
     if (clusters.length !== 1 || remarks.some(({ code }) => code === 'CUT_APART')) throw new Error('nothing was cut');
   }
   say.put('cut: dragged, p95', quantile(times, 0.95), 'ms', { n: times.length });
-  say(`Dragged over c: ${median(times).toFixed(0)} ms, p95 ${quantile(times, 0.95).toFixed(0)} ms (${(quantile(times, 0.95) / yardstickMs).toFixed(0)} yardsticks)`);
-} // prettier-ignore
+  say(
+    `Dragged over c: ${median(times).toFixed(0)} ms, p95 ${quantile(times, 0.95).toFixed(0)} ms ` +
+      `(${(quantile(times, 0.95) / yardstickMs).toFixed(0)} yardsticks)`,
+  );
+}
 
 const CUTS = 200;
 const WARM = 20;
@@ -334,11 +430,17 @@ async function tellMemory(kernels: Kernels, carver: Carver, say: Say): Promise<v
   let warm = 0;
   for (let n = 0; n < CUTS; n++) {
     if (n === WARM) warm = memory();
-    cutCold(carver, one.mesh, { cutters, operation: 'subtract', regionOf: (_, region) => region, dropsLoose: false, cleanMm: 0 });
+    cutCold(carver, one.mesh, {
+      cutters,
+      operation: 'subtract',
+      regionOf: (_, region) => region,
+      dropsLoose: false,
+      cleanMm: 0,
+    });
   }
   say.put('cut: memory over many cuts', (memory() - warm) / 1e6, 'MB', { n: CUTS });
   say(`Memory over ${CUTS} cuts, after the first ${WARM}: ${((memory() - warm) / 1e6).toFixed(0)} MB more`);
-} // prettier-ignore
+}
 
 /** What stays after a collection, outside the heap too. */
 function memory(): number {

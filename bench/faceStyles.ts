@@ -35,15 +35,30 @@ interface Tally extends CapQuality {
   ms: number[];
 }
 
-const nothing = (): Tally => ({ glyphs: 0, plain: [], unsound: [], ms: [], quads: 0, others: 0, jacobians: [], free: [], irregular: 0, inner: 0 }); // prettier-ignore
+const nothing = (): Tally => ({
+  glyphs: 0,
+  plain: [],
+  unsound: [],
+  ms: [],
+  quads: 0,
+  others: 0,
+  jacobians: [],
+  free: [],
+  irregular: 0,
+  inner: 0,
+});
 
-/** Flowing quads on every letter at three sizes, by kind of font; squares and bands for validity; both bent against plain triangles. */
+/**
+ * Flowing quads on every letter at three sizes, by kind of font; squares and bands for validity; both bent against
+ * plain triangles.
+ */
 export function benchFaceStyles(faces: readonly FontFace[], every: number, yardstickMs: number, say: Say): void {
   const characters = BASIC_LATIN.filter((_, i) => i % every === 0);
   const bent: { flow: number[]; plain: number[] } = { flow: [], plain: [] };
   for (const share of SIZES) {
     say(
-      `\nFlowing quads of ${share * 1000} thousandths of the em, edges ${EDGE_EM * 1000}: ${characters.length} characters a font`,
+      `\nFlowing quads of ${share * 1000} thousandths of the em, edges ${EDGE_EM * 1000}: ${characters.length} ` +
+        'characters a font',
     );
     const kinds = new Map<string, Tally>();
     for (const face of faces) {
@@ -57,7 +72,11 @@ export function benchFaceStyles(faces: readonly FontFace[], every: number, yards
     for (const [kind, tally] of kinds) tell(`all ${kind}`, tally, yardstickMs, say);
     tell('all', [...kinds.values()].reduce(together, nothing()), yardstickMs, say);
   }
-  say(`\nBent by 180 degrees, largest distance to the bent front, of its size: flow p50 ${perMille(quantile(bent.flow, 0.5))} max ${perMille(quantile(bent.flow, 1))}, ` + `plain triangles p50 ${perMille(quantile(bent.plain, 0.5))} max ${perMille(quantile(bent.plain, 1))}`); // prettier-ignore
+  say(
+    `\nBent by 180 degrees, largest distance to the bent front, of its size: flow ` +
+      `p50 ${perMille(quantile(bent.flow, 0.5))} max ${perMille(quantile(bent.flow, 1))}, ` +
+      `plain triangles p50 ${perMille(quantile(bent.plain, 0.5))} max ${perMille(quantile(bent.plain, 1))}`,
+  );
   for (const kind of ['grid', 'bands'] as const) tellValid(kind, faces, { characters, say });
 }
 
@@ -148,7 +167,8 @@ function tellValid(
   }
   say.put(`${kind}: not valid`, solids - sound, 'solids', { bar: 0, n: solids });
   say(
-    `${kind}: ${sound} of ${solids} valid, ${plain} fell back to plain${faults.length > 0 ? `; faults: ${faults.slice(0, 20).join(', ')}` : ''}`,
+    `${kind}: ${sound} of ${solids} valid, ${plain} fell back to ` +
+      `plain${faults.length > 0 ? `; faults: ${faults.slice(0, 20).join(', ')}` : ''}`,
   );
 }
 
@@ -179,17 +199,29 @@ const together = (a: Tally, b: Tally): Tally => ({
 });
 
 function tell(name: string, t: Tally, yardstickMs: number, say: Say): void {
-  const sj = (share: number): string => (t.jacobians.length > 0 ? quantile(t.jacobians, share).toFixed(share === 0.5 ? 3 : 2) : '-');
+  const sj = (share: number): string =>
+    t.jacobians.length > 0 ? quantile(t.jacobians, share).toFixed(share === 0.5 ? 3 : 2) : '-';
   const slow = quantile(t.ms, 0.95);
   if (name.startsWith('all')) {
     say.put(`flowing quads, ${name}: not sound`, t.unsound.length, 'letters', { bar: 0, n: t.glyphs });
-    say.put(`flowing quads, ${name}: quads`, (100 * t.quads) / (t.quads + t.others || 1), '%', { aim: 100, n: t.glyphs });
-    if (t.jacobians.length > 0) say.put(`flowing quads, ${name}: jacobian, 1 % quantile`, quantile(t.jacobians, 0.01), '', { aim: 0.6, n: t.jacobians.length });
+    say.put(`flowing quads, ${name}: quads`, (100 * t.quads) / (t.quads + t.others || 1), '%', {
+      aim: 100,
+      n: t.glyphs,
+    });
+    if (t.jacobians.length > 0)
+      say.put(`flowing quads, ${name}: jacobian, 1 % quantile`, quantile(t.jacobians, 0.01), '', {
+        aim: 0.6,
+        n: t.jacobians.length,
+      });
     say.put(`flowing quads, ${name}: p95`, slow, 'ms', { aim: 80, n: t.glyphs });
   }
   say(
-    `${name.padEnd(22)} ${t.glyphs} letters, quads ${((100 * t.quads) / (t.quads + t.others || 1)).toFixed(1)} %, jacobian least ${sj(0)} 1 % ${sj(0.01)} median ${sj(0.5)}, 1 % away from narrow corners of the front ${t.free.length > 0 ? quantile(t.free, 0.01).toFixed(2) : '-'}, ` +
-      `irregular ${((100 * t.irregular) / (t.inner || 1)).toFixed(2)} %, ms p50 ${quantile(t.ms, 0.5).toFixed(0)} p95 ${slow.toFixed(0)} (${(slow / yardstickMs).toFixed(1)} yardsticks)` +
-      `${t.plain.length > 0 ? `, plain ${t.plain.length}: ${t.plain.slice(0, 24).join('')}` : ''}${t.unsound.length > 0 ? `, NOT SOUND: ${t.unsound.join('')}` : ''}`,
+    `${name.padEnd(22)} ${t.glyphs} letters, quads ${((100 * t.quads) / (t.quads + t.others || 1)).toFixed(1)} ` +
+      `%, jacobian least ${sj(0)} 1 % ${sj(0.01)} median ${sj(0.5)}, 1 % away from narrow corners of the ` +
+      `front ${t.free.length > 0 ? quantile(t.free, 0.01).toFixed(2) : '-'}, ` +
+      `irregular ${((100 * t.irregular) / (t.inner || 1)).toFixed(2)} %, ms ` +
+      `p50 ${quantile(t.ms, 0.5).toFixed(0)} p95 ${slow.toFixed(0)} (${(slow / yardstickMs).toFixed(1)} yardsticks)` +
+      (t.plain.length > 0 ? `, plain ${t.plain.length}: ${t.plain.slice(0, 24).join('')}` : '') +
+      (t.unsound.length > 0 ? `, NOT SOUND: ${t.unsound.join('')}` : ''),
   );
-} // prettier-ignore
+}

@@ -8,7 +8,10 @@ const WORDS = 'Kiln opening weekend at Saltglaze Row pots cups';
 const STYLES = 40;
 const REST_MS = 700;
 
-/** Arrow keys in the font menu of a real page: from the choice of a font to its mesh, the second time through, when every font is loaded. */
+/**
+ * Arrow keys in the font menu of a real page: from the choice of a font to its mesh, the second time through, when
+ * every font is loaded.
+ */
 export const benchFontChange = (yardstickMs: number, say: Say): Promise<string> =>
   withPage(async (page) => {
     await openWords(page, WORDS);
@@ -18,7 +21,8 @@ export const benchFontChange = (yardstickMs: number, say: Say): Promise<string> 
     const before = (await editsToMesh(page)).length;
     await walk(page, 'ArrowUp');
     const times = (await editsToMesh(page)).slice(before);
-    const at = (share: number): string => `${atShare(times, share).toFixed(0)} ms (${(atShare(times, share) / yardstickMs).toFixed(1)} yardsticks)`; // prettier-ignore
+    const at = (share: number): string =>
+      `${atShare(times, share).toFixed(0)} ms (${(atShare(times, share) / yardstickMs).toFixed(1)} yardsticks)`;
     say.put('fonts: from choice to mesh, p95', atShare(times, 0.95), 'ms', { n: times.length });
     return `${times.length} changes of font, 40 letters: p50 ${at(0.5)}, p95 ${at(0.95)}`;
   });
@@ -34,7 +38,10 @@ const WHEELS = 60;
 /** A task longer than this is felt. */
 const LONG_MS = 50;
 
-/** Scrolls through all families of the type case and back; tasks of the page that are longer than 50 ms are counted by the browser itself. */
+/**
+ * Scrolls through all families of the type case and back; tasks of the page that are longer than 50 ms are counted by
+ * the browser itself.
+ */
 export const benchScrolling = (yardstickMs: number, say: Say): Promise<string> =>
   withPage(async (page) => {
     await page.goto(addressOf('/fonts'));
@@ -55,5 +62,10 @@ export const benchScrolling = (yardstickMs: number, say: Say): Promise<string> =
     const tasks = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
     const longest = Math.max(0, ...tasks);
     say.put('fonts: longest task while scrolling', longest, 'ms', { n: WHEELS });
-    return `${WHEELS} turns of the wheel: ${tasks.length} tasks over ${LONG_MS} ms${tasks.length > 0 ? `, the longest ${longest.toFixed(0)} ms (${(longest / yardstickMs).toFixed(1)} yardsticks)` : ''}`;
+    return (
+      `${WHEELS} turns of the wheel: ${tasks.length} tasks over ${LONG_MS} ms` +
+      (tasks.length > 0
+        ? `, the longest ${longest.toFixed(0)} ms (${(longest / yardstickMs).toFixed(1)} yardsticks)`
+        : '')
+    );
   });

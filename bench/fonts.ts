@@ -1,7 +1,10 @@
 import { flatten, glyphCurves, openFont, unwrap, type FontFace, type Kernels, type VertexRing } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 
-/** One style a shipped family: the boldest, where edges have room, and the hairline serif in its regular, where they have none. */
+/**
+ * One style a shipped family: the boldest, where edges have room, and the hairline serif in its regular, where they
+ * have none.
+ */
 const WEIGHTS: Readonly<Record<string, number>> = { 'Bodoni Moda': 400 };
 
 export async function benchFaces(kernels: Kernels): Promise<FontFace[]> {

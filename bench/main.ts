@@ -149,9 +149,12 @@ function tell(row: Row): void {
   const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
   const fallbacks = Object.entries(row.rungs).filter(([kind]) => kind !== 'first-try');
   say(
-    `${row.font.padEnd(12)} ${row.valid} of ${row.solids} valid, fallbacks ${fallbacks.length === 0 ? 'none' : JSON.stringify(Object.fromEntries(fallbacks))}, ` +
-      `quads by area of edge and wall ${percent(row.quadArea / row.area)}, slivers ${percent(row.slivers / row.triangles)}, ` +
-      `ours ${(row.ours / row.solids).toFixed(2)} ms, three ${(row.theirs / row.solids).toFixed(2)} ms, ours / three ${(row.ours / row.theirs).toFixed(2)}, ` +
+    `${row.font.padEnd(12)} ${row.valid} of ${row.solids} valid, ` +
+      `fallbacks ${fallbacks.length === 0 ? 'none' : JSON.stringify(Object.fromEntries(fallbacks))}, ` +
+      `quads by area of edge and wall ${percent(row.quadArea / row.area)}, ` +
+      `slivers ${percent(row.slivers / row.triangles)}, ` +
+      `ours ${(row.ours / row.solids).toFixed(2)} ms, three ${(row.theirs / row.solids).toFixed(2)} ms, ours / ` +
+      `three ${(row.ours / row.theirs).toFixed(2)}, ` +
       `three crosses itself in ${percent(row.theirCrossing / row.solids)}`,
   );
 }

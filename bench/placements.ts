@@ -46,7 +46,10 @@ interface Placed {
   told: string[];
 }
 
-/** Seeded placements over models of our making: what is closed, what sinks, what gapes, what crosses; and what of it was told. */
+/**
+ * Seeded placements over models of our making: what is closed, what sinks, what gapes, what crosses; and what of it was
+ * told.
+ */
 export async function benchPlacements(kernels: Kernels, count: number, say: Say): Promise<void> {
   const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 4e8 });
   const random = seededRandom(11);
@@ -61,10 +64,17 @@ export async function benchPlacements(kernels: Kernels, count: number, say: Say)
     if (bad) say(`  ${i} ${name} ${step.method}: ${bad}; told: ${placedAs.told.join(' ') || 'nothing'}`);
   }
   const quiet = rows.filter(({ told }) => told.length === 0);
-  say.put('placements: wrong and not told', rows.filter((row) => faultOf(row) !== undefined).length, 'meshes', { bar: 0, n: rows.length });
-  say(`${rows.length} placements, ${quiet.length} with nothing told: ${rows.filter(({ closed }) => closed).length} closed, ${quiet.filter(({ crossings }) => crossings > 0).length} cross untold, ` +
-    `farthest below the surface ${Math.max(...quiet.map(({ sunkMm }) => sunkMm)).toFixed(4)} mm, largest gap error ${Math.max(...quiet.map(({ gapMm }) => gapMm)).toFixed(4)} mm`);
-} // prettier-ignore
+  say.put('placements: wrong and not told', rows.filter((row) => faultOf(row) !== undefined).length, 'meshes', {
+    bar: 0,
+    n: rows.length,
+  });
+  say(
+    `${rows.length} placements, ${quiet.length} with nothing told: ${rows.filter(({ closed }) => closed).length} ` +
+      `closed, ${quiet.filter(({ crossings }) => crossings > 0).length} cross untold, ` +
+      `farthest below the surface ${Math.max(...quiet.map(({ sunkMm }) => sunkMm)).toFixed(4)} mm, largest gap ` +
+      `error ${Math.max(...quiet.map(({ gapMm }) => gapMm)).toFixed(4)} mm`,
+  );
+}
 
 const faultOf = ({ closed, outward, crossings, sunkMm, gapMm, told }: Placed): string | undefined => {
   if (!closed) return 'not closed and manifold';
@@ -89,7 +99,10 @@ export function placed(form: FormShape, method: OntoStep['method'], random: () =
   const { corners } = triangulate(mesh);
   const at = (i: number): Vec3 => [0, 1, 2].map((k) => mesh.positions[3 * mesh.faceVertices[corners[i]] + k]) as Vec3;
   let [point, normal, area]: [Vec3, Vec3, number] = [[0, 0, 0], [0, 0, 1], 0];
-  const areas = Array.from({ length: corners.length / 3 }, (_, t) => areaOf(at(3 * t), at(3 * t + 1), at(3 * t + 2)).size);
+  const areas = Array.from(
+    { length: corners.length / 3 },
+    (_, t) => areaOf(at(3 * t), at(3 * t + 1), at(3 * t + 2)).size,
+  );
   let left = random() * areas.reduce((a, b) => a + b, 0);
   let t = 0;
   while (t < areas.length - 1 && left > areas[t]) left -= areas[t++];
@@ -108,7 +121,7 @@ export function placed(form: FormShape, method: OntoStep['method'], random: () =
     up: area > 0 && Math.abs(normal[1]) > 0.9 ? [0, 0, -1] : [0, 1, 0],
     turnDegrees: Math.round(random() * 360),
   };
-} // prettier-ignore
+}
 
 function areaOf(a: Vec3, b: Vec3, c: Vec3): { normal: Vec3; size: number } {
   const [p, q] = [b.map((v, k) => v - a[k]), c.map((v, k) => v - a[k])];
@@ -121,18 +134,30 @@ async function judge(engine: Engine, form: FormShape, step: OntoStep, text: stri
   const words = newPiece('words', text, splitGraphemes(text));
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm: 12, anchor: 'middle' } },
-    { kind: 'setSolid', pieceId: 'words', values: { depthMm: 3, front: { kind: 'round', inMm: 0.5, deepMm: 0.5, steps: 2, points: [] } } },
+    {
+      kind: 'setSolid',
+      pieceId: 'words',
+      values: { depthMm: 3, front: { kind: 'round', inMm: 0.5, deepMm: 0.5, steps: 2, points: [] } },
+    },
     { kind: 'setFaces', pieceId: 'words', values: { toleranceMm: TOLERANCE_MM } },
     { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: TOLERANCE_MM / 4 } },
     { kind: 'setSteps', pieceId: 'words', steps: [step] },
   ];
-  const project = unwrap(applyEdit(newProject('p', 'p', [words, newForm('body', 'body', form)]), { kind: 'many', edits }));
+  const project = unwrap(
+    applyEdit(newProject('p', 'p', [words, newForm('body', 'body', form)]), { kind: 'many', edits }),
+  );
   const evaluated = unwrap(await engine.evaluate(project, 'words', quietContext, { crossings: true }));
   const mesh = pieceMesh(evaluated);
   const report = checkMesh(mesh);
   const target = new Target(meshOf(form));
-  return { closed: report.closed && report.manifold, outward: report.outward, crossings: report.crossingFaces, ...heights(evaluated, target), told: [...new Set(evaluated.remarks.map(({ code }) => code).filter((code) => TOLD.has(code)))] };
-} // prettier-ignore
+  return {
+    closed: report.closed && report.manifold,
+    outward: report.outward,
+    crossings: report.crossingFaces,
+    ...heights(evaluated, target),
+    told: [...new Set(evaluated.remarks.map(({ code }) => code).filter((code) => TOLD.has(code)))],
+  };
+}
 
 /** By where points lay in the flat layout: the back is the root, all else stands above the surface. */
 function heights({ clusters, flat }: Evaluated, target: Target): { sunkMm: number; gapMm: number } {

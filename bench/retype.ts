@@ -21,7 +21,9 @@ import type { Say } from './figures.ts';
 const TEXT = 'Kiln opening weekend at Saltglaze Row 17 pots';
 const REPEATS = 15;
 
-/** One letter of 40 changes: what we build anew and how long it takes, beside the general library building all letters. */
+/**
+ * One letter of 40 changes: what we build anew and how long it takes, beside the general library building all letters.
+ */
 export async function benchRetype(kernels: Kernels, face: FontFace, say: Say): Promise<string> {
   const letters = splitGraphemes(TEXT)
     .filter((g) => g !== ' ')
@@ -58,7 +60,10 @@ export async function benchRetype(kernels: Kernels, face: FontFace, say: Say): P
   const ours = median(times);
   say.put(`retype, ${face.name}: clusters built for a letter`, most, 'clusters', { bar: 1 });
   say.put(`retype, ${face.name}: all anew to ours, time`, theirs / ours, 'times');
-  return `${face.name}: at most ${most} cluster built, ours ${ours.toFixed(1)} ms, three rebuilding 40 letters ${theirs.toFixed(1)} ms, ${(theirs / ours).toFixed(1)} times`;
+  return (
+    `${face.name}: at most ${most} cluster built, ours ${ours.toFixed(1)} ms, three rebuilding 40 ` +
+    `letters ${theirs.toFixed(1)} ms, ${(theirs / ours).toFixed(1)} times`
+  );
 }
 
 const edited = (project: Project, edit: Parameters<typeof applyEdit>[1]): Project => unwrap(applyEdit(project, edit));

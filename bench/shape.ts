@@ -45,7 +45,10 @@ const CHAINS: readonly { name: string; steps: readonly ShapeStep[] }[] = [
   { name: 'bent, twisted, uneven', steps: [bend('a', 90), twist(60), noise] },
 ];
 
-/** Forty letters shaped with automatic faces: how far they lie from the exact map; how fast an angle is dragged; how time grows with letters. */
+/**
+ * Forty letters shaped with automatic faces: how far they lie from the exact map; how fast an angle is dragged; how
+ * time grows with letters.
+ */
 export async function benchShape(kernels: Kernels, yardstickMs: number, say: Say, plot?: string): Promise<void> {
   const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 1e9 });
   say(`\nForty letters, capitals 72 mm, tolerance ${TOLERANCE_MM} mm: farthest from the exact map`);
@@ -53,11 +56,14 @@ export async function benchShape(kernels: Kernels, yardstickMs: number, say: Say
     const evaluated = await evaluate(engine, project(LETTERS, steps));
     const farthest = Math.max(...evaluated.clusters.map((cluster) => farthestFrom(cluster, steps, evaluated)));
     say.put(`shape: ${name}: farthest from the exact map`, farthest, 'mm', { bar: TOLERANCE_MM });
-    say(`  ${name}: ${farthest.toFixed(4)} mm, ${evaluated.stepFaces[0].faces} faces, edges up to ${evaluated.need?.needMm.toFixed(2)} mm`);
+    say(
+      `  ${name}: ${farthest.toFixed(4)} mm, ${evaluated.stepFaces[0].faces} faces, edges up ` +
+        `to ${evaluated.need?.needMm.toFixed(2)} mm`,
+    );
   }
   await benchDrag(engine, yardstickMs, say);
   await benchLetters(kernels, say, plot);
-} // prettier-ignore
+}
 
 function project(letters: readonly string[], steps: readonly ShapeStep[], toleranceMm = TOLERANCE_MM): Project {
   const made = newProject('bench', 'bench', [newPiece('words', 'bench', letters)]);
@@ -79,12 +85,27 @@ type Vec3 = [number, number, number];
 
 /** Places in a triangle, barycentric: along its edges and inside. */
 const SAMPLES: readonly Vec3[] = [
-  [0.5, 0.5, 0], [0, 0.5, 0.5], [0.5, 0, 0.5], [0.75, 0.25, 0], [0.25, 0.75, 0], [0, 0.75, 0.25], [0, 0.25, 0.75], [0.25, 0, 0.75], [0.75, 0, 0.25],
-  [1 / 3, 1 / 3, 1 / 3], [0.6, 0.2, 0.2], [0.2, 0.6, 0.2], [0.2, 0.2, 0.6],
-]; // prettier-ignore
+  [0.5, 0.5, 0],
+  [0, 0.5, 0.5],
+  [0.5, 0, 0.5],
+  [0.75, 0.25, 0],
+  [0.25, 0.75, 0],
+  [0, 0.75, 0.25],
+  [0, 0.25, 0.75],
+  [0.25, 0, 0.75],
+  [0.75, 0, 0.25],
+  [1 / 3, 1 / 3, 1 / 3],
+  [0.6, 0.2, 0.2],
+  [0.2, 0.6, 0.2],
+  [0.2, 0.2, 0.6],
+];
 
 /** From images of places in the flat triangles to the planes of the triangles that they became, mm. */
-function farthestFrom({ mesh, letters }: BuiltCluster, steps: readonly ShapeStep[], { flat, letters: laid }: Evaluated): number {
+function farthestFrom(
+  { mesh, letters }: BuiltCluster,
+  steps: readonly ShapeStep[],
+  { flat, letters: laid }: Evaluated,
+): number {
   const { rest } = mesh;
   if (!rest || !flat) throw new Error('nothing was shaped');
   const chain = chainOf(steps, { box: flat });
@@ -94,7 +115,11 @@ function farthestFrom({ mesh, letters }: BuiltCluster, steps: readonly ShapeStep
   let farthest = 0;
   for (let t = 0; t < corners.length; t += 3) {
     const row = [0, 1, 2].map((k) => mesh.faceVertices[corners[t + k]]);
-    const [a, b, c] = row.map((v): Vec3 => [mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]]);
+    const [a, b, c] = row.map((v): Vec3 => [
+      mesh.positions[3 * v],
+      mesh.positions[3 * v + 1],
+      mesh.positions[3 * v + 2],
+    ]);
     const normal = unitNormal(a, b, c);
     if (!normal) continue;
     for (const weights of SAMPLES) {
@@ -104,7 +129,7 @@ function farthestFrom({ mesh, letters }: BuiltCluster, steps: readonly ShapeStep
     }
   }
   return farthest;
-} // prettier-ignore
+}
 
 /** Undefined for slivers, whose planes say nothing: their edges are other triangles' too. */
 function unitNormal(a: Vec3, b: Vec3, c: Vec3): Vec3 | undefined {
@@ -125,7 +150,11 @@ async function benchDrag(engine: Engine, yardstickMs: number, say: Say): Promise
   for (let i = 0; i < DRAGS; i++) {
     for (const kind of ['preview', 'exact'] as const) {
       const start = performance.now();
-      const evaluated = await evaluate(engine, project(LETTERS, [twist(60 + (i + 1) / 4)], toleranceMm * 2), kind === 'preview');
+      const evaluated = await evaluate(
+        engine,
+        project(LETTERS, [twist(60 + (i + 1) / 4)], toleranceMm * 2),
+        kind === 'preview',
+      );
       for (const { mesh } of evaluated.clusters) (kind === 'preview' ? roughDisplay : display)(mesh);
       times[kind].push(performance.now() - start);
       faces = evaluated.clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0);
@@ -133,12 +162,15 @@ async function benchDrag(engine: Engine, yardstickMs: number, say: Say): Promise
   }
   const told = (kind: 'preview' | 'exact'): string => {
     const [half, most] = [median(times[kind]), quantile(times[kind], 0.95)];
-    return `${kind} p50 ${half.toFixed(0)} ms, p95 ${most.toFixed(0)} ms = ${(most / yardstickMs).toFixed(1)} yardsticks`;
+    return (
+      `${kind} p50 ${half.toFixed(0)} ms, p95 ${most.toFixed(0)} ms = ${(most / yardstickMs).toFixed(1)} ` +
+      'yardsticks'
+    );
   };
   say.put('shape: preview p95', quantile(times.preview, 0.95), 'ms', { aim: 50, n: DRAGS });
   say.put('shape: exact p95', quantile(times.exact, 0.95), 'ms', { aim: 300, n: DRAGS });
   say(`\nAn angle dragged at ${faces} faces, with buffers for the renderer: ${told('preview')}; ${told('exact')}`);
-} // prettier-ignore
+}
 
 async function benchLetters(kernels: Kernels, say: Say, plot: string | undefined): Promise<void> {
   const rows: { points: number; ours: number; theirs: number }[] = [];
@@ -149,7 +181,10 @@ async function benchLetters(kernels: Kernels, say: Say, plot: string | undefined
     for (let i = 0; i < 7; i++) {
       // the same bend for every letter, however many there are
       const steps = [bend('a', (90 + i) * (count / GROWTH[GROWTH.length - 1]))];
-      for (const [kind, preview] of [['theirs', true], ['ours', false]] as const) {
+      for (const [kind, preview] of [
+        ['theirs', true],
+        ['ours', false],
+      ] as const) {
         const start = performance.now();
         await evaluate(engine, project(letters, steps), preview);
         if (i > 1) times[kind].push(performance.now() - start);
@@ -160,6 +195,9 @@ async function benchLetters(kernels: Kernels, say: Say, plot: string | undefined
   const [first, last] = [rows[1], rows[rows.length - 1]];
   const slope = Math.log(last.ours / first.ours) / Math.log(last.points / first.points);
   say.put('shape: slope over letters', slope, '', { n: rows.length });
-  say(`\nLetters bent, exact: ${rows.map(({ points, ours }) => `${points}: ${ours.toFixed(0)} ms`).join(', ')}; slope from ${first.points} on ${slope.toFixed(2)}`);
+  say(
+    `\nLetters bent, exact: ${rows.map(({ points, ours }) => `${points}: ${ours.toFixed(0)} ms`).join(', ')}; ` +
+      `slope from ${first.points} on ${slope.toFixed(2)}`,
+  );
   if (plot) writeFileSync(plot, growthPlot(rows, { ours: 'exact', theirs: 'preview', across: 'letters' }));
-} // prettier-ignore
+}

@@ -63,7 +63,10 @@ const ONCE_FAILED: readonly SolidCase[] = [
 export const countOf = (fonts: readonly string[]): number =>
   ONCE_FAILED.length + fonts.length * BASIC_LATIN.length * WIDTHS.length * KINDS.length * 2 * SIDES.length;
 
-/** A prime beyond all their counts: going on by it passes every case once, and any part of the way is spread over all of them. */
+/**
+ * A prime beyond all their counts: going on by it passes every case once, and any part of the way is spread over all of
+ * them.
+ */
 const STRIDE = 15_485_863;
 
 /** Every case: fonts, letters, widths, kinds, sides and both directions, well mixed. */
@@ -80,7 +83,14 @@ function caseAt(fonts: readonly string[], index: number): SolidCase {
     rest = (rest - at) / row.length;
     return row[at];
   };
-  return { font: one(fonts), character: one(BASIC_LATIN), widthPercent: one(WIDTHS), kind: one(KINDS), outward: one([false, true]), side: one(SIDES) }; // prettier-ignore
+  return {
+    font: one(fonts),
+    character: one(BASIC_LATIN),
+    widthPercent: one(WIDTHS),
+    kind: one(KINDS),
+    outward: one([false, true]),
+    side: one(SIDES),
+  };
 }
 
 export function* sampledCases(fonts: readonly string[], count: number, seed: number): Generator<SolidCase> {

@@ -26,15 +26,35 @@ interface Tally {
   faults: string[];
 }
 
-const nothing = (): Tally => ({ done: 0, sound: 0, empty: 0, rungs: {}, told: {}, faces: 0, area: 0, quadArea: 0, slivers: 0, longestSliver: 0, fineArea: 0, fineQuadArea: 0, faults: [] }); // prettier-ignore
+const nothing = (): Tally => ({
+  done: 0,
+  sound: 0,
+  empty: 0,
+  rungs: {},
+  told: {},
+  faces: 0,
+  area: 0,
+  quadArea: 0,
+  slivers: 0,
+  longestSliver: 0,
+  fineArea: 0,
+  fineQuadArea: 0,
+  faults: [],
+});
 
-/** Validity of letters with every kind of section: a seeded sample, or all of them, going on where the last run was stopped. */
+/**
+ * Validity of letters with every kind of section: a seeded sample, or all of them, going on where the last run was
+ * stopped.
+ */
 export function benchSolids(faces: readonly FontFace[], choice: { all: boolean; resume: boolean }, say: Say): void {
   const fonts = new Map(faces.map((face) => [face.name, face]));
   const names = [...fonts.keys()];
   const cases = choice.all ? allCases(names) : sampledCases(names, SAMPLE, SEED);
   const total = choice.all ? countOf(names) : SAMPLE;
-  const tally = choice.all && choice.resume && existsSync(PROGRESS) ? (JSON.parse(readFileSync(PROGRESS, 'utf8')) as Tally) : nothing(); // prettier-ignore
+  const tally =
+    choice.all && choice.resume && existsSync(PROGRESS)
+      ? (JSON.parse(readFileSync(PROGRESS, 'utf8')) as Tally)
+      : nothing();
   let at = 0;
   for (const asked of cases) {
     if (at++ < tally.done) continue;
@@ -82,7 +102,16 @@ function tell(tally: Tally, total: number, say: Say): void {
     n: tally.done,
   });
   say(`${tally.done} of ${total} judged, ${tally.sound} sound, ${tally.faults.length} not`);
-  say(`built: ${JSON.stringify(tally.rungs)}; told of the section: ${JSON.stringify(tally.told)}; without any ink: ${tally.empty}`); // prettier-ignore
-  say(`quads by area of edge and wall ${percent(tally.quadArea, tally.area)}; with widths up to 2 % ${percent(tally.fineQuadArea, tally.fineArea)}`); // prettier-ignore
-  say(`slivers ${percent(tally.slivers, tally.faces)} of the faces, the longest ${percent(tally.longestSliver, CAPITALS_MM)} of the height of capitals`); // prettier-ignore
+  say(
+    `built: ${JSON.stringify(tally.rungs)}; told of the section: ${JSON.stringify(tally.told)}; without any ` +
+      `ink: ${tally.empty}`,
+  );
+  say(
+    `quads by area of edge and wall ${percent(tally.quadArea, tally.area)}; with widths up to 2 ` +
+      `% ${percent(tally.fineQuadArea, tally.fineArea)}`,
+  );
+  say(
+    `slivers ${percent(tally.slivers, tally.faces)} of the faces, the ` +
+      `longest ${percent(tally.longestSliver, CAPITALS_MM)} of the height of capitals`,
+  );
 }

@@ -1,7 +1,9 @@
 import { doubledArea, toRings, type Outline, type PolygonMesh } from '@fictile/core';
 import { ExtrudeGeometry, Path, Shape, Vector2 } from 'three';
 
-/** The general library's way to a bevelled letter, on the same polylines (mm): the measure that ours is held against. */
+/**
+ * The general library's way to a bevelled letter, on the same polylines (mm): the measure that ours is held against.
+ */
 export interface ExtrudeOptions {
   depth: number;
   inset: number;
@@ -74,7 +76,9 @@ export function meshOf(geometry: ExtrudeGeometry): PolygonMesh {
   };
 }
 
-/** A fixed set of polylines, extruded in the same process before anything else: the yardstick that times are told in. */
+/**
+ * A fixed set of polylines, extruded in the same process before anything else: the yardstick that times are told in.
+ */
 export function yardstick(): number {
   const star = (n: number, r: number): Vector2[] =>
     Array.from({ length: n }, (_, i) => {

@@ -33,7 +33,8 @@ export async function benchWords(kernels: Kernels, count: number, seed: number |
   say.put('words: not sound', unsound.length, 'solids', { bar: 0, n: judged });
   say.put('words: crossing untold', untold.length, 'solids', { bar: 0, n: judged });
   say(
-    `${judged} words, pairs and lines judged (${swept} through their contact), ${unsound.length} not sound, ${untold.length} crossing untold`,
+    `${judged} words, pairs and lines judged (${swept} through their contact), ${unsound.length} not ` +
+      `sound, ${untold.length} crossing untold`,
   );
 }
 

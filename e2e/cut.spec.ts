@@ -18,7 +18,7 @@ import {
 
 const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0, shells: 1 };
 
-test('the long walk: bent, laid round, engraved with a soft rim, a letter of its own; then retyped, another font, another body', async ({
+test('the long walk: bent, laid round, engraved, a letter of its own; then retyped, another font and body', async ({
   page,
 }) => {
   test.setTimeout(240_000);

@@ -5,7 +5,8 @@ import { checkMesh, readBack, unwrap } from '@fictile/core';
 import { choose, makeProject, makeUndrawn, saveAs, settled, typeValue, value } from './testing/workshop.ts';
 
 /** A mark of a made-up pottery: a disc, a door and a line. */
-const MARK = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100" width="80mm" height="80mm"><title>Kiln door</title>
+const MARK = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100" width="80mm" height="80mm">
+<title>Kiln door</title>
 <circle cx="50" cy="50" r="45" fill="#b45f3c"/><path d="M30 75V45a20 20 0 0 1 40 0v30z" fill="#2f2c2b"/>
 <path d="M15 80H85" stroke="#f7e8c9" stroke-width="6" stroke-linecap="round"/></svg>`;
 /** A page with one leaf on it, as plain as the format allows. */

@@ -39,14 +39,28 @@ test('words are laid round a jug, typed anew, and laid another way', async ({ pa
   expect(checkMesh(unwrap(readObj(bytes)))).toMatchObject({ closed: true, manifold: true, outward: true });
 });
 
-test('a model comes in from a file, a broken one is refused, and words are put on it; when it is gone that is told', async ({
+test('a model comes in, a broken one is refused, words are put on it; when it is gone that is told', async ({
   page,
 }) => {
   await makeUndrawn(page, 'IL');
   await settled(page);
   await typeValue(page, 'Size', '20');
-  const cube = ['v -50 0 -50', 'v 50 0 -50', 'v 50 100 -50', 'v -50 100 -50', 'v -50 0 50', 'v 50 0 50', 'v 50 100 50', 'v -50 100 50',
-    'f 1 4 3 2', 'f 5 6 7 8', 'f 1 2 6 5', 'f 4 8 7 3', 'f 1 5 8 4', 'f 2 3 7 6']; // prettier-ignore
+  const cube = [
+    'v -50 0 -50',
+    'v 50 0 -50',
+    'v 50 100 -50',
+    'v -50 100 -50',
+    'v -50 0 50',
+    'v 50 0 50',
+    'v 50 100 50',
+    'v -50 100 50',
+    'f 1 4 3 2',
+    'f 5 6 7 8',
+    'f 1 2 6 5',
+    'f 4 8 7 3',
+    'f 1 5 8 4',
+    'f 2 3 7 6',
+  ];
   const bring = async (name: string, text: string): Promise<void> => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('complementary', { name: 'Pieces' }).getByRole('button', { name: 'Add', exact: true }).click();
@@ -63,7 +77,9 @@ test('a model comes in from a file, a broken one is refused, and words are put o
   await onItsWay(page).getByRole('button', { name: 'lie on' }).click();
   await onItsWay(page).getByRole('button', { name: 'Put it here' }).click();
   await choose(page, /^How it is laid: /, 'laid round');
-  await expect(page.getByText(/Beside the model or over its edge|True to the flat letters/).first()).toBeVisible({ timeout: 30_000 }); // prettier-ignore
+  await expect(page.getByText(/Beside the model or over its edge|True to the flat letters/).first()).toBeVisible({
+    timeout: 30_000,
+  });
   await page.getByRole('button', { name: 'Fit into the flat place' }).click();
   await settled(page);
   // nine tenths of the side of the crate

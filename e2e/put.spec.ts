@@ -56,7 +56,7 @@ test('a word is engraved in a slab in three presses; then by keys alone; Escape 
   await pieces(page).getByRole('button', { name: 'More for IL' }).click();
   await page.getByRole('menuitem', { name: 'Put on a body' }).click();
   await expect(onItsWay(page)).toContainText(
-    /^not put yetThese words are engraved 2 mm deep into Slab, laid flat\u2060?, held by their middle at the middle of its front/,
+    /^not put yetThese words are engraved 2 mm deep into Slab, laid flat\u2060?, held by their middle at the middle/,
   );
   await expect(onItsWay(page)).toContainText('because the surface is flat here');
   await settled(page);

@@ -23,7 +23,12 @@ test('words are bent, typed anew, undone, and written as the command line writes
   await expect(words(page)).toHaveValue('Kiln');
   await settled(page);
   const bytes = await saveAs(page, 'OBJ');
-  expect(checkMesh(unwrap(readObj(bytes)))).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 }); // prettier-ignore
+  expect(checkMesh(unwrap(readObj(bytes)))).toMatchObject({
+    closed: true,
+    manifold: true,
+    outward: true,
+    crossingFaces: 0,
+  });
   expect(bytes.equals(await commandLine(['--text', 'Kiln', '--bend', '90'], 'bent.obj'))).toBe(true);
 });
 

@@ -95,4 +95,4 @@ test('a recipe goes to several pieces at once, and the file is read back', async
   const back = page.getByTestId('read-back');
   await expect(back).toContainText('Named: Kiln, Words, Words again');
   await expect(back).toContainText('Closed, manifold, outward, no crossing faces');
-}); // prettier-ignore
+});

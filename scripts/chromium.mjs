@@ -8,7 +8,10 @@ const PLACES = [`/usr/bin/${PACKAGE}`, '/usr/bin/chromium'];
 /** Where Chromium is; undefined where it is not installed. */
 export const chromiumPath = () => process.env.CHROMIUM ?? PLACES.find((path) => existsSync(path));
 
-/** Chromium for the browser tests: installed when it is missing and can be; otherwise the way out is said and the script ends. */
+/**
+ * Chromium for the browser tests: installed when it is missing and can be; otherwise the way out is said and the script
+ * ends.
+ */
 export function ensureChromium() {
   if (!chromiumPath()) install();
   const path = chromiumPath();

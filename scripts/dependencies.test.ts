@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 
-// The arrows between packages, and the levels inside core, as docs/architecture.md draws them. Tests and their helpers are left out.
+// The arrows between packages, and the levels inside core, as docs/architecture.md draws them. Tests and their helpers
+// are left out.
 
 const ROOT = resolve('.');
 const ARROWS: Readonly<Record<string, readonly string[]>> = {
@@ -15,12 +16,50 @@ const ARROWS: Readonly<Record<string, readonly string[]>> = {
   cli: ['core', 'words', 'kernels', 'fonts'],
 };
 const CORE_LEVELS: Readonly<Record<string, number>> = {
-  base: 0, math: 1, fields: 1, outline: 2, mesh: 2, check: 3, refine: 4, shape: 4, solid: 4, form: 4, faces: 5, contours: 5, steps: 5, document: 6, text: 7,
-  drawing: 7, boolean: 7, surface: 8, io: 8, lettering: 8, voxel: 9, evaluate: 10, job: 11,
-}; // prettier-ignore
+  base: 0,
+  math: 1,
+  fields: 1,
+  outline: 2,
+  mesh: 2,
+  check: 3,
+  refine: 4,
+  shape: 4,
+  solid: 4,
+  form: 4,
+  faces: 5,
+  contours: 5,
+  steps: 5,
+  document: 6,
+  text: 7,
+  drawing: 7,
+  boolean: 7,
+  surface: 8,
+  io: 8,
+  lettering: 8,
+  voxel: 9,
+  evaluate: 10,
+  job: 11,
+};
 const WEB_LEVELS: Readonly<Record<string, number>> = {
-  words: 0, ui: 1, store: 2, worker: 2, api: 1, viewport: 3, commands: 3, recipe: 4, pieces: 4, checks: 4, handover: 4, versions: 4, fonts: 3, section: 5, rack: 5, typecase: 5, workshop: 6, app: 7,
-}; // prettier-ignore
+  words: 0,
+  ui: 1,
+  store: 2,
+  worker: 2,
+  api: 1,
+  viewport: 3,
+  commands: 3,
+  recipe: 4,
+  pieces: 4,
+  checks: 4,
+  handover: 4,
+  versions: 4,
+  fonts: 3,
+  section: 5,
+  rack: 5,
+  typecase: 5,
+  workshop: 6,
+  app: 7,
+};
 
 interface Import {
   file: string;

@@ -1,6 +1,7 @@
 import { build, ensureInstalled, run, stay } from './steps.mjs';
 
-// The server from compiled output (worker threads need it), both restarted at changes; the page through Vite on port 5173.
+// The server from compiled output (worker threads need it), both restarted at changes; the page through Vite on port
+// 5173.
 ensureInstalled();
 build();
 run('node', ['packages/server/dist/seed/main.js']);

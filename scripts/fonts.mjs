@@ -5,8 +5,9 @@ import { join } from 'node:path';
 import { npx, ROOT } from './steps.mjs';
 
 /**
- * Gathers the shipped fonts: `node scripts/fonts.mjs FOLDER` takes them from the packages installed in FOLDER/node_modules, writes them into
- * packages/fonts/files with their licences, and the catalogue beside them. Run by hand when the set changes; docs/fonts.md says how.
+ * Gathers the shipped fonts: `node scripts/fonts.mjs FOLDER` takes them from the packages installed in
+ * FOLDER/node_modules, writes them into packages/fonts/files with their licences, and the catalogue beside them. Run by
+ * hand when the set changes; docs/fonts.md says how.
  */
 const FILES = `${ROOT}/packages/fonts/files`;
 

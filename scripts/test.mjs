@@ -4,7 +4,8 @@ import { availableParallelism } from 'node:os';
 import { ensureChromium } from './chromium.mjs';
 import { build, ensureInstalled, ROOT } from './steps.mjs';
 
-// All checks in the order of their speed; the last line counts the tests of both runners, and a failed stage counts as one.
+// All checks in the order of their speed; the last line counts the tests of both runners, and a failed stage counts as
+// one.
 ensureInstalled();
 ensureChromium();
 

@@ -91,8 +91,18 @@ describe('shapes', () => {
     return edits.flatMap((edit) => (edit.kind === 'setSteps' ? edit.steps : []));
   };
 
-  test('copies come first, then what changes along the words, waves, noise, bends and the line; faces are made anew after all', async () => {
-    const flags = { subdivide: 1, bend: 90, noise: '2mm', noiseOutward: true, wave: 3, taperAlong: 20, twistAlong: 45, repeat: 3, repeatGap: '1cm' }; // prettier-ignore
+  test('copies come first, then changes along the words, waves, noise, bends, the line; faces after all', async () => {
+    const flags = {
+      subdivide: 1,
+      bend: 90,
+      noise: '2mm',
+      noiseOutward: true,
+      wave: 3,
+      taperAlong: 20,
+      twistAlong: 45,
+      repeat: 3,
+      repeatGap: '1cm',
+    };
     expect(await stepsOf(flags)).toMatchObject([
       { kind: 'repeat', count: 3, gapMm: 10 },
       { kind: 'twist', angleDegrees: 45 },
@@ -106,7 +116,9 @@ describe('shapes', () => {
 
   test('a bend has its limits and its centre', async () => {
     const flags = { bend: -30, bendAxis: 'x', bendFrom: '-1cm', bendTo: 40, bendCenter: '0,20mm,-5' };
-    expect(await stepsOf(flags)).toMatchObject([{ angleDegrees: -30, axis: 'x', whole: false, fromMm: -10, toMm: 40, centreMm: [0, 20, -5] }]); // prettier-ignore
+    expect(await stepsOf(flags)).toMatchObject([
+      { angleDegrees: -30, axis: 'x', whole: false, fromMm: -10, toMm: 40, centreMm: [0, 20, -5] },
+    ]);
   });
 
   test('a bend with one limit is refused', async () => {
@@ -159,7 +171,16 @@ describe('flags that say nothing', () => {
 
 describe('onto a model', () => {
   // a slab a metre behind zero in a file that counts metres, its upright axis z: front to -y
-  const SLAB = [[-1, 1, 0], [1, 1, 0], [1, 1.1, 0], [-1, 1.1, 0], [-1, 1, 1], [1, 1, 1], [1, 1.1, 1], [-1, 1.1, 1]]; // prettier-ignore
+  const SLAB = [
+    [-1, 1, 0],
+    [1, 1, 0],
+    [1, 1.1, 0],
+    [-1, 1.1, 0],
+    [-1, 1, 1],
+    [1, 1, 1],
+    [1, 1.1, 1],
+    [-1, 1.1, 1],
+  ];
   const SIDES = ['1 4 3 2', '5 6 7 8', '1 2 6 5', '4 8 7 3', '1 5 8 4', '2 3 7 6'];
   const madeOn = async (flags: Record<string, unknown>): Promise<PolygonMesh> => {
     const onto = join(folder, 'slab.obj');
@@ -176,7 +197,8 @@ describe('onto a model', () => {
       const mesh = await madeOn({ method, from: '0.2,0.95,0.5', toward: '0,1,0' });
       expect(checkMesh(mesh)).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
       const part = (k: number): number[] => [...mesh.positions].filter((_, i) => i % 3 === k);
-      // raised by 20 mm to -y from where y is 1 m, a hair of it in the slab; upright along z, about the middle of its front
+      // raised by 20 mm to -y from where y is 1 m, a hair of it in the slab; upright along z, about the middle of its
+      // front
       expect([Math.min(...part(1)), Math.max(...part(1))]).toEqual([expect.closeTo(0.98, 6), expect.closeTo(1, 3)]);
       expect([Math.min(...part(2)), Math.max(...part(2))]).toEqual([expect.closeTo(0.45, 1), expect.closeTo(0.55, 1)]);
       expect((Math.min(...part(0)) + Math.max(...part(0))) / 2).toBeCloseTo(0.2, 1);

@@ -49,7 +49,7 @@ export function placeHold(flags: Flags, model: GivenModel): Pick<OntoStep, 'from
   if (flags.normal !== undefined) return { fromMm, toward: opposite(wayFlag('normal', flags.normal, frame)), up };
   const target = new Target(mesh);
   return { fromMm, toward: opposite(target.normalAt(target.closest(fromMm))), up };
-} // prettier-ignore
+}
 
 /** Words that follow the surface are held before a place, so that the line of sight meets it. */
 export function heldBefore(hold: ReturnType<typeof placeHold>, { box }: GivenModel): ReturnType<typeof placeHold> {

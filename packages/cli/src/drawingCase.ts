@@ -8,9 +8,26 @@ import type { StartedCase } from './wordsCase.ts';
 
 /** What only words have. */
 const OF_WORDS: readonly FlagName[] = [
-  'text', 'font', 'weight', 'size', 'align', 'anchor', 'tracking', 'leading', 'kerning', 'features', 'lang', 'direction',
-  'letters', 'axis', 'slant', 'width-scale', 'height-scale', 'around', 'around-side',
-]; // prettier-ignore
+  'text',
+  'font',
+  'weight',
+  'size',
+  'align',
+  'anchor',
+  'tracking',
+  'leading',
+  'kerning',
+  'features',
+  'lang',
+  'direction',
+  'letters',
+  'axis',
+  'slant',
+  'width-scale',
+  'height-scale',
+  'around',
+  'around-side',
+];
 
 /** A case of a drawing. */
 export async function drawingCase(flags: Flags, onto?: Step): Promise<StartedCase> {

@@ -152,7 +152,9 @@ function inside(value: number | undefined, min: number, max: number): boolean {
   return value !== undefined && value >= min && value <= max;
 }
 
-/** "50%" of a share, "800" of a count, "0.2mm" of a length; undefined where a field has another unit, or is not so much. */
+/**
+ * "50%" of a share, "800" of a count, "0.2mm" of a length; undefined where a field has another unit, or is not so much.
+ */
 export function amountOf(text: string, field: Field): number | undefined {
   const { unit } = field;
   const { min, max, isWhole } = rangeOf(field);

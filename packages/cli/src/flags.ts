@@ -37,7 +37,10 @@ const one = <T extends string>(field: Field<T>) =>
 const shape = (...of: readonly string[]) => ({ kind: 'shape', of }) as const;
 const choice = <const C extends readonly string[]>(...of: C) => ({ kind: 'choice', of }) as const;
 
-/** The flags of `make` beside those of steps; also the fields of a case (there in camelCase). A contract: add, but do not rename. */
+/**
+ * The flags of `make` beside those of steps; also the fields of a case (there in camelCase). A contract: add, but do
+ * not rename.
+ */
 export const MAKE_FLAGS = {
   text: { kind: 'text' },
   svg: { kind: 'file' },

@@ -21,7 +21,8 @@ async function main([name = '', ...row]: string[]): Promise<number> {
     if (!Object.hasOwn(COMMANDS, name)) {
       throw fault(
         'COMMAND_UNKNOWN',
-        `${name === '' ? 'No command' : `"${name}" is no command`}. There are: ${Object.keys(COMMANDS).join(', ')}. fictile --help tells more.`,
+        `${name === '' ? 'No command' : `"${name}" is no command`}. There ` +
+          `are: ${Object.keys(COMMANDS).join(', ')}. fictile --help tells more.`,
       );
     }
     await COMMANDS[name](row);

@@ -27,7 +27,10 @@ const MISSES: ReadonlySet<string> = new Set(['around-side']);
 
 const withOne = (...one: FlagName[]): Needs => ({ one });
 
-/** Flags that say nothing by themselves, beside those of steps. A new one that belongs to another is entered here, and nowhere else. */
+/**
+ * Flags that say nothing by themselves, beside those of steps. A new one that belongs to another is entered here, and
+ * nowhere else.
+ */
 const NEEDS: { readonly [N in FlagName]?: Needs } = {
   'around-side': withOne('around'),
   'wire-sides': withOne('wire'),
@@ -110,7 +113,8 @@ export function refuseMeaningless(flags: Flags, format: MeshFormat): void {
     if (formats && !formats.includes(format) && flags[name] !== nothing)
       throw fault(
         'FLAG_VALUE',
-        `--${name} says nothing in .${format}: it goes into ${listed(formats.map((f) => `.${f}`))}. Choose another --out, or leave it out.`,
+        `--${name} says nothing in .${format}: it goes into ${listed(formats.map((f) => `.${f}`))}. Choose ` +
+          'another --out, or leave it out.',
       );
     if (!one || one.some((other) => (of ? of.includes(String(flags[other])) : flags[other] !== undefined))) continue;
     const lacks = of ? `--${one[0]} ${listed(of)}` : listed(one.map((other) => `--${other}`));

@@ -38,12 +38,15 @@ export async function modelCase(flags: Flags, kernels: Kernels): Promise<ModelCa
   return {
     pieces: [...models.values()].map(({ piece }) => piece),
     onto: ground === undefined ? flatStep(flags, laidOn) : placedStep(flags, laidOn),
-    cut: body === undefined ? undefined : { pieceId: written.piece.id, edit: (words) => cutEdit(written, cutStep(flags, words)) },
+    cut:
+      body === undefined
+        ? undefined
+        : { pieceId: written.piece.id, edit: (words) => cutEdit(written, cutStep(flags, words)) },
     frame: written.frame,
     remarks: [...models.values()].flatMap(({ remarks }) => remarks),
     loadModel: (hash) => Promise.resolve([...models.values()].find(({ piece }) => piece.source.asset === hash)?.bytes),
   };
-} // prettier-ignore
+}
 
 const cutEdit = ({ piece }: GivenModel, step: CutStep): Edit => ({
   kind: 'setSteps',

@@ -52,7 +52,10 @@ function lettersOf({ 'onto-letters': listed, text }: Flags): number[] {
   return [...new Set(picked)];
 }
 
-/** Places of a drawn line are given one after the other, with semicolons between them; they say themselves that it is drawn. */
+/**
+ * Places of a drawn line are given one after the other, with semicolons between them; they say themselves that it is
+ * drawn.
+ */
 function guideOf(flags: Flags, { frame }: GivenModel): Pick<OntoStep, 'guide' | 'guideMm'> {
   const through = flags['guide-through'];
   const guide = flags.guide ?? (through === undefined ? 'straight' : 'drawn');

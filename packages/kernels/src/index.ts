@@ -5,8 +5,8 @@ import type { generateTangents } from 'mikktspace';
 import type { MeshoptSimplifier } from 'meshoptimizer/simplifier';
 
 /**
- * Loads the WASM modules that core is handed. The import is a lazy one on purpose: HarfBuzz waits at its top level, and a worker that
- * imported it statically would lose every message posted before it is ready.
+ * Loads the WASM modules that core is handed. The import is a lazy one on purpose: HarfBuzz waits at its top level, and
+ * a worker that imported it statically would lose every message posted before it is ready.
  */
 export async function loadKernels(): Promise<LoadedKernels> {
   const hb = await import('harfbuzzjs').catch(missing);

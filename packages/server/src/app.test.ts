@@ -286,7 +286,8 @@ test('an upload of which no more comes is dropped; one that is slow is not', asy
     let said = '';
     socket.on('data', (data) => (said += String(data)));
     socket.write(
-      `PUT /api/assets/${hash}?kind=obj HTTP/1.1\r\nhost: localhost\r\nconnection: close\r\ncontent-length: ${body.length}\r\n\r\n`,
+      `PUT /api/assets/${hash}?kind=obj HTTP/1.1\r\nhost: localhost\r\nconnection: ` +
+        `close\r\ncontent-length: ${body.length}\r\n\r\n`,
     );
     for (const part of parts) {
       socket.write(part);
@@ -350,7 +351,11 @@ describe('fonts that are brought in', () => {
     await bring('b.woff2', 'Saltglaze Bold').expect(201);
     await bring('c.otf', 'Kiln Regular').expect(201);
     const [kiln, glaze] = (await families()).sort((a, b) => a.family.localeCompare(b.family));
-    expect([kiln.family, glaze.family, glaze.styles.map((s) => s.name).sort()]).toEqual(['Kiln', 'Saltglaze', ['Bold', 'Light']]); // prettier-ignore
+    expect([kiln.family, glaze.family, glaze.styles.map((s) => s.name).sort()]).toEqual([
+      'Kiln',
+      'Saltglaze',
+      ['Bold', 'Light'],
+    ]);
     const file = await request(app).get(`/api/fonts/${kiln.styles[0].hash}`).buffer().expect(200);
     expect([file.body.toString(), file.headers['content-type']]).toEqual(['Kiln Regular', 'font/ttf']);
   });

@@ -52,7 +52,10 @@ export function createApp(options: AppOptions): Express {
   return app;
 }
 
-/** Cross-origin isolation gives the workers shared memory; 'wasm-unsafe-eval' lets them compile the shaping engine, and nothing else. */
+/**
+ * Cross-origin isolation gives the workers shared memory; 'wasm-unsafe-eval' lets them compile the shaping engine, and
+ * nothing else.
+ */
 function securityHeaders(): express.RequestHandler {
   return helmet({
     contentSecurityPolicy: {

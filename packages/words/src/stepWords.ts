@@ -43,7 +43,10 @@ export interface StepWords extends FieldWords {
 type SlotsIn<T extends string> = T extends `${string}{${infer S}}${infer Rest}` ? S | SlotsIn<Rest> : never;
 type Fits<T extends string, Slots extends string> = Exclude<SlotsIn<T>, Slots> extends never ? T : never;
 
-/** The words of a kind of step, held against its fields: every slot of its sentence is one, and every choice has all its names. */
+/**
+ * The words of a kind of step, held against its fields: every slot of its sentence is one, and every choice has all its
+ * names.
+ */
 export const stepWords = <K extends StepKind, const T extends string, const P extends Readonly<Record<string, string>>>(
   _kind: K,
   words: StepWords & {

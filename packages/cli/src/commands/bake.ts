@@ -96,8 +96,10 @@ function wordsPiece(pieces: readonly Piece[]): WordsPiece {
   throw fault(
     'PIECE_UNKNOWN',
     own.length === 0
-      ? `${pieces.length === 1 ? `The piece "${pieces[0].name}" takes` : 'The pieces that are seen take'} no words. Say another with --piece.`
-      : `The project has several pieces of words. Say which with --piece: ${own.map((piece) => piece.name).join(', ')}.`,
+      ? `${pieces.length === 1 ? `The piece "${pieces[0].name}" takes` : 'The pieces that are seen take'} no ` +
+          'words. Say another with --piece.'
+      : 'The project has several pieces of words. Say which with ' +
+          `--piece: ${own.map((piece) => piece.name).join(', ')}.`,
   );
 }
 
@@ -130,7 +132,8 @@ function choosePieces(project: Project, wanted: string | undefined): Piece[] {
     'PIECE_UNKNOWN',
     found.length === 0
       ? `The project has no piece "${wanted ?? 'that is shown'}". It has: ${names(pieces)}.`
-      : `The project has ${found.length} pieces called "${wanted}". Say the id of one: ${found.map((p) => p.id).join(', ')}.`,
+      : `The project has ${found.length} pieces called "${wanted}". Say the id of ` +
+          `one: ${found.map((p) => p.id).join(', ')}.`,
   );
 }
 

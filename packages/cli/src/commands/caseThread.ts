@@ -34,7 +34,9 @@ export class CaseThread {
   }
 }
 
-/** What it says of a line; rejects where it ends instead. Only our own listeners go: it needs others to be heard again. */
+/**
+ * What it says of a line; rejects where it ends instead. Only our own listeners go: it needs others to be heard again.
+ */
 function answerOf(thread: Thread, line: string): Promise<WorkedCase> {
   return new Promise((resolve, reject) => {
     const said = (worked: WorkedCase): void => {

@@ -47,8 +47,11 @@ function linesOf(report: MeshReport): string[] {
   const crossing = `${report.crossingFaces}${report.crossingCapped ? ' or more' : ''}`;
   const { shortest, longest } = report.edgeMm;
   return [
-    `closed ${yes(report.closed)}, manifold ${yes(report.manifold)}, outward ${yes(report.outward)}, crossing faces ${crossing}`,
-    `${report.faces} faces: ${report.quads} quads, ${report.triangles} triangles, ${report.ngons} larger; ${report.slivers} slivers, ${report.longFaces} long, ${report.degenerate} without area`,
-    `${report.sizeMm.map((v) => Number(v.toFixed(3))).join(' x ')}, edges ${shortest.toPrecision(3)} to ${longest.toPrecision(3)}`,
+    `closed ${yes(report.closed)}, manifold ${yes(report.manifold)}, outward ${yes(report.outward)}, crossing ` +
+      `faces ${crossing}`,
+    `${report.faces} faces: ${report.quads} quads, ${report.triangles} triangles, ${report.ngons} ` +
+      `larger; ${report.slivers} slivers, ${report.longFaces} long, ${report.degenerate} without area`,
+    `${report.sizeMm.map((v) => Number(v.toFixed(3))).join(' x ')}, edges ${shortest.toPrecision(3)} ` +
+      `to ${longest.toPrecision(3)}`,
   ];
 }

@@ -74,7 +74,8 @@ describe('make', () => {
 
 describe('drawings and wires', () => {
   const MARK =
-    '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" viewBox="0 0 100 100"><rect width="100" height="50" fill="#b45f3c"/><text>Row</text></svg>';
+    '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" viewBox="0 0 100 100"><rect width="100" height="50" ' +
+    'fill="#b45f3c"/><text>Row</text></svg>';
   const svg = ['--svg', '', '--out', ''];
   beforeEach(async () => {
     await writeFile(at('mark.svg'), MARK);
@@ -160,11 +161,17 @@ test('a project’s file brings its models along', async () => {
     paint: 'finish',
     sides: 'own',
   });
-  const words = { ...newPiece('a', 'Title', [...'Row']), steps: [{ ...usualStep('onto', 'o'), target: 'b', fromMm: [0, 60, 200] as [number, number, number] }] }; // prettier-ignore
+  const words = {
+    ...newPiece('a', 'Title', [...'Row']),
+    steps: [{ ...usualStep('onto', 'o'), target: 'b', fromMm: [0, 60, 200] as [number, number, number] }],
+  };
   const own = newProject('p', 'p', [words, model]);
   await writeFile(at('p.fictile'), packProject({ project: own, assets: new Map([[asset, bytes]]) }));
   await bake([at('p.fictile'), '--piece', 'Title', '--out', at('a.obj')]);
-  expect(checkMesh(unwrap(readObj(new Uint8Array(await readFile(at('a.obj'))))))).toMatchObject({ closed: true, crossingFaces: 0 }); // prettier-ignore
+  expect(checkMesh(unwrap(readObj(new Uint8Array(await readFile(at('a.obj'))))))).toMatchObject({
+    closed: true,
+    crossingFaces: 0,
+  });
   await writeFile(at('p.fictile'), packProject({ project: own, assets: new Map() }));
   expect(await codeOf(() => bake([at('p.fictile'), '--piece', 'Title', '--out', at('b.obj')]))).toBe('MODEL_UNKNOWN');
 });
@@ -173,7 +180,9 @@ describe('into a model', () => {
   const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0, shells: 1 };
   const body = async (name: string, form: FormShape): Promise<string> => {
     const made = newForm('b', name, form);
-    const drawn = newProject('p', 'p', [{ ...made, body: { ...made.body, faces: { ...made.body.faces, toleranceMm: 0.3 } } }]);
+    const drawn = newProject('p', 'p', [
+      { ...made, body: { ...made.body, faces: { ...made.body.faces, toleranceMm: 0.3 } } },
+    ]);
     await writeFile(at(`${name}.json`), JSON.stringify(drawn));
     await bake([at(`${name}.json`), '--out', at(`${name}.obj`)]);
     return at(`${name}.obj`);
@@ -183,10 +192,30 @@ describe('into a model', () => {
     return checkMesh(unwrap(readObj(new Uint8Array(await readFile(at('made.obj'))))));
   };
 
-  test('the long walk: bent, laid round, engraved with a soft rim; retyped, in another font, in another body', async () => {
+  test('the long walk: bent, laid round, engraved; retyped, in another font, in another body', async () => {
     const { jug, ball } = usualForms();
     const walk = (file: string, ...more: string[]): Promise<ReturnType<typeof checkMesh>> =>
-      made('--tolerance', '0.2', '--bend', '12', '--onto', file, '--with', file, '--from', '0,100,300', '--toward', '0,0,-1', '--depth', '2', '--sink', '1.5', '--soften', '0.4', ...more);
+      made(
+        '--tolerance',
+        '0.2',
+        '--bend',
+        '12',
+        '--onto',
+        file,
+        '--with',
+        file,
+        '--from',
+        '0,100,300',
+        '--toward',
+        '0,0,-1',
+        '--depth',
+        '2',
+        '--sink',
+        '1.5',
+        '--soften',
+        '0.4',
+        ...more,
+      );
     const first = await body('jug', jug);
     expect(await walk(first, '--text', 'Row')).toMatchObject(SOUND);
     expect(await walk(first, '--text', 'Rows', '--font', 'Bodoni Moda')).toMatchObject(SOUND);
@@ -196,7 +225,19 @@ describe('into a model', () => {
   test('only the letters that are picked follow a ball; the others lie flat before it', async () => {
     const file = await body('round', { kind: 'ball', radiusMm: 30 });
     const deep = async (...more: string[]): Promise<number> => {
-      const report = await made('--text', 'III', '--tracking', '400', '--depth', '2', '--tolerance', '0.2', '--onto', file, ...more);
+      const report = await made(
+        '--text',
+        'III',
+        '--tracking',
+        '400',
+        '--depth',
+        '2',
+        '--tolerance',
+        '0.2',
+        '--onto',
+        file,
+        ...more,
+      );
       expect(report).toMatchObject({ ...SOUND, shells: 3 });
       return report.sizeMm[2];
     };
@@ -206,10 +247,23 @@ describe('into a model', () => {
   });
 
   test('flat on a side: as deep as --sink, as high as --depth, through, and drawn into the faces', async () => {
-    const slab: FormShape = { kind: 'block', widthMm: 80, heightMm: 40, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 };
+    const slab: FormShape = {
+      kind: 'block',
+      widthMm: 80,
+      heightMm: 40,
+      depthMm: 10,
+      edge: 'plain',
+      edgeMm: 0,
+      taperPercent: 0,
+    };
     const file = await body('slab', slab);
-    const cut = (...more: string[]): Promise<ReturnType<typeof checkMesh>> => made('--text', 'LI', '--with', file, '--edge', 'plain', ...more);
-    const [engraved, raised, imprinted] = [await cut('--sink', '3'), await cut('--operation', 'raise', '--depth', '2'), await cut('--operation', 'imprint', '--depth', '0')];
+    const cut = (...more: string[]): Promise<ReturnType<typeof checkMesh>> =>
+      made('--text', 'LI', '--with', file, '--edge', 'plain', ...more);
+    const [engraved, raised, imprinted] = [
+      await cut('--sink', '3'),
+      await cut('--operation', 'raise', '--depth', '2'),
+      await cut('--operation', 'imprint', '--depth', '0'),
+    ];
     for (const one of [engraved, raised, imprinted]) expect(one).toMatchObject(SOUND);
     expect(raised.sizeMm[2]).toBeCloseTo(12, 9);
     expect(imprinted.volumeMm3).toBeCloseTo(32_000, 6);
@@ -224,12 +278,16 @@ describe('into a model', () => {
   });
 
   test('an open model is refused in words, and closed on request', async () => {
-    await writeFile(at('open.obj'), 'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 9\nv 40 0 9\nv 40 40 9\nv 0 40 9\nf 5 6 7 8\nf 1 2 6 5\nf 2 3 7 6\nf 3 4 8 7\nf 4 1 5 8\n');
+    await writeFile(
+      at('open.obj'),
+      'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 9\nv 40 0 9\nv 40 40 9\nv 0 40 9\nf 5 6 7 8\nf 1 2 6 5\nf 2 ' +
+        '3 7 6\nf 3 4 8 7\nf 4 1 5 8\n',
+    );
     const flags = ['--text', 'I', '--with', at('open.obj'), '--sink', '1'];
     expect(await codeOf(() => made(...flags))).toBe('CUT_LEFT_OUT');
     expect(await made(...flags, '--close-holes')).toMatchObject(SOUND);
   });
-}); // prettier-ignore
+});
 
 describe('bake', () => {
   beforeEach(() => writeFile(at('project.json'), JSON.stringify(project)));

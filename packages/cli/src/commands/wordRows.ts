@@ -3,7 +3,10 @@ import { applyEdit, nameOf, splitGraphemes, spliceEdits, type Project, type Word
 import { readGiven } from '../givenFile.ts';
 import { fault, faultOf } from '../messages.ts';
 
-/** The words of a table (RFC 4180): the first field of each row; a line break inside quotes, or \\n, starts a line. Empty rows are passed over. */
+/**
+ * The words of a table (RFC 4180): the first field of each row; a line break inside quotes, or \\n, starts a line.
+ * Empty rows are passed over.
+ */
 export async function readWordRows(path: string): Promise<string[]> {
   const text = (await readGiven(path)).toString('utf8');
   let rows: string[][];

@@ -29,20 +29,23 @@ export const COMMAND_HELP: Readonly<Record<string, CommandHelp>> = {
     line: 'words or a drawing to a mesh file',
     usage: ['fictile make --text TEXT|--svg FILE --out FILE [flags]'],
     does: [
-      'Builds words or a drawing and writes them, with the same bytes as the application. Lengths take millimetres or a',
+      'Builds words or a drawing and writes them, with the same bytes as the application. Lengths take ' +
+        'millimetres or a',
       'unit (18mm, 1.8cm, 0.7in), angles degrees.',
     ],
     flags: makeFlags(),
     examples: [
       'fictile make --text "Kiln" --font "Zilla Slab" --edge round --edge-in 2mm --out kiln.obj',
-      'fictile make --text "Row" --onto jug.stl --lift 1mm --with jug.stl --operation engrave --sink 2mm --out jug-row.glb',
+      'fictile make --text "Row" --onto jug.stl --lift 1mm --with jug.stl --operation engrave --sink 2mm --out ' +
+        'jug-row.glb',
     ],
   },
   batch: {
     line: 'many cases, one JSON object a line',
     usage: ['fictile batch CASES.jsonl --out-dir DIR [--jobs N]'],
     does: [
-      "Each line holds the flags of make in camelCase and its own out. A line of JSON comes back for each, in the file's",
+      'Each line holds the flags of make in camelCase and its own out. A line of JSON comes back for each, in ' +
+        "the file's",
       'order; one that fails stops no other. Exits 0 when every line was worked through.',
     ],
     flags: {
@@ -82,7 +85,8 @@ export const COMMAND_HELP: Readonly<Record<string, CommandHelp>> = {
     line: 'whether a mesh is sound',
     usage: ['fictile check MESH.obj|MESH.stl|MESH.ply|MESH.glb [--json]'],
     does: [
-      'Judges a mesh as the application does: closed, manifold, outward, crossing faces, counts. Exits 0 whatever it finds.',
+      'Judges a mesh as the application does: closed, manifold, outward, crossing faces, counts. Exits 0 ' +
+        'whatever it finds.',
     ],
     flags: { '': [['json', '', 'say all figures as one line of JSON']] },
     examples: ['fictile check kiln.obj', 'fictile check kiln.glb --json'],

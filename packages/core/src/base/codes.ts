@@ -77,7 +77,11 @@ export type DrawingSkip =
   | 'style'
   | 'pages';
 
-/** Why a solid can't be cut, or can't cut: it is open or its faces don't meet; it faces inward; what cuts is no solid; the result is none; too many points; points nearer than they can be told apart; volumes don't add up; nothing would be left; what cuts runs through itself. */
+/**
+ * Why a solid can't be cut, or can't cut: it is open or its faces don't meet; it faces inward; what cuts is no solid;
+ * the result is none; too many points; points nearer than they can be told apart; volumes don't add up; nothing would
+ * be left; what cuts runs through itself.
+ */
 export type CutFault =
   'open' | 'inward' | 'cutter' | 'kernel' | 'large' | 'fine' | 'volume' | 'empty' | 'crossed' | 'result';
 
@@ -113,7 +117,10 @@ export interface RemarkParams {
   EDGES_SCALED: { askedMm: number; takenMm: number };
   /** The edges leave no room for a side that is not straight. */
   SIDE_LEFT_STRAIGHT: { roomMm: number };
-  /** The section meets itself at this place, in from the outline and down from the front; a part that was drawn was left simple. */
+  /**
+   * The section meets itself at this place, in from the outline and down from the front; a part that was drawn was left
+   * simple.
+   */
   SECTION_CROSSES: { inMm: number; downMm: number; instead: 'front' | 'back' | 'side' };
   /** The outline was made so much lighter that nothing is left of these letters. */
   LIGHTER_VANISHES: { letters: string };
@@ -123,7 +130,10 @@ export interface RemarkParams {
   ALONG_CROSSES: { letters: string; finerMm?: number };
   /** An edge is finer than the grid of so large a lettering: it was left plain. */
   EDGE_TOO_FINE: { leastMm: number };
-  /** Strokes are thinner than the edge asked for somewhere: the slopes meet in ridges and no flat front is left on these letters. */
+  /**
+   * Strokes are thinner than the edge asked for somewhere: the slopes meet in ridges and no flat front is left on these
+   * letters.
+   */
   EDGE_MEETS: { letters: string };
   /** The edge could only be built after moving points by up to this much (first rung of the ladder). */
   EDGE_JITTERED: { letters: string; byMm: number };
@@ -139,7 +149,10 @@ export interface RemarkParams {
   OVER_BUDGET: { faces: number; budget: number };
   /** A step would have made more faces than the budget, so it was left out. */
   STEP_LEFT_OUT: { step: string; faces: number; budget: number };
-  /** A shape step turns part of the piece inside out, first seen at this place of the flat layout; up to the limit, where there is one, nothing folds. */
+  /**
+   * A shape step turns part of the piece inside out, first seen at this place of the flat layout; up to the limit,
+   * where there is one, nothing folds.
+   */
   SHAPE_FOLDS: { stepId: string; step: string; xMm: number; yMm: number; zMm: number; limit?: number };
   /** A bend by a whole turn brings its ends together. */
   SHAPE_TOUCHES: { stepId: string; limit: number };
@@ -164,7 +177,10 @@ export interface RemarkParams {
   RECAST_TOO_FINE: { places: number; limit: number; leastMm: number };
   /** nothing would be left of them, so they stay as they were; letters '' where a piece has none */
   RECAST_VANISHES: { letters: string };
-  /** Strokes thinner than the cells are gone, or hollows narrower than them filled; the first place, in the piece's own axes. `finerMm`: cells that may do. */
+  /**
+   * Strokes thinner than the cells are gone, or hollows narrower than them filled; the first place, in the piece's own
+   * axes. `finerMm`: cells that may do.
+   */
   RECAST_LOSES: {
     stepId: string;
     what: 'gone' | 'filled';
@@ -174,13 +190,19 @@ export interface RemarkParams {
     zMm: number;
     finerMm?: number;
   };
-  /** Triangles that are left of those asked for, because fewer would cross each other or part what hangs together; and their share of those before. */
+  /**
+   * Triangles that are left of those asked for, because fewer would cross each other or part what hangs together; and
+   * their share of those before.
+   */
   REDUCE_SHORT: { stepId: string; asked: number; left: number; percent: number };
   /** These pieces are laid onto each other in a circle; the step is left out. */
   ONTO_CYCLE: { stepId: string; pieces: string };
   /** The line of sight meets no model; the step is left out. Held from there it would meet the nearest place. */
   ONTO_MISSES: { stepId: string; fromMm?: Triple; toward?: Triple; up?: Triple };
-  /** Letters that hang over an edge of the model or beside it, and what was done with them; at a share of their size none does. */
+  /**
+   * Letters that hang over an edge of the model or beside it, and what was done with them; at a share of their size
+   * none does.
+   */
   ONTO_OVERHANGS: { stepId: string; letters: string; instead: 'follow' | 'straight' | 'leave'; sizePercent: number };
   /** A line goes all the way round and meets itself; at a share of its size it does not. */
   ONTO_OVERFULL: { stepId: string; sizePercent: number };
@@ -188,11 +210,17 @@ export interface RemarkParams {
   ONTO_SINKS: { stepId: string; letters: string; byMm: number; better: LaidBetter };
   /** the back of letters stands over the surface */
   ONTO_FLOATS: { stepId: string; letters: string; byMm: number; better: LaidBetter };
-  /** The model is so tight under these letters that they are squeezed to this share of their area; below zero they fold. At a share of their size they are not. */
+  /**
+   * The model is so tight under these letters that they are squeezed to this share of their area; below zero they fold.
+   * At a share of their size they are not.
+   */
   ONTO_FOLDS: { stepId: string; letters: string; percent: number; sizePercent: number };
   /** A model has edges with one face, or with faces that do not agree. `joinMm`: joining points so near closes it. */
   MODEL_OPEN: { openEdges: number; badEdges: number; isClosed: boolean; joinMm?: number };
-  /** Of a model: pictures that lie by other texture coordinates than the first of their material, or that no browser shows; and coarser levels of detail. */
+  /**
+   * Of a model: pictures that lie by other texture coordinates than the first of their material, or that no browser
+   * shows; and coarser levels of detail.
+   */
   MODEL_LEFT_OUT: { pictures: number; levels: number };
   /** A step that cuts has nothing to cut with: no piece was chosen, or it is gone or empty. */
   CUT_NOTHING: { stepId: string };
@@ -220,7 +248,10 @@ export interface RemarkParams {
   CUT_RING: { stepId: string; edges: number; quads: number };
   /** Faces stay as they are, and lie off what the shape makes of them. */
   SHAPE_STRAYS: { stepId: string; byMm: number };
-  /** Letters that lie flat reach over the border of what they lie on. By its middle held elsewhere there is room, or at a share of the size; neither where nothing helps. */
+  /**
+   * Letters that lie flat reach over the border of what they lie on. By its middle held elsewhere there is room, or at
+   * a share of the size; neither where nothing helps.
+   */
   ONTO_BORDER: {
     stepId: string;
     letters: string;
@@ -231,7 +262,10 @@ export interface RemarkParams {
     upMm?: number;
     sizePercent?: number;
   };
-  /** More faces than so many would be needed within the tolerance asked for, so a larger one was taken. `fewMm`: one that needs no more. */
+  /**
+   * More faces than so many would be needed within the tolerance asked for, so a larger one was taken. `fewMm`: one
+   * that needs no more.
+   */
   SHAPE_LOOSER: { askedMm: number; takenMm: number; faces: number; fewMm: number };
   /** Edges that the shape needs cut stayed longer, because the budget of faces was used up. */
   SHAPE_COARSE: { budget: number };

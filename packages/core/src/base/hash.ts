@@ -1,4 +1,7 @@
-/** A short name for a text: 106 bits of two multiplied and mixed 32-bit pairs (FNV offsets, MurmurHash3's finaliser). Not for secrets. */
+/**
+ * A short name for a text: 106 bits of two multiplied and mixed 32-bit pairs (FNV offsets, MurmurHash3's finaliser).
+ * Not for secrets.
+ */
 export function textHash(text: string): string {
   return `${half(text, 0)}${half(text, 0x9e3779b9)}`;
 }

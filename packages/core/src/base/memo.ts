@@ -7,7 +7,10 @@ export interface Named<T> {
   readonly of: T;
 }
 
-/** All of some inputs as a text, by value; what is named stands by its key. Throws for what has no value of its own: functions, maps, classes. */
+/**
+ * All of some inputs as a text, by value; what is named stands by its key. Throws for what has no value of its own:
+ * functions, maps, classes.
+ */
 export const spelled = (inputs: unknown): string => JSON.stringify(inputs, valueOnly);
 
 /** The key of what a stage makes: of all that it takes, however much that is. */

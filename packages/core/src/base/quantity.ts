@@ -11,8 +11,8 @@ const UNITS: Readonly<Record<QuantityKind, Readonly<Record<string, number>>>> = 
 };
 
 /**
- * A number as people type it: "18", "2in", "18/2", "3 * (4mm + 1 cm)", "-5,5". A decimal comma is taken where no point is. Undefined when it
- * is none, or not finite.
+ * A number as people type it: "18", "2in", "18/2", "3 * (4mm + 1 cm)", "-5,5". A decimal comma is taken where no point
+ * is. Undefined when it is none, or not finite.
  */
 export function parseQuantity(text: string, kind: QuantityKind): number | undefined {
   const reader = new Reader(text.includes('.') ? text : text.replace(/(\d),(\d)/g, '$1.$2'), UNITS[kind]);

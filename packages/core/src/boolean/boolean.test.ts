@@ -65,7 +65,9 @@ test('a block with a notch, a block with a knob, and what both share', () => {
   const body = box(20, 10, 10);
   const tool = moved(box(4, 20, 4), [0, -5, 5]);
   const share = 4 * 10 * 2;
-  const [less, both, shared] = (['subtract', 'join', 'intersect'] as const).map((operation) => cut(body, [tool], { operation }));
+  const [less, both, shared] = (['subtract', 'join', 'intersect'] as const).map((operation) =>
+    cut(body, [tool], { operation }),
+  );
   expect(volume(less.mesh)).toBeCloseTo(2000 - share, 9);
   expect(volume(both.mesh)).toBeCloseTo(2000 + 4 * 20 * 4 - share, 9);
   expect(volume(shared.mesh)).toBeCloseTo(share, 9);
@@ -75,14 +77,19 @@ test('a block with a notch, a block with a knob, and what both share', () => {
     expect(done.apart).toEqual([]);
   }
   expect(less.mesh.regions.some(({ part, of }) => part === 'recess' && of === 'tool')).toBe(true);
-}); // prettier-ignore
+});
 
-test.each([[0, 0, 0], [17, 31, 8]] as Vec3[])('a tool flush with a face, turned by %s %s %s', (...turn) => {
+test.each([
+  [0, 0, 0],
+  [17, 31, 8],
+] as Vec3[])('a tool flush with a face, turned by %s %s %s', (...turn) => {
   // the shared plane is no plane any more once it is turned: a hair of overshoot is asked of whoever makes the tool
-  const [body, tool] = [box(20, 10, 10), moved(box(4, 4, 4), [0, 3, 3.0001])].map((mesh) => moved(mesh, [100, 20, -7], turn));
+  const [body, tool] = [box(20, 10, 10), moved(box(4, 4, 4), [0, 3, 3.0001])].map((mesh) =>
+    moved(mesh, [100, 20, -7], turn),
+  );
   const { mesh } = cut(body, [tool]);
   expect(checkMesh(mesh)).toMatchObject({ ...SOUND, shells: 1 });
-}); // prettier-ignore
+});
 
 /** The same, seen from the other side. */
 function turnedOver(mesh: PolygonMesh): PolygonMesh {
@@ -123,7 +130,11 @@ test('in any place: closed, nothing crosses, and volumes add up', () => {
 
 test('cutters that touch nothing are named, and loose parts counted and left out on request', () => {
   const body = box(30, 10, 10);
-  const apart = cut(body, [moved(box(4, 20, 20), [-5, -5, 0]), moved(box(4, 20, 20), [5, -5, 0]), moved(BALL, [0, 200, 0])]);
+  const apart = cut(body, [
+    moved(box(4, 20, 20), [-5, -5, 0]),
+    moved(box(4, 20, 20), [5, -5, 0]),
+    moved(BALL, [0, 200, 0]),
+  ]);
   expect(apart).toMatchObject({ apart: [2], loose: 2 });
   expect(checkMesh(apart.mesh)).toMatchObject({ ...SOUND, shells: 3 });
   const ring = cut(body, [moved(box(4, 20, 20), [5, -5, 0])], { dropsLoose: true });
@@ -131,7 +142,7 @@ test('cutters that touch nothing are named, and loose parts counted and left out
   // buried alive
   expect(cut(body, [moved(box(2, 2, 2), [0, 4, 0])])).toMatchObject({ apart: [0], inside: [0] });
   expect(cut(body, [moved(box(2, 2, 2), [0, 4, 0])], { operation: 'join' })).toMatchObject({ apart: [0], inside: [0] });
-}); // prettier-ignore
+});
 
 test('what a cut leaves of quads are quads, and few of its triangles are slivers', () => {
   // a column of many faces, far from the border of the board
@@ -159,25 +170,46 @@ test('an imprint leaves the surface where it was, with the faces inside known', 
   const { mesh } = cut(FULL, [moved(BALL, [20, 30, 0])], { operation: 'imprint', regionOf });
   const inside = mesh.region.filter((row) => mesh.regions[row].part === 'recess').length;
   expect(inside).toBeGreaterThan(20);
-  const raised = raiseFaces(mesh, { byMm: 0.5, isRaised: ({ part }) => part === 'recess', wall: (region) => ({ ...region, part: 'outerWall' }) });
+  const raised = raiseFaces(mesh, {
+    byMm: 0.5,
+    isRaised: ({ part }) => part === 'recess',
+    wall: (region) => ({ ...region, part: 'outerWall' }),
+  });
   expect(checkMesh(raised)).toMatchObject(SOUND);
   expect(volume(raised)).toBeGreaterThan(volume(FULL) + 10);
-  const leaning = raiseFaces(mesh, { byMm: 0.5, leanMm: 0.2, isRaised: ({ part }) => part === 'recess', wall: (region) => ({ ...region, part: 'outerWall' }) });
+  const leaning = raiseFaces(mesh, {
+    byMm: 0.5,
+    leanMm: 0.2,
+    isRaised: ({ part }) => part === 'recess',
+    wall: (region) => ({ ...region, part: 'outerWall' }),
+  });
   expect(checkMesh(leaning)).toMatchObject(SOUND);
   expect(volume(leaning)).toBeLessThan(volume(raised));
-}); // prettier-ignore
+});
 
 test('what is no solid is told: open, inside out, a tool without depth', () => {
   const body = box(20, 10, 10);
-  const open = { ...body, faceStart: body.faceStart.slice(0, -1), faceVertices: body.faceVertices.slice(0, -4), sharp: body.sharp.slice(0, -4), region: body.region.slice(0, -1) };
+  const open = {
+    ...body,
+    faceStart: body.faceStart.slice(0, -1),
+    faceVertices: body.faceVertices.slice(0, -4),
+    sharp: body.sharp.slice(0, -4),
+    region: body.region.slice(0, -1),
+  };
   const turned = { ...body, faceVertices: body.faceVertices.slice() };
-  for (let f = 0; f < faceCount(turned); f++) turned.faceVertices.subarray(turned.faceStart[f], turned.faceStart[f + 1]).reverse();
-  const job = { operation: 'subtract', dropsLoose: false, cleanMm: 0, regionOf: (_: unknown, region: Region) => region } as const;
+  for (let f = 0; f < faceCount(turned); f++)
+    turned.faceVertices.subarray(turned.faceStart[f], turned.faceStart[f + 1]).reverse();
+  const job = {
+    operation: 'subtract',
+    dropsLoose: false,
+    cleanMm: 0,
+    regionOf: (_: unknown, region: Region) => region,
+  } as const;
   expect(carved(open, { ...job, cutters: [BALL] })).toEqual({ why: 'open' });
   expect(carved(turned, { ...job, cutters: [BALL] })).toEqual({ why: 'inward' });
   expect(carved(body, { ...job, cutters: [open] })).toEqual({ why: 'cutter' });
   expect(carved(emptyMesh(), { ...job, cutters: [BALL] })).toHaveProperty('why');
-}); // prettier-ignore
+});
 
 test('shells of a body that run into each other become one before it is cut', () => {
   const one = box(10, 10, 10);
@@ -186,20 +218,28 @@ test('shells of a body that run into each other become one before it is cut', ()
   const both: PolygonMesh = {
     ...one,
     positions: Float64Array.from([...one.positions, ...second.positions]),
-    faceStart: Uint32Array.from([...one.faceStart, ...[...one.faceStart.slice(1)].map((at) => at + one.faceVertices.length)]),
+    faceStart: Uint32Array.from([
+      ...one.faceStart,
+      ...[...one.faceStart.slice(1)].map((at) => at + one.faceVertices.length),
+    ]),
     faceVertices: Uint32Array.from([...one.faceVertices, ...[...one.faceVertices].map((v) => v + vertices)]),
     sharp: Uint8Array.from([...one.sharp, ...one.sharp]),
     region: Uint32Array.from([...one.region, ...one.region]),
   };
   const { mesh } = cut(both, [moved(box(2, 20, 2), [0, -5, 0])]);
   expect(checkMesh(mesh)).toMatchObject({ ...SOUND, shells: 1, volumeMm3: expect.closeTo(1500 - 40, 6) as number });
-}); // prettier-ignore
+});
 
-test('texture coordinates stay where they were: whole faces to the last bit, cut ones along their face; marks of materials too', () => {
+test('texture coordinates and marks of materials stay: whole faces to the last bit, cut ones along their face', () => {
   const uvAt = (x: number, y: number, z: number): [number, number] => [0.01 * x + 0.02 * y, 0.5 - 0.01 * z + 0.003 * y];
-  const at = (mesh: PolygonMesh, c: number): [number, number] => uvAt(...([0, 1, 2].map((k) => mesh.positions[3 * mesh.faceVertices[c] + k]) as Vec3));
+  const at = (mesh: PolygonMesh, c: number): [number, number] =>
+    uvAt(...([0, 1, 2].map((k) => mesh.positions[3 * mesh.faceVertices[c] + k]) as Vec3));
   const corners = (mesh: PolygonMesh): number[] => [...mesh.faceVertices.keys()];
-  const painted = { ...JUG, uv: Float32Array.from(corners(JUG).flatMap((c) => at(JUG, c))), regions: JUG.regions.map((region) => ({ ...region, paint: 1 })) };
+  const painted = {
+    ...JUG,
+    uv: Float32Array.from(corners(JUG).flatMap((c) => at(JUG, c))),
+    regions: JUG.regions.map((region) => ({ ...region, paint: 1 })),
+  };
   const { mesh, whole } = cut(painted, [moved(box(12, 14, 30), [0, 30, 25])], { cleanMm: 0.01 });
   expect(whole).toBeGreaterThan(100);
   const uv = mesh.uv as Float32Array;
@@ -216,11 +256,15 @@ test('texture coordinates stay where they were: whole faces to the last bit, cut
   // a border that was moved to clear slivers away moves its texture coordinates with it
   expect(far).toBeLessThan(1e-3);
   expect([...facesOf(mesh)].filter((face) => kept.has(face)).length).toBe(whole);
-}); // prettier-ignore
+});
 
 describe('cut in a patch alone', () => {
   const LARGE = formMesh({ kind: 'ball', radiusMm: 60 }, 0.02);
-  const inPatch = (body: PolygonMesh, cutters: PolygonMesh[], operation: 'subtract' | 'join'): PolygonMesh | undefined => {
+  const inPatch = (
+    body: PolygonMesh,
+    cutters: PolygonMesh[],
+    operation: 'subtract' | 'join',
+  ): PolygonMesh | undefined => {
     const surface = bodySurface(body);
     const patch = surface && patchUnder(surface, cutters);
     if (!patch) return undefined;
@@ -238,31 +282,64 @@ describe('cut in a patch alone', () => {
     expect(facesOf(local).size).toBe(faceCount(local));
     const kept = facesOf(LARGE);
     expect([...facesOf(local)].filter((face) => kept.has(face)).length).toBeGreaterThan(0.999 * whole.whole);
-    expect(local.regions.some(({ of }) => of === BELOW && local.region.includes(local.regions.findIndex((one) => one.of === BELOW)))).toBe(false);
+    expect(
+      local.regions.some(
+        ({ of }) => of === BELOW && local.region.includes(local.regions.findIndex((one) => one.of === BELOW)),
+      ),
+    ).toBe(false);
   });
 
   test('not where the cut comes near other faces or through the body', () => {
     const through = [moved(box(8, 8, 200), [0, 55, 0])];
     expect(inPatch(LARGE, through, 'subtract')).toBeUndefined();
-    const shell = formMesh({ kind: 'turned', wallMm: 3, knots: [[40, 0], [60, 60], [40, 120]].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: true })) }, 0.02);
+    const shell = formMesh(
+      {
+        kind: 'turned',
+        wallMm: 3,
+        knots: [
+          [40, 0],
+          [60, 60],
+          [40, 120],
+        ].map(([radiusMm, heightMm]) => ({ radiusMm, heightMm, smooth: true })),
+      },
+      0.02,
+    );
     expect(inPatch(shell, [moved(box(8, 12, 10), [0, 55, 57])], 'subtract')).toBeUndefined();
     expect(inPatch(shell, [moved(box(8, 12, 3), [0, 55, 60])], 'subtract')).toBeDefined();
     // buried, or in the hollow behind the wall, or beside the body: with others that are met
     const met = moved(box(8, 12, 3), [0, 55, 60]);
-    for (const at of [[0, 55, 40], [0, 35, 20], [0, 55, 90], [30, 55, 62]] as Vec3[])
+    for (const at of [
+      [0, 55, 40],
+      [0, 35, 20],
+      [0, 55, 90],
+      [30, 55, 62],
+    ] as Vec3[])
       expect(inPatch(shell, [met, moved(box(6, 6, 3), at)], 'subtract')).toBeUndefined();
-    expect(inPatch(LARGE, [moved(box(8, 12, 6), [0, 55, 60]), moved(box(5, 5, 5), [12, 55, 40])], 'join')).toBeUndefined();
+    expect(
+      inPatch(LARGE, [moved(box(8, 12, 6), [0, 55, 60]), moved(box(5, 5, 5), [12, 55, 40])], 'join'),
+    ).toBeUndefined();
     // over an edge the two faces beside it are a field of heights as well
-    expect(checkMesh(inPatch(box(50, 50, 50), [moved(box(8, 8, 8), [25, 20, 25])], 'subtract') ?? emptyMesh())).toMatchObject(SOUND);
-    expect(bodySurface({ ...LARGE, faceStart: LARGE.faceStart.slice(0, -1), region: LARGE.region.slice(0, -1) })).toBeUndefined();
+    expect(
+      checkMesh(inPatch(box(50, 50, 50), [moved(box(8, 8, 8), [25, 20, 25])], 'subtract') ?? emptyMesh()),
+    ).toMatchObject(SOUND);
+    expect(
+      bodySurface({ ...LARGE, faceStart: LARGE.faceStart.slice(0, -1), region: LARGE.region.slice(0, -1) }),
+    ).toBeUndefined();
   });
 
   test('a field of heights lies over itself where a face is put over another', () => {
     const square = [0, 0, 1, 0, 1, 1, 0, 1];
-    expect(liesOver({ places: Float64Array.from([...square, ...square.map((v, i) => v + (i % 2 === 0 ? 1 : 0))]), faceStart: [0, 4, 8] })).toBe(false);
-    expect(liesOver({ places: Float64Array.from([...square, ...square.map((v) => v / 2 + 0.2)]), faceStart: [0, 4, 8] })).toBe(true);
+    expect(
+      liesOver({
+        places: Float64Array.from([...square, ...square.map((v, i) => v + (i % 2 === 0 ? 1 : 0))]),
+        faceStart: [0, 4, 8],
+      }),
+    ).toBe(false);
+    expect(
+      liesOver({ places: Float64Array.from([...square, ...square.map((v) => v / 2 + 0.2)]), faceStart: [0, 4, 8] }),
+    ).toBe(true);
   });
-}); // prettier-ignore
+});
 
 /** Triangles of a body, all on one face; corners as places. */
 function half(triangles: Vec3[][]): CutTriangles {
@@ -280,7 +357,12 @@ function half(triangles: Vec3[][]): CutTriangles {
 }
 
 test.each([1, 2])('an imprint’s halves meet where one of them has %i points more along the line', (points) => {
-  const [a, b, left, right]: Vec3[] = [[0, 0, 0], [3, 0, 0], [1, 2, 0], [1, -2, 0]];
+  const [a, b, left, right]: Vec3[] = [
+    [0, 0, 0],
+    [3, 0, 0],
+    [1, 2, 0],
+    [1, -2, 0],
+  ];
   const line = [a, ...[1, 2].slice(0, points).map((x): Vec3 => [x, 1e-9, 0]), b];
   const inside = half(line.slice(1).map((at, i) => [line[i], at, left]));
   const skin = joinedSkin({ inside, outside: half([[b, a, right]]) }, { id: 1 } as Source, { insideId: 2, near: 1e-8 });
@@ -289,7 +371,7 @@ test.each([1, 2])('an imprint’s halves meet where one of them has %i points mo
   const open = edges.filter(([from, to]) => !edges.some(([x, y]) => x === to && y === from));
   // the four sides of what both make
   expect(open).toHaveLength(4);
-}); // prettier-ignore
+});
 
 test('slivers all round a vertex are gone round once', () => {
   // a needle whose tips are joined to its middle

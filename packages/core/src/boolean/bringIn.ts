@@ -9,8 +9,9 @@ export interface Fault {
 }
 
 /**
- * A mesh as a solid of the kernel, at its full precision. The kernel takes 32-bit places and sorts vertices along a curve of its own; so it is asked for its order, and the 64-bit places
- * are written in by that, refused where none of ours, rounded, is what stands there (docs/geometry.md).
+ * A mesh as a solid of the kernel, at its full precision. The kernel takes 32-bit places and sorts vertices along a
+ * curve of its own; so it is asked for its order, and the 64-bit places are written in by that, refused where none of
+ * ours, rounded, is what stands there (docs/geometry.md).
  */
 export function bringIn(carver: Carver, source: Source, held: Held): KernelSolid | Fault {
   if (vertexCount(source.mesh) >= MOST_VERTICES) return { why: 'large' };
@@ -45,8 +46,8 @@ const UNKNOWN = -1;
 const GONE = -2;
 
 /**
- * Number of our vertex by the kernel's. Edges shorter than a 32-bit float can tell are collapsed on the way in, and a corner may carry on the number of the vertex that went: then the
- * place decides.
+ * Number of our vertex by the kernel's. Edges shorter than a 32-bit float can tell are collapsed on the way in, and a
+ * corner may carry on the number of the vertex that went: then the place decides.
  */
 function orderOf(solid: KernelSolid, source: Source, held: Held): Int32Array {
   const {

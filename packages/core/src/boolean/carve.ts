@@ -14,14 +14,20 @@ import { sortOut, type Sorted } from './sortOut.ts';
 import { sourceOf, type Source } from './source.ts';
 import { cutCrosses, tidyCut, type CutCrossing, type Tidied } from './tidy.ts';
 
-/** What becomes of two solids: the first without the second, both as one, what they share, or the first with the second's outline as edges in its faces. */
+/**
+ * What becomes of two solids: the first without the second, both as one, what they share, or the first with the
+ * second's outline as edges in its faces.
+ */
 export type CarveOperation = 'subtract' | 'join' | 'intersect' | 'imprint';
 
 export interface CarveJob {
   /** each a closed solid of its own, in the body's space; they may overlap */
   cutters: readonly PolygonMesh[];
   operation: CarveOperation;
-  /** of each face in the result, by the number of the cutter that it comes from; INSIDE: a face of the body inside an imprint */
+  /**
+   * of each face in the result, by the number of the cutter that it comes from; INSIDE: a face of the body inside an
+   * imprint
+   */
   regionOf(by: number | undefined, region: Parameters<RegionOf>[1]): ReturnType<RegionOf>;
   /** parts that came loose are left out */
   dropsLoose: boolean;
@@ -37,7 +43,10 @@ export interface CarveJob {
 
 export interface Carved {
   mesh: PolygonMesh;
-  /** difference of both sides of the volume identity, as a share of the cutters' volume, or a tenth of the body's where that is more */
+  /**
+   * difference of both sides of the volume identity, as a share of the cutters' volume, or a tenth of the body's where
+   * that is more
+   */
   volumeError: number;
   /** cutters of which nothing is in the result, or nothing but parts of their own */
   apart: number[];
@@ -50,7 +59,10 @@ export interface Carved {
   tidied: Tidied;
   /** edges of the cut line, and those with a quad beside them; undefined where no ring was asked for */
   ring: { edges: number; quads: number } | undefined;
-  /** faces that were cut, or that cut, cross: as they are, or only once they are rounded to 32 bit; undefined where none does or nobody looked */
+  /**
+   * faces that were cut, or that cut, cross: as they are, or only once they are rounded to 32 bit; undefined where none
+   * does or nobody looked
+   */
   crosses: CutCrossing | undefined;
 }
 
@@ -67,7 +79,11 @@ export function carve(carver: Carver, body: Prepared, job: CarveJob): Carved | F
   }
 }
 
-function carveHeld(carver: Carver, { source: body, frame, solid, parts }: Prepared, job: CarveJob & { held: Held }): Carved | Fault {
+function carveHeld(
+  carver: Carver,
+  { source: body, frame, solid, parts }: Prepared,
+  job: CarveJob & { held: Held },
+): Carved | Fault {
   const { held } = job;
   const cutters = job.cutters.map((mesh) => sourceOf(carver, mesh, frame));
   const tools: KernelSolid[] = [];
@@ -85,10 +101,13 @@ function carveHeld(carver: Carver, { source: body, frame, solid, parts }: Prepar
   const sifted = sift(cut, partsOf(cut), { job, body, cutters, before: parts });
   if (job.operation !== 'imprint') return told(built(cut, job, { body, cutters, sifted }), volumeError);
   const inside = { ...body, id: carver.Manifold.reserveIDs(1) };
-  const skin = joinedSkin({ inside: readOut(other, held), outside: cut }, body, { insideId: inside.id, near: NEAR * frame.diagonal });
+  const skin = joinedSkin({ inside: readOut(other, held), outside: cut }, body, {
+    insideId: inside.id,
+    near: NEAR * frame.diagonal,
+  });
   const all = Array.from(skin.source, (_, t) => t);
   return told(built(skin, job, { body, cutters, inside, sifted: { ...sifted, loose: 0, kept: all } }), volumeError);
-} // prettier-ignore
+}
 
 const told = (made: Omit<Carved, 'volumeError'> | Fault, volumeError: number): Carved | Fault =>
   'why' in made ? made : { ...made, volumeError };
@@ -110,12 +129,18 @@ function operate(
   const by = (off: number): number => Math.abs(off) / scale;
   if (operation === 'join') {
     const [both, shared] = [body.add(tool), body.intersect(tool)].map((one) => held.keep(one));
-    return { result: both, other: shared, volumeError: by(body.volume() + tool.volume() - shared.volume() - both.volume()) };
+    return {
+      result: both,
+      other: shared,
+      volumeError: by(body.volume() + tool.volume() - shared.volume() - both.volume()),
+    };
   }
   const [shared, rest] = body.split(tool).map((one) => held.keep(one));
   const volumeError = by(body.volume() - shared.volume() - rest.volume());
-  return operation === 'intersect' ? { result: shared, other: rest, volumeError } : { result: rest, other: shared, volumeError };
-} // prettier-ignore
+  return operation === 'intersect'
+    ? { result: shared, other: rest, volumeError }
+    : { result: rest, other: shared, volumeError };
+}
 
 function built(
   cut: CutTriangles,
@@ -130,7 +155,11 @@ function built(
   const alone = new Set(sifted.apart.map((i) => cutters[i]));
   const plain = { cut: cleared, sorted: { ...sorted, touched: tidied.triangles }, ring: undefined };
   const looked = (one: Ringed): Ringed & Settled & Pick<Carved, 'crosses'> => {
-    const settled = { ...one, sorted: pairCutTriangles(one.cut, one.sorted, sources), places: ownPlaces(one.cut, sources) };
+    const settled = {
+      ...one,
+      sorted: pairCutTriangles(one.cut, one.sorted, sources),
+      places: ownPlaces(one.cut, sources),
+    };
     return { ...settled, crosses: job.looks ? cutCrosses(settled, body, alone) : undefined };
   };
   let settled = looked(ringed(plain, sources, { body, widthMm: job.ringMm ?? 0 }));
@@ -138,8 +167,17 @@ function built(
   if (settled.ring && settled.crosses) settled = { ...looked(plain), ring: { ...settled.ring, quads: 0 } };
   const { mesh, isClosed } = rebuild(settled, sources, ({ id }, region) => job.regionOf(numberOf.get(id), region));
   if (!isClosed) return { why: 'kernel' };
-  return { mesh, apart: sifted.apart, inside: sifted.inside, loose: sifted.loose, whole: sorted.whole.length, tidied, ring: settled.ring, crosses: settled.crosses };
-} // prettier-ignore
+  return {
+    mesh,
+    apart: sifted.apart,
+    inside: sifted.inside,
+    loose: sifted.loose,
+    whole: sorted.whole.length,
+    tidied,
+    ring: settled.ring,
+    crosses: settled.crosses,
+  };
+}
 
 interface Ringed {
   cut: CutTriangles;
@@ -151,7 +189,7 @@ function ringed(plain: Ringed, sources: ReadonlyMap<number, Source>, job: { body
   if (job.widthMm === 0) return plain;
   const { cut, faces, edges, quads } = ringAround(plain.cut, plain.sorted, sources, job);
   return { cut, sorted: { ...plain.sorted, made: faces }, ring: { edges, quads } };
-} // prettier-ignore
+}
 
 /** Of the diagonal: so near points of the cut line are one, whatever became of their last bits in either half. */
 const NEAR = 1e-7;

@@ -8,13 +8,22 @@ export interface Bounds {
   held: ReadonlySet<number>;
 }
 
-/** Collapses edges of slivers where that moves no border too far and turns nothing over; gives the farthest move, mm. */
+/**
+ * Collapses edges of slivers where that moves no border too far and turns nothing over; gives the farthest move, mm.
+ */
 export function collapseSlivers(surface: TouchedSurface, { byMm, held }: Bounds): number {
   let moved = 0;
   for (const t of surface.left()) {
     if (surface.isGone(t) || !surface.isSliver(t)) continue;
     const [a, b, c] = surface.cornersOf(t);
-    const ways = [[a, b], [b, c], [c, a], [b, a], [c, b], [a, c]] as const; // prettier-ignore
+    const ways = [
+      [a, b],
+      [b, c],
+      [c, a],
+      [b, a],
+      [c, b],
+      [a, c],
+    ] as const;
     const lengthOf = ([v, u]: readonly [number, number]): number => sizeOf(minus(surface.place(u), surface.place(v)));
     for (const way of [...ways].sort((p, q) => lengthOf(p) - lengthOf(q))) {
       if (way.some((v) => held.has(v))) continue;
@@ -78,9 +87,13 @@ function collapse(surface: TouchedSurface, [v, u]: Way): void {
   for (const t of [...surface.ringOf(v)]) {
     const corners = surface.cornersOf(t);
     if (corners.includes(u)) surface.remove(t);
-    else surface.set(t, corners.map((w, k) => (w === v ? [u, numberIn(surface, t, u)] : [w, cut.numbers[3 * t + k]])));
+    else
+      surface.set(
+        t,
+        corners.map((w, k) => (w === v ? [u, numberIn(surface, t, u)] : [w, cut.numbers[3 * t + k]])),
+      );
   }
-} // prettier-ignore
+}
 
 /** Number of a vertex in the source of a triangle, if one of its triangles there has it. */
 function numberIn(surface: TouchedSurface, t: number, v: number): number {

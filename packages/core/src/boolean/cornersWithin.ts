@@ -8,8 +8,9 @@ export interface Within {
 }
 
 /**
- * What a place of a source's face is made of: the corners of that triangle of the face which holds it, or is nearest to holding it, by its
- * barycentric coordinates (Ericson 2005, "Real-time collision detection", 3.4). Undefined where no triangle has an area.
+ * What a place of a source's face is made of: the corners of that triangle of the face which holds it, or is nearest to
+ * holding it, by its barycentric coordinates (Ericson 2005, "Real-time collision detection", 3.4). Undefined where no
+ * triangle has an area.
  */
 export function cornersWithin({ mesh, triangles }: Source, face: number, place: Vec3): Within | undefined {
   let best: (Within & { least: number }) | undefined;

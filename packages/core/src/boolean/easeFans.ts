@@ -20,8 +20,8 @@ interface Fan {
 }
 
 /**
- * Where slivers of one flat face run from many near points to one far away, a vertex is set near those points: their triangles end in it, and two wide ones
- * go on. Nothing moves, the face stays what it was.
+ * Where slivers of one flat face run from many near points to one far away, a vertex is set near those points: their
+ * triangles end in it, and two wide ones go on. Nothing moves, the face stays what it was.
  */
 export function easeFans(
   { cut: before, triangles, slivers }: Swept,
@@ -87,7 +87,10 @@ const trimmed = (cut: CutTriangles, vertices: number, triangles: number): CutTri
   isTurned: cut.isTurned.slice(0, triangles),
 });
 
-/** Round the vertex across from a triangle's shortest edge: the slivers to both sides of it, and what lies beside them. `at`: where it is. */
+/**
+ * Round the vertex across from a triangle's shortest edge: the slivers to both sides of it, and what lies beside them.
+ * `at`: where it is.
+ */
 function fanOf(surface: TouchedSurface, t: number): Runs {
   const apex = farCorner(surface, t);
   const taken = new Set([t]);
@@ -138,7 +141,10 @@ function cornersFrom(surface: TouchedSurface, t: number, first: number): [number
   return first === a ? [a, b, c] : first === b ? [b, c, a] : [c, a, b];
 }
 
-/** Triangles beside one round a vertex, to one side, until some have followed that are no slivers; none that is `taken`, as they all are now. */
+/**
+ * Triangles beside one round a vertex, to one side, until some have followed that are no slivers; none that is `taken`,
+ * as they all are now.
+ */
 function side(surface: TouchedSurface, apex: number, { first, way, taken }: Way): number[] {
   const found: number[] = [];
   let proper = 0;
@@ -161,7 +167,10 @@ interface Way {
   taken: Set<number>;
 }
 
-/** The place, and so many triangles beside the slivers, that leave the best triangles; undefined where none leaves no sliver. */
+/**
+ * The place, and so many triangles beside the slivers, that leave the best triangles; undefined where none leaves no
+ * sliver.
+ */
 function bestOf(surface: TouchedSurface, { fan, from, to }: Runs): { fan: Fan; at: Vec3 } | undefined {
   let best: { fan: Fan; at: Vec3; quality: number } | undefined;
   const { apex } = fan;

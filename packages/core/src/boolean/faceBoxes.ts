@@ -4,7 +4,11 @@ import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 /** Across, along and up, each of length 1. */
 export type Axes = readonly [Vec3, Vec3, Vec3];
 
-export const UPRIGHT: Axes = [[1, 0, 0], [0, 1, 0], [0, 0, 1]]; // prettier-ignore
+export const UPRIGHT: Axes = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+];
 
 /** How far along an axis a place lies; `v`: where its three numbers begin. */
 export const along = (axis: Vec3, p: ArrayLike<number>, v: number): number =>

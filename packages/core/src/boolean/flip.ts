@@ -5,7 +5,10 @@ const ROUNDS = 20;
 /** By so much the smallest angle's sine has to grow: less would go to and fro by rounding. */
 const GAIN = 1e-9;
 
-/** Flips edges inside faces as long as the smaller of the smallest angles grows (as Lawson 1977 did with circles), from those of some triangles on. Nothing moves. */
+/**
+ * Flips edges inside faces as long as the smaller of the smallest angles grows (as Lawson 1977 did with circles), from
+ * those of some triangles on. Nothing moves.
+ */
 export function flipEdges(surface: TouchedSurface, from: readonly number[]): void {
   const { cut } = surface;
   const waiting = from.flatMap((t) => [3 * t, 3 * t + 1, 3 * t + 2]);
@@ -28,9 +31,22 @@ export function flipEdges(surface: TouchedSurface, from: readonly number[]): voi
     if (Math.min(surface.quality(c, a, d), surface.quality(d, b, c)) <= now + GAIN) continue;
     if (c === d || surface.hasEdge(c, d)) continue;
     const number = (at: number): number => cut.numbers[at];
-    const [na, nb, nc, nd] = [number(corner), number(next(corner)), number(next(next(corner))), number(next(next(back)))];
-    surface.set(t, [[c, nc], [a, na], [d, nd]]);
-    surface.set(u, [[d, nd], [b, nb], [c, nc]]);
+    const [na, nb, nc, nd] = [
+      number(corner),
+      number(next(corner)),
+      number(next(next(corner))),
+      number(next(next(back))),
+    ];
+    surface.set(t, [
+      [c, nc],
+      [a, na],
+      [d, nd],
+    ]);
+    surface.set(u, [
+      [d, nd],
+      [b, nb],
+      [c, nc],
+    ]);
     waiting.push(3 * t, 3 * t + 1, 3 * u, 3 * u + 1);
   }
-} // prettier-ignore
+}

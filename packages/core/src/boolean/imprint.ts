@@ -3,7 +3,10 @@ import type { CutTriangles } from './readOut.ts';
 import type { Source } from './source.ts';
 import { next } from './touched.ts';
 
-/** The skin of a body from both halves of a split: one surface again, on which what lay inside the cutter is known by a source of its own. */
+/**
+ * The skin of a body from both halves of a split: one surface again, on which what lay inside the cutter is known by a
+ * source of its own.
+ */
 export function joinedSkin(
   { inside, outside }: { inside: CutTriangles; outside: CutTriangles },
   body: Source,
@@ -17,7 +20,8 @@ export function joinedSkin(
       if (half.source[t] !== body.id) continue;
       for (let c = 3 * t; c < 3 * t + 3; c++) {
         const at = half.places.subarray(3 * half.vertices[c], 3 * half.vertices[c] + 3);
-        // both halves come from one reckoning: but for short edges that each has collapsed its own way, points of the cut line are the same to the last bit
+        // both halves come from one reckoning: but for short edges that each has collapsed its own way, points of the
+        // cut line are the same to the last bit
         const key = at.join(' ');
         let vertex = vertexOf.get(key);
         if (vertex === undefined) {
@@ -54,7 +58,10 @@ interface Rows {
 /** Of what counts as near: so far from an edge the kernel takes a vertex off it as one that says nothing. */
 const LINE = 10;
 
-/** Where one half has an edge and the other one several that run along it, the triangle with the long one gets their vertices as well. */
+/**
+ * Where one half has an edge and the other one several that run along it, the triangle with the long one gets their
+ * vertices as well.
+ */
 function splitAlongOpenEdges(rows: Rows, places: readonly number[], near: number): void {
   const { vertices, numbers } = rows;
   const count = places.length / 3;
@@ -62,12 +69,14 @@ function splitAlongOpenEdges(rows: Rows, places: readonly number[], near: number
   vertices.forEach((v, c) => corners.set(v * count + vertices[next(c)], c));
   const open = [...corners].filter(([key]) => !corners.has((key % count) * count + Math.floor(key / count)));
   const goesOn = new Map<number, number[]>();
-  for (const [key] of open) goesOn.set(Math.floor(key / count), [...(goesOn.get(Math.floor(key / count)) ?? []), key % count]);
+  for (const [key] of open)
+    goesOn.set(Math.floor(key / count), [...(goesOn.get(Math.floor(key / count)) ?? []), key % count]);
   const place = (v: number): Vec3 => [places[3 * v], places[3 * v + 1], places[3 * v + 2]];
   for (const [key, corner] of open) {
     const [a, b] = [Math.floor(key / count), key % count];
     // the other half's way back along this edge
-    const lies = (w: number): boolean => w === a || (w !== b && distanceToStretch(place(w), place(a), place(b)) <= near);
+    const lies = (w: number): boolean =>
+      w === a || (w !== b && distanceToStretch(place(w), place(a), place(b)) <= near);
     const between: number[] = [];
     let v = goesOn.get(b)?.find(lies);
     for (; v !== undefined && v !== a && between.length < open.length; v = goesOn.get(v)?.find(lies)) between.push(v);
@@ -87,7 +96,7 @@ function splitAlongOpenEdges(rows: Rows, places: readonly number[], near: number
       rows.group.push(rows.group[t]);
     }
   }
-} // prettier-ignore
+}
 
 /** Of the vertices at open edges: which other one each of them is. */
 function openVerticesJoined(vertices: readonly number[], places: readonly number[], near: number): Map<number, number> {

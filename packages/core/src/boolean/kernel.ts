@@ -19,7 +19,10 @@ export class Held {
 
 type KernelMesh = ReturnType<KernelSolid['getMesh']>;
 
-/** Places of the kernel's vertices at full precision, and its mesh with the index of its vertex in place of each corner's x: the mesh itself holds 32-bit places only, and seams as several. */
+/**
+ * Places of the kernel's vertices at full precision, and its mesh with the index of its vertex in place of each
+ * corner's x: the mesh itself holds 32-bit places only, and seams as several.
+ */
 export function numbered(solid: KernelSolid, held: Held): { places: Float64Array; mesh: KernelMesh } {
   let places = new Float64Array(0);
   const counted = held.keep(

@@ -4,11 +4,17 @@ export interface Outlines {
   faceStart: ArrayLike<number>;
 }
 
-/** Whether any face lies over another one: the middle of each must lie in no other, looked up in a grid of as many cells as there are faces. */
+/**
+ * Whether any face lies over another one: the middle of each must lie in no other, looked up in a grid of as many cells
+ * as there are faces.
+ */
 export function liesOver({ places, faceStart }: Outlines): boolean {
   const faces = faceStart.length - 1;
   const boxes = Array.from({ length: faces }, (_, f) => boxOf(places, faceStart[f], faceStart[f + 1]));
-  const [lowX, lowY, highX, highY] = boxes.reduce((a, b) => [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.max(a[2], b[2]), Math.max(a[3], b[3])], [Infinity, Infinity, -Infinity, -Infinity]);
+  const [lowX, lowY, highX, highY] = boxes.reduce(
+    (a, b) => [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.max(a[2], b[2]), Math.max(a[3], b[3])],
+    [Infinity, Infinity, -Infinity, -Infinity],
+  );
   const cell = Math.sqrt(((highX - lowX) * (highY - lowY)) / Math.max(1, faces)) || 1;
   const columns = Math.ceil((highX - lowX) / cell) + 1;
   const cells = new Map<number, number[]>();
@@ -24,9 +30,11 @@ export function liesOver({ places, faceStart }: Outlines): boolean {
   });
   return boxes.some((_, f) => {
     const [x, y] = middleOf(places, faceStart[f], faceStart[f + 1]);
-    return (cells.get(at(x, y)) ?? []).some((other) => other !== f && holds(places, [faceStart[other], faceStart[other + 1]], [x, y]));
+    return (cells.get(at(x, y)) ?? []).some(
+      (other) => other !== f && holds(places, [faceStart[other], faceStart[other + 1]], [x, y]),
+    );
   });
-} // prettier-ignore
+}
 
 function boxOf(places: Float64Array, from: number, to: number): [number, number, number, number] {
   const box: [number, number, number, number] = [Infinity, Infinity, -Infinity, -Infinity];

@@ -19,20 +19,31 @@ const SHARES = [1, 0.5, 0.2, 0.05];
 const MITRE = 2;
 /** Along an old edge a vertex goes no farther than this share: another one may come towards it. */
 const EDGE_SHARE = 0.45;
-/** Sine of the smallest angle that a triangle may come down to; one that has a smaller one already, to this share of it. */
+/**
+ * Sine of the smallest angle that a triangle may come down to; one that has a smaller one already, to this share of it.
+ */
 const SMALLEST = 0.02;
 const WORSE = 0.5;
 /** Of its way: what has moved less does not stay. */
 const LEAST = 0.02;
 
-/** Moves the vertices of a ring away from the cut line, as far as nothing turns over; those whose ring vertex stays where it was are given back. */
+/**
+ * Moves the vertices of a ring away from the cut line, as far as nothing turns over; those whose ring vertex stays
+ * where it was are given back.
+ */
 export function moveRing(surface: TouchedSurface, ring: Ring): number[] {
   const atVertex = new Map<number, Strip[]>();
   for (const strip of ring.strips)
     for (const v of strip.corners.slice(0, 2)) atVertex.set(v, [...(atVertex.get(v) ?? []), strip]);
   const moves = [...ring.twins].map(([v, twin]) => {
     const strips = atVertex.get(v) as Strip[];
-    return { v, twin, strips, way: wayOf(surface, v, strips, { fan: ring.border.fans.get(v) as Fan, widthMm: ring.widthMm, twins: ring.twins }), done: 0 };
+    return {
+      v,
+      twin,
+      strips,
+      way: wayOf(surface, v, strips, { fan: ring.border.fans.get(v) as Fan, widthMm: ring.widthMm, twins: ring.twins }),
+      done: 0,
+    };
   });
   for (let round = 0; round < ROUNDS; round++) {
     const moved = moves.filter((move) => move.done < 1 && moveOn(surface, move));
@@ -41,7 +52,7 @@ export function moveRing(surface: TouchedSurface, ring: Ring): number[] {
   }
   const back = moves.filter((move) => move.done < LEAST && goesBack(surface, move));
   return back.map(({ v }) => v);
-} // prettier-ignore
+}
 
 interface Move {
   v: number;
@@ -55,9 +66,16 @@ interface Move {
 }
 
 /** From a vertex of the cut line to where its twin should come. */
-function wayOf(surface: TouchedSurface, v: number, strips: readonly Strip[], { fan, widthMm: wished, twins }: { fan: Fan; widthMm: number; twins: ReadonlyMap<number, number> }): Vec3 {
+function wayOf(
+  surface: TouchedSurface,
+  v: number,
+  strips: readonly Strip[],
+  { fan, widthMm: wished, twins }: { fan: Fan; widthMm: number; twins: ReadonlyMap<number, number> },
+): Vec3 {
   const widthMm = Math.min(wished, longestAt(surface, v, fan));
-  const inward = strips.map(({ t, corners: [a, b] }) => unit(cross(surface.normalOf(t), minus(surface.place(b), surface.place(a)))));
+  const inward = strips.map(({ t, corners: [a, b] }) =>
+    unit(cross(surface.normalOf(t), minus(surface.place(b), surface.place(a)))),
+  );
   if (fan.along === undefined) {
     const sum = inward.reduce((a, b) => plus(a, b), [0, 0, 0] as Vec3);
     const size = sizeOf(sum);
@@ -69,7 +87,7 @@ function wayOf(surface: TouchedSurface, v: number, strips: readonly Strip[], { f
   const away = Math.max(...inward.map((one) => Math.abs(dot(one, unit(edge)))), 1 / MITRE);
   const share = twins.has(fan.along) ? EDGE_SHARE : 2 * EDGE_SHARE;
   return plus([0, 0, 0], unit(edge), Math.min(widthMm / away, share * sizeOf(edge)));
-} // prettier-ignore
+}
 
 /** Farther no vertex gets between its triangles. */
 function longestAt(surface: TouchedSurface, v: number, { triangles }: Fan): number {
@@ -98,18 +116,27 @@ function triesAt(surface: TouchedSurface, { v, twin, strips, way }: Move, done: 
   const ring = surface.ringOf(twin);
   const worst = Math.min(SMALLEST, ...ring.map((t) => WORSE * surface.quality(...surface.cornersOf(t))));
   places.set(plus(surface.place(v), way, done), 3 * twin);
-  const isGood = ring.every((t) => surface.facing(surface.normalOf(t), ...surface.cornersOf(t)) > 0 && surface.quality(...surface.cornersOf(t)) >= worst);
+  const isGood = ring.every(
+    (t) =>
+      surface.facing(surface.normalOf(t), ...surface.cornersOf(t)) > 0 &&
+      surface.quality(...surface.cornersOf(t)) >= worst,
+  );
   if (isGood && strips.every((strip) => isConvex(surface, strip))) return true;
   places.set(old, 3 * twin);
   return false;
-} // prettier-ignore
+}
 
-/** Whether no corner of a strip is turned over or flat: where the cut runs along an old edge there is no face for one. Ends that have not moved yet are none. */
+/**
+ * Whether no corner of a strip is turned over or flat: where the cut runs along an old edge there is no face for one.
+ * Ends that have not moved yet are none.
+ */
 function isConvex(surface: TouchedSurface, { t, corners }: Strip): boolean {
   const normal = surface.normalOf(t);
   return corners.every((v, i) => {
-    const [from, to] = [corners[(i + 3) % 4], corners[(i + 1) % 4]].map((w) => minus(surface.place(w), surface.place(v)));
+    const [from, to] = [corners[(i + 3) % 4], corners[(i + 1) % 4]].map((w) =>
+      minus(surface.place(w), surface.place(v)),
+    );
     const sides = sizeOf(from) * sizeOf(to);
     return sides === 0 || surface.facing(normal, corners[(i + 3) % 4], v, corners[(i + 1) % 4]) >= SMALLEST * sides;
   });
-} // prettier-ignore
+}

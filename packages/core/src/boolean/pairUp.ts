@@ -11,7 +11,10 @@ interface Pair {
   worth: number;
 }
 
-/** Pairs of triangles in one flat face as quads, the squarest first: the strips that a cut leaves of quads are such again. */
+/**
+ * Pairs of triangles in one flat face as quads, the squarest first: the strips that a cut leaves of quads are such
+ * again.
+ */
 export function pairCutTriangles(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>): Sorted {
   const surface = new TouchedSurface(cut, sorted, sources);
   const pairs = sorted.touched.flatMap((t) => pairsOf(surface, t));

@@ -15,7 +15,10 @@ import { holds, liesOver } from './liesOver.ts';
 import type { BodySurface } from './bodySurface.ts';
 import { along, FaceBoxes, type Axes } from './faceBoxes.ts';
 
-/** The part of a body that something cuts, as a solid of its own: its faces, walls straight down from their border, and a flat bottom. */
+/**
+ * The part of a body that something cuts, as a solid of its own: its faces, walls straight down from their border, and
+ * a flat bottom.
+ */
 export interface UnderPatch {
   solid: PolygonMesh;
   /** per face of the body: 1 where it is in the patch */
@@ -37,9 +40,10 @@ const ROOM = 0.04;
 const MOST_SHARE = 0.6;
 
 /**
- * The faces that solids cut, with room around, where they are a field of heights over a plane and no other face of the body comes near: then
- * inside the solids' boxes the body is what lies under them, as long as each of those boxes has the surface running through it: what is buried or
- * stands beside the body says nothing. Undefined where that is not so.
+ * The faces that solids cut, with room around, where they are a field of heights over a plane and no other face of the
+ * body comes near: then inside the solids' boxes the body is what lies under them, as long as each of those boxes has
+ * the surface running through it: what is buried or stands beside the body says nothing. Undefined where that is not
+ * so.
  */
 export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]): UnderPatch | undefined {
   const axes = axesFor(surface, cutters);
@@ -49,8 +53,13 @@ export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]
   const faces = new FaceBoxes(surface.mesh, axes);
   const near = surface.boxes.near(boxAround(axes, whole));
   const rises = (f: number): boolean => cosineUp(surface, axes, f) > STEEP;
-  const meets = (f: number): boolean => near[f] === 1 && faces.overlaps(f, whole, 3) && boxes.some((box) => faces.overlaps(f, box, 3));
-  const isIn = flooded(surface, (f) => faces.overlaps(f, whole, 2) && rises(f), (f) => meets(f) && rises(f));
+  const meets = (f: number): boolean =>
+    near[f] === 1 && faces.overlaps(f, whole, 3) && boxes.some((box) => faces.overlaps(f, box, 3));
+  const isIn = flooded(
+    surface,
+    (f) => faces.overlaps(f, whole, 2) && rises(f),
+    (f) => meets(f) && rises(f),
+  );
   if (!isIn) return undefined;
   const taken: number[] = [];
   for (let f = 0; f < isIn.length; f++) {
@@ -60,7 +69,7 @@ export function patchUnder(surface: BodySurface, cutters: readonly PolygonMesh[]
   if (taken.length > MOST_SHARE * isIn.length) return undefined;
   const place = { axes, boxes, faces, isIn, taken, floor: whole.low[2] };
   return boxes.every((box) => runsThrough(surface, place, box)) ? closedBelow(surface, place) : undefined;
-} // prettier-ignore
+}
 
 /** Up as the faces look on the whole that lie within the cutters' box. */
 function axesFor(surface: BodySurface, cutters: readonly PolygonMesh[]): Axes | undefined {
@@ -87,7 +96,10 @@ function boxAround(axes: Axes, { low, high }: Box3): Box3 {
 }
 
 function boxIn(axes: Axes, p: Float64Array): Box3 {
-  const [low, high]: [Vec3, Vec3] = [[Infinity, Infinity, Infinity], [-Infinity, -Infinity, -Infinity]];
+  const [low, high]: [Vec3, Vec3] = [
+    [Infinity, Infinity, Infinity],
+    [-Infinity, -Infinity, -Infinity],
+  ];
   for (let v = 0; v < p.length; v += 3)
     for (let k = 0; k < 3; k++) {
       const at = along(axes[k], p, v);
@@ -95,7 +107,7 @@ function boxIn(axes: Axes, p: Float64Array): Box3 {
       high[k] = Math.max(high[k], at);
     }
   return { low, high };
-} // prettier-ignore
+}
 
 /** With room around. */
 function grown({ low, high }: Box3): Box3 {
@@ -108,8 +120,15 @@ function cosineUp({ areas }: BodySurface, [, , up]: Axes, f: number): number {
   return size > 0 ? along(up, areas, 3 * f) / size : 0;
 }
 
-/** The faces that belong and hang together with the first that must be there; undefined where one that must is not among them. */
-function flooded({ mesh, neighbours: { twin, face } }: BodySurface, belongs: (f: number) => boolean, must: (f: number) => boolean): Uint8Array | undefined {
+/**
+ * The faces that belong and hang together with the first that must be there; undefined where one that must is not among
+ * them.
+ */
+function flooded(
+  { mesh, neighbours: { twin, face } }: BodySurface,
+  belongs: (f: number) => boolean,
+  must: (f: number) => boolean,
+): Uint8Array | undefined {
   const isIn = new Uint8Array(faceCount(mesh));
   const needed: number[] = [];
   for (let f = 0; f < isIn.length; f++) if (must(f)) needed.push(f);
@@ -125,7 +144,7 @@ function flooded({ mesh, neighbours: { twin, face } }: BodySurface, belongs: (f:
     }
   }
   return needed.every((f) => isIn[f]) ? isIn : undefined;
-} // prettier-ignore
+}
 
 /** Whether the patch, over the middle of a box, is neither above nor below it. */
 function runsThrough({ mesh, areas }: BodySurface, { axes, faces, taken }: Place, box: Box3): boolean {
@@ -134,7 +153,10 @@ function runsThrough({ mesh, areas }: BodySurface, { axes, faces, taken }: Place
   const { positions, faceStart, faceVertices } = mesh;
   return taken.some((f) => {
     if (!faces.overlaps(f, box, 3)) return false;
-    const corners = Array.from(faceVertices.subarray(faceStart[f], faceStart[f + 1]), (v) => [along(across, positions, 3 * v), along(other, positions, 3 * v)]);
+    const corners = Array.from(faceVertices.subarray(faceStart[f], faceStart[f + 1]), (v) => [
+      along(across, positions, 3 * v),
+      along(other, positions, 3 * v),
+    ]);
     if (!holds(Float64Array.from(corners.flat()), [0, corners.length], [x, y])) return false;
     // in the plane of the face, up from the plane of the middle
     const first = 3 * faceVertices[faceStart[f]];
@@ -142,7 +164,7 @@ function runsThrough({ mesh, areas }: BodySurface, { axes, faces, taken }: Place
     const height = along(up, positions, first) - (a * (x - corners[0][0]) + b * (y - corners[0][1])) / c;
     return height >= box.low[2] && height <= box.high[2];
   });
-} // prettier-ignore
+}
 
 interface Place {
   axes: Axes;
@@ -220,9 +242,15 @@ interface Rows {
   border: ReadonlyMap<number, number>;
 }
 
-function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, up, lowest }: { isIn: Uint8Array; up: Vec3; lowest: number }): UnderPatch {
+function withBelow(
+  mesh: PolygonMesh,
+  rows: Rows,
+  { isIn, up, lowest }: { isIn: Uint8Array; up: Vec3; lowest: number },
+): UnderPatch {
   const { own, vertices, corners, starts, taken, border } = rows;
-  const { low, high } = boxOfPoints(Float64Array.from(vertices.flatMap((v) => [along(up, mesh.positions, 3 * v), 0, 0])));
+  const { low, high } = boxOfPoints(
+    Float64Array.from(vertices.flatMap((v) => [along(up, mesh.positions, 3 * v), 0, 0])),
+  );
   const bottom = lowest - ROOM * (high[0] - low[0]) - 1e-3 * (high[0] - low[0] || 1);
   const loop = loopOf(border);
   const count = vertices.length;
@@ -232,7 +260,10 @@ function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, up, lowest }: { isIn: 
   for (const v of vertices) sink.vertexOf(v);
   for (const v of sunk) {
     const down = bottom - along(up, mesh.positions, 3 * v);
-    sink.vertexAt([0, 1, 2].map((k) => mesh.positions[3 * v + k] + down * up[k]), v);
+    sink.vertexAt(
+      [0, 1, 2].map((k) => mesh.positions[3 * v + k] + down * up[k]),
+      v,
+    );
   }
   for (const f of taken) sink.keep(f);
   const below = (v: number): number => numberBelow.get(v) as number;
@@ -243,15 +274,23 @@ function withBelow(mesh: PolygonMesh, rows: Rows, { isIn, up, lowest }: { isIn: 
   };
   // one face below where the border is one line; else the faces themselves, turned over
   if (loop) add([...loop].reverse().map(below));
-  else for (let i = 0; i < taken.length; i++) add(corners.slice(starts[i], starts[i + 1]).reverse().map((v) => count + v));
+  else
+    for (let i = 0; i < taken.length; i++)
+      add(
+        corners
+          .slice(starts[i], starts[i + 1])
+          .reverse()
+          .map((v) => count + v),
+      );
   for (const [a, b] of border) add([own.get(b) as number, own.get(a) as number, below(a), below(b)]);
   return { solid: sink.finish(regions), isIn, border, below: (loop ? 1 : taken.length) + border.size };
-} // prettier-ignore
+}
 
 /** A border that is one line, from vertex to vertex; undefined where it is several. */
 function loopOf(border: ReadonlyMap<number, number>): number[] | undefined {
   const [first] = border.keys();
   const loop = [first];
-  for (let v = border.get(first); v !== first && v !== undefined && loop.length <= border.size; v = border.get(v)) loop.push(v);
+  for (let v = border.get(first); v !== first && v !== undefined && loop.length <= border.size; v = border.get(v))
+    loop.push(v);
   return loop.length === border.size ? loop : undefined;
-} // prettier-ignore
+}

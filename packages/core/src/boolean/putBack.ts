@@ -3,10 +3,14 @@ import type { BodySurface } from './bodySurface.ts';
 import { BELOW, type UnderPatch } from './patchUnder.ts';
 
 /**
- * A body with a patch that was cut in its place: the faces beside it as they were, and those of the cut but for walls and bottom. Undefined where
- * those were met, or the seam does not close.
+ * A body with a patch that was cut in its place: the faces beside it as they were, and those of the cut but for walls
+ * and bottom. Undefined where those were met, or the seam does not close.
  */
-export function putBack(body: BodySurface, { isIn, border, below }: UnderPatch, cut: PolygonMesh): PolygonMesh | undefined {
+export function putBack(
+  body: BodySurface,
+  { isIn, border, below }: UnderPatch,
+  cut: PolygonMesh,
+): PolygonMesh | undefined {
   const isBelow = cut.regions.map(({ of }) => of === BELOW);
   if (cut.region.reduce((sum, region) => sum + (isBelow[region] ? 1 : 0), 0) !== below) return undefined;
   const far = isIn.length - isIn.reduce((sum, one) => sum + one, 0);
@@ -18,7 +22,7 @@ export function putBack(body: BodySurface, { isIn, border, below }: UnderPatch, 
   for (let f = 0; f < cut.region.length; f++) if (!isBelow[cut.region[f]]) sink.keep(f, CUT);
   const mesh = sink.finish();
   return closes(mesh, { from: far, border, numberOf, body, isIn }) ? mesh : undefined;
-} // prettier-ignore
+}
 
 const [BODY, CUT] = [0, 1];
 
@@ -43,14 +47,19 @@ const placeOf = ({ positions: p }: PolygonMesh, v: number): string => `${p[3 * v
 interface Seam {
   /** faces from here on come from the cut */
   from: number;
-  /** where each edge of the border goes on, by the vertex at which it starts; the body's numbers, as the patch walks it */
+  /**
+   * where each edge of the border goes on, by the vertex at which it starts; the body's numbers, as the patch walks it
+   */
   border: ReadonlyMap<number, number>;
   numberOf(v: number): number;
   body: BodySurface;
   isIn: Uint8Array;
 }
 
-/** Whether what was cut has the patch's border for its own, and no edge that the faces beside it have as well. The body itself is closed. */
+/**
+ * Whether what was cut has the patch's border for its own, and no edge that the faces beside it have as well. The body
+ * itself is closed.
+ */
 function closes(mesh: PolygonMesh, { from, border, numberOf, body, isIn }: Seam): boolean {
   const first = mesh.faceStart[from];
   const faceVertices = mesh.faceVertices.subarray(first);
@@ -65,16 +74,21 @@ function closes(mesh: PolygonMesh, { from, border, numberOf, body, isIn }: Seam)
       if (twin[c] < 0 ? goesOn.get(a) !== b : besideSeam.has(a * vertexCount(mesh) + b)) return false;
     }
   return true;
-} // prettier-ignore
+}
 
 /** Edges of the faces beside a patch that run from one vertex of its border to another one without being part of it. */
-function edgesBetween({ mesh, neighbours: { twin, face } }: BodySurface, { isIn, border, numberOf }: Pick<Seam, 'isIn' | 'border' | 'numberOf'>, vertices: number): Set<number> {
+function edgesBetween(
+  { mesh, neighbours: { twin, face } }: BodySurface,
+  { isIn, border, numberOf }: Pick<Seam, 'isIn' | 'border' | 'numberOf'>,
+  vertices: number,
+): Set<number> {
   const found = new Set<number>();
   const isOnBorder = new Uint8Array(vertexCount(mesh));
   for (const v of border.keys()) isOnBorder[v] = 1;
   for (let c = 0; c < twin.length; c++) {
     const [a, b] = [mesh.faceVertices[twin[c]], mesh.faceVertices[c]];
-    if (isOnBorder[a] && isOnBorder[b] && !isIn[face[c]] && !isIn[face[twin[c]]]) found.add(numberOf(a) * vertices + numberOf(b));
+    if (isOnBorder[a] && isOnBorder[b] && !isIn[face[c]] && !isIn[face[twin[c]]])
+      found.add(numberOf(a) * vertices + numberOf(b));
   }
   return found;
-} // prettier-ignore
+}

@@ -67,7 +67,10 @@ export function raiseFaces(mesh: PolygonMesh, { byMm, leanMm = 0, isRaised, wall
 /** How sharp a corner may be before it moves by less than its sides do. */
 const MITRE = 2;
 
-/** At vertices of the border of what is raised: which way, and how much farther than its sides, a vertex comes in when both come in by 1. */
+/**
+ * At vertices of the border of what is raised: which way, and how much farther than its sides, a vertex comes in when
+ * both come in by 1.
+ */
 function inwardAt(
   mesh: PolygonMesh,
   { twin, face }: Pick<Adjacency, 'twin' | 'face'>,
@@ -91,12 +94,15 @@ function inwardAt(
   };
 }
 
-/** Rounds after which a move is as near to what the faces round a vertex ask for as matters: they seldom lie on more than three planes. */
+/**
+ * Rounds after which a move is as near to what the faces round a vertex ask for as matters: they seldom lie on more
+ * than three planes.
+ */
 const ROUNDS = 24;
 
 /**
- * Where a vertex goes when the raised faces round it all rise by 1: along the normal on what is smooth or flat, farther over a rim, no farther than the
- * mitre. Their planes in turn, from the smooth normal on (Kaczmarz 1937).
+ * Where a vertex goes when the raised faces round it all rise by 1: along the normal on what is smooth or flat, farther
+ * over a rim, no farther than the mitre. Their planes in turn, from the smooth normal on (Kaczmarz 1937).
  */
 function upAt(mesh: PolygonMesh, raised: Uint8Array): (v: number) => Vec3 {
   const areas = faceAreaVectors(mesh);

@@ -1,6 +1,8 @@
 import { numbered, type Held, type KernelSolid } from './kernel.ts';
 
-/** A solid of the kernel as triangles over shared vertices at full precision, each of which knows where it comes from. */
+/**
+ * A solid of the kernel as triangles over shared vertices at full precision, each of which knows where it comes from.
+ */
 export interface CutTriangles {
   /** three numbers a vertex, the kernel's space */
   places: Float64Array;
@@ -26,10 +28,17 @@ export function readOut(solid: KernelSolid, held: Held): CutTriangles {
     // what was worked out between the numbers of vertices is none
     numbers[c] = number >= 0 && number === Math.floor(number) ? number : -1;
   }
-  const out: CutTriangles = { places, vertices, numbers, source: new Uint32Array(count), group: faceID.slice(), isTurned: new Uint8Array(count) };
+  const out: CutTriangles = {
+    places,
+    vertices,
+    numbers,
+    source: new Uint32Array(count),
+    group: faceID.slice(),
+    isTurned: new Uint8Array(count),
+  };
   for (let run = 0; run < runOriginalID.length; run++) {
     out.source.fill(runOriginalID[run], runIndex[run] / 3, runIndex[run + 1] / 3);
     out.isTurned.fill(mesh.backside(run) ? 1 : 0, runIndex[run] / 3, runIndex[run + 1] / 3);
   }
   return out;
-} // prettier-ignore
+}

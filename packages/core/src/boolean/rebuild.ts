@@ -20,26 +20,46 @@ export type RegionOf = (source: Source, region: Region) => Region;
 /** Of an edge that is still to be judged. */
 const UNKNOWN = 2;
 
-/** One mesh: whole faces as they were, corner for corner, and triangles where the cut went. Vertices of sources keep their places bit for bit. */
-export function rebuild({ cut, sorted, places }: Settled, sources: ReadonlyMap<number, Source>, regionOf: RegionOf): { mesh: PolygonMesh; isClosed: boolean } {
+/**
+ * One mesh: whole faces as they were, corner for corner, and triangles where the cut went. Vertices of sources keep
+ * their places bit for bit.
+ */
+export function rebuild(
+  { cut, sorted, places }: Settled,
+  sources: ReadonlyMap<number, Source>,
+  regionOf: RegionOf,
+): { mesh: PolygonMesh; isClosed: boolean } {
   const builder = new Builder(places, sources, regionOf);
   for (const { source, face, isTurned, vertices } of sorted.whole) {
     const { faceStart, sharp, region } = source.mesh;
     const marks = Array.from(sharp.subarray(faceStart[face], faceStart[face + 1]));
     // an edge is named by where it starts: walked the other way it starts at what was its end
     const corners = vertices.map((_, k) => faceStart[face] + k);
-    if (isTurned) builder.face([...vertices].reverse(), [...marks.slice(0, -1).reverse(), marks[marks.length - 1]], { source, region: region[face], corners: corners.reverse() });
+    if (isTurned)
+      builder.face([...vertices].reverse(), [...marks.slice(0, -1).reverse(), marks[marks.length - 1]], {
+        source,
+        region: region[face],
+        corners: corners.reverse(),
+      });
     else builder.face(vertices, marks, { source, region: region[face], corners });
   }
   for (const t of sorted.touched) {
     const source = sources.get(cut.source[t]) as Source;
     const face = faceOfGroup(source, cut.group[t]);
-    builder.face(cut.vertices.subarray(3 * t, 3 * t + 3), [UNKNOWN, UNKNOWN, UNKNOWN], { source, region: source.mesh.region[face], face });
+    builder.face(cut.vertices.subarray(3 * t, 3 * t + 3), [UNKNOWN, UNKNOWN, UNKNOWN], {
+      source,
+      region: source.mesh.region[face],
+      face,
+    });
   }
   for (const { source, face, vertices } of sorted.made ?? [])
-    builder.face(vertices, vertices.map(() => UNKNOWN), { source, region: source.mesh.region[face], face });
+    builder.face(
+      vertices,
+      vertices.map(() => UNKNOWN),
+      { source, region: source.mesh.region[face], face },
+    );
   return builder.finish();
-} // prettier-ignore
+}
 
 /** What was cut once its faces are settled. */
 export interface Settled {
@@ -139,7 +159,10 @@ const isSame = (a: Region, b: Region): boolean =>
   a.ofLetter === b.ofLetter &&
   a.paint === b.paint;
 
-/** Edges of what was cut: as their other side has it where that came back whole, else by their angle. Tells whether every edge has another side. */
+/**
+ * Edges of what was cut: as their other side has it where that came back whole, else by their angle. Tells whether
+ * every edge has another side.
+ */
 function markCut(mesh: PolygonMesh): boolean {
   const { twin, face, openEdges, badEdges } = adjacency(mesh);
   const areas = faceAreaVectors(mesh);

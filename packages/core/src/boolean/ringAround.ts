@@ -21,14 +21,24 @@ interface Job {
 }
 
 /**
- * A ring of quads along the cut line, inside the old faces of the body: every vertex of the line gets a second one beside it, in the plane of its face or on the old
- * edge that meets the line there, so the surface stays what it was.
+ * A ring of quads along the cut line, inside the old faces of the body: every vertex of the line gets a second one
+ * beside it, in the plane of its face or on the old edge that meets the line there, so the surface stays what it was.
  */
-export function ringAround(before: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, { body, widthMm }: Job): CutRing {
+export function ringAround(
+  before: CutTriangles,
+  sorted: Sorted,
+  sources: ReadonlyMap<number, Source>,
+  { body, widthMm }: Job,
+): CutRing {
   const isBody = (t: number): boolean => before.source[t] === body.id;
   const border = ringBorder(new TouchedSurface(before, sorted, sources), isBody);
   const twins = new Map([...border.fans.keys()].map((v, i) => [v, before.places.length / 3 + i]));
-  const cut = { ...before, vertices: before.vertices.slice(), numbers: before.numbers.slice(), places: withTwins(before.places, twins) };
+  const cut = {
+    ...before,
+    vertices: before.vertices.slice(),
+    numbers: before.numbers.slice(),
+    places: withTwins(before.places, twins),
+  };
   const own = sorted.touched.filter(isBody);
   const surface = new TouchedSurface(cut, { ...sorted, touched: own }, sources);
   const strips = stripsOf(before, border, twins);
@@ -44,7 +54,7 @@ export function ringAround(before: CutTriangles, sorted: Sorted, sources: Readon
     if (vertices.length > 2) faces.push({ source: body, face: faceOfGroup(body, cut.group[t]), vertices });
   }
   return { cut, faces, edges: border.edges.length, quads };
-} // prettier-ignore
+}
 
 function stripsOf({ vertices }: CutTriangles, { edges }: RingBorder, twins: ReadonlyMap<number, number>): Strip[] {
   return edges.map((corner) => {
@@ -65,7 +75,9 @@ function withTwins(places: Float64Array, twins: ReadonlyMap<number, number>): Fl
 function replace(surface: TouchedSurface, old: number, vertex: number): void {
   const { vertices, numbers } = surface.cut;
   for (const t of [...surface.ringOf(old)]) {
-    const corners = [3 * t, 3 * t + 1, 3 * t + 2].map((c) => (vertices[c] === old ? ([vertex, -1] as const) : ([vertices[c], numbers[c]] as const)));
+    const corners = [3 * t, 3 * t + 1, 3 * t + 2].map((c) =>
+      vertices[c] === old ? ([vertex, -1] as const) : ([vertices[c], numbers[c]] as const),
+    );
     surface.set(t, corners);
   }
-} // prettier-ignore
+}

@@ -4,14 +4,20 @@ import { next, type TouchedSurface } from './touched.ts';
 export interface Fan {
   /** triangles of the body round it, in order, from the edge that leaves it along the cut line to the one that comes */
   triangles: number[];
-  /** the vertex at the other end of the one edge between two flat faces that it has; undefined where it lies inside one face */
+  /**
+   * the vertex at the other end of the one edge between two flat faces that it has; undefined where it lies inside one
+   * face
+   */
   along: number | undefined;
 }
 
 export interface RingBorder {
   /** edges of the cut line as the body's triangles walk them: the corners that start them */
   edges: number[];
-  /** vertices that a ring may leave behind; others have faces on more than two planes round them, or hold several pieces of surface together */
+  /**
+   * vertices that a ring may leave behind; others have faces on more than two planes round them, or hold several pieces
+   * of surface together
+   */
   fans: Map<number, Fan>;
 }
 

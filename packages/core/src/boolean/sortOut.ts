@@ -30,7 +30,11 @@ export function sortOut(cut: CutTriangles, sources: ReadonlyMap<number, Source>,
   const sorted: Sorted = { whole: [], touched: [] };
   for (const [id, own] of bySource(cut, triangles)) {
     const source = sources.get(id) as Source;
-    const { start, rows, faces } = byFace(own.map((t) => faceOfGroup(source, cut.group[t])), own, source);
+    const { start, rows, faces } = byFace(
+      own.map((t) => faceOfGroup(source, cut.group[t])),
+      own,
+      source,
+    );
     for (const face of faces) {
       const row = rows.subarray(start[face], start[face + 1]);
       const vertices = wholeFace(cut, row, source, face);
@@ -39,7 +43,7 @@ export function sortOut(cut: CutTriangles, sources: ReadonlyMap<number, Source>,
     }
   }
   return sorted;
-} // prettier-ignore
+}
 
 function bySource({ source }: CutTriangles, triangles: readonly number[]): Map<number, number[]> {
   const rows = new Map<number, number[]>();
@@ -52,7 +56,11 @@ function bySource({ source }: CutTriangles, triangles: readonly number[]): Map<n
 }
 
 /** Counting sort; `faces`: those that have any, in the order in which they come. */
-function byFace(faceOf: readonly number[], triangles: readonly number[], { mesh }: Source): { start: Uint32Array; rows: Uint32Array; faces: number[] } {
+function byFace(
+  faceOf: readonly number[],
+  triangles: readonly number[],
+  { mesh }: Source,
+): { start: Uint32Array; rows: Uint32Array; faces: number[] } {
   const start = new Uint32Array(mesh.faceStart.length);
   const faces: number[] = [];
   for (const f of faceOf) if (start[f + 1]++ === 0) faces.push(f);
@@ -61,7 +69,7 @@ function byFace(faceOf: readonly number[], triangles: readonly number[], { mesh 
   const rows = new Uint32Array(triangles.length);
   faceOf.forEach((f, i) => (rows[fill[f]++] = triangles[i]));
   return { start, rows, faces };
-} // prettier-ignore
+}
 
 /** Vertices of a face's corners, where its triangles have those corners and are as many as it takes. */
 function wholeFace(cut: CutTriangles, row: Uint32Array, source: Source, face: number): number[] | undefined {
@@ -80,11 +88,19 @@ function wholeFace(cut: CutTriangles, row: Uint32Array, source: Source, face: nu
   return found.includes(-1) ? undefined : found;
 }
 
-/** The source's vertex at a corner, -1 where the cut made it: a number worked out between others may be whole by chance, so the place has to agree. */
-export function originalAt({ numbers, vertices, places }: CutTriangles, corner: number, { mesh: { positions: p }, origin }: Source): number {
+/**
+ * The source's vertex at a corner, -1 where the cut made it: a number worked out between others may be whole by chance,
+ * so the place has to agree.
+ */
+export function originalAt(
+  { numbers, vertices, places }: CutTriangles,
+  corner: number,
+  { mesh: { positions: p }, origin }: Source,
+): number {
   const number = numbers[corner];
   if (number < 0 || 3 * number >= p.length) return -1;
   const [o, v] = [3 * number, 3 * vertices[corner]];
-  const isThere = p[o] - origin[0] === places[v] && p[o + 1] - origin[1] === places[v + 1] && p[o + 2] - origin[2] === places[v + 2];
+  const isThere =
+    p[o] - origin[0] === places[v] && p[o + 1] - origin[1] === places[v + 1] && p[o + 2] - origin[2] === places[v + 2];
   return isThere ? number : -1;
-} // prettier-ignore
+}

@@ -19,13 +19,17 @@ const FLAT = 1e-9;
 /** Above this a 32-bit float does not count vertices one by one. */
 export const MOST_VERTICES = 2 ** 24;
 
-export function sourceOf(carver: Carver, mesh: PolygonMesh, { origin, diagonal }: { origin: Vec3; diagonal: number }): Source {
+export function sourceOf(
+  carver: Carver,
+  mesh: PolygonMesh,
+  { origin, diagonal }: { origin: Vec3; diagonal: number },
+): Source {
   const triangles = triangulate(mesh);
   const faces = faceCount(mesh);
   const isFlat = Uint8Array.from({ length: faces }, (_, f) => (staysFlat(mesh, f, FLAT * diagonal) ? 1 : 0));
   const groups = triangles.face.map((f, t) => (isFlat[f] ? f : faces + t));
   return { id: carver.Manifold.reserveIDs(1), mesh, triangles, groups, origin };
-} // prettier-ignore
+}
 
 /** Face of the mesh that a group is a part of. */
 export const faceOfGroup = ({ mesh, triangles }: Source, group: number): number =>

@@ -24,15 +24,27 @@ export interface Tidied {
 const ROUNDS = 6;
 
 /**
- * Better triangles where the cut went: edges are flipped inside the face that they were a part of, which moves nothing; then slivers are collapsed where that
- * moves the cut's border by no more than `byMm`, and not where faces would cross. Faces that the cut did not meet keep all their points.
+ * Better triangles where the cut went: edges are flipped inside the face that they were a part of, which moves nothing;
+ * then slivers are collapsed where that moves the cut's border by no more than `byMm`, and not where faces would cross.
+ * Faces that the cut did not meet keep all their points.
  */
-export function tidyCut(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, byMm: number): Tidied & { cut: CutTriangles } {
+export function tidyCut(
+  cut: CutTriangles,
+  sorted: Sorted,
+  sources: ReadonlyMap<number, Source>,
+  byMm: number,
+): Tidied & { cut: CutTriangles } {
   const beside = { ...sorted, whole: facesBeside(cut, sorted) };
   const surface = surfaceOf(cut, beside, sources);
   const sliversBefore = surface.slivers();
   flipEdges(surface, beside.touched);
-  const flipped = { cut: surface.cut, triangles: beside.touched, slivers: surface.slivers(), sliversBefore, movedMm: 0 };
+  const flipped = {
+    cut: surface.cut,
+    triangles: beside.touched,
+    slivers: surface.slivers(),
+    sliversBefore,
+    movedMm: 0,
+  };
   const held = new Set<number>();
   for (let round = 0; byMm > 0 && round < ROUNDS; round++) {
     const done = collapsed(flipped.cut, beside, sources, { byMm, held });
@@ -42,7 +54,7 @@ export function tidyCut(cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<
     for (const v of crossing) held.add(v);
   }
   return byMm > 0 ? eased(flipped, beside, sources) : flipped;
-} // prettier-ignore
+}
 
 /** With fewer slivers, by vertices inside of faces. */
 const eased = <T extends Done>(done: T, beside: Sorted, sources: ReadonlyMap<number, Source>): T =>
@@ -65,9 +77,12 @@ function collapsed(before: CutTriangles, sorted: Sorted, sources: ReadonlyMap<nu
   const surface = surfaceOf(before, sorted, sources);
   const movedMm = collapseSlivers(surface, bounds);
   const { cut } = surface;
-  flipEdges(surface, surface.left().filter((t) => differs(cut, before, t)));
+  flipEdges(
+    surface,
+    surface.left().filter((t) => differs(cut, before, t)),
+  );
   return { cut, triangles: surface.left(), slivers: surface.slivers(), movedMm };
-} // prettier-ignore
+}
 
 const differs = (a: CutTriangles, b: CutTriangles, t: number): boolean =>
   [3 * t, 3 * t + 1, 3 * t + 2].some((c) => a.vertices[c] !== b.vertices[c]);
@@ -76,29 +91,45 @@ const differs = (a: CutTriangles, b: CutTriangles, t: number): boolean =>
 function crossingVertices({ cut, triangles }: Done, before: CutTriangles, { whole }: Sorted): number[] {
   const mesh = meshOf(cut, triangles, whole);
   const concerns = (f: number): boolean => f < triangles.length && differs(cut, before, triangles[f]);
-  return [...crossingFaces(mesh, { concerns })].flatMap((f) => [...mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1])]);
-} // prettier-ignore
+  return [...crossingFaces(mesh, { concerns })].flatMap((f) => [
+    ...mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]),
+  ]);
+}
 
 /** Faces that cross as they are, or only once they are rounded to 32 bit. */
 export type CutCrossing = 'exactly' | 'rounded';
 
 /**
- * The same with all that comes from what cuts; as it is, and rounded to 32 bit. `apart`: cutters that left no line on the
- * body, so that they may touch any face of it.
+ * The same with all that comes from what cuts; as it is, and rounded to 32 bit. `apart`: cutters that left no line on
+ * the body, so that they may touch any face of it.
  */
-export function cutCrosses({ cut, sorted, places }: Settled, body: Source, apart: ReadonlySet<Source>): CutCrossing | undefined {
+export function cutCrosses(
+  { cut, sorted, places }: Settled,
+  body: Source,
+  apart: ReadonlySet<Source>,
+): CutCrossing | undefined {
   const beside = new Set(facesBeside(cut, sorted));
   const boxOf = ({ vertices }: WholeFace): Box3 =>
     boxOfPoints(vertices.flatMap((v) => [...places.subarray(3 * v, 3 * v + 3)]));
-  const loose = apart.size === 0 ? EMPTY_BOX : sorted.whole.filter(({ source }) => apart.has(source)).map(boxOf).reduce(aroundBoxes, EMPTY_BOX);
+  const loose =
+    apart.size === 0
+      ? EMPTY_BOX
+      : sorted.whole
+          .filter(({ source }) => apart.has(source))
+          .map(boxOf)
+          .reduce(aroundBoxes, EMPTY_BOX);
   const isNear = (face: WholeFace): boolean => apart.size > 0 && boxesMeet(boxOf(face), loose);
   const whole = sorted.whole.filter((face) => face.source !== body || beside.has(face) || isNear(face));
   const mesh = meshOf({ ...cut, places }, sorted.touched, [...whole, ...(sorted.made ?? [])]);
   if (meshCrosses(mesh)) return 'exactly';
   return meshCrosses({ ...mesh, positions: places.map(Math.fround) }) ? 'rounded' : undefined;
-} // prettier-ignore
+}
 
-function meshOf({ places, vertices }: CutTriangles, triangles: readonly number[], whole: readonly (PlainFace & { isTurned?: boolean })[]): PolygonMesh {
+function meshOf(
+  { places, vertices }: CutTriangles,
+  triangles: readonly number[],
+  whole: readonly (PlainFace & { isTurned?: boolean })[],
+): PolygonMesh {
   const faces = [
     ...triangles.map((t) => vertices.subarray(3 * t, 3 * t + 3)),
     ...whole.map((face) => (face.isTurned ? [...face.vertices].reverse() : face.vertices)),
@@ -108,4 +139,4 @@ function meshOf({ places, vertices }: CutTriangles, triangles: readonly number[]
   const faceVertices = new Uint32Array(faceStart[faces.length]);
   faces.forEach((face, f) => faceVertices.set(face, faceStart[f]));
   return { ...emptyMesh(), positions: places, faceStart, faceVertices };
-} // prettier-ignore
+}

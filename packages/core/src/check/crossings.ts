@@ -24,7 +24,10 @@ interface Search {
   across?: (face: number, other: number) => boolean;
 }
 
-/** Finds crossing faces by exact predicates over a tree of boxes. Triangles without area are left out: they are counted elsewhere. */
+/**
+ * Finds crossing faces by exact predicates over a tree of boxes. Triangles without area are left out: they are counted
+ * elsewhere.
+ */
 export function findCrossings(
   mesh: PolygonMesh,
   triangles: Triangles,

@@ -13,7 +13,12 @@ test('a cube’s corners are poles, and so are they after it is cut finer', () =
 test('a quad with a corner lifted is not flat', () => {
   const builder = new MeshBuilder();
   const region = builder.region('body', -1, -1);
-  const at = [[0, 0, 0], [1, 0, 0], [1, 1, 0.2], [0, 1, 0]].map(([x, y, z]) => builder.vertex(x, y, z)); // prettier-ignore
+  const at = [
+    [0, 0, 0],
+    [1, 0, 0],
+    [1, 1, 0.2],
+    [0, 1, 0],
+  ].map(([x, y, z]) => builder.vertex(x, y, z));
   builder.face(at, region);
   const mesh = builder.finish();
   expect(figures(mesh)).toMatchObject({ bent: 1, poles: 0, inner: 0 });
@@ -38,7 +43,15 @@ test('marks of lengths go up by one ratio', () => {
 const joinedSizes = (): PolygonMesh => {
   const builder = new MeshBuilder();
   const region = builder.region('body', -1, -1);
-  for (const size of [1, 7, 50]) builder.face([[0, 0], [size, 0], [0, size]].map(([x, y]) => builder.vertex(x, y, size)), region); // prettier-ignore
+  for (const size of [1, 7, 50])
+    builder.face(
+      [
+        [0, 0],
+        [size, 0],
+        [0, size],
+      ].map(([x, y]) => builder.vertex(x, y, size)),
+      region,
+    );
   return builder.finish();
 };
 

@@ -1,8 +1,8 @@
 import { orient2d, orient3d } from '../math/index.ts';
 
 /**
- * Whether two triangles meet beyond the vertices and edges they share, decided by exact predicates. Triangles are three vertex numbers
- * each; touching counts. Neither may have zero area.
+ * Whether two triangles meet beyond the vertices and edges they share, decided by exact predicates. Triangles are three
+ * vertex numbers each; touching counts. Neither may have zero area.
  */
 export function trianglesMeet(p: Float64Array, a: readonly number[], b: readonly number[]): boolean {
   const shared = a.filter((v) => b.includes(v));
@@ -13,8 +13,8 @@ export function trianglesMeet(p: Float64Array, a: readonly number[], b: readonly
 }
 
 /**
- * A quick no for most pairs whose boxes meet: one triangle lies wholly on one side of the other's plane, but for the vertices they share.
- * `t` holds three vertex numbers a triangle, i and j are triangles.
+ * A quick no for most pairs whose boxes meet: one triangle lies wholly on one side of the other's plane, but for the
+ * vertices they share. `t` holds three vertex numbers a triangle, i and j are triangles.
  */
 export function areParted(p: Float64Array, t: Uint32Array, i: number, j: number): boolean {
   return liesBeside(p, t, i * 3, j * 3) || liesBeside(p, t, j * 3, i * 3);

@@ -48,7 +48,10 @@ export interface MeshReport {
 /** All checks on one mesh. A mesh without faces counts as closed, manifold and outward. */
 export const checkMesh = (mesh: PolygonMesh): MeshReport => checkUnless(mesh, () => false) as MeshReport;
 
-/** The same, given up (undefined) as soon as `cancelled` says so: it is asked while the search for crossing faces goes on. */
+/**
+ * The same, given up (undefined) as soon as `cancelled` says so: it is asked while the search for crossing faces goes
+ * on.
+ */
 export function checkUnless(mesh: PolygonMesh, cancelled: () => boolean): MeshReport | undefined {
   const neighbours = adjacency(mesh);
   const triangles = triangulate(mesh);

@@ -41,7 +41,9 @@ export function findShells(mesh: PolygonMesh, { twin, face }: Adjacency, triangl
   return { shells, shellOfFace };
 }
 
-/** Signed volume of the tetrahedron from the first point to a triangle; `a`, `b`, `c`: places of x coordinates in `p`. */
+/**
+ * Signed volume of the tetrahedron from the first point to a triangle; `a`, `b`, `c`: places of x coordinates in `p`.
+ */
 export function tetrahedron(p: Float64Array, a: number, b: number, c: number): number {
   const at = (i: number, k: number): number => p[i + k] - p[k];
   const x = at(b, 1) * at(c, 2) - at(b, 2) * at(c, 1);
@@ -147,7 +149,9 @@ function crossings(
   return count;
 }
 
-/** Whether the vertical ray from (x, y, z) goes up through the triangle; points on shared edges count for one side only. */
+/**
+ * Whether the vertical ray from (x, y, z) goes up through the triangle; points on shared edges count for one side only.
+ */
 function liesAbove(p: Float64Array, a: number, b: number, c: number, x: number, y: number, z: number): boolean {
   const turn = orient2d(p[a], p[a + 1], p[b], p[b + 1], p[c], p[c + 1]);
   if (turn === 0) return false;

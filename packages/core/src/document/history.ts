@@ -10,7 +10,10 @@ interface Entry {
   joinKey: string | undefined;
 }
 
-/** The present document with what can be undone and redone, as reversible differences. Immutable: every call gives a new one. */
+/**
+ * The present document with what can be undone and redone, as reversible differences. Immutable: every call gives a new
+ * one.
+ */
 export interface History {
   project: Project;
   past: readonly Entry[];

@@ -44,15 +44,24 @@ export interface StandsBy {
   targetId: string;
 }
 
-/** Other pieces that a piece asks for: what a panel is made round, those whose edges it runs along, and what it is laid onto first. */
-export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): { around?: string; edges: StandsBy[]; onto?: StandsBy } {
+/**
+ * Other pieces that a piece asks for: what a panel is made round, those whose edges it runs along, and what it is laid
+ * onto first.
+ */
+export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): {
+  around?: string;
+  edges: StandsBy[];
+  onto?: StandsBy;
+} {
   const step = ontoStepOf({ steps });
   return {
-    ...(source.kind === 'form' && 'around' in source.form && source.form.around !== '' && { around: source.form.around }),
+    ...(source.kind === 'form' &&
+      'around' in source.form &&
+      source.form.around !== '' && { around: source.form.around }),
     edges: edgeStepsOf({ steps }).map(({ id, path }) => ({ stepId: id, targetId: path.target })),
     ...(step && { onto: { stepId: step.id, targetId: step.target } }),
   };
-} // prettier-ignore
+}
 
 /** Id of the piece where a piece stands, instead of a place of its own; undefined where it has one. */
 export function groundOf(piece: Piece): string | undefined {

@@ -135,7 +135,10 @@ const toVersion15: Migration = (document) =>
 const toVersion16: Migration = (document) =>
   withPieces(document, 16, (piece) => ({ ...piece, steps: stepsWith(piece, 'onto', { heldBy: 'zero' }) }));
 
-/** Version 17: what is laid onto another piece may be held at a side of it, what cuts may merely lie there, models may be turned over (all were turned outward), faces may stay as they are, and rounding may take sharp edges along. */
+/**
+ * Version 17: what is laid onto another piece may be held at a side of it, what cuts may merely lie there, models may
+ * be turned over (all were turned outward), faces may stay as they are, and rounding may take sharp edges along.
+ */
 const toVersion17: Migration = (document) =>
   withPieces(document, 17, (piece) => {
     const [source, body] = [plain(piece.source), plain(piece.body)];

@@ -11,7 +11,9 @@ type Plain = Readonly<Record<string, unknown>>;
 
 const isPlain = (v: unknown): v is Plain => typeof v === 'object' && v !== null && !Array.isArray(v);
 
-/** Differences of two plain documents, as deep as objects go; arrays are compared as wholes. Shared parts cost nothing. */
+/**
+ * Differences of two plain documents, as deep as objects go; arrays are compared as wholes. Shared parts cost nothing.
+ */
 export function diff(before: unknown, after: unknown, path: readonly (string | number)[] = []): Patch[] {
   if (Object.is(before, after)) return [];
   if (isPlain(before) && isPlain(after)) {

@@ -52,7 +52,10 @@ test('a chapter goes over alone', () => {
   expect(given(['finish'])).toEqual({ ...plain, slots: made.slots });
 });
 
-test.each([null, 'Kiln', {}, { kind: 'fictile recipe', solid: { depthMm: -1 } }, { kind: 'other', faces: made.body.faces }])(
-  '%j is no recipe',
-  (data) => expect(parseRecipe(data).ok).toBe(false),
-); // prettier-ignore
+test.each([
+  null,
+  'Kiln',
+  {},
+  { kind: 'fictile recipe', solid: { depthMm: -1 } },
+  { kind: 'other', faces: made.body.faces },
+])('%j is no recipe', (data) => expect(parseRecipe(data).ok).toBe(false));

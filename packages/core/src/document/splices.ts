@@ -9,7 +9,8 @@ export interface Splice {
 const MOST_COMPARED = 1_000_000;
 
 /**
- * The splice that turns the old row into the new one: what is alike at both ends stays. For a text field that only tells its whole new text.
+ * The splice that turns the old row into the new one: what is alike at both ends stays. For a text field that only
+ * tells its whole new text.
  */
 export function spliceBetween(before: readonly string[], after: readonly string[]): Splice {
   let start = 0;
@@ -25,8 +26,8 @@ export function spliceBetween(before: readonly string[], after: readonly string[
 }
 
 /**
- * The splices that turn the old row into the new one and leave alone all that a longest common row proves to have stayed, to be made one after
- * the other. For a text that was replaced as a whole.
+ * The splices that turn the old row into the new one and leave alone all that a longest common row proves to have
+ * stayed, to be made one after the other. For a text that was replaced as a whole.
  */
 export function splicesBetween(before: readonly string[], after: readonly string[]): Splice[] {
   const { at, remove, insert } = spliceBetween(before, after);

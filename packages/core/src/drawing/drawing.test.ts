@@ -152,15 +152,30 @@ describe('bad input', () => {
     ['a page', '<html><svg xmlns="http://www.w3.org/2000/svg"/></html>', 'DRAWING_BROKEN'],
     ['tags that do not fit', svg('<g><rect/></path>'), 'DRAWING_BROKEN'],
     ['an end that is missing', '<svg xmlns="http://www.w3.org/2000/svg"><g>', 'DRAWING_BROKEN'],
-    ['entities in entities', `<!DOCTYPE svg [<!ENTITY e0 "ha">${laughs}]>${svg('<title>&e9;</title>')}`, 'DRAWING_BROKEN'],
-    ['an outside entity', `<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]>${svg('<title>&x;</title>')}`, 'DRAWING_BROKEN'],
+    [
+      'entities in entities',
+      `<!DOCTYPE svg [<!ENTITY e0 "ha">${laughs}]>${svg('<title>&e9;</title>')}`,
+      'DRAWING_BROKEN',
+    ],
+    [
+      'an outside entity',
+      `<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]>${svg('<title>&x;</title>')}`,
+      'DRAWING_BROKEN',
+    ],
     ['no paint', svg('<rect fill="none" width="9" height="9"/>'), 'DRAWING_EMPTY'],
     ['endless numbers', svg('<rect width="1e300" height="1e300"/>'), 'DRAWING_BROKEN'],
-    ['uses of uses', svg(`<g id="a0">${RECT}</g>${Array.from({ length: 14 }, (_, i) => `<g id="a${i + 1}">${`<use href="#a${i}"/>`.repeat(10)}</g>`).join('')}`), 'TOO_LARGE'],
+    [
+      'uses of uses',
+      svg(
+        `<g id="a0">${RECT}</g>` +
+          Array.from({ length: 14 }, (_, i) => `<g id="a${i + 1}">${`<use href="#a${i}"/>`.repeat(10)}</g>`).join(''),
+      ),
+      'TOO_LARGE',
+    ],
     ['deep groups', svg('<g>'.repeat(5000) + RECT + '</g>'.repeat(5000)), 'TOO_LARGE'],
     ['megabytes of paths', svg(`<path d="M0 0${'L1 1L2 0'.repeat(300_000)}"/>`), 'TOO_LARGE'],
     ['more than is read', svg(' '.repeat(9 * 1024 * 1024)), 'TOO_LARGE'],
-  ])('%s', (_, text, code) => expect(readSvg(text)).toMatchObject({ ok: false, error: { code } })); // prettier-ignore
+  ])('%s', (_, text, code) => expect(readSvg(text)).toMatchObject({ ok: false, error: { code } }));
 
   test('a use of itself ends', () => {
     const { remarks } = unwrap(readSvg(svg(`${RECT}<g id="a"><use href="#a"/></g>`)));
@@ -187,8 +202,22 @@ describe('shapes drawn here', () => {
     [{ kind: 'ellipse', widthMm: 40, heightMm: 20 }, PI * 200],
     [{ kind: 'polygon', sides: 6, radiusMm: 10 }, 150 * Math.sqrt(3)],
     [{ kind: 'star', points: 5, radiusMm: 10, innerPercent: 50 }, 5 * 10 * 5 * Math.sin(PI / 5)],
-    [{ kind: 'free', curve: { knots: [corner(0, 0), corner(40, 0), corner(0, 30)].map((k) => ({ ...k, atMm: [...k.atMm], inMm: [0, 0], outMm: [0, 0] })), closed: false } }, 600],
-  ]; // prettier-ignore
+    [
+      {
+        kind: 'free',
+        curve: {
+          knots: [corner(0, 0), corner(40, 0), corner(0, 30)].map((k) => ({
+            ...k,
+            atMm: [...k.atMm],
+            inMm: [0, 0],
+            outMm: [0, 0],
+          })),
+          closed: false,
+        },
+      },
+      600,
+    ],
+  ];
 
   test.each(shapes)('%j', (shape, area) => expect(Math.abs(areaOf(shape) / area - 1)).toBeLessThan(1e-3));
 

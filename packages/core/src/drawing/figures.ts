@@ -73,8 +73,8 @@ export function drawingSize(shape: DrawingShape): { widthMm: number; heightMm: n
 }
 
 /**
- * A drawing -> its figures, in the order of its colours. Where later paint lies on another colour, that colour is cut back to a hair's gap beside
- * it, so that solids grown from the figures never meet.
+ * A drawing -> its figures, in the order of its colours. Where later paint lies on another colour, that colour is cut
+ * back to a hair's gap beside it, so that solids grown from the figures never meet.
  */
 export function drawFigures(shape: DrawingShape, scale: FigureScale, em: number): Figure[] {
   const layers: { colour: number; rings: VertexRing[] }[] = [];
@@ -235,7 +235,9 @@ export function isFlat(path: string): boolean {
   const builder = new CurveBuilder();
   drawPath(path, builder);
   const { control, degree } = builder.finish();
-  const points = Array.from(degree, (d, i) => Array.from({ length: d + 1 }, (_, k): Point => [control[i * 8 + 2 * k], control[i * 8 + 2 * k + 1]])).flat(); // prettier-ignore
+  const points = Array.from(degree, (d, i) =>
+    Array.from({ length: d + 1 }, (_, k): Point => [control[i * 8 + 2 * k], control[i * 8 + 2 * k + 1]]),
+  ).flat();
   if (points.length === 0) return true;
   const [x, y] = points[0];
   // in shares of the path's reach, which may be as large as numbers go

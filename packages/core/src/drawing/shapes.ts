@@ -4,7 +4,9 @@ import type { Pen } from '../outline/index.ts';
 /** Arms of a quarter circle's cubic piece, of the radius: the error stays below 2e-4 of it (Riskus 2006). */
 export const QUARTER_ARM = 0.551915024494;
 
-/** A rectangle from its lowest corner, its corners rounded by ellipse quarters. Walks counter-clockwise where y is up. */
+/**
+ * A rectangle from its lowest corner, its corners rounded by ellipse quarters. Walks counter-clockwise where y is up.
+ */
 export function drawRectangle(
   pen: Pen,
   [x, y, width, height]: readonly [number, number, number, number],

@@ -20,8 +20,9 @@ export interface StrokeLine {
 }
 
 /**
- * A line's band as pieces that overlap: one a segment, join and cap, all counter-clockwise where y is up, so that their union by non-zero
- * winding is the band. Robust where offset curves are not: nothing is cut off that a later union could miss.
+ * A line's band as pieces that overlap: one a segment, join and cap, all counter-clockwise where y is up, so that their
+ * union by non-zero winding is the band. Robust where offset curves are not: nothing is cut off that a later union
+ * could miss.
  */
 export function strokePieces({ points, closed, corners }: StrokeLine, shape: StrokeShape): Point[][] {
   const rows = distinct(points, corners, closed);
@@ -130,7 +131,10 @@ function counterClockwise(piece: Point[]): Point[] {
   return area < 0 ? piece.toReversed() : piece;
 }
 
-/** Cuts a line into its dashes (SVG 2, 13.6); an odd row of lengths is taken twice. A row that adds up to nothing leaves it whole. */
+/**
+ * Cuts a line into its dashes (SVG 2, 13.6); an odd row of lengths is taken twice. A row that adds up to nothing leaves
+ * it whole.
+ */
 export function dashed(line: StrokeLine, dashes: readonly number[], offset: number, mostDashes: number): StrokeLine[] {
   const row = dashes.length % 2 === 1 ? [...dashes, ...dashes] : [...dashes];
   const period = row.reduce((sum, length) => sum + length, 0);

@@ -2,7 +2,10 @@ import { isWords, type Project } from '../document/index.ts';
 import { covers, findFamily, findFont, type FontCatalogue } from '../text/index.ts';
 import { standInsFor } from './fontChest.ts';
 
-/** Hashes of the font files that a document needs, as far as the catalogue knows; families that are unknown are left to evaluation to tell. */
+/**
+ * Hashes of the font files that a document needs, as far as the catalogue knows; families that are unknown are left to
+ * evaluation to tell.
+ */
 export function assetsNeeded(project: Project, catalogue: FontCatalogue): string[] {
   const fonts = Object.values(project.pieces)
     .filter(isWords)

@@ -392,7 +392,7 @@ test('an open box takes something out of a body once its hole is closed', async 
   expect(codes(after)).toEqual([]);
 });
 
-test('fifty metres from zero a letter half a thousandth from the border crosses once rounded; moved by a hair it does not', async () => {
+test('50 metres from zero a letter near the border crosses once rounded, moved by a hair it does not', async () => {
   const far = CORNERS.replace(/v (\d+)/g, (_, x: string) => `v ${Number(x) + 50_000}`) + LID + OTHERS;
   const engineFar = await loading(far);
   const at = (acrossMm: number): Project => {
@@ -406,7 +406,7 @@ test('fifty metres from zero a letter half a thousandth from the border crosses 
   expect(codes(after)).toEqual([]);
 });
 
-test('a cut whose result would cross itself is done once what cuts is moved by a twentieth of a millimetre', async () => {
+test('a cut whose result would cross itself is done once what cuts is moved by 0.05 mm', async () => {
   const { told, after } = await cured(engine, pairOf(9274).project);
   expect(told).toMatchObject({ code: 'CUT_LEFT_OUT', params: { why: 'result' } });
   expect(codes(after)).toEqual([]);

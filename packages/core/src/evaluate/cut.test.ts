@@ -29,16 +29,34 @@ beforeAll(async () => {
 
 const TOLERANCE_MM = 0.2;
 const { jug, ball } = usualForms();
-const SLAB: FormShape = { kind: 'block', widthMm: 80, heightMm: 40, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 }; // prettier-ignore
+const SLAB: FormShape = {
+  kind: 'block',
+  widthMm: 80,
+  heightMm: 40,
+  depthMm: 10,
+  edge: 'plain',
+  edgeMm: 0,
+  taperPercent: 0,
+};
 const onto = (values: Partial<OntoStep>): OntoStep => ({ ...usualStep('onto', 'onto'), target: 'body', ...values });
 const FLAT = onto({ method: 'flat', fromMm: [0, 20, 60] });
 const ROUND = onto({ fromMm: [0, 100, 300] });
 
-function projectOf(text: string, form: FormShape, lies: OntoStep | undefined, cut: Partial<CutStep>, more: Edit[] = []): Project {
+function projectOf(
+  text: string,
+  form: FormShape,
+  lies: OntoStep | undefined,
+  cut: Partial<CutStep>,
+  more: Edit[] = [],
+): Project {
   const made = newProject('p', 'R', [newPiece('words', text, splitGraphemes(text)), newForm('body', 'Body', form)]);
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm: 16, anchor: 'middle' } },
-    { kind: 'setSolid', pieceId: 'words', values: { depthMm: 3, front: { kind: 'round', inMm: 0.4, deepMm: 0.4, steps: 2, points: [] } } },
+    {
+      kind: 'setSolid',
+      pieceId: 'words',
+      values: { depthMm: 3, front: { kind: 'round', inMm: 0.4, deepMm: 0.4, steps: 2, points: [] } },
+    },
     { kind: 'setFaces', pieceId: 'words', values: { toleranceMm: TOLERANCE_MM } },
     { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: TOLERANCE_MM } },
     { kind: 'setSteps', pieceId: 'words', steps: lies ? [lies] : [] },
@@ -46,7 +64,7 @@ function projectOf(text: string, form: FormShape, lies: OntoStep | undefined, cu
     ...more,
   ];
   return unwrap(applyEdit(made, { kind: 'many', edits }));
-} // prettier-ignore
+}
 
 const evaluate = async (project: Project, id = 'body'): Promise<Evaluated> =>
   unwrap(await engine.evaluate(project, id, quietContext, { crossings: true }));
@@ -67,10 +85,12 @@ test('engraved flat: as deep as it is said, and the floor is as large as the wor
   const low = floors.positions.filter((_, i) => i % 3 === 2).filter((z) => z < 4.9 && z > -4.9);
   expect(Math.min(...low)).toBeCloseTo(3, 4);
   // the walls stand where the outline has them, so sinking deeper takes the outline's area with every millimetre
-  const [two, four] = [plain, await evaluate(projectOf('LI', SLAB, FLAT, { sinkMm: 4 }))].map((one) => 80 * 40 * 10 - volume(one));
+  const [two, four] = [plain, await evaluate(projectOf('LI', SLAB, FLAT, { sinkMm: 4 }))].map(
+    (one) => 80 * 40 * 10 - volume(one),
+  );
   const through = await evaluate(projectOf('LI', SLAB, FLAT, { operation: 'through' }));
   expect(four - two).toBeCloseTo((2 * (80 * 40 * 10 - volume(through))) / 10, 3);
-}); // prettier-ignore
+});
 
 test.each([-1e-9, 0, 1e-6])('letters that end flush with a border, or beside it by %s, are cut', async (share) => {
   const words = { sizeMm: 20 * (1 + share), anchor: 'baseline' } as const;
@@ -165,11 +185,14 @@ test('the floor of a recess on a curved body lies as deep everywhere', async () 
   const mesh = pieceMesh(done);
   const floor = new Set<number>();
   for (let f = 0; f + 1 < mesh.faceStart.length; f++)
-    if (mesh.regions[mesh.region[f]].part === 'floor') for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) floor.add(mesh.faceVertices[c]);
-  const depths = [...floor].map((v) => target.heightOf([mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]]));
+    if (mesh.regions[mesh.region[f]].part === 'floor')
+      for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) floor.add(mesh.faceVertices[c]);
+  const depths = [...floor].map((v) =>
+    target.heightOf([mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]]),
+  );
   expect(depths.length).toBeGreaterThan(10);
   expect(Math.max(...depths.map((deep) => Math.abs(deep + 1.5)))).toBeLessThan(0.01);
-}); // prettier-ignore
+});
 
 test('words stay live: retyped, or the body exchanged, the cut follows; off, the body is whole', async () => {
   const first = await evaluate(projectOf('Row', jug, ROUND, {}));
@@ -181,29 +204,45 @@ test('words stay live: retyped, or the body exchanged, the cut follows; off, the
   expect(pieceMesh(off).positions).toEqual(formMesh(jug, TOLERANCE_MM).positions);
 });
 
-test.each([0, 0.6])('cut through with a ring of %s mm beside it and then bent: closed, nothing crosses', async (ringMm) => {
-  const bend: Edit = { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words', operation: 'through', loose: 'drop', ringMm }, { ...usualStep('bend', 'bend'), angleDegrees: 120 }] }; // prettier-ignore
-  const done = await evaluate(projectOf('Row', SLAB, FLAT, {}, [bend]));
-  const report = checkMesh(pieceMesh(done));
-  expect(report).toMatchObject({ ...SOUND, shells: 1 });
-  expect(codes(done)).not.toContain('SHAPE_COARSE');
-  expect(report.sizeMm[2]).toBeGreaterThan(20);
-  expect(sagOf(pieceMesh(done), (80 * 180) / (120 * Math.PI))).toBeLessThan(TOLERANCE_MM);
-}); // prettier-ignore
+test.each([0, 0.6])(
+  'cut through with a ring of %s mm beside it and then bent: closed, nothing crosses',
+  async (ringMm) => {
+    const bend: Edit = {
+      kind: 'setSteps',
+      pieceId: 'body',
+      steps: [
+        { ...usualStep('cut', 'cut'), target: 'words', operation: 'through', loose: 'drop', ringMm },
+        { ...usualStep('bend', 'bend'), angleDegrees: 120 },
+      ],
+    };
+    const done = await evaluate(projectOf('Row', SLAB, FLAT, {}, [bend]));
+    const report = checkMesh(pieceMesh(done));
+    expect(report).toMatchObject({ ...SOUND, shells: 1 });
+    expect(codes(done)).not.toContain('SHAPE_COARSE');
+    expect(report.sizeMm[2]).toBeGreaterThan(20);
+    expect(sagOf(pieceMesh(done), (80 * 180) / (120 * Math.PI))).toBeLessThan(TOLERANCE_MM);
+  },
+);
 
-/** Farthest that the middle of an edge lies inside the circle that its ends are bent onto, mm; the axis is upright, behind the middle of the slab. */
+/**
+ * Farthest that the middle of an edge lies inside the circle that its ends are bent onto, mm; the axis is upright,
+ * behind the middle of the slab.
+ */
 function sagOf({ positions: p, faceStart, faceVertices }: PolygonMesh, radiusMm: number): number {
   const from = (x: number, z: number): number => Math.hypot(x, z + radiusMm);
   let most = 0;
   for (let f = 0; f + 1 < faceStart.length; f++)
     for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
-      const [a, b] = [faceVertices[c], faceVertices[c + 1 < faceStart[f + 1] ? c + 1 : faceStart[f]]].map((v) => [p[3 * v], p[3 * v + 2]]);
+      const [a, b] = [faceVertices[c], faceVertices[c + 1 < faceStart[f + 1] ? c + 1 : faceStart[f]]].map((v) => [
+        p[3 * v],
+        p[3 * v + 2],
+      ]);
       // the slab is ten thick: nothing lies farther from the layer that keeps its length
       expect(Math.abs(from(a[0], a[1]) - radiusMm)).toBeLessThan(5 + 1e-6);
       most = Math.max(most, (from(a[0], a[1]) + from(b[0], b[1])) / 2 - from((a[0] + b[0]) / 2, (a[1] + b[1]) / 2));
     }
   return most;
-} // prettier-ignore
+}
 
 test('cut through over the rim of a ball, with lips: they follow the surface, as deep everywhere', async () => {
   const cut = { operation: 'through', softMm: 1, loose: 'drop' } as const;
@@ -214,16 +253,23 @@ test('cut through over the rim of a ball, with lips: they follow the surface, as
   const target = new Target(formMesh(ball, TOLERANCE_MM));
   const lip = new Set<number>();
   for (let f = 0; f + 1 < mesh.faceStart.length; f++)
-    if (mesh.regions[mesh.region[f]].part === 'lip') for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) lip.add(mesh.faceVertices[c]);
+    if (mesh.regions[mesh.region[f]].part === 'lip')
+      for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) lip.add(mesh.faceVertices[c]);
   expect(lip.size).toBeGreaterThan(50);
-  // as deep under the surface everywhere as the hair that it stands out over it (four tolerances) and the rounding to 60 degrees ask for
-  const deep = [...lip].map((v) => target.heightOf([mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]]));
+  // as deep under the surface everywhere as the hair that it stands out over it (four tolerances) and the rounding to
+  // 60 degrees ask for
+  const deep = [...lip].map((v) =>
+    target.heightOf([mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]]),
+  );
   expect(Math.min(...deep)).toBeGreaterThan(-(4 * TOLERANCE_MM + Math.sin(Math.PI / 3) + 0.1));
-}); // prettier-ignore
+});
 
 test('several pieces cut one, each laid as if the others had not', async () => {
   const second = newPiece('more', 'OX', splitGraphemes('OX'));
-  const two = [{ ...usualStep('cut', 'cut'), target: 'words' }, { ...usualStep('cut', 'again'), target: 'more', sinkMm: 4 }];
+  const two = [
+    { ...usualStep('cut', 'cut'), target: 'words' },
+    { ...usualStep('cut', 'again'), target: 'more', sinkMm: 4 },
+  ];
   const project = projectOf('LI', SLAB, FLAT, {}, [
     { kind: 'addPiece', piece: second },
     { kind: 'setWords', pieceId: 'more', values: { sizeMm: 16, anchor: 'middle' } },
@@ -235,7 +281,7 @@ test('several pieces cut one, each laid as if the others had not', async () => {
   expect(standAlone(project)).toEqual(['body']);
   // words are found where they lie, on the body before it is cut
   expect(unwrap(await engine.evaluate(project, 'more', quietContext)).onto?.targetId).toBe('body');
-}); // prettier-ignore
+});
 
 test('what a letter with a finish of its own has cut looks as that letter does', async () => {
   const gold: Finish = { ...usualSlots().front, name: 'kiln gold', colour: '#c9a227', metal: 90 };
@@ -255,12 +301,23 @@ test('what a letter with a finish of its own has cut looks as that letter does',
 });
 
 test('a form is taken out of another where both stand in the scene', async () => {
-  const place = (pieceId: string, atMm: [number, number, number]): Edit => ({ kind: 'setPlacement', pieceId, values: { atMm } });
-  const made = newProject('p', 'R', [newForm('body', 'Slab', SLAB), newForm('tool', 'Ball', { kind: 'ball', radiusMm: 8 })]);
+  const place = (pieceId: string, atMm: [number, number, number]): Edit => ({
+    kind: 'setPlacement',
+    pieceId,
+    values: { atMm },
+  });
+  const made = newProject('p', 'R', [
+    newForm('body', 'Slab', SLAB),
+    newForm('tool', 'Ball', { kind: 'ball', radiusMm: 8 }),
+  ]);
   const edits: Edit[] = [
     place('body', [100, 0, 0]),
     place('tool', [100, 12, 5]),
-    { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'tool', operation: 'subtract' }] },
+    {
+      kind: 'setSteps',
+      pieceId: 'body',
+      steps: [{ ...usualStep('cut', 'cut'), target: 'tool', operation: 'subtract' }],
+    },
   ];
   const project = unwrap(applyEdit(made, { kind: 'many', edits }));
   const done = await evaluate(project);
@@ -269,7 +326,7 @@ test('a form is taken out of another where both stand in the scene', async () =>
   expect((80 * 40 * 10 - volume(done)) / ((2 / 3) * Math.PI * 512)).toBeCloseTo(1, 1);
   const part = scenePart(project.pieces.body, done, project);
   expect(part.others).toEqual({ tool: { slots: project.pieces.tool.slots, letters: {} } });
-}); // prettier-ignore
+});
 
 test('what can not be cut is told, and the body stays whole', async () => {
   const whole = formMesh(SLAB, TOLERANCE_MM).positions;

@@ -24,11 +24,20 @@ function tried(at: Vec3, fault?: Fault): { done: ReturnType<typeof cutNearby<Car
     cutters,
     cut: (body) => {
       faces.push(faceCount(body.source.mesh));
-      return fault ?? carve(carver, body, { cutters, operation: 'subtract', dropsLoose: false, cleanMm: 0, regionOf: (_, region) => region });
+      return (
+        fault ??
+        carve(carver, body, {
+          cutters,
+          operation: 'subtract',
+          dropsLoose: false,
+          cleanMm: 0,
+          regionOf: (_, region) => region,
+        })
+      );
     },
   });
   return { done, faces };
-} // prettier-ignore
+}
 
 test('of a body only the part that is met is cut; all the rest is there again', () => {
   const { done, faces } = tried([0, 56, 58]);

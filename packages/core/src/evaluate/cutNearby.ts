@@ -12,8 +12,8 @@ interface Nearby<C> {
 }
 
 /**
- * Only the part of a body that something cuts, as a solid of its own, then put back in its place. Undefined where the body can't be taken apart
- * there, or that part can't be cut for reasons that need not be those of the whole.
+ * Only the part of a body that something cuts, as a solid of its own, then put back in its place. Undefined where the
+ * body can't be taken apart there, or that part can't be cut for reasons that need not be those of the whole.
  */
 export function cutNearby<C extends { mesh: PolygonMesh }>(
   surface: BodySurface,

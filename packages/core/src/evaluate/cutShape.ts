@@ -25,7 +25,10 @@ export interface CutShape {
 }
 
 export interface CutRoom {
-  /** how far a cutter stands out over the surface, or what is raised reaches under it, so that nothing ends in the surface itself */
+  /**
+   * how far a cutter stands out over the surface, or what is raised reaches under it, so that nothing ends in the
+   * surface itself
+   */
   overMm: number;
   /** how far the words are lifted off the surface */
   liftMm: number;
@@ -42,31 +45,55 @@ const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
 const THROUGH_DIVISIONS = 16;
 
 export function cutShape(step: CutStep, room: CutRoom): CutShape {
-  const key = keyOf('cut shape', [step.operation, step.sinkMm, step.softMm, step.softSteps, step.softSide, step.leanPercent, room]);
+  const key = keyOf('cut shape', [
+    step.operation,
+    step.sinkMm,
+    step.softMm,
+    step.softSteps,
+    step.softSide,
+    step.leanPercent,
+    room,
+  ]);
   const { overMm, riseMm, hairMm, liftMm } = room;
   const rim = softRim(step, overMm);
   // a hair narrower than drawn: the drawn outline is a row of the cutter, which may not lie in the surface itself
-  const wider = step.softSide === 'inward' && step.softMm > 0 ? lipWidth({ radius: step.softMm, over: overMm + hairMm }) : 0;
-  const each = (change: (solid: SolidShape) => SolidShape) => (shape: Shape): Shape => ({
-    ...shape,
-    solid: change(shape.solid),
-    ownSolids: new Map([...shape.ownSolids].map(([id, solid]) => [id, change(solid)])),
-    ...(step.softMm > 0 && { corners: 'round' as const }),
-    along: undefined,
-  });
+  const wider =
+    step.softSide === 'inward' && step.softMm > 0 ? lipWidth({ radius: step.softMm, over: overMm + hairMm }) : 0;
+  const each =
+    (change: (solid: SolidShape) => SolidShape) =>
+    (shape: Shape): Shape => ({
+      ...shape,
+      solid: change(shape.solid),
+      ownSolids: new Map([...shape.ownSolids].map(([id, solid]) => [id, change(solid)])),
+      ...(step.softMm > 0 && { corners: 'round' as const }),
+      along: undefined,
+    });
   // from the surface down, however the words are lifted: that moves the floor alone
-  const sunk = (belowMm: number, rest: Partial<SolidShape>) => (solid: SolidShape): SolidShape => ({
-    depthMm: Math.max(belowMm - liftMm, hairMm) + overMm + riseMm,
-    front: lengthened(rim, riseMm),
-    back: PLAIN,
-    shiftMm: (solid.shiftMm ?? 0) + wider,
-    ...rest,
-  });
+  const sunk =
+    (belowMm: number, rest: Partial<SolidShape>) =>
+    (solid: SolidShape): SolidShape => ({
+      depthMm: Math.max(belowMm - liftMm, hairMm) + overMm + riseMm,
+      front: lengthened(rim, riseMm),
+      back: PLAIN,
+      shiftMm: (solid.shiftMm ?? 0) + wider,
+      ...rest,
+    });
   switch (step.operation) {
     case 'engrave':
-      return { key, behindMm: step.sinkMm, lowerMm: step.sinkMm, change: each((solid) => sunk(step.sinkMm, { back: roundedFloor(solid) })(solid)) };
+      return {
+        key,
+        behindMm: step.sinkMm,
+        lowerMm: step.sinkMm,
+        change: each((solid) => sunk(step.sinkMm, { back: roundedFloor(solid) })(solid)),
+      };
     case 'through':
-      return { key, behindMm: room.throughMm, lowerMm: room.throughMm, change: each(sunk(room.throughMm, { side: DIVIDED })), ...(step.softMm > 0 && { drape: { riseMm, overMm } }) };
+      return {
+        key,
+        behindMm: room.throughMm,
+        lowerMm: room.throughMm,
+        change: each(sunk(room.throughMm, { side: DIVIDED })),
+        ...(step.softMm > 0 && { drape: { riseMm, overMm } }),
+      };
     case 'imprint':
       return { key, behindMm: overMm, lowerMm: overMm, change: each(sunk(overMm, {})) };
     case 'raise': {
@@ -82,9 +109,14 @@ export function cutShape(step: CutStep, room: CutRoom): CutShape {
       return { key, behindMm: root, lowerMm: root, change: each(change) };
     }
     default:
-      return { key, behindMm: undefined, lowerMm: step.operation === 'join' ? Math.max(overMm, step.sinkMm) : step.sinkMm - hairMm, change: (shape) => shape };
+      return {
+        key,
+        behindMm: undefined,
+        lowerMm: step.operation === 'join' ? Math.max(overMm, step.sinkMm) : step.sinkMm - hairMm,
+        change: (shape) => shape,
+      };
   }
-} // prettier-ignore
+}
 
 const DIVIDED = { kind: 'straight', amountMm: 0, steps: 1, divisions: THROUGH_DIVISIONS } as const;
 

@@ -29,13 +29,19 @@ export interface Cutter {
   cleanMm: number;
   /** whether faces that cross are looked for */
   looks: boolean;
-  /** the same laid on the smooth surface, whose chords stray less than those over the edges of facets; undefined: there is no other */
+  /**
+   * the same laid on the smooth surface, whose chords stray less than those over the edges of facets; undefined: there
+   * is no other
+   */
   smoother?: () => Promise<Result<Cutter | undefined>>;
   /** the same with rims inside the strokes of another width, mm; undefined: it has none */
   withRim?: (softMm: number) => Promise<Result<Cutter | undefined>>;
 }
 
-/** The document as it is for a piece that cuts another one: that other as it is before the step, and as if nothing had ever cut it. */
+/**
+ * The document as it is for a piece that cuts another one: that other as it is before the step, and as if nothing had
+ * ever cut it.
+ */
 export function beforeCut(project: Project, target: Piece, stepId: string): Project {
   const at = target.steps.findIndex(({ id }) => id === stepId);
   const steps = target.steps.slice(0, at).filter((step) => !isCut(step));
@@ -69,10 +75,19 @@ function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined;
   const overMm = Math.ceil(STEPS * (CHORDS * piece.body.faces.toleranceMm + OVER * before.diagonal)) / STEPS;
   const onto = ontoStepOf(piece);
   const digs = step.operation === 'engrave' || step.operation === 'through';
-  const riseMm = digs && flat && onto && staysFlat(piece, step) ? riseOver(before, holdBefore(onto, before), flat, Math.max(step.sinkMm, overMm)) : 0;
+  const riseMm =
+    digs && flat && onto && staysFlat(piece, step)
+      ? riseOver(before, holdBefore(onto, before), flat, Math.max(step.sinkMm, overMm))
+      : 0;
   // a rim that follows the surface ends below the cap
-  return { overMm, liftMm: onto?.liftMm ?? 0, hairMm: OVER * before.diagonal, riseMm: step.operation === 'through' && step.softMm > 0 ? riseMm + overMm : riseMm, throughMm: 1.01 * before.diagonal };
-} // prettier-ignore
+  return {
+    overMm,
+    liftMm: onto?.liftMm ?? 0,
+    hairMm: OVER * before.diagonal,
+    riseMm: step.operation === 'through' && step.softMm > 0 ? riseMm + overMm : riseMm,
+    throughMm: 1.01 * before.diagonal,
+  };
+}
 
 /** A lettering that cuts through goes straight, whatever the surface does. */
 const laidForCut = (piece: Piece, step: CuttingStep, lowerMm: number): Piece => ({
@@ -80,9 +95,14 @@ const laidForCut = (piece: Piece, step: CuttingStep, lowerMm: number): Piece => 
   steps: piece.steps.map((one) => {
     if (!isOnto(one)) return one;
     const method = step.operation === 'through' ? 'flat' : one.method;
-    return { ...one, method, liftMm: one.liftMm - lowerMm, overhang: one.overhang === 'leave' ? 'straight' : one.overhang };
+    return {
+      ...one,
+      method,
+      liftMm: one.liftMm - lowerMm,
+      overhang: one.overhang === 'leave' ? 'straight' : one.overhang,
+    };
   }),
-}); // prettier-ignore
+});
 
 /** What an engine does for this. */
 interface CutterTools {
@@ -106,25 +126,36 @@ interface Built {
 const hasRimInside = (step: CuttingStep): boolean => step.softSide === 'inward' && hasRim(step);
 
 /** Another piece as it cuts this one; undefined where it has nothing to cut with. */
-export async function cutterOf(project: Project, piece: Piece, step: CuttingStep, { evaluate, targetOf, looks }: CutterTools): Promise<Result<Cutter | undefined>> {
+export async function cutterOf(
+  project: Project,
+  piece: Piece,
+  step: CuttingStep,
+  { evaluate, targetOf, looks }: CutterTools,
+): Promise<Result<Cutter | undefined>> {
   const tool = ownEntry(project.pieces, step.target);
   if (!tool || tool === piece) return ok(undefined);
   const before = beforeCut(project, piece, step.id);
   const body = await evaluate(before, piece.id);
   if (!body.ok) return body;
-  // what stays flat has to know what rises through its plane, a middle is that of the words as they look, and what is told of them goes along
+  // what stays flat has to know what rises through its plane, a middle is that of the words as they look, and what is
+  // told of them goes along
   const lies = ontoStepOf(tool);
   const isHeldByMiddle = (lies?.heldBy ?? 'zero') !== 'zero';
-  const plain = staysFlat(tool, step) || isHeldByMiddle || (lies && looks) ? await evaluate(before, tool.id) : undefined;
+  const plain =
+    staysFlat(tool, step) || isHeldByMiddle || (lies && looks) ? await evaluate(before, tool.id) : undefined;
   if (plain && !plain.ok) return plain;
   const target = targetOf(body.value);
   const held = plain?.value.onto && isHeldByMiddle ? plain.value.onto.options.held : undefined;
   const flat = plain?.value.flat;
-  const clipped = (): Remark[] => (looks && plain ? rimRemarks(step, { ...plain.value, piece: tool, flat, target }) : []);
+  const clipped = (): Remark[] =>
+    looks && plain ? rimRemarks(step, { ...plain.value, piece: tool, flat, target }) : [];
   const shapeOf = (softMm: number): CutShape | undefined => {
     const soft = { ...step, softMm };
     if (!isLettering(tool)) return undefined;
-    const shape = cutShape(soft, cutRoom(target, { piece: tool, flat: flat && held ? movedBox(flat, [-held[0], -held[1], 0]) : flat, step: soft }));
+    const shape = cutShape(
+      soft,
+      cutRoom(target, { piece: tool, flat: flat && held ? movedBox(flat, [-held[0], -held[1], 0]) : flat, step: soft }),
+    );
     return held ? { ...shape, heldMm: [held[0], held[1]], key: keyOf('held', [shape.key, held]) } : shape;
   };
   const make = async (shape: CutShape | undefined): Promise<Result<Cutter | undefined>> => {
@@ -138,7 +169,18 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
     // what is cut says of each face which letter has cut it
     const ids = clusters.map((cluster) => cluster.letters.map((i) => letters[i]?.id));
     const key = keyOf('cutter', [clustersKey(clusters), ids, transform, tool.id]);
-    return ok({ key, pieceId: tool.id, clusters, letters, transform, cleanMm: cleanOf(clusters, tool, target), looks, isStrained, clipped, told: (plain ?? made).value.remarks });
+    return ok({
+      key,
+      pieceId: tool.id,
+      clusters,
+      letters,
+      transform,
+      cleanMm: cleanOf(clusters, tool, target),
+      looks,
+      isStrained,
+      clipped,
+      told: (plain ?? made).value.remarks,
+    });
   };
   const whole = async (softMm: number): Promise<Result<Cutter | undefined>> => {
     const cut = shapeOf(softMm);
@@ -147,8 +189,10 @@ export async function cutterOf(project: Project, piece: Piece, step: CuttingStep
     return ok({ ...made.value, smoother: () => make({ ...cut, isSmooth: true }) });
   };
   const made = await whole(step.softMm);
-  return made.ok && made.value && isLettering(tool) && hasRimInside(step) ? ok({ ...made.value, withRim: whole }) : made;
-} // prettier-ignore
+  return made.ok && made.value && isLettering(tool) && hasRimInside(step)
+    ? ok({ ...made.value, withRim: whole })
+    : made;
+}
 
 /** Of a cutter's own depth: so much may the borders of what it cuts move. */
 const CLEAN_SHARE = 0.02;

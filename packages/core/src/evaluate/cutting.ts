@@ -87,8 +87,16 @@ export class Cuts {
     this.#done = new Memo(CUT, new ByteCache(bytes));
   }
 
-  /** All of a piece cut by another one, as one cluster; as it was, and told why, where that can't be. Undefined when cancelled. */
-  async cut(clusters: readonly BuiltCluster[], step: CuttingStep, cutter: Cutter, loadCarver: LoadCarver): Promise<ShapedGroup | undefined> {
+  /**
+   * All of a piece cut by another one, as one cluster; as it was, and told why, where that can't be. Undefined when
+   * cancelled.
+   */
+  async cut(
+    clusters: readonly BuiltCluster[],
+    step: CuttingStep,
+    cutter: Cutter,
+    loadCarver: LoadCarver,
+  ): Promise<ShapedGroup | undefined> {
     const carver = await loadCarver?.();
     if (!carver) throw new Error('nothing to cut with was handed in');
     const body = { key: clustersKey(clusters), of: clusters };
@@ -104,12 +112,25 @@ export class Cuts {
     const { key, of: cut } = made;
     if ('why' in cut) {
       const why = reasonOf(cut, cutter);
-      return { clusters: [...clusters], remarks: [remark('CUT_LEFT_OUT', { stepId: step.id, why, because: becauseOf(cutter, TANGLED) })] };
+      return {
+        clusters: [...clusters],
+        remarks: [remark('CUT_LEFT_OUT', { stepId: step.id, why, because: becauseOf(cutter, TANGLED) })],
+      };
     }
     const letters = 1 + Math.max(-1, ...clusters.flatMap((cluster) => cluster.letters));
-    const remarks = cut.remarks.map((one) => ({ ...one, params: { ...one.params, stepId: step.id, ...(one.code === 'CUT_APART' && { because: becauseOf(cutter, ASIDE) }) } }) as Remark);
+    const remarks = cut.remarks.map(
+      (one) =>
+        ({
+          ...one,
+          params: {
+            ...one.params,
+            stepId: step.id,
+            ...(one.code === 'CUT_APART' && { because: becauseOf(cutter, ASIDE) }),
+          },
+        }) as Remark,
+    );
     return { clusters: [asCluster(cut.mesh, textHash(key), letters)], remarks };
-  } // prettier-ignore
+  }
 
   /** Undefined where the body is small, or a part of it says nothing of the whole. */
   #surface(key: string, clusters: readonly BuiltCluster[]): BodySurface | undefined {
@@ -136,10 +157,16 @@ export class Cuts {
 }
 
 /**
- * As it is asked for; where faces cross after that, with what is too short for 32 bit collapsed, then by what lies on the smooth surface, then larger by a hair. Undefined when cancelled.
- * The body is asked for each time: while the last cutter is built another one may have taken its place.
+ * As it is asked for; where faces cross after that, with what is too short for 32 bit collapsed, then by what lies on
+ * the smooth surface, then larger by a hair. Undefined when cancelled. The body is asked for each time: while the last
+ * cutter is built another one may have taken its place.
  */
-async function firstSound({ whole, surface }: Body, step: CuttingStep, cutter: Cutter, carver: Carver): Promise<Cut | Fault | undefined> {
+async function firstSound(
+  { whole, surface }: Body,
+  step: CuttingStep,
+  cutter: Cutter,
+  carver: Carver,
+): Promise<Cut | Fault | undefined> {
   const attempt = (one: Cutter, simplifies: boolean, isGrown = false): Cut | Fault => {
     const plain = one.clusters.map((cluster) => placed(assemble([cluster]), one.transform));
     const cutters = isGrown ? grown(plain) : plain;
@@ -162,7 +189,7 @@ async function firstSound({ whole, surface }: Body, step: CuttingStep, cutter: C
   if (made.length > 0) return made.find(isExact) ?? made[0];
   const last = attempt(cutter, true, true);
   return 'mesh' in last ? last : first;
-} // prettier-ignore
+}
 
 /** What is told of letters that meet nothing, and of those that run into themselves. */
 const ASIDE: readonly RemarkCode[] = ['ONTO_MISSES', 'ONTO_BORDER', 'ONTO_OVERHANGS', 'ONTO_FLOATS'];
@@ -188,7 +215,10 @@ const crossesItself = ({ clusters }: Cutter): boolean => clusters.some(({ mesh }
 const NARROWER = 0.7;
 const LEAST_RIM = 0.05;
 
-/** A cut whose rims inside the strokes are as wide as leaves the strokes deep enough to cut, and lets nothing cross; told where that is less than was asked for. */
+/**
+ * A cut whose rims inside the strokes are as wide as leaves the strokes deep enough to cut, and lets nothing cross;
+ * told where that is less than was asked for.
+ */
 async function withRoomForRims(
   { id: stepId, softMm: askedMm }: CuttingStep,
   cutter: Cutter,

@@ -74,8 +74,11 @@ test('a colour has a depth, a place and a size of its own', async () => {
 
 test('open lines as a wire end round, and as thick as they are told', async () => {
   const { shape } = unwrap(
-    readSvg('<svg xmlns="http://www.w3.org/2000/svg" width="100mm" viewBox="0 0 100 100"><path d="M0 0H80" fill="none" stroke="red" stroke-width="2"/></svg>'),
-  ); // prettier-ignore
+    readSvg(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="100mm" viewBox="0 0 100 100"><path d="M0 0H80" fill="none" ' +
+        'stroke="red" stroke-width="2"/></svg>',
+    ),
+  );
   const wire = { ...usualWire(), thickMm: 6 };
   expect(report(await built(shape, { contour: wire })).sizeMm.map((v) => Math.round(v * 10) / 10)).toEqual([86, 6, 6]);
   const square = await built(shape, { contour: { ...wire, ends: 'square' } });

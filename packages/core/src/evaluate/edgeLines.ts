@@ -19,11 +19,12 @@ export class EdgeLines {
     for (const step of edgeStepsOf(piece)) {
       const ground = grounds.get(step.id);
       const line = ground && this.#found.get({ target: namedTarget(ground), at: step.path.atMm }, undefined).of.line;
-      if (line) lines[step.id] = asPath(turnedOutward(line, step.up === 'upright' ? [0, 1, 0] : line.up, step.path.reversed));
+      if (line)
+        lines[step.id] = asPath(turnedOutward(line, step.up === 'upright' ? [0, 1, 0] : line.up, step.path.reversed));
       else if (ground) remarks.push(remark('RUN_NOTHING', { stepId: step.id }));
     }
     return { lines, remarks };
-  } // prettier-ignore
+  }
 }
 
 /** Of a line with more places than a document may hold only every second, third and so on. */

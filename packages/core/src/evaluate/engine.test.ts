@@ -156,7 +156,7 @@ test('the fonts that a document needs', () => {
   expect(assetsNeeded(project('x', script), SHIPPED_FONTS)).toHaveLength(1);
 });
 
-test('reducing that can not go as far as it should says how far it went; as far as it went nothing is told', async () => {
+test('reducing that can not go as far as it should says how far it went; so far nothing is told', async () => {
   const reduced = async (values: Partial<Extract<Step, { kind: 'reduce' }>>) => {
     const step = { ...usualStep('reduce', 's'), ...values } as Step;
     return run(edited(project('Kiln'), { kind: 'setSteps', pieceId: 'a', steps: [step] }));

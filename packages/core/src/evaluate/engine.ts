@@ -35,7 +35,10 @@ export class Engine {
     this.#parts = engineParts(tools);
   }
 
-  /** Computes one piece of a document at a time, and first those that it is laid onto. Yields between clusters; fails with CANCELLED when told to stop. */
+  /**
+   * Computes one piece of a document at a time, and first those that it is laid onto. Yields between clusters; fails
+   * with CANCELLED when told to stop.
+   */
   evaluate(
     project: Project,
     pieceId: string,

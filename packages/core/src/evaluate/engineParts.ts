@@ -30,7 +30,9 @@ export interface EvaluateOptions {
   uv?: boolean;
   /** looks for faces that shape steps have made cross, and tells */
   crossings?: boolean;
-  /** while a value is dragged: faces as fine as they were needed last, none cut where it strays, folds not looked for */
+  /**
+   * while a value is dragged: faces as fine as they were needed last, none cut where it strays, folds not looked for
+   */
   preview?: boolean;
 }
 

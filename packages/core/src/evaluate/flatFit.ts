@@ -18,7 +18,10 @@ const FILLS = 0.9;
 /** A place in which the lettering would be so much smaller is not meant. */
 const LEAST = 0.25;
 
-/** Undefined where a piece is laid onto nothing, or there is no flat place. Turned as it is; larger or smaller, about the middle of the widest place. */
+/**
+ * Undefined where a piece is laid onto nothing, or there is no flat place. Turned as it is; larger or smaller, about
+ * the middle of the widest place.
+ */
 export function flatFit(piece: Piece, { onto, ground }: Evaluated): FlatFit | undefined {
   const step = ontoStepOf(piece);
   if (!step || !onto || !ground) return undefined;

@@ -56,8 +56,9 @@ export function standsOnIn(piece: Piece): StandsBy[] {
 }
 
 /**
- * The pieces of a circle in which one piece stands on another, that stands on others, until the first is met again. Undefined where there is none. A panel is
- * made round words as they lie flat (`forPanel`): what they stand on closes no circle.
+ * The pieces of a circle in which one piece stands on another, that stands on others, until the first is met again.
+ * Undefined where there is none. A panel is made round words as they lie flat (`forPanel`): what they stand on closes
+ * no circle.
  */
 export function circleThrough(project: Project, pieceId: string, first: StandsBy): Piece[] | undefined {
   const seen = new Set<string>();
@@ -79,7 +80,10 @@ export function circleThrough(project: Project, pieceId: string, first: StandsBy
   return found && [pieceId, ...found].map((id) => project.pieces[id]);
 }
 
-/** The document in which a panel is made round a piece: without the steps by which that stands on the panel, at first or at last. */
+/**
+ * The document in which a panel is made round a piece: without the steps by which that stands on the panel, at first or
+ * at last.
+ */
 export function forPanel(project: Project, panelId: string, { stepId, targetId }: StandsBy): Project {
   const piece = ownEntry(project.pieces, targetId);
   if (stepId !== AROUND || !piece) return project;
@@ -108,7 +112,10 @@ export function missed({ grounds }: Under, onto: Laid | undefined, piece: Piece)
   return onto.grid.lacksEdge ? [remark('RUN_NOTHING', { stepId: step.id })] : [];
 }
 
-/** Before the place that is nearest to where a step holds the flat plane; nothing where the middle of the front would do. */
+/**
+ * Before the place that is nearest to where a step holds the flat plane; nothing where the middle of the front would
+ * do.
+ */
 function nearestHold(step: OntoStep, target: Target): Partial<Pick<OntoStep, 'fromMm' | 'toward' | 'up'>> {
   const front = holdOf({ ...step, place: middleOfSide('front') }, target.box);
   if (target.hit(front.from, front.toward)) return {};
@@ -234,7 +241,10 @@ function mapFor(step: OntoStep, ground: Ground, tools: OntoTools & { box: Box3 }
   return tools.maps.get({ target: namedTarget(ground), laying, options }, undefined).of.map;
 }
 
-/** Of the flat plane; by its zero words stay where they are as they are retyped, by their middle they grow to both sides. */
+/**
+ * Of the flat plane; by its zero words stay where they are as they are retyped, by their middle they grow to both
+ * sides.
+ */
 function heldPlaceOf(step: OntoStep, tools: OntoTools & { box: Box3 }): readonly [number, number] {
   const { heldBy } = step;
   const { box, heldMm, baselines, capMm } = tools;

@@ -47,7 +47,10 @@ function heldOnSide({ side, acrossMm, acrossFrom, upMm, upFrom }: SidePlace, box
 /** From the middle; what is measured from a border goes inward from it. */
 const inward = (mm: number, half: number, border: number): number => (border === 0 ? mm : border * (half - mm));
 
-/** The place of a side that lies under a place of the model, to a tenth of a mm; undefined where it looks to none of them. */
+/**
+ * The place of a side that lies under a place of the model, to a tenth of a mm; undefined where it looks to none of
+ * them.
+ */
 export function sidePlaceAt(at: Vec3, normal: Vec3, box: Box3): SidePlace | undefined {
   const side = (Object.keys(SIDES) as BodySide[]).find((one) => dot(SIDES[one].out, normal) > SQUARE_ON);
   if (!side) return undefined;

@@ -12,8 +12,9 @@ import { laidMap, type Laid } from './ontoReport.ts';
 export type LaidPaint = 'length' | 'angle' | 'beside' | 'sunk' | 'floating';
 
 /**
- * Nine numbers a triangle, and at each of its corners how far lengths are off against flat ones as a share, how far right angles are off in
- * degrees, how far it is beside the model from 0 to 1, or how far in mm it lies under the surface or its back over it.
+ * Nine numbers a triangle, and at each of its corners how far lengths are off against flat ones as a share, how far
+ * right angles are off in degrees, how far it is beside the model from 0 to 1, or how far in mm it lies under the
+ * surface or its back over it.
  */
 export interface LaidPlaces {
   triangles: Float32Array;

@@ -33,7 +33,11 @@ function projectOf(text: string, step: OntoStep | EdgeStep, body: Piece, more: E
   const made = newProject('p', 'R', [newPiece('words', text, splitGraphemes(text)), body]);
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm: 16, anchor: 'middle' } },
-    { kind: 'setSolid', pieceId: 'words', values: { depthMm: 4, front: { kind: 'chamfer', inMm: 0.5, deepMm: 0.5, steps: 1, points: [] } } }, // prettier-ignore
+    {
+      kind: 'setSolid',
+      pieceId: 'words',
+      values: { depthMm: 4, front: { kind: 'chamfer', inMm: 0.5, deepMm: 0.5, steps: 1, points: [] } },
+    },
     { kind: 'setFaces', pieceId: 'words', values: { toleranceMm: TOLERANCE_MM } },
     { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: TOLERANCE_MM / 4 } },
     { kind: 'setSteps', pieceId: 'words', steps: [step] },
@@ -47,7 +51,10 @@ const evaluate = async (project: Project, id = 'words'): Promise<Evaluated> =>
 const codes = ({ remarks }: Evaluated): string[] => remarks.map(({ code }) => code);
 const SOUND = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
 
-/** How far above a form all points but those of the back lie at least, and how far those of the back lie off their root at most. */
+/**
+ * How far above a form all points but those of the back lie at least, and how far those of the back lie off their root
+ * at most.
+ */
 function heights({ clusters, flat }: Evaluated, form: FormShape): { least: number; gap: number } {
   const target = new Target(formMesh(form, TOLERANCE_MM / 4));
   let [least, gap] = [Infinity, 0];
@@ -156,7 +163,7 @@ const alongEdge = (path: Partial<EdgeStep['path']>): EdgeStep => ({
   kind: 'run',
   up: 'upright',
   path: { kind: 'edge', target: 'body', atMm: [0, 300, 60], reversed: false, ...path },
-}); // prettier-ignore
+});
 
 test('words run along the edge of another piece, stand where that does, and follow it', async () => {
   const moved: Edit = { kind: 'setPlacement', pieceId: 'body', values: { atMm: [50, 0, 0] } };
@@ -167,21 +174,28 @@ test('words run along the edge of another piece, stand where that does, and foll
   expect(round.transform).toEqual((await evaluate(project, 'body')).transform);
   const [line] = Object.values(round.lines ?? {});
   expect(line.closed).toBe(true);
-  // the words are held by their middle and back: those stand on the loop, whose places all have one height and one distance from the axis
+  // the words are held by their middle and back: those stand on the loop, whose places all have one height and one
+  // distance from the axis
   const [[x, y, z]] = line.placesMm;
   const { positions } = pieceMesh(round);
   const high = Array.from(positions).filter((_, i) => i % 3 === 1);
   expect(Math.abs((Math.min(...high) + Math.max(...high)) / 2 - y)).toBeLessThan(1);
-  const near = Math.min(...Array.from({ length: positions.length / 3 }, (_, v) => Math.hypot(positions[3 * v], positions[3 * v + 2]))); // prettier-ignore
+  const near = Math.min(
+    ...Array.from({ length: positions.length / 3 }, (_, v) => Math.hypot(positions[3 * v], positions[3 * v + 2])),
+  );
   expect(Math.abs(near - Math.hypot(x, z))).toBeLessThan(1);
-  const wider: FormShape = { ...jug, knots: jug.knots.map((knot) => ({ ...knot, radiusMm: 1.2 * knot.radiusMm })) } as FormShape; // prettier-ignore
+  const wider: FormShape = {
+    ...jug,
+    knots: jug.knots.map((knot) => ({ ...knot, radiusMm: 1.2 * knot.radiusMm })),
+  } as FormShape;
   const other = await evaluate(projectOf('Row', alongEdge({}), newForm('body', 'Body', wider), [moved]));
   expect(Object.values(other.lines ?? {})[0].placesMm).not.toEqual(line.placesMm);
 });
 
 test('a piece that has no edge to run along, or is none, or runs along this one, is told', async () => {
   const body = newForm('body', 'Body', ball);
-  const told = async (step: EdgeStep, more: Edit[] = []): Promise<string[]> => codes(await evaluate(projectOf('Row', step, body, more))); // prettier-ignore
+  const told = async (step: EdgeStep, more: Edit[] = []): Promise<string[]> =>
+    codes(await evaluate(projectOf('Row', step, body, more)));
   expect(await told(alongEdge({ target: '' }))).toEqual(['RUN_NOTHING']);
   const back: Edit = { kind: 'setSteps', pieceId: 'body', steps: [onto({ target: 'words' })] };
   expect(await told(alongEdge({}), [back])).toEqual(['ONTO_CYCLE']);
@@ -193,7 +207,15 @@ test('a piece that has no edge to run along, or is none, or runs along this one,
 });
 
 test('letters beside the model are named, and left out where that is wished', async () => {
-  const tile: FormShape = { kind: 'block', widthMm: 44, heightMm: 40, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 }; // prettier-ignore
+  const tile: FormShape = {
+    kind: 'block',
+    widthMm: 44,
+    heightMm: 40,
+    depthMm: 10,
+    edge: 'plain',
+    edgeMm: 0,
+    taperPercent: 0,
+  };
   const lay = (overhang: OntoStep['overhang']): Promise<Evaluated> =>
     evaluate(projectOf('row', onto({ fromMm: [10, 20, 100], overhang }), newForm('body', 'Body', tile)));
   const straight = await lay('straight');
@@ -219,31 +241,53 @@ test('a panel is as large as its words, and stands behind them', async () => {
   expect(plate.transform).toEqual(words.transform);
 });
 
-test.each(['obj', 'stl', 'ply', 'glb'] as const)('a model comes back from %s as it went, and takes letters', async (format) => {
-  const mesh = formMesh(ball, 0.4);
-  const part = { name: 'Ball', mesh, transform: STILL, slots: newForm('b', 'Ball', ball).slots, letters: [] };
-  const { bytes } = await writeScene([part], usualWriteOptions(format, 'Ball'));
-  const loading = new Engine({ ...(await testTools()), loadModel: () => Promise.resolve(bytes) });
-  const [unit, up] = [format === 'glb' ? 'm' : 'mm', format === 'stl' || format === 'ply' ? 'z' : 'y'] as const;
-  const body = newModel('body', 'Ball', { asset: 'a'.repeat(64), format, unit, up, scalePercent: 100, closed: false, paint: 'finish', sides: 'own' });
-  const project = projectOf('Row', onto({ fromMm: [0, 80, 300] }), body);
-  const back = unwrap(await loading.evaluate(project, 'body', quietContext));
-  expect(checkMesh(pieceMesh(back))).toMatchObject({ ...SOUND, sizeMm: [160, 160, 160].map((v) => expect.closeTo(v, 2) as number) });
-  const laid = unwrap(await loading.evaluate(project, 'words', quietContext, { crossings: true }));
-  expect(checkMesh(pieceMesh(laid))).toMatchObject(SOUND);
-  if (format !== 'obj') return;
-  // written without loss: letters lie on the file as they do on the form
-  const own = await evaluate(projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Ball', ball), [{ kind: 'setFaces', pieceId: 'body', values: { toleranceMm: 0.4 } }]));
-  expect(pieceMesh(laid).positions).toEqual(pieceMesh(own).positions);
-  expect((await engine.evaluate(project, 'body', quietContext)).ok).toBe(false);
-}); // prettier-ignore
+test.each(['obj', 'stl', 'ply', 'glb'] as const)(
+  'a model comes back from %s as it went, and takes letters',
+  async (format) => {
+    const mesh = formMesh(ball, 0.4);
+    const part = { name: 'Ball', mesh, transform: STILL, slots: newForm('b', 'Ball', ball).slots, letters: [] };
+    const { bytes } = await writeScene([part], usualWriteOptions(format, 'Ball'));
+    const loading = new Engine({ ...(await testTools()), loadModel: () => Promise.resolve(bytes) });
+    const [unit, up] = [format === 'glb' ? 'm' : 'mm', format === 'stl' || format === 'ply' ? 'z' : 'y'] as const;
+    const body = newModel('body', 'Ball', {
+      asset: 'a'.repeat(64),
+      format,
+      unit,
+      up,
+      scalePercent: 100,
+      closed: false,
+      paint: 'finish',
+      sides: 'own',
+    });
+    const project = projectOf('Row', onto({ fromMm: [0, 80, 300] }), body);
+    const back = unwrap(await loading.evaluate(project, 'body', quietContext));
+    expect(checkMesh(pieceMesh(back))).toMatchObject({
+      ...SOUND,
+      sizeMm: [160, 160, 160].map((v) => expect.closeTo(v, 2) as number),
+    });
+    const laid = unwrap(await loading.evaluate(project, 'words', quietContext, { crossings: true }));
+    expect(checkMesh(pieceMesh(laid))).toMatchObject(SOUND);
+    if (format !== 'obj') return;
+    // written without loss: letters lie on the file as they do on the form
+    const own = await evaluate(
+      projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Ball', ball), [
+        { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: 0.4 } },
+      ]),
+    );
+    expect(pieceMesh(laid).positions).toEqual(pieceMesh(own).positions);
+    expect((await engine.evaluate(project, 'body', quietContext)).ok).toBe(false);
+  },
+);
 
 test('stiff letters float on a ball and sink in a bowl: told, counted and painted; bent ones do neither', async () => {
   const large: Edit = { kind: 'setWords', pieceId: 'words', values: { sizeMm: 40 } };
   const thin: Edit = { kind: 'setSolid', pieceId: 'words', values: { depthMm: 1 } };
-  const project = (form: FormShape, values: Partial<OntoStep>): Project => projectOf('Row', onto(values), newForm('body', 'Body', form), [large, thin]);
-  const most = (one: Project, laid: Evaluated, what: 'sunk' | 'floating'): number => laidPlaces(one.pieces.words, laid, what).values.reduce((a, b) => Math.max(a, b), 0);
-  const byMm = ({ remarks }: Evaluated, code: string): number => (remarks.find((one) => one.code === code)?.params as { byMm: number }).byMm;
+  const project = (form: FormShape, values: Partial<OntoStep>): Project =>
+    projectOf('Row', onto(values), newForm('body', 'Body', form), [large, thin]);
+  const most = (one: Project, laid: Evaluated, what: 'sunk' | 'floating'): number =>
+    laidPlaces(one.pieces.words, laid, what).values.reduce((a, b) => Math.max(a, b), 0);
+  const byMm = ({ remarks }: Evaluated, code: string): number =>
+    (remarks.find((one) => one.code === code)?.params as { byMm: number }).byMm;
   const onBall = project(ball, { fromMm: [0, 80, 300], rigid: true });
   const floating = await evaluate(onBall);
   expect(floating.onto?.report).toMatchObject({ sunk: 0, floating: 3 });
@@ -258,7 +302,7 @@ test('stiff letters float on a ball and sink in a bowl: told, counted and painte
   expect(most(bent, laid, 'floating')).toBe(0);
   const angles = laidPlaces(bent.pieces.words, laid, 'angle').values.reduce((a, b) => Math.max(a, b), 0);
   expect(angles / (laid.onto?.report?.angleDegrees ?? 0)).toBeCloseTo(1, 1);
-}); // prettier-ignore
+});
 
 test('only some letters are laid: those chosen and those grown together with them; the others stay flat', async () => {
   const body = newForm('body', 'Body', ball);
@@ -279,7 +323,15 @@ test('only some letters are laid: those chosen and those grown together with the
 });
 
 test('words are fitted into the flat place they lie on, and nowhere on a ball', async () => {
-  const tile: FormShape = { kind: 'block', widthMm: 90, heightMm: 40, depthMm: 10, edge: 'plain', edgeMm: 0, taperPercent: 0 }; // prettier-ignore
+  const tile: FormShape = {
+    kind: 'block',
+    widthMm: 90,
+    heightMm: 40,
+    depthMm: 10,
+    edge: 'plain',
+    edgeMm: 0,
+    taperPercent: 0,
+  };
   const body = newForm('body', 'Body', tile);
   const held = onto({ fromMm: [20, 12, 100] });
   const project = projectOf('Row', held, body);
@@ -319,7 +371,7 @@ async function bringing(file: string): Promise<(closed: boolean, steps?: Piece['
   };
 }
 
-test('of a model whose points lie a hair beside each other it is told that joining them closes it, and then it does', async () => {
+test('a model whose points lie a hair apart: told that joining closes it, and then it does', async () => {
   const corners = [
     [0, 0, 0],
     [40, 0, 0],
@@ -355,11 +407,15 @@ test('of a model whose points lie a hair beside each other it is told that joini
 });
 
 test('an open model is told, what closes it is offered once, and cast anew it is closed', async () => {
-  const file = 'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 40\nv 40 0 40\nv 40 40 40\nv 0 40 40\nf 1 4 3 2\nf 1 2 6 5\nf 4 8 7 3\nf 1 5 8 4\nf 2 3 7 6';
+  const file =
+    'v 0 0 0\nv 40 0 0\nv 40 40 0\nv 0 40 0\nv 0 0 40\nv 40 0 40\nv 40 40 40\nv 0 40 40\nf 1 4 3 2\nf 1 2 6 5\nf ' +
+    '4 8 7 3\nf 1 5 8 4\nf 2 3 7 6';
   const brought = await bringing(file);
-  expect((await brought(false)).remarks).toEqual([{ code: 'MODEL_OPEN', params: { openEdges: 4, badEdges: 0, isClosed: false } }]);
+  expect((await brought(false)).remarks).toEqual([
+    { code: 'MODEL_OPEN', params: { openEdges: 4, badEdges: 0, isClosed: false } },
+  ]);
   expect(codes(await brought(true))).toEqual([]);
   const cast = await brought(false, [{ ...usualStep('recast', 'r'), kind: 'recast', sizeMm: 4, thickMm: 6 }]);
   expect(codes(cast)).toEqual([]);
   expect(checkMesh(pieceMesh(cast))).toMatchObject(SOUND);
-}); // prettier-ignore
+});

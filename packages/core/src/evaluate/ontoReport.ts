@@ -47,7 +47,9 @@ export interface OntoReport {
   angleDegrees: number;
   /** of the front's height over the surface against the flat depth */
   thicknessPercent: number;
-  /** letters of which a part lies under the surface, or the back over it; where nothing moves them after they were laid */
+  /**
+   * letters of which a part lies under the surface, or the back over it; where nothing moves them after they were laid
+   */
   sunk: number;
   floating: number;
   /** letters over an edge or beside the model */
@@ -101,12 +103,16 @@ export function overhanging(shaped: readonly Shaped[], chain: ShapeChain): Over 
   let share = 1;
   if (!found) return { letters, share };
   const { map, at: links } = found;
-  eachPoint(shaped, ({ at, point: { letter, foot } }) => {
-    const isBeside = (x: number, y: number): boolean => map.surface.rough(x, y, foot[1]).off > BESIDE;
-    if (!map.lays(letter) || !isBeside(at[0], at[1])) return;
-    letters.add(letter);
-    share = map.shareUntil(at, share, isBeside);
-  }, { chain, links }); // prettier-ignore
+  eachPoint(
+    shaped,
+    ({ at, point: { letter, foot } }) => {
+      const isBeside = (x: number, y: number): boolean => map.surface.rough(x, y, foot[1]).off > BESIDE;
+      if (!map.lays(letter) || !isBeside(at[0], at[1])) return;
+      letters.add(letter);
+      share = map.shareUntil(at, share, isBeside);
+    },
+    { chain, links },
+  );
   return { letters, share };
 }
 
@@ -124,25 +130,34 @@ export function toldOfOnto(shaped: readonly Shaped[], over: Over, look: OntoLook
   const report = { lengthPercent: 0, angleDegrees: 0, thicknessPercent: 0 };
   let roomiest = 1;
   const isLast = look.at === chain.links.length - 1;
-  eachPoint(shaped, ({ point, at, place }) => {
-    if (over.letters.has(point.letter) || !map.lays(point.letter)) return;
-    const distortion = (x: number, y: number): Distortion => distortionAt(map.surface, x, y, point.foot[1]);
-    const { longest, shortest, skew, area } = distortion(at[0], at[1]);
-    if (!step.rigid) {
-      report.lengthPercent = Math.max(report.lengthPercent, 100 * Math.abs(longest - 1), 100 * Math.abs(shortest - 1));
-      report.angleDegrees = Math.max(report.angleDegrees, degreesOff(skew));
-      if (area < SQUEEZED) {
-        lessen(squeezed, point.letter, 100 * area);
-        roomiest = map.shareUntil(at, roomiest, (x, y) => distortion(x, y).area < SQUEEZED);
+  eachPoint(
+    shaped,
+    ({ point, at, place }) => {
+      if (over.letters.has(point.letter) || !map.lays(point.letter)) return;
+      const distortion = (x: number, y: number): Distortion => distortionAt(map.surface, x, y, point.foot[1]);
+      const { longest, shortest, skew, area } = distortion(at[0], at[1]);
+      if (!step.rigid) {
+        report.lengthPercent = Math.max(
+          report.lengthPercent,
+          100 * Math.abs(longest - 1),
+          100 * Math.abs(shortest - 1),
+        );
+        report.angleDegrees = Math.max(report.angleDegrees, degreesOff(skew));
+        if (area < SQUEEZED) {
+          lessen(squeezed, point.letter, 100 * area);
+          roomiest = map.shareUntil(at, roomiest, (x, y) => distortion(x, y).area < SQUEEZED);
+        }
       }
-    }
-    if (!isLast) return;
-    const gap = gapAt(map, target, { flat: at, place });
-    if (gap < 0) lessen(sunk, point.letter, gap);
-    if (gap > 0) lessen(floating, point.letter, -gap);
-    const high = map.heightOf(at[2]);
-    if (high > toleranceMm && at[2] >= chain.box.high[2] - 1e-9) report.thicknessPercent = Math.max(report.thicknessPercent, 100 * Math.abs(target.heightOf(place) / high - 1));
-  }, { chain, links: look.at }); // prettier-ignore
+      if (!isLast) return;
+      const gap = gapAt(map, target, { flat: at, place });
+      if (gap < 0) lessen(sunk, point.letter, gap);
+      if (gap > 0) lessen(floating, point.letter, -gap);
+      const high = map.heightOf(at[2]);
+      if (high > toleranceMm && at[2] >= chain.box.high[2] - 1e-9)
+        report.thicknessPercent = Math.max(report.thicknessPercent, 100 * Math.abs(target.heightOf(place) / high - 1));
+    },
+    { chain, links: look.at },
+  );
   return {
     report: { ...report, sunk: sunk.size, floating: floating.size, beside: over.letters.size },
     over: over.letters,
@@ -202,12 +217,16 @@ export function overBorder(
 ): Set<number> {
   const map = chain.links[at].map as OntoMap;
   const over = new Set<number>();
-  eachPoint(shaped, ({ point, place, at: flat }) => {
-    if (over.has(point.letter) || !map.lays(point.letter)) return;
-    const { normal } = map.surface.rough(flat[0], flat[1], point.foot[1]);
-    const back = normal.map((v) => 0 - v) as Vec3;
-    if (!target.hit(plus(place, normal, target.diagonal), back)) over.add(point.letter);
-  }, { chain, links: at }); // prettier-ignore
+  eachPoint(
+    shaped,
+    ({ point, place, at: flat }) => {
+      if (over.has(point.letter) || !map.lays(point.letter)) return;
+      const { normal } = map.surface.rough(flat[0], flat[1], point.foot[1]);
+      const back = normal.map((v) => 0 - v) as Vec3;
+      if (!target.hit(plus(place, normal, target.diagonal), back)) over.add(point.letter);
+    },
+    { chain, links: at },
+  );
   return over;
 }
 

@@ -21,9 +21,14 @@ const MIDDLE: [number, number, number] = [3, 4, 5];
 test('by its zero', () => expect(stands({}, [0, 0, 0])).toEqual([10, 20, 30]));
 
 test('by its middle, whatever the turn', () => {
-  for (const turnDegrees of [[0, 0, 0], [0, 90, 0], [90, 0, 90], [13, 57, 211]] as [number, number, number][])
+  for (const turnDegrees of [
+    [0, 0, 0],
+    [0, 90, 0],
+    [90, 0, 90],
+    [13, 57, 211],
+  ] as [number, number, number][])
     stands({ by: 'middle', turnDegrees }, MIDDLE).forEach((v, k) => expect(v).toBeCloseTo([10, 20, 30][k], 9));
-}); // prettier-ignore
+});
 
 test('by the middle of its foot: the lowest point lies at the height', () => {
   expect(stands({ by: 'foot' }, [3, 2, 5])).toEqual([10, 20, 30]);

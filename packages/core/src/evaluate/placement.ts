@@ -4,7 +4,10 @@ import { middleOfBox, type Transform, turnOf } from '../math/index.ts';
 
 type Point = [number, number, number];
 
-/** Where a piece stands in the scene. A piece on the table is let down until its lowest point lies there, whatever its words have become. */
+/**
+ * Where a piece stands in the scene. A piece on the table is let down until its lowest point lies there, whatever its
+ * words have become.
+ */
 export function pieceTransform(placement: Placement, clusters: readonly BuiltCluster[]): Transform {
   const rows = turnOf(placement.turnDegrees);
   const held: Point = placement.by === 'zero' ? [0, 0, 0] : middleOf(clusters);

@@ -14,8 +14,8 @@ export interface RaisedImprint {
 const HALVINGS = 7;
 
 /**
- * An imprint that stands out: as high and as much narrower at its top as asked for, or, where faces would cross, with as much lean as crosses nothing;
- * where even none does not do, upright and as high as crosses nothing, down to flat.
+ * An imprint that stands out: as high and as much narrower at its top as asked for, or, where faces would cross, with
+ * as much lean as crosses nothing; where even none does not do, upright and as high as crosses nothing, down to flat.
  */
 export function raisedImprint(mesh: PolygonMesh, { raiseMm, leanPercent }: CutStep, by: string): RaisedImprint {
   const attempt = (height: number, lean: number): RaisedImprint | undefined => {

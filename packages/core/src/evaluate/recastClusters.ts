@@ -19,8 +19,9 @@ export interface RecastTools {
 }
 
 /**
- * All clusters cast anew; what they become lies in no flat layout any more. Those of which nothing would be left stay as they were, and are told.
- * How many faces it makes is only known afterwards: over the budget the step is left out. Undefined when cancelled.
+ * All clusters cast anew; what they become lies in no flat layout any more. Those of which nothing would be left stay
+ * as they were, and are told. How many faces it makes is only known afterwards: over the budget the step is left out.
+ * Undefined when cancelled.
  */
 export async function recastClusters(
   clusters: readonly SteppedCluster[],

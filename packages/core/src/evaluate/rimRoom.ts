@@ -17,7 +17,9 @@ export interface RimmedWords {
   target: Target;
 }
 
-/** Rims that are wider than drawn have no room: they end in the floor, meet their neighbours, or reach over a border. */
+/**
+ * Rims that are wider than drawn have no room: they end in the floor, meet their neighbours, or reach over a border.
+ */
 export function rimRemarks(step: CuttingStep, words: RimmedWords): Remark[] {
   const { id: stepId, softMm, softSide } = step;
   if (softSide === 'inward' || !hasRim(step)) return [];

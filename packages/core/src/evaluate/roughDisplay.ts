@@ -10,7 +10,10 @@ interface Topology {
 /** By the row of vertices that meshes of one topology share. */
 const known = new WeakMap<Uint32Array, Topology>();
 
-/** Buffers of a preview, which nobody measures: rounded without looking for what collapses, cut into triangles as the first mesh with these faces was. */
+/**
+ * Buffers of a preview, which nobody measures: rounded without looking for what collapses, cut into triangles as the
+ * first mesh with these faces was.
+ */
 export function roughDisplay(mesh: PolygonMesh): DisplayBuffers {
   let topology = known.get(mesh.faceVertices);
   if (!topology) {

@@ -49,7 +49,9 @@ export interface StepRunTools {
   seconds: number;
   /** a preview: faces stay as they are, and nothing is looked for */
   rough: boolean;
-  /** flat edges that stray farther from what shape steps make of them are cut; undefined: a person has chosen the faces */
+  /**
+   * flat edges that stray farther from what shape steps make of them are cut; undefined: a person has chosen the faces
+   */
   toleranceMm: number | undefined;
   /** how near chords lie to their curves */
   drawnMm: number;
@@ -67,7 +69,10 @@ interface RowTools {
   isCrisp: boolean;
 }
 
-/** All steps that are on, one after the other; shape steps in a row as one. A step that would go over the budget is left out and told. Undefined when cancelled. */
+/**
+ * All steps that are on, one after the other; shape steps in a row as one. A step that would go over the budget is left
+ * out and told. Undefined when cancelled.
+ */
 export async function runSteps(
   built: readonly BuiltCluster[],
   steps: readonly Step[],

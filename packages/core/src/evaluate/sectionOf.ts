@@ -5,7 +5,10 @@ import { pieceShape, rodOf } from './pieceShape.ts';
 /** Finer than what is seen of a section that fills a screen. */
 const FINENESS = 2 ** 16;
 
-/** A piece's section as asked for, without swelling; undefined where nothing has one of its own: a wire that is a polygon, a sheet. */
+/**
+ * A piece's section as asked for, without swelling; undefined where nothing has one of its own: a wire that is a
+ * polygon, a sheet.
+ */
 export function sectionOf(piece: Piece): AskedSection | undefined {
   if (!isLettering(piece)) return undefined;
   const { solid } = pieceShape(piece);

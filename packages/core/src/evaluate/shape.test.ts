@@ -79,7 +79,9 @@ test('what folds is told with its limit, and that faces cross', async () => {
   expect(codes(folded)).toEqual(expect.arrayContaining(['SHAPE_FOLDS', 'SHAPE_CROSSES']));
   const [{ params }] = folded.remarks.filter(({ code }) => code === 'SHAPE_FOLDS');
   const limit = (params as { limit?: number }).limit ?? 0;
-  expect(codes(await evaluate('Hi', [{ ...usualStep('bend', 'bend'), angleDegrees: Math.min(limit, 340), keeps: 'front' }]))).toEqual([]); // prettier-ignore
+  expect(
+    codes(await evaluate('Hi', [{ ...usualStep('bend', 'bend'), angleDegrees: Math.min(limit, 340), keeps: 'front' }])),
+  ).toEqual([]);
 });
 
 test('steps that make faces anew may stand between: limits still hold in the flat layout', async () => {
@@ -99,9 +101,13 @@ test('steps that make faces anew may stand between: limits still hold in the fla
   }
 });
 
-test('cast anew between shapes: sound, where it was, and shaped on from there; cells that would be too many are told', async () => {
+test('cast anew between shapes: sound, where it was, and shaped on; too many cells are told', async () => {
   const cast: Step = { ...usualStep('recast', 'c'), sizeMm: 4, errorMm: 0.4 };
-  const [bent, made, on] = [await evaluate('H', [bend(60)]), await evaluate('H', [bend(60), cast]), await evaluate('H', [bend(60), cast, { ...bend(0), id: 'again' }])];
+  const [bent, made, on] = [
+    await evaluate('H', [bend(60)]),
+    await evaluate('H', [bend(60), cast]),
+    await evaluate('H', [bend(60), cast, { ...bend(0), id: 'again' }]),
+  ];
   expect(checkMesh(pieceMesh(made))).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
   const [before, after, last] = [bent, made, on].map((one) => boxOfPoints(pieceMesh(one).positions));
   for (let k = 0; k < 3; k++) {
@@ -116,7 +122,7 @@ test('cast anew between shapes: sound, where it was, and shaped on from there; c
   const coarse = await evaluate('H', [{ ...cast, sizeMm: 500 }]);
   expect(coarse.remarks).toMatchObject([{ code: 'RECAST_VANISHES', params: { letters: 'H' } }]);
   expect(pieceMesh(coarse).positions).toEqual(plain);
-}); // prettier-ignore
+});
 
 test('a preview is rough, and leaves no trace in what comes after', async () => {
   const fresh = await testEngine();

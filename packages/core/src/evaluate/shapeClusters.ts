@@ -83,7 +83,10 @@ export function repeatClusters(clusters: readonly SteppedCluster[], step: Repeat
   );
 }
 
-/** Shape steps in a row on all clusters: each becomes a mesh of its own about the piece's zero. Undefined when cancelled. */
+/**
+ * Shape steps in a row on all clusters: each becomes a mesh of its own about the piece's zero. Undefined when
+ * cancelled.
+ */
 export async function shapeClusters(
   clusters: readonly SteppedCluster[],
   steps: readonly MovingStep[],
@@ -152,7 +155,10 @@ interface ShapedRowDone {
   leftAt: number | undefined;
 }
 
-/** Each cluster; 'many' as soon as they would have more faces than `fewFaces`, unless none would be cut. Undefined when cancelled. */
+/**
+ * Each cluster; 'many' as soon as they would have more faces than `fewFaces`, unless none would be cut. Undefined when
+ * cancelled.
+ */
 async function shapeEach(
   row: ShapedRow,
   tools: ShapeTools,
@@ -245,13 +251,18 @@ function laidBy(chain: ShapeChain, tools: OntoTools | undefined): Laid | undefin
   };
 }
 
-/** Laid on something, faces were made as fine as sampling told: what needs so many more has no smooth surface, and would take a minute. */
+/**
+ * Laid on something, faces were made as fine as sampling told: what needs so many more has no smooth surface, and would
+ * take a minute.
+ */
 const MOST_TIMES = 4;
 /** Other shapes are smooth, but what they shape may have been cut: then its faces are as large as its flat sides. */
 const MOST_TIMES_SMOOTH = 100;
 const MOST_MORE = 20_000;
 
-/** All that a chain knows: its steps and those before it, the box they act on, what they lie on, which way is outward. */
+/**
+ * All that a chain knows: its steps and those before it, the box they act on, what they lie on, which way is outward.
+ */
 function nameOfChain(
   { steps, box, outward, clusters, together }: ShapedRow,
   { seconds, earlier, onto }: ShapeTools,

@@ -12,7 +12,9 @@ import { aroundBoxes, diagonalOf, EMPTY_BOX, type Box3, type Vec3 } from '../mat
 import { needOf, type Need } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 
-/** The shape steps that come before any step that makes faces anew: what a lettering's faces have to be fine enough for. */
+/**
+ * The shape steps that come before any step that makes faces anew: what a lettering's faces have to be fine enough for.
+ */
 function leadingShape(steps: readonly Step[]): ShapeStep[] {
   const on = steps.filter((step) => step.on);
   const end = on.findIndex((step) => !isShapeStep(step));

@@ -11,7 +11,11 @@ const SLACK = 1.01;
 export function needRemarks(need: NeedReport | undefined, budget: number): Remark[] {
   if (!need || need.haveMm <= need.needMm * SLACK) return [];
   const { needMm, haveMm } = need;
-  return [need.isAutomatic ? remark('NEED_OVER_BUDGET', { haveMm, needMm, budget }) : remark('NEED_FINER', { haveMm, needMm })]; // prettier-ignore
+  return [
+    need.isAutomatic
+      ? remark('NEED_OVER_BUDGET', { haveMm, needMm, budget })
+      : remark('NEED_FINER', { haveMm, needMm }),
+  ];
 }
 
 const FOLDED: ReadonlySet<RemarkCode> = new Set(['SHAPE_FOLDS', 'SHAPE_TOUCHES', 'ONTO_FOLDS', 'ONTO_OVERFULL']);

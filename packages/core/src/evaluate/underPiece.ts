@@ -13,7 +13,11 @@ export interface UnderTools {
 }
 
 /** The pieces that a piece stands on, computed, and what is told of those it can't stand on. */
-export async function underOf(project: Project, piece: Piece, { parts, run, beside }: UnderTools): Promise<Result<Under>> {
+export async function underOf(
+  project: Project,
+  piece: Piece,
+  { parts, run, beside }: UnderTools,
+): Promise<Result<Under>> {
   const asked = standsOnIn(piece);
   const last = asked.at(-1)?.stepId;
   const under: Under = { key: '', grounds: new Map(), last, lines: {}, cutters: new Map(), remarks: [] };
@@ -21,7 +25,10 @@ export async function underOf(project: Project, piece: Piece, { parts, run, besi
     const { stepId, targetId } = one;
     const circle = circleThrough(project, piece.id, one);
     if (!ownEntry(project.pieces, targetId)) under.remarks.push(nothingUnder(piece, stepId));
-    else if (circle) under.remarks.push(remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }));
+    else if (circle)
+      under.remarks.push(
+        remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }),
+      );
     else {
       const ground = await beside(forPanel(forLaying(project, piece.id, targetId), piece.id, one), targetId);
       if (!ground.ok) return ground;
@@ -44,4 +51,4 @@ export async function underOf(project: Project, piece: Piece, { parts, run, besi
   }
   under.key = keyOf('under', [[...under.grounds, ...under.cutters].map(([id, { key }]) => [id, key]), under.remarks]);
   return ok(under);
-} // prettier-ignore
+}

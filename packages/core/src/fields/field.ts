@@ -84,7 +84,9 @@ export type Fields = Readonly<Record<string, Field>>;
 /** What a record of fields holds. */
 export type ValuesOf<F> = { -readonly [N in keyof F]: F[N] extends Field<infer T> ? T : never };
 
-/** Where a template of a sentence takes the values of fields: by their names, and of rows also each number by itself. */
+/**
+ * Where a template of a sentence takes the values of fields: by their names, and of rows also each number by itself.
+ */
 export type SlotsOf<F> = {
   [N in keyof F & string]: F[N] extends Field<infer T>
     ? T extends readonly [number, number, ...number[]]

@@ -7,7 +7,10 @@ export function counts({ when }: Field, values: Readonly<Record<string, unknown>
   );
 }
 
-/** The field that a path leads to: names of fields, places in rows, and the kind of what is one of several. Throws where it leads to none. */
+/**
+ * The field that a path leads to: names of fields, places in rows, and the kind of what is one of several. Throws where
+ * it leads to none.
+ */
 export function fieldAt(fields: Fields, path: readonly (string | number)[]): Field {
   const [name, ...rest] = path;
   const found = fields[String(name)] as Field | undefined;

@@ -12,8 +12,8 @@ export interface RingOptions {
 }
 
 /**
- * Rings of equally many points, joined by quads (by triangles at tips). Points of a ring run counter-clockwise as one looks back from the rings that follow, so
- * that faces look outward.
+ * Rings of equally many points, joined by quads (by triangles at tips). Points of a ring run counter-clockwise as one
+ * looks back from the rings that follow, so that faces look outward.
  */
 export function joinRings(rings: readonly FormRing[], { closed, capped = false }: RingOptions): PolygonMesh {
   const builder = new MeshBuilder();

@@ -18,7 +18,10 @@ type Tube = ValuesOf<typeof TUBE>;
 /** Of half the narrower way: a wall leaves at least so much room inside. */
 const MOST_WALL = 0.98;
 
-/** An upright tube whose section is an ellipse, or, without a wall, a full cylinder. The wall is measured where the ellipse is widest and narrowest. */
+/**
+ * An upright tube whose section is an ellipse, or, without a wall, a full cylinder. The wall is measured where the
+ * ellipse is widest and narrowest.
+ */
 function tubeMesh({ widthMm, depthMm, heightMm, wallMm }: Tube, tolerance: number): PolygonMesh {
   const [a, b] = [widthMm / 2, depthMm / 2];
   // sagittas of equal steps of the angle are no larger than those of the circle around

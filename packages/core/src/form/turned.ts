@@ -62,7 +62,9 @@ function closedAtAxis(profile: readonly Point[]): Point[] {
   ];
 }
 
-/** Points along the knots: straight to corners, smooth through the others (centripetal would not help: knots are few). */
+/**
+ * Points along the knots: straight to corners, smooth through the others (centripetal would not help: knots are few).
+ */
 function sampled(knots: readonly Knot[], tolerance: number): Point[] {
   const points: Point[] = [];
   for (let i = 0; i + 1 < knots.length; i++) {

@@ -14,7 +14,10 @@ export const FILE_FIELDS = {
   triangles: flag(false),
   /** vertices at equal places become one */
   weld: flag(false),
-  /** texture coordinates: none; fronts as they lie in the lettering; each letter's front from its own origin; or every stretch of surface in a place of its own inside one square */
+  /**
+   * texture coordinates: none; fronts as they lie in the lettering; each letter's front from its own origin; or every
+   * stretch of surface in a place of its own inside one square
+   */
   uv: choice(['none', 'words', 'letters', 'packed']),
   /** the side of the square that a picture covers */
   uvTileMm: length(0.01, 100_000, { usual: 100, step: 5, when: { uv: ['words', 'letters'] } }),

@@ -10,7 +10,10 @@ export interface FileUv {
   tileMm: number;
 }
 
-/** A mesh whose texture coordinates are those of the file, 1 a picture, up is up; without any where none are wanted or known. */
+/**
+ * A mesh whose texture coordinates are those of the file, 1 a picture, up is up; without any where none are wanted or
+ * known.
+ */
 export function withFileUv(mesh: PolygonMesh, letters: readonly LetterLook[], { space, tileMm }: FileUv): PolygonMesh {
   const { uv, ...bare } = mesh;
   if (!uv || space === 'none') return bare;

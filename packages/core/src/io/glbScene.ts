@@ -82,11 +82,23 @@ function matrixOf({ matrix, translation, rotation, scale }: GltfNode): Matrix4 {
   const [sx, sy, sz] = scale ?? [1, 1, 1];
   const [tx, ty, tz] = translation ?? [0, 0, 0];
   return [
-    (1 - 2 * (y * y + z * z)) * sx, 2 * (x * y + w * z) * sx, 2 * (x * z - w * y) * sx, 0,
-    2 * (x * y - w * z) * sy, (1 - 2 * (x * x + z * z)) * sy, 2 * (y * z + w * x) * sy, 0,
-    2 * (x * z + w * y) * sz, 2 * (y * z - w * x) * sz, (1 - 2 * (x * x + y * y)) * sz, 0,
-    tx, ty, tz, 1,
-  ]; // prettier-ignore
+    (1 - 2 * (y * y + z * z)) * sx,
+    2 * (x * y + w * z) * sx,
+    2 * (x * z - w * y) * sx,
+    0,
+    2 * (x * y - w * z) * sy,
+    (1 - 2 * (x * x + z * z)) * sy,
+    2 * (y * z + w * x) * sy,
+    0,
+    2 * (x * z + w * y) * sz,
+    2 * (y * z - w * x) * sz,
+    (1 - 2 * (x * x + y * y)) * sz,
+    0,
+    tx,
+    ty,
+    tz,
+    1,
+  ];
 }
 
 /** First b, then a. */

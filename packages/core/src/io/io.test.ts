@@ -102,12 +102,24 @@ describe('broken files are refused with their place', () => {
 test('STL and PLY written as text hold what the binary ones hold', async () => {
   const mesh = unwrap(readStl(await written('stl')));
   const place = (v: number): string => [...mesh.positions.subarray(3 * v, 3 * v + 3)].join(' ');
-  const faces = Array.from({ length: faceCount(mesh) }, (_, f) => [...mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1])]); // prettier-ignore
-  const stl = faces.map((row) => `facet normal 0 0 0\nouter loop\n${row.map((v) => `vertex ${place(v)}`).join('\n')}\nendloop\nendfacet`); // prettier-ignore
+  const faces = Array.from({ length: faceCount(mesh) }, (_, f) => [
+    ...mesh.faceVertices.subarray(mesh.faceStart[f], mesh.faceStart[f + 1]),
+  ]);
+  const stl = faces.map(
+    (row) => `facet normal 0 0 0\nouter loop\n${row.map((v) => `vertex ${place(v)}`).join('\n')}\nendloop\nendfacet`,
+  );
   const back = unwrap(readStl(new TextEncoder().encode(`solid it\n${stl.join('\n')}\nendsolid it`)));
   expect([back.positions, back.faceVertices]).toEqual([mesh.positions, mesh.faceVertices]);
   const points = Array.from({ length: mesh.positions.length / 3 }, (_, v) => place(v));
-  const header = `ply\nformat ascii 1.0\nelement vertex ${points.length}\nproperty float x\nproperty float y\nproperty float z\nelement face ${faces.length}\nproperty list uchar int vertex_indices\nend_header\n`; // prettier-ignore
-  const ply = unwrap(readPly(new TextEncoder().encode(`${header}${[...points, ...faces.map((row) => `${row.length} ${row.join(' ')}`)].join('\n')}\n`))); // prettier-ignore
+  const header =
+    `ply\nformat ascii 1.0\nelement vertex ${points.length}\nproperty float x\nproperty float y\nproperty float ` +
+    `z\nelement face ${faces.length}\nproperty list uchar int vertex_indices\nend_header\n`;
+  const ply = unwrap(
+    readPly(
+      new TextEncoder().encode(
+        `${header}${[...points, ...faces.map((row) => `${row.length} ${row.join(' ')}`)].join('\n')}\n`,
+      ),
+    ),
+  );
   expect([ply.positions, ply.faceVertices]).toEqual([mesh.positions, mesh.faceVertices]);
 });

@@ -17,7 +17,10 @@ export interface Level {
   level: number;
 }
 
-/** Which parts stand in the asked level (of each body the next finer one that it has, or its finest), and how many levels there are. */
+/**
+ * Which parts stand in the asked level (of each body the next finer one that it has, or its finest), and how many
+ * levels there are.
+ */
 export function inLevel<T extends { level?: Level }>(
   parts: readonly T[],
   asked: number,

@@ -4,7 +4,9 @@ import { adjacency, nextCorner, type PolygonMesh } from '../mesh/index.ts';
 /** Of the square's side: room between two stretches, so that no picture bleeds into the next. */
 const MARGIN = 1 / 512;
 
-/** Every stretch of surface that hangs together in a place of its own inside one square from 0 to 1, all in one scale. */
+/**
+ * Every stretch of surface that hangs together in a place of its own inside one square from 0 to 1, all in one scale.
+ */
 export function packUv(mesh: PolygonMesh & { uv: Float32Array }): Float32Array {
   const { uv } = mesh;
   const stretch = stretches(mesh);
@@ -44,7 +46,10 @@ interface Box {
   high: number[];
 }
 
-/** Per face the first face of its stretch: faces hang together across edges that shade smoothly and have the same texture coordinates on both sides. */
+/**
+ * Per face the first face of its stretch: faces hang together across edges that shade smoothly and have the same
+ * texture coordinates on both sides.
+ */
 function stretches(mesh: PolygonMesh & { uv: Float32Array }): Uint32Array {
   const { twin, face } = adjacency(mesh);
   const { uv, sharp } = mesh;

@@ -28,7 +28,9 @@ export interface PaintImage {
 export interface Paints {
   list: Paint[];
   images: PaintImage[];
-  /** pictures that lie by other texture coordinates than the first of their material, or of a kind that no browser shows */
+  /**
+   * pictures that lie by other texture coordinates than the first of their material, or of a kind that no browser shows
+   */
   leftOut?: number;
 }
 
@@ -103,18 +105,36 @@ function mapsOf(
 }
 
 /** The same material in another document. `hasUv`: pictures need texture coordinates. */
-export function paintedMaterial(document: Document, { list, images }: Paints, at: number, { hasUv, textures }: { hasUv: boolean; textures: Map<number, Texture> }): Material {
+export function paintedMaterial(
+  document: Document,
+  { list, images }: Paints,
+  at: number,
+  { hasUv, textures }: { hasUv: boolean; textures: Map<number, Texture> },
+): Material {
   const { name, colour, roughness, metallic, emissive, alpha, doubleSided, maps } = list[at];
   const texture = (map: PaintMap): Texture | null => {
     const image = hasUv ? maps[map] : undefined;
     if (image === undefined) return null;
-    const known = textures.get(image) ?? document.createTexture(`picture ${image + 1}`).setImage(new Uint8Array(images[image].bytes)).setMimeType(images[image].mime);
+    const known =
+      textures.get(image) ??
+      document
+        .createTexture(`picture ${image + 1}`)
+        .setImage(new Uint8Array(images[image].bytes))
+        .setMimeType(images[image].mime);
     textures.set(image, known);
     return known;
   };
-  return document.createMaterial(name)
-    .setBaseColorFactor(colour).setRoughnessFactor(roughness).setMetallicFactor(metallic).setEmissiveFactor(emissive)
-    .setAlphaMode(alpha).setDoubleSided(doubleSided)
-    .setBaseColorTexture(texture('colour')).setNormalTexture(texture('normal')).setMetallicRoughnessTexture(texture('roughMetal'))
-    .setOcclusionTexture(texture('occlusion')).setEmissiveTexture(texture('emissive'));
-} // prettier-ignore
+  return document
+    .createMaterial(name)
+    .setBaseColorFactor(colour)
+    .setRoughnessFactor(roughness)
+    .setMetallicFactor(metallic)
+    .setEmissiveFactor(emissive)
+    .setAlphaMode(alpha)
+    .setDoubleSided(doubleSided)
+    .setBaseColorTexture(texture('colour'))
+    .setNormalTexture(texture('normal'))
+    .setMetallicRoughnessTexture(texture('roughMetal'))
+    .setOcclusionTexture(texture('occlusion'))
+    .setEmissiveTexture(texture('emissive'));
+}

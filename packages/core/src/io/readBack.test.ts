@@ -27,10 +27,12 @@ const part = (name: string, move: [number, number, number]): ScenePart => ({
   letters: [{ text: 'K', finish: null }],
 });
 const write = async (format: MeshFormat): Promise<Uint8Array> =>
-  (await writeScene([part('Kiln', [0, 0, 0]), part('Row', [10, 0, 0])], {
-    ...usualWriteOptions(format, 'Both'),
-    materials: true,
-  })).bytes; // prettier-ignore
+  (
+    await writeScene([part('Kiln', [0, 0, 0]), part('Row', [10, 0, 0])], {
+      ...usualWriteOptions(format, 'Both'),
+      materials: true,
+    })
+  ).bytes;
 
 test.each(MESH_FORMATS)('%s holds what was written, by readers that know nothing of the writing', async (format) => {
   const { mesh, names, finishes } = unwrap(await readBack(await write(format), format));
@@ -62,23 +64,34 @@ test('a piece alone is found at its own size', async () => {
   expect(Math.max(...mesh.positions)).toBeCloseTo(0.002, 9);
 });
 
-test.each(['meshopt', 'draco'] as const)('a GLB packed by %s is unpacked where that can be done, told where it can not', async (packing) => {
-  const { bytes } = await writeMesh(cubes(3, [0, 0, 0]), { ...usualWriteOptions('glb', 'Kiln') }, [{ text: 'K', finish: null }]);
-  await MeshoptEncoder.ready;
-  const encoders = { 'meshopt.encoder': MeshoptEncoder, 'draco3d.encoder': await draco.createEncoderModule() };
-  const io = new WebIO().registerExtensions([EXTMeshoptCompression, KHRDracoMeshCompression]).registerDependencies(encoders);
-  const document = await io.readBinary(bytes);
-  if (packing === 'draco') document.createExtension(KHRDracoMeshCompression).setRequired(true);
-  else document.createExtension(EXTMeshoptCompression).setRequired(true).setEncoderOptions({ method: EXTMeshoptCompression.EncoderMethod.QUANTIZE });
-  const packed = await io.writeBinary(document);
-  expect(packed.length).not.toBe(bytes.length);
-  const { loadUnpacker } = await loadKernels();
-  const read = unwrap(await readBack(packed, 'glb', loadUnpacker));
-  expect(checkMesh(read.mesh)).toMatchObject({ closed: true, manifold: true, outward: true });
-  const told = await readBack(packed, 'glb');
-  expect(told.ok ? 'read' : told.error.params).toMatchObject({ why: 'packed' });
-  const cut = packed.slice();
-  cut.fill(0, cut.length - Math.floor(cut.length / 8));
-  const damaged = await readBack(cut, 'glb', loadUnpacker);
-  expect(damaged.ok ? 'read' : damaged.error.code).toBe('MESH_BROKEN');
-}); // prettier-ignore
+test.each(['meshopt', 'draco'] as const)(
+  'a GLB packed by %s is unpacked where that can be done, told where it can not',
+  async (packing) => {
+    const { bytes } = await writeMesh(cubes(3, [0, 0, 0]), { ...usualWriteOptions('glb', 'Kiln') }, [
+      { text: 'K', finish: null },
+    ]);
+    await MeshoptEncoder.ready;
+    const encoders = { 'meshopt.encoder': MeshoptEncoder, 'draco3d.encoder': await draco.createEncoderModule() };
+    const io = new WebIO()
+      .registerExtensions([EXTMeshoptCompression, KHRDracoMeshCompression])
+      .registerDependencies(encoders);
+    const document = await io.readBinary(bytes);
+    if (packing === 'draco') document.createExtension(KHRDracoMeshCompression).setRequired(true);
+    else
+      document
+        .createExtension(EXTMeshoptCompression)
+        .setRequired(true)
+        .setEncoderOptions({ method: EXTMeshoptCompression.EncoderMethod.QUANTIZE });
+    const packed = await io.writeBinary(document);
+    expect(packed.length).not.toBe(bytes.length);
+    const { loadUnpacker } = await loadKernels();
+    const read = unwrap(await readBack(packed, 'glb', loadUnpacker));
+    expect(checkMesh(read.mesh)).toMatchObject({ closed: true, manifold: true, outward: true });
+    const told = await readBack(packed, 'glb');
+    expect(told.ok ? 'read' : told.error.params).toMatchObject({ why: 'packed' });
+    const cut = packed.slice();
+    cut.fill(0, cut.length - Math.floor(cut.length / 8));
+    const damaged = await readBack(cut, 'glb', loadUnpacker);
+    expect(damaged.ok ? 'read' : damaged.error.code).toBe('MESH_BROKEN');
+  },
+);

@@ -13,7 +13,9 @@ import { inLevel } from './levels.ts';
 import { paintGroundOf, onGround } from './paintGround.ts';
 import { paintsOf, type Paints } from './paints.ts';
 
-/** A GLB as one mesh of triangles, joined where points are equal, in metres as the format asks, with the names it gives. */
+/**
+ * A GLB as one mesh of triangles, joined where points are equal, in metres as the format asks, with the names it gives.
+ */
 export interface ReadGlb {
   mesh: PolygonMesh;
   /** of the nodes that hold faces */

@@ -16,7 +16,10 @@ export interface ModelFrame {
   closed: boolean;
   /** it keeps the materials and pictures it came with, which only a GLB has */
   paint: 'own' | 'finish';
-  /** where it faces: as the file says, a body outward; the other way; or always outward, as one did before there were sheets */
+  /**
+   * where it faces: as the file says, a body outward; the other way; or always outward, as one did before there were
+   * sheets
+   */
   sides: 'own' | 'over' | 'outward';
 }
 
@@ -45,7 +48,9 @@ export const usualFrame = (format: MeshFormat): ModelFrame => ({
   sides: 'own',
 });
 
-/** A mesh file -> a model: points joined where they are equal, in mm, y up; bodies face outward, sheets as they came. */
+/**
+ * A mesh file -> a model: points joined where they are equal, in mm, y up; bodies face outward, sheets as they came.
+ */
 export async function readModel(
   bytes: Uint8Array,
   frame: ModelFrame,
@@ -57,7 +62,8 @@ export async function readModel(
   });
   if (!read.ok) return read;
   const faces = faceCount(read.value.mesh);
-  if (faces > LIMITS.modelFaces) return fail('TOO_LARGE', { what: 'faces of a model', size: faces, limit: LIMITS.modelFaces }); // prettier-ignore
+  if (faces > LIMITS.modelFaces)
+    return fail('TOO_LARGE', { what: 'faces of a model', size: faces, limit: LIMITS.modelFaces });
   const triangles = read.value.mesh.faceVertices.length - 2 * faces;
   if (triangles > LIMITS.modelFaces)
     return fail('TOO_LARGE', { what: 'triangles of a model', size: triangles, limit: LIMITS.modelFaces });

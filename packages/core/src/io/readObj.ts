@@ -87,7 +87,10 @@ function cornerIndex(word: string, count: number): number {
   return value !== 0 && index >= 0 && index < count ? index : -1;
 }
 
-/** Lines of a text file one after the other; a backslash at the end joins the next. Bytes beyond ASCII only occur in what is passed over. */
+/**
+ * Lines of a text file one after the other; a backslash at the end joins the next. Bytes beyond ASCII only occur in
+ * what is passed over.
+ */
 function* linesOf(bytes: Uint8Array): Generator<{ text: string; number: number }> {
   let text = '';
   let number = 1;

@@ -105,15 +105,30 @@ class PlyBody {
     this.#at += PLY_BYTES[type];
     const [view, little] = [this.#view, this.#isLittle];
     switch (type) {
-      case 'char': case 'int8': return view.getInt8(at);
-      case 'uchar': case 'uint8': return view.getUint8(at);
-      case 'short': case 'int16': return view.getInt16(at, little);
-      case 'ushort': case 'uint16': return view.getUint16(at, little);
-      case 'int': case 'int32': return view.getInt32(at, little);
-      case 'uint': case 'uint32': return view.getUint32(at, little);
-      case 'float': case 'float32': return view.getFloat32(at, little);
-      default: return view.getFloat64(at, little);
-    } // prettier-ignore
+      case 'char':
+      case 'int8':
+        return view.getInt8(at);
+      case 'uchar':
+      case 'uint8':
+        return view.getUint8(at);
+      case 'short':
+      case 'int16':
+        return view.getInt16(at, little);
+      case 'ushort':
+      case 'uint16':
+        return view.getUint16(at, little);
+      case 'int':
+      case 'int32':
+        return view.getInt32(at, little);
+      case 'uint':
+      case 'uint32':
+        return view.getUint32(at, little);
+      case 'float':
+      case 'float32':
+        return view.getFloat32(at, little);
+      default:
+        return view.getFloat64(at, little);
+    }
   }
 
   #nextWord(words: Generator<Word>): number {

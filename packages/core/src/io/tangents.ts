@@ -1,6 +1,8 @@
 import type { TangentMaker } from '../base/index.ts';
 
-/** Rows of triangles, none shared: three numbers each for places and normals, two for texture coordinates (up is up). */
+/**
+ * Rows of triangles, none shared: three numbers each for places and normals, two for texture coordinates (up is up).
+ */
 export interface TexturedRows {
   positions: Float32Array;
   normals: Float32Array;
@@ -11,8 +13,8 @@ export interface TexturedRows {
 const OFF = 1e-3;
 
 /**
- * Per row the direction in which a texture runs to the right, and 1 or -1: whether it is mirrored (glTF 2.0, TANGENT). A row whose texture
- * has no direction there gets some across its normal.
+ * Per row the direction in which a texture runs to the right, and 1 or -1: whether it is mirrored (glTF 2.0, TANGENT).
+ * A row whose texture has no direction there gets some across its normal.
  */
 export function cornerTangents({ positions, normals, uvs }: TexturedRows, make: TangentMaker): Float32Array {
   const made = make(positions, normals, uvs);

@@ -23,8 +23,9 @@ interface GlbOptions extends Pick<WriteChoices, 'name' | 'nodes'> {
 }
 
 /**
- * Binary glTF 2.0: triangles, a node a piece, a material a finish. The format is in metres; the points stay millimetres on our grid, where
- * 32-bit numbers are exact, and the top node scales by 0.001. The meshes must hold 32-bit values already (toFloat32).
+ * Binary glTF 2.0: triangles, a node a piece, a material a finish. The format is in metres; the points stay millimetres
+ * on our grid, where 32-bit numbers are exact, and the top node scales by 0.001. The meshes must hold 32-bit values
+ * already (toFloat32).
  */
 export async function writeGlb(parts: readonly FilePart[], options: GlbOptions): Promise<Uint8Array> {
   const document = new Document();
@@ -50,7 +51,10 @@ export async function writeGlb(parts: readonly FilePart[], options: GlbOptions):
 
 const METRES = 0.001;
 
-/** Programs put a coarser level in the place of its node, whose parents it then lacks: each node has the whole of its place. */
+/**
+ * Programs put a coarser level in the place of its node, whose parents it then lacks: each node has the whole of its
+ * place.
+ */
 function linkedLevels(parts: readonly FilePart[], options: GlbOptions, shared: Shared): void {
   const { document } = shared;
   const links = document.createExtension(LinkedLevels);
@@ -173,7 +177,13 @@ class Writer {
       .setMaterial(material);
     if (!uv) return primitive;
     // in this format texture coordinates count from the top
-    primitive.setAttribute('TEXCOORD_0', this.#vectors(uvs.map((value, i) => (i % 2 === 1 ? 1 - value : value)), 'VEC2')); // prettier-ignore
+    primitive.setAttribute(
+      'TEXCOORD_0',
+      this.#vectors(
+        uvs.map((value, i) => (i % 2 === 1 ? 1 - value : value)),
+        'VEC2',
+      ),
+    );
     if (made) primitive.setAttribute('TANGENT', this.#vectors(tangents, 'VEC4'));
     return primitive;
   }

@@ -2,7 +2,10 @@ import { utf8Bytes } from '../base/index.ts';
 import { lookOf } from './looks.ts';
 import type { MaterialNames } from './materialNames.ts';
 
-/** The materials of an OBJ, with the fields of physically based shading that several programs read beside the classic ones. */
+/**
+ * The materials of an OBJ, with the fields of physically based shading that several programs read beside the classic
+ * ones.
+ */
 export function writeMtl(names: MaterialNames): Uint8Array {
   const lines = ['# Fictile'];
   const row = (values: readonly number[]): string => values.map((v) => String(Math.round(v * 1e4) / 1e4)).join(' ');

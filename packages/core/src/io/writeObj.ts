@@ -19,8 +19,9 @@ export interface ObjOptions {
 }
 
 /**
- * Wavefront OBJ: polygons as they are, an object a piece where there are several, a group a part, a normal a corner, and texture coordinates where it has some. Coordinates are written
- * in the shortest form that reads back to the same doubles.
+ * Wavefront OBJ: polygons as they are, an object a piece where there are several, a group a part, a normal a corner,
+ * and texture coordinates where it has some. Coordinates are written in the shortest form that reads back to the same
+ * doubles.
  */
 export function writeObj(parts: readonly ObjPart[], { materials }: ObjOptions = {}): Uint8Array {
   const writer = new ObjWriter(materials?.names);

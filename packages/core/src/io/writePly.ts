@@ -4,7 +4,10 @@ import { faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
 /** Counts of corners are one byte in most readers; larger faces get four, for the whole file. */
 const LARGEST_SHORT_FACE = 255;
 
-/** Binary PLY (little endian): polygons as they are, 32-bit coordinates. The meshes must hold 32-bit values already (toFloat32). */
+/**
+ * Binary PLY (little endian): polygons as they are, 32-bit coordinates. The meshes must hold 32-bit values already
+ * (toFloat32).
+ */
 export function writePly(meshes: readonly PolygonMesh[]): Uint8Array {
   const vertices = meshes.reduce((sum, mesh) => sum + vertexCount(mesh), 0);
   const faces = meshes.reduce((sum, mesh) => sum + faceCount(mesh), 0);

@@ -1,6 +1,9 @@
 import { areaVector, triangulate, type PolygonMesh } from '../mesh/index.ts';
 
-/** Binary STL (3D Systems 1989): triangles of 32-bit numbers with their normals. The meshes must hold 32-bit values already (toFloat32). */
+/**
+ * Binary STL (3D Systems 1989): triangles of 32-bit numbers with their normals. The meshes must hold 32-bit values
+ * already (toFloat32).
+ */
 export function writeStl(meshes: readonly PolygonMesh[]): Uint8Array {
   const cuts = meshes.map((mesh) => triangulate(mesh).corners);
   const count = cuts.reduce((sum, corners) => sum + corners.length / 3, 0);

@@ -58,11 +58,25 @@ test('sends buffers once: not for keys the page holds, nor twice for equal lette
 
 test('a model’s own materials go over once, its faces in groups by them', async () => {
   const { ask } = await startHost();
-  const made = await ask({ kind: 'write', project: project('I'), pieceIds: ['piece0'], options: usualWriteOptions('glb', 'I') });
+  const made = await ask({
+    kind: 'write',
+    project: project('I'),
+    pieceIds: ['piece0'],
+    options: usualWriteOptions('glb', 'I'),
+  });
   if (made.kind !== 'written') throw new Error(made.kind);
   const brought = await startHost(made.bytes);
   const shown = async (paint: 'own' | 'finish', known: string[] = []) => {
-    const model = newModel('m', 'I', { asset: 'a'.repeat(64), format: 'glb', unit: 'm', up: 'y', scalePercent: 100, closed: false, paint, sides: 'own' });
+    const model = newModel('m', 'I', {
+      asset: 'a'.repeat(64),
+      format: 'glb',
+      unit: 'm',
+      up: 'y',
+      scalePercent: 100,
+      closed: false,
+      paint,
+      sides: 'own',
+    });
     const answer = await brought.ask({ kind: 'evaluate', project: newProject('p', 'I', [model]), known });
     if (answer.kind !== 'evaluated') throw new Error(answer.kind);
     return answer.pieces[0];
@@ -76,7 +90,7 @@ test('a model’s own materials go over once, its faces in groups by them', asyn
   expect(again.paints).toEqual({ key: first.paints?.key, paints: undefined });
   const finished = await shown('finish');
   expect([finished.paints, finished.clusters[0].buffers?.uv]).toEqual([undefined, undefined]);
-}); // prettier-ignore
+});
 
 test('a newer evaluation makes an older one give up, and checks with them; files are not given up', async () => {
   const { ask } = await startHost();
@@ -187,7 +201,7 @@ test('pieces laid on each other fourteen deep, or on something that is not there
   expect(Math.max(...keys)).toBeLessThan(400);
 });
 
-test('a lettering that grew into its neighbour is told with the way that makes room, in checks and in files', async () => {
+test('a lettering grown into its neighbour is told with the way to make room, in checks and files', async () => {
   const { ask } = await startHost();
   const made = project('KILN', 'I');
   const at = (atMm: [number, number, number]): Project => {

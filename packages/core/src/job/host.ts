@@ -10,7 +10,23 @@ import {
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Project } from '../document/index.ts';
 import { readDrawing, silhouette, type ReadDrawing } from '../drawing/index.ts';
-import { display, Engine, flatFit, meetingRemarks, meetingsOf, neighboursOf, pieceMesh, roughDisplay, scenePart, laidPlaces, type Apart, type DisplayBuffers, type EngineTools, type Evaluated, type StandingPart } from '../evaluate/index.ts'; // prettier-ignore
+import {
+  display,
+  Engine,
+  flatFit,
+  meetingRemarks,
+  meetingsOf,
+  neighboursOf,
+  pieceMesh,
+  roughDisplay,
+  scenePart,
+  laidPlaces,
+  type Apart,
+  type DisplayBuffers,
+  type EngineTools,
+  type Evaluated,
+  type StandingPart,
+} from '../evaluate/index.ts';
 import { inMm, quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import {
@@ -35,7 +51,9 @@ export interface JobHostOptions extends EngineTools {
 
 type Asked<K extends JobRequest['kind']> = Extract<JobRequest, { kind: K }>;
 
-/** The worker's side: answers one request after the other; meshes never leave it, only buffers, reports and files do. */
+/**
+ * The worker's side: answers one request after the other; meshes never leave it, only buffers, reports and files do.
+ */
 export class JobHost {
   readonly #options: JobHostOptions;
   readonly #engine: Engine;
@@ -60,7 +78,10 @@ export class JobHost {
     this.#options.send({ serial: request.serial, kind: 'answer', answer }, buffersOf(answer));
   }
 
-  /** Given up as soon as a newer evaluation is asked for: what people see comes first, and the state that was checked is gone. */
+  /**
+   * Given up as soon as a newer evaluation is asked for: what people see comes first, and the state that was checked is
+   * gone.
+   */
   async #check({ project, pieceId, serial }: Asked<'check'>): Promise<JobAnswer> {
     const context = this.#context(serial, true);
     const evaluated = context.cancelled()
@@ -196,7 +217,8 @@ export class JobHost {
         send({ serial, kind: 'progress', share }, []);
       },
       breathe: async () => {
-        // a turn costs more than most clusters: one a frame is enough for cancelling, which goes through shared memory anyway
+        // a turn costs more than most clusters: one a frame is enough for cancelling, which goes through shared memory
+        // anyway
         if (now() - last < 16) return;
         await breathe();
         last = now();

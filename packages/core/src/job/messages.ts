@@ -16,7 +16,9 @@ import type { Box3, Transform } from '../math/index.ts';
 import type { MeshFormat, Paints, WriteOptions, WrittenScene } from '../io/index.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
-/** Version of the messages between the page and its worker; both come from one build, so it only catches a stale page. */
+/**
+ * Version of the messages between the page and its worker; both come from one build, so it only catches a stale page.
+ */
 export const JOB_VERSION = 12;
 
 /** What a worker is asked. `serial` grows from request to request. */

@@ -2,8 +2,8 @@ import { MeshSink, type PolygonMesh, type Region } from '../mesh/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 
 /**
- * All clusters in one mesh, in the piece's own coordinates; regions hold the layout's letter numbers. Exact: everything lies on one grid.
- * Where they lay in the flat layout stays behind.
+ * All clusters in one mesh, in the piece's own coordinates; regions hold the layout's letter numbers. Exact: everything
+ * lies on one grid. Where they lay in the flat layout stays behind.
  */
 export function assemble(clusters: readonly BuiltCluster[]): PolygonMesh {
   const placed = clusters.map(placedCluster);

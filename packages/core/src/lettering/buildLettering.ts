@@ -101,11 +101,34 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
   const told = new RungRemarks(layout, { step: scale.step, toleranceMm: options.toleranceMm });
   const outmost = (row: readonly Cluster[]): number => Math.max(0, ...row.map((c) => sections.outward(solidOf(c))));
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
-  const longestEdge = along && along.twistDegrees !== 0 ? Math.ceil((layout.emMm * TWISTED_EDGE_EM * twistShare(options.toleranceMm)) / scale.step) : undefined; // prettier-ignore
+  const longestEdge =
+    along && along.twistDegrees !== 0
+      ? Math.ceil((layout.emMm * TWISTED_EDGE_EM * twistShare(options.toleranceMm)) / scale.step)
+      : undefined;
   const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
   const depthOf = (c: Cluster): DepthRange => depthRange(solidOf(c).depthMm, options.depthAnchor, scale.step);
-  const plan = planFaces(faces, clusters, { scale, toleranceMm: options.toleranceMm, supportMm, outward: outmost(clusters), depthOf, needOf: options.needOf, budget }); // prettier-ignore
-  const job: ClusterJob = { scale, seed: options.seed, corners, longestEdge, facesOf: plan.facesOf, uv: options.uv ?? false, caches: tools.caches, built, filled: [], plain: [], cancelled: () => tools.context.cancelled() }; // prettier-ignore
+  const plan = planFaces(faces, clusters, {
+    scale,
+    toleranceMm: options.toleranceMm,
+    supportMm,
+    outward: outmost(clusters),
+    depthOf,
+    needOf: options.needOf,
+    budget,
+  });
+  const job: ClusterJob = {
+    scale,
+    seed: options.seed,
+    corners,
+    longestEdge,
+    facesOf: plan.facesOf,
+    uv: options.uv ?? false,
+    caches: tools.caches,
+    built,
+    filled: [],
+    plain: [],
+    cancelled: () => tools.context.cancelled(),
+  };
   if (plan.expected > budget) return overBudget(plan.expected, budget, [], built);
   const swells = clusters.some((c) => solidOf(c).swell);
   const reachMm = swells ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job))) : 0;
@@ -170,7 +193,10 @@ function finer(faces: LetteringFaces, supportMm: number, { emMm, step }: Drawing
 const mayCross = ({ about, twistDegrees, taperPercent }: TowardsBack): boolean =>
   twistDegrees !== 0 || (about === 'letter' && taperPercent < 0);
 
-/** Turned as a whole, only chords can cross, and finer ones do not; letters that turn for themselves run into each other. */
+/**
+ * Turned as a whole, only chords can cross, and finer ones do not; letters that turn for themselves run into each
+ * other.
+ */
 function alongRemarks(
   letters: string,
   { about, twistDegrees }: TowardsBack,

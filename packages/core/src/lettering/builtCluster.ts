@@ -11,7 +11,10 @@ export interface BuiltCluster {
   z: number;
   /** layout letters by the mesh's own letter index */
   letters: number[];
-  /** how far it was moved as a copy since it was shaped: the mesh, which copies share, knows the flat layout of the first */
+  /**
+   * how far it was moved as a copy since it was shaped: the mesh, which copies share, knows the flat layout of the
+   * first
+   */
   restBy?: [number, number, number];
 }
 

@@ -37,7 +37,9 @@ export interface ClusterOutline {
   isFull: boolean;
 }
 
-/** The outline of a whole cluster about its origin, its members united; edges carry the member's place in the cluster. */
+/**
+ * The outline of a whole cluster about its origin, its members united; edges carry the member's place in the cluster.
+ */
 export function clusterOutline(shape: ClusterShape): ClusterOutline {
   const full = unitedOutline(shape);
   if (!shape.bands) return { outline: withoutCuts(full, shape), isFull: false };

@@ -85,7 +85,11 @@ export function findClusters(
   const joining = pairs.filter(([a, b]) => !isAlone[a] && !isAlone[b]);
   const clusters = groups(drawn.length, joining).map((group) => {
     const cutting = new Set(group.flatMap((i) => cuts.get(i) ?? []));
-    return clusterOf(group.map((i) => drawn[i]), [...cutting].map((i) => drawn[i]), scale); // prettier-ignore
+    return clusterOf(
+      group.map((i) => drawn[i]),
+      [...cutting].map((i) => drawn[i]),
+      scale,
+    );
   });
   return { clusters, cutting: numbers([...cuts.values()].flat()), tooLarge };
 }

@@ -60,14 +60,23 @@ const TRIES = 24;
 
 export function planFaces(faces: LetteringFaces, clusters: readonly Cluster[], options: PlanOptions): FacesPlan {
   const { needOf } = options;
-  if (!needOf) return planned(clusters.map(() => ({ faces, deepestMm: undefined })), { faces, clusters, options, need: undefined }); // prettier-ignore
+  if (!needOf)
+    return planned(
+      clusters.map(() => ({ faces, deepestMm: undefined })),
+      { faces, clusters, options, need: undefined },
+    );
   const boxes = clusters.map((cluster) => boxOf(cluster, options));
-  const needs = needOf(boxes, clusters.map(({ members }) => members.map((m) => m.letter))); // prettier-ignore
+  const needs = needOf(
+    boxes,
+    clusters.map(({ members }) => members.map((m) => m.letter)),
+  );
   const usualMm = faceSizeMm(faces, options.scale.emMm) ?? Infinity;
   const least = Math.min(...needs.flatMap(({ x, y, z }) => [x, y, z]));
   let times = 1;
   for (let i = 0; ; i++, times *= COARSER) {
-    const each = needs.map(({ x, y, z }, k) => neededFaces(faces, { x: x * times, y: y * times, z: z * times }, { box: boxes[k], usualMm })); // prettier-ignore
+    const each = needs.map(({ x, y, z }, k) =>
+      neededFaces(faces, { x: x * times, y: y * times, z: z * times }, { box: boxes[k], usualMm }),
+    );
     const automatic = isAutomatic(faces);
     const haveMm = automatic ? least * times : chosenMm(faces, clusters, options);
     const need = least < Infinity ? { needMm: least, haveMm, isAutomatic: automatic } : undefined;
@@ -78,7 +87,12 @@ export function planFaces(faces: LetteringFaces, clusters: readonly Cluster[], o
 
 function planned(
   each: readonly NeededFaces[],
-  { faces, clusters, options, need }: { faces: LetteringFaces; clusters: readonly Cluster[]; options: PlanOptions; need: NeedReport | undefined }, // prettier-ignore
+  {
+    faces,
+    clusters,
+    options,
+    need,
+  }: { faces: LetteringFaces; clusters: readonly Cluster[]; options: PlanOptions; need: NeedReport | undefined },
 ): FacesPlan {
   const { scale, toleranceMm, supportMm, outward, depthOf } = options;
   const known = new Map<string, ClusterFaces>();
@@ -96,7 +110,7 @@ function planned(
     const size = own === undefined ? undefined : faceSizeMm(one, scale.emMm);
     const mm = Math.min(size ?? Infinity, deepestMm ?? Infinity);
     return mm < Infinity ? mm / scale.step : undefined;
-  }); // prettier-ignore
+  });
   return {
     facesOf: (cluster) => made[numberOf(cluster)],
     longestOf: (cluster) => longest[numberOf(cluster)],

@@ -5,7 +5,10 @@ import type { VertexRing } from '../outline/index.ts';
 import { standsApart, type Layout, type Letter } from '../text/index.ts';
 import { drawingScale, type LetteringOptions } from './buildLettering.ts';
 
-/** A drawing -> a layout whose letters are its colours, each about its own lower left corner. Zero is the middle of the drawing's foot. */
+/**
+ * A drawing -> a layout whose letters are its colours, each about its own lower left corner. Zero is the middle of the
+ * drawing's foot.
+ */
 export function layDrawing(
   drawing: Drawing,
   options: Pick<LetteringOptions, 'solid' | 'ownSolids' | 'toleranceMm' | 'bands'>,

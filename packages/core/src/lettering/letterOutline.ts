@@ -21,7 +21,10 @@ export type Drawn = Pick<Letter, 'glyphs' | 'form' | 'shape'>;
 /** The em in grid steps, to which tolerances relate. */
 export const emInSteps = ({ emMm, step }: DrawingScale): number => emMm / step;
 
-/** A letter's outline about its own origin: one for all letters drawn from the same glyphs in the same form at the same scale. */
+/**
+ * A letter's outline about its own origin: one for all letters drawn from the same glyphs in the same form at the same
+ * scale.
+ */
 export function letterOutline(
   { glyphs, form, shape }: Drawn,
   { emMm, step, toleranceMm }: DrawingScale,

@@ -80,7 +80,13 @@ describe('faces', () => {
 
   test('letters of a joined word keep their own faces', async () => {
     const { clusters } = await built('kiln', { font: 'Pacifico', options: { faces: { kind: 'flow', sizeMm: 4 } } });
-    expect(new Set(assemble(clusters).regions.filter(({ part }) => part === 'front').map(({ letter }) => letter))).toEqual(new Set([0, 1, 2, 3])); // prettier-ignore
+    expect(
+      new Set(
+        assemble(clusters)
+          .regions.filter(({ part }) => part === 'front')
+          .map(({ letter }) => letter),
+      ),
+    ).toEqual(new Set([0, 1, 2, 3]));
   });
 });
 
@@ -259,7 +265,8 @@ describe('hollow letters', () => {
       'O',
       hollow(0, 1, { bands: { outward: 0, wide: 1, count: 3, gap: 1, join: 'miter' } }),
     );
-    expect(checkMesh(assemble(clusters))).toMatchObject({ shells: 6, closed: true, crossingFaces: 0 }); // along either rim
+    // along either rim
+    expect(checkMesh(assemble(clusters))).toMatchObject({ shells: 6, closed: true, crossingFaces: 0 });
   });
 
   test('strokes thinner than the wall stay full, and that is told, from the cache too', async () => {
@@ -376,7 +383,10 @@ describe('beyond the outline', () => {
   });
 
   test('an undercut on a body far thinner than it is wide touches nothing', async () => {
-    const points = [{ in: 1, down: 0.3, smooth: true }, { in: -0.5, down: 0.7, smooth: true }]; // prettier-ignore
+    const points = [
+      { in: 1, down: 0.3, smooth: true },
+      { in: -0.5, down: 0.7, smooth: true },
+    ];
     const side = { kind: 'drawn' as const, amountMm: 3, steps: 6, divisions: 1, points };
     const thin = { depthMm: 2, side, shiftMm: -4 };
     for (const front of [SOLID.back, { kind: 'bead' as const, inMm: 0.3, deepMm: 4, steps: 4 }]) {
@@ -412,7 +422,14 @@ describe('beyond the outline', () => {
 });
 
 describe('along the depth', () => {
-  const along = { about: 'whole', twistDegrees: 0, taperPercent: 0, shearMm: [0, 0], curveDegrees: 0, towardDegrees: 0 } as const; // prettier-ignore
+  const along = {
+    about: 'whole',
+    twistDegrees: 0,
+    taperPercent: 0,
+    shearMm: [0, 0],
+    curveDegrees: 0,
+    towardDegrees: 0,
+  } as const;
   const sound = { closed: true, manifold: true, outward: true, crossingFaces: 0 };
 
   test('the whole narrows about its middle, or each letter about its own', async () => {

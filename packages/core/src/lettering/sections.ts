@@ -56,7 +56,10 @@ export class Sections {
     return sectionReach(this.#built({ ...solid, swell: undefined }, 0).section);
   }
 
-  /** `reachMm`: the greatest distance from the outline inside the lettering; only for what swells. `longest`: edge along the section, grid steps. */
+  /**
+   * `reachMm`: the greatest distance from the outline inside the lettering; only for what swells. `longest`: edge along
+   * the section, grid steps.
+   */
   of(solid: SolidShape, reachMm: number, longest = this.#finer.longest): BuiltProfile {
     const key = spelled([solid, reachMm, longest]);
     const known = this.#known.get(key);

@@ -8,7 +8,10 @@ export interface Transform {
 
 export const STILL: Transform = { rows: [1, 0, 0, 0, 1, 0, 0, 0, 1], move: [0, 0, 0] };
 
-/** Degrees about x, y and z, worked in the order z, x, y: lean in the plane, tilt, then turn on the spot. Multiples of 90 are exact. */
+/**
+ * Degrees about x, y and z, worked in the order z, x, y: lean in the plane, tilt, then turn on the spot. Multiples of
+ * 90 are exact.
+ */
 export function turnOf([ax, ay, az]: readonly [number, number, number]): number[] {
   const [sx, cx] = sineCosine(ax);
   const [sy, cy] = sineCosine(ay);
@@ -21,7 +24,13 @@ export function turnOf([ax, ay, az]: readonly [number, number, number]): number[
 
 function sineCosine(degrees: number): [number, number] {
   const turn = ((degrees % 360) + 360) % 360;
-  if (turn % 90 === 0) return [[0, 1], [1, 0], [0, -1], [-1, 0]][turn / 90] as [number, number]; // prettier-ignore
+  if (turn % 90 === 0)
+    return [
+      [0, 1],
+      [1, 0],
+      [0, -1],
+      [-1, 0],
+    ][turn / 90] as [number, number];
   const angle = (turn * PI) / 180;
   return [sin(angle), cos(angle)];
 }

@@ -1,4 +1,6 @@
-/** Twice the area of the triangle p q r as a vector along its normal. `p`, `q`, `r`: places of the x coordinates in `v`. */
+/**
+ * Twice the area of the triangle p q r as a vector along its normal. `p`, `q`, `r`: places of the x coordinates in `v`.
+ */
 export function areaVector(v: Float64Array, p: number, q: number, r: number): [number, number, number] {
   const ax = v[q] - v[p];
   const ay = v[q + 1] - v[p + 1];

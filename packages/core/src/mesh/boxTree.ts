@@ -1,5 +1,6 @@
 /**
- * A tree of boxes over boxes, split at the middle of the longest axis; float64, flat arrays. Leaves hold up to LEAF items.
+ * A tree of boxes over boxes, split at the middle of the longest axis; float64, flat arrays. Leaves hold up to LEAF
+ * items.
  */
 export interface BoxTree {
   /** items in tree order */
@@ -98,7 +99,10 @@ function markedNodes({ order, first, last, child }: BoxTree, marks: Uint8Array):
   return marked;
 }
 
-/** Visits every pair of items whose boxes meet, each once, or of those only where the boxes of marked and other items may; stops when `visit` gives false. */
+/**
+ * Visits every pair of items whose boxes meet, each once, or of those only where the boxes of marked and other items
+ * may; stops when `visit` gives false.
+ */
 export function overlappingPairs(
   tree: BoxTree,
   boxes: Float64Array,

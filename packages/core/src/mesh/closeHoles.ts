@@ -12,7 +12,10 @@ export interface ClosedHoles {
   left: number;
 }
 
-/** Closes holes: small ones by one face, others by triangles round the middle of their border, in the region of the face beside. */
+/**
+ * Closes holes: small ones by one face, others by triangles round the middle of their border, in the region of the face
+ * beside.
+ */
 export function closeHoles(mesh: PolygonMesh): ClosedHoles {
   const { loops, left } = openLoops(mesh);
   if (loops.length === 0) return { mesh, closed: 0, left };
@@ -36,7 +39,9 @@ export function closeHoles(mesh: PolygonMesh): ClosedHoles {
   return { mesh: sink.finish(), closed: loops.length, left };
 }
 
-/** Borders of holes as they have to be walked by what closes them; a border that comes twice through a vertex is none. */
+/**
+ * Borders of holes as they have to be walked by what closes them; a border that comes twice through a vertex is none.
+ */
 function openLoops(mesh: PolygonMesh): { loops: { vertices: number[]; region: number }[]; left: number } {
   const { twin, face } = adjacency(mesh);
   const next = new Map<number, { to: number; region: number }>();

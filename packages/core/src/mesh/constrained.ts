@@ -3,9 +3,10 @@ import Delaunator from 'delaunator';
 import { orient2d } from '../math/index.ts';
 
 /**
- * Constrained Delaunay triangulation of the inside of closed segment loops (delaunator, then constrainautor; both decide by exact
- * predicates). `from`, `to`: segments by point number, the inside to their left. Returns three point numbers a triangle,
- * counter-clockwise; undefined when segments cross or a triangle has no area. `across`: edges inside that have to be there too.
+ * Constrained Delaunay triangulation of the inside of closed segment loops (delaunator, then constrainautor; both
+ * decide by exact predicates). `from`, `to`: segments by point number, the inside to their left. Returns three point
+ * numbers a triangle, counter-clockwise; undefined when segments cross or a triangle has no area. `across`: edges
+ * inside that have to be there too.
  */
 export function triangulateInside(
   x: ArrayLike<number>,
@@ -52,7 +53,8 @@ function keepInside(
   const after = (h: number): number => (h % 3 === 2 ? h - 2 : h + 1);
   const inside = new Uint8Array(triangles.length / 3);
   const stack: number[] = [];
-  // delaunator's triangles run clockwise in a frame with y up, so a half-edge b -> a has the inside of a wall a -> b in its triangle
+  // delaunator's triangles run clockwise in a frame with y up, so a half-edge b -> a has the inside of a wall a -> b in
+  // its triangle
   for (let h = 0; h < triangles.length; h++) {
     const key = triangles[after(h)] * size + triangles[h];
     const triangle = Math.floor(h / 3);

@@ -3,8 +3,8 @@ import { faceAreaVectors } from './faceNormals.ts';
 import { faceCount, nextCorner, type Part, type PolygonMesh } from './polygonMesh.ts';
 
 /**
- * Where several parts meet smoothly the flattest decides: a front stays flat up to its rim and the rounding begins with the front's own
- * normal. (Averaging over all would shade the whole front, whose faces are large.)
+ * Where several parts meet smoothly the flattest decides: a front stays flat up to its rim and the rounding begins with
+ * the front's own normal. (Averaging over all would shade the whole front, whose faces are large.)
  */
 const RANK: Readonly<Record<Part, number>> = {
   front: 2,
@@ -20,7 +20,10 @@ const RANK: Readonly<Record<Part, number>> = {
   foot: 0,
 };
 
-/** Unit normals, three numbers a corner: crisp at sharp edges, smooth across the others, weighted by area among the parts of highest rank. */
+/**
+ * Unit normals, three numbers a corner: crisp at sharp edges, smooth across the others, weighted by area among the
+ * parts of highest rank.
+ */
 export function cornerNormals(mesh: PolygonMesh, known?: Adjacency): Float64Array {
   const neighbours = known ?? adjacency(mesh);
   const areas = faceAreaVectors(mesh);
@@ -50,7 +53,10 @@ function previousCorners(mesh: PolygonMesh): Uint32Array {
   return previous;
 }
 
-/** All corners of one vertex that share its normal with `corner`: turns first one way, then the other, until a sharp or open edge. */
+/**
+ * All corners of one vertex that share its normal with `corner`: turns first one way, then the other, until a sharp or
+ * open edge.
+ */
 function collectFan(
   mesh: PolygonMesh,
   { twin, face }: Adjacency,

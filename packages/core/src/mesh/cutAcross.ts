@@ -9,8 +9,8 @@ export interface TriangleSoup {
 export type CutPoint = readonly [x: number, z: number];
 
 /**
- * The closed lines along which a solid meets the level plane at height `y`; to be looked at, not to be built on. A vertex on the plane counts as
- * above it, so that every line closes.
+ * The closed lines along which a solid meets the level plane at height `y`; to be looked at, not to be built on. A
+ * vertex on the plane counts as above it, so that every line closes.
  */
 export function cutAcross({ positions, index }: TriangleSoup, y: number): CutPoint[][] {
   const next = new Map<string, { to: string; at: CutPoint }[]>();

@@ -5,7 +5,8 @@ import { cubes, opened } from '../testing/meshes.ts';
 import { asTriangles, EdgeWalk, turnedOutward, type EdgeLine, type PolygonMesh } from './index.ts';
 
 const found = (mesh: PolygonMesh, at: Vec3): EdgeLine => new EdgeWalk(mesh).line(at) as EdgeLine;
-const lengthOf = ({ places }: EdgeLine): number => places.slice(1).reduce((sum, place, i) => sum + sizeOf(minus(place, places[i])), 0); // prettier-ignore
+const lengthOf = ({ places }: EdgeLine): number =>
+  places.slice(1).reduce((sum, place, i) => sum + sizeOf(minus(place, places[i])), 0);
 /** Where somebody on the line with this way up looks to, at its start. */
 const looks = ({ places }: EdgeLine, up: Vec3): Vec3 => cross(minus(places[1], places[0]), up);
 

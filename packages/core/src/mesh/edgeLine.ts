@@ -43,7 +43,9 @@ export class EdgeWalk {
     this.#mesh = mesh;
     const { twin, face } = adjacency(mesh);
     [this.#twin, this.#face, this.#areas] = [twin, face, faceAreaVectors(mesh)];
-    const isQuad = new Uint8Array(faceCount(mesh)).map((_, f) => (mesh.faceStart[f + 1] - mesh.faceStart[f] === 4 ? 1 : 0));
+    const isQuad = new Uint8Array(faceCount(mesh)).map((_, f) =>
+      mesh.faceStart[f + 1] - mesh.faceStart[f] === 4 ? 1 : 0,
+    );
     this.#kind = new Uint8Array(twin.length).map((_, c) => {
       if (twin[c] < 0) return BORDER;
       if (cosineBetween(this.#areas, face[c], face[twin[c]], 1) < CRISP_COSINE) return CRISP;
@@ -58,13 +60,13 @@ export class EdgeWalk {
         else this.#around.set(v, [c]);
       }
     }
-  } // prettier-ignore
+  }
 
   /**
-   * The edge that is nearest to a place, followed both ways: a border or a crisp edge as far as it goes on, an edge between four-sided
-   * faces across one regular vertex after another, as edge loops are. Diagonals between triangles are no lines of anything.
-   * A closed one starts at its place nearest to the one given. `along`: only edges that run that way rather than across it are meant.
-   * Undefined where a mesh has no such edge.
+   * The edge that is nearest to a place, followed both ways: a border or a crisp edge as far as it goes on, an edge
+   * between four-sided faces across one regular vertex after another, as edge loops are. Diagonals between triangles
+   * are no lines of anything. A closed one starts at its place nearest to the one given. `along`: only edges that run
+   * that way rather than across it are meant. Undefined where a mesh has no such edge.
    */
   line(at: Vec3, along?: Vec3): EdgeLine | undefined {
     const first = this.#nearest(at, along);
@@ -162,7 +164,8 @@ const nearestOf = (places: readonly Vec3[], at: Vec3): number => {
 };
 
 /**
- * Walked so that whoever stands on it with this way up looks away from its middle; on an open one to the front. `isReversed`: the other way.
+ * Walked so that whoever stands on it with this way up looks away from its middle; on an open one to the front.
+ * `isReversed`: the other way.
  */
 export function turnedOutward({ places, closed, up }: EdgeLine, standing: Vec3, isReversed: boolean): EdgeLine {
   const along = minus(places[1], places[0]);
@@ -170,8 +173,9 @@ export function turnedOutward({ places, closed, up }: EdgeLine, standing: Vec3, 
   const middle = places.reduce((sum, place) => plus(sum, place, 1 / places.length), [0, 0, 0] as Vec3);
   const away: Vec3 = closed ? minus(places[0], middle) : [0, 0, 1];
   // where that says nothing, to the front; and where that doesn't either, up
-  const score = [dot(looks, away) / (sizeOf(away) || 1), looks[2], looks[1]].find((v) => Math.abs(v) > 1e-6 * sizeOf(looks)) ?? 1;
+  const score =
+    [dot(looks, away) / (sizeOf(away) || 1), looks[2], looks[1]].find((v) => Math.abs(v) > 1e-6 * sizeOf(looks)) ?? 1;
   if (score < 0 === isReversed) return { places, closed, up };
   const back = [...places].reverse();
   return { places: closed ? [places[0], ...back.slice(0, -1)] : back, closed, up };
-} // prettier-ignore
+}

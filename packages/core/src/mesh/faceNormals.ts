@@ -1,6 +1,9 @@
 import { faceCount, type PolygonMesh } from './polygonMesh.ts';
 
-/** Area vectors of all faces (three numbers a face; length = area in square mm), by Newell's sum about the face's first corner. */
+/**
+ * Area vectors of all faces (three numbers a face; length = area in square mm), by Newell's sum about the face's first
+ * corner.
+ */
 export function faceAreaVectors(mesh: PolygonMesh): Float64Array {
   const out = new Float64Array(faceCount(mesh) * 3);
   const p = mesh.positions;

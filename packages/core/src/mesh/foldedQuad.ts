@@ -5,8 +5,9 @@ const SQUARELY = 0.5;
 const turns = new Float64Array(12);
 
 /**
- * Where to cut a quad that is folded: the corner, first or second, from which both triangles face the same way. Undefined for a quad
- * whose four corners all turn the same way, seen along its area. `p`: three numbers a vertex; four vertices.
+ * Where to cut a quad that is folded: the corner, first or second, from which both triangles face the same way.
+ * Undefined for a quad whose four corners all turn the same way, seen along its area. `p`: three numbers a vertex; four
+ * vertices.
  */
 export function foldedFrom(p: ArrayLike<number>, quad: ArrayLike<number>): 0 | 1 | undefined {
   const t = turns;
@@ -23,7 +24,10 @@ export function foldedFrom(p: ArrayLike<number>, quad: ArrayLike<number>): 0 | 1
   return first >= second ? 0 : 1;
 }
 
-/** Whether the quad whose turns are at hand folds when seen along an axis that it faces squarely: those who project it so can't fill it. */
+/**
+ * Whether the quad whose turns are at hand folds when seen along an axis that it faces squarely: those who project it
+ * so can't fill it.
+ */
 function foldsSeenAlong(x: number, y: number, z: number): boolean {
   const most = SQUARELY * Math.max(Math.abs(x), Math.abs(y), Math.abs(z));
   return foldsAlong(0, x, most) || foldsAlong(1, y, most) || foldsAlong(2, z, most);

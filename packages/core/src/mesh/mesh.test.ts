@@ -72,12 +72,32 @@ describe('builder', () => {
       const builder = new MeshBuilder();
       return builder.foldedFrom(points.map((p) => builder.vertex(...p)));
     };
-    const square = (...z: number[]) => cut([[0, 0, z[0]], [1, 0, z[1]], [1, 1, z[2]], [0, 1, z[3]]]); // prettier-ignore
+    const square = (...z: number[]) =>
+      cut([
+        [0, 0, z[0]],
+        [1, 0, z[1]],
+        [1, 1, z[2]],
+        [0, 1, z[3]],
+      ]);
     expect([square(0, 0, 0, 0), square(0, 0, 9, 9), square(0, 0.1, 0, 0.1)]).toEqual([undefined, undefined, undefined]);
     expect(square(0, 90, 0, 60)).toBeDefined();
     // an arrow is cut from its notch
-    expect(cut([[0, 0, 0], [4, 2, 0], [0, 4, 0], [1, 2, 0]])).toBe(1); // prettier-ignore
-    expect(cut([[4, 2, 0], [0, 4, 0], [1, 2, 0], [0, 0, 0]])).toBe(0); // prettier-ignore
+    expect(
+      cut([
+        [0, 0, 0],
+        [4, 2, 0],
+        [0, 4, 0],
+        [1, 2, 0],
+      ]),
+    ).toBe(1);
+    expect(
+      cut([
+        [4, 2, 0],
+        [0, 4, 0],
+        [1, 2, 0],
+        [0, 0, 0],
+      ]),
+    ).toBe(0);
   });
 
   test('an empty mesh has no faces', () => expect(faceCount(emptyMesh())).toBe(0));
@@ -136,11 +156,63 @@ describe('areas and normals', () => {
 
 describe('triangulation', () => {
   const SHAPES: [string, (readonly [number, number])[]][] = [
-    ['a square', [[0, 0], [4, 0], [4, 4], [0, 4]]], // prettier-ignore
-    ['an arrow', [[0, 0], [4, 2], [0, 4], [1, 2]]], // prettier-ignore
-    ['an L', [[0, 0], [4, 0], [4, 1], [1, 1], [1, 4], [0, 4]]], // prettier-ignore
-    ['a comb', [[0, 0], [7, 0], [7, 5], [6, 5], [6, 1], [4, 1], [4, 5], [3, 5], [3, 1], [1, 1], [1, 5], [0, 5]]], // prettier-ignore
-    ['points in a row', [[0, 0], [1, 0], [2, 0], [3, 0], [3, 3], [0, 3]]], // prettier-ignore
+    [
+      'a square',
+      [
+        [0, 0],
+        [4, 0],
+        [4, 4],
+        [0, 4],
+      ],
+    ],
+    [
+      'an arrow',
+      [
+        [0, 0],
+        [4, 2],
+        [0, 4],
+        [1, 2],
+      ],
+    ],
+    [
+      'an L',
+      [
+        [0, 0],
+        [4, 0],
+        [4, 1],
+        [1, 1],
+        [1, 4],
+        [0, 4],
+      ],
+    ],
+    [
+      'a comb',
+      [
+        [0, 0],
+        [7, 0],
+        [7, 5],
+        [6, 5],
+        [6, 1],
+        [4, 1],
+        [4, 5],
+        [3, 5],
+        [3, 1],
+        [1, 1],
+        [1, 5],
+        [0, 5],
+      ],
+    ],
+    [
+      'points in a row',
+      [
+        [0, 0],
+        [1, 0],
+        [2, 0],
+        [3, 0],
+        [3, 3],
+        [0, 3],
+      ],
+    ],
   ];
   const PLANES: [string, (x: number, y: number) => [number, number, number]][] = [
     ['z', (x, y) => [x, y, 1]],
@@ -170,7 +242,17 @@ describe('triangulation', () => {
   );
 
   test('a bow-tie is told', () => {
-    expect(triangulate(polygon([[0, 0], [2, 2], [2, 0], [0, 2], [-1, 1]])).folded).toBe(1); // prettier-ignore
+    expect(
+      triangulate(
+        polygon([
+          [0, 0],
+          [2, 2],
+          [2, 0],
+          [0, 2],
+          [-1, 1],
+        ]),
+      ).folded,
+    ).toBe(1);
   });
 
   test('asTriangles keeps regions and marks only true edges as crisp', () => {
@@ -201,7 +283,14 @@ describe('weld and rounding', () => {
   test('equal places become one vertex, faces that collapse go', () => {
     const two = cubes(1, [0, 0, 0], [1, 0, 0]);
     expect(vertexCount(weld(two))).toBe(12);
-    const flat = joined(cube(), polygon([[5, 5], [5, 5], [6, 6]])); // prettier-ignore
+    const flat = joined(
+      cube(),
+      polygon([
+        [5, 5],
+        [5, 5],
+        [6, 6],
+      ]),
+    );
     expect(faceCount(weld(flat))).toBe(6);
   });
 
@@ -250,17 +339,42 @@ test.each([0, 1, 7, 200])('the tree finds the same pairs of %p boxes as trying a
 describe('quads that depth has folded', () => {
   test('become the two triangles that face one way; what was sharp stays so', () => {
     // seen from above the fourth corner lies inside the triangle of the others
-    const folded = { ...polygon([[0, 0], [4, 0], [1, 1], [0, 4]]), sharp: Uint8Array.of(1, 0, 0, 1) }; // prettier-ignore
+    const folded = {
+      ...polygon([
+        [0, 0],
+        [4, 0],
+        [1, 1],
+        [0, 4],
+      ]),
+      sharp: Uint8Array.of(1, 0, 0, 1),
+    };
     const mesh = unfolded(folded);
     expect(faceCount(mesh)).toBe(2);
     const { corners } = triangulate(mesh);
     expect([0, 1].map((t) => triangleArea(mesh, corners, t)[2])).toEqual([2, 2]);
-    const edges = Array.from(mesh.faceVertices, (v, c) => [v, mesh.faceVertices[nextCorner(mesh, c < 3 ? 0 : 1, c)], mesh.sharp[c]]); // prettier-ignore
-    expect(edges.filter(([, , sharp]) => sharp === 1).map(([a, b]) => [a, b]).sort()).toEqual([[0, 1], [3, 0]]); // prettier-ignore
+    const edges = Array.from(mesh.faceVertices, (v, c) => [
+      v,
+      mesh.faceVertices[nextCorner(mesh, c < 3 ? 0 : 1, c)],
+      mesh.sharp[c],
+    ]);
+    expect(
+      edges
+        .filter(([, , sharp]) => sharp === 1)
+        .map(([a, b]) => [a, b])
+        .sort(),
+    ).toEqual([
+      [0, 1],
+      [3, 0],
+    ]);
   });
 
   test('flat ones stay', () => {
-    const square = polygon([[0, 0], [1, 0], [1, 1], [0, 1]]); // prettier-ignore
+    const square = polygon([
+      [0, 0],
+      [1, 0],
+      [1, 1],
+      [0, 1],
+    ]);
     expect(faceCount(unfolded(square))).toBe(1);
   });
 });
@@ -290,7 +404,13 @@ describe('a cut across', () => {
 describe('closing holes', () => {
   test('a cube without two of its sides becomes whole, a large hole gets a middle', () => {
     const cube = cubes(1, [0, 0, 0]);
-    const open: PolygonMesh = { ...cube, faceStart: cube.faceStart.slice(0, -2), faceVertices: cube.faceVertices.slice(0, -8), sharp: cube.sharp.slice(0, -8), region: cube.region.slice(0, -2) }; // prettier-ignore
+    const open: PolygonMesh = {
+      ...cube,
+      faceStart: cube.faceStart.slice(0, -2),
+      faceVertices: cube.faceVertices.slice(0, -8),
+      sharp: cube.sharp.slice(0, -8),
+      region: cube.region.slice(0, -2),
+    };
     expect(adjacency(open).openEdges).toBeGreaterThan(0);
     const { mesh, closed, left } = closeHoles(open);
     expect([closed > 0, left, adjacency(mesh).openEdges, adjacency(mesh).badEdges]).toEqual([true, 0, 0, 0]);

@@ -5,7 +5,10 @@ import { Origins, type Origin } from './origins.ts';
 import type { PolygonMesh, Region } from './polygonMesh.ts';
 
 export interface SinkOptions {
-  /** vertices keep their numbers, and those that no face has stay; else only those that are asked for are there, in that order */
+  /**
+   * vertices keep their numbers, and those that no face has stay; else only those that are asked for are there, in that
+   * order
+   */
   keeps?: boolean;
   /** columns that stay behind */
   without?: readonly BlendingColumn[];
@@ -24,8 +27,9 @@ function startsOf(sources: readonly PolygonMesh[], count: (mesh: PolygonMesh) =>
 }
 
 /**
- * Collects faces anew out of one mesh, or of several, and carries every column of theirs along: who makes a face says where its corners and
- * new vertices come from, and nothing of what they carry. Vertices, corners and regions of sources are numbered one source after the other.
+ * Collects faces anew out of one mesh, or of several, and carries every column of theirs along: who makes a face says
+ * where its corners and new vertices come from, and nothing of what they carry. Vertices, corners and regions of
+ * sources are numbered one source after the other.
  */
 export class MeshSink {
   readonly #sources: readonly PolygonMesh[];

@@ -10,7 +10,10 @@ const NONE = -1;
 /** Numbers below it name what is mixed. */
 const FIRST_MIX = -2;
 
-/** For each row that is made: the rows of the sources that it comes from. Sources' rows are numbered one after the other. */
+/**
+ * For each row that is made: the rows of the sources that it comes from. Sources' rows are numbered one after the
+ * other.
+ */
 export class Origins {
   readonly #rows = new Grown((length) => new Int32Array(length));
   readonly #mixes: Mix[] = [];

@@ -29,8 +29,8 @@ export interface Region {
 }
 
 /**
- * A mesh of simple polygons, corners counter-clockwise seen from outside. No face has a hole or comes through a vertex twice.
- * An edge is named by the corner it starts at.
+ * A mesh of simple polygons, corners counter-clockwise seen from outside. No face has a hole or comes through a vertex
+ * twice. An edge is named by the corner it starts at.
  */
 export interface PolygonMesh {
   /** three numbers a vertex, mm */
@@ -41,7 +41,10 @@ export interface PolygonMesh {
   faceVertices: Uint32Array;
   /** per corner: 1 when shading breaks at the edge starting here */
   sharp: Uint8Array;
-  /** two numbers a corner: texture coordinates, mm on the unrolled surface, or as a model came with them (1 a picture, up is up) where it keeps its own materials; undefined where nobody laid them out */
+  /**
+   * two numbers a corner: texture coordinates, mm on the unrolled surface, or as a model came with them (1 a picture,
+   * up is up) where it keeps its own materials; undefined where nobody laid them out
+   */
   uv?: Float32Array;
   /** three numbers a vertex, mm: where it lay in the flat layout; undefined where nothing was shaped yet */
   rest?: Float64Array;

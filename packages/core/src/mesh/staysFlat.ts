@@ -1,7 +1,10 @@
 import { areaVector } from './areaVector.ts';
 import type { PolygonMesh } from './polygonMesh.ts';
 
-/** Whether no corner of a face lies farther from its plane than `within`, mm: that through its first corner, across its area. */
+/**
+ * Whether no corner of a face lies farther from its plane than `within`, mm: that through its first corner, across its
+ * area.
+ */
 export function staysFlat(
   { positions: p, faceStart, faceVertices }: PolygonMesh,
   face: number,

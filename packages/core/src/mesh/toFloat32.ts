@@ -3,8 +3,8 @@ import { RowTable, words32 } from './rowTable.ts';
 import { weld } from './weld.ts';
 
 /**
- * The border to everything that holds 32-bit numbers (pictures, STL, GLB): rounds, then drops faces that collapsed. On the common grid
- * nothing changes and the mesh itself comes back.
+ * The border to everything that holds 32-bit numbers (pictures, STL, GLB): rounds, then drops faces that collapsed. On
+ * the common grid nothing changes and the mesh itself comes back.
  */
 export function toFloat32(mesh: PolygonMesh): { mesh: PolygonMesh; collapsed: number } {
   if (mesh.positions.every((v) => Math.fround(v) === v)) return { mesh, collapsed: 0 };

@@ -1,7 +1,10 @@
 import type { PolygonMesh } from './polygonMesh.ts';
 import { triangulate } from './triangulate.ts';
 
-/** A mesh's triangles by the places of their corners: nine numbers each, and the mesh's own corners and faces that they come from. */
+/**
+ * A mesh's triangles by the places of their corners: nine numbers each, and the mesh's own corners and faces that they
+ * come from.
+ */
 export interface TriangleCorners {
   places: Float64Array;
   corners: Uint32Array;

@@ -14,8 +14,8 @@ export interface Triangles {
 }
 
 /**
- * Triangles of all faces: quads by their shorter diagonal that leaves both triangles facing the same way, larger faces by constrained Delaunay
- * in the coordinate plane they lie in most.
+ * Triangles of all faces: quads by their shorter diagonal that leaves both triangles facing the same way, larger faces
+ * by constrained Delaunay in the coordinate plane they lie in most.
  */
 export function triangulate(mesh: PolygonMesh): Triangles {
   const corners: number[] = [];

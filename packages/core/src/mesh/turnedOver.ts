@@ -1,7 +1,10 @@
 import { MeshSink } from './meshSink.ts';
 import { faceCount, type PolygonMesh } from './polygonMesh.ts';
 
-/** The same surface facing the other way: each face goes round backwards. An edge walked the other way starts at what was its end. */
+/**
+ * The same surface facing the other way: each face goes round backwards. An edge walked the other way starts at what
+ * was its end.
+ */
 export function turnedOver(mesh: PolygonMesh): PolygonMesh {
   const { faceStart, sharp, region } = mesh;
   const sink = new MeshSink(mesh);

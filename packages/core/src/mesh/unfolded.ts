@@ -2,7 +2,10 @@ import { MeshSink } from './meshSink.ts';
 import { foldedFrom } from './foldedQuad.ts';
 import { faceCorners, faceCount, type PolygonMesh } from './polygonMesh.ts';
 
-/** Quads that are folded, or fold when seen along an axis, as the two triangles that face one way; sharp edges stay, the cut itself is none. */
+/**
+ * Quads that are folded, or fold when seen along an axis, as the two triangles that face one way; sharp edges stay, the
+ * cut itself is none.
+ */
 export function unfolded(mesh: PolygonMesh): PolygonMesh {
   const folds = foldsOf(mesh);
   if (folds.size === 0) return mesh;

@@ -2,7 +2,10 @@ import { MeshSink } from './meshSink.ts';
 import { faceCount, nextCorner, type PolygonMesh } from './polygonMesh.ts';
 import { RowTable, words64 } from './rowTable.ts';
 
-/** Joins vertices with exactly equal coordinates and drops the faces and corners that collapse by it. Unused vertices go too. */
+/**
+ * Joins vertices with exactly equal coordinates and drops the faces and corners that collapse by it. Unused vertices go
+ * too.
+ */
 export function weld(mesh: PolygonMesh): PolygonMesh {
   const { faceStart, faceVertices, sharp } = mesh;
   const sink = new MeshSink(mesh, { keeps: false });

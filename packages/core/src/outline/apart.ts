@@ -29,7 +29,9 @@ export interface Border {
   by: Float64Array;
 }
 
-/** Whether the second outline, moved by (dx, dy), overlaps the first or comes closer to it than `distance` grid steps. */
+/**
+ * Whether the second outline, moved by (dx, dy), overlaps the first or comes closer to it than `distance` grid steps.
+ */
 export const touches = (a: Outline, b: Outline, dx: number, dy: number, distance: number): boolean =>
   bordersTouch(borderOf(a), borderOf(b), dx, dy, distance);
 

@@ -4,7 +4,10 @@ import { doubledArea, fromRings, toRings, type Outline, type VertexRing } from '
 import { tidy } from './tidy.ts';
 import { openRings, unite } from './unite.ts';
 
-/** Relative to the em, from docs/geometry.md: what counts as a short edge, as dust, as touching, and by how much an opening parts it. */
+/**
+ * Relative to the em, from docs/geometry.md: what counts as a short edge, as dust, as touching, and by how much an
+ * opening parts it.
+ */
 export const SHORTEST_EDGE_EM = 2e-5;
 export const OPENING_EM = 0.25e-3;
 const DUST_DOUBLED_EM2 = 1e-6;
@@ -17,9 +20,9 @@ export interface Conditioned {
 }
 
 /**
- * Rings as drawn (any orientation, crossing, touching, folded) -> an outline fit for the wavefront: no two edges meet except
- * neighbours at their common end, ink to the left. Contours of real fonts cross and touch themselves, so this is the rule and not
- * the exception. Points stay untouched where nothing is wrong.
+ * Rings as drawn (any orientation, crossing, touching, folded) -> an outline fit for the wavefront: no two edges meet
+ * except neighbours at their common end, ink to the left. Contours of real fonts cross and touch themselves, so this is
+ * the rule and not the exception. Points stay untouched where nothing is wrong.
  */
 export function condition(rings: readonly VertexRing[], em: number): Conditioned {
   const options = tidyOptions(em);

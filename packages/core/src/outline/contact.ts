@@ -13,8 +13,8 @@ interface Edges {
 }
 
 /**
- * 'crossing' when two edges cross or touch, or one folds back onto its neighbour: exact on the grid. 'near' when two that are no
- * neighbours come closer than `nearDistance` grid steps. Sweep along x with a list of active edges.
+ * 'crossing' when two edges cross or touch, or one folds back onto its neighbour: exact on the grid. 'near' when two
+ * that are no neighbours come closer than `nearDistance` grid steps. Sweep along x with a list of active edges.
  */
 export function contact(rings: readonly VertexRing[], nearDistance: number): Contact {
   const edges = collect(rings);

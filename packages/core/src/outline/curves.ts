@@ -18,8 +18,8 @@ export interface Pen {
 }
 
 /**
- * Collects contours from move, line and curve commands. A contour that was left open is closed with a line, or stays open where `keepsOpen`
- * says so; `closed` then tells them apart.
+ * Collects contours from move, line and curve commands. A contour that was left open is closed with a line, or stays
+ * open where `keepsOpen` says so; `closed` then tells them apart.
  */
 export class CurveBuilder implements Pen {
   readonly #degree: number[] = [];
@@ -99,8 +99,9 @@ export function pointAt(curves: CurveTable, i: number, t: number): { x: number; 
 }
 
 /**
- * Number of equal parameter steps that keep every chord within `tolerance` of the curve: sqrt(L / 8t) with L the largest second
- * difference of the control polygon times degree * (degree - 1). Symmetric, so that mirrored curves give mirrored points.
+ * Number of equal parameter steps that keep every chord within `tolerance` of the curve: sqrt(L / 8t) with L the
+ * largest second difference of the control polygon times degree * (degree - 1). Symmetric, so that mirrored curves give
+ * mirrored points.
  */
 export function chordCount(curves: CurveTable, i: number, tolerance: number): number {
   const c = curves.control;
@@ -116,7 +117,10 @@ export function chordCount(curves: CurveTable, i: number, tolerance: number): nu
   return Math.max(1, Math.ceil(Math.sqrt(largest / (8 * tolerance))));
 }
 
-/** Direction of the curve at its start (end = 0) or end (end = 1), not normalised; zero only when all control points coincide. */
+/**
+ * Direction of the curve at its start (end = 0) or end (end = 1), not normalised; zero only when all control points
+ * coincide.
+ */
 export function tangentAt(curves: CurveTable, i: number, end: 0 | 1): { x: number; y: number } {
   const c = curves.control;
   const o = i * 8;

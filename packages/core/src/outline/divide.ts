@@ -1,7 +1,9 @@
 import { lengthOf } from '../math/index.ts';
 import { fromRings, toRings, type Outline, type Vertex } from './outline.ts';
 
-/** Cuts edges longer than `longest` (grid steps) into equal parts, on the grid; the parts keep their share of the curve. */
+/**
+ * Cuts edges longer than `longest` (grid steps) into equal parts, on the grid; the parts keep their share of the curve.
+ */
 export function divide(outline: Outline, longest: number): Outline {
   return fromRings(
     toRings(outline).map((ring) => ring.flatMap((v, i) => parts(v, ring[(i + 1) % ring.length], longest))),

@@ -13,8 +13,8 @@ export interface FlattenOptions {
 const CORNER_COSINE = 0.8660254037844387;
 
 /**
- * Curves -> rings of vertices rounded to the grid, each edge with its curve and parameters. Points that fall together are merged;
- * rings of fewer than three points are dropped. Orientation is left as drawn.
+ * Curves -> rings of vertices rounded to the grid, each edge with its curve and parameters. Points that fall together
+ * are merged; rings of fewer than three points are dropped. Orientation is left as drawn.
  */
 export function flatten(curves: CurveTable, options: FlattenOptions): VertexRing[] {
   const rings: VertexRing[] = [];

@@ -2,7 +2,10 @@ import { Clipper64, ClipperOffset, ClipType, EndType, FillRule, JoinType, type P
 import { ringByTurns } from './loops.ts';
 import { toRings, type Outline, type VertexRing } from './outline.ts';
 
-/** Bands along an outline, in grid steps: how far the first reaches outwards, how wide each is, how many there are and how far apart. */
+/**
+ * Bands along an outline, in grid steps: how far the first reaches outwards, how wide each is, how many there are and
+ * how far apart.
+ */
 export interface Bands {
   outward: number;
   wide: number;
@@ -22,8 +25,8 @@ export const bandsReach = ({ outward, join }: Bands): number =>
   Math.max(0, outward) * (join === 'miter' ? MITRE_LIMIT : 1 + ROUND_SHARE);
 
 /**
- * Hollow letters: the outline's bands as rings of their own, each edge with the letter it is nearest to. `isFull`: nothing was left to take
- * out, the strokes are thinner than the wall.
+ * Hollow letters: the outline's bands as rings of their own, each edge with the letter it is nearest to. `isFull`:
+ * nothing was left to take out, the strokes are thinner than the wall.
  */
 export function hollow(
   outline: Outline,

@@ -44,8 +44,16 @@ test.each([true, false])('another knot leaves the curve as it is (closed: %s)', 
 test('a straight piece is halved, and behind the last knot an open curve goes on', () => {
   const corner = (x: number, y: number) => ({ atMm: [x, y] as Point, inMm: [0, 0] as Point, outMm: [0, 0] as Point });
   const curve: KnotCurve = { knots: [corner(0, 0), corner(10, 4)], closed: false };
-  expect(splitAfter(curve, 0).knots.map((k) => k.atMm)).toEqual([[0, 0], [5, 2], [10, 4]]); // prettier-ignore
-  expect(splitAfter(curve, 1).knots.map((k) => k.atMm)).toEqual([[0, 0], [10, 4], [20, 8]]); // prettier-ignore
+  expect(splitAfter(curve, 0).knots.map((k) => k.atMm)).toEqual([
+    [0, 0],
+    [5, 2],
+    [10, 4],
+  ]);
+  expect(splitAfter(curve, 1).knots.map((k) => k.atMm)).toEqual([
+    [0, 0],
+    [10, 4],
+    [20, 8],
+  ]);
 });
 
 test('an arm takes the other along, which keeps its length', () => {

@@ -34,7 +34,10 @@ export function withArm(curve: KnotCurve, index: number, side: 'inMm' | 'outMm',
   return withKnot(curve, index, { [side]: arm, [other]: opposite });
 }
 
-/** A corner becomes smooth, its arms a third of the way along the line between its neighbours; a smooth knot becomes a corner. */
+/**
+ * A corner becomes smooth, its arms a third of the way along the line between its neighbours; a smooth knot becomes a
+ * corner.
+ */
 export function turnedKnot(curve: KnotCurve, index: number): OwnCurve {
   const knot = curve.knots[index];
   if (!isCorner(knot)) return withKnot(curve, index, { inMm: [0, 0], outMm: [0, 0] });
@@ -56,7 +59,10 @@ function neighbours({ knots, closed }: KnotCurve, index: number): [Point, Point]
 
 const clamped = (i: number, count: number): number => Math.max(0, Math.min(count - 1, i));
 
-/** Another knot in the middle of the piece after a knot; the curve keeps its form (de Casteljau). Behind the last of an open curve it goes on straight. */
+/**
+ * Another knot in the middle of the piece after a knot; the curve keeps its form (de Casteljau). Behind the last of an
+ * open curve it goes on straight.
+ */
 export function splitAfter(curve: KnotCurve, index: number): OwnCurve {
   const made = own(curve);
   const { knots } = made;

@@ -1,8 +1,8 @@
 import { doubledArea, type VertexRing } from './outline.ts';
 
 /**
- * For rings that neither cross nor touch: keeps those that bound ink under the non-zero rule and turns them so that the ink lies to
- * their left. Winding numbers are counted with exact sides.
+ * For rings that neither cross nor touch: keeps those that bound ink under the non-zero rule and turns them so that the
+ * ink lies to their left. Winding numbers are counted with exact sides.
  */
 export function orientByWinding(rings: readonly VertexRing[]): VertexRing[] {
   const turns = rings.map((ring) => Math.sign(doubledArea(ring)));

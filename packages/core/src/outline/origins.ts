@@ -15,9 +15,10 @@ export const ORIGIN_LIMIT = 2.5;
 const CORNER_COSINE = 0.8660254037844387;
 
 /**
- * Gives the edges of `paths`, which a union or an offset made from `sources`, their origin back: the source edge of the same direction
- * that has both ends within `limit`. The best fit wins; an edge without one takes the nearest source edge's letter and no curve.
- * A vertex is a corner where a source vertex at this place is one, or, where there is none, where the ring turns by more than 30 degrees.
+ * Gives the edges of `paths`, which a union or an offset made from `sources`, their origin back: the source edge of the
+ * same direction that has both ends within `limit`. The best fit wins; an edge without one takes the nearest source
+ * edge's letter and no curve. A vertex is a corner where a source vertex at this place is one, or, where there is none,
+ * where the ring turns by more than 30 degrees.
  */
 export function restoreOrigins(paths: readonly Point[][], sources: readonly VertexRing[], limit: number): VertexRing[] {
   const index = buildIndex(sources);

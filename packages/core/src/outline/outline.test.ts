@@ -75,7 +75,11 @@ describe('flattening', () => {
     shape.lineTo(0, 5);
     const [ring] = flatten(shape.finish(), { scale: 1000, tolerance: 10, letter: 3 });
     const corners = ring.filter((v) => v.corner).map((v) => [v.x / 1000, v.y / 1000]);
-    expect(corners).toEqual([[0, 0], [15, 5], [0, 5]]); // prettier-ignore
+    expect(corners).toEqual([
+      [0, 0],
+      [15, 5],
+      [0, 5],
+    ]);
     expect(ring.every((v) => v.letter === 3)).toBe(true);
   });
 });

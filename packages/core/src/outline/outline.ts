@@ -1,7 +1,8 @@
 /**
- * Closed polygons on the integer grid, the inside to the left of every edge (outer rings counter-clockwise, counters clockwise).
- * Edge i runs from vertex i to the next vertex of its ring and knows its origin: `curve` (index into the curve table of its letter, -1 when
- * none), the curve's parameters `t0`, `t1` at its ends, and `letter` (index among the letters of its cluster).
+ * Closed polygons on the integer grid, the inside to the left of every edge (outer rings counter-clockwise, counters
+ * clockwise). Edge i runs from vertex i to the next vertex of its ring and knows its origin: `curve` (index into the
+ * curve table of its letter, -1 when none), the curve's parameters `t0`, `t1` at its ends, and `letter` (index among
+ * the letters of its cluster).
  */
 export interface Outline {
   x: Float64Array;

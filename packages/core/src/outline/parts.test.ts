@@ -28,8 +28,30 @@ describe('contact', () => {
     ['touching at a corner', [square, rectangle(1000, 1000, 10, 10)], 'crossing'],
     ['one inside the other', [square, rectangle(100, 100, 10, 10)], 'clear'],
     ['overlapping', [square, rectangle(900, 900, 1000, 1000)], 'crossing'],
-    ['folded back', [ringOf([[0, 0], [100, 0], [50, 0], [50, 80]])], 'crossing'], // prettier-ignore
-    ['a bow-tie', [ringOf([[0, 0], [100, 100], [100, 0], [0, 100]])], 'crossing'], // prettier-ignore
+    [
+      'folded back',
+      [
+        ringOf([
+          [0, 0],
+          [100, 0],
+          [50, 0],
+          [50, 80],
+        ]),
+      ],
+      'crossing',
+    ],
+    [
+      'a bow-tie',
+      [
+        ringOf([
+          [0, 0],
+          [100, 100],
+          [100, 0],
+          [0, 100],
+        ]),
+      ],
+      'crossing',
+    ],
   ] as const)('%s', (_, rings, verdict) => expect(contact(rings, 5)).toBe(verdict));
 
   test('agrees with testing every pair, for random quadrilaterals', () => {
@@ -63,11 +85,23 @@ describe('contact', () => {
 
 describe('tidying', () => {
   test('points on a line and dust go, corners stay', () => {
-    const ring = ringOf([[0, 0], [500, 0], [1000, 1], [2000, 0], [2000, 2000], [0, 2000]]); // prettier-ignore
+    const ring = ringOf([
+      [0, 0],
+      [500, 0],
+      [1000, 1],
+      [2000, 0],
+      [2000, 2000],
+      [0, 2000],
+    ]);
     ring[1].corner = ring[2].corner = 0;
     const [kept, ...rest] = tidy([ring, rectangle(5000, 0, 9, 9)], TIDY);
     expect(rest).toEqual([]);
-    expect(kept.map(({ x, y }) => [x, y])).toEqual([[0, 0], [2000, 0], [2000, 2000], [0, 2000]]); // prettier-ignore
+    expect(kept.map(({ x, y }) => [x, y])).toEqual([
+      [0, 0],
+      [2000, 0],
+      [2000, 2000],
+      [0, 2000],
+    ]);
   });
 
   test('a flat curve of many points does not drift away from itself', () => {
@@ -93,7 +127,17 @@ describe('unions', () => {
 
   test('an edge of nobody has no curve and takes the nearest letter', () => {
     const sources = [rectangle(0, 0, 1000, 1000, 4)];
-    const [ring] = restoreOrigins([[{ x: 0, y: -40 }, { x: 1000, y: -40 }, { x: 1000, y: 1000 }]], sources, 2.5); // prettier-ignore
+    const [ring] = restoreOrigins(
+      [
+        [
+          { x: 0, y: -40 },
+          { x: 1000, y: -40 },
+          { x: 1000, y: 1000 },
+        ],
+      ],
+      sources,
+      2.5,
+    );
     expect(ring[0]).toMatchObject({ curve: -1, letter: 4 });
     expect(ring[1].curve).toBe(-1); // one end hangs beyond the source edge
   });
@@ -145,7 +189,16 @@ test('outlines as columns and as rings are the same thing', () => {
 test('long edges are divided evenly, and keep their share of the curve', () => {
   const outline = fromRings([rectangle(0, 0, 900, 250)]);
   const [ring] = toRings(divide(outline, 300));
-  expect(ring.map((v) => [v.x, v.y])).toEqual([[0, 0], [300, 0], [600, 0], [900, 0], [900, 250], [600, 250], [300, 250], [0, 250]]); // prettier-ignore
+  expect(ring.map((v) => [v.x, v.y])).toEqual([
+    [0, 0],
+    [300, 0],
+    [600, 0],
+    [900, 0],
+    [900, 250],
+    [600, 250],
+    [300, 250],
+    [0, 250],
+  ]);
   expect(ring.slice(0, 3).map((v) => [v.curve, v.t0, v.t1, v.corner])).toEqual([
     [0, 0, 1 / 3, 1],
     [0, 1 / 3, 2 / 3, 0],

@@ -6,7 +6,7 @@ const round = (count: number, step: number, radius: number): { x: number; y: num
     return { x: Math.round(radius * Math.cos(angle)), y: Math.round(radius * Math.sin(angle)) };
   });
 
-test('a star that runs over itself a hundred thousand times is, a smooth ring and strokes over each other are not', () => {
+test('a star that runs over itself 100,000 times is, a smooth ring and crossed strokes are not', () => {
   expect(isTangled([round(601, 300, 1e6)])).toBe(true);
   expect(isTangled([round(121, 60, 1e6)])).toBe(false);
   expect(isTangled([round(20_000, 1, 1e6)])).toBe(false);

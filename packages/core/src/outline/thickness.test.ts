@@ -5,7 +5,12 @@ const reversed = <T>(ring: readonly T[]): T[] => [...ring].reverse();
 
 test('a bar is as thick as its sides are apart, measured from all four', () => {
   const crossings = strokeCrossings(outlineOfRings(rectangle(0, 0, 1000, 40)));
-  expect(crossings.map((c) => [c.thickness, c.length])).toEqual([[40, 1000], [1000, 40], [40, 1000], [1000, 40]]); // prettier-ignore
+  expect(crossings.map((c) => [c.thickness, c.length])).toEqual([
+    [40, 1000],
+    [1000, 40],
+    [40, 1000],
+    [1000, 40],
+  ]);
   expect(thicknessAt(crossings, 0.05)).toBe(40);
   expect(thicknessAt(crossings, 0.99)).toBe(1000);
 });

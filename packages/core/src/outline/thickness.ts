@@ -12,7 +12,10 @@ const MOST_SAMPLES = 1500;
 /** The far side faces back within this cosine. */
 const OPPOSED = -0.5;
 
-/** From the middle of each edge straight across the ink to the side that faces it; grid steps. What ends in no such side is no stroke. */
+/**
+ * From the middle of each edge straight across the ink to the side that faces it; grid steps. What ends in no such side
+ * is no stroke.
+ */
 export function strokeCrossings(outline: Outline): Crossing[] {
   const next = nextVertices(outline);
   const count = outline.x.length;

@@ -7,14 +7,20 @@ export interface TidyOptions {
   smallestDoubledArea: number;
 }
 
-/** Drops short edges, points within one grid step of their neighbours' line, and rings that enclose nothing but dust, however they wind. */
+/**
+ * Drops short edges, points within one grid step of their neighbours' line, and rings that enclose nothing but dust,
+ * however they wind.
+ */
 export function tidy(rings: readonly VertexRing[], options: TidyOptions): VertexRing[] {
   return rings
     .map((ring) => tidyRing(ring, options.shortest))
     .filter((ring) => ring.length >= 3 && spread(ring) >= options.smallestDoubledArea);
 }
 
-/** The area of a ring's triangles about its first point, none counted against another: a ring that crosses itself has some. */
+/**
+ * The area of a ring's triangles about its first point, none counted against another: a ring that crosses itself has
+ * some.
+ */
 function spread(ring: VertexRing): number {
   let sum = 0;
   for (let i = 1; i + 1 < ring.length; i++) sum += Math.abs(doubledArea([ring[0], ring[i], ring[i + 1]]));
@@ -51,7 +57,10 @@ function onePass(ring: VertexRing, shortest: number): VertexRing {
   return kept;
 }
 
-/** Of a short edge the end that is no corner goes; a point on its neighbours' line goes, one where the ring folds back stays. */
+/**
+ * Of a short edge the end that is no corner goes; a point on its neighbours' line goes, one where the ring folds back
+ * stays.
+ */
 function isNeedless(a: Vertex, b: Vertex, c: Vertex, shortest: number): boolean {
   const abx = b.x - a.x;
   const aby = b.y - a.y;

@@ -32,7 +32,12 @@ test('the box around curves is that of their points, no larger and no smaller', 
       }
     }
     for (const side of ['minX', 'minY', 'maxX', 'maxY'] as const) expect(box[side]).toBeCloseTo(seen[side], 1);
-    expect([seen.minX >= box.minX, seen.minY >= box.minY, seen.maxX <= box.maxX, seen.maxY <= box.maxY]).toEqual([true, true, true, true]); // prettier-ignore
+    expect([seen.minX >= box.minX, seen.minY >= box.minY, seen.maxX <= box.maxX, seen.maxY <= box.maxY]).toEqual([
+      true,
+      true,
+      true,
+      true,
+    ]);
   }
 });
 

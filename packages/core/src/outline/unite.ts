@@ -2,7 +2,10 @@ import { Clipper64, ClipperOffset, ClipType, EndType, FillRule, JoinType, type P
 import { ORIGIN_LIMIT, restoreOrigins } from './origins.ts';
 import type { VertexRing } from './outline.ts';
 
-/** Union on the grid, by winding or by parity; every edge keeps its curve and letter. Outer rings come out counter-clockwise. */
+/**
+ * Union on the grid, by winding or by parity; every edge keeps its curve and letter. Outer rings come out
+ * counter-clockwise.
+ */
 export function unite(rings: readonly VertexRing[], rule: 'nonzero' | 'evenodd' = 'nonzero'): VertexRing[] {
   const clipper = new Clipper64();
   clipper.addSubject(toPaths(rings));
@@ -26,8 +29,8 @@ export const dilated = (rings: readonly VertexRing[], distance: number): VertexR
   restoreOrigins(toPoints(inflate(toPaths(rings), distance)), rings, 2 * distance);
 
 /**
- * Opening: erodes by `distance` grid steps and dilates by 0.9 of it, which parts what merely touches. (Mitred joins put touching
- * corners back where they touched when both distances are equal.)
+ * Opening: erodes by `distance` grid steps and dilates by 0.9 of it, which parts what merely touches. (Mitred joins put
+ * touching corners back where they touched when both distances are equal.)
  */
 export function openRings(rings: readonly VertexRing[], distance: number): VertexRing[] {
   const eroded = inflate(toPaths(rings), -distance);

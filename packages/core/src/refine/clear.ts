@@ -5,7 +5,10 @@ import { mergeFaces, withoutIdleVertices } from './mergeFaces.ts';
 /** Straight corners may stay in a joined face: where both neighbours have one, its vertex goes afterwards. */
 const LEAST_SINE = 1e-6;
 
-/** Joins faces that lie in one plane, within an angle, wherever the joined face is convex; vertices that only lie on an edge after that go. */
+/**
+ * Joins faces that lie in one plane, within an angle, wherever the joined face is convex; vertices that only lie on an
+ * edge after that go.
+ */
 export function clear(mesh: PolygonMesh, withinDegrees: number): PolygonMesh {
   const merged = mergeFaces(mesh, {
     cosine: cos((withinDegrees * PI) / 180) - 1e-12,

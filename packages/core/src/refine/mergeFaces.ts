@@ -77,8 +77,8 @@ export function mergeFaces(mesh: PolygonMesh, rule: MergeRule): PolygonMesh {
 }
 
 /**
- * Looks after vertices at which two faces are left. Unless they lie in a straight line both faces would be cut there along the same
- * diagonal, and that edge would have four faces.
+ * Looks after vertices at which two faces are left. Unless they lie in a straight line both faces would be cut there
+ * along the same diagonal, and that edge would have four faces.
  */
 class Seams {
   readonly #mesh: PolygonMesh;
@@ -116,7 +116,10 @@ class Seams {
   }
 }
 
-/** The loop around both; the first walks their common edge from corner c. Where they share more edges beside it, the way there and back goes too. */
+/**
+ * The loop around both; the first walks their common edge from corner c. Where they share more edges beside it, the way
+ * there and back goes too.
+ */
 function join(one: Loop, other: Loop, c: number, twin: Int32Array): Loop {
   const i = one.indexOf(c);
   const j = other.indexOf(twin[c]);

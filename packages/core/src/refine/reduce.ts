@@ -14,8 +14,9 @@ const ANY_ERROR = 1e10;
 export type ReduceGoal = { share: number } | { errorMm: number };
 
 /**
- * Fewer triangles. Each part's vertices are its own while it is reduced, so that the borders of parts are seams that stay borders; vertices that are left stay
- * exactly where they were. Edges keep their mark where both ends are left. Where so few faces would cross each other, it keeps more, or all of them.
+ * Fewer triangles. Each part's vertices are its own while it is reduced, so that the borders of parts are seams that
+ * stay borders; vertices that are left stay exactly where they were. Edges keep their mark where both ends are left.
+ * Where so few faces would cross each other, it keeps more, or all of them.
  */
 export function reduce(mesh: PolygonMesh, goal: ReduceGoal, simplifier: Simplifier): PolygonMesh {
   const triangles = asTriangles(mesh);
@@ -98,7 +99,10 @@ function withRegions(mesh: PolygonMesh, { vertex, part }: Split, index: Uint32Ar
   return sink.finish();
 }
 
-/** The old corner of every new one. A seam gives a vertex several texture coordinates: each triangle takes those that lie nearest together. */
+/**
+ * The old corner of every new one. A seam gives a vertex several texture coordinates: each triangle takes those that
+ * lie nearest together.
+ */
 function cornersAround(
   mesh: PolygonMesh,
   { faceVertices, region }: { faceVertices: Uint32Array; region: Uint32Array },

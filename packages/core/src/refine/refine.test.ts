@@ -65,11 +65,24 @@ describe('flat faces', () => {
   });
 
   test('no vertex is left between two faces alone, unless it lies in a straight line', () => {
-    // four triangles around a point, seen from above a square cut along both diagonals; a line through the middle is bent by a hair, upward
+    // four triangles around a point, seen from above a square cut along both diagonals; a line through the middle is
+    // bent by a hair, upward
     const around = (bend: number): PolygonMesh => {
       const builder = new MeshBuilder();
-      const [middle, a, b, c, d] = [[0, 0, 0], [0, 2, bend], [-6, 0, 0], [0, -2, bend], [6, 0, 0]].map(([x, y, z]) => builder.vertex(x, y, z)); // prettier-ignore
-      for (const [from, to] of [[a, b], [b, c], [c, d], [d, a]]) builder.face([middle, from, to], builder.region('body', -1, -1)); // prettier-ignore
+      const [middle, a, b, c, d] = [
+        [0, 0, 0],
+        [0, 2, bend],
+        [-6, 0, 0],
+        [0, -2, bend],
+        [6, 0, 0],
+      ].map(([x, y, z]) => builder.vertex(x, y, z));
+      for (const [from, to] of [
+        [a, b],
+        [b, c],
+        [c, d],
+        [d, a],
+      ])
+        builder.face([middle, from, to], builder.region('body', -1, -1));
       return builder.finish();
     };
     const middleUses = (mesh: PolygonMesh): number => mesh.faceVertices.reduce((sum, v) => sum + (v === 0 ? 1 : 0), 0);
@@ -90,7 +103,12 @@ describe('flat faces', () => {
   test('no quads where triangles do not lie in one plane', () => {
     const builder = new MeshBuilder();
     const region = builder.region('body', -1, -1);
-    const [a, b, c, d] = [[0, 0, 0], [1, 0, 0], [1, 1, 0], [0, 1, 1]].map(([x, y, z]) => builder.vertex(x, y, z)); // prettier-ignore
+    const [a, b, c, d] = [
+      [0, 0, 0],
+      [1, 0, 0],
+      [1, 1, 0],
+      [0, 1, 1],
+    ].map(([x, y, z]) => builder.vertex(x, y, z));
     builder.face([a, b, c], region);
     builder.face([a, c, d], region);
     expect(faceCount(toQuads(builder.finish(), 10))).toBe(2);

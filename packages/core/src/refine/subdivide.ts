@@ -11,8 +11,9 @@ import {
 } from '../mesh/index.ts';
 
 /**
- * Cuts every face into quads about its middle and the middles of its edges. Straight: nothing moves. Rounded: Catmull and Clark 1978; edges marked sharp and open edges
- * are creases that never soften (Hoppe et al. 1994): a vertex with two of them runs along a cubic B-spline, one with more stays where it is.
+ * Cuts every face into quads about its middle and the middles of its edges. Straight: nothing moves. Rounded: Catmull
+ * and Clark 1978; edges marked sharp and open edges are creases that never soften (Hoppe et al. 1994): a vertex with
+ * two of them runs along a cubic B-spline, one with more stays where it is.
  */
 export function subdivide(mesh: PolygonMesh, way: 'straight' | 'rounded'): PolygonMesh {
   const neighbours = adjacency(mesh);

@@ -1,8 +1,8 @@
 import { areasAgree, asTriangles, faceCorners, faceCount, MeshSink, type PolygonMesh } from '../mesh/index.ts';
 
 /**
- * Every face as triangles. 'short': quads along their shorter diagonal. 'same': from each quad's first corner wherever both triangles face one way, so that equal
- * rows of quads are cut alike.
+ * Every face as triangles. 'short': quads along their shorter diagonal. 'same': from each quad's first corner wherever
+ * both triangles face one way, so that equal rows of quads are cut alike.
  */
 export function toTriangles(mesh: PolygonMesh, rule: 'short' | 'same'): PolygonMesh {
   if (rule === 'short') return asTriangles(mesh);

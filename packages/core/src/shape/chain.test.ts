@@ -22,16 +22,27 @@ const distance = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[
 
 function somePlaces(count: number): Vec3[] {
   const random = seededRandom(3);
-  return Array.from({ length: count }, () => [0, 1, 2].map((k) => BOX.low[k] + random() * (BOX.high[k] - BOX.low[k])) as Vec3); // prettier-ignore
+  return Array.from(
+    { length: count },
+    () => [0, 1, 2].map((k) => BOX.low[k] + random() * (BOX.high[k] - BOX.low[k])) as Vec3,
+  );
 }
 
 test('steps of no strength leave everything where it is', () => {
   const still = [
-    step('bend', { angleDegrees: 0 }), step('bend', { angleDegrees: 0, axis: 'x', towardDegrees: 40 }), step('twist', { angleDegrees: 0 }),
-    step('taper', { percent: 0 }), step('shear', { byMm: [0, 0] }), step('stretch', { percent: 0 }), step('pinch', { percent: 0 }),
-    step('bulge', { heightMm: 0 }), step('wave', { heightMm: 0 }), step('noise', { heightMm: 0, moves: 'outward' }), step('relief', { heightMm: 0 }),
+    step('bend', { angleDegrees: 0 }),
+    step('bend', { angleDegrees: 0, axis: 'x', towardDegrees: 40 }),
+    step('twist', { angleDegrees: 0 }),
+    step('taper', { percent: 0 }),
+    step('shear', { byMm: [0, 0] }),
+    step('stretch', { percent: 0 }),
+    step('pinch', { percent: 0 }),
+    step('bulge', { heightMm: 0 }),
+    step('wave', { heightMm: 0 }),
+    step('noise', { heightMm: 0, moves: 'outward' }),
+    step('relief', { heightMm: 0 }),
     step('scatter', { moveMm: [0, 0, 0], turnDegrees: [0, 0, 0] }),
-  ]; // prettier-ignore
+  ];
   for (const place of somePlaces(40)) expect(distance(at(chain(...still), place), place)).toBeLessThan(1e-10);
 });
 
@@ -43,7 +54,10 @@ test('each does what it says at places that can be reckoned', () => {
   const half = Math.PI / 4;
   expect(at(quarter, [100, 20, 5])).toEqual(close([radius * Math.sin(half), 20, 5 - radius * (1 - Math.cos(half))]));
   // downward in the plane of the front
-  expect(at(chain(step('bend', { angleDegrees: 90, axis: 'z' })), [100, 20, 5])[1]).toBeCloseTo(20 - radius * (1 - Math.cos(half)), 9); // prettier-ignore
+  expect(at(chain(step('bend', { angleDegrees: 90, axis: 'z' })), [100, 20, 5])[1]).toBeCloseTo(
+    20 - radius * (1 - Math.cos(half)),
+    9,
+  );
   expect(at(chain(step('twist', { angleDegrees: 90 })), [100, 40, 5])).toEqual(close([100, 20, 25]));
   expect(at(chain(step('taper', { percent: 50 })), [100, 40, 5])).toEqual(close([100, 30, 5]));
   expect(at(chain(step('shear', { byMm: [7, 2] })), [0, 20, 5])).toEqual(close([0, 23.5, 6]));
@@ -54,7 +68,19 @@ test('each does what it says at places that can be reckoned', () => {
 });
 
 test('every step goes smoothly as any of its values changes', () => {
-  const kinds: ShapeKind[] = ['bend', 'twist', 'taper', 'shear', 'stretch', 'pinch', 'bulge', 'wave', 'noise', 'run', 'scatter']; // prettier-ignore
+  const kinds: ShapeKind[] = [
+    'bend',
+    'twist',
+    'taper',
+    'shear',
+    'stretch',
+    'pinch',
+    'bulge',
+    'wave',
+    'noise',
+    'run',
+    'scatter',
+  ];
   const whole = ['detail', 'seed', 'columns', 'rows', 'count'];
   for (const kind of kinds) {
     const usual = { ...step(kind), whole: false };
@@ -71,7 +97,15 @@ test('every step goes smoothly as any of its values changes', () => {
 
 test('limits hold in the flat layout whatever earlier steps have made of it', () => {
   const longer = step('stretch', { percent: 100 });
-  const bend = step('bend', { whole: false, fromMm: 0, toMm: 50, angleDegrees: 60, middle: false, centreMm: [0, 0, 0], keeps: 'back' }); // prettier-ignore
+  const bend = step('bend', {
+    whole: false,
+    fromMm: 0,
+    toMm: 50,
+    angleDegrees: 60,
+    middle: false,
+    centreMm: [0, 0, 0],
+    keeps: 'back',
+  });
   const both = chain(longer, bend);
   // the stretched piece lies at 100 to 200 before it is bent: its first half stays straight
   expect(at(both, [-10, 20, 0])[2]).toBeCloseTo(0, 9);
@@ -90,13 +124,21 @@ test('bends in one plane are one spine, and two halves are the whole', () => {
 });
 
 test('a step acts within its place alone, on its letters and parts', () => {
-  const where = { ...usualWhere(), kind: 'ball' as const, centreMm: [0, 20, 5] as Vec3, sizeMm: [40, 0, 0] as Vec3, softMm: 10 }; // prettier-ignore
+  const where = {
+    ...usualWhere(),
+    kind: 'ball' as const,
+    centreMm: [0, 20, 5] as Vec3,
+    sizeMm: [40, 0, 0] as Vec3,
+    softMm: 10,
+  };
   const lifted = chain(step('wave', { lengthMm: 1e5, phaseDegrees: 90, heightMm: 2, where }));
   const lift = (x: number): number => at(lifted, [x, 20, 5])[2] - 5;
   expect(lift(0)).toBeCloseTo(2, 5);
   expect(lift(25)).toBeCloseTo(1, 5);
   expect(lift(31)).toBe(0);
-  const only = chain(step('wave', { lengthMm: 1e5, phaseDegrees: 90, heightMm: 2, where: { ...usualWhere(), letters: [4] } })); // prettier-ignore
+  const only = chain(
+    step('wave', { lengthMm: 1e5, phaseDegrees: 90, heightMm: 2, where: { ...usualWhere(), letters: [4] } }),
+  );
   expect(only.at({ ...plainPoint([0, 0, 0]), letter: 4 })[2]).toBeCloseTo(2, 9);
   expect(only.at({ ...plainPoint([0, 0, 0]), letter: 5 })[2]).toBe(0);
 });
@@ -131,14 +173,20 @@ test('a picture is as high as it is light', () => {
 });
 
 test('a course passes its points and never overshoots them', () => {
-  const course = courseOf([{ at: 0.2, value: 1 }, { at: 0.5, value: 3 }, { at: 0.6, value: 3 }, { at: 1, value: -2 }]); // prettier-ignore
+  const course = courseOf([
+    { at: 0.2, value: 1 },
+    { at: 0.5, value: 3 },
+    { at: 0.6, value: 3 },
+    { at: 1, value: -2 },
+  ]);
   expect([0, 0.2, 0.5, 0.55, 0.6, 1].map(course)).toEqual([1, 1, 3, 3, 3, -2]);
   for (let k = 0; k <= 100; k++) expect(Math.abs(course(k / 100) - 0.5)).toBeLessThanOrEqual(2.5 + 1e-12);
 });
 
 describe('what faces need', () => {
   const options = { toleranceMm: 0.05, leastMm: 0.05, letter: -1, foot: [0, 0, 0] as Vec3 };
-  const bend = (id: string, axis: 'x' | 'y' = 'y'): ShapeStep => ({ ...step('bend', { angleDegrees: 90, axis }), id }) as ShapeStep; // prettier-ignore
+  const bend = (id: string, axis: 'x' | 'y' = 'y'): ShapeStep =>
+    ({ ...step('bend', { angleDegrees: 90, axis }), id }) as ShapeStep;
 
   test('one bend needs short edges across it alone, as long as its curvature allows', () => {
     const { x, y, z } = needOf(chain(bend('a')), BOX, options);

@@ -3,8 +3,8 @@ import type { CoursePoint } from '../fields/index.ts';
 type Course = readonly CoursePoint[];
 
 /**
- * The value of a course at a share of the way: through its points without overshooting, level beyond them. Monotone cubic, Fritsch and Carlson 1980
- * with the slopes of Fritsch and Butland 1984.
+ * The value of a course at a share of the way: through its points without overshooting, level beyond them. Monotone
+ * cubic, Fritsch and Carlson 1980 with the slopes of Fritsch and Butland 1984.
  */
 export function courseOf(course: Course): (share: number) => number {
   const points = [...course].sort((a, b) => a.at - b.at);

@@ -5,8 +5,9 @@ import { areaVector, distanceSquared } from '../mesh/index.ts';
 const MOST_CORNERS = 16;
 
 /**
- * Triangles of a flat face whose smallest angle is as large as may be, by interval dynamic programming (Klincsek 1980). Corners may be straight. `p`: three
- * numbers a corner, in order. Gives three corners a triangle; undefined where the face is too large, or has none that all face its way.
+ * Triangles of a flat face whose smallest angle is as large as may be, by interval dynamic programming (Klincsek 1980).
+ * Corners may be straight. `p`: three numbers a corner, in order. Gives three corners a triangle; undefined where the
+ * face is too large, or has none that all face its way.
  */
 export function evenTriangles(p: Float64Array): number[] | undefined {
   const n = p.length / 3;

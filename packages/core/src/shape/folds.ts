@@ -10,7 +10,10 @@ export interface Fold {
   kind: string;
   /** where, in the flat layout, mm */
   place: Vec3;
-  /** the largest value (angle, percent, height; as the step has it) at which nothing folds; undefined: the step has no such value */
+  /**
+   * the largest value (angle, percent, height; as the step has it) at which nothing folds; undefined: the step has no
+   * such value
+   */
   limit: number | undefined;
   /** nothing folds, but a whole turn brings ends together */
   touches: boolean;

@@ -1,6 +1,7 @@
 /**
- * Seeded gradient noise in space, about -1 to 1, twice differentiable: Perlin 2002, "Improving noise" (quintic fade, twelve directions), with the lattice
- * hashed by integers instead of a table of 256, so that nothing repeats. The same in every engine.
+ * Seeded gradient noise in space, about -1 to 1, twice differentiable: Perlin 2002, "Improving noise" (quintic fade,
+ * twelve directions), with the lattice hashed by integers instead of a table of 256, so that nothing repeats. The same
+ * in every engine.
  */
 export function gradientNoise(seed: number, x: number, y: number, z: number): number {
   const [i, j, k] = [Math.floor(x), Math.floor(y), Math.floor(z)];

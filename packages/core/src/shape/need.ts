@@ -27,8 +27,9 @@ const PLACES = [0.25, 0.5, 0.75];
 const IN_HAND = 0.9;
 
 /**
- * How fine the faces of a letter must be for a chain of steps: its box is cut into cells, front and back, until the edges of each cell, its diagonals
- * and the depth behind its middle stay within the tolerance of their own images (distance to the chord's line).
+ * How fine the faces of a letter must be for a chain of steps: its box is cut into cells, front and back, until the
+ * edges of each cell, its diagonals and the depth behind its middle stay within the tolerance of their own images
+ * (distance to the chord's line).
  */
 export function needOf(chain: ShapeChain, box: Box3, options: NeedOptions): Need {
   const sampler = new Sampler(chain, box, options);
@@ -38,8 +39,13 @@ export function needOf(chain: ShapeChain, box: Box3, options: NeedOptions): Need
   const rows = Math.min(24, Math.max(1, Math.ceil(high / longest)));
   const cells = Array.from({ length: columns * rows }, (_, i): Cell => {
     const [c, r] = [i % columns, Math.floor(i / columns)];
-    return { x: box.low[0] + (wide * c) / columns, y: box.low[1] + (high * r) / rows, wide: wide / columns, high: high / rows };
-  }); // prettier-ignore
+    return {
+      x: box.low[0] + (wide * c) / columns,
+      y: box.low[1] + (high * r) / rows,
+      wide: wide / columns,
+      high: high / rows,
+    };
+  });
   return sampler.run(cells, { columns, rows });
 }
 
@@ -102,12 +108,22 @@ class Sampler {
     const { low, high } = this.#box;
     const deep = high[2] - low[2];
     if (deep === 0) return Infinity;
-    const places = [[0, 0], [1, 0], [0, 1], [1, 1], [0.5, 0.5]]; // prettier-ignore
+    const places = [
+      [0, 0],
+      [1, 0],
+      [0, 1],
+      [1, 1],
+      [0.5, 0.5],
+    ];
     let size = deep;
     while (size / 2 >= this.#options.leastMm) {
       const count = Math.round(deep / size);
       const lacks = places.some(([u, v]) => {
-        const at = (k: number): Vec3 => [low[0] + u * (high[0] - low[0]), low[1] + v * (high[1] - low[1]), low[2] + k * size]; // prettier-ignore
+        const at = (k: number): Vec3 => [
+          low[0] + u * (high[0] - low[0]),
+          low[1] + v * (high[1] - low[1]),
+          low[2] + k * size,
+        ];
         for (let k = 0; k < count; k++) if (this.#strays(at(k), at(k + 1), true)) return true;
         return false;
       });

@@ -56,7 +56,9 @@ export function shapeMesh(
   return { mesh: { ...unfolded(even), rest }, isLeft };
 }
 
-/** Images of vertices under a chain. A mesh that was cut keeps the vertices it had, so those are only worked out once. */
+/**
+ * Images of vertices under a chain. A mesh that was cut keeps the vertices it had, so those are only worked out once.
+ */
 class Images {
   readonly #shaped: Shaped;
   readonly #chain: ShapeChain;
@@ -83,8 +85,8 @@ class Images {
   }
 
   /**
-   * Whether the middle between two vertices lies farther from the line between their images, or from the plane of a face that stays flat, mm; of narrow
-   * faces less is far where points are moved outward.
+   * Whether the middle between two vertices lies farther from the line between their images, or from the plane of a
+   * face that stays flat, mm; of narrow faces less is far where points are moved outward.
    */
   far(mesh: PolygonMesh, toleranceMm: number): Far {
     const { line, plane } = this.#straying(mesh);
@@ -198,5 +200,8 @@ function distanceToRow(p: Float64Array, [x, y, z]: Vec3, a: number, b: number): 
 /** The farthest that edges and diagonals of a flat mesh stray from the shaped surface, mm. */
 export const strayOf = (shaped: Shaped, chain: ShapeChain): number => new Images(shaped, chain).most(shaped.mesh);
 
-/** Of the piece's diagonal: a face with more than four corners that leaves its plane by more looks different wherever it is triangulated. */
+/**
+ * Of the piece's diagonal: a face with more than four corners that leaves its plane by more looks different wherever it
+ * is triangulated.
+ */
 const UNEVEN = 5e-6;

@@ -5,14 +5,25 @@ const RIGHT = Math.PI / 2;
 
 test('without an angle everything stays where it is', () => {
   const spine = new Spine([{ from: -20, to: 30, angle: 0 }], 4);
-  for (const [u, h] of [[-50, 3], [-20, 0], [0, -7], [29, 2], [400, 1]]) expect(spine.at(u, h)).toEqual({ along: u, off: h, turn: 0 }); // prettier-ignore
+  for (const [u, h] of [
+    [-50, 3],
+    [-20, 0],
+    [0, -7],
+    [29, 2],
+    [400, 1],
+  ])
+    expect(spine.at(u, h)).toEqual({ along: u, off: h, turn: 0 });
 });
 
 test('a quarter turn over its own length is a quarter of a circle, straight beyond it', () => {
   const radius = 100 / RIGHT;
   const spine = new Spine([{ from: 0, to: 100, angle: RIGHT }], 0);
   const end = spine.at(100, 0);
-  expect([end.along, end.off, end.turn]).toEqual([expect.closeTo(radius, 9), expect.closeTo(radius, 9), expect.closeTo(RIGHT, 12)]); // prettier-ignore
+  expect([end.along, end.off, end.turn]).toEqual([
+    expect.closeTo(radius, 9),
+    expect.closeTo(radius, 9),
+    expect.closeTo(RIGHT, 12),
+  ]);
   const beyond = spine.at(150, 10);
   expect([beyond.along, beyond.off]).toEqual([expect.closeTo(radius - 10, 9), expect.closeTo(radius + 50, 9)]);
   expect([spine.at(-30, 5).along, spine.at(-30, 5).off]).toEqual([-30, 5]);
@@ -44,7 +55,14 @@ test('seeded: the layer keeps its length, a bend cut in two is the same, the way
     const [first, ...rest] = bends;
     const cut = first.from + (first.to - first.from) * (0.1 + 0.8 * random());
     const share = (cut - first.from) / (first.to - first.from);
-    const split = new Spine([...rest, { from: first.from, to: cut, angle: first.angle * share }, { from: cut, to: first.to, angle: first.angle * (1 - share) }], fixed); // prettier-ignore
+    const split = new Spine(
+      [
+        ...rest,
+        { from: first.from, to: cut, angle: first.angle * share },
+        { from: cut, to: first.to, angle: first.angle * (1 - share) },
+      ],
+      fixed,
+    );
     let length = 0;
     for (let k = 0; k < 4000; k++) {
       const [a, b] = [spine.at(-150 + k / 10, 0), spine.at(-150 + (k + 1) / 10, 0)];

@@ -1,6 +1,9 @@
 import { atan2, cos, lengthOf, PI, sin } from '../math/index.ts';
 
-/** One bend of a flat layer: between two places along it the direction turns evenly by an angle; beyond them it runs on straight. */
+/**
+ * One bend of a flat layer: between two places along it the direction turns evenly by an angle; beyond them it runs on
+ * straight.
+ */
 export interface Bend {
   /** mm along the layer, `from` before `to` */
   from: number;
@@ -28,9 +31,10 @@ export interface Bent {
 }
 
 /**
- * The layer that keeps its length, under all bends in a row: one curve of pieces with constant curvature, so that bends may overlap and a bend cut in two is the
- * same bend. A point `u` along and `h` off the layer goes to its piece's circle of radius 1 / k - h (towards its middle), a straight piece being the limit without
- * a jump. The layer stays where it is at `fixed`. Lengths in mm, angles in radians.
+ * The layer that keeps its length, under all bends in a row: one curve of pieces with constant curvature, so that bends
+ * may overlap and a bend cut in two is the same bend. A point `u` along and `h` off the layer goes to its piece's
+ * circle of radius 1 / k - h (towards its middle), a straight piece being the limit without a jump. The layer stays
+ * where it is at `fixed`. Lengths in mm, angles in radians.
  */
 export class Spine {
   readonly #pieces: readonly Piece[];
@@ -47,7 +51,8 @@ export class Spine {
     });
     const start = 1 + cuts.indexOf(fixed);
     pieces[start].x = fixed;
-    for (let i = start; i + 1 < pieces.length; i++) Object.assign(pieces[i + 1], walked(pieces[i], pieces[i].to - pieces[i].from)); // prettier-ignore
+    for (let i = start; i + 1 < pieces.length; i++)
+      Object.assign(pieces[i + 1], walked(pieces[i], pieces[i].to - pieces[i].from));
     // pieces before the fixed place are entered at their ends and walked back
     let entry = { x: fixed, y: 0, turn: 0 };
     for (let i = start - 1; i >= 0; i--) {
@@ -96,7 +101,10 @@ export class Spine {
   }
 }
 
-/** The end of a way of some length along a piece. The chord of an arc is its length times sin(a) / a of half its angle: no jump at a straight one. */
+/**
+ * The end of a way of some length along a piece. The chord of an arc is its length times sin(a) / a of half its angle:
+ * no jump at a straight one.
+ */
 function walked({ x, y, turn, curvature }: Piece, length: number): Pick<Piece, 'x' | 'y' | 'turn'> {
   const half = (curvature * length) / 2;
   const chord = length * sinc(half);

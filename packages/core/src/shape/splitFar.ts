@@ -1,4 +1,14 @@
-import { adjacency, distanceSquared, faceCorners, faceCount, MeshSink, nextCorner, triangulate, type Adjacency, type PolygonMesh } from '../mesh/index.ts'; // prettier-ignore
+import {
+  adjacency,
+  distanceSquared,
+  faceCorners,
+  faceCount,
+  MeshSink,
+  nextCorner,
+  triangulate,
+  type Adjacency,
+  type PolygonMesh,
+} from '../mesh/index.ts';
 import { evenTriangles } from './evenTriangles.ts';
 
 /** Of a mesh under a chain of steps. */
@@ -12,8 +22,9 @@ export interface Far {
 const ROUNDS = 30;
 
 /**
- * Cuts edges in half until none is far, faces with them: quads with two opposite halves into two quads, with four about their middle, all others into triangles.
- * New points lie on the faces that they cut. `far` tells of a mesh which of its edges are; `most` faces are made. Gives the mesh and whether edges are left that are far.
+ * Cuts edges in half until none is far, faces with them: quads with two opposite halves into two quads, with four about
+ * their middle, all others into triangles. New points lie on the faces that they cut. `far` tells of a mesh which of
+ * its edges are; `most` faces are made. Gives the mesh and whether edges are left that are far.
  */
 export function splitFar(
   mesh: PolygonMesh,
@@ -54,7 +65,8 @@ function triangulateFar(mesh: PolygonMesh, far: Far): PolygonMesh {
 const verticesOf = (mesh: PolygonMesh, f: number): number[] => faceCorners(mesh, f).map((c) => mesh.faceVertices[c]);
 
 /**
- * Faces with more than four corners, as their triangles where `isCut` says so. `mesh`: the same faces elsewhere; it is cut as the flat ones are.
+ * Faces with more than four corners, as their triangles where `isCut` says so. `mesh`: the same faces elsewhere; it is
+ * cut as the flat ones are.
  */
 export function triangulateWhere(
   flat: PolygonMesh,
@@ -70,7 +82,11 @@ export function triangulateWhere(
     if (!triangles) made.keep(f);
     else
       for (const row of triangles)
-        made.face(row, mesh.region[f], row.map((c, k) => (row[(k + 1) % 3] === nextCorner(mesh, f, c) ? mesh.sharp[c] : 0))); // prettier-ignore
+        made.face(
+          row,
+          mesh.region[f],
+          row.map((c, k) => (row[(k + 1) % 3] === nextCorner(mesh, f, c) ? mesh.sharp[c] : 0)),
+        );
   }
   return made.finish();
 }
@@ -84,7 +100,11 @@ function trianglesOfLarge(mesh: PolygonMesh): Map<number, number[][]> {
   const corners = large.flatMap((f) => faceCorners(mesh, f));
   const starts = [0];
   for (const f of large) starts.push(starts[starts.length - 1] + mesh.faceStart[f + 1] - mesh.faceStart[f]);
-  const only = { ...mesh, faceStart: new Uint32Array(starts), faceVertices: new Uint32Array(corners).map((c) => mesh.faceVertices[c]) }; // prettier-ignore
+  const only = {
+    ...mesh,
+    faceStart: new Uint32Array(starts),
+    faceVertices: new Uint32Array(corners).map((c) => mesh.faceVertices[c]),
+  };
   const cut = triangulate(only);
   for (let t = 0; t < cut.face.length; t++) {
     const f = large[cut.face[t]];
@@ -120,7 +140,10 @@ function markFar(
     const isFar = far.within([a, b, c, d]);
     if (!isFar(a, c) && !isFar(b, d)) continue;
     // across its longer sides
-    const from = lengthBetween(mesh, a, b) + lengthBetween(mesh, c, d) >= lengthBetween(mesh, b, c) + lengthBetween(mesh, d, a) ? 0 : 1; // prettier-ignore
+    const from =
+      lengthBetween(mesh, a, b) + lengthBetween(mesh, c, d) >= lengthBetween(mesh, b, c) + lengthBetween(mesh, d, a)
+        ? 0
+        : 1;
     mark(start + from);
     mark(start + from + 2);
   }
@@ -128,7 +151,10 @@ function markFar(
   return marked;
 }
 
-/** Of every triangle that is cut its longest edge is cut too (Rivara 1984): halving others alone would make them ever thinner. */
+/**
+ * Of every triangle that is cut its longest edge is cut too (Rivara 1984): halving others alone would make them ever
+ * thinner.
+ */
 function markLongest(mesh: PolygonMesh, marked: Uint8Array, mark: (corner: number) => void): void {
   for (let isDone = false; !isDone;) {
     isDone = true;
@@ -257,7 +283,10 @@ class Halving {
     const isBorder = (from: number, to: number): boolean => to === (from + 1) % ring.length;
     for (let t = 0; t < corners.length; t += 3) {
       const row = [corners[t], corners[t + 1], corners[t + 2]];
-      this.#push(row.map((c, k) => (isBorder(c, row[(k + 1) % 3]) ? ring[c] : inner(ring[c]))), f); // prettier-ignore
+      this.#push(
+        row.map((c, k) => (isBorder(c, row[(k + 1) % 3]) ? ring[c] : inner(ring[c]))),
+        f,
+      );
     }
   }
 

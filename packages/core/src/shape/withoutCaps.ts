@@ -18,8 +18,8 @@ const NEAR = 0.1;
 const ROUNDS = 6;
 
 /**
- * Without triangles that are next to nothing but long: what lies beyond their longest edge takes their apex in. Shaped, such a triangle would turn over, since the chord of its longest edge strays by more than
- * it is high.
+ * Without triangles that are next to nothing but long: what lies beyond their longest edge takes their apex in. Shaped,
+ * such a triangle would turn over, since the chord of its longest edge strays by more than it is high.
  */
 export function withoutCaps(mesh: PolygonMesh, toleranceMm: number): PolygonMesh {
   let cleared = mesh;
@@ -66,9 +66,10 @@ export const edgeOf = (mesh: PolygonMesh, a: number, b: number): number =>
 function edgesOf(mesh: PolygonMesh): Set<number> {
   const edges = new Set<number>();
   for (let f = 0; f < faceCount(mesh); f++)
-    for (const c of faceCorners(mesh, f)) edges.add(edgeOf(mesh, mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, f, c)]));
+    for (const c of faceCorners(mesh, f))
+      edges.add(edgeOf(mesh, mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, f, c)]));
   return edges;
-} // prettier-ignore
+}
 
 /** Between triangles about one apex, which is their last corner. */
 const innerEdges = (mesh: PolygonMesh, faces: readonly NewFace[]): number[] =>
@@ -95,8 +96,15 @@ interface NewFace {
   region: number;
 }
 
-/** What the face beyond becomes: triangles about the apex, or, where it has more corners than a quad, one with one more. Undefined where it would fold. */
-function takenIn(mesh: PolygonMesh, { face, long }: Cap, { over, other }: { over: number; other: number }): NewFace[] | undefined {
+/**
+ * What the face beyond becomes: triangles about the apex, or, where it has more corners than a quad, one with one more.
+ * Undefined where it would fold.
+ */
+function takenIn(
+  mesh: PolygonMesh,
+  { face, long }: Cap,
+  { over, other }: { over: number; other: number },
+): NewFace[] | undefined {
   const toApex = nextCorner(mesh, face, long);
   const apex = nextCorner(mesh, face, toApex);
   const ring = faceCorners(mesh, other);
@@ -117,7 +125,7 @@ function takenIn(mesh: PolygonMesh, { face, long }: Cap, { over, other }: { over
     region,
   }));
   return faces.every(({ corners }) => dot(areaOf(mesh, corners), normal) > 0) ? faces : undefined;
-} // prettier-ignore
+}
 
 function areaOf({ positions, faceVertices }: PolygonMesh, corners: readonly number[]): Vec3 {
   const at = corners.map((c) => 3 * faceVertices[c]);

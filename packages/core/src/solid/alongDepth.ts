@@ -35,9 +35,10 @@ export interface DepthLevels {
 const RADIANS = PI / 180;
 
 /**
- * A solid changed from front to back, so that nothing crosses that did not before. The taper is a projective map: planes stay planes. What is curved or moved
- * is so in slabs between two levels, each by an affine map. Only upright walls are twisted; slopes turn as a whole, since their needles along
- * ridges would not stand it. A twisted wall can still cross a neighbour closer than its chords are true: that is for a check.
+ * A solid changed from front to back, so that nothing crosses that did not before. The taper is a projective map:
+ * planes stay planes. What is curved or moved is so in slabs between two levels, each by an affine map. Only upright
+ * walls are twisted; slopes turn as a whole, since their needles along ridges would not stand it. A twisted wall can
+ * still cross a neighbour closer than its chords are true: that is for a check.
  */
 export function alongDepth(
   mesh: PolygonMesh,

@@ -41,7 +41,10 @@ describe('a bolder or lighter box', () => {
   });
 
   test('a drawn side that goes in and out beyond the outline', () => {
-    const points = [{ in: 1, down: 0.3, smooth: false }, { in: -1, down: 0.7, smooth: false }]; // prettier-ignore
+    const points = [
+      { in: 1, down: 0.3, smooth: false },
+      { in: -1, down: 0.7, smooth: false },
+    ];
     const mesh = formed(box, { depthMm: 10, side: { kind: 'drawn', amountMm: 2, steps: 1, divisions: 1, points } });
     expectSound(mesh);
     expect(wide(mesh)).toBeCloseTo(44, 3);
@@ -71,7 +74,13 @@ describe('a swelling box', () => {
 
   test('soft on both faces, over edges', () => {
     const swell = { mm: 4, curve: 'soft' as const, steps: 6, reachMm: 10 };
-    const mesh = formed(box, { depthMm: 10, front: chamfer(2, 2), back: chamfer(1, 1), frontSwell: swell, backSwell: swell }); // prettier-ignore
+    const mesh = formed(box, {
+      depthMm: 10,
+      front: chamfer(2, 2),
+      back: chamfer(1, 1),
+      frontSwell: swell,
+      backSwell: swell,
+    });
     expectSound(mesh);
     expect(checkMesh(mesh).sizeMm[2]).toBeCloseTo(18, 2);
   });
@@ -79,13 +88,20 @@ describe('a swelling box', () => {
 
 test('a chamfered convex letter has the volume of the formula', () => {
   // an I with slanted ends: areas of its insets by the shoelace of half-planes moved in
-  const points: [number, number][] = [[0, 0], [9, 3], [12, 70], [1, 72], [-4, 30]]; // prettier-ignore
+  const points: [number, number][] = [
+    [0, 0],
+    [9, 3],
+    [12, 70],
+    [1, 72],
+    [-4, 30],
+  ];
   const letter = outlineOfRings(ringOf(points.map(([x, y]) => [mm(x), mm(y)])));
   const [w, d, depth] = [2, 3, 12];
   const mesh = formed(letter, { depthMm: depth, front: chamfer(w, d) });
   expectSound(mesh);
   const middle = insetArea(points, w / 2);
-  const wanted = insetArea(points, 0) * (depth - d) + (d / 6) * (insetArea(points, 0) + 4 * middle + insetArea(points, w)); // prettier-ignore
+  const wanted =
+    insetArea(points, 0) * (depth - d) + (d / 6) * (insetArea(points, 0) + 4 * middle + insetArea(points, w));
   expect(Math.abs(volume(mesh) / wanted - 1)).toBeLessThan(1e-6);
 });
 
@@ -148,7 +164,11 @@ test('letters of all tried families are sound beyond their outline', async () =>
   for (const face of await shippedFaces()) {
     for (const character of 'g8&') {
       const { outline, em } = outlineOf(face, character);
-      const points = Array.from({ length: 3 }, () => ({ in: random() * 2 - 0.5, down: random(), smooth: random() < 0.5 })); // prettier-ignore
+      const points = Array.from({ length: 3 }, () => ({
+        in: random() * 2 - 0.5,
+        down: random(),
+        smooth: random() < 0.5,
+      }));
       const form = {
         depthMm: 18,
         front: pick<EdgeShape>([

@@ -11,9 +11,9 @@ export interface Cap {
 }
 
 /**
- * Fills a layer's rings with the fewest convex faces that merging Delaunay triangles gives (Hertel and Mehlhorn 1983, longest
- * diagonals first). Faces don't reach over the border of two letters. Undefined when the rings can't be filled exactly:
- * then the partition was wrong. `across`: nodes of the rings between which edges have to run.
+ * Fills a layer's rings with the fewest convex faces that merging Delaunay triangles gives (Hertel and Mehlhorn 1983,
+ * longest diagonals first). Faces don't reach over the border of two letters. Undefined when the rings can't be filled
+ * exactly: then the partition was wrong. `across`: nodes of the rings between which edges have to run.
  */
 export function buildCap(
   p: Partition,

@@ -37,8 +37,9 @@ const JITTERS_EM = [1e-6, 5e-6, 1.5e-5];
 const NARROWER = [0.75, 0.5, 0.25, 0.05];
 
 /**
- * The flat wavefront with its ladder: as it is; with source points moved by a hair (the outline itself stays exact); with touching parts
- * opened; with narrower edges; with none. Each rung is proved like the first and told. 'given-up' comes with an empty outline.
+ * The flat wavefront with its ladder: as it is; with source points moved by a hair (the outline itself stays exact);
+ * with touching parts opened; with narrower edges; with none. Each rung is proved like the first and told. 'given-up'
+ * comes with an empty outline.
  */
 export function flatWavefront(outline: Outline, options: FlatOptions): FlatWavefront {
   const plain = attempt(outline, options, undefined);
@@ -68,8 +69,8 @@ const ASIDE = 3;
 const ASIDES = 4;
 
 /**
- * Where a front closes up exactly at a layer a ridge lies on it, and a section that turns back there would touch itself along it: that layer goes a hair
- * further, where the ridge is over.
+ * Where a front closes up exactly at a layer a ridge lies on it, and a section that turns back there would touch itself
+ * along it: that layer goes a hair further, where the ridge is over.
  */
 function attempt(outline: Outline, options: FlatOptions, jittered: Jittered | undefined): Attempt | undefined {
   let found = once(outline, options, jittered);
@@ -104,7 +105,8 @@ function once(outline: Outline, options: FlatOptions, jittered: Jittered | undef
   const result = planBothSides(outline, { layers, jittered, corners, cancelled });
   if (!result.ok) return undefined;
   const caps = new Map<number, Cap>();
-  // the innermost and the outermost ring are filled as part of the proof, wanted or not; the outline itself was proved before
+  // the innermost and the outermost ring are filled as part of the proof, wanted or not; the outline itself was proved
+  // before
   const indices = [
     ...(result.partition.layers[0] < 0 ? [0] : []),
     result.partition.rings.length - 1,

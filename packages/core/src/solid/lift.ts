@@ -23,10 +23,10 @@ export interface LiftOptions {
 }
 
 /**
- * Lifts a proved plan to a closed solid: every piece of the section carries the triangles and quads of its band at its own depths, walls
- * are quads, caps close both ends. Vertices are (node, section vertex) on layers and (node, section piece) between, so that faces
- * meet without searching. Since the plan is a triangulation and the section is simple the skin can't cross itself
- * (docs/geometry.md). Regions hold the letter's index in its cluster.
+ * Lifts a proved plan to a closed solid: every piece of the section carries the triangles and quads of its band at its
+ * own depths, walls are quads, caps close both ends. Vertices are (node, section vertex) on layers and (node, section
+ * piece) between, so that faces meet without searching. Since the plan is a triangulation and the section is simple the
+ * skin can't cross itself (docs/geometry.md). Regions hold the letter's index in its cluster.
  */
 export function lift(flat: FlatWavefront, options: LiftOptions): PolygonMesh {
   return new Lifter(flat, options).run();
@@ -184,7 +184,10 @@ class Lifter {
     this.#faceEdge.push(edge);
   }
 
-  /** The band between `inner` and `inner + 1`; seen from the front where the inset falls along the section, from behind where it rises. */
+  /**
+   * The band between `inner` and `inner + 1`; seen from the front where the inset falls along the section, from behind
+   * where it rises.
+   */
   #slope(piece: number, bandIndex: number, falls: boolean): void {
     const { start, nodes, edge } = this.#p.bands[bandIndex];
     const regions = this.#regionsOf(piece);
@@ -218,7 +221,10 @@ class Lifter {
     return turns ? layer[far] : undefined;
   }
 
-  /** A face whose nodes all lie on the layer at which the section turns is the same above and below: neither goes in, and their neighbours meet. */
+  /**
+   * A face whose nodes all lie on the layer at which the section turns is the same above and below: neither goes in,
+   * and their neighbours meet.
+   */
   #liesOn(layer: number, nodes: Uint32Array, from: number, to: number): boolean {
     for (let c = from; c < to; c++) if (this.#p.layer[nodes[c]] !== layer) return false;
     return true;
@@ -273,7 +279,8 @@ class Lifter {
       const rounded = Math.round(z0 + ((inset[node] - i0) / (i1 - i0)) * (z1 - z0));
       // never rounded onto the near layer's depth: where front and back edge meet there, their ridges would touch
       if (rounded === nearZ) return nearZ + Math.sign(farZ - nearZ);
-      // nor onto the far layer's where the section turns back there, or runs in under a cap: what lies above and below it would touch
+      // nor onto the far layer's where the section turns back there, or runs in under a cap: what lies above and below
+      // it would touch
       return rounded === farZ && touches ? farZ + Math.sign(nearZ - farZ) : rounded;
     };
   }
@@ -286,8 +293,8 @@ class Lifter {
   }
 
   /**
-   * Between pieces of the section the section's own angle decides; between neighbouring outline edges the drawing's corners do, so
-   * that coarse curves still shade smoothly; elsewhere the angle of the two faces.
+   * Between pieces of the section the section's own angle decides; between neighbouring outline edges the drawing's
+   * corners do, so that coarse curves still shade smoothly; elsewhere the angle of the two faces.
    */
   #markSharp(mesh: PolygonMesh): void {
     const { twin, face } = adjacency(mesh);
@@ -316,7 +323,10 @@ class Lifter {
     }
   }
 
-  /** Outline edges that may also carry the fan of a corner, inward's or outward's; their faces are told apart by angle alone. */
+  /**
+   * Outline edges that may also carry the fan of a corner, inward's or outward's; their faces are told apart by angle
+   * alone.
+   */
   #fanSources(): Uint8Array {
     const { x, y, corner } = this.#flat.outline;
     const next = nextVertices(this.#flat.outline);

@@ -165,9 +165,12 @@ describe('edges of every kind and sides of every form', () => {
     ['round', (down) => W * (1 - quarter(1 - down / E))],
     ['cove', (down) => W * quarter(down / E)],
     ['step', (down) => W * (1 - Math.floor((32 * down) / E) / 32)],
-    ['ogee', (down) => (down < E / 2 ? (W / 2) * (2 - quarter(1 - (2 * down) / E)) : (W / 2) * quarter((2 * down) / E - 1))],
+    [
+      'ogee',
+      (down) => (down < E / 2 ? (W / 2) * (2 - quarter(1 - (2 * down) / E)) : (W / 2) * quarter((2 * down) / E - 1)),
+    ],
     ['bead', (down) => W * (1 - quarter((2 * down) / E - 1))],
-  ]; // prettier-ignore
+  ];
 
   test.each(edges)('%s has the volume of its profile', (kind, inset) => {
     const mesh = formed(box, { depthMm: D, front: edge(kind, W, E, 32) });

@@ -16,9 +16,10 @@ export interface LiftedFaces {
 }
 
 /**
- * Texture coordinates, two numbers a corner, mm. Fronts and backs lie flat as they are seen. Walls and edges are unrolled: across, the length along the outline
- * from the start of its ring; up, the length along the section from the back. Each face of an edge is measured along its own outline edge, so that flat slopes
- * keep their proportions; where the outline runs on smoothly neighbours meet, and only its corners and the ridges open.
+ * Texture coordinates, two numbers a corner, mm. Fronts and backs lie flat as they are seen. Walls and edges are
+ * unrolled: across, the length along the outline from the start of its ring; up, the length along the section from the
+ * back. Each face of an edge is measured along its own outline edge, so that flat slopes keep their proportions; where
+ * the outline runs on smoothly neighbours meet, and only its corners and the ridges open.
  */
 export function unroll(lifted: LiftedFaces): Float32Array {
   const { mesh, piece, edge, section } = lifted;
@@ -103,8 +104,9 @@ class UnrolledRings {
   }
 
   /**
-   * Where edges that follow one another smoothly meet in a vertex, the middle between the end of the first and the start of the last: one length for all of
-   * them, from the start of `edge`. Undefined where there is none, or all the ring meets in one point.
+   * Where edges that follow one another smoothly meet in a vertex, the middle between the end of the first and the
+   * start of the last: one length for all of them, from the start of `edge`. Undefined where there is none, or all the
+   * ring meets in one point.
    */
   #middleOfRun(edge: number, vertex: number): number | undefined {
     const { corner } = this.#lifted.outline;

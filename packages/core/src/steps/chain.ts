@@ -46,7 +46,10 @@ export function outwardSigma(step: MovingStep): number {
 
 const ALL = { axis: 'x', whole: true, fromMm: 0, toMm: 0 } as const;
 
-/** The axis that a step runs along in the flat layout, and from where to where; those without limits run over all of the line. */
+/**
+ * The axis that a step runs along in the flat layout, and from where to where; those without limits run over all of the
+ * line.
+ */
 export function limitsOf(step: ShapeStep, flat: Box3): Span {
   if (!('whole' in step)) return spanOf(ALL, flat);
   const runs = stepOf(step.kind).runs as ((step: Step) => 'x' | 'y' | 'z') | undefined;

@@ -32,7 +32,10 @@ export interface Refining<S> {
   flatly?(step: S): S;
 }
 
-/** What a step does: moves points, makes faces anew by those there are, copies everything, casts it anew, or lets another piece into it. */
+/**
+ * What a step does: moves points, makes faces anew by those there are, copies everything, casts it anew, or lets
+ * another piece into it.
+ */
 export type Act<S> =
   | ({ does: 'moves' } & Moving<S>)
   | ({ does: 'refines' } & Refining<S>)

@@ -22,7 +22,10 @@ import { triangles } from './triangles/index.ts';
 import { twist } from './twist/index.ts';
 import { wave } from './wave/index.ts';
 
-/** Every kind of step, in the order of menus. A new kind is a folder beside these, a line here, and its words in each language. */
+/**
+ * Every kind of step, in the order of menus. A new kind is a folder beside these, a line here, and its words in each
+ * language.
+ */
 export const STEP_LIST = [
   subdivideStep,
   reduceStep,

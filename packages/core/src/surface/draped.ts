@@ -5,7 +5,10 @@ import { layFromDirection } from './fromDirection.ts';
 import { eachNode, NODE, type GridFrame, type SurfaceGrid } from './surfaceGrid.ts';
 import type { Target } from './target.ts';
 
-/** How a plane that cuts right through is laid over a model: straight down, and what closes it above stays level. Lengths in mm. */
+/**
+ * How a plane that cuts right through is laid over a model: straight down, and what closes it above stays level.
+ * Lengths in mm.
+ */
 export interface Drape {
   /** how far the model stands out above the held plane */
   riseMm: number;

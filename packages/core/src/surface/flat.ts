@@ -8,7 +8,10 @@ const NODES = 36;
 /** Of the diagonal: a place so little before the surface lies on it. */
 const BEFORE = 1e-4;
 
-/** A plane that stays one: it passes through where the line of sight meets the model, or, where it meets none, through where it is held. */
+/**
+ * A plane that stays one: it passes through where the line of sight meets the model, or, where it meets none, through
+ * where it is held.
+ */
 export function layFlat(target: Target, hold: Hold, frame: GridFrame): SurfaceGrid {
   const grid = gridFor(frame, NODES);
   const axes = heldPlane(hold);

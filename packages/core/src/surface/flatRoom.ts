@@ -25,8 +25,8 @@ export interface FlatWish {
 }
 
 /**
- * Where in the flat place that a hold looks at a box finds most room, and how much. Undefined where nothing is met. On a
- * curved surface the place is as small as the tolerance lets it be.
+ * Where in the flat place that a hold looks at a box finds most room, and how much. Undefined where nothing is met. On
+ * a curved surface the place is as small as the tolerance lets it be.
  */
 export function flatRoom(target: Target, hold: Hold, wish: FlatWish): FlatRoom | undefined {
   const place = flatPlace(target, hold, wish);
@@ -34,10 +34,18 @@ export function flatRoom(target: Target, hold: Hold, wish: FlatWish): FlatRoom |
   if (!room || !(room.reach > 0)) return undefined;
   const { axes, at, edges } = place;
   const { wide, tall } = wish;
-  return { at: onPlane(axes, at, (room.x * wide) / 2, (room.y * tall) / 2), axes, scale: room.reach, scaleHere: reachAt(edges, 0, 0) };
-} // prettier-ignore
+  return {
+    at: onPlane(axes, at, (room.x * wide) / 2, (room.y * tall) / 2),
+    axes,
+    scale: room.reach,
+    scaleHere: reachAt(edges, 0, 0),
+  };
+}
 
-/** How much larger than asked for a box about the place itself is that has room there; below zero beside it. Undefined where nothing is met. */
+/**
+ * How much larger than asked for a box about the place itself is that has room there; below zero beside it. Undefined
+ * where nothing is met.
+ */
 export function flatShare(target: Target, hold: Hold, wish: FlatWish): number | undefined {
   const place = flatPlace(target, hold, wish);
   return place && reachAt(place.edges, 0, 0);
@@ -55,10 +63,13 @@ function flatPlace(target: Target, hold: Hold, { wide, tall, toleranceMm }: Flat
   if (!seen) return undefined;
   const axes = axesOf(target.flatNormalAt(seen), hold.up, hold.turnDegrees);
   const isFlat = (corner: Vec3): boolean => Math.abs(dot(minus(corner, seen.at), axes.out)) <= toleranceMm;
-  const border = target.borderAround(seen.triangle, (corners, normal) => dot(normal, axes.out) > LEAN && corners.every(isFlat));
+  const border = target.borderAround(
+    seen.triangle,
+    (corners, normal) => dot(normal, axes.out) > LEAN && corners.every(isFlat),
+  );
   const flat = (place: Vec3): [number, number] => {
     const way = minus(place, seen.at);
     return [dot(way, axes.across) / (wide / 2), dot(way, axes.up) / (tall / 2)];
   };
   return { at: seen.at, axes, edges: border.map(([a, b]): BorderEdge => [...flat(a), ...flat(b)]) };
-} // prettier-ignore
+}

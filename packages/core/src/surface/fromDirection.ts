@@ -27,10 +27,16 @@ export interface DirectionOptions {
 }
 
 /**
- * Lays a plane onto a model along one direction. Depth goes out along the surface's normals, so the place on the surface is sought from which the normal leads to
- * the front's own place: seen along the direction the front is exactly the flat one.
+ * Lays a plane onto a model along one direction. Depth goes out along the surface's normals, so the place on the
+ * surface is sought from which the normal leads to the front's own place: seen along the direction the front is exactly
+ * the flat one.
  */
-export function layFromDirection(target: Target, hold: Hold, frame: GridFrame, { nodes, front }: DirectionOptions): SurfaceGrid {
+export function layFromDirection(
+  target: Target,
+  hold: Hold,
+  frame: GridFrame,
+  { nodes, front }: DirectionOptions,
+): SurfaceGrid {
   const grid = gridFor(frame, nodes);
   const axes = heldPlane(hold);
   eachNode(grid, (node, x, y) => {
@@ -46,13 +52,20 @@ export function layFromDirection(target: Target, hold: Hold, frame: GridFrame, {
   markJumps(grid, axes);
   fillGaps(grid, (node, from) => toPlane({ grid, axes, hold }, node, from));
   return grid;
-} // prettier-ignore
+}
 
-/** Where the surface lies under a place of the plane, when the normal over it is known. Undefined where the line of sight meets none. */
-export function underFront(target: Target, hold: Hold, front: number): (x: number, y: number, normal: Vec3) => Vec3 | undefined {
+/**
+ * Where the surface lies under a place of the plane, when the normal over it is known. Undefined where the line of
+ * sight meets none.
+ */
+export function underFront(
+  target: Target,
+  hold: Hold,
+  front: number,
+): (x: number, y: number, normal: Vec3) => Vec3 | undefined {
   const axes = heldPlane(hold);
   return (x, y, normal) => look(target, axes, plus(onPlane(axes, hold.from, x, y), sidewise(axes, normal), -front))?.at;
-} // prettier-ignore
+}
 
 function look(target: Target, { out }: PlaneAxes, from: Vec3): { at: Vec3; normal: Vec3 } | undefined {
   const seen = target.hit(from, out.map((v) => 0 - v) as Vec3);
@@ -112,7 +125,11 @@ function fillGaps(grid: SurfaceGrid, fill: (node: number, from: number) => void)
 }
 
 /** Where the line of sight of a node meets the tangent plane at another, no steeper than 45 degrees. */
-function toPlane({ grid, axes, hold }: { grid: SurfaceGrid; axes: PlaneAxes; hold: Hold }, node: number, from: number): void {
+function toPlane(
+  { grid, axes, hold }: { grid: SurfaceGrid; axes: PlaneAxes; hold: Hold },
+  node: number,
+  from: number,
+): void {
   const [i, j] = [node % grid.columns, Math.floor(node / grid.columns)];
   const place = onPlane(axes, hold.from, grid.x + i * grid.dx, grid.y + j * grid.dy);
   const [at, normal] = [placeAt(grid, from), normalAt(grid, from)];
@@ -123,4 +140,4 @@ function toPlane({ grid, axes, hold }: { grid: SurfaceGrid; axes: PlaneAxes; hol
   const most = sizeOf(aside);
   const deep = dot(way, axes.out) + Math.max(-most, Math.min(most, rise));
   setNode(grid, node, { at: plus(place, axes.out, deep), normal, isOff: true });
-} // prettier-ignore
+}

@@ -6,8 +6,9 @@ import type { Target } from './target.ts';
 const TOLD = 1.5;
 
 /**
- * How far in mm a point of laid lettering lies where it should not: below zero under the surface, above zero as part of a back that stands over
- * its place; 0 where it is neither. `flat`: where it comes to the map, `place`: where it has come to.
+ * How far in mm a point of laid lettering lies where it should not: below zero under the surface, above zero as part of
+ * a back that stands over its place; 0 where it is neither. `flat`: where it comes to the map, `place`: where it has
+ * come to.
  */
 export function gapAt(map: OntoMap, target: Target, { flat, place }: { flat: Vec3; place: Vec3 }): number {
   const { box, lift, toleranceMm } = map.options;

@@ -19,7 +19,10 @@ export function edgeGuide(target: Target, start: Walker): GuideLine | undefined 
   return line && alongLine(target, { kind: 'places', placesMm: line.places, closed: line.closed, up: line.up }, start);
 }
 
-/** Through places on or near a model, smooth but for corners, on its surface all the way and beyond its ends. Undefined where fewer than two differ. */
+/**
+ * Through places on or near a model, smooth but for corners, on its surface all the way and beyond its ends. Undefined
+ * where fewer than two differ.
+ */
 export function drawnGuide(
   target: Target,
   placesMm: readonly Vec3[],
@@ -42,8 +45,8 @@ export function drawnGuide(
 const MOST_PLACES = 2000;
 
 /**
- * From the place of a line nearest to where `start` stands, looking the way that `start` looks. Beyond the ends of an open one straight on:
- * over the surface where it is told how to walk there, else beside the model.
+ * From the place of a line nearest to where `start` stands, looking the way that `start` looks. Beyond the ends of an
+ * open one straight on: over the surface where it is told how to walk there, else beside the model.
  */
 function alongLine(target: Target, row: PlacesPath, start: Walker, onward?: WalkOptions): GuideLine {
   const path = new MeasuredPath(throughPlaces(row), false);

@@ -5,7 +5,10 @@ import type { Target } from './target.ts';
 import { drawnGuide, edgeGuide, type GuideLine } from './guideLine.ts';
 import { turnedOn, walk, type Walker, type WalkOptions } from './walk.ts';
 
-/** The guide line runs straight on, stays level (square to the letters' up, like a ring round a jug), follows the edge or loop of the model that is nearest, or is drawn through places on it. */
+/**
+ * The guide line runs straight on, stays level (square to the letters' up, like a ring round a jug), follows the edge
+ * or loop of the model that is nearest, or is drawn through places on it.
+ */
 export type Guide = 'straight' | 'level' | 'edge' | readonly Vec3[];
 
 export interface RoundOptions {
@@ -17,8 +20,9 @@ export interface RoundOptions {
 }
 
 /**
- * Lays a plane round a model so that lengths are kept: a guide line through the anchor, then lines up and down that leave it at a right angle. Lengths
- * along the guide and up and down are exact; at a distance y across they are off by about K y^2 / 2, whatever the length (Gauss). Undefined where nothing is seen.
+ * Lays a plane round a model so that lengths are kept: a guide line through the anchor, then lines up and down that
+ * leave it at a right angle. Lengths along the guide and up and down are exact; at a distance y across they are off by
+ * about K y^2 / 2, whatever the length (Gauss). Undefined where nothing is seen.
  */
 export function layRound(target: Target, hold: Hold, frame: GridFrame, options: RoundOptions): SurfaceGrid | undefined {
   const start = startOf(target, hold);
@@ -26,7 +30,10 @@ export function layRound(target: Target, hold: Hold, frame: GridFrame, options: 
   const grid = gridFor(frame, options.nodes);
   const upward: WalkOptions = { step: grid.dy / 2, rounds: options.rounds };
   const side = (walker: Walker): Walker => ({ ...walker, way: cross(walker.way, walker.normal) });
-  const toGuide = options.guideY < 0 ? turnedOn(walk(target, turnedOn(start), -options.guideY, upward)) : walk(target, start, options.guideY, upward); // prettier-ignore
+  const toGuide =
+    options.guideY < 0
+      ? turnedOn(walk(target, turnedOn(start), -options.guideY, upward))
+      : walk(target, start, options.guideY, upward);
   const middle = side(toGuide);
   const guide: WalkOptions = {
     step: grid.dx / 2,
@@ -34,11 +41,25 @@ export function layRound(target: Target, hold: Hold, frame: GridFrame, options: 
     turn: options.guide === 'level' ? levelTurn(axisOf(start, hold.up)) : undefined,
   };
   const line = lineOf(target, options.guide, side(start), guide);
-  const columns = line ? Array.from({ length: grid.columns }, (_, i) => line(grid.x + i * grid.dx)) : spread(grid.columns, (i) => grid.x + i * grid.dx, 0, (from, length) => walk(target, from, length, guide), middle); // prettier-ignore
+  const columns = line
+    ? Array.from({ length: grid.columns }, (_, i) => line(grid.x + i * grid.dx))
+    : spread(
+        grid.columns,
+        (i) => grid.x + i * grid.dx,
+        0,
+        (from, length) => walk(target, from, length, guide),
+        middle,
+      );
   if (options.guide === 'edge') grid.lacksEdge = !line;
   columns.forEach((foot, i) => {
     const lift = { ...foot, way: cross(foot.normal, foot.way) };
-    const rows = spread(grid.rows, (j) => grid.y + j * grid.dy, options.guideY, (from, length) => walk(target, from, length, upward), lift); // prettier-ignore
+    const rows = spread(
+      grid.rows,
+      (j) => grid.y + j * grid.dy,
+      options.guideY,
+      (from, length) => walk(target, from, length, upward),
+      lift,
+    );
     rows.forEach((node, j) => setNode(grid, j * grid.columns + i, node));
   });
   return grid;
@@ -76,7 +97,10 @@ const levelTurn =
     return dot(ahead, way) < 0 ? (ahead.map((v) => 0 - v) as Vec3) : ahead;
   };
 
-/** Nodes at places along a line, each reached from the one before it, both ways from where `middle` stands. All look the way that `middle` does. */
+/**
+ * Nodes at places along a line, each reached from the one before it, both ways from where `middle` stands. All look the
+ * way that `middle` does.
+ */
 function spread(
   count: number,
   placeOf: (i: number) => number,

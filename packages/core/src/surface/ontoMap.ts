@@ -41,7 +41,10 @@ const HALVINGS = 7;
 /** mm, to either side, that tell which way a letter runs */
 const BESIDE = 1e-3;
 
-/** A plane with depth laid onto a surface: first its places, then the depth out along the surface's normals; so nothing done to the flat letters before can spoil it. */
+/**
+ * A plane with depth laid onto a surface: first its places, then the depth out along the surface's normals; so nothing
+ * done to the flat letters before can spoil it.
+ */
 export class OntoMap {
   readonly usesNormal = false;
   readonly featureMm = Infinity;
@@ -78,11 +81,15 @@ export class OntoMap {
       return void at.splice(0, 3, ...plus(place, normal, over));
     }
     const high = this.heightOf(at[2]);
-    const { at: place, normal, stretch } = this.options.rigid ? this.#rigidly(at, foot) : this.#look(at[0], at[1], { baseline: foot[1], rough });
+    const {
+      at: place,
+      normal,
+      stretch,
+    } = this.options.rigid ? this.#rigidly(at, foot) : this.#look(at[0], at[1], { baseline: foot[1], rough });
     const { level } = this.surface;
     const over = level && high > level.fromMm ? level.heightOver(place, high) : high;
     for (let k = 0; k < 3; k++) at[k] = place[k] + over * stretch * normal[k];
-  } // prettier-ignore
+  }
 
   /** Over the surface, mm, of what lies at a depth of the flat piece. */
   heightOf(z: number): number {
@@ -93,7 +100,10 @@ export class OntoMap {
     return over + lift - sunk * Math.max(0, 1 - over / (ROOT_SHARE * deep || 1));
   }
 
-  /** The share of the way from where the plane is held to a place of it up to which nothing is at fault; `most` is known to be enough. */
+  /**
+   * The share of the way from where the plane is held to a place of it up to which nothing is at fault; `most` is known
+   * to be enough.
+   */
   shareUntil(at: Vec3, most: number, isAtFault: (x: number, y: number) => boolean): number {
     const { held = [0, 0] } = this.options;
     const holds = (share: number): boolean =>

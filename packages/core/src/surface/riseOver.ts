@@ -6,7 +6,10 @@ import { dot, type Box3 } from '../math/index.ts';
 
 const NODES = 400;
 
-/** How far a model stands out above a plane held on it, under a flat piece on that plane, mm: looked at from `under` below the plane, outward to the first skin. */
+/**
+ * How far a model stands out above a plane held on it, under a flat piece on that plane, mm: looked at from `under`
+ * below the plane, outward to the first skin.
+ */
 export function riseOver(target: Target, hold: Hold, flat: Box3, under: number): number {
   const frame = frameOf(flat);
   const axes = heldPlane(hold);

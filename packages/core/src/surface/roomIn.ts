@@ -27,8 +27,8 @@ interface Cell extends Room {
 }
 
 /**
- * The largest upright square inside a border with holes, as edges in any order: a search over a quadtree, as for the pole of inaccessibility
- * (Garcia-Castellanos and Lombardo 2007), with distances by the larger of both differences.
+ * The largest upright square inside a border with holes, as edges in any order: a search over a quadtree, as for the
+ * pole of inaccessibility (Garcia-Castellanos and Lombardo 2007), with distances by the larger of both differences.
  */
 export function roomIn(border: readonly BorderEdge[]): Room | undefined {
   if (border.length === 0) return undefined;
@@ -52,7 +52,8 @@ export function roomIn(border: readonly BorderEdge[]): Room | undefined {
   for (let x = low[0]; x < high[0]; x += 2 * half)
     for (let y = low[1]; y < high[1]; y += 2 * half) cells.push(cellAt(x + half, y + half, half));
   let best: Cell = cells[0];
-  // level by level: along a strip thousands of places have the same room, among which a best first search takes for ever
+  // level by level: along a strip thousands of places have the same room, among which a best first search takes for
+  // ever
   for (let looked = 0; cells.length > 0 && looked < MOST_CELLS; looked += cells.length) {
     for (const cell of cells) if (cell.reach > best.reach) best = cell;
     const enough = best.reach + PRECISION * Math.abs(best.reach);
@@ -95,13 +96,21 @@ export function reachAt(border: readonly BorderEdge[], x: number, y: number): nu
   return isInside ? near : -near;
 }
 
-/** From zero to an edge: the least of max(|x|, |y|) over it. It is convex along the edge, so its least lies at an end, where |x| = |y|, or at a crossing of an axis. */
+/**
+ * From zero to an edge: the least of max(|x|, |y|) over it. It is convex along the edge, so its least lies at an end,
+ * where |x| = |y|, or at a crossing of an axis.
+ */
 function far(ax: number, ay: number, bx: number, by: number): number {
   const [dx, dy] = [bx - ax, by - ay];
   let least = Math.min(Math.max(Math.abs(ax), Math.abs(ay)), Math.max(Math.abs(bx), Math.abs(by)));
-  for (const [up, down] of [[ay - ax, dx - dy], [ay + ax, -dx - dy], [ax, -dx], [ay, -dy]]) {
+  for (const [up, down] of [
+    [ay - ax, dx - dy],
+    [ay + ax, -dx - dy],
+    [ax, -dx],
+    [ay, -dy],
+  ]) {
     const t = up / down;
     if (t > 0 && t < 1) least = Math.min(least, Math.max(Math.abs(ax + t * dx), Math.abs(ay + t * dy)));
   }
   return least;
-} // prettier-ignore
+}

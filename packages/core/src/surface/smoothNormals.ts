@@ -10,13 +10,17 @@ const IN_HAND = 1.2;
 const MOST_REACH = 6;
 
 /**
- * Evens out the normals of a grid as far as the depth of what stands on it asks for, so that walls do not cross or split where the surface has a crease. On
- * hollow creases farther (1.5 d sin(a/2) / cos^3(a/2), measured), and the way along the normal is lengthened there, so that the thickness stays.
+ * Evens out the normals of a grid as far as the depth of what stands on it asks for, so that walls do not cross or
+ * split where the surface has a crease. On hollow creases farther (1.5 d sin(a/2) / cos^3(a/2), measured), and the way
+ * along the normal is lengthened there, so that the thickness stays.
  */
 export function smoothNormals(grid: SurfaceGrid, depth: number): void {
   if (!(depth > 0)) return;
   const { columns, rows } = grid;
-  const raw = Float64Array.from({ length: 3 * columns * rows }, (_, i) => grid.nodes[NODE * Math.floor(i / 3) + 3 + (i % 3)]);
+  const raw = Float64Array.from(
+    { length: 3 * columns * rows },
+    (_, i) => grid.nodes[NODE * Math.floor(i / 3) + 3 + (i % 3)],
+  );
   const bend = sharpestBend(grid);
   const reach = depth * Math.max(REACH, Math.min(MOST_REACH, bend.hollow > 0 ? reachFor(bend.hollow) : 0));
   if (bend.most < LEVEL) return;
@@ -31,7 +35,7 @@ export function smoothNormals(grid: SurfaceGrid, depth: number): void {
     const cosine = dot(own, normalAt(grid, node));
     grid.nodes[NODE * node + 6] = isHollow(grid, node) ? 1 / Math.max(LEAST_DIVISOR, cosine) : 1;
   }
-} // prettier-ignore
+}
 
 /** Radians between neighbours' normals: less needs no evening out. */
 const LEVEL = 0.2;
@@ -52,11 +56,12 @@ function sharpestBend(grid: SurfaceGrid): { most: number; hollow: number } {
       const turn = minus(normalAt(grid, other), normalAt(grid, node));
       const chord = sizeOf(turn);
       most = Math.max(most, chord);
-      if (chord > LEVEL && dot(turn, minus(placeAt(grid, other), placeAt(grid, node))) < 0) hollow = Math.max(hollow, chord / 2);
+      if (chord > LEVEL && dot(turn, minus(placeAt(grid, other), placeAt(grid, node))) < 0)
+        hollow = Math.max(hollow, chord / 2);
     }
   }
   return { most, hollow };
-} // prettier-ignore
+}
 
 /** Whether normals come together around a node more than they part. */
 function isHollow(grid: SurfaceGrid, node: number): boolean {
@@ -69,7 +74,10 @@ function isHollow(grid: SurfaceGrid, node: number): boolean {
   return (Math.abs(x) > Math.abs(y) ? x : y) < 0;
 }
 
-/** Rows (or columns) of vectors, each weighted with its neighbours by a hat; at the border narrower, so that nothing leans to one side. */
+/**
+ * Rows (or columns) of vectors, each weighted with its neighbours by a hat; at the border narrower, so that nothing
+ * leans to one side.
+ */
 function blurred(from: Float64Array, { columns, rows }: SurfaceGrid, reach: number, across: boolean): Float64Array {
   if (reach < 1) return from;
   const to = new Float64Array(from.length);

@@ -11,8 +11,11 @@ import { Target } from './target.ts';
 const upright = (radiusMm: number, heightMm: number): FormShape => ({
   kind: 'turned',
   wallMm: 0,
-  knots: [{ radiusMm, heightMm: 0, smooth: false }, { radiusMm, heightMm, smooth: false }],
-}); // prettier-ignore
+  knots: [
+    { radiusMm, heightMm: 0, smooth: false },
+    { radiusMm, heightMm, smooth: false },
+  ],
+});
 
 const targets = new Map<string, Target>();
 function targetOf(form: FormShape, tolerance = 0.005): Target {
@@ -78,8 +81,14 @@ describe('the tree of triangles', () => {
 describe('laid round', () => {
   test('along a line drawn on a cylinder, and straight on beyond its ends, all lengths are kept', () => {
     const [radius, slope] = [30, 0.2];
-    const on = (along: number, up: number): Vec3 => [radius * Math.sin(along / radius), up, radius * Math.cos(along / radius)];
-    const guide = Array.from({ length: 19 }, (_, i) => 4 * i - 38).map((x) => on(x * Math.cos(slope), 50 + x * Math.sin(slope)));
+    const on = (along: number, up: number): Vec3 => [
+      radius * Math.sin(along / radius),
+      up,
+      radius * Math.cos(along / radius),
+    ];
+    const guide = Array.from({ length: 19 }, (_, i) => 4 * i - 38).map((x) =>
+      on(x * Math.cos(slope), 50 + x * Math.sin(slope)),
+    );
     const map = laid(upright(radius, 100), laying('round', [0, 50, 200], { guide }));
     eachPlace(BOX, (x, y) => {
       const { at, off } = map.exact(x, y, 0);
@@ -90,7 +99,7 @@ describe('laid round', () => {
     // no line at all: straight on
     const none = laid(upright(radius, 100), laying('round', [0, 50, 200], { guide: [guide[0], guide[0]] }));
     expect(none.exact(30, 0, 0).at[1]).toBeCloseTo(50, 2);
-  }); // prettier-ignore
+  });
 
   test('a cylinder keeps all lengths, up to 300 degrees', () => {
     const radius = 30;
@@ -149,7 +158,14 @@ describe('laid round', () => {
   });
 
   test('level guides stay level on a cone, where straight ones do not', () => {
-    const cone: FormShape = { kind: 'turned', wallMm: 0, knots: [{ radiusMm: 80, heightMm: 0, smooth: false }, { radiusMm: 40, heightMm: 120, smooth: false }] }; // prettier-ignore
+    const cone: FormShape = {
+      kind: 'turned',
+      wallMm: 0,
+      knots: [
+        { radiusMm: 80, heightMm: 0, smooth: false },
+        { radiusMm: 40, heightMm: 120, smooth: false },
+      ],
+    };
     const [level, straight] = (['level', 'straight'] as const).map((guide) =>
       laid(cone, laying('round', [0, 60, 300], { guide })),
     );
@@ -159,7 +175,15 @@ describe('laid round', () => {
   });
 
   test('along the nearest loop it keeps its lengths there, and stands square to it', () => {
-    const vessel: FormShape = { kind: 'turned', wallMm: 0, knots: [{ radiusMm: 40, heightMm: 0, smooth: false }, { radiusMm: 80, heightMm: 60, smooth: true }, { radiusMm: 40, heightMm: 120, smooth: false }] }; // prettier-ignore
+    const vessel: FormShape = {
+      kind: 'turned',
+      wallMm: 0,
+      knots: [
+        { radiusMm: 40, heightMm: 0, smooth: false },
+        { radiusMm: 80, heightMm: 60, smooth: true },
+        { radiusMm: 40, heightMm: 120, smooth: false },
+      ],
+    };
     const map = laid(vessel, laying('round', [0, 70, 300], { guide: 'edge' }));
     const [left, middle, right] = [-70, 0, 70].map((x) => map.exact(x, 0, 0));
     expect([left.at[1], right.at[1]]).toEqual([expect.closeTo(middle.at[1], 1), expect.closeTo(middle.at[1], 1)]);
@@ -172,7 +196,15 @@ describe('laid round', () => {
   });
 
   test('at the edge of a block it goes on straight beside it, or round it', () => {
-    const block: FormShape = { kind: 'block', widthMm: 100, heightMm: 60, depthMm: 60, edge: 'plain', edgeMm: 0, taperPercent: 0 }; // prettier-ignore
+    const block: FormShape = {
+      kind: 'block',
+      widthMm: 100,
+      heightMm: 60,
+      depthMm: 60,
+      edge: 'plain',
+      edgeMm: 0,
+      taperPercent: 0,
+    };
     const beside = laid(block, laying('round', [0, 30, 200])).rough(70, 0, 0);
     expect(beside.off).toBeGreaterThan(0.9);
     expect(beside.at).toEqual([expect.closeTo(70, 3), expect.closeTo(30, 3), expect.closeTo(30, 3)]);
@@ -199,16 +231,19 @@ function singularValues({ rough }: SurfaceMap, x: number, y: number): [number, n
 }
 
 describe('from a direction', () => {
-  test.each<FormShape>([{ kind: 'ball', radiusMm: 110 }, SADDLE, { kind: 'ring', radiusMm: 120, thickMm: 80 }])('the front of a $kind looks exactly flat', (form) => {
-    const y = form.kind === 'shell' ? 100 : form.kind === 'ring' ? 40 : 110;
-    const map = laid(form, laying('direction', [0, y, 300]), { nodes: 400 });
-    const onto = new OntoMap(map, { box: BOX, lift: 0, root: 0.1, rigid: false, rough: false, toleranceMm: 0.05 });
-    eachPlace(BOX, (x, up) => {
-      const at: Vec3 = [x, up, 4];
-      onto.move(at, { foot: [0, 0, 0], letter: -1 });
-      expect([at[0] - x, at[1] - y - up]).toEqual([expect.closeTo(0, 6), expect.closeTo(0, 6)]);
-    });
-  }); // prettier-ignore
+  test.each<FormShape>([{ kind: 'ball', radiusMm: 110 }, SADDLE, { kind: 'ring', radiusMm: 120, thickMm: 80 }])(
+    'the front of a $kind looks exactly flat',
+    (form) => {
+      const y = form.kind === 'shell' ? 100 : form.kind === 'ring' ? 40 : 110;
+      const map = laid(form, laying('direction', [0, y, 300]), { nodes: 400 });
+      const onto = new OntoMap(map, { box: BOX, lift: 0, root: 0.1, rigid: false, rough: false, toleranceMm: 0.05 });
+      eachPlace(BOX, (x, up) => {
+        const at: Vec3 = [x, up, 4];
+        onto.move(at, { foot: [0, 0, 0], letter: -1 });
+        expect([at[0] - x, at[1] - y - up]).toEqual([expect.closeTo(0, 6), expect.closeTo(0, 6)]);
+      });
+    },
+  );
 
   test('what lies beside the model is marked', () => {
     const map = laid({ kind: 'ball', radiusMm: 50 }, laying('direction', [0, 50, 300]), { nodes: 400 });
@@ -218,9 +253,17 @@ describe('from a direction', () => {
 
   test('where nothing is met nothing is laid', () => {
     const how = laying('direction', [500, 50, 300]);
-    expect(layOnto(targetOf(SADDLE), how, { box: BOX, front: 4, baselines: [], middle: 0, nodes: 200 })).toBeUndefined();
-    expect(layOnto(targetOf(SADDLE), { ...how, method: 'round' }, { box: BOX, front: 4, baselines: [], middle: 0, nodes: 200 })).toBeUndefined();
-  }); // prettier-ignore
+    expect(
+      layOnto(targetOf(SADDLE), how, { box: BOX, front: 4, baselines: [], middle: 0, nodes: 200 }),
+    ).toBeUndefined();
+    expect(
+      layOnto(
+        targetOf(SADDLE),
+        { ...how, method: 'round' },
+        { box: BOX, front: 4, baselines: [], middle: 0, nodes: 200 },
+      ),
+    ).toBeUndefined();
+  });
 });
 
 test('to the closest place, points come to lie where they are nearest', () => {
@@ -240,7 +283,14 @@ test('the depth stays what it was over a crease, whichever way it bends', () => 
   ]) {
     const form: FormShape = { kind: 'shell', widthMm: 120, heightMm: 100, thickMm: 5, acrossMm, upMm: 0 };
     const map = laid(form, laying('round', [0, 50, 300]), { box: { low: [-50, -8, 0], high: [50, 8, 5] }, front: 5 });
-    const onto = new OntoMap(map, { box: { low: [-50, -8, 0], high: [50, 8, 5] }, lift: 0, root: 0.1, rigid: false, rough: false, toleranceMm: 0.05 }); // prettier-ignore
+    const onto = new OntoMap(map, {
+      box: { low: [-50, -8, 0], high: [50, 8, 5] },
+      lift: 0,
+      root: 0.1,
+      rigid: false,
+      rough: false,
+      toleranceMm: 0.05,
+    });
     for (let x = -45; x <= 45; x += 5) {
       const at: Vec3 = [x, 0, 5];
       onto.move(at, { foot: [0, 0, 0], letter: -1 });
@@ -255,7 +305,12 @@ test('letters that keep their form are only placed and tilted', () => {
   const map = laid({ kind: 'ball', radiusMm: 60 }, laying('round', [0, 60, 300]));
   const onto = new OntoMap(map, { box: BOX, lift: 2, root: 0, rigid: true, rough: false, toleranceMm: 0.05 });
   const foot: Vec3 = [40, 0, 0];
-  const flat: Vec3[] = [[40, 0, 0], [46, 0, 0], [40, 9, 0], [43, 5, 4]]; // prettier-ignore
+  const flat: Vec3[] = [
+    [40, 0, 0],
+    [46, 0, 0],
+    [40, 9, 0],
+    [43, 5, 4],
+  ];
   const moved = flat.map((p): Vec3 => {
     const at: Vec3 = [...p];
     onto.move(at, { foot, letter: -1 });

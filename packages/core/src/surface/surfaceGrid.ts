@@ -1,6 +1,9 @@
 import { sizeOf, type Box3, type Vec3 } from '../math/index.ts';
 
-/** Numbers a node holds: place (3), normal (3), how much longer the way along the normal is than the depth (1), 1 where it lies beside the model (1). */
+/**
+ * Numbers a node holds: place (3), normal (3), how much longer the way along the normal is than the depth (1), 1 where
+ * it lies beside the model (1).
+ */
 export const NODE = 8;
 
 /** A piece of the flat plane laid onto a surface, node by node, row after row from the lowest. Lengths in mm. */
@@ -14,7 +17,10 @@ export interface SurfaceGrid {
   dx: number;
   dy: number;
   nodes: Float64Array;
-  /** of several lines of text: where each stands, and how far its own way is at every column; empty: lengths are those of the guide */
+  /**
+   * of several lines of text: where each stands, and how far its own way is at every column; empty: lengths are those
+   * of the guide
+   */
   lines: { baseline: number; along: Float64Array }[];
 }
 
@@ -27,7 +33,10 @@ export interface GridFrame {
 /** Of a flat piece, by the box around it. */
 export const frameOf = ({ low, high }: Box3): GridFrame => ({ low: [low[0], low[1]], high: [high[0], high[1]] });
 
-/** About as many nodes, as square as the frame allows; a node more on every side, so that nothing is looked up at the border. */
+/**
+ * About as many nodes, as square as the frame allows; a node more on every side, so that nothing is looked up at the
+ * border.
+ */
 export function gridFor({ low, high }: GridFrame, nodes: number): SurfaceGrid {
   const [wide, tall] = [high[0] - low[0], high[1] - low[1]].map((v) => Math.max(v, 1e-6));
   const cell = Math.sqrt((wide * tall) / nodes);
@@ -52,9 +61,13 @@ export const normalAt = ({ nodes }: SurfaceGrid, node: number): Vec3 => [
   nodes[NODE * node + 5],
 ];
 
-export function setNode({ nodes }: SurfaceGrid, node: number, { at, normal, isOff }: { at: Vec3; normal: Vec3; isOff: boolean }): void {
+export function setNode(
+  { nodes }: SurfaceGrid,
+  node: number,
+  { at, normal, isOff }: { at: Vec3; normal: Vec3; isOff: boolean },
+): void {
   nodes.set([...at, ...normal, 1, isOff ? 1 : 0], NODE * node);
-} // prettier-ignore
+}
 
 export const isOff = ({ nodes }: SurfaceGrid, node: number): boolean => nodes[NODE * node + 7] > 0;
 
@@ -104,7 +117,10 @@ export function lookUp(grid: SurfaceGrid, x: number, y: number): Spot {
   return { at: [px, py, pz], normal: [nx / size, ny / size, nz / size], stretch, off };
 }
 
-/** Weights of the four nodes around a place, and the number of the second of them. Those beyond the border weigh nothing. */
+/**
+ * Weights of the four nodes around a place, and the number of the second of them. Those beyond the border weigh
+ * nothing.
+ */
 function weigh(w: Float64Array, at: number, count: number): number {
   const i = Math.min(count - 2, Math.max(0, Math.floor(at)));
   const t = at - i;

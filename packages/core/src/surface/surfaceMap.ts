@@ -134,7 +134,10 @@ export function mapOf(grid: SurfaceGrid, onSurface: OnSurface = () => undefined)
 function farthestApart(grid: SurfaceGrid, onSurface: OnSurface): number {
   let most = 0;
   eachNode(grid, (_, x, y) => {
-    for (const [across, up] of [[0.5, 0.4], [0.15, 0.9]]) {
+    for (const [across, up] of [
+      [0.5, 0.4],
+      [0.15, 0.9],
+    ]) {
       const [u, v] = [x + across * grid.dx, y + up * grid.dy];
       const spot = lookUp(grid, u, v);
       const at = onSurface(spot, u, v);
@@ -142,7 +145,7 @@ function farthestApart(grid: SurfaceGrid, onSurface: OnSurface): number {
     }
   });
   return most;
-} // prettier-ignore
+}
 
 function gridOf(target: Target, { method, hold, guide, rounds }: Laying, options: LayOptions): SurfaceGrid | undefined {
   const { box, front, nodes, baselines, middle } = options;
@@ -152,7 +155,8 @@ function gridOf(target: Target, { method, hold, guide, rounds }: Laying, options
     return target.hit(hold.from, sightOf(hold)) ? layFromDirection(target, hold, frame, { nodes, front }) : undefined;
   }
   const heights = baselines.map((y) => y + middle);
-  const guideY = heights.length > 0 ? heights.reduce((a, b) => a + b, 0) / heights.length : (box.low[1] + box.high[1]) / 2; // prettier-ignore
+  const guideY =
+    heights.length > 0 ? heights.reduce((a, b) => a + b, 0) / heights.length : (box.low[1] + box.high[1]) / 2;
   const grid = layRound(target, hold, frame, { nodes, guideY, guide, rounds });
   if (grid && baselines.length > 1)
     grid.lines = baselines.map((baseline) => ({ baseline, along: alongRow(grid, baseline + middle) }));

@@ -79,7 +79,10 @@ export class Target {
     return unit([0, 1, 2].map((k) => u * n[o + k] + v * n[o + 3 + k] + w * n[o + 6 + k]) as Vec3);
   }
 
-  /** The edge or loop that is nearest to a place, of those that run along a way where one is given; undefined where there is none. */
+  /**
+   * The edge or loop that is nearest to a place, of those that run along a way where one is given; undefined where
+   * there is none.
+   */
   edgeLine(at: Vec3, along?: Vec3): EdgeLine | undefined {
     this.#edges ??= new EdgeWalk(this.#mesh);
     return this.#edges.line(at, along);
@@ -99,7 +102,10 @@ export class Target {
     return unit([ay * bz - az * by, az * bx - ax * bz, ax * by - ay * bx]);
   }
 
-  /** How far above the surface a place is, mm; below zero under it. Faces that meet in its closest place decide together (Baerentzen and Aanaes 2005, simplified). */
+  /**
+   * How far above the surface a place is, mm; below zero under it. Faces that meet in its closest place decide together
+   * (Baerentzen and Aanaes 2005, simplified).
+   */
   heightOf(place: Vec3, hint?: number): number {
     const near = this.closest(place, hint);
     const way: Vec3 = [place[0] - near.at[0], place[1] - near.at[1], place[2] - near.at[2]];

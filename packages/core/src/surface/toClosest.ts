@@ -19,8 +19,8 @@ const ROUNDS = 8;
 const SLIDE = 0.7;
 
 /**
- * The closest place as if the surface were as smooth as its normals (a foot of the interpolated normal; Kobbelt and others 1999 project so): of facets alone
- * whole strips of points share the closest place on an edge.
+ * The closest place as if the surface were as smooth as its normals (a foot of the interpolated normal; Kobbelt and
+ * others 1999 project so): of facets alone whole strips of points share the closest place on an edge.
  */
 function closestTo(target: Target, hold: Hold): (x: number, y: number) => ReturnType<Target['closest']> {
   const axes = heldPlane(hold);

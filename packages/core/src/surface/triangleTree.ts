@@ -11,7 +11,10 @@ export interface SurfacePlace {
   far: number;
 }
 
-/** Triangles, nine numbers each, in a tree of boxes; float64. Finds closest places (Ericson 2005, 5.1.5) and where rays hit (Möller and Trumbore 1997). */
+/**
+ * Triangles, nine numbers each, in a tree of boxes; float64. Finds closest places (Ericson 2005, 5.1.5) and where rays
+ * hit (Möller and Trumbore 1997).
+ */
 export class TriangleTree {
   readonly #tree: BoxTree;
   readonly #corners: Float64Array;
@@ -30,7 +33,10 @@ export class TriangleTree {
     this.#tree = boxTree(this.#boxes);
   }
 
-  /** The closest place; with a triangle that is likely near, much is left out from the start. Undefined where there are no triangles. */
+  /**
+   * The closest place; with a triangle that is likely near, much is left out from the start. Undefined where there are
+   * no triangles.
+   */
   closest([x, y, z]: Vec3, hint = -1): SurfacePlace | undefined {
     const { bounds, child, first, last, order } = this.#tree;
     let [best, far] = [-1, Infinity];
@@ -128,7 +134,10 @@ export class TriangleTree {
     return ex * ex + ey * ey + ez * ez;
   }
 
-  /** Weights of the second and third corner of the closest point, from products of a triangle's sides b, c and the way p to the point. */
+  /**
+   * Weights of the second and third corner of the closest point, from products of a triangle's sides b, c and the way p
+   * to the point.
+   */
   #weigh(d1: number, d2: number, { bb, bc, cc }: { bb: number; bc: number; cc: number }): void {
     this.#v = 0;
     this.#w = 0;

@@ -36,8 +36,8 @@ const NOTHING = 1e-6;
 const tangent = (way: Vec3, normal: Vec3): Vec3 => unit(plus(way, normal, -dot(way, normal)));
 
 /**
- * Walks so far along a surface: by the midpoint rule on smoothed normals and closest places, which is exact on a cylinder and does not
- * pick up the facets (straightest geodesics do; Polthier and Schmies 1998).
+ * Walks so far along a surface: by the midpoint rule on smoothed normals and closest places, which is exact on a
+ * cylinder and does not pick up the facets (straightest geodesics do; Polthier and Schmies 1998).
  */
 export function walk(target: Target, from: Walker, length: number, options: WalkOptions): Walker {
   let now = from;

@@ -5,7 +5,9 @@ import { Engine, type EngineTools } from '../evaluate/index.ts';
 import { condition, flatten, type Outline } from '../outline/index.ts';
 import { glyphCurves, openFont, type FontFace, type FontSet } from '../text/index.ts';
 
-/** Of each kind the drawing that is hardest on a solid: few, since every one of them is gone through letter by letter. */
+/**
+ * Of each kind the drawing that is hardest on a solid: few, since every one of them is gone through letter by letter.
+ */
 const TRIED = ['Work Sans', 'Zilla Slab', 'Bodoni Moda', 'Pacifico', 'Recursive'];
 
 /** One style of shipped families, opened. */

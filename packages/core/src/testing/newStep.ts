@@ -3,7 +3,8 @@ import { axis, count, flag, length } from '../fields/index.ts';
 import { axisIndex } from '../math/index.ts';
 import { defineStep, moves, type StepOf } from '../steps/definition.ts';
 
-// A kind of step that nobody has seen: all that has to be written for one, so that tests can look at what follows from it.
+// A kind of step that nobody has seen: all that has to be written for one, so that tests can look at what follows from
+// it.
 
 const HUMPS = {
   heightMm: length(-50, 50, { usual: 5 }),

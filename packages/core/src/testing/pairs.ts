@@ -106,7 +106,9 @@ export function pairOf(seed: number): Pair {
     }),
   );
   return {
-    name: `${seed}: ${text} of ${sizeMm.toFixed(2)} mm, ${operation}, ${onto.method} on a ${form.kind}, turned ${turnDegrees}`,
+    name:
+      `${seed}: ${text} of ${sizeMm.toFixed(2)} mm, ${operation}, ${onto.method} on a ${form.kind}, ` +
+      `turned ${turnDegrees}`,
     project,
     isFlush,
     form,
@@ -197,7 +199,10 @@ function borderFaults(words: Evaluated, plain: Evaluated, isTold: boolean): stri
 const sidesOf = ({ onto }: Evaluated): number[] =>
   [0, 1, 2].filter((k) => Math.abs((onto?.hold.toward ?? [0, 0, -1])[k]) < 0.5);
 
-/** Of a plain block letters touch nothing whose box lies beside that of the body, and those touch it whose box lies within. */
+/**
+ * Of a plain block letters touch nothing whose box lies beside that of the body, and those touch it whose box lies
+ * within.
+ */
 function apartFaults(words: Evaluated, plain: Evaluated, { pieces }: Project, told: Remark | undefined): string[] {
   const [step] = pieces.body.steps;
   // what both share is told of nothing, and what is sunk deeper than it is high lies inside

@@ -1,6 +1,16 @@
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Outline } from '../outline/index.ts';
-import { buildSection, flatWavefront, lift, sectionEnds, sectionLayers, type BuiltSection, type Corners, type SectionOptions, type UsualEdge } from '../solid/index.ts'; // prettier-ignore
+import {
+  buildSection,
+  flatWavefront,
+  lift,
+  sectionEnds,
+  sectionLayers,
+  type BuiltSection,
+  type Corners,
+  type SectionOptions,
+  type UsualEdge,
+} from '../solid/index.ts';
 import { STEP } from './faces.ts';
 
 export const PLAIN: UsualEdge = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };

@@ -19,4 +19,8 @@ test.each([
   [16, [9, 16]],
 ])('the line around place %i', (at, line) => expect(lineAround(text, at)).toEqual(line));
 
-test('nothing around nothing', () => expect([wordAround([], 0), lineAround([], 0)]).toEqual([[0, 0], [0, 0]])); // prettier-ignore
+test('nothing around nothing', () =>
+  expect([wordAround([], 0), lineAround([], 0)]).toEqual([
+    [0, 0],
+    [0, 0],
+  ]));

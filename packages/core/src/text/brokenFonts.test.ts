@@ -28,15 +28,28 @@ async function built(font: Uint8Array, text: string): Promise<Evaluated> {
   const engine = new Engine({ kernels, catalogue, loadFont: async () => font, cacheBytes: 64e6 });
   const values = { font: { family: 'Made', weight: 400, italic: false, axes: {} } };
   const project = newProject('p', 'p', [newPiece('a', 'a', [...text])]);
-  return unwrap(await engine.evaluate(unwrap(applyEdit(project, { kind: 'setWords', pieceId: 'a', values })), 'a', quietContext)); // prettier-ignore
+  return unwrap(
+    await engine.evaluate(unwrap(applyEdit(project, { kind: 'setWords', pieceId: 'a', values })), 'a', quietContext),
+  );
 }
 
-const SQUARE = simpleGlyph([[[100, 0], [100, 700], [600, 700], [600, 0]]]); // prettier-ignore
+const SQUARE = simpleGlyph([
+  [
+    [100, 0],
+    [100, 700],
+    [600, 700],
+    [600, 0],
+  ],
+]);
 
 describe('a font made here', () => {
   test('is read as it was made', async () => {
     const font = madeFont([[], SQUARE]);
-    expect(unwrap(describe1(font))).toMatchObject({ family: 'File', covers: '41', style: { name: 'Regular', weight: 400 } }); // prettier-ignore
+    expect(unwrap(describe1(font))).toMatchObject({
+      family: 'File',
+      covers: '41',
+      style: { name: 'Regular', weight: 400 },
+    });
     const { clusters, remarks } = await built(font, 'A');
     expect([remarks, checkMesh(clusters[0].mesh).closed]).toEqual([[], true]);
   });
@@ -72,7 +85,19 @@ describe('a font made here', () => {
   });
 
   test('a contour that crosses itself, one that is open and one of a single point make sound solids', async () => {
-    const odd = simpleGlyph([[[0, 0], [700, 700], [700, 0], [0, 700]], [[800, 100]], [[900, 0], [950, 400]]]); // prettier-ignore
+    const odd = simpleGlyph([
+      [
+        [0, 0],
+        [700, 700],
+        [700, 0],
+        [0, 700],
+      ],
+      [[800, 100]],
+      [
+        [900, 0],
+        [950, 400],
+      ],
+    ]);
     const { clusters } = await built(madeFont([[], odd]), 'A');
     const mesh = pieceMesh({ clusters } as Evaluated);
     expect(checkMesh(mesh)).toMatchObject({ closed: true, manifold: true, outward: true, crossingFaces: 0 });
@@ -90,7 +115,9 @@ describe('damage', () => {
         bytes[Math.floor(random() * Math.min(bytes.length, 4000))] = Math.floor(random() * 256);
       const opened = openFont(kernels, { bytes, hash: String(i), name: 'File', axes: {} });
       if (!opened.ok) refused++;
-      else for (const { glyph } of opened.value.shape('Kiln', { direction: 'ltr', language: '', features: {} })) opened.value.curves(glyph); // prettier-ignore
+      else
+        for (const { glyph } of opened.value.shape('Kiln', { direction: 'ltr', language: '', features: {} }))
+          opened.value.curves(glyph);
     }
     expect(refused).toBeGreaterThan(0);
   });
@@ -187,11 +214,14 @@ describe('unpacking', () => {
     ['a WOFF that claims to be huge', () => woff(shipped('Zilla Slab'), 0x7fffffff)],
     ['a WOFF that claims another size', () => woff(shipped('Zilla Slab'), 70_000)],
     ['a WOFF cut short', () => woff(shipped('Zilla Slab')).slice(0, 3000)],
-    ['a WOFF2 of rubbish', () => Uint8Array.from({ length: 900 }, (_, i) => [0x77, 0x4f, 0x46, 0x32][i] ?? (i * 31) & 15)],
+    [
+      'a WOFF2 of rubbish',
+      () => Uint8Array.from({ length: 900 }, (_, i) => [0x77, 0x4f, 0x46, 0x32][i] ?? (i * 31) & 15),
+    ],
     ['a collection of nothing', () => collection()],
     ['a collection that points outside', () => collection(shipped('Zilla Slab')).slice(0, 600)],
     ['a few bytes', () => new Uint8Array(9)],
   ])('%s is refused', async (_, bytes) => {
     expect(await unpack(bytes())).toMatchObject({ ok: false, error: { code: 'FONT_BROKEN' } });
-  }); // prettier-ignore
+  });
 });

@@ -20,8 +20,8 @@ export interface CaretStop {
 type Spot = Pick<CaretStop, 'x' | 'y' | 'turn'>;
 
 /**
- * All places where a caret can stand, one more than there are graphemes. Inside a letter of several graphemes (a ligature) they share its
- * width evenly. A letter that is read to the left begins at its right edge.
+ * All places where a caret can stand, one more than there are graphemes. Inside a letter of several graphemes (a
+ * ligature) they share its width evenly. A letter that is read to the left begins at its right edge.
  */
 export function caretStops(
   graphemes: readonly Grapheme[],
@@ -65,8 +65,8 @@ function along({ x, y, advance, turn, isRightToLeft }: CaretLetter, share: numbe
 }
 
 /**
- * The stop that a point of the layout means: of the line it is nearest to, the nearest along; where the lines are no straight ones, simply the
- * nearest. `height` is where lines have their middles, twice over the baseline.
+ * The stop that a point of the layout means: of the line it is nearest to, the nearest along; where the lines are no
+ * straight ones, simply the nearest. `height` is where lines have their middles, twice over the baseline.
  */
 export function nearestStop(stops: readonly CaretStop[], x: number, y: number, height: number): CaretStop | undefined {
   const isBent = stops.some((stop) => stop.turn !== 0 || stop.y !== stops.find((s) => s.line === stop.line)?.y);

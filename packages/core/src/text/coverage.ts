@@ -17,7 +17,10 @@ export const visiblePoints = (grapheme: string): number[] =>
     .filter((c) => !/\p{Default_Ignorable_Code_Point}/u.test(c))
     .map((c) => c.codePointAt(0) as number);
 
-/** The families that can stand in for another, best first: those made for it (they cover a script each), then those of its kind, then any. */
+/**
+ * The families that can stand in for another, best first: those made for it (they cover a script each), then those of
+ * its kind, then any.
+ */
 export function standIns(catalogue: FontCatalogue, kind: FontFamily['kind']): FontFamily[] {
   const order = (family: FontFamily): number => (family.family.startsWith('Noto') ? 0 : family.kind === kind ? 1 : 2);
   return [...catalogue].sort((a, b) => order(a) - order(b));

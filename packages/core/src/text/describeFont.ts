@@ -35,7 +35,14 @@ export function describeFont(
   const { hb } = kernels;
   const face = new hb.Face(new hb.Blob(bytes));
   const named = (ids: readonly number[]): string =>
-    ids.map((id) => face.getName(id, 'en').replace(/\p{Cc}/gu, '').trim()).find((text) => text !== '') ?? ''; // prettier-ignore
+    ids
+      .map((id) =>
+        face
+          .getName(id, 'en')
+          .replace(/\p{Cc}/gu, '')
+          .trim(),
+      )
+      .find((text) => text !== '') ?? '';
   const axes = fontAxes(kernels, bytes);
   const points = [...face.collectUnicodes()].filter((point) => opened.value.has(point)).sort((a, b) => a - b);
   const { weight, italic } = weightOf(face.referenceTable('OS/2'));

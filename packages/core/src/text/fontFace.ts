@@ -68,7 +68,9 @@ export interface FontSource {
 
 const SIGNATURES: readonly number[] = [0x00010000, 0x4f54544f, 0x74727565, 0x74746366]; // 1.0, OTTO, true, ttcf
 
-/** Opens a font. HarfBuzz gives an empty face for what it can't read, so signatures and glyph counts are checked here. */
+/**
+ * Opens a font. HarfBuzz gives an empty face for what it can't read, so signatures and glyph counts are checked here.
+ */
 export function openFont(kernels: Kernels, source: FontSource): Result<FontFace> {
   const { bytes, name } = source;
   if (bytes.length > LIMITS.fontBytes) return fail('FONT_BROKEN', { name, why: 'too-large' });

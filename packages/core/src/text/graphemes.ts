@@ -8,8 +8,8 @@ export interface Grapheme {
 export const LONGEST_GRAPHEME = 256;
 
 /**
- * Cuts a text into graphemes (Unicode text segmentation, UAX 29). Line breaks of every kind become "\n"; other control characters are
- * dropped, halves of surrogate pairs become U+FFFD.
+ * Cuts a text into graphemes (Unicode text segmentation, UAX 29). Line breaks of every kind become "\n"; other control
+ * characters are dropped, halves of surrogate pairs become U+FFFD.
  */
 export function splitGraphemes(text: string): string[] {
   const clean = text

@@ -18,16 +18,29 @@ import {
 type Line = [seen: string, fonts: string, total?: number];
 
 /**
- * Paragraphs of mixed scripts. By line: letters as they stand from left to right (by hand, after the rules of UAX 9), the fonts of its runs by their
- * letters below, and, where no letter changes its shape, its width in thousandths of an em, added up from the fonts' own tables by another program.
- * Kerning and ligatures are off.
+ * Paragraphs of mixed scripts. By line: letters as they stand from left to right (by hand, after the rules of UAX 9),
+ * the fonts of its runs by their letters below, and, where no letter changes its shape, its width in thousandths of an
+ * em, added up from the fonts' own tables by another program. Kerning and ligatures are off.
  */
-// prettier-ignore
 const PARAGRAPHS: [text: string, direction: LayoutOptions['direction'], lines: Line[]][] = [
-  ['Kiln opening\nSaturday 17', 'auto', [['K|i|l|n| |o|p|e|n|i|n|g', 'W', 6167], ['S|a|t|u|r|d|a|y| |1|7', 'W', 5907]]],
+  [
+    'Kiln opening\nSaturday 17',
+    'auto',
+    [
+      ['K|i|l|n| |o|p|e|n|i|n|g', 'W', 6167],
+      ['S|a|t|u|r|d|a|y| |1|7', 'W', 5907],
+    ],
+  ],
   ['Ёлка и чаша', 'auto', [['Ё|л|к|а| |и| |ч|а|ш|а', 'N', 6027]]],
   ['πηλός και φωτιά', 'auto', [['π|η|λ|ό|ς| |κ|α|ι| |φ|ω|τ|ι|ά', 'N', 8144]]],
-  ['שלום\nכד 17', 'auto', [['ם|ו|ל|ש', 'H', 2383], ['1|7| |ד|כ', 'WH', 2448]]],
+  [
+    'שלום\nכד 17',
+    'auto',
+    [
+      ['ם|ו|ל|ש', 'H', 2383],
+      ['1|7| |ד|כ', 'WH', 2448],
+    ],
+  ],
   ['kiln כבשן row', 'auto', [['k|i|l|n| |ן|ש|ב|כ| |r|o|w', 'WHW', 6675]]],
   ['כבשן kiln row חימר', 'auto', [['ר|מ|י|ח| |k|i|l|n| |r|o|w| |ן|ש|ב|כ', 'HWH', 9188]]],
   ['kiln כבשן', 'rtl', [['ן|ש|ב|כ| |k|i|l|n', 'HW', 4441]]],
@@ -53,7 +66,15 @@ const PARAGRAPHS: [text: string, direction: LayoutOptions['direction'], lines: L
   ['café naïve Å', 'auto', [['c|a|f|é| |n|a|ï|v|e| |Å', 'W', 6042]]],
   ['e\u0301 n\u0303 kiln', 'auto', [['é| |ñ| |k|i|l|n', 'W', 3627]]],
   ['W→כד←W', 'auto', [['W|→|ד|כ|←|W', 'WHW', 4641]]],
-  ['Straße 5\nכד כד\nпечь', 'auto', [['S|t|r|a|ß|e| |5', 'W', 4208], ['ד|כ| |ד|כ', 'H', 2468], ['п|е|ч|ь', 'N', 2247]]],
+  [
+    'Straße 5\nכד כד\nпечь',
+    'auto',
+    [
+      ['S|t|r|a|ß|e| |5', 'W', 4208],
+      ['ד|כ| |ד|כ', 'H', 2468],
+      ['п|е|ч|ь', 'N', 2247],
+    ],
+  ],
   ['x\u200fכד\u200e!', 'auto', [['x|ד|כ|\u200f|\u200e|!', 'WHW', 2047]]],
   ['kiln\t窯\tפה', 'auto', [['k|i|l|n|\t|窯|\t|ה|פ', 'WJWH', 4713]]],
 ];
@@ -79,7 +100,8 @@ function fontsFor(graphemes: readonly Grapheme[]): FontSet {
   const order = standIns(SHIPPED_FONTS, 'sans').filter((f) => faces.has(f.family));
   const standIn = (text: string): FontFace | undefined =>
     text.trim() === '' || covers(own, text) ? undefined : faces.get(order.find((f) => covers(f, text))?.family ?? '');
-  const hasAll = (face: FontFace, text: string): boolean => Array.from(text).every((c) => face.has(c.codePointAt(0) as number)); // prettier-ignore
+  const hasAll = (face: FontFace, text: string): boolean =>
+    Array.from(text).every((c) => face.has(c.codePointAt(0) as number));
   const byId = standInsByWord(graphemes, standIn, hasAll);
   return { primary, faceFor: ({ id }) => byId.get(id) ?? primary };
 }

@@ -27,8 +27,8 @@ export interface CircleOptions {
 const LEAST_RADIUS = 0.1;
 
 /**
- * Places of one line's letters on a circle about zero: the middle of each advance lies on the baseline's circle. Degrees count clockwise from
- * the top. `lacksMm`: by how much the radius is too small for the line.
+ * Places of one line's letters on a circle about zero: the middle of each advance lies on the baseline's circle.
+ * Degrees count clockwise from the top. `lacksMm`: by how much the radius is too small for the line.
  */
 export function onCircle(row: CircleRow, options: CircleOptions): { places: Place[]; lacksMm: number } {
   const { circle, trackingMm } = options;
@@ -49,7 +49,10 @@ export function onCircle(row: CircleRow, options: CircleOptions): { places: Plac
   return { places, lacksMm: Math.max(0, length / (2 * PI) - radius) };
 }
 
-/** Outside, feet or heads touch the circle from outside; inside from inside; in the middle, half the capitals lie on either side. */
+/**
+ * Outside, feet or heads touch the circle from outside; inside from inside; in the middle, half the capitals lie on
+ * either side.
+ */
 function baselineRadius(y: number, { circle, capMm }: CircleOptions): number {
   const isClockwise = circle.direction === 'clockwise';
   const inward = { outside: 0, center: 0.5, inside: 1 }[circle.side];

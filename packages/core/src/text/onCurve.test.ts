@@ -77,7 +77,9 @@ test('the middle of every letter lies on the curve, and the letter is turned wit
 
 test('a second line runs beside the first, to the right of its way', () => {
   const layout = lay('ab\nab', { sizeMm: 20, line: line(CIRCLE) });
-  const [first, second] = [layout.letters[0], layout.letters[2]].map((l) => Math.hypot(...middles({ ...layout, letters: [l] })[0])); // prettier-ignore
+  const [first, second] = [layout.letters[0], layout.letters[2]].map((l) =>
+    Math.hypot(...middles({ ...layout, letters: [l] })[0]),
+  );
   expect(second - first).toBeCloseTo(layout.baselines[0] - layout.baselines[1], 1);
 });
 

@@ -33,8 +33,9 @@ export interface CurveOptions {
 const MEASURE_SHARE = 1e-5;
 
 /**
- * Places of one line's letters along a curve: the middle of each advance lies on it, or on its parallel for further lines. Beyond the ends of an open
- * curve letters go straight on; a closed one is walked again. `lacksMm`: by how much the line is longer than the curve.
+ * Places of one line's letters along a curve: the middle of each advance lies on it, or on its parallel for further
+ * lines. Beyond the ends of an open curve letters go straight on; a closed one is walked again. `lacksMm`: by how much
+ * the line is longer than the curve.
  */
 export function onCurve(
   row: CurveRow,

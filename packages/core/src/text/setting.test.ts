@@ -20,7 +20,15 @@ import {
   type OwnPlace,
 } from './index.ts';
 
-const NAMES = ['Work Sans', 'Noto Sans', 'Noto Sans Arabic', 'Noto Sans Hebrew', 'Noto Sans Devanagari', 'Noto Sans JP', 'Noto Emoji']; // prettier-ignore
+const NAMES = [
+  'Work Sans',
+  'Noto Sans',
+  'Noto Sans Arabic',
+  'Noto Sans Hebrew',
+  'Noto Sans Devanagari',
+  'Noto Sans JP',
+  'Noto Emoji',
+];
 let faces: Map<string, FontFace>;
 beforeAll(async () => {
   faces = new Map((await shippedFaces(NAMES)).map((face) => [face.name, face]));
@@ -102,7 +110,10 @@ describe('mixed scripts', () => {
 
   test('capitals, as the language has them', () => {
     const upper = lay('aß', { capitals: 'upper' }, alone(face('Noto Sans'))).letters;
-    expect(upper.map((l) => [l.id, l.text, l.glyphs.length])).toEqual([[1, 'a', 1], [2, 'ß', 2]]); // prettier-ignore
+    expect(upper.map((l) => [l.id, l.text, l.glyphs.length])).toEqual([
+      [1, 'a', 1],
+      [2, 'ß', 2],
+    ]);
     const glyph = (text: string, options: Partial<LayoutOptions>): number =>
       lay(text, options, alone(face('Noto Sans'))).letters[0].glyphs[0].glyph;
     expect(glyph('i', { capitals: 'upper' })).toBe(glyph('I', {}));
@@ -168,11 +179,12 @@ describe('setting', () => {
 });
 
 describe('round a circle', () => {
-  const circle = (values: Partial<CircleLine> = {}): CircleLine => ({
-    ...{ kind: 'circle', radiusMm: 200, side: 'outside', startDegrees: 0 },
-    ...{ direction: 'clockwise', spreadDegrees: 0, letters: 'turned' },
-    ...values,
-  }) as CircleLine; // prettier-ignore
+  const circle = (values: Partial<CircleLine> = {}): CircleLine =>
+    ({
+      ...{ kind: 'circle', radiusMm: 200, side: 'outside', startDegrees: 0 },
+      ...{ direction: 'clockwise', spreadDegrees: 0, letters: 'turned' },
+      ...values,
+    }) as CircleLine;
   const round = (text: string, values: Partial<CircleLine> = {}, options: Partial<LayoutOptions> = {}): Layout =>
     lay(text, { line: circle(values), align: 'center', ...options });
   /** Middle of a letter's advance. */
@@ -193,7 +205,11 @@ describe('round a circle', () => {
 
   test('the middle of the line is where it starts from; one letter stands upright there', () => {
     const [top] = round('I').letters;
-    expect([top.turn, top.x + top.advance / 2, top.y]).toEqual([expect.closeTo(0, 12), expect.closeTo(0, 9), expect.closeTo(200, 9)]); // prettier-ignore
+    expect([top.turn, top.x + top.advance / 2, top.y]).toEqual([
+      expect.closeTo(0, 12),
+      expect.closeTo(0, 9),
+      expect.closeTo(200, 9),
+    ]);
     const [right] = round('I', { startDegrees: 90 }).letters;
     expect(right.turn).toBeCloseTo(-Math.PI / 2, 12);
     const [foot] = round('I', { direction: 'counter', startDegrees: 180, side: 'inside' }).letters;
@@ -272,7 +288,15 @@ describe('letters that stand apart', () => {
   });
 
   test('on a circle they turn on top of what the circle does', () => {
-    const line: CircleLine = { kind: 'circle', radiusMm: 200, side: 'outside', startDegrees: 90, direction: 'clockwise', spreadDegrees: 0, letters: 'turned' }; // prettier-ignore
+    const line: CircleLine = {
+      kind: 'circle',
+      radiusMm: 200,
+      side: 'outside',
+      startDegrees: 90,
+      direction: 'clockwise',
+      spreadDegrees: 0,
+      letters: 'turned',
+    };
     const turn = (options: Partial<LayoutOptions>): number =>
       lay('AHA', { line, align: 'center', ...options }).letters[1].turn;
     expect(turn({ own: own({ turnDegrees: 30 }) }) - turn({})).toBeCloseTo(Math.PI / 6, 12);

@@ -1,6 +1,9 @@
 import { fail, LIMITS, ok, type Result } from '../base/index.ts';
 
-/** A font file's tables by tag, and its flavour (the signature of what its outlines are). OpenType 1.9, "Organization of an OpenType font". */
+/**
+ * A font file's tables by tag, and its flavour (the signature of what its outlines are). OpenType 1.9, "Organization of
+ * an OpenType font".
+ */
 export interface SfntTables {
   flavour: number;
   tables: ReadonlyMap<string, Uint8Array>;

@@ -3,7 +3,10 @@ import type { LayoutOptions, Letter } from './letters.ts';
 
 type Point = readonly [number, number];
 
-/** A letter with what is said of it alone: scaled about the middle of its foot, then turned about its middle, then moved. */
+/**
+ * A letter with what is said of it alone: scaled about the middle of its foot, then turned about its middle, then
+ * moved.
+ */
 export function standsApart(letter: Letter, { own }: Pick<LayoutOptions, 'own'>, capMm: number): Letter {
   const said = own[letter.id];
   if (!said) return letter;

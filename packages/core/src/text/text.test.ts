@@ -63,7 +63,15 @@ describe('layout', () => {
 
   test('letters carry the id of their first grapheme, words and lines', () => {
     const { letters } = lay('Row 17\nx');
-    expect(letters.map((l) => [l.id, l.word, l.line])).toEqual([[1, 0, 0], [2, 0, 0], [3, 0, 0], [4, 0, 0], [5, 1, 0], [6, 1, 0], [8, 2, 1]]); // prettier-ignore
+    expect(letters.map((l) => [l.id, l.word, l.line])).toEqual([
+      [1, 0, 0],
+      [2, 0, 0],
+      [3, 0, 0],
+      [4, 0, 0],
+      [5, 1, 0],
+      [6, 1, 0],
+      [8, 2, 1],
+    ]);
   });
 
   test('what the font lacks is named once and stands as a box', () => {
@@ -91,7 +99,16 @@ describe('caret', () => {
 
   test('stands before each letter and behind the last, in every line', () => {
     const { layout, stops } = stopsOf('Ki\n\nRow');
-    expect(stops.map((s) => [s.at, s.line])).toEqual([[0, 0], [1, 0], [2, 0], [3, 1], [4, 2], [5, 2], [6, 2], [7, 2]]); // prettier-ignore
+    expect(stops.map((s) => [s.at, s.line])).toEqual([
+      [0, 0],
+      [1, 0],
+      [2, 0],
+      [3, 1],
+      [4, 2],
+      [5, 2],
+      [6, 2],
+      [7, 2],
+    ]);
     expect(stops[1].x).toBe(layout.letters[1].x);
     expect(stops[2].x).toBe(layout.letters[1].x + layout.letters[1].advance);
     expect(stops[3]).toMatchObject({ x: 0, y: layout.baselines[1] });

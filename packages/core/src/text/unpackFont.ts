@@ -10,7 +10,10 @@ const MOST_FACES = 64;
 /** Unpacks WOFF2 (W3C); given by whoever has the decoder. Rejects what it can't read. */
 export type UnpackWoff2 = (bytes: Uint8Array) => Promise<Uint8Array>;
 
-/** A font file of any kind (TTF, OTF, a collection of them, WOFF, WOFF2) -> the plain font files in it. What would grow beyond the limits is refused first. */
+/**
+ * A font file of any kind (TTF, OTF, a collection of them, WOFF, WOFF2) -> the plain font files in it. What would grow
+ * beyond the limits is refused first.
+ */
 export async function unpackFonts(
   bytes: Uint8Array,
   name: string,

@@ -3,8 +3,9 @@ import type { Grapheme } from './graphemes.ts';
 import { scriptOf } from './scripts.ts';
 
 /**
- * Stand-ins by grapheme id, word by word: where a font lacks one letter of a word, its whole stretch of that script is set in the stand-in, so that no
- * word is set in two hands. `standIn` gives the face for a grapheme that the primary lacks, undefined for one that it has.
+ * Stand-ins by grapheme id, word by word: where a font lacks one letter of a word, its whole stretch of that script is
+ * set in the stand-in, so that no word is set in two hands. `standIn` gives the face for a grapheme that the primary
+ * lacks, undefined for one that it has.
  */
 export function standInsByWord(
   graphemes: readonly Grapheme[],

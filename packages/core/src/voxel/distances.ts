@@ -2,7 +2,10 @@ import type { RunContext } from '../base/index.ts';
 import { TriangleTree } from '../surface/index.ts';
 import { nodesOf, placeOf, type NodeGrid } from './nodeGrid.ts';
 
-/** How far each node lies from triangles (nine numbers each), mm, exact up to `band`, which stands for all that is farther. Undefined when cancelled. */
+/**
+ * How far each node lies from triangles (nine numbers each), mm, exact up to `band`, which stands for all that is
+ * farther. Undefined when cancelled.
+ */
 export async function distances(
   corners: Float64Array,
   grid: NodeGrid,
@@ -34,7 +37,10 @@ function nearNodes(corners: Float64Array, grid: NodeGrid, band: number): Uint8Ar
   const near = new Uint8Array(nodesOf(grid));
   const { low, size, counts, strides } = grid;
   for (let t = 0; t < corners.length; t += 9) {
-    const [from, to] = [[0, 0, 0], [0, 0, 0]]; // prettier-ignore
+    const [from, to] = [
+      [0, 0, 0],
+      [0, 0, 0],
+    ];
     for (let k = 0; k < 3; k++) {
       const [a, b, c] = [corners[t + k], corners[t + 3 + k], corners[t + 6 + k]];
       from[k] = Math.max(0, Math.ceil((Math.min(a, b, c) - band - low[k]) / size));

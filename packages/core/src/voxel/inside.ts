@@ -3,10 +3,11 @@ import { nodesOf, type NodeGrid } from './nodeGrid.ts';
 const [UNKNOWN, OUT, IN] = [0, 1, 2];
 
 /**
- * Which nodes lie inside, from how far they lie from the surface alone. Nodes farther than `wall` that can be reached from the grid's corner are
- * outside, others as far are inside: with a wall of half a cell no step between two of them crosses the surface. Nearer ones are on the same side
- * as a neighbour where the two lie farther from the surface, together, than from each other: nothing can be between them. What is left lies all
- * but on the surface, and inside if anything around it does.
+ * Which nodes lie inside, from how far they lie from the surface alone. Nodes farther than `wall` that can be reached
+ * from the grid's corner are outside, others as far are inside: with a wall of half a cell no step between two of them
+ * crosses the surface. Nearer ones are on the same side as a neighbour where the two lie farther from the surface,
+ * together, than from each other: nothing can be between them. What is left lies all but on the surface, and inside if
+ * anything around it does.
  */
 export function insideOf(far: Float32Array, grid: NodeGrid, wall: number): Uint8Array {
   const side = new Uint8Array(nodesOf(grid));

@@ -82,7 +82,9 @@ const cornerOf = (places: Float64Array, t: number, k: number): Vec3 => {
   return [places[at], places[at + 1], places[at + 2]];
 };
 
-/** How often a mesh goes round a place: the sum of the solid angles of its triangles (Van Oosterom and Strackee 1983). */
+/**
+ * How often a mesh goes round a place: the sum of the solid angles of its triangles (Van Oosterom and Strackee 1983).
+ */
 function winding(places: Float64Array, [x, y, z]: Vec3): number {
   let sum = 0;
   for (let i = 0; i < places.length; i += 9) {

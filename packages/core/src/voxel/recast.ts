@@ -48,11 +48,15 @@ export function recastCost(box: Box3, options: RecastOptions): RecastCost {
 const BYTES_A_NODE = 4 + 4 + 1 + 1;
 
 /**
- * A mesh made anew from how far places of a grid lie from the old one, whatever that is: open, crossing itself or turned inside out. What can not be
- * reached from outside is inside. Closed, manifold and without crossings by its making. Parts are those of the nearest old face.
- * Undefined when cancelled.
+ * A mesh made anew from how far places of a grid lie from the old one, whatever that is: open, crossing itself or
+ * turned inside out. What can not be reached from outside is inside. Closed, manifold and without crossings by its
+ * making. Parts are those of the nearest old face. Undefined when cancelled.
  */
-export async function recast(mesh: PolygonMesh, options: RecastOptions, context: RunContext): Promise<PolygonMesh | undefined> {
+export async function recast(
+  mesh: PolygonMesh,
+  options: RecastOptions,
+  context: RunContext,
+): Promise<PolygonMesh | undefined> {
   if (faceCount(mesh) === 0) return mesh;
   const old = triangleCorners(mesh);
   const { grid, wall, band } = gridFor(boxOfPoints(mesh.positions), options);
@@ -63,7 +67,7 @@ export async function recast(mesh: PolygonMesh, options: RecastOptions, context:
   const melt = options.meltMm / options.sizeMm;
   const times = Math.min(MOST_TIMES, Math.round(SPREAD * melt * melt));
   return withParts(levelSurface(smoothed(values, grid, times), grid), mesh, old);
-} // prettier-ignore
+}
 
 /** Faces belong to what the nearest old face belongs to. */
 function withParts(made: PolygonMesh, from: PolygonMesh, { places, face }: TriangleCorners): PolygonMesh {

@@ -1,6 +1,9 @@
 import type { NodeGrid } from './nodeGrid.ts';
 
-/** Each value mixed with its neighbours along one axis after the other, so many times: by thirds like a bell (binomial 1 2 1). Changes the values. */
+/**
+ * Each value mixed with its neighbours along one axis after the other, so many times: by thirds like a bell (binomial 1
+ * 2 1). Changes the values.
+ */
 export function smoothed(values: Float32Array, { counts, strides }: NodeGrid, times: number): Float32Array {
   for (let t = 0; t < times; t++)
     for (let axis = 0; axis < 3; axis++) {

@@ -64,10 +64,13 @@ describe('a mesh made anew', () => {
     const target = new Target(old);
     let most = 0;
     for (let v = 0; v < mesh.positions.length; v += 3)
-      most = Math.max(most, Math.abs(target.heightOf([mesh.positions[v], mesh.positions[v + 1], mesh.positions[v + 2]])));
+      most = Math.max(
+        most,
+        Math.abs(target.heightOf([mesh.positions[v], mesh.positions[v + 1], mesh.positions[v + 2]])),
+      );
     expect(most).toBeLessThan(0.2);
     expect(volumeOf(mesh) / ((4 / 3) * Math.PI * 1000)).toBeCloseTo(1, 1);
-  }); // prettier-ignore
+  });
 
   test.each<[string, PolygonMesh, number]>([
     ['turned inside out', insideOut(cubes(4, [0, 0, 0])), 64],
@@ -99,7 +102,14 @@ describe('a mesh made anew', () => {
 
   test('keeps parts by what is nearest', async () => {
     const old = joined(cubes(4, [0, 0, 0]), cubes(4, [9, 0, 0]));
-    const marked = { ...old, region: old.region.map((_, f) => (f < faceCount(old) / 2 ? 0 : 1)), regions: [{ part: 'front', letter: 0, contour: 0 }, { part: 'wall', letter: 1, contour: 0 }] } as PolygonMesh; // prettier-ignore
+    const marked = {
+      ...old,
+      region: old.region.map((_, f) => (f < faceCount(old) / 2 ? 0 : 1)),
+      regions: [
+        { part: 'front', letter: 0, contour: 0 },
+        { part: 'wall', letter: 1, contour: 0 },
+      ],
+    } as PolygonMesh;
     const mesh = await made(marked, {});
     for (let f = 0; f < faceCount(mesh); f++)
       expect(mesh.region[f]).toBe(mesh.positions[3 * mesh.faceVertices[mesh.faceStart[f]]] < 6 ? 0 : 1);
@@ -107,8 +117,11 @@ describe('a mesh made anew', () => {
 
   test('tells what it takes before it is made, and stops when told to', async () => {
     const jug = asTriangles(formMesh(usualForms().jug, 1));
-    const cost = (sizeMm: number): number => recastCost(boxOfPoints(jug.positions), { sizeMm, thickMm: 0, meltMm: 0 }).nodes;
+    const cost = (sizeMm: number): number =>
+      recastCost(boxOfPoints(jug.positions), { sizeMm, thickMm: 0, meltMm: 0 }).nodes;
     expect(cost(1) / cost(2)).toBeGreaterThan(6);
-    expect(await recast(jug, { sizeMm: 4, thickMm: 0, meltMm: 0 }, { ...quietContext, cancelled: () => true })).toBeUndefined();
-  }); // prettier-ignore
+    expect(
+      await recast(jug, { sizeMm: 4, thickMm: 0, meltMm: 0 }, { ...quietContext, cancelled: () => true }),
+    ).toBeUndefined();
+  });
 });

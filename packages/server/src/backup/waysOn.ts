@@ -7,7 +7,9 @@ export async function waysOn(folder: string, fault: string): Promise<string> {
     ? `  npm run backup -- --restore ${newest}\n      puts that backup in its place (the damaged one is kept aside)\n`
     : '';
   return (
-    `Fictile can't start: the database in ${folder} is damaged (${fault}). Nothing was changed. Ways on:\n${restoring}` +
-    '  npm run backup -- --rescue\n      keeps the damaged one aside and makes a new one of all that can be read, older revisions too\n'
+    `Fictile can't start: the database in ${folder} is damaged (${fault}). Nothing was changed. Ways ` +
+    `on:\n${restoring}` +
+    '  npm run backup -- --rescue\n      keeps the damaged one aside and makes a new one of all that can be ' +
+    'read, older revisions too\n'
   );
 }

@@ -80,7 +80,7 @@ test('a backup is made before tables change', async () => {
   expect(await listBackups(folder)).toHaveLength(1);
 });
 
-test('a damaged database is not opened, not changed, and the ways on are said; what can be read is rescued', async () => {
+test('a damaged database is neither opened nor changed, ways on are said; what can be read is rescued', async () => {
   const names = Array.from({ length: 60 }, (_, i) => `revision ${String(i).padStart(2, '0')}`);
   await written(names);
   const size = (await stat(file())).size;

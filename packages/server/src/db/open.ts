@@ -12,8 +12,8 @@ import { integrityFault, openClient } from './setUp.ts';
 export type Tables = LibSQLDatabase<typeof schema>;
 
 /**
- * The database with its one queue of writers. SQLite takes one writer at a time and this client refuses a second at once, so every write
- * goes through `write`, one after the other; what a writer has read is still true when it writes.
+ * The database with its one queue of writers. SQLite takes one writer at a time and this client refuses a second at
+ * once, so every write goes through `write`, one after the other; what a writer has read is still true when it writes.
  */
 export interface Database {
   tables: Tables;

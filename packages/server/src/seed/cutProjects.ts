@@ -108,7 +108,20 @@ const CUTS: readonly Cut[] = [
   },
 ];
 
-function build({ id, name, form, finishes, text, words, depthMm, edge: front, onto, cut, then = [], more = [] }: Cut): Project {
+function build({
+  id,
+  name,
+  form,
+  finishes,
+  text,
+  words,
+  depthMm,
+  edge: front,
+  onto,
+  cut,
+  then = [],
+  more = [],
+}: Cut): Project {
   const body = newForm('body', name, form);
   const title = newPiece('title', 'Lettering', splitGraphemes(text));
   const edits: Edit[] = [
@@ -128,6 +141,6 @@ function build({ id, name, form, finishes, text, words, depthMm, edge: front, on
   ];
   const pieces = [title, body, ...more.map(({ piece }) => piece)];
   return edits.reduce((so, edit) => unwrap(applyEdit(so, edit)), newProject(id, name, pieces));
-} // prettier-ignore
+}
 
 export const cutProjects = (): Project[] => CUTS.map(build);

@@ -69,7 +69,11 @@ function build({ id, name, form, finishes, text, words, depthMm, onto }: OnModel
     { kind: 'setPlacement', pieceId: body.id, values: { stand: 'table' } },
     dressed(body.id, finishes[0]),
     { kind: 'setWords', pieceId: title.id, values: words },
-    { kind: 'setSolid', pieceId: title.id, values: { depthMm, front: { kind: 'round', inMm: 1, deepMm: 1, steps: 3, points: [] } } }, // prettier-ignore
+    {
+      kind: 'setSolid',
+      pieceId: title.id,
+      values: { depthMm, front: { kind: 'round', inMm: 1, deepMm: 1, steps: 3, points: [] } },
+    },
     { kind: 'setSteps', pieceId: title.id, steps: [{ ...usualStep('onto', 'onto'), target: body.id, ...onto }] },
     dressed(title.id, finishes[1]),
   ];

@@ -8,7 +8,10 @@ import { sampleProjects } from './sampleProjects.ts';
 
 const SEEDED = 'sample projects made';
 
-/** Makes the sample projects through the real service, once in a database's life: what a person did since then is never touched. */
+/**
+ * Makes the sample projects through the real service, once in a database's life: what a person did since then is never
+ * touched.
+ */
 export async function seed(database: Database): Promise<number> {
   const [done] = await database.tables.select().from(facts).where(eq(facts.name, SEEDED));
   if (done) return 0;

@@ -11,7 +11,8 @@ test('thins by age, keeps the newest, the first and the named', () => {
     createdAt: minutes(age),
   }));
   const gone = thinnedOut(revisions, NOW).map((number) => ages[ages.length - number]);
-  // within the hour all stay; 62 is named and 119 goes because 61 holds its hour; 31 h goes because 30 h holds its day; 41 d because 40 d holds its month
+  // within the hour all stay; 62 is named and 119 goes because 61 holds its hour; 31 h goes because 30 h holds its day;
+  // 41 d because 40 d holds its month
   expect(gone).toEqual([119, 60 * 31, 60 * 24 * 41]);
   expect(thinnedOut([], NOW)).toEqual([]);
 });

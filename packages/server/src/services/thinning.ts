@@ -8,8 +8,8 @@ const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 
 /**
- * Which revisions may go: of the last hour all stay, of the last day one an hour, of the last month one a day, before that one a month; the
- * newest, the first and the named ones always stay.
+ * Which revisions may go: of the last hour all stay, of the last day one an hour, of the last month one a day, before
+ * that one a month; the newest, the first and the named ones always stay.
  */
 export function thinnedOut(revisions: readonly Dated[], now: Date): number[] {
   const newestFirst = [...revisions].sort((a, b) => b.number - a.number);

@@ -8,9 +8,13 @@ const AIMS = Object.entries(texts.checks.aims).map(([value, label]) => ({ value:
 
 /** What meshes are meant for, as this browser was told last. */
 export function useAim(): [Aim, (aim: Aim) => void] {
-  const [aim, setAim] = useLocalStorage<Aim>({ key: 'fictile aim', defaultValue: 'print', getInitialValueInEffect: false });
+  const [aim, setAim] = useLocalStorage<Aim>({
+    key: 'fictile aim',
+    defaultValue: 'print',
+    getInitialValueInEffect: false,
+  });
   return [AIMS.some(({ value }) => value === aim) ? aim : 'print', setAim];
-} // prettier-ignore
+}
 
 export function AimSentence({ aim, onAim }: { aim: Aim; onAim: (aim: Aim) => void }) {
   const t = texts.checks;

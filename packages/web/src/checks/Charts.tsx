@@ -18,10 +18,12 @@ export default function Charts({ report: { figures }, steps }: ChartsProps) {
     <>
       <Chart title={t.lengths} unit={t.edgesCount} rows={rowsOf(figures.lengths, short)} />
       <Chart title={t.corners} unit={t.cornersCount} rows={rowsOf(figures.corners, (mark) => `${mark}`)} />
-      {steps.length > 1 && <Chart title={t.steps} unit={t.facesCount} rows={steps.map(({ name, faces }) => ({ name, count: faces }))} />}
+      {steps.length > 1 && (
+        <Chart title={t.steps} unit={t.facesCount} rows={steps.map(({ name, faces }) => ({ name, count: faces }))} />
+      )}
     </>
   );
-} // prettier-ignore
+}
 
 interface ChartRow {
   name: string;
@@ -37,12 +39,21 @@ function Chart({ title, unit, rows }: { title: string; unit: string; rows: Chart
       <figcaption>{title}</figcaption>
       <ResponsiveContainer width="100%" height={84}>
         <BarChart data={rows} margin={{ top: 2, right: 2, bottom: 0, left: 2 }} barCategoryGap={1}>
-          <XAxis dataKey="name" tick={{ fontSize: 10, fill: 'var(--ink-soft)' }} tickLine={false} interval="preserveStartEnd" />
+          <XAxis
+            dataKey="name"
+            tick={{ fontSize: 10, fill: 'var(--ink-soft)' }}
+            tickLine={false}
+            interval="preserveStartEnd"
+          />
           <YAxis hide />
-          <Tooltip cursor={{ fill: 'var(--cobalt-wash)' }} formatter={(value) => [Number(value).toLocaleString('en'), unit]} contentStyle={{ fontSize: 11, background: 'var(--paper)', borderColor: 'var(--line)', color: 'var(--ink)' }} />
+          <Tooltip
+            cursor={{ fill: 'var(--cobalt-wash)' }}
+            formatter={(value) => [Number(value).toLocaleString('en'), unit]}
+            contentStyle={{ fontSize: 11, background: 'var(--paper)', borderColor: 'var(--line)', color: 'var(--ink)' }}
+          />
           <Bar dataKey="count" fill="var(--cobalt)" isAnimationActive={false} />
         </BarChart>
       </ResponsiveContainer>
     </figure>
   );
-} // prettier-ignore
+}

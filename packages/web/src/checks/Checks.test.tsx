@@ -9,11 +9,33 @@ import type { JobClient } from '../worker/index.ts';
 import { Checks, type Painted } from './index.ts';
 
 const GOOD: MeshReport = {
-  vertices: 8, faces: 6, triangles: 0, quads: 6, ngons: 0, quadAreaShare: 1, shells: 1, openEdges: 0, closed: true, manifold: true,
-  outward: true, crossingFaces: 0, crossingCapped: false, slivers: 0, longFaces: 0, degenerate: 0, sizeMm: [1, 1, 1],
-  edgeMm: { shortest: 1, median: 1, longest: 1 }, volumeMm3: 1,
-  figures: { poles: 0, inner: 10, bent: 0, lengths: { marks: [1, 2], counts: [12] }, corners: { marks: [0, 180], counts: [24] } },
-}; // prettier-ignore
+  vertices: 8,
+  faces: 6,
+  triangles: 0,
+  quads: 6,
+  ngons: 0,
+  quadAreaShare: 1,
+  shells: 1,
+  openEdges: 0,
+  closed: true,
+  manifold: true,
+  outward: true,
+  crossingFaces: 0,
+  crossingCapped: false,
+  slivers: 0,
+  longFaces: 0,
+  degenerate: 0,
+  sizeMm: [1, 1, 1],
+  edgeMm: { shortest: 1, median: 1, longest: 1 },
+  volumeMm3: 1,
+  figures: {
+    poles: 0,
+    inner: 10,
+    bent: 0,
+    lengths: { marks: [1, 2], counts: [12] },
+    corners: { marks: [0, 180], counts: [24] },
+  },
+};
 
 const triangles = new Float32Array(9);
 let cured: string[] = [];

@@ -38,18 +38,34 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
   const found = useReport(client, project, pieceId);
   const [aim, setAim] = useAim();
   const piece = pieceId === undefined ? undefined : project.pieces[pieceId];
-  const rows = found?.report && piece ? [...judge(found.report, subjectOf(piece), aim), ...ontoRows(shownPiece?.onto)] : [];
+  const rows =
+    found?.report && piece ? [...judge(found.report, subjectOf(piece), aim), ...ontoRows(shownPiece?.onto)] : [];
   const t = texts.checks;
   const meetings = (found?.crossing ?? []).filter((remark) => chapterOf(remark) === 'place');
   const missing = (shownPiece?.remarks ?? []).filter((remark) => toneOf(remark) === 'missing');
   const isUnchecked = found && !found.report;
-  const tone = isUnchecked || missing.length > 0 ? 'bad' : verdictOf([...rows, ...meetings.map(() => ({ tone: 'mind' as const }))]);
-  const verdict = missing.length > 0 ? t.leftOut : !found ? t.checking : isUnchecked ? t.failed : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];
+  const tone =
+    isUnchecked || missing.length > 0
+      ? 'bad'
+      : verdictOf([...rows, ...meetings.map(() => ({ tone: 'mind' as const }))]);
+  const verdict =
+    missing.length > 0
+      ? t.leftOut
+      : !found
+        ? t.checking
+        : isUnchecked
+          ? t.failed
+          : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];
   const show = async (what: Painted): Promise<void> => {
     if (!client || pieceId === undefined) return;
-    const asked = isLaidPaint(what) ? ({ kind: 'laid', project, pieceId, what } as const) : ({ kind: 'places', project, pieceId, what } as const);
+    const asked = isLaidPaint(what)
+      ? ({ kind: 'laid', project, pieceId, what } as const)
+      : ({ kind: 'places', project, pieceId, what } as const);
     const answer = shown === what ? undefined : await client.ask(asked);
-    onShow(what, answer?.kind === 'placed' ? { pieceId, triangles: answer.triangles, values: answer.values } : undefined);
+    onShow(
+      what,
+      answer?.kind === 'placed' ? { pieceId, triangles: answer.triangles, values: answer.values } : undefined,
+    );
   };
   return (
     <section aria-label={t.heading} data-testid="checks" aria-busy={!found}>
@@ -65,12 +81,25 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
         </p>
       ))}
       <AimSentence aim={aim} onAim={setAim} />
-      <CheckRows rows={rows} shown={shown} onShow={(what) => void show(what)} onCure={(cure) => pieceId !== undefined && onCure(pieceId, cure)} />
-      {piece && found?.crossing.map((remark, i) => <Meeting key={`${remark.code} ${i}`} remark={remark} cure={cureOf(remark, piece, { pieces: project.pieces, freshId: 'fresh' })} onEdits={onEdits} />)}
+      <CheckRows
+        rows={rows}
+        shown={shown}
+        onShow={(what) => void show(what)}
+        onCure={(cure) => pieceId !== undefined && onCure(pieceId, cure)}
+      />
+      {piece &&
+        found?.crossing.map((remark, i) => (
+          <Meeting
+            key={`${remark.code} ${i}`}
+            remark={remark}
+            cure={cureOf(remark, piece, { pieces: project.pieces, freshId: 'fresh' })}
+            onEdits={onEdits}
+          />
+        ))}
       {found?.report && <ChartFold report={found.report} steps={stepsOf(project, shownPiece)} />}
     </section>
   );
-} // prettier-ignore
+}
 
 /** Faces that run into others, with what helps. */
 function Meeting({

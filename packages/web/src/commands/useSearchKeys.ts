@@ -11,8 +11,9 @@ interface SearchField {
 }
 
 /**
- * The field of the search gets the focus a moment after the keys that open it. What is typed meanwhile is meant for it, and must not run as
- * commands of one key: it is taken into the field, Enter too. Later, too, letters typed anywhere in the open search go to its field.
+ * The field of the search gets the focus a moment after the keys that open it. What is typed meanwhile is meant for it,
+ * and must not run as commands of one key: it is taken into the field, Enter too. Later, too, letters typed anywhere in
+ * the open search go to its field.
  */
 export function useSearchKeys(): { query: string; setQuery: (query: string) => void; field: SearchField } {
   const [query, setQuery] = useState('');

@@ -19,15 +19,18 @@ export function loadSample(hash: string): void {
 let areRegistered = false;
 
 /**
- * Lets the page's own text show every script that the shipped fonts can: the browser fetches such a font only when a character needs it.
- * `--serif` and `--sans` name the family after the page's own.
+ * Lets the page's own text show every script that the shipped fonts can: the browser fetches such a font only when a
+ * character needs it. `--serif` and `--sans` name the family after the page's own.
  */
 export function registerStandIns(families: readonly FontFamily[]): void {
   if (areRegistered || families.length === 0 || typeof FontFace === 'undefined') return;
   areRegistered = true;
   for (const { family, styles, covers } of families) {
     if (!family.startsWith('Noto') || covers === '') continue;
-    const unicodeRange = covers.split(',').map((range) => `U+${range}`).join(','); // prettier-ignore
+    const unicodeRange = covers
+      .split(',')
+      .map((range) => `U+${range}`)
+      .join(',');
     document.fonts.add(new FontFace('stand-in', `url(/api/fonts/${styles[0].hash})`, { unicodeRange }));
   }
 }

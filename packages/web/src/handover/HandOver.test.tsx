@@ -16,7 +16,16 @@ interface Asked {
 let asked: Asked[];
 let report: Partial<MeshReport>;
 
-const SOUND = { faces: 12, vertices: 8, shells: 1, sizeMm: [1, 2, 3], closed: true, manifold: true, outward: true, crossingFaces: 0 }; // prettier-ignore
+const SOUND = {
+  faces: 12,
+  vertices: 8,
+  shells: 1,
+  sizeMm: [1, 2, 3],
+  closed: true,
+  manifold: true,
+  outward: true,
+  crossingFaces: 0,
+};
 const client = {
   ask: async (request: Asked): Promise<JobAnswer> => {
     asked.push(request);

@@ -206,8 +206,12 @@ test('forms are added on the table, and copies of what lies on one lie on its co
   act(() => store.edit({ kind: 'setSteps', pieceId: 'a', steps }));
   await pick('Title', 'Choose this too');
   await pick('Title', 'Duplicate');
-  const targets = pieces().flatMap((piece) => piece.steps.map((step) => (isOnEdge(step) ? step.path : (step as OntoStep)).target)); // prettier-ignore
-  const copied = pieces().filter(({ source }) => source.kind === 'form').map(({ id }) => id); // prettier-ignore
+  const targets = pieces().flatMap((piece) =>
+    piece.steps.map((step) => (isOnEdge(step) ? step.path : (step as OntoStep)).target),
+  );
+  const copied = pieces()
+    .filter(({ source }) => source.kind === 'form')
+    .map(({ id }) => id);
   expect([...targets].sort()).toEqual([...copied, ...copied].sort());
 });
 

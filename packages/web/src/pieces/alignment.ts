@@ -14,7 +14,9 @@ type Place = (piece: Piece) => Partial<Placement>;
 /** Room between pieces side by side, as a share of their height. */
 const GAP = 0.25;
 
-/** All of them together, their middles across on the other's, and upright too, or in depth for what stands on the table. */
+/**
+ * All of them together, their middles across on the other's, and upright too, or in depth for what stands on the table.
+ */
 export function centredOn(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): Place {
   const [own, its] = boxes(pieces, other, boxOf);
   if (!own || !its) return stays;

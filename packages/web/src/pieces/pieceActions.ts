@@ -85,9 +85,13 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
   const addBody = (piece: Piece): string => {
     const boxes = store.project.pieceOrder.flatMap((id) => boxOf(id) ?? []);
     const right = boxes.length === 0 ? 0 : Math.ceil(Math.max(...boxes.map((box) => box.max[0])) + BODY_ROOM_MM);
-    const placement: Piece['placement'] = { ...piece.placement, stand: 'table', atMm: [isPanel(piece) ? 0 : Math.min(90_000, right), 0, 0] };
+    const placement: Piece['placement'] = {
+      ...piece.placement,
+      stand: 'table',
+      atMm: [isPanel(piece) ? 0 : Math.min(90_000, right), 0, 0],
+    };
     return added({ ...piece, placement, slots: bodySlots(piece.slots) });
-  }; // prettier-ignore
+  };
   const formOf = (name: FormName): FormShape => {
     const form = usualForms()[name];
     const words = all().find(isWords)?.id ?? '';
@@ -106,7 +110,11 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     putInstead: (model, piece) => insteadOf(store, model, piece),
     duplicate: (pieces) => {
       const ids = new Map(pieces.map(({ id }) => [id, freshId()]));
-      const copies = pieces.map((piece) => ({ ...standingOn(piece, ids), id: ids.get(piece.id) ?? freshId(), name: texts.pieces.copyOf(piece.name).slice(0, 200) })); // prettier-ignore
+      const copies = pieces.map((piece) => ({
+        ...standingOn(piece, ids),
+        id: ids.get(piece.id) ?? freshId(),
+        name: texts.pieces.copyOf(piece.name).slice(0, 200),
+      }));
       store.edit({
         kind: 'many',
         edits: copies.map((piece, i) => ({ kind: 'addPiece', piece, after: pieces[i].id })),
@@ -147,7 +155,9 @@ function insteadOf(store: ProjectStore, model: Omit<Model, 'kind'>, { id, slots,
   return copy.id;
 }
 
-/** A piece that stands on others under new ids, where those have any: copies of several stand on each other as they did. */
+/**
+ * A piece that stands on others under new ids, where those have any: copies of several stand on each other as they did.
+ */
 function standingOn(piece: Piece, ids: ReadonlyMap<string, string>): Piece {
   const renamed = (id: string): string => ids.get(id) ?? id;
   const steps = piece.steps.map((step) => withOtherPieces(step, renamed));

@@ -57,44 +57,130 @@ function KnotLine({ form, put }: { form: Turned; put: (form: FormShape, key?: st
   const [picked, setPicked] = useState(1);
   const at = Math.min(picked, form.knots.length - 1);
   const knot = form.knots[at];
-  const set = (values: Partial<typeof knot>, key?: string): void => put({ ...form, knots: form.knots.map((one, i) => (i === at ? { ...one, ...values } : one)) }, key);
+  const set = (values: Partial<typeof knot>, key?: string): void =>
+    put({ ...form, knots: form.knots.map((one, i) => (i === at ? { ...one, ...values } : one)) }, key);
   const names = Object.fromEntries(form.knots.map((_, i) => [String(i), T.knotName(i + 1)]));
   const add = (): void => {
     const next = form.knots[Math.min(at + 1, form.knots.length - 1)];
-    const between = { radiusMm: (knot.radiusMm + next.radiusMm) / 2, heightMm: (knot.heightMm + next.heightMm) / 2, smooth: true };
+    const between = {
+      radiusMm: (knot.radiusMm + next.radiusMm) / 2,
+      heightMm: (knot.heightMm + next.heightMm) / 2,
+      smooth: true,
+    };
     put({ ...form, knots: [...form.knots.slice(0, at + 1), between, ...form.knots.slice(at + 1)] });
     setPicked(at + 1);
   };
   const values = {
-    pick: <ChoiceValue label={T.knotPick} value={String(at)} choices={choicesOf<string>(names)} onChange={(next) => setPicked(Number(next))} />,
-    radius: number('knot radius', TURNED_KNOT.radiusMm, { label: L.radius, value: knot.radiusMm }, (radiusMm, key) => set({ radiusMm }, key)),
-    height: number('knot height', TURNED_KNOT.heightMm, { label: L.height, value: knot.heightMm }, (heightMm, key) => set({ heightMm }, key)),
-    smooth: <ChoiceValue label={L.smooth} value={knot.smooth ? 'smooth' : 'corner'} choices={choicesOf(T.smooths)} onChange={(next) => set({ smooth: next === 'smooth' })} />,
+    pick: (
+      <ChoiceValue
+        label={T.knotPick}
+        value={String(at)}
+        choices={choicesOf<string>(names)}
+        onChange={(next) => setPicked(Number(next))}
+      />
+    ),
+    radius: number('knot radius', TURNED_KNOT.radiusMm, { label: L.radius, value: knot.radiusMm }, (radiusMm, key) =>
+      set({ radiusMm }, key),
+    ),
+    height: number('knot height', TURNED_KNOT.heightMm, { label: L.height, value: knot.heightMm }, (heightMm, key) =>
+      set({ heightMm }, key),
+    ),
+    smooth: (
+      <ChoiceValue
+        label={L.smooth}
+        value={knot.smooth ? 'smooth' : 'corner'}
+        choices={choicesOf(T.smooths)}
+        onChange={(next) => set({ smooth: next === 'smooth' })}
+      />
+    ),
   };
   return (
     <div>
       <Sentence template={T.knot} values={values} />{' '}
-      <UnstyledButton className={classes.unlock} onClick={add}>{T.addKnot}</UnstyledButton>{' '}
-      {form.knots.length > 2 && <UnstyledButton className={classes.unlock} onClick={() => put({ ...form, knots: form.knots.filter((_, i) => i !== at) })}>{T.dropKnot}</UnstyledButton>}
+      <UnstyledButton className={classes.unlock} onClick={add}>
+        {T.addKnot}
+      </UnstyledButton>{' '}
+      {form.knots.length > 2 && (
+        <UnstyledButton
+          className={classes.unlock}
+          onClick={() => put({ ...form, knots: form.knots.filter((_, i) => i !== at) })}
+        >
+          {T.dropKnot}
+        </UnstyledButton>
+      )}
     </div>
   );
-} // prettier-ignore
+}
 
 /** A mesh from outside. */
 export function ModelChapter({ piece, edits, remarks, work }: Omit<ChapterProps, 'piece'> & { piece: ModelPiece }) {
   const { unit, up, scalePercent, closed, format, paint, sides } = piece.source;
   const values = {
-    unit: <ChoiceValue label={T.unit} value={unit} choices={choicesOf(T.units)} onChange={(next) => edits.model({ unit: next })} />,
-    up: <ChoiceValue label={T.upAxis} value={up} choices={choicesOf(T.ups)} onChange={(next) => edits.model({ up: next })} />,
-    closed: <ChoiceValue label={T.holes} value={closed ? 'closed' : 'open'} choices={choicesOf(T.closeds)} usual="open" onChange={(next) => edits.model({ closed: next === 'closed' })} />,
-    sides: <ChoiceValue label={T.sides} value={sides} choices={choicesOf<typeof sides>(T.sidesNames).filter(({ value }) => value !== 'outward' || sides === 'outward')} usual="own" onChange={(next) => edits.model({ sides: next })} />,
+    unit: (
+      <ChoiceValue
+        label={T.unit}
+        value={unit}
+        choices={choicesOf(T.units)}
+        onChange={(next) => edits.model({ unit: next })}
+      />
+    ),
+    up: (
+      <ChoiceValue
+        label={T.upAxis}
+        value={up}
+        choices={choicesOf(T.ups)}
+        onChange={(next) => edits.model({ up: next })}
+      />
+    ),
+    closed: (
+      <ChoiceValue
+        label={T.holes}
+        value={closed ? 'closed' : 'open'}
+        choices={choicesOf(T.closeds)}
+        usual="open"
+        onChange={(next) => edits.model({ closed: next === 'closed' })}
+      />
+    ),
+    sides: (
+      <ChoiceValue
+        label={T.sides}
+        value={sides}
+        choices={choicesOf<typeof sides>(T.sidesNames).filter(
+          ({ value }) => value !== 'outward' || sides === 'outward',
+        )}
+        usual="own"
+        onChange={(next) => edits.model({ sides: next })}
+      />
+    ),
     // only this format has materials within the file
-    paint: canHold(format, 'paints') && <Sentence template={T.paintEnd} values={{ paint: <ChoiceValue label={T.paint} value={paint} choices={choicesOf(T.paints)} usual="own" onChange={(next) => edits.model({ paint: next })} /> }} />,
-    scale: number('model scale', MODEL.scalePercent, { label: T.scale, value: scalePercent }, (next, key) => edits.model({ scalePercent: next }, key)),
+    paint: canHold(format, 'paints') && (
+      <Sentence
+        template={T.paintEnd}
+        values={{
+          paint: (
+            <ChoiceValue
+              label={T.paint}
+              value={paint}
+              choices={choicesOf(T.paints)}
+              usual="own"
+              onChange={(next) => edits.model({ paint: next })}
+            />
+          ),
+        }}
+      />
+    ),
+    scale: number('model scale', MODEL.scalePercent, { label: T.scale, value: scalePercent }, (next, key) =>
+      edits.model({ scalePercent: next }, key),
+    ),
   };
   return (
-    <Chapter name="words" title={T.modelChapter} work={work} remarks={<Told chapter="words" remarks={remarks} edits={edits} />}>
+    <Chapter
+      name="words"
+      title={T.modelChapter}
+      work={work}
+      remarks={<Told chapter="words" remarks={remarks} edits={edits} />}
+    >
       <Sentence template={T.model} values={values} />
     </Chapter>
   );
-} // prettier-ignore
+}

@@ -34,13 +34,33 @@ export function ContourSentence({ piece, edits }: Pick<LetteringProps, 'piece' |
 function hollowValues(contour: Of<'hollow'>, edits: ChapterProps['edits']) {
   const t = texts.recipe;
   const put = (values: Partial<Of<'hollow'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
-  const gap = number('contour gap', CONTOURS.hollow.gapMm, { label: t.contourGapName, value: contour.gapMm }, (gapMm, key) => put({ gapMm }, key)); // prettier-ignore
+  const gap = number(
+    'contour gap',
+    CONTOURS.hollow.gapMm,
+    { label: t.contourGapName, value: contour.gapMm },
+    (gapMm, key) => put({ gapMm }, key),
+  );
   return {
-    wall: number('wall', CONTOURS.hollow.wallMm, { label: t.wall, value: contour.wallMm }, (wallMm, key) => put({ wallMm }, key)),
-    side: <ChoiceValue label={t.wallSide} value={contour.side} choices={choicesOf(texts.wallSides, PICTURES.wallSides)} usual={HOLLOW.side} onChange={(side) => put({ side })} />,
-    count: number('contours', CONTOURS.hollow.count, { label: t.contours, value: contour.count, unit: contour.count === 1 ? 'contour' : 'contours' }, (count, key) => put({ count }, key)),
+    wall: number('wall', CONTOURS.hollow.wallMm, { label: t.wall, value: contour.wallMm }, (wallMm, key) =>
+      put({ wallMm }, key),
+    ),
+    side: (
+      <ChoiceValue
+        label={t.wallSide}
+        value={contour.side}
+        choices={choicesOf(texts.wallSides, PICTURES.wallSides)}
+        usual={HOLLOW.side}
+        onChange={(side) => put({ side })}
+      />
+    ),
+    count: number(
+      'contours',
+      CONTOURS.hollow.count,
+      { label: t.contours, value: contour.count, unit: contour.count === 1 ? 'contour' : 'contours' },
+      (count, key) => put({ count }, key),
+    ),
     gap: contour.count > 1 ? <Sentence template={t.contourGap} values={{ gap }} /> : null,
-  }; // prettier-ignore
+  };
 }
 
 function wireValues(contour: Of<'wire'>, edits: ChapterProps['edits']) {
@@ -48,11 +68,34 @@ function wireValues(contour: Of<'wire'>, edits: ChapterProps['edits']) {
   const put = (values: Partial<Of<'wire'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
   // a section has flat sides in front, behind and outside: their number goes by fours
   const byFours = (sides: number): number => Math.min(64, Math.max(4, 4 * Math.round(sides / 4)));
-  const sides = number('wire sides', CONTOURS.wire.sides, { label: t.wireSides, value: contour.sides, unit: 'sides' }, (sides, key) => put({ sides: byFours(sides) }, key)); // prettier-ignore
+  const sides = number(
+    'wire sides',
+    CONTOURS.wire.sides,
+    { label: t.wireSides, value: contour.sides, unit: 'sides' },
+    (sides, key) => put({ sides: byFours(sides) }, key),
+  );
   return {
-    thick: number('wire', CONTOURS.wire.thickMm, { label: t.wireThick, value: contour.thickMm }, (thickMm, key) => put({ thickMm }, key)),
-    section: <ChoiceValue label={t.wireSection} value={contour.section} choices={choicesOf(texts.wireSections, PICTURES.wireSections)} usual="polygon" onChange={(section) => put({ section })} />,
+    thick: number('wire', CONTOURS.wire.thickMm, { label: t.wireThick, value: contour.thickMm }, (thickMm, key) =>
+      put({ thickMm }, key),
+    ),
+    section: (
+      <ChoiceValue
+        label={t.wireSection}
+        value={contour.section}
+        choices={choicesOf(texts.wireSections, PICTURES.wireSections)}
+        usual="polygon"
+        onChange={(section) => put({ section })}
+      />
+    ),
     sides: contour.section === 'edge' ? null : <Sentence template={t.ofSides} values={{ sides }} />,
-    ends: <ChoiceValue label={t.wireEnds} value={contour.ends} choices={choicesOf(texts.wireEnds, PICTURES.wireEnds)} usual={WIRE.ends} onChange={(ends) => put({ ends })} />,
-  }; // prettier-ignore
+    ends: (
+      <ChoiceValue
+        label={t.wireEnds}
+        value={contour.ends}
+        choices={choicesOf(texts.wireEnds, PICTURES.wireEnds)}
+        usual={WIRE.ends}
+        onChange={(ends) => put({ ends })}
+      />
+    ),
+  };
 }

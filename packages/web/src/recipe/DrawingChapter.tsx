@@ -15,7 +15,15 @@ import { Told } from './Told.tsx';
 export function DrawingChapter(props: DrawingProps) {
   const { piece, edits, remarks, work, picked } = props;
   const t = texts.recipe;
-  const depthAnchor = <ChoiceValue label={t.depthAnchor} value={piece.source.depthAnchor} choices={choicesOf(texts.depthAnchors, PICTURES.depthAnchors)} usual="back" onChange={edits.depthAnchor} />; // prettier-ignore
+  const depthAnchor = (
+    <ChoiceValue
+      label={t.depthAnchor}
+      value={piece.source.depthAnchor}
+      choices={choicesOf(texts.depthAnchors, PICTURES.depthAnchors)}
+      usual="back"
+      onChange={edits.depthAnchor}
+    />
+  );
   return (
     <Chapter
       name="words"
@@ -52,9 +60,24 @@ function PathsSentence({ shape, put }: { shape: Of<'paths'>; put: Put }) {
   const { widthMm, heightMm } = drawingSize(shape);
   const values = {
     colours: texts.drawing.colours(shape.colours.length),
-    size: number('drawing size', PATHS.sizeMm, { label: t.size, value: shape.sizeMm }, (sizeMm, key) => put({ sizeMm }, key)),
-    by: <ChoiceValue label={t.sizeOf} value={shape.by} choices={choicesOf(t.by, PICTURES.drawingBy)} onChange={(by) => by !== shape.by && put({ by, sizeMm: Math.min(100_000, Math.max(0.01, Number((by === 'width' ? widthMm : heightMm).toPrecision(9)))) })} />,
-  }; // prettier-ignore
+    size: number('drawing size', PATHS.sizeMm, { label: t.size, value: shape.sizeMm }, (sizeMm, key) =>
+      put({ sizeMm }, key),
+    ),
+    by: (
+      <ChoiceValue
+        label={t.sizeOf}
+        value={shape.by}
+        choices={choicesOf(t.by, PICTURES.drawingBy)}
+        onChange={(by) =>
+          by !== shape.by &&
+          put({
+            by,
+            sizeMm: Math.min(100_000, Math.max(0.01, Number((by === 'width' ? widthMm : heightMm).toPrecision(9)))),
+          })
+        }
+      />
+    ),
+  };
   return <Sentence template={t.paths} values={values} />;
 }
 
@@ -64,9 +87,10 @@ function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, p
   const own: Lengths = shape;
   const fields: Fields = DRAWN_SHAPES[shape.kind];
   const mm = (field: keyof Lengths, label: string) =>
-    field in fields && number(field, fields[field], { label, value: own[field] ?? 0 }, (next, key) => put({ [field]: next }, key)); // prettier-ignore
+    field in fields &&
+    number(field, fields[field], { label, value: own[field] ?? 0 }, (next, key) => put({ [field]: next }, key));
   const count = (field: 'sides' | 'points', value: number, unit: string) =>
-    number(field, fields[field], { label: t[field], value, unit }, (next, key) => put({ [field]: next }, key)); // prettier-ignore
+    number(field, fields[field], { label: t[field], value, unit }, (next, key) => put({ [field]: next }, key));
   return {
     width: mm('widthMm', t.width),
     height: mm('heightMm', t.height),
@@ -74,8 +98,16 @@ function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, p
     radius: mm('radiusMm', t.radius),
     sides: shape.kind === 'polygon' ? count('sides', shape.sides, t.sides) : null,
     points: shape.kind === 'star' ? count('points', shape.points, t.points) : null,
-    inner: shape.kind === 'star' ? number('inner', DRAWN_SHAPES.star.innerPercent, { label: t.inner, value: shape.innerPercent }, (innerPercent, key) => put({ innerPercent }, key)) : null,
-  }; // prettier-ignore
+    inner:
+      shape.kind === 'star'
+        ? number(
+            'inner',
+            DRAWN_SHAPES.star.innerPercent,
+            { label: t.inner, value: shape.innerPercent },
+            (innerPercent, key) => put({ innerPercent }, key),
+          )
+        : null,
+  };
 }
 
 /** The colours of a drawing, each to be picked. */

@@ -19,7 +19,12 @@ export function FacesChapter({
   need,
 }: ChapterProps & { figures: string | undefined; need: ShownPiece['need'] }) {
   const { faces } = piece.body;
-  const support = number('support', FACES.supportMm, { label: T.support, value: faces.supportMm, zero: T.supportNone }, (supportMm, key) => edits.faces({ supportMm }, key)); // prettier-ignore
+  const support = number(
+    'support',
+    FACES.supportMm,
+    { label: T.support, value: faces.supportMm, zero: T.supportNone },
+    (supportMm, key) => edits.faces({ supportMm }, key),
+  );
   return (
     <Chapter
       name="faces"
@@ -52,11 +57,34 @@ function NeedLine({ needMm }: { needMm: number }) {
 function faceValues(faces: Faces, edits: PieceEdits) {
   return {
     style: <FaceStyleValue style={faces.style} edits={edits} />,
-    tolerance: number('tolerance', FACES.toleranceMm, { label: T.tolerance, value: faces.toleranceMm }, (toleranceMm, key) => edits.faces({ toleranceMm }, key)),
-    bands: number('bands', FACES.bands, { label: T.bands, value: faces.bands, unit: T.bandsUnit(faces.bands) }, (bands, key) => edits.faces({ bands }, key)),
-    axis: <ChoiceValue label={T.bandsAxis} value={faces.bandsAxis} choices={choicesOf(texts.bandAxes)} usual="x" onChange={(bandsAxis) => edits.faces({ bandsAxis })} />,
-    size: number('face size', FACES.sizeMm, { label: T.faceSize, value: faces.sizeMm, zero: T.faceSizeAuto }, (sizeMm, key) => edits.faces({ sizeMm }, key)),
-  }; // prettier-ignore
+    tolerance: number(
+      'tolerance',
+      FACES.toleranceMm,
+      { label: T.tolerance, value: faces.toleranceMm },
+      (toleranceMm, key) => edits.faces({ toleranceMm }, key),
+    ),
+    bands: number(
+      'bands',
+      FACES.bands,
+      { label: T.bands, value: faces.bands, unit: T.bandsUnit(faces.bands) },
+      (bands, key) => edits.faces({ bands }, key),
+    ),
+    axis: (
+      <ChoiceValue
+        label={T.bandsAxis}
+        value={faces.bandsAxis}
+        choices={choicesOf(texts.bandAxes)}
+        usual="x"
+        onChange={(bandsAxis) => edits.faces({ bandsAxis })}
+      />
+    ),
+    size: number(
+      'face size',
+      FACES.sizeMm,
+      { label: T.faceSize, value: faces.sizeMm, zero: T.faceSizeAuto },
+      (sizeMm, key) => edits.faces({ sizeMm }, key),
+    ),
+  };
 }
 
 /** Tried on the piece, whose steps tell how many faces it has then. */

@@ -30,12 +30,31 @@ export function KnotSentence({ curve, onCurve }: KnotSentenceProps) {
   const [x, y] = knot.atMm;
   const move = (atMm: [number, number], key?: string): void => onCurve(withKnot(curve, at, { atMm }), key);
   const values = {
-    knot: number('knot', count(1, curve.knots.length), { label: t.knot, value: at + 1, unit: t.ofKnots(curve.knots.length) }, (next) => setWanted(next - 1)),
+    knot: number(
+      'knot',
+      count(1, curve.knots.length),
+      { label: t.knot, value: at + 1, unit: t.ofKnots(curve.knots.length) },
+      (next) => setWanted(next - 1),
+    ),
     x: number('knot x', KNOT_PLACE, { label: t.knotAcross, value: x }, (next, key) => move([next, y], key)),
     y: number('knot y', KNOT_PLACE, { label: t.knotUp, value: y }, (next, key) => move([x, next], key)),
-    kind: <ChoiceValue label={t.knotKind} value={isCorner(knot) ? 'corner' : 'smooth'} choices={choicesOf(texts.knotKinds, PICTURES.knotKinds)} onChange={(next) => (next === 'corner') !== isCorner(knot) && onCurve(turnedKnot(curve, at))} />,
-    closed: <ChoiceValue label={t.curveIs} value={curve.closed ? 'closed' : 'open'} choices={choicesOf(texts.curveEnds, PICTURES.curveEnds)} onChange={(next) => onCurve({ ...curve, closed: next === 'closed' })} />,
-  }; // prettier-ignore
+    kind: (
+      <ChoiceValue
+        label={t.knotKind}
+        value={isCorner(knot) ? 'corner' : 'smooth'}
+        choices={choicesOf(texts.knotKinds, PICTURES.knotKinds)}
+        onChange={(next) => (next === 'corner') !== isCorner(knot) && onCurve(turnedKnot(curve, at))}
+      />
+    ),
+    closed: (
+      <ChoiceValue
+        label={t.curveIs}
+        value={curve.closed ? 'closed' : 'open'}
+        choices={choicesOf(texts.curveEnds, PICTURES.curveEnds)}
+        onChange={(next) => onCurve({ ...curve, closed: next === 'closed' })}
+      />
+    ),
+  };
   return (
     <>
       <Sentence template={t.knots} values={values} />{' '}

@@ -46,13 +46,49 @@ function CircleValues({ line, edits }: LineProps<'circle'>) {
   const t = texts.recipe;
   const put = (values: Partial<Of<'circle'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
   const values = {
-    radius: number('radius', WORD_LINES.circle.radiusMm, { label: t.radius, value: line.radiusMm }, (radiusMm, key) => put({ radiusMm }, key)),
-    side: <ChoiceValue label={t.side} value={line.side} choices={choicesOf(texts.circleSides, PICTURES.sides)} usual={USUAL.side} onChange={(side) => put({ side })} />,
-    start: number('start', WORD_LINES.circle.startDegrees, { label: t.start, value: line.startDegrees }, (startDegrees, key) => put({ startDegrees }, key)),
-    way: <ChoiceValue label={t.way} value={line.direction} choices={choicesOf(texts.ways, PICTURES.ways)} usual={USUAL.direction} onChange={(direction) => put({ direction, startDegrees: direction === 'counter' ? 180 : 0 })} />,
-    spread: number('spread', WORD_LINES.circle.spreadDegrees, { label: t.spread, value: line.spreadDegrees, zero: t.ownLength }, (spreadDegrees, key) => put({ spreadDegrees }, key)),
-    stand: <ChoiceValue label={t.lettersStand} value={line.letters} choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)} usual={USUAL.letters} onChange={(letters) => put({ letters })} />,
-  }; // prettier-ignore
+    radius: number('radius', WORD_LINES.circle.radiusMm, { label: t.radius, value: line.radiusMm }, (radiusMm, key) =>
+      put({ radiusMm }, key),
+    ),
+    side: (
+      <ChoiceValue
+        label={t.side}
+        value={line.side}
+        choices={choicesOf(texts.circleSides, PICTURES.sides)}
+        usual={USUAL.side}
+        onChange={(side) => put({ side })}
+      />
+    ),
+    start: number(
+      'start',
+      WORD_LINES.circle.startDegrees,
+      { label: t.start, value: line.startDegrees },
+      (startDegrees, key) => put({ startDegrees }, key),
+    ),
+    way: (
+      <ChoiceValue
+        label={t.way}
+        value={line.direction}
+        choices={choicesOf(texts.ways, PICTURES.ways)}
+        usual={USUAL.direction}
+        onChange={(direction) => put({ direction, startDegrees: direction === 'counter' ? 180 : 0 })}
+      />
+    ),
+    spread: number(
+      'spread',
+      WORD_LINES.circle.spreadDegrees,
+      { label: t.spread, value: line.spreadDegrees, zero: t.ownLength },
+      (spreadDegrees, key) => put({ spreadDegrees }, key),
+    ),
+    stand: (
+      <ChoiceValue
+        label={t.lettersStand}
+        value={line.letters}
+        choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)}
+        usual={USUAL.letters}
+        onChange={(letters) => put({ letters })}
+      />
+    ),
+  };
   return <Sentence template={t.circle} values={values} />;
 }
 
@@ -60,11 +96,40 @@ function CurveValues({ line, edits, readCurve }: LineProps<'curve'> & Pick<Words
   const t = texts.recipe;
   const put = (values: Partial<Of<'curve'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
   const values = {
-    shift: number('shift', WORD_LINES.curve.shiftMm, { label: t.shift, value: line.shiftMm }, (shiftMm, key) => put({ shiftMm }, key)),
-    spread: <ChoiceValue label={t.spread} value={line.spread ? 'spread' : 'own'} choices={choicesOf(texts.curveSpreads, PICTURES.curveSpreads)} usual="own" onChange={(next) => put({ spread: next === 'spread' })} />,
-    stand: <ChoiceValue label={t.lettersStand} value={line.letters} choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)} usual="turned" onChange={(letters) => put({ letters })} />,
+    shift: number('shift', WORD_LINES.curve.shiftMm, { label: t.shift, value: line.shiftMm }, (shiftMm, key) =>
+      put({ shiftMm }, key),
+    ),
+    spread: (
+      <ChoiceValue
+        label={t.spread}
+        value={line.spread ? 'spread' : 'own'}
+        choices={choicesOf(texts.curveSpreads, PICTURES.curveSpreads)}
+        usual="own"
+        onChange={(next) => put({ spread: next === 'spread' })}
+      />
+    ),
+    stand: (
+      <ChoiceValue
+        label={t.lettersStand}
+        value={line.letters}
+        choices={choicesOf(texts.circleLetters, PICTURES.circleLetters)}
+        usual="turned"
+        onChange={(letters) => put({ letters })}
+      />
+    ),
     knots: <KnotSentence curve={line.curve} onCurve={(curve, key) => put({ curve }, key)} />,
-    file: <FileButton accept={DRAWINGS} onChange={(file) => file && void readCurve(file).then((curve) => curve && put({ curve }))}>{(props) => <UnstyledButton {...props} className={classes.unlock}>{t.curveFile}</UnstyledButton>}</FileButton>,
-  }; // prettier-ignore
+    file: (
+      <FileButton
+        accept={DRAWINGS}
+        onChange={(file) => file && void readCurve(file).then((curve) => curve && put({ curve }))}
+      >
+        {(props) => (
+          <UnstyledButton {...props} className={classes.unlock}>
+            {t.curveFile}
+          </UnstyledButton>
+        )}
+      </FileButton>
+    ),
+  };
   return <Sentence template={t.curve} values={values} />;
 }

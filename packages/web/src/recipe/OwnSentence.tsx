@@ -53,8 +53,15 @@ export function OwnSentence({ piece, edits, picked }: Props) {
 }
 
 function namesOf({ source }: LetteringPiece, picked: readonly number[]): string {
-  if (isOfWords(source)) return source.graphemes.filter((g) => picked.includes(g.id)).map((g) => g.text).join(''); // prettier-ignore
-  return coloursOf(source.shape).filter((c) => picked.includes(c.id)).map((c) => c.name).join(', '); // prettier-ignore
+  if (isOfWords(source))
+    return source.graphemes
+      .filter((g) => picked.includes(g.id))
+      .map((g) => g.text)
+      .join('');
+  return coloursOf(source.shape)
+    .filter((c) => picked.includes(c.id))
+    .map((c) => c.name)
+    .join(', ');
 }
 
 function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
@@ -63,15 +70,52 @@ function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
     edits.own(picked, values, typeof key === 'string' ? `${key} ${picked.join(' ')}` : key);
   const [x, y] = first.moveMm;
   return {
-    x: number('own x', fieldAt(OWN_LETTER, ['moveMm', 0]), { label: t.ownAcross, value: x }, (next, key) => put({ moveMm: [next, y] }, key)),
-    y: number('own y', fieldAt(OWN_LETTER, ['moveMm', 1]), { label: t.ownUp, value: y }, (next, key) => put({ moveMm: [x, next] }, key)),
-    turn: number('own turn', OWN_LETTER.turnDegrees, { label: t.ownTurn, value: first.turnDegrees }, (turnDegrees, key) => put({ turnDegrees }, key)),
-    scale: number('own scale', OWN_LETTER.scalePercent, { label: t.ownScale, value: first.scalePercent }, (scalePercent, key) => put({ scalePercent }, key)),
-    font: isWords(piece) ? <FontChoice label={t.ownFont} font={first.font ?? piece.source.font} onFont={(font, key) => put({ font }, key)} takeBack={edits.takeBack} /> : null,
-    finish: <FinishChoice label={t.ownFinish} finish={first.finish} none={t.asPiece} onFinish={(values, key) => put({ finish: { ...(first.finish ?? piece.slots.front), ...values } }, key)} onNone={() => put({ finish: null })} />,
+    x: number('own x', fieldAt(OWN_LETTER, ['moveMm', 0]), { label: t.ownAcross, value: x }, (next, key) =>
+      put({ moveMm: [next, y] }, key),
+    ),
+    y: number('own y', fieldAt(OWN_LETTER, ['moveMm', 1]), { label: t.ownUp, value: y }, (next, key) =>
+      put({ moveMm: [x, next] }, key),
+    ),
+    turn: number(
+      'own turn',
+      OWN_LETTER.turnDegrees,
+      { label: t.ownTurn, value: first.turnDegrees },
+      (turnDegrees, key) => put({ turnDegrees }, key),
+    ),
+    scale: number(
+      'own scale',
+      OWN_LETTER.scalePercent,
+      { label: t.ownScale, value: first.scalePercent },
+      (scalePercent, key) => put({ scalePercent }, key),
+    ),
+    font: isWords(piece) ? (
+      <FontChoice
+        label={t.ownFont}
+        font={first.font ?? piece.source.font}
+        onFont={(font, key) => put({ font }, key)}
+        takeBack={edits.takeBack}
+      />
+    ) : null,
+    finish: (
+      <FinishChoice
+        label={t.ownFinish}
+        finish={first.finish}
+        none={t.asPiece}
+        onFinish={(values, key) => put({ finish: { ...(first.finish ?? piece.slots.front), ...values } }, key)}
+        onNone={() => put({ finish: null })}
+      />
+    ),
     solid: <OwnSolid piece={piece} first={first} put={put} takeBack={edits.takeBack} />,
-    seen: <ChoiceValue label={t.ownSeen} value={first.leftOut ? 'out' : 'in'} choices={choicesOf(texts.ownSeen, PICTURES.ownSeen)} usual="in" onChange={(next) => put({ leftOut: next === 'out' })} />,
-  }; // prettier-ignore
+    seen: (
+      <ChoiceValue
+        label={t.ownSeen}
+        value={first.leftOut ? 'out' : 'in'}
+        choices={choicesOf(texts.ownSeen, PICTURES.ownSeen)}
+        usual="in"
+        onChange={(next) => put({ leftOut: next === 'out' })}
+      />
+    ),
+  };
 }
 
 interface OwnSolidProps {
@@ -90,14 +134,28 @@ function OwnSolid({ piece, first, put, takeBack }: OwnSolidProps) {
     put({ solid: { depthMm, front, ...values } }, key);
   const edge = (values: Partial<Edge>, key?: EditKey): void => set({ front: { ...front, ...values } }, key);
   const sizes = {
-    in: number('own in', EDGE.inMm, { label: `${t.ownEdge}, ${t.edgeIn}`, value: front.inMm }, (inMm, key) => edge({ inMm }, key)),
-    deep: number('own deep', EDGE.deepMm, { label: `${t.ownEdge}, ${t.edgeDeep}`, value: front.deepMm }, (deepMm, key) => edge({ deepMm }, key)),
-  }; // prettier-ignore
+    in: number('own in', EDGE.inMm, { label: `${t.ownEdge}, ${t.edgeIn}`, value: front.inMm }, (inMm, key) =>
+      edge({ inMm }, key),
+    ),
+    deep: number(
+      'own deep',
+      EDGE.deepMm,
+      { label: `${t.ownEdge}, ${t.edgeDeep}`, value: front.deepMm },
+      (deepMm, key) => edge({ deepMm }, key),
+    ),
+  };
   const values = {
-    depth: number('own depth', SOLID.depthMm, { label: t.ownDepth, value: depthMm, usual: piece.body.solid.depthMm }, (next, key) => set({ depthMm: next }, key)),
-    edge: <EdgeKind label={t.ownEdge} edge={front} usual={piece.body.solid.front.kind} put={edge} takeBack={takeBack} />,
+    depth: number(
+      'own depth',
+      SOLID.depthMm,
+      { label: t.ownDepth, value: depthMm, usual: piece.body.solid.depthMm },
+      (next, key) => set({ depthMm: next }, key),
+    ),
+    edge: (
+      <EdgeKind label={t.ownEdge} edge={front} usual={piece.body.solid.front.kind} put={edge} takeBack={takeBack} />
+    ),
     sizes: first.solid && !isPlain(front) ? <Sentence template={t.edgeSizes} values={sizes} /> : null,
-  }; // prettier-ignore
+  };
   return (
     <>
       <Sentence template={t.ownSolid} values={values} />

@@ -18,7 +18,9 @@ export function PairValues({ piece, edits, picked }: Pick<WordsProps, 'piece' | 
   };
   return shown.map((pair, i) => {
     const name = `${pair.left}${pair.right}`;
-    const by = number(`pair ${name}`, KERN_PAIR.by, { label: t.pair(name), value: pair.by }, (next, key) => put(pair, next, key)); // prettier-ignore
+    const by = number(`pair ${name}`, KERN_PAIR.by, { label: t.pair(name), value: pair.by }, (next, key) =>
+      put(pair, next, key),
+    );
     return (
       <span key={keyOf(pair)}>
         {i > 0 && ', '}

@@ -17,7 +17,24 @@ export interface OtherPiece {
 }
 
 /** One of the other pieces of the project. */
-export function PieceChoice({ label, value, others, onChange }: { label: string; value: string; others: readonly OtherPiece[]; onChange: (id: string) => void }) {
+export function PieceChoice({
+  label,
+  value,
+  others,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  others: readonly OtherPiece[];
+  onChange: (id: string) => void;
+}) {
   const names = Object.fromEntries(others.map(({ id, name }) => [id, name || texts.pieces.newWords]));
-  return <ChoiceValue label={label} value={value} choices={choicesOf<string>(value in names ? names : { [value]: texts.form.nobody, ...names })} onChange={onChange} />;
-} // prettier-ignore
+  return (
+    <ChoiceValue
+      label={label}
+      value={value}
+      choices={choicesOf<string>(value in names ? names : { [value]: texts.form.nobody, ...names })}
+      onChange={onChange}
+    />
+  );
+}

@@ -22,13 +22,41 @@ export function PlaceChapter({ piece, edits, work, others }: ChapterProps & { ot
     next[k] = value;
     edits.placement({ [field]: next }, key);
   };
-  const at = (k: number) => number(`at${k}`, fieldAt(PLACEMENT, ['atMm', k]), { label: t.at[k], value: placement.atMm[k] }, put('atMm', k)); // prettier-ignore
-  const turn = (k: number) => number(`turn${k}`, fieldAt(PLACEMENT, ['turnDegrees', k]), { label: t.turn[k], value: placement.turnDegrees[k] }, put('turnDegrees', k)); // prettier-ignore
+  const at = (k: number) =>
+    number(`at${k}`, fieldAt(PLACEMENT, ['atMm', k]), { label: t.at[k], value: placement.atMm[k] }, put('atMm', k));
+  const turn = (k: number) =>
+    number(
+      `turn${k}`,
+      fieldAt(PLACEMENT, ['turnDegrees', k]),
+      { label: t.turn[k], value: placement.turnDegrees[k] },
+      put('turnDegrees', k),
+    );
   const values = {
-    stand: <ChoiceValue label={t.stands} value={placement.stand} choices={choicesOf(texts.stands, PICTURES.stands)} usual="free" onChange={(stand) => edits.placement({ stand })} />,
-    by: <ChoiceValue label={t.heldBy} value={placement.by} choices={choicesOf(texts.holds, PICTURES.holds)} usual="zero" onChange={(by) => edits.placement({ by })} />,
-    x: at(0), y: at(1), z: at(2), tilt: turn(0), turn: turn(1), lean: turn(2),
-  }; // prettier-ignore
+    stand: (
+      <ChoiceValue
+        label={t.stands}
+        value={placement.stand}
+        choices={choicesOf(texts.stands, PICTURES.stands)}
+        usual="free"
+        onChange={(stand) => edits.placement({ stand })}
+      />
+    ),
+    by: (
+      <ChoiceValue
+        label={t.heldBy}
+        value={placement.by}
+        choices={choicesOf(texts.holds, PICTURES.holds)}
+        usual="zero"
+        onChange={(by) => edits.placement({ by })}
+      />
+    ),
+    x: at(0),
+    y: at(1),
+    z: at(2),
+    tilt: turn(0),
+    turn: turn(1),
+    lean: turn(2),
+  };
   return (
     <Chapter name="place" work={work} more={<Sentence template={t.morePlace} values={values} />}>
       <Sentence template={t.place} values={values} />

@@ -326,7 +326,10 @@ describe('several pieces', () => {
     await userEvent.click(screen.getByRole('button', { name: /^Front edge: / }));
     await userEvent.hover(await screen.findByRole('menuitem', { name: 'a bead' }));
     await userEvent.hover(screen.getByRole('menuitem', { name: 'stepped' }));
-    expect(kinds().map((edge) => [edge.kind, edge.inMm])).toEqual([['step', 2], ['step', 5]]); // prettier-ignore
+    expect(kinds().map((edge) => [edge.kind, edge.inMm])).toEqual([
+      ['step', 2],
+      ['step', 5],
+    ]);
     await userEvent.keyboard('{Escape}');
     expect(kinds()).toEqual(before);
     expect(store.state.history.past).toHaveLength(1);

@@ -20,13 +20,33 @@ export function WordsChapter({ piece, edits, remarks, work, picked, readCurve }:
   const values = {
     font: <FontValue piece={piece} edits={edits} />,
     axes: <AxisValues piece={piece} edits={edits} />,
-    sizeBy: <ChoiceValue label={t.sizeBy} value={words.sizeBy} choices={choicesOf(texts.sizesBy, PICTURES.sizesBy)} usual={usual.sizeBy} onChange={(sizeBy) => edits.words({ sizeBy })} />,
-    size: number('size', WORDS.sizeMm, { label: t.size, value: words.sizeMm }, (sizeMm, key) => edits.words({ sizeMm }, key)),
-    align: <ChoiceValue label={t.lines} value={words.align} choices={choicesOf(texts.aligns, PICTURES.aligns)} usual={usual.align} onChange={(align) => edits.words({ align })} />,
-    tracking: number('tracking', WORDS.tracking, { label: t.tracking, value: words.tracking }, (tracking, key) => edits.words({ tracking }, key)),
+    sizeBy: (
+      <ChoiceValue
+        label={t.sizeBy}
+        value={words.sizeBy}
+        choices={choicesOf(texts.sizesBy, PICTURES.sizesBy)}
+        usual={usual.sizeBy}
+        onChange={(sizeBy) => edits.words({ sizeBy })}
+      />
+    ),
+    size: number('size', WORDS.sizeMm, { label: t.size, value: words.sizeMm }, (sizeMm, key) =>
+      edits.words({ sizeMm }, key),
+    ),
+    align: (
+      <ChoiceValue
+        label={t.lines}
+        value={words.align}
+        choices={choicesOf(texts.aligns, PICTURES.aligns)}
+        usual={usual.align}
+        onChange={(align) => edits.words({ align })}
+      />
+    ),
+    tracking: number('tracking', WORDS.tracking, { label: t.tracking, value: words.tracking }, (tracking, key) =>
+      edits.words({ tracking }, key),
+    ),
     line: <LineSentence piece={piece} edits={edits} readCurve={readCurve} />,
     contour: <ContourSentence piece={piece} edits={edits} />,
-  }; // prettier-ignore
+  };
   return (
     <Chapter
       name="words"
@@ -71,22 +91,108 @@ function MoreWords({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' 
   const usual = USUAL.source;
   const t = texts.recipe;
   const values = {
-    leading: number('leading', WORDS.leadingPercent, { label: t.leading, value: words.leadingPercent }, (leadingPercent, key) => edits.words({ leadingPercent }, key)),
-    anchor: <ChoiceValue label={t.anchor} value={words.anchor} choices={choicesOf(texts.anchors, PICTURES.anchors)} usual={usual.anchor} onChange={(anchor) => edits.words({ anchor })} />,
-    depthAnchor: <ChoiceValue label={t.depthAnchor} value={words.depthAnchor} choices={choicesOf(texts.depthAnchors, PICTURES.depthAnchors)} usual={usual.depthAnchor} onChange={edits.depthAnchor} />,
-    wordSpace: number('word space', WORDS.wordSpacePercent, { label: t.wordSpace, value: words.wordSpacePercent }, (wordSpacePercent, key) => edits.words({ wordSpacePercent }, key)),
-    width: number('width', WORDS.widthPercent, { label: t.letterWidth, value: words.widthPercent }, (widthPercent, key) => edits.words({ widthPercent }, key)),
-    height: number('height', WORDS.heightPercent, { label: t.letterHeight, value: words.heightPercent }, (heightPercent, key) => edits.words({ heightPercent }, key)),
-    slant: number('slant', WORDS.slantDegrees, { label: t.slant, value: words.slantDegrees }, (slantDegrees, key) => edits.words({ slantDegrees }, key)),
-    capitals: <ChoiceValue label={t.capitals} value={words.capitals} choices={choicesOf(texts.capitals, PICTURES.capitals)} usual="typed" onChange={(capitals) => edits.words({ capitals })} />,
+    leading: number(
+      'leading',
+      WORDS.leadingPercent,
+      { label: t.leading, value: words.leadingPercent },
+      (leadingPercent, key) => edits.words({ leadingPercent }, key),
+    ),
+    anchor: (
+      <ChoiceValue
+        label={t.anchor}
+        value={words.anchor}
+        choices={choicesOf(texts.anchors, PICTURES.anchors)}
+        usual={usual.anchor}
+        onChange={(anchor) => edits.words({ anchor })}
+      />
+    ),
+    depthAnchor: (
+      <ChoiceValue
+        label={t.depthAnchor}
+        value={words.depthAnchor}
+        choices={choicesOf(texts.depthAnchors, PICTURES.depthAnchors)}
+        usual={usual.depthAnchor}
+        onChange={edits.depthAnchor}
+      />
+    ),
+    wordSpace: number(
+      'word space',
+      WORDS.wordSpacePercent,
+      { label: t.wordSpace, value: words.wordSpacePercent },
+      (wordSpacePercent, key) => edits.words({ wordSpacePercent }, key),
+    ),
+    width: number(
+      'width',
+      WORDS.widthPercent,
+      { label: t.letterWidth, value: words.widthPercent },
+      (widthPercent, key) => edits.words({ widthPercent }, key),
+    ),
+    height: number(
+      'height',
+      WORDS.heightPercent,
+      { label: t.letterHeight, value: words.heightPercent },
+      (heightPercent, key) => edits.words({ heightPercent }, key),
+    ),
+    slant: number('slant', WORDS.slantDegrees, { label: t.slant, value: words.slantDegrees }, (slantDegrees, key) =>
+      edits.words({ slantDegrees }, key),
+    ),
+    capitals: (
+      <ChoiceValue
+        label={t.capitals}
+        value={words.capitals}
+        choices={choicesOf(texts.capitals, PICTURES.capitals)}
+        usual="typed"
+        onChange={(capitals) => edits.words({ capitals })}
+      />
+    ),
     pairs: <PairValues piece={piece} edits={edits} picked={picked} />,
-    kerning: <ChoiceValue label={t.kerning} value={words.kerning ? 'on' : 'off'} choices={choicesOf(texts.switches, PICTURES.switches)} usual="on" onChange={(value) => edits.words({ kerning: value === 'on' })} />,
-    letters: <ChoiceValue label={t.touching} value={words.letters} choices={choicesOf(texts.lettersModes, PICTURES.letters)} usual={usual.letters} onChange={(letters) => edits.words({ letters })} />,
-    direction: <ChoiceValue label={t.direction} value={words.direction} choices={choicesOf(texts.directions, PICTURES.directions)} usual={usual.direction} onChange={(direction) => edits.words({ direction })} />,
+    kerning: (
+      <ChoiceValue
+        label={t.kerning}
+        value={words.kerning ? 'on' : 'off'}
+        choices={choicesOf(texts.switches, PICTURES.switches)}
+        usual="on"
+        onChange={(value) => edits.words({ kerning: value === 'on' })}
+      />
+    ),
+    letters: (
+      <ChoiceValue
+        label={t.touching}
+        value={words.letters}
+        choices={choicesOf(texts.lettersModes, PICTURES.letters)}
+        usual={usual.letters}
+        onChange={(letters) => edits.words({ letters })}
+      />
+    ),
+    direction: (
+      <ChoiceValue
+        label={t.direction}
+        value={words.direction}
+        choices={choicesOf(texts.directions, PICTURES.directions)}
+        usual={usual.direction}
+        onChange={(direction) => edits.words({ direction })}
+      />
+    ),
     fit: <FitValues piece={piece} edits={edits} />,
-    features: <TextValue label={t.features} value={featuresText(words.features)} none={t.fontsOwn} faultOf={featuresFault} onChange={(text) => edits.words({ features: featuresIn(text) })} />,
-    language: <TextValue label={t.language} value={words.language} none={t.noLanguage} faultOf={(text) => (/^[A-Za-z0-9-]{0,35}$/.test(text) ? undefined : t.languageFault)} onChange={(language) => edits.words({ language })} />,
-  }; // prettier-ignore
+    features: (
+      <TextValue
+        label={t.features}
+        value={featuresText(words.features)}
+        none={t.fontsOwn}
+        faultOf={featuresFault}
+        onChange={(text) => edits.words({ features: featuresIn(text) })}
+      />
+    ),
+    language: (
+      <TextValue
+        label={t.language}
+        value={words.language}
+        none={t.noLanguage}
+        faultOf={(text) => (/^[A-Za-z0-9-]{0,35}$/.test(text) ? undefined : t.languageFault)}
+        onChange={(language) => edits.words({ language })}
+      />
+    ),
+  };
   return t.moreWords.map((template) => (
     <div key={template} className={classes.paragraph}>
       <Sentence template={template} values={values} />
@@ -109,10 +215,30 @@ function FitValues({ piece, edits }: Pick<WordsProps, 'piece' | 'edits'>) {
   const t = texts.recipe;
   const put = (values: Partial<typeof fit>, key?: string): void => edits.words({ fit: { ...fit, ...values } }, key);
   const values = {
-    to: <ChoiceValue label={t.fit} value={fit.to} choices={choicesOf(texts.fits, PICTURES.fits)} usual="none" onChange={(to) => put({ to })} />,
-    width: number('fit width', FIT.widthMm, { label: t.fitWidth, value: fit.widthMm }, (widthMm, key) => put({ widthMm }, key)),
-    height: number('fit height', FIT.heightMm, { label: t.fitHeight, value: fit.heightMm }, (heightMm, key) => put({ heightMm }, key)),
-    how: <ChoiceValue label={t.fitHow} value={fit.onlyShrink ? 'shrink' : 'both'} choices={choicesOf(texts.fitHows, PICTURES.fitHows)} usual="both" onChange={(how) => put({ onlyShrink: how === 'shrink' })} />,
-  }; // prettier-ignore
+    to: (
+      <ChoiceValue
+        label={t.fit}
+        value={fit.to}
+        choices={choicesOf(texts.fits, PICTURES.fits)}
+        usual="none"
+        onChange={(to) => put({ to })}
+      />
+    ),
+    width: number('fit width', FIT.widthMm, { label: t.fitWidth, value: fit.widthMm }, (widthMm, key) =>
+      put({ widthMm }, key),
+    ),
+    height: number('fit height', FIT.heightMm, { label: t.fitHeight, value: fit.heightMm }, (heightMm, key) =>
+      put({ heightMm }, key),
+    ),
+    how: (
+      <ChoiceValue
+        label={t.fitHow}
+        value={fit.onlyShrink ? 'shrink' : 'both'}
+        choices={choicesOf(texts.fitHows, PICTURES.fitHows)}
+        usual="both"
+        onChange={(how) => put({ onlyShrink: how === 'shrink' })}
+      />
+    ),
+  };
   return <Sentence template={t.fitSentences[fit.to]} values={values} />;
 }

@@ -22,12 +22,15 @@ import type { ProjectStore } from '../store/index.ts';
 
 type Values<K extends Edit['kind']> = Extract<Edit, { kind: K }> extends { values: infer V } ? V : never;
 
-/** What joins edits into one step of undo: a burst of typing or stepping by a name, a drag or a trial however long a hand rests. */
+/**
+ * What joins edits into one step of undo: a burst of typing or stepping by a name, a drag or a trial however long a
+ * hand rests.
+ */
 export type EditKey = string | { drag: string };
 
 /**
- * The edits that sentences make: on the piece at work, and on those chosen with it. Words and places stay each piece's own. A `key` joins a
- * drag or a burst of typing into one step of undo.
+ * The edits that sentences make: on the piece at work, and on those chosen with it. Words and places stay each piece's
+ * own. A `key` joins a drag or a burst of typing into one step of undo.
  */
 export interface PieceEdits {
   words(values: Values<'setWords'>, key?: EditKey): void;
@@ -69,7 +72,11 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
   const forAll = (make: (piece: Piece) => Edit, key?: EditKey, these = pieces): void =>
     these.length === 1 ? edit(make(these[0]), key) : edit({ kind: 'many', edits: these.map(make) }, key);
   const source = (values: Pick<Values<'setDrawing'>, 'contour' | 'depthAnchor'>, key?: EditKey): void =>
-    forAll((piece) => ({ kind: isWords(piece) ? 'setWords' : 'setDrawing', pieceId: piece.id, values }), key, pieces.filter(isLettering)); // prettier-ignore
+    forAll(
+      (piece) => ({ kind: isWords(piece) ? 'setWords' : 'setDrawing', pieceId: piece.id, values }),
+      key,
+      pieces.filter(isLettering),
+    );
   return {
     words: (values, key) =>
       forAll(({ id }) => ({ kind: 'setWords', pieceId: id, values }), key, pieces.filter(isWords)),

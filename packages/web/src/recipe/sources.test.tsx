@@ -230,7 +230,14 @@ describe('what most solids have nothing of', () => {
     await type('Back shifted, up', '3');
     await type('Depth bent', '30');
     await type('Depth bent towards', '90');
-    expect(solid().along).toEqual({ about: 'letter', twistDegrees: 45, taperPercent: 20, shearMm: [0, 3], curveDegrees: 30, towardDegrees: 90 }); // prettier-ignore
+    expect(solid().along).toEqual({
+      about: 'letter',
+      twistDegrees: 45,
+      taperPercent: 20,
+      shearMm: [0, 3],
+      curveDegrees: 30,
+      towardDegrees: 90,
+    });
   });
 });
 

@@ -18,7 +18,16 @@ const front = () => piece().body.solid.front;
 function Card() {
   const { history } = useSyncExternalStore(store.subscribe, () => store.state);
   const close = (): void => void (isOpen = false);
-  return <SectionCard store={store} pieces={[history.project.pieces.a]} shown={undefined} shelf={new GeometryShelf()} picked={[]} onClose={close} />; // prettier-ignore
+  return (
+    <SectionCard
+      store={store}
+      pieces={[history.project.pieces.a]}
+      shown={undefined}
+      shelf={new GeometryShelf()}
+      picked={[]}
+      onClose={close}
+    />
+  );
 }
 
 beforeEach(() => {
@@ -36,7 +45,11 @@ beforeEach(() => {
     },
   });
   localStorage.clear();
-  store = new ProjectStore({ project: newProject('p', 'Kiln', [newPiece('a', 'Kiln', [...'Kiln'])]), revision: 1, updatedAt: '2026-11-25T12:00:00Z' }); // prettier-ignore
+  store = new ProjectStore({
+    project: newProject('p', 'Kiln', [newPiece('a', 'Kiln', [...'Kiln'])]),
+    revision: 1,
+    updatedAt: '2026-11-25T12:00:00Z',
+  });
   renderInside(<Card />);
 });
 afterEach(() => {
@@ -122,9 +135,18 @@ test('kinds are chosen by their pictures; a crossing is marked where it is', asy
     store.edit({
       kind: 'setSolid',
       pieceId: 'a',
-      values: { side: { ...piece().body.solid.side, points: [{ in: 1, down: 0.8, smooth: false }, { in: 2, down: 0.8, smooth: false }, { in: 2, down: 0.2, smooth: false }] } },
+      values: {
+        side: {
+          ...piece().body.solid.side,
+          points: [
+            { in: 1, down: 0.8, smooth: false },
+            { in: 2, down: 0.8, smooth: false },
+            { in: 2, down: 0.2, smooth: false },
+          ],
+        },
+      },
     }),
-  ); // prettier-ignore
+  );
   expect(await screen.findByText('crosses here')).toBeTruthy();
 });
 

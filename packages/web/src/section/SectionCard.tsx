@@ -32,7 +32,10 @@ interface SectionCardProps {
   onClose: () => void;
 }
 
-/** The section of the solid in one line, drawn by hand: front edge, side, back edge, with a letter of the mesh cut across beside it. */
+/**
+ * The section of the solid in one line, drawn by hand: front edge, side, back edge, with a letter of the mesh cut
+ * across beside it.
+ */
 export function SectionCard(props: SectionCardProps) {
   const { pieces, shown, shelf, picked, onClose } = props;
   const [piece] = pieces;
@@ -115,11 +118,34 @@ function PointSentence({ work }: { work: SectionWork }) {
   const values = {
     n: String(point + 1),
     count: String(shape.points.length),
-    in: <NumberValue {...shownAs(PROFILE_KNOT.in)} usual={undefined} label={t.pointIn} value={Math.round(at.in * 1e4) / 100} onChange={take('in')} />,
-    down: <NumberValue {...shownAs(PROFILE_KNOT.down)} usual={undefined} label={t.pointDown} value={Math.round(at.down * 1e4) / 100} onChange={take('down')} />,
-    how: <ChoiceValue label={t.pointHow} value={at.smooth ? 'smooth' : 'corner'} choices={HOWS} onChange={(how) => once(moved(point, { smooth: how === 'smooth' }))} />,
+    in: (
+      <NumberValue
+        {...shownAs(PROFILE_KNOT.in)}
+        usual={undefined}
+        label={t.pointIn}
+        value={Math.round(at.in * 1e4) / 100}
+        onChange={take('in')}
+      />
+    ),
+    down: (
+      <NumberValue
+        {...shownAs(PROFILE_KNOT.down)}
+        usual={undefined}
+        label={t.pointDown}
+        value={Math.round(at.down * 1e4) / 100}
+        onChange={take('down')}
+      />
+    ),
+    how: (
+      <ChoiceValue
+        label={t.pointHow}
+        value={at.smooth ? 'smooth' : 'corner'}
+        choices={HOWS}
+        onChange={(how) => once(moved(point, { smooth: how === 'smooth' }))}
+      />
+    ),
     drop: <Link label={t.drop} onPress={() => drop(point)} />,
-  }; // prettier-ignore
+  };
   return (
     <p className={classes.sentence}>
       <Sentence template={t.point} values={values} /> {addIt}
@@ -135,8 +161,16 @@ const Link = ({ label, onPress }: { label: string; onPress: () => void }) => (
   </UnstyledButton>
 );
 
-const EDGE_KINDS = (Object.keys(texts.kinds) as Edge['kind'][]).map((kind) => ({ kind, label: texts.kinds[kind], picture: PICTURES.edges[kind] })); // prettier-ignore
-const SIDE_KINDS = (Object.keys(texts.sides) as Side['kind'][]).map((kind) => ({ kind, label: texts.sides[kind], picture: PICTURES.solidSides[kind] })); // prettier-ignore
+const EDGE_KINDS = (Object.keys(texts.kinds) as Edge['kind'][]).map((kind) => ({
+  kind,
+  label: texts.kinds[kind],
+  picture: PICTURES.edges[kind],
+}));
+const SIDE_KINDS = (Object.keys(texts.sides) as Side['kind'][]).map((kind) => ({
+  kind,
+  label: texts.sides[kind],
+  picture: PICTURES.solidSides[kind],
+}));
 
 /** Kinds and kept shapes of the part at work. */
 function Shapes({ work }: { work: SectionWork }) {
@@ -151,7 +185,11 @@ function Shapes({ work }: { work: SectionWork }) {
       ) : (
         <UsualRow usual={EDGE_KINDS} kind={shape.kind as Edge['kind']} onKind={onKind} />
       )}
-      <KeptRow kind={isSide ? 'side' : 'edge'} points={points} onPoints={(next) => once({ part: at, values: { kind: 'drawn', points: next } })} />
+      <KeptRow
+        kind={isSide ? 'side' : 'edge'}
+        points={points}
+        onPoints={(next) => once({ part: at, values: { kind: 'drawn', points: next } })}
+      />
     </>
   );
-} // prettier-ignore
+}

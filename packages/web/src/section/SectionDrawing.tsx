@@ -54,14 +54,20 @@ export function SectionDrawing(props: SectionDrawingProps) {
       </g>
       <Sizes section={section} part={part} frame={frame} />
       {section.crossing && <CrossingMark at={frame.toPixels(section.crossing)} />}
-      <text x={far + 5} y={top + 4} className={classes.small}>{top > 6 && top < HIGH ? texts.section.front : ''}</text>
-      <text x={far + 5} y={foot + 4} className={classes.small}>{foot > 6 && foot < HIGH ? texts.section.back : ''}</text>
-      <text x={outlineX} y={7} textAnchor="middle" className={classes.small}>{texts.section.outline}</text>
+      <text x={far + 5} y={top + 4} className={classes.small}>
+        {top > 6 && top < HIGH ? texts.section.front : ''}
+      </text>
+      <text x={far + 5} y={foot + 4} className={classes.small}>
+        {foot > 6 && foot < HIGH ? texts.section.back : ''}
+      </text>
+      <text x={outlineX} y={7} textAnchor="middle" className={classes.small}>
+        {texts.section.outline}
+      </text>
       {props.knobs.map((knob) => (
         <KnobMark key={`${knob.kind} ${knob.index}`} {...props} knob={knob} frame={frame} onHold={setHeld} />
       ))}
     </svg>
-  ); // prettier-ignore
+  );
 }
 
 /** Rows of the part at work, its far end too. */
@@ -167,17 +173,28 @@ function Sizes({ section, part, frame }: { section: AskedSection; part: SectionP
   const middle = Math.min(HIGH - 30, Math.max(20, (y0 + y1) / 2));
   return (
     <g className={classes.size}>
-      <line x1={left + 26} x2={left + 26} y1={Math.max(10, Math.min(y0, y1))} y2={Math.min(HIGH - 12, Math.max(y0, y1))} />
-      <text x={left + 20} y={middle} textAnchor="end" className={classes.small}>{t.mm(Math.abs(longMm))}</text>
-      <text x={left + 20} y={middle + 12} textAnchor="end" className={classes.small}>{texts.recipe.edgeDeep}</text>
+      <line
+        x1={left + 26}
+        x2={left + 26}
+        y1={Math.max(10, Math.min(y0, y1))}
+        y2={Math.min(HIGH - 12, Math.max(y0, y1))}
+      />
+      <text x={left + 20} y={middle} textAnchor="end" className={classes.small}>
+        {t.mm(Math.abs(longMm))}
+      </text>
+      <text x={left + 20} y={middle + 12} textAnchor="end" className={classes.small}>
+        {texts.recipe.edgeDeep}
+      </text>
       {wideMm > 0 && part !== 'side' && (
         <>
           <line x1={x0} x2={x1} y1={below} y2={below} />
-          <text x={(x0 + x1) / 2} y={HIGH - 2} textAnchor="middle" className={classes.small}>{t.wide(wideMm)}</text>
+          <text x={(x0 + x1) / 2} y={HIGH - 2} textAnchor="middle" className={classes.small}>
+            {t.wide(wideMm)}
+          </text>
         </>
       )}
     </g>
-  ); // prettier-ignore
+  );
 }
 
 const CrossingMark = ({ at: [x, y] }: { at: [number, number] }) => (

@@ -63,7 +63,13 @@ export function KeptRow({ kind, points, onPoints }: KeptRowProps) {
                 <ShapePicture kind={kind} points={shape.points} />
                 <span className={classes.shapeName}>{shape.name}</span>
               </UnstyledButton>
-              <ActionIcon variant="subtle" color="dark" size={18} aria-label={texts.section.dropShape(shape.name)} onClick={() => drop(shape)}>
+              <ActionIcon
+                variant="subtle"
+                color="dark"
+                size={18}
+                aria-label={texts.section.dropShape(shape.name)}
+                onClick={() => drop(shape)}
+              >
                 <IconX size={12} />
               </ActionIcon>
             </span>
@@ -73,7 +79,7 @@ export function KeptRow({ kind, points, onPoints }: KeptRowProps) {
       {points && <KeepForm onKeep={(name) => keep({ kind, name, points } satisfies KeptShape)} />}
     </>
   );
-} // prettier-ignore
+}
 
 /** A name that is kept already is taken over. */
 function KeepForm({ onKeep }: { onKeep: (name: string) => void }) {
@@ -88,13 +94,21 @@ function KeepForm({ onKeep }: { onKeep: (name: string) => void }) {
   };
   return (
     <form onSubmit={keep} className={classes.keep}>
-      <TextInput size="xs" flex={1} aria-label={t.keep} placeholder={t.keep} maxLength={60} value={text} onChange={(event) => setText(event.currentTarget.value)} />
+      <TextInput
+        size="xs"
+        flex={1}
+        aria-label={t.keep}
+        placeholder={t.keep}
+        maxLength={60}
+        value={text}
+        onChange={(event) => setText(event.currentTarget.value)}
+      />
       <Button size="xs" type="submit" disabled={name === ''}>
         {t.keepIt}
       </Button>
     </form>
   );
-} // prettier-ignore
+}
 
 /** Pieces of every curve of a small picture. */
 const STEPS = 6;

@@ -13,7 +13,10 @@ import {
 
 const edge = (values: Partial<Edge>): Edge => ({ kind: 'round', inMm: 4, deepMm: 6, steps: 4, points: [], ...values });
 const side = (values: Partial<Side>): Side => ({ ...usualBody().solid.side, amountMm: 3, ...values });
-const POINTS = [{ in: 0.5, down: 0.25, smooth: true }, { in: 0.25, down: 0.5, smooth: false }]; // prettier-ignore
+const POINTS = [
+  { in: 0.5, down: 0.25, smooth: true },
+  { in: 0.25, down: 0.5, smooth: false },
+];
 
 function pieceWith(solid: Partial<Piece['body']['solid']>): Piece {
   const piece = newPiece('a', 'Kiln', [...'Kiln']);
@@ -28,7 +31,12 @@ describe('knobs', () => {
     const piece = pieceWith({ front: edge({ kind: 'drawn', points: POINTS }), back: edge({}) });
     const all = knobs(piece, 'front');
     expect(kinds(all)).toEqual(['rim', 'point', 'point', 'foot']);
-    expect(all.map(({ inMm, downMm }) => [inMm, downMm])).toEqual([[4, 0], [2, 1.5], [1, 3], [0, 6]]); // prettier-ignore
+    expect(all.map(({ inMm, downMm }) => [inMm, downMm])).toEqual([
+      [4, 0],
+      [2, 1.5],
+      [1, 3],
+      [0, 6],
+    ]);
     const [rim, foot] = knobs(piece, 'back');
     expect([rim.inMm, rim.downMm, foot.inMm, foot.downMm]).toEqual([4, 20, 0, 14]);
   });

@@ -3,7 +3,10 @@ import type { Shades } from '@fictile/core';
 /** Pixels on the longer side: an outline needs no more, and tracing stays quick. */
 const LONGEST = 1200;
 
-/** What of a picture lets light through counts as light; its colours by how bright they look (Rec. 709). Undefined: no picture that the browser knows. */
+/**
+ * What of a picture lets light through counts as light; its colours by how bright they look (Rec. 709). Undefined: no
+ * picture that the browser knows.
+ */
 export async function shadesOf(file: Blob): Promise<Shades | undefined> {
   const image = await createImageBitmap(file).catch(() => undefined);
   if (!image) return undefined;

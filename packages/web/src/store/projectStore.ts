@@ -51,8 +51,8 @@ const RETRY_MS = 2000;
 const PAUSE_MS = 1200;
 
 /**
- * One open project: its document, what can be undone, and its saving. Every edit is kept in the browser at once and sent within a second
- * after the last one, or every few seconds while editing goes on.
+ * One open project: its document, what can be undone, and its saving. Every edit is kept in the browser at once and
+ * sent within a second after the last one, or every few seconds while editing goes on.
  */
 export class ProjectStore {
   #state: ProjectState;
@@ -111,7 +111,10 @@ export class ProjectStore {
     return () => this.#listeners.delete(listener);
   };
 
-  /** Edits with the same key in a row undo as one, as long as no pause parts them; those of one `drag` do however long the hand rests in it. */
+  /**
+   * Edits with the same key in a row undo as one, as long as no pause parts them; those of one `drag` do however long
+   * the hand rests in it.
+   */
   edit(edit: Edit, joinKey?: string, { isDrag = false } = {}): void {
     if (Date.now() - this.#lastEdit > PAUSE_MS) this.#burst++;
     this.#lastEdit = Date.now();

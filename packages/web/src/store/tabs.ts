@@ -28,7 +28,10 @@ function fresh(): string {
 
 const lockOf = (tab: string): string => `${KEY} ${tab}`;
 
-/** Holds a lock as long as the page lives, so that other tabs can tell it from a closed one. A duplicated tab gets a name of its own. */
+/**
+ * Holds a lock as long as the page lives, so that other tabs can tell it from a closed one. A duplicated tab gets a
+ * name of its own.
+ */
 export async function announceTab(): Promise<void> {
   if (!('locks' in navigator)) return;
   await new Promise<void>((announced) => {

@@ -43,7 +43,10 @@ beforeEach(async () => {
   await screen.findByRole('button', { name: /Slabby/ });
 });
 
-const drawers = (): string[] => within(screen.getByRole('main')).getAllByRole('button', { name: /·/ }).map((b) => b.textContent ?? ''); // prettier-ignore
+const drawers = (): string[] =>
+  within(screen.getByRole('main'))
+    .getAllByRole('button', { name: /·/ })
+    .map((b) => b.textContent ?? '');
 const type = async (text: string): Promise<void> => {
   const field = screen.getByRole('textbox', { name: 'Sample words' });
   await userEvent.clear(field);

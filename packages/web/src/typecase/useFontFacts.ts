@@ -7,7 +7,10 @@ import { JobClient } from '../worker/index.ts';
 
 const REST_MS = 250;
 
-/** What a font means for solids, measured in a worker once the hands rest; `null` where that failed, undefined while it is measured. */
+/**
+ * What a font means for solids, measured in a worker once the hands rest; `null` where that failed, undefined while it
+ * is measured.
+ */
 export function useFontFacts(font: FontRef, words: string, sizeMm: number): FontFacts | null | undefined {
   const client = useWorker(useFonts().dataUpdatedAt);
   const [wish] = useDebouncedValue(JSON.stringify({ font, words, sizeMm }), REST_MS);

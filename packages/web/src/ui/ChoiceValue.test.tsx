@@ -8,12 +8,20 @@ const CHOICES = ['clay', 'glaze', 'salt', 'slip'].map((value) => ({ value, label
 /** Opens the menu and gives the button a key before the menu has the focus. */
 function openAndPress(value: string, keys: readonly string[]): string[] {
   const tried: string[] = [];
-  renderInside(<ChoiceValue label="Finish" value={value} choices={CHOICES} onTry={(v) => v !== undefined && tried.push(v)} onChange={() => undefined} />);
+  renderInside(
+    <ChoiceValue
+      label="Finish"
+      value={value}
+      choices={CHOICES}
+      onTry={(v) => v !== undefined && tried.push(v)}
+      onChange={() => undefined}
+    />,
+  );
   const button = screen.getByRole('button', { name: `Finish: ${value}` });
   fireEvent.click(button);
   for (const key of keys) fireEvent.keyDown(button, { key });
   return tried;
-} // prettier-ignore
+}
 
 test('arrow keys pressed before a menu has the focus are taken once it has', async () => {
   const tried = openAndPress('glaze', ['ArrowDown', 'ArrowDown']);

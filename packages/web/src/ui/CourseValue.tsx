@@ -56,16 +56,30 @@ function CourseCurve({ course, min, max, curve, pointName, onChange }: CourseVal
   };
   const tall = (max - min) / 100;
   const stepped = (value: number): number => Math.round(Math.round(value / tall) * tall * 1e6) / 1e6;
-  const put = (i: number, point: CoursePoint, isDrag: boolean): void => onChange(course.map((old, k) => (k === i ? point : old)), isDrag); // prettier-ignore
+  const put = (i: number, point: CoursePoint, isDrag: boolean): void =>
+    onChange(
+      course.map((old, k) => (k === i ? point : old)),
+      isDrag,
+    );
   const move = (i: number, at: number, value: number): void =>
-    put(i, { at: Math.min(1, Math.max(0, Math.round((course[i].at + at) * 100) / 100)), value: stepped(Math.min(max, Math.max(min, course[i].value + value))) }, false); // prettier-ignore
+    put(
+      i,
+      {
+        at: Math.min(1, Math.max(0, Math.round((course[i].at + at) * 100) / 100)),
+        value: stepped(Math.min(max, Math.max(min, course[i].value + value))),
+      },
+      false,
+    );
   const onKey = (i: number, key: string): boolean => {
     if (key === 'ArrowLeft') move(i, -STEP, 0);
     else if (key === 'ArrowRight') move(i, STEP, 0);
     else if (key === 'ArrowUp') move(i, 0, tall);
     else if (key === 'ArrowDown') move(i, 0, -tall);
     else if ((key === 'Delete' || key === 'Backspace') && course.length > 1)
-      onChange(course.filter((_, k) => k !== i), false); // prettier-ignore
+      onChange(
+        course.filter((_, k) => k !== i),
+        false,
+      );
     else return false;
     return true;
   };

@@ -36,5 +36,10 @@ test('places are changed as text, one a line; what is none is told and not taken
   const again = await screen.findByRole('textbox', { name: 'Places of it' });
   await userEvent.type(again, '\n7, 8, 9', { initialSelectionStart: 7 });
   await userEvent.click(screen.getByRole('button', { name: 'Places of it' }));
-  expect(changes).toEqual([[[1, 2, 3], [7, 8, 9]]]); // prettier-ignore
+  expect(changes).toEqual([
+    [
+      [1, 2, 3],
+      [7, 8, 9],
+    ],
+  ]);
 });

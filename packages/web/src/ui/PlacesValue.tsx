@@ -26,9 +26,21 @@ export function PlacesValue({ label, shown, help, faultAt, places, most, onChang
     setText(undefined);
   };
   return (
-    <Popover opened={text !== undefined} onChange={(opened) => !opened && keep()} position="bottom-start" withinPortal trapFocus returnFocus>
+    <Popover
+      opened={text !== undefined}
+      onChange={(opened) => !opened && keep()}
+      position="bottom-start"
+      withinPortal
+      trapFocus
+      returnFocus
+    >
       <Popover.Target>
-        <button type="button" className={classes.value} aria-label={label} onClick={() => (text === undefined ? setText(textOf(places)) : keep())}>
+        <button
+          type="button"
+          className={classes.value}
+          aria-label={label}
+          onClick={() => (text === undefined ? setText(textOf(places)) : keep())}
+        >
           {shown}
         </button>
       </Popover.Target>
@@ -46,7 +58,7 @@ export function PlacesValue({ label, shown, help, faultAt, places, most, onChang
       </Popover.Dropdown>
     </Popover>
   );
-} // prettier-ignore
+}
 
 const textOf = (places: readonly PlaceOf3[]): string => places.map((place) => place.join(', ')).join('\n');
 
@@ -56,8 +68,12 @@ function placesIn(text: string, most: number): { places?: PlaceOf3[]; fault?: nu
   const places: PlaceOf3[] = [];
   for (let i = 0; i < lines.length; i++) {
     if (lines[i].trim() === '') continue;
-    const parts = lines[i].trim().split(/[\s,;]+/).map(Number); // prettier-ignore
-    if (parts.length !== 3 || parts.some((v) => !(Math.abs(v) <= FARTHEST)) || places.length === most) return { fault: i + 1 }; // prettier-ignore
+    const parts = lines[i]
+      .trim()
+      .split(/[\s,;]+/)
+      .map(Number);
+    if (parts.length !== 3 || parts.some((v) => !(Math.abs(v) <= FARTHEST)) || places.length === most)
+      return { fault: i + 1 };
     places.push(parts as PlaceOf3);
   }
   return { places };

@@ -1,7 +1,10 @@
 import { Fragment, isValidElement, type ReactNode } from 'react';
 import classes from './values.module.css';
 
-/** A template of the catalogue with its slots filled: "Raise {depth}." A slot without a value leaves nothing. A comma or full stop stays with the value before it. */
+/**
+ * A template of the catalogue with its slots filled: "Raise {depth}." A slot without a value leaves nothing. A comma or
+ * full stop stays with the value before it.
+ */
 export function Sentence({ template, values }: { template: string; values: Readonly<Record<string, ReactNode>> }) {
   const parts = template.split(/\{(\w+)\}/);
   return parts.map((part, i) => {
@@ -16,11 +19,23 @@ export function Sentence({ template, values }: { template: string; values: Reado
         </span>
       );
     }
-    return <Fragment key={i}>{mark === '' ? value : <>{value}{`\u2060${mark}`}</>}</Fragment>; // prettier-ignore
+    return (
+      <Fragment key={i}>
+        {mark === '' ? (
+          value
+        ) : (
+          <>
+            {value}
+            {`\u2060${mark}`}
+          </>
+        )}
+      </Fragment>
+    );
   });
 }
 
 const MARK = /^[.,;:]/;
 
 /** A single value says its name; what holds several may run over lines. */
-const isSingle = (value: ReactNode): boolean => isValidElement<{ label?: unknown }>(value) && value.props.label !== undefined; // prettier-ignore
+const isSingle = (value: ReactNode): boolean =>
+  isValidElement<{ label?: unknown }>(value) && value.props.label !== undefined;

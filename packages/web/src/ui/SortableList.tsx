@@ -70,14 +70,23 @@ function told(ids: readonly string[], nameOf: (id: string) => string): Announcem
 
 /** What a row that is moved has to be told, and the grip that it is moved by. */
 export function useSortableRow(id: string, name: string): { row: object; grip: ReactNode } {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({ id });
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id,
+  });
   const style = { transform: CSS.Translate.toString(transform), transition };
   return {
     row: { ref: setNodeRef, style, 'data-dragged': isDragging || undefined },
     grip: (
-      <button type="button" ref={setActivatorNodeRef} className={classes.grip} {...attributes} {...listeners} aria-label={texts.sorting.grip(name)}>
+      <button
+        type="button"
+        ref={setActivatorNodeRef}
+        className={classes.grip}
+        {...attributes}
+        {...listeners}
+        aria-label={texts.sorting.grip(name)}
+      >
         <IconGripVertical size={13} aria-hidden />
       </button>
     ),
   };
-} // prettier-ignore
+}

@@ -11,7 +11,9 @@ interface TextValueProps {
   onChange: (text: string) => void;
 }
 
-/** A short text inside a sentence. Enter or leaving keeps it, Escape does not, and one that makes no sense is not taken. */
+/**
+ * A short text inside a sentence. Enter or leaving keeps it, Escape does not, and one that makes no sense is not taken.
+ */
 export function TextValue({ label, value, none, faultOf, onChange }: TextValueProps) {
   const [text, setText] = useState<string>();
   if (text === undefined)

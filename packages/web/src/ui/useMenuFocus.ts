@@ -10,8 +10,9 @@ interface MenuFocus {
 }
 
 /**
- * A menu gets the focus a moment after the press that opens it, when it has been laid out, and at times twice. Arrow keys pressed before are
- * meant for it: they are kept, and taken as soon as it has the focus. It starts at the item marked `data-present`, which is brought into sight.
+ * A menu gets the focus a moment after the press that opens it, when it has been laid out, and at times twice. Arrow
+ * keys pressed before are meant for it: they are kept, and taken as soon as it has the focus. It starts at the item
+ * marked `data-present`, which is brought into sight.
  */
 export function useMenuFocus(): MenuFocus {
   const early = useRef(0);
@@ -38,7 +39,9 @@ export function useMenuFocus(): MenuFocus {
   };
 }
 
-/** The present item, some steps on; without one the first step takes the first, as it does in a menu that has the focus. */
+/**
+ * The present item, some steps on; without one the first step takes the first, as it does in a menu that has the focus.
+ */
 function startOf(menu: HTMLElement, steps: number): HTMLElement | undefined {
   const items = [...menu.querySelectorAll<HTMLElement>(ITEMS)];
   const present = items.findIndex((item) => item.dataset.present !== undefined);

@@ -14,9 +14,10 @@ interface ReachedMenu<T> {
 }
 
 /**
- * For menus whose items are tried as they are reached: by keys, or by a pointer that moves. What is tried may move the button the menu hangs
- * on. The menu stays where it was, or the press meant for an item would meet another; and an item that comes under a resting pointer all the
- * same (when the page is scrolled, say) is not reached, or the menu would go on for ever.
+ * For menus whose items are tried as they are reached: by keys, or by a pointer that moves. What is tried may move the
+ * button the menu hangs on. The menu stays where it was, or the press meant for an item would meet another; and an item
+ * that comes under a resting pointer all the same (when the page is scrolled, say) is not reached, or the menu would go
+ * on for ever.
  */
 export function useReached<T>(onTry: ((value: T) => void) | undefined): ReachedMenu<T> {
   const last = useRef<T>(undefined);

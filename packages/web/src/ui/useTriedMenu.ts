@@ -20,7 +20,10 @@ interface TriedMenu<T> {
   item: (value: T) => Reached & { onClick: () => void };
 }
 
-/** A menu whose items are tried as they are reached; to leave it without a choice takes the trial back. `present`: where it starts. */
+/**
+ * A menu whose items are tried as they are reached; to leave it without a choice takes the trial back. `present`: where
+ * it starts.
+ */
 export function useTriedMenu<T>(
   onTry: ((value: T | undefined) => void) | undefined,
   onTake: (value: T) => void,

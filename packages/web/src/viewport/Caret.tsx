@@ -46,7 +46,9 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
   const nearestToRay = (ray: Ray): number | undefined => {
     const matrix = matrixOf(transform);
     const middle = (line.up + line.down) / 2;
-    const places = stops.map(({ x, y, turn, at }) => new Vector3(0, middle, 0).applyMatrix4(frameOn(shape, [x, y, front], turn, letterAt(at))).applyMatrix4(matrix)); // prettier-ignore
+    const places = stops.map(({ x, y, turn, at }) =>
+      new Vector3(0, middle, 0).applyMatrix4(frameOn(shape, [x, y, front], turn, letterAt(at))).applyMatrix4(matrix),
+    );
     const far = places.map((place) => ray.distanceSqToPoint(place));
     return stops[far.indexOf(Math.min(...far))]?.at;
   };

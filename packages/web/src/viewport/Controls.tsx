@@ -39,7 +39,10 @@ interface ControlsProps {
   onCamera: (camera: CameraHandle | undefined) => void;
 }
 
-/** Drag turns, right drag (or Shift) moves, the wheel or two fingers come nearer. Fits when first something is there and whenever it is wished. */
+/**
+ * Drag turns, right drag (or Shift) moves, the wheel or two fingers come nearer. Fits when first something is there and
+ * whenever it is wished.
+ */
 export function Controls({ box, wish, near, turns, pieces, onCamera }: ControlsProps) {
   const { camera, gl, set, invalidate, size } = useThree();
   const controls = useRef<OrbitControls>(null);

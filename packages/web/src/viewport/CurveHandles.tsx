@@ -35,7 +35,10 @@ interface CurveHandlesProps {
 
 type Point = [number, number];
 
-/** The curve as a dotted line on the letters' front, a knob at every knot, smaller ones at the ends of its arms. Double-click turns a corner smooth and back. */
+/**
+ * The curve as a dotted line on the letters' front, a knob at every knot, smaller ones at the ends of its arms.
+ * Double-click turns a corner smooth and back.
+ */
 export function CurveHandles({ bending, shown }: CurveHandlesProps) {
   const { curve } = bending;
   const { transform, line } = shown;

@@ -19,10 +19,17 @@ export function Ghost({ pieces, shelf }: Ghosts) {
         const geometry = shelf.get(cluster.key);
         return (
           geometry && (
-            <lineSegments key={i} position={[cluster.x, cluster.y, cluster.z]} geometry={geometry.edges} material={material} raycast={() => null} renderOrder={2} />
+            <lineSegments
+              key={i}
+              position={[cluster.x, cluster.y, cluster.z]}
+              geometry={geometry.edges}
+              material={material}
+              raycast={() => null}
+              renderOrder={2}
+            />
           )
         );
       })}
     </group>
   ));
-} // prettier-ignore
+}

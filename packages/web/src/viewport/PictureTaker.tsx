@@ -34,7 +34,10 @@ interface Studio {
   surroundings: SceneView['surroundings'];
 }
 
-/** Draws into the canvas itself at the wished size for one frame: so tone mapping and antialiasing are those of the view. */
+/**
+ * Draws into the canvas itself at the wished size for one frame: so tone mapping and antialiasing are those of the
+ * view.
+ */
 async function draw(
   { gl, scene, camera, surroundings }: Studio,
   { width, height, clearGround }: PictureWish,

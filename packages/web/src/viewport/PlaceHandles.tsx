@@ -33,8 +33,8 @@ const UP = new Vector3(0, 1, 0);
 const COARSE_TURN = 15;
 
 /**
- * What moves and turns a piece: a ring of dots on the table with a ball that turns it, a puck before it that slides it over the table, and a ball
- * on a dotted stem that lifts it. Shift goes in coarse steps.
+ * What moves and turns a piece: a ring of dots on the table with a ball that turns it, a puck before it that slides it
+ * over the table, and a ball on a dotted stem that lifts it. Shift goes in coarse steps.
  */
 export function PlaceHandles({ placement, box, placing }: HandlesProps) {
   const [shown, setShown] = useState<{ by: string; text: string }>();
@@ -90,8 +90,10 @@ export function PlaceHandles({ placement, box, placing }: HandlesProps) {
   const done = (): void => setShown(undefined);
   return (
     <group userData={TOOL}>
-      <Dots points={useMemo(() => circle(centre.toArray(), ring), [centre.x, centre.y, centre.z, ring])} /> {/* eslint-disable-line react-hooks/exhaustive-deps */}
-      <Dots points={useMemo(() => stem(top.toArray(), lift.y), [top.x, top.y, top.z, lift.y])} /> {/* eslint-disable-line react-hooks/exhaustive-deps */}
+      <Dots points={useMemo(() => circle(centre.toArray(), ring), [centre.x, centre.y, centre.z, ring])} />{' '}
+      {/* eslint-disable-line react-hooks/exhaustive-deps */}
+      <Dots points={useMemo(() => stem(top.toArray(), lift.y), [top.x, top.y, top.z, lift.y])} />{' '}
+      {/* eslint-disable-line react-hooks/exhaustive-deps */}
       <Knob at={ball} drag={turn} text={text('ball')} onDone={done}>
         <sphereGeometry args={[1, 24, 16]} />
       </Knob>
@@ -102,7 +104,7 @@ export function PlaceHandles({ placement, box, placing }: HandlesProps) {
         <sphereGeometry args={[1, 24, 16]} />
       </Knob>
     </group>
-  ); // prettier-ignore
+  );
 }
 
 /** Follows the pointer in a plane through a point; gives how far it came. */

@@ -27,7 +27,9 @@ interface SolidHandlesProps {
   shelf: GeometryShelf;
 }
 
-/** A ball on the front to pull the depth by, and one on the front's rim to pull the edge by; dots show the way of each. */
+/**
+ * A ball on the front to pull the depth by, and one on the front's rim to pull the edge by; dots show the way of each.
+ */
 export function SolidHandles({ shaping, shown, shelf }: SolidHandlesProps) {
   const places = useMemo(() => placesOf(shown, shelf), [shown, shelf]);
   const matrix = useMemo(() => matrixOf(shown.transform), [shown.transform]);

@@ -46,10 +46,11 @@ export function Solids(props: SolidsProps) {
   const seen = new Set([...props.cutting, typed]);
   return pieces.map((shown) => {
     const piece = project.pieces[shown.pieceId];
-    if (tools.has(shown.pieceId)) return piece && seen.has(piece.id) && <GhostSolid key={piece.id} {...props} piece={piece} shown={shown} />;
+    if (tools.has(shown.pieceId))
+      return piece && seen.has(piece.id) && <GhostSolid key={piece.id} {...props} piece={piece} shown={shown} />;
     return piece && <Solid key={piece.id} {...props} piece={piece} shown={shown} />;
   });
-} // prettier-ignore
+}
 
 /** What cuts, while it is worked on: no part of any picture. */
 function GhostSolid({ piece, shown, shelf, onType, typed }: SolidsProps & { piece: Piece; shown: ShownPiece }) {
@@ -66,11 +67,20 @@ function GhostSolid({ piece, shown, shelf, onType, typed }: SolidsProps & { piec
     >
       {shown.clusters.map((cluster, i) => {
         const geometry = shelf.get(cluster.key);
-        return geometry && <mesh key={i} geometry={geometry.solid} material={geometry.groups.map(() => ghostMaterial)} position={[cluster.x, cluster.y, cluster.z]} />;
+        return (
+          geometry && (
+            <mesh
+              key={i}
+              geometry={geometry.solid}
+              material={geometry.groups.map(() => ghostMaterial)}
+              position={[cluster.x, cluster.y, cluster.z]}
+            />
+          )
+        );
       })}
     </group>
   );
-} // prettier-ignore
+}
 
 const TOOL_GROUP = { userData: TOOL };
 
@@ -140,8 +150,14 @@ function holdsHere(stepping: Stepping | undefined, pieceId: string, event: Three
 }
 
 /** The piece that has cut the face under the pointer: to press on engraved letters is to mean the words. */
-function ownerAt({ faceIndex, object }: ThreeEvent<MouseEvent>, shown: ShownPiece, shelf: GeometryShelf): string | undefined {
+function ownerAt(
+  { faceIndex, object }: ThreeEvent<MouseEvent>,
+  shown: ShownPiece,
+  shelf: GeometryShelf,
+): string | undefined {
   if (faceIndex === undefined || faceIndex === null) return undefined;
-  const geometry = shown.clusters.map(({ key }) => shelf.get(key)).find((one) => one?.solid === (object as Mesh).geometry);
+  const geometry = shown.clusters
+    .map(({ key }) => shelf.get(key))
+    .find((one) => one?.solid === (object as Mesh).geometry);
   return geometry?.groups.find(({ start, count }) => 3 * faceIndex >= start && 3 * faceIndex < start + count)?.of;
-} // prettier-ignore
+}

@@ -35,8 +35,8 @@ interface StepHandlesProps {
 }
 
 /**
- * What a shape step is held by: a knob for its strength, gates at its limits, a point that stays. All stand where the chain of steps has put their places of
- * the flat layout.
+ * What a shape step is held by: a knob for its strength, gates at its limits, a point that stays. All stand where the
+ * chain of steps has put their places of the flat layout.
  */
 export function StepHandles({ stepping, shown }: StepHandlesProps) {
   const { step, steps } = stepping;
@@ -231,9 +231,17 @@ function Limits({ stepping, space, size }: PartProps) {
   if (!('whole' in step) || step.whole) return null;
   const { axis } = limitsOf(step, space.flat);
   return (['fromMm', 'toMm'] as const).map((field) => (
-    <Gate key={field} stepping={stepping} space={space} axis={axis} field={field} mm={step[field]} step={gridStep(size) / 20} />
+    <Gate
+      key={field}
+      stepping={stepping}
+      space={space}
+      axis={axis}
+      field={field}
+      mm={step[field]}
+      step={gridStep(size) / 20}
+    />
   ));
-} // prettier-ignore
+}
 
 interface GateProps {
   stepping: Stepping;
@@ -258,7 +266,12 @@ function Gate({ stepping, space, axis, field, mm, step }: GateProps) {
   };
   const ring = Array.from({ length: 4 * A_SIDE }, (_, i) => {
     const share = (i % A_SIDE) / A_SIDE;
-    const [u, v] = [[share, 0], [1, share], [1 - share, 1], [0, 1 - share]][Math.floor(i / A_SIDE)]; // prettier-ignore
+    const [u, v] = [
+      [share, 0],
+      [1, share],
+      [1 - share, 1],
+      [0, 1 - share],
+    ][Math.floor(i / A_SIDE)];
     return space.toWorld(at(u, v)).toArray();
   }).flat();
   const knob = at(axis === 1 ? 0.5 : 1, axis === 1 ? 1 : 0.5);

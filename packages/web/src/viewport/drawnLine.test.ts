@@ -16,5 +16,8 @@ test('a drawn line keeps its course and its ends, with fewer places', () => {
 test('the trembling of a hand goes, the ends stay', () => {
   const even = evened(drawn(40, 2));
   expect(Math.max(...even.slice(3, -3).map(([, y]) => Math.abs(y)))).toBeLessThan(0.2);
-  expect([even[0], even[39]]).toEqual([[0, -2, 0], [100, 2, 0]]); // prettier-ignore
+  expect([even[0], even[39]]).toEqual([
+    [0, -2, 0],
+    [100, 2, 0],
+  ]);
 });

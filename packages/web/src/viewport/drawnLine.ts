@@ -6,7 +6,9 @@ const MOST = 400;
 
 /** Places of a line as a hand has drawn it, without those that stand closer to the one before than the line needs. */
 export function thinnedOut(drawn: readonly Place[]): Place[] {
-  const far = Math.max(...[0, 1, 2].map((k) => Math.max(...drawn.map((p) => p[k])) - Math.min(...drawn.map((p) => p[k])))); // prettier-ignore
+  const far = Math.max(
+    ...[0, 1, 2].map((k) => Math.max(...drawn.map((p) => p[k])) - Math.min(...drawn.map((p) => p[k]))),
+  );
   for (let step = far * STEP; ; step *= 2) {
     const kept = drawn.slice(0, 1);
     for (const place of drawn) if (distance(place, kept[kept.length - 1]) > step) kept.push(place);
@@ -14,7 +16,10 @@ export function thinnedOut(drawn: readonly Place[]): Place[] {
   }
 }
 
-/** Without the trembling of a hand: each place goes to the middle between itself and its neighbours, twice; the ends stay. To a tenth of a mm. */
+/**
+ * Without the trembling of a hand: each place goes to the middle between itself and its neighbours, twice; the ends
+ * stay. To a tenth of a mm.
+ */
 export function evened(places: readonly Place[]): Place[] {
   let now = [...places];
   for (let pass = 0; pass < 2; pass++)

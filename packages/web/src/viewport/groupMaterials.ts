@@ -15,13 +15,17 @@ interface Looks {
 }
 
 /** A material for each group of a cluster's triangles. */
-export const groupMaterials = (groups: readonly DisplayGroup[], { slots, ofLetter, slotsOf, ofCutter, painted }: Looks, mode: SurfaceMode): MeshStandardMaterial[] =>
+export const groupMaterials = (
+  groups: readonly DisplayGroup[],
+  { slots, ofLetter, slotsOf, ofCutter, painted }: Looks,
+  mode: SurfaceMode,
+): MeshStandardMaterial[] =>
   groups.map(({ part, letter, of, ofLetter: cutter, paint }) => {
     const kept = paint === undefined || mode.parts ? undefined : painted?.[paint];
     if (kept) return shaded(kept, mode);
     const own = of === undefined ? ofLetter(letter) : cutter === undefined ? undefined : ofCutter(of, cutter);
     return materialOf(own ?? finishOf((of !== undefined && slotsOf(of)) || slots, part), part, mode);
-  }); // prettier-ignore
+  });
 
 function shaded(material: MeshStandardMaterial, { flat, bothSides }: SurfaceMode): MeshStandardMaterial {
   if (bothSides) material.side = DoubleSide;

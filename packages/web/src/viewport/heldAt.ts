@@ -19,14 +19,18 @@ export function anchorOf(step: ShapeStep | undefined): { step: OntoStep | EdgeSt
 }
 
 /** A step held where a ray has met the other piece, and that place; `toWorld`: from that piece's space. */
-export function anchored(step: OntoStep | EdgeStep, hit: Met, toWorld: Matrix4): { step: ShapeStep; at: Triple } | undefined {
+export function anchored(
+  step: OntoStep | EdgeStep,
+  hit: Met,
+  toWorld: Matrix4,
+): { step: ShapeStep; at: Triple } | undefined {
   if (isOnto(step)) {
     const next = stepHeldAt(step, hit, toWorld);
     return next && { step: next, at: next.fromMm };
   }
   const at = rounded(hit.hit.point.clone().applyMatrix4(toWorld.clone().invert()));
   return { step: { ...step, path: { ...step.path, atMm: at } }, at };
-} // prettier-ignore
+}
 
 /** A step held before another place of the model: where a ray has met it. What is laid from a direction keeps that. */
 function stepHeldAt(step: OntoStep, hit: Met, toWorld: Matrix4): OntoStep | undefined {
@@ -42,7 +46,11 @@ function stepHeldAt(step: OntoStep, hit: Met, toWorld: Matrix4): OntoStep | unde
 }
 
 /** Where a ray has met a body, and what is held before it there, looking at the face; in the body's own space. */
-export function heldAt({ hit: { point, face, object }, sight }: Met, toWorld: Matrix4, far = HELD_BEFORE_MM): { at: Triple; fromMm: Triple; toward: Triple } | undefined {
+export function heldAt(
+  { hit: { point, face, object }, sight }: Met,
+  toWorld: Matrix4,
+  far = HELD_BEFORE_MM,
+): { at: Triple; fromMm: Triple; toward: Triple } | undefined {
   if (!face) return undefined;
   const toOwn = toWorld.clone().invert();
   const at = point.clone().applyMatrix4(toOwn);
@@ -51,7 +59,7 @@ export function heldAt({ hit: { point, face, object }, sight }: Met, toWorld: Ma
   const out = (outward.dot(sight) > 0 ? outward.negate() : outward).transformDirection(toOwn);
   const fromMm = rounded(at.clone().addScaledVector(out, far));
   return { at: at.toArray(), fromMm, toward: rounded(out.negate(), 1e6) };
-} // prettier-ignore
+}
 
 /** To a tenth of a mm unless said otherwise; `to`: steps a unit. */
 export const rounded = (place: Vector3, to = 10): Triple =>

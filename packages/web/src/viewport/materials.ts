@@ -1,7 +1,9 @@
 import { lookOf, type Finish, type Part } from '@fictile/core';
 import { Color, DoubleSide, FrontSide, MeshStandardMaterial } from 'three';
 
-/** How surfaces are drawn: in their finishes, or each part in a tint of its own; facets told apart or shaded smoothly. */
+/**
+ * How surfaces are drawn: in their finishes, or each part in a tint of its own; facets told apart or shaded smoothly.
+ */
 export interface SurfaceMode {
   parts: boolean;
   flat: boolean;

@@ -44,8 +44,14 @@ async function decoded(blob: Blob, texture: Texture): Promise<void> {
   }
 }
 
-function materialOf(paint: Paint, textureOf: (image: number | undefined, isColour: boolean) => Texture | null): MeshStandardMaterial {
-  const { colour: [r, g, b, opacity], maps } = paint;
+function materialOf(
+  paint: Paint,
+  textureOf: (image: number | undefined, isColour: boolean) => Texture | null,
+): MeshStandardMaterial {
+  const {
+    colour: [r, g, b, opacity],
+    maps,
+  } = paint;
   const roughMetal = textureOf(maps.roughMetal, false);
   return new MeshStandardMaterial({
     color: new Color(r, g, b),
@@ -66,4 +72,4 @@ function materialOf(paint: Paint, textureOf: (image: number | undefined, isColou
     polygonOffsetFactor: 1,
     polygonOffsetUnits: 1,
   });
-} // prettier-ignore
+}

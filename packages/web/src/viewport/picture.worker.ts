@@ -96,7 +96,10 @@ function solidOf(piece: ShownPiece, all: Readonly<Record<string, PieceLook>>, sh
   return group;
 }
 
-/** Simpler than the workshop's daylight: small pictures are drawn many at a time, and in software where there is no better. */
+/**
+ * Simpler than the workshop's daylight: small pictures are drawn many at a time, and in software where there is no
+ * better.
+ */
 function light(scene: Scene, box: Box3): void {
   const size = box.getSize(new Vector3());
   const middle = box.getCenter(new Vector3());

@@ -28,7 +28,10 @@ export function useShape(
 /** Of the flat piece: how far apart places are that tell a direction. */
 const BESIDE = 1e-3;
 
-/** A frame that stands on the letters: its origin at a place, its first axis along a line that is turned by some radians. Rigid, wherever it is put. */
+/**
+ * A frame that stands on the letters: its origin at a place, its first axis along a line that is turned by some
+ * radians. Rigid, wherever it is put.
+ */
 export function frameOn(shape: Shape | undefined, [x, y, z]: Place, turn: number, letter?: number): Matrix4 {
   const [c, s] = [Math.cos(turn), Math.sin(turn)];
   if (!shape) return new Matrix4().makeRotationZ(turn).setPosition(x, y, z);

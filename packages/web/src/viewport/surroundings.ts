@@ -34,13 +34,25 @@ export interface Look {
 
 /** A tall window of panes with dark bars between. */
 const window: Pane[] = [-1, 1].flatMap((across) =>
-  [0.2, 3.2].map((up) => ({ at: [-9.6, up, 2.4 + across * 2] as const, size: [0.2, 2.6, 3.4] as const, colour: '#fff1d8', strength: 15 })),
-); // prettier-ignore
+  [0.2, 3.2].map((up) => ({
+    at: [-9.6, up, 2.4 + across * 2] as const,
+    size: [0.2, 2.6, 3.4] as const,
+    colour: '#fff1d8',
+    strength: 15,
+  })),
+);
 
 /** Where the pieces can be shown: light that the application makes itself, and the table they stand on. */
 export const LOOKS: Readonly<Record<SceneView['surroundings'], Look>> = {
   daylight: {
-    walls: [['#d9cdb8', 0.55], ['#eef2f7', 1.5], ['#f7f3ea', 1.35], ['#a88f6d', 0.45], ['#efe9dd', 0.9], ['#cbbda4', 0.5]],
+    walls: [
+      ['#d9cdb8', 0.55],
+      ['#eef2f7', 1.5],
+      ['#f7f3ea', 1.35],
+      ['#a88f6d', 0.45],
+      ['#efe9dd', 0.9],
+      ['#cbbda4', 0.5],
+    ],
     panes: [{ at: [-9.5, 1.5, 3], size: [0.2, 7, 9], colour: '#ffffff', strength: 6 }],
     around: 0.75,
     key: { from: [-0.55, 1.3, 1.1], colour: '#fff3e2', strength: 2.1 },
@@ -49,7 +61,14 @@ export const LOOKS: Readonly<Record<SceneView['surroundings'], Look>> = {
     backdrop: undefined,
   },
   window: {
-    walls: [['#8c8478', 0.4], ['#8a8279', 0.4], ['#c3bbae', 0.6], ['#8a6f50', 0.35], ['#a9a196', 0.55], ['#6b6257', 0.3]],
+    walls: [
+      ['#8c8478', 0.4],
+      ['#8a8279', 0.4],
+      ['#c3bbae', 0.6],
+      ['#8a6f50', 0.35],
+      ['#a9a196', 0.55],
+      ['#6b6257', 0.3],
+    ],
     panes: window,
     around: 0.8,
     key: { from: [-1.3, 0.85, 1.25], colour: '#ffe4b8', strength: 3.6 },
@@ -58,7 +77,14 @@ export const LOOKS: Readonly<Record<SceneView['surroundings'], Look>> = {
     backdrop: ['#d5d0c6', '#a89a86'],
   },
   kiln: {
-    walls: [['#4a2c1c', 0.5], ['#22304f', 0.8], ['#1c2740', 0.6], ['#4a2a19', 0.3], ['#3a3a44', 0.6], ['#161a26', 0.4]],
+    walls: [
+      ['#4a2c1c', 0.5],
+      ['#22304f', 0.8],
+      ['#1c2740', 0.6],
+      ['#4a2a19', 0.3],
+      ['#3a3a44', 0.6],
+      ['#161a26', 0.4],
+    ],
     panes: [
       { at: [8.5, -2.6, 3.5], size: [0.2, 3.4, 4], colour: '#ff8a34', strength: 16 },
       { at: [-8, 4.5, -4], size: [0.2, 2, 2], colour: '#9db8ff', strength: 5 },
@@ -69,7 +95,7 @@ export const LOOKS: Readonly<Record<SceneView['surroundings'], Look>> = {
     shadow: { colour: '#000000', opacity: 0.6 },
     backdrop: ['#211d21', '#3a2a22'],
   },
-}; // prettier-ignore
+};
 
 /** The light that a room sheds from all around; made once for each. */
 export function lightAround(look: Look): CubeTexture {

@@ -11,7 +11,9 @@ export interface DragHandlers {
   onPointerUp: (event: ThreeEvent<PointerEvent>) => void;
 }
 
-/** Drags of something in the view: the camera holds still meanwhile. `begin` gives what follows the pointer, or nothing. */
+/**
+ * Drags of something in the view: the camera holds still meanwhile. `begin` gives what follows the pointer, or nothing.
+ */
 export function useDrag(begin: (event: ThreeEvent<PointerEvent>) => Follow | undefined): DragHandlers {
   const controls = useThree((three) => three.controls) as OrbitControls | null;
   const follow = useRef<Follow>(undefined);

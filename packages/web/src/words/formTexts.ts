@@ -25,7 +25,8 @@ export const formTexts = {
   labels: { radius: 'Radius', height: 'Height', smooth: 'How it is passed' },
   nobody: 'no words yet',
   model:
-    'A model from a file, counted in {unit}, its {up} axis upright, {scale} of its size, holes {closed}, {sides}{paint}.',
+    'A model from a file, counted in {unit}, its {up} axis upright, {scale} of its size, holes {closed}, ' +
+    '{sides}{paint}.',
   sides: 'Which way it faces',
   sidesNames: { own: 'as it came', over: 'turned over', outward: 'turned outward' },
   units: { mm: 'millimetres', cm: 'centimetres', m: 'metres', in: 'inches' },

@@ -4,7 +4,9 @@ export const buildingTexts = {
   cancel: 'Stop building',
   build: 'Build it now',
   again: 'Build it again',
-  held: 'Last time this page ended while it built this project, so nothing is built yet. Change what was too much, or build it as it is.',
+  held:
+    'Last time this page ended while it built this project, so nothing is built yet. Change what was too much, ' +
+    'or build it as it is.',
   crashes: {
     stopped: 'Stopped. What you see is from before.',
     stuck: 'Building got stuck and was ended. What you see is from before; undo the last change or make it smaller.',
@@ -40,7 +42,8 @@ export const savingTexts = {
   makeAgainFailed: 'It could not be made a project. What you did stays here. Try again.',
   leaveTitle: 'Not everything is kept',
   leaveText:
-    'The last changes are neither on the server nor in this browser, which has no room left. If you leave, they are gone.',
+    'The last changes are neither on the server nor in this browser, which has no room left. If you leave, they ' +
+    'are gone.',
   leave: 'Leave without them',
   stay: 'Stay',
   copyOf: (name: string): string => `${name} (copy)`,

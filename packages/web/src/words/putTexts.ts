@@ -132,7 +132,9 @@ export const putTexts = {
       pickBody: (name: string): string => `On ${name}`,
       pickPiece: (name: string): string => `Take ${name}`,
       newWords: 'Take new words',
-      held: 'The pointer or the arrow keys move it, + and − size it, Shift with left and right turns it, Enter puts it there, Escape leaves all as it was.',
+      held:
+        'The pointer or the arrow keys move it, + and − size it, Shift with left and right turns it, Enter puts ' +
+        'it there, Escape leaves all as it was.',
     },
     once: {
       heading: 'Once put',

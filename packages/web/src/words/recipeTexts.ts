@@ -1,10 +1,15 @@
+const roundCount = (count: number): string =>
+  count < 1e6 ? `${Math.max(1, Math.round(count / 1e3))} thousand` : `${(count / 1e6).toFixed(1)} million`;
+
 /** Sentences of the recipe as templates with slots, and the names of their values. */
 export const recipeTexts = {
   label: 'Recipe',
   more: 'more',
   less: 'less',
   words: 'in {font}{axes}, {sizeBy} {size} tall, {align}, tracking {tracking}. {line} {contour}',
-  own: '{letters}, of their own: {x} across, {y} up, turned {turn}, {scale} large, in {font}, finished {finish}, {solid}, {seen}.',
+  own:
+    '{letters}, of their own: {x} across, {y} up, turned {turn}, {scale} large, in {font}, finished {finish}, ' +
+    '{solid}, {seen}.',
   ownColour: '{letters}: {x} across, {y} up, turned {turn}, {scale} large, finished {finish}, {solid}, {seen}.',
   ownSolid: 'raised {depth}, front edge {edge}{sizes}',
   ownSolidWire: 'a wire',
@@ -130,7 +135,8 @@ export const recipeTexts = {
   stepsNone: 'Nothing is bent, waved or cut anew.',
   shapeNeedMet: (need: string): string => `Edges up to ${need}, as the shape needs.`,
   recastCost: (places: number, bytes: number, seconds: number): string =>
-    `A grid of ${places < 1e6 ? `${Math.max(1, Math.round(places / 1e3))} thousand` : `${(places / 1e6).toFixed(1)} million`} places: about ${Math.max(1, Math.round(bytes / 1e6))} MB and ${seconds < 1.5 ? 'a second' : `${Math.round(seconds)} seconds`}. Any change stops it.`,
+    `A grid of ${roundCount(places)} places: about ${Math.max(1, Math.round(bytes / 1e6))} MB ` +
+    `and ${seconds < 1.5 ? 'a second' : `${Math.round(seconds)} seconds`}. Any change stops it.`,
   stepAdd: 'Add a step',
   stepMenu: (name: string): string => `${name}: more`,
   stepOn: 'Switch on',

@@ -197,7 +197,8 @@ export const texts = {
     styleThere: {
       title: 'Another file of this style is there',
       text: (family: string, styles: string): string =>
-        `${family} (${styles}) is in the case already, from another file. Words that are set in it, in all projects, look as the file that is used.`,
+        `${family} (${styles}) is in the case already, from another file. Words that are set in it, in all ` +
+        'projects, look as the file that is used.',
       old: 'Keep the one that is there',
       fresh: 'Use the new one',
     },
@@ -414,7 +415,8 @@ export const texts = {
     reading: 'Reading',
     backTitle: 'Read again, the file holds',
     back: (faces: number, points: number, shells: number): string =>
-      `${faces.toLocaleString('en')} faces, ${points.toLocaleString('en')} points, ${shells === 1 ? '1 closed body or sheet' : `${shells.toLocaleString('en')} bodies or sheets`}`,
+      `${faces.toLocaleString('en')} faces, ${points.toLocaleString('en')} ` +
+      `points, ${shells === 1 ? '1 closed body or sheet' : `${shells.toLocaleString('en')} bodies or sheets`}`,
     backSize: (size: readonly number[], unit: string): string =>
       `${size.map((v) => Number(v.toPrecision(4))).join(' × ')} ${unit}`,
     backSound: 'Closed, manifold, outward, no crossing faces',

@@ -12,7 +12,9 @@ interface WorkerScope {
 }
 const context = self as unknown as WorkerScope;
 
-/** Requests that come before everything is loaded wait here; the handler stands from the first moment, so none is lost. */
+/**
+ * Requests that come before everything is loaded wait here; the handler stands from the first moment, so none is lost.
+ */
 let host: Promise<JobHost> | undefined;
 
 context.onmessage = (event) => {

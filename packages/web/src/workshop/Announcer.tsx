@@ -33,6 +33,8 @@ const wordsOf = (piece: Piece): string =>
 
 function sentence(piece: Piece, shown: ShownPiece | undefined, shelf: GeometryShelf): string {
   const box = boundsOf(shown ? [shown] : [], shelf);
-  const size = box.isEmpty() ? '' : texts.workshop.size('', [box.max.x - box.min.x, box.max.y - box.min.y, box.max.z - box.min.z]); // prettier-ignore
+  const size = box.isEmpty()
+    ? ''
+    : texts.workshop.size('', [box.max.x - box.min.x, box.max.y - box.min.y, box.max.z - box.min.z]);
   return texts.told(wordsOf(piece), size, (shown?.remarks ?? []).map(remarkText));
 }

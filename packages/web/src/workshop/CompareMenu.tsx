@@ -29,7 +29,11 @@ export function CompareMenu({ store, chosen, comparing, onCompare }: CompareMenu
         {STATES.map((state) => {
           const project = comparedProject(state, store, chosen);
           return (
-            <Menu.Item key={state} disabled={!project} onClick={() => project && onCompare({ label: stateLabel(state), project, how })}>
+            <Menu.Item
+              key={state}
+              disabled={!project}
+              onClick={() => project && onCompare({ label: stateLabel(state), project, how })}
+            >
               {t[state]}
             </Menu.Item>
           );
@@ -38,7 +42,11 @@ export function CompareMenu({ store, chosen, comparing, onCompare }: CompareMenu
           <>
             <Menu.Divider />
             {(['beside', 'over'] as const).map((way) => (
-              <Menu.Item key={way} rightSection={way === how ? <IconCheck size={14} aria-hidden /> : undefined} onClick={() => onCompare({ ...comparing, how: way })}>
+              <Menu.Item
+                key={way}
+                rightSection={way === how ? <IconCheck size={14} aria-hidden /> : undefined}
+                onClick={() => onCompare({ ...comparing, how: way })}
+              >
                 {t[way]}
               </Menu.Item>
             ))}
@@ -48,4 +56,4 @@ export function CompareMenu({ store, chosen, comparing, onCompare }: CompareMenu
       </Menu.Dropdown>
     </Menu>
   );
-} // prettier-ignore
+}

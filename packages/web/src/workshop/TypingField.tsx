@@ -24,8 +24,8 @@ function graphemeAt(graphemes: readonly { text: string }[], offset: number): num
 }
 
 /**
- * The real text field behind the caret on the letters: keys, selection, clipboard, input methods and screen readers come from it. It cannot be
- * seen; what it holds is drawn on the model.
+ * The real text field behind the caret on the letters: keys, selection, clipboard, input methods and screen readers
+ * come from it. It cannot be seen; what it holds is drawn on the model.
  */
 export function TypingField({ piece, place, onPlace, onText, onEnd }: TypingFieldProps) {
   const field = useRef<HTMLTextAreaElement>(null);

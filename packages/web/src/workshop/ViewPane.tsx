@@ -92,9 +92,19 @@ export function ViewPane(props: ViewPaneProps) {
       onMouseDown={(event) => typing.now && event.preventDefault()} // the field behind the caret keeps the focus
     >
       <div className={classes.views} data-two={isBeside || view.second !== undefined}>
-        <Drawn {...props} box={box} wish={view.wish} camera={camera} link={isBeside ? link.first : undefined} ghost={ghost} onPictures={onPictures} />
+        <Drawn
+          {...props}
+          box={box}
+          wish={view.wish}
+          camera={camera}
+          link={isBeside ? link.first : undefined}
+          ghost={ghost}
+          onPictures={onPictures}
+        />
         {view.second && !isBeside && <SecondView {...props} box={box} wish={view.second} />}
-        {comparing && isBeside && <ComparedView {...props} {...compared} project={comparing.project} comparing={comparing} link={link.second} />}
+        {comparing && isBeside && (
+          <ComparedView {...props} {...compared} project={comparing.project} comparing={comparing} link={link.second} />
+        )}
       </div>
       {typing.now && typed && isWords(typed) && (
         <TypingField
@@ -107,7 +117,13 @@ export function ViewPane(props: ViewPaneProps) {
         />
       )}
       <SizeLabel name={project.name} isBusy={evaluation.busy} box={box} showGrid={view.showGrid} />
-      <ViewBar settings={view} onChange={setView} scene={project.view} onScene={onScene} pose={() => camera.current?.pose()}>
+      <ViewBar
+        settings={view}
+        onChange={setView}
+        scene={project.view}
+        onScene={onScene}
+        pose={() => camera.current?.pose()}
+      >
         <CompareMenu store={store} chosen={chosen.pieces[0]} comparing={comparing} onCompare={onCompare} />
       </ViewBar>
       {props.carrying && <div className={classes.keys}>{texts.put.act.keys}</div>}
@@ -115,7 +131,7 @@ export function ViewPane(props: ViewPaneProps) {
       {props.children}
     </main>
   );
-} // prettier-ignore
+}
 
 /** Daylight takes the table of the scheme, which the tokens hold once it is set. */
 function useBackdrop(project: Project): string {
@@ -150,13 +166,30 @@ function SecondView(props: Omit<DrawnProps, 'camera'>) {
 function ComparedView(props: Omit<DrawnProps, 'camera' | 'box' | 'wish' | 'ghost'> & { comparing: Comparing }) {
   const camera = useRef<CameraHandle>(undefined);
   const box = useMemo(() => boundsOf(props.evaluation.pieces, props.shelf), [props.evaluation.pieces, props.shelf]);
-  const only = { marks: undefined, placing: undefined, bending: undefined, shaping: undefined, stepping: undefined, carrying: undefined, cutting: [], typing: { ...props.typing, now: undefined, picked: undefined } };
+  const only = {
+    marks: undefined,
+    placing: undefined,
+    bending: undefined,
+    shaping: undefined,
+    stepping: undefined,
+    carrying: undefined,
+    cutting: [],
+    typing: { ...props.typing, now: undefined, picked: undefined },
+  };
   return (
     <div className={classes.second} data-testid="compared" aria-busy={props.evaluation.busy}>
-      <Drawn {...props} {...only} box={box} wish={props.view.wish} camera={camera} ghost={undefined} onPictures={nothing} />
+      <Drawn
+        {...props}
+        {...only}
+        box={box}
+        wish={props.view.wish}
+        camera={camera}
+        ghost={undefined}
+        onPictures={nothing}
+      />
     </div>
   );
-} // prettier-ignore
+}
 
 function ComparedLabel({ comparing, onEnd }: { comparing: Comparing; onEnd: () => void }) {
   return (
@@ -178,7 +211,28 @@ interface DrawnProps extends ViewPaneProps {
   ghost?: Ghosts;
 }
 
-function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typing, placing, bending, shaping, stepping, carrying, cutting, lift, camera, link, ghost, onPictures }: DrawnProps) {
+function Drawn({
+  project,
+  box,
+  evaluation,
+  shelf,
+  view,
+  wish,
+  chosen,
+  marks,
+  typing,
+  placing,
+  bending,
+  shaping,
+  stepping,
+  carrying,
+  cutting,
+  lift,
+  camera,
+  link,
+  ghost,
+  onPictures,
+}: DrawnProps) {
   const [drawing] = useState(canDraw);
   const [parameters] = useSearchParams();
   const onCamera = useCallback((handle: CameraHandle | undefined) => void (camera.current = handle), [camera]);
@@ -186,7 +240,12 @@ function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typ
     link?.(camera.current);
     return () => link?.(undefined);
   }, [link, camera, box]);
-  if (!drawing) return <Text p="xl" pt={64}>{texts.workshop.noView}</Text>;
+  if (!drawing)
+    return (
+      <Text p="xl" pt={64}>
+        {texts.workshop.noView}
+      </Text>
+    );
   if (parameters.get('view') === 'off') return null;
   return (
     <div
@@ -231,7 +290,7 @@ function Drawn({ project, box, evaluation, shelf, view, wish, chosen, marks, typ
       />
     </div>
   );
-} // prettier-ignore
+}
 
 const TURN_DEGREES = 7.5;
 const MOVE_SHARE = 0.04;

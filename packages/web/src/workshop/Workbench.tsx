@@ -125,11 +125,16 @@ function useBench(store: ProjectStore, startsHeld: boolean) {
   };
 }
 
-function layFromView(store: ProjectStore, piece: Piece | undefined, shown: readonly ShownPiece[], pose: Pose | undefined): void {
+function layFromView(
+  store: ProjectStore,
+  piece: Piece | undefined,
+  shown: readonly ShownPiece[],
+  pose: Pose | undefined,
+): void {
   const own = piece && shown.find(({ pieceId }) => pieceId === piece.id);
   const step = own && pose && fromView(piece, own, pose);
   if (step) pieceEdits(store, [piece]).steps(piece.steps.map((one) => (one.id === step.id ? step : one)));
-} // prettier-ignore
+}
 
 /** How the model is looked at, and what is open beside it. */
 function useOpen() {
@@ -161,12 +166,15 @@ const openings = ({ setAtWork, setShowsSection, setPanel }: ReturnType<typeof us
 
 const NO_TOOLS: readonly string[] = [];
 
-/** What is seen as a ghost while steps are at work: the piece that cuts others, or the one that the step at work lets in. What stands out of another is seen anyway. */
+/**
+ * What is seen as a ghost while steps are at work: the piece that cuts others, or the one that the step at work lets
+ * in. What stands out of another is seen anyway.
+ */
 function cuttingOf(project: Project, lead: Piece, stepId: string | undefined): readonly string[] {
   const hidden = (step: CutStep): boolean => step.operation !== 'raise' && step.operation !== 'join';
   const own = cutsOf(lead).filter((step) => step.id === stepId && hidden(step));
   return [...own.map(({ target }) => target), ...(cutBy(project, lead.id).some(hidden) ? [lead.id] : [])];
-} // prettier-ignore
+}
 
 /** Pixels by which the view gives way to the section's card. */
 const SECTION_LIFT = 180;
@@ -377,7 +385,19 @@ interface SideColumnProps {
   onEdits: (edits: Edit[]) => void;
 }
 
-function SideColumn({ project, evaluation, client, chosen, actions, acts, marks, onFile, models, onCure, onEdits }: SideColumnProps) {
+function SideColumn({
+  project,
+  evaluation,
+  client,
+  chosen,
+  actions,
+  acts,
+  marks,
+  onFile,
+  models,
+  onCure,
+  onEdits,
+}: SideColumnProps) {
   const { now, start } = acts;
   const [lead] = chosen.ids;
   const shownLead = evaluation.pieces.find((p) => p.pieceId === lead);
@@ -396,10 +416,21 @@ function SideColumn({ project, evaluation, client, chosen, actions, acts, marks,
         onPut={start}
       />
       {now && <OnceChecks onto={now.shown?.onto} />}
-      {!now && faces > 0 && <Checks client={client} project={project} pieceId={lead} shownPiece={shownLead} shown={marks.what} onShow={marks.set} onCure={onCure} onEdits={onEdits} />}
+      {!now && faces > 0 && (
+        <Checks
+          client={client}
+          project={project}
+          pieceId={lead}
+          shownPiece={shownLead}
+          shown={marks.what}
+          onShow={marks.set}
+          onCure={onCure}
+          onEdits={onEdits}
+        />
+      )}
     </aside>
   );
-} // prettier-ignore
+}
 
 interface FaultsProps {
   evaluation: Evaluation;

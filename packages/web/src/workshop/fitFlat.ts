@@ -9,7 +9,11 @@ export const canFit = (piece: Piece | undefined): piece is WordsPiece =>
   piece !== undefined && isWords(piece) && !piece.locked && ontoStepOf(piece) !== undefined;
 
 /** As large as the flat place they are held at allows, in its middle; told where that is none. */
-export async function fitFlat(store: ProjectStore, client: JobClient | undefined, piece: Piece | undefined): Promise<void> {
+export async function fitFlat(
+  store: ProjectStore,
+  client: JobClient | undefined,
+  piece: Piece | undefined,
+): Promise<void> {
   if (!client || !canFit(piece)) return;
   const project = store.state.history.project;
   const answer = await client.ask({ kind: 'fit', project, pieceId: piece.id });
@@ -17,7 +21,7 @@ export async function fitFlat(store: ProjectStore, client: JobClient | undefined
   if (answer.kind !== 'fit' || store.state.history.project !== project) return;
   if (!answer.fit) return void notifications.show({ color: 'var(--clay)', message: texts.shape.fitNone });
   applyFit(store, piece, answer.fit);
-} // prettier-ignore
+}
 
 function applyFit(store: ProjectStore, piece: WordsPiece, { scale, hold }: FlatFit): void {
   const step = ontoStepOf(piece);
@@ -28,8 +32,11 @@ function applyFit(store: ProjectStore, piece: WordsPiece, { scale, hold }: FlatF
   const steps = piece.steps.map((one) => (one.id === step.id ? held : one));
   store.edit({
     kind: 'many',
-    edits: [{ kind: 'setWords', pieceId: piece.id, values: { sizeMm } }, { kind: 'setSteps', pieceId: piece.id, steps }],
-  }); // prettier-ignore
+    edits: [
+      { kind: 'setWords', pieceId: piece.id, values: { sizeMm } },
+      { kind: 'setSteps', pieceId: piece.id, steps },
+    ],
+  });
 }
 
 const LEAST_MM = 0.1;

@@ -61,7 +61,10 @@ async function pictureOf(file: File): Promise<ChosenPicture | undefined> {
   return undefined;
 }
 
-/** Drawings from outside: chosen as files, let go over the workshop, or pasted. They are read in the worker; the page goes on meanwhile. */
+/**
+ * Drawings from outside: chosen as files, let go over the workshop, or pasted. They are read in the worker; the page
+ * goes on meanwhile.
+ */
 export function useDrawings(bench: DrawingsBench): Drawings {
   const latest = useRef(bench);
   latest.current = bench;
@@ -96,7 +99,12 @@ export function useDrawings(bench: DrawingsBench): Drawings {
     setWaiting(waiting.slice(1));
     putIn(latest.current, waiting[0]);
   }, [isStill, waiting]);
-  const dialog = useFileDialog({ accept: `${DRAWINGS},${PICTURE_FILES}`, multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) }); // prettier-ignore
+  const dialog = useFileDialog({
+    accept: `${DRAWINGS},${PICTURE_FILES}`,
+    multiple: true,
+    resetOnOpen: true,
+    onChange: (list) => list && takeFiles([...list]),
+  });
   useEffect(() => {
     const onPaste = (event: ClipboardEvent): void => {
       if (isTyping(event.target)) return;
@@ -114,7 +122,8 @@ export function useDrawings(bench: DrawingsBench): Drawings {
   return { choose: dialog.open, takeFiles, readCurve, picture, takeOutline, dropPicture };
 }
 
-const looksLikeSvg = (text: string): boolean => /^\s*(<\?xml[^>]*\?>|<!--[^]*?-->|<!doctype[^>]*>|\s)*<(\w+:)?svg\b/i.test(text.slice(0, 4000)); // prettier-ignore
+const looksLikeSvg = (text: string): boolean =>
+  /^\s*(<\?xml[^>]*\?>|<!--[^]*?-->|<!doctype[^>]*>|\s)*<(\w+:)?svg\b/i.test(text.slice(0, 4000));
 
 /** What can't be read is told. */
 async function read(client: JobClient | undefined, bytes: Uint8Array, name: string): Promise<ReadDrawing | undefined> {
@@ -144,7 +153,9 @@ function putIn({ actions, chosen }: DrawingsBench, { drawing, name }: Waiting): 
     });
 }
 
-/** Each of its colours is a finish, as glossy as the usual front; what has a name that is no colour looks as words do. */
+/**
+ * Each of its colours is a finish, as glossy as the usual front; what has a name that is no colour looks as words do.
+ */
 function drawingOf({ shape }: ReadDrawing): Drawing {
   const { front } = usualSlots();
   const own = shape.colours

@@ -30,15 +30,20 @@ export const MEASURE = 'edit to mesh';
 
 export const PREVIEW_MEASURE = 'edit to preview';
 
-/** Changes that follow one another faster than this are a drag; exact meshes that took longer than that are not made for each. */
+/**
+ * Changes that follow one another faster than this are a drag; exact meshes that took longer than that are not made for
+ * each.
+ */
 const HURRIED_MS = 300;
 const SLOW_MS = 50;
 const STILL_MS = 120;
 
-const hasShape = (project: Project): boolean => Object.values(project.pieces).some(({ steps }) => steps.some((step) => step.on && isShapeStep(step))); // prettier-ignore
+const hasShape = (project: Project): boolean =>
+  Object.values(project.pieces).some(({ steps }) => steps.some((step) => step.on && isShapeStep(step)));
 
 /**
- * Keeps the meshes of a project up to date: asks the worker at every change; the last good result stays until the next is there. Without a project there is no worker.
+ * Keeps the meshes of a project up to date: asks the worker at every change; the last good result stays until the next
+ * is there. Without a project there is no worker.
  */
 export function useEvaluation(project: Project | undefined): {
   evaluation: Evaluation;

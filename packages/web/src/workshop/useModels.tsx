@@ -36,9 +36,14 @@ export function useModels(bench: Bench): Models {
     for (const file of files) void bringIn(file, latest.current);
   }, []);
   const makePlain = useCallback((piece: Piece): void => void plainCopy(piece, latest.current), []);
-  const dialog = useFileDialog({ accept: '.obj,.stl,.ply,.glb', multiple: true, resetOnOpen: true, onChange: (list) => list && takeFiles([...list]) });
+  const dialog = useFileDialog({
+    accept: '.obj,.stl,.ply,.glb',
+    multiple: true,
+    resetOnOpen: true,
+    onChange: (list) => list && takeFiles([...list]),
+  });
   return { choose: dialog.open, takeFiles, makePlain };
-} // prettier-ignore
+}
 
 const tell = (message: string): void => void notifications.show({ color: 'var(--clay)', message, autoClose: 12_000 });
 

@@ -20,7 +20,7 @@ export function usePlacing(store: ProjectStore, ids: readonly string[]): Placing
           kind: 'setPlacement',
           pieceId,
           values: after(placement, change),
-        })); // prettier-ignore
+        }));
         if (edits.length > 0) store.edit({ kind: 'many', edits }, `place ${drags.current}`, { isDrag: true });
       },
       words: texts.view.dragged,

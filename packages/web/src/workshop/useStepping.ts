@@ -14,7 +14,10 @@ import type { ProjectStore } from '../store/index.ts';
 import type { Bending, Stepping } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 
-/** The shape step at work, and the curve that letters run along where it has one of its own. Each drag is one step of undo. */
+/**
+ * The shape step at work, and the curve that letters run along where it has one of its own. Each drag is one step of
+ * undo.
+ */
 export function useStepping(
   store: ProjectStore,
   piece: Piece | undefined,

@@ -3,13 +3,19 @@ import { isWords, ownIds, type Piece } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import type { CaretPlace, Typing } from '../viewport/index.ts';
 
-/** Letters that were selected last, by their graphemes' ids, or colours of a drawing; they stay picked when the typing ends. */
+/**
+ * Letters that were selected last, by their graphemes' ids, or colours of a drawing; they stay picked when the typing
+ * ends.
+ */
 export interface PickedLetters {
   pieceId: string;
   ids: readonly number[];
 }
 
-/** Typing on the letters: which piece, where the caret stands, how it begins and ends, and which letters were picked with it. */
+/**
+ * Typing on the letters: which piece, where the caret stands, how it begins and ends, and which letters were picked
+ * with it.
+ */
 export interface TypingState {
   now: Typing | undefined;
   picked: PickedLetters | undefined;

@@ -31,7 +31,9 @@ interface Bench {
   putOn: PutActs['start'];
 }
 
-/** Everything that can be done in the workshop without a value. Keys are initials of our own words, and chapter numbers. */
+/**
+ * Everything that can be done in the workshop without a value. Keys are initials of our own words, and chapter numbers.
+ */
 export function workshopCommands(bench: Bench): Command[] {
   const { chosen, openHandOver, toggleLight, toRack, singleKeys } = bench;
   const t = texts.commands;
@@ -79,10 +81,16 @@ function historyCommands({ store }: Bench): Command[] {
   const { past, future } = store.state.history;
   const redo = { isPossible: future.length > 0, run: () => store.redo() };
   return [
-    { id: 'undo', label: texts.workshop.undo(lastEdit(store)), keys: 'mod+Z', isPossible: past.length > 0, run: () => store.undo() },
+    {
+      id: 'undo',
+      label: texts.workshop.undo(lastEdit(store)),
+      keys: 'mod+Z',
+      isPossible: past.length > 0,
+      run: () => store.undo(),
+    },
     { id: 'redo', label: texts.workshop.redo(nextEdit(store)), keys: 'mod+shift+Z', ...redo },
     { id: 'redo-too', label: texts.workshop.redo(nextEdit(store)), keys: 'mod+Y', ...redo },
-  ]; // prettier-ignore
+  ];
 }
 
 const editName = (edit: Edit | undefined): string | undefined => edit && texts.edits[kindOf(edit)];
@@ -111,11 +119,30 @@ function pieceCommands({ store, actions, chosen, bringIn, bringModel }: Bench): 
     { id: 'add', label: t.add, keys: 'N', run: () => chosen.choose(actions.add()) },
     { id: 'add drawing', label: t.addDrawing, run: bringIn },
     { id: 'add model', label: texts.form.fileCommand, run: bringModel },
-    ...SHAPES.map(([kind, label]) => ({ id: `add ${kind}`, label: t.addShape(label), run: () => chosen.choose(actions.addShape(kind)) })),
-    ...FORMS.map(([name, label]) => ({ id: `add ${name}`, label: texts.form.add(label), run: () => chosen.choose(actions.addForm(name)) })),
+    ...SHAPES.map(([kind, label]) => ({
+      id: `add ${kind}`,
+      label: t.addShape(label),
+      run: () => chosen.choose(actions.addShape(kind)),
+    })),
+    ...FORMS.map(([name, label]) => ({
+      id: `add ${name}`,
+      label: texts.form.add(label),
+      run: () => chosen.choose(actions.addForm(name)),
+    })),
     { id: 'next', label: t.next, keys: 'J', isPossible: order.length > 1, run: next },
-    { id: 'everything', label: t.everything, keys: 'mod+A', isPossible: order.length > 1, run: () => chosen.chooseThese(order) },
-    { id: 'duplicate', label: t.duplicate, keys: 'mod+D', ...forChosen((p) => chosen.chooseThese(actions.duplicate(p))) },
+    {
+      id: 'everything',
+      label: t.everything,
+      keys: 'mod+A',
+      isPossible: order.length > 1,
+      run: () => chosen.chooseThese(order),
+    },
+    {
+      id: 'duplicate',
+      label: t.duplicate,
+      keys: 'mod+D',
+      ...forChosen((p) => chosen.chooseThese(actions.duplicate(p))),
+    },
     { id: 'copy', label: t.copy, keys: 'mod+C', ...forChosen(([p]) => putRecipe(p, RECIPE_CHAPTERS)) },
     { id: 'paste', label: t.paste, keys: 'mod+V', hasOwnEvent: true, ...forChosen((p) => pasteRecipe(store, p)) },
     { id: 'hide', label: t.hide, keys: 'S', ...forChosen((p) => actions.show(p, !p[0].visible)) },
@@ -123,7 +150,7 @@ function pieceCommands({ store, actions, chosen, bringIn, bringModel }: Bench): 
     { id: 'zero', label: t.zero, ...forChosen(actions.toZero) },
     { id: 'table', label: t.table, ...forChosen(actions.ontoTable) },
     { id: 'remove', label: t.remove, keys: 'Delete', ...forChosen(actions.remove) },
-  ]; // prettier-ignore
+  ];
 }
 
 /** Of words that are chosen, or of a body; both where both are. */
@@ -135,10 +162,15 @@ function putCommands({ chosen, putOn }: Bench): Command[] {
   const isPossible = free.length > 0;
   const from = { pieceId: letters?.id, bodyId: body?.id };
   return [
-    ...(Object.entries(t.search) as [PutWay, string][]).map(([way, label]) => ({ id: `put ${way}`, label, isPossible, run: () => putOn({ ...from, way }) })),
+    ...(Object.entries(t.search) as [PutWay, string][]).map(([way, label]) => ({
+      id: `put ${way}`,
+      label,
+      isPossible,
+      run: () => putOn({ ...from, way }),
+    })),
     { id: 'put words', label: t.words, isPossible: body !== undefined, run: () => putOn({ bodyId: body?.id }) },
   ];
-} // prettier-ignore
+}
 
 /** With many pieces the menus of the pieces have them; a search would drown in them. */
 const MOST_OTHERS = 20;

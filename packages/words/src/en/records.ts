@@ -8,7 +8,9 @@ export const WHERE_WORDS: RecordWords = {
     all: '',
     ball: ' ({sizeMm0} wide about {centreMm0}, {centreMm1}, {centreMm2}, fading over {softMm})',
     box: ' ({sizeMm0} by {sizeMm1} by {sizeMm2} about {centreMm0}, {centreMm1}, {centreMm2}, fading over {softMm})',
-    cone: ' ({sizeMm0} long, {sizeMm1} wide, along {axis} from {centreMm0}, {centreMm1}, {centreMm2}, fading over {softMm})',
+    cone:
+      ' ({sizeMm0} long, {sizeMm1} wide, along {axis} from {centreMm0}, {centreMm1}, {centreMm2}, fading over ' +
+      '{softMm})',
     layer: ' ({sizeMm0} thick along {axis} about {centreMm0}, {centreMm1}, {centreMm2}, fading over {softMm})',
   },
   labels: {

@@ -28,6 +28,8 @@ export function isInVain(remark: Remark): boolean {
   return typeof inVain === 'function' ? inVain(remark.params) : inVain;
 }
 
-/** What one press can do about a remark of a piece; undefined where nothing can. `freshId`: for a step that is added. */
+/**
+ * What one press can do about a remark of a piece; undefined where nothing can. `freshId`: for a step that is added.
+ */
 export const cureOf = (remark: Remark, piece: Piece, around: Omit<CureAround, 'cureOf'>): Cure | undefined =>
   definitionOf(remark).cure?.(remark.params as never, new PieceCures(piece, around.freshId), { ...around, cureOf });

@@ -1,4 +1,7 @@
-/** How the numbers of a colour are meant (ISO 32000-1, 8.6). A tint stands for what its function makes of it in another space. */
+/**
+ * How the numbers of a colour are meant (ISO 32000-1, 8.6). A tint stands for what its function makes of it in another
+ * space.
+ */
 export type ColourSpace = 'gray' | 'rgb' | 'cmyk' | 'lab' | 'pattern' | Tint;
 
 export interface Tint {

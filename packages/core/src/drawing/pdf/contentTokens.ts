@@ -25,7 +25,9 @@ const [OPEN, CLOSE, LESS, MORE, SQUARE, UNSQUARE, SLASH, PERCENT, BACKSLASH] = [
 const MOST_VALUES = 512;
 const DEEPEST = 32;
 
-/** Goes through a content stream; what makes no sense is passed over. Pictures in the stream are one operation, "BI". */
+/**
+ * Goes through a content stream; what makes no sense is passed over. Pictures in the stream are one operation, "BI".
+ */
 export function* operationsOf(bytes: Uint8Array): Generator<Operation> {
   const reader = new Reader(bytes);
   let values: Value[] = [];

@@ -77,7 +77,9 @@ const LINE: Readonly<Record<string, 'width' | 'cap' | 'join' | 'miter'>> = {
 /** Device colours by operator. */
 const DEVICE: Readonly<Record<string, ColourSpace>> = { g: 'gray', rg: 'rgb', k: 'cmyk' };
 
-/** Paints the operations of a page as elements of SVG; what is no outline is counted (operators: ISO 32000-1, annex A). */
+/**
+ * Paints the operations of a page as elements of SVG; what is no outline is counted (operators: ISO 32000-1, annex A).
+ */
 export class Painter {
   readonly elements: string[] = [];
   readonly skipped = new Map<DrawingSkip, number>();
@@ -172,7 +174,9 @@ export class Painter {
       if (isBlended) this.#skip('effect');
       this.#fillsWithPattern(isFilled, isStroked);
       this.elements.push(
-        `<path transform="matrix(${this.#state.matrix.join(' ')})" d="${this.#pen.text}" fill="${isFilled ? this.#state.fill : 'none'}" fill-rule="${fill ?? 'nonzero'}" ${isStroked ? this.#strokeText() : ''}/>`,
+        `<path transform="matrix(${this.#state.matrix.join(' ')})" d="${this.#pen.text}" ` +
+          `fill="${isFilled ? this.#state.fill : 'none'}" ` +
+          `fill-rule="${fill ?? 'nonzero'}" ${isStroked ? this.#strokeText() : ''}/>`,
       );
     }
     if (this.#clips && !this.#isHidden()) this.#noteClip();
@@ -196,7 +200,10 @@ export class Painter {
     const dashed = dashes.some((one) => one > 0)
       ? ` stroke-dasharray="${dashes.join(' ')}" stroke-dashoffset="${dashOffset}"`
       : '';
-    return `stroke="${stroke}" stroke-width="${Math.max(width, THINNEST)}" stroke-linecap="${CAPS[cap] ?? 'butt'}" stroke-linejoin="${JOINS[join] ?? 'miter'}" stroke-miterlimit="${miter}"${dashed}`;
+    return (
+      `stroke="${stroke}" stroke-width="${Math.max(width, THINNEST)}" stroke-linecap="${CAPS[cap] ?? 'butt'}" ` +
+      `stroke-linejoin="${JOINS[join] ?? 'miter'}" stroke-miterlimit="${miter}"${dashed}`
+    );
   }
 
   #graphics(operator: string, values: readonly Value[], resources: Resources): boolean {

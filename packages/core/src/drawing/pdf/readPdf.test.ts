@@ -25,7 +25,8 @@ const POINT = 25.4 / 72;
 test('areas, lines and their colours come in at their own size, upright', async () => {
   const drawing = await read(
     await pdf(
-      '1 0 0 rg 10 10 72 36 re f q 0 0 1 RG 4 w 1 0 0 1 100 0 cm 0 20 m 50 20 l S Q 0 1 0 0 k 10 60 m 40 60 l 10 80 l h f',
+      '1 0 0 rg 10 10 72 36 re f q 0 0 1 RG 4 w 1 0 0 1 100 0 cm 0 20 m 50 20 l S Q 0 1 0 0 k 10 60 m 40 60 l 10 ' +
+        '80 l h f',
     ),
   );
   expect(colours(drawing)).toEqual(['#ff0000', '#0000ff', '#ff00ff']);
@@ -75,9 +76,10 @@ test('drawings within a drawing, with names of their own, states and inks', asyn
   expect(drawingSize(drawing.shape).widthMm).toBeCloseTo(60 * POINT, 5);
 });
 
-test('text, pictures, shades and clips that are no rectangles are told; hidden layers and the second page are left out', async () => {
+test('text, pictures, shades and odd clips are told; hidden layers and the second page are left out', async () => {
   const content =
-    'BT /F 12 Tf (\\) Do) Tj ET BI /W 1 /H 1 /BPC 8 /CS /G ID x EI 0 0 40 40 re W n 0 0 m 9 0 l 5 9 l h W n /Grey sh 1 0 0 rg 0 0 20 20 re f /OC /Off BDC 0 0 99 99 re f EMC';
+    'BT /F 12 Tf (\\) Do) Tj ET BI /W 1 /H 1 /BPC 8 /CS /G ID x EI 0 0 40 40 re W n 0 0 m 9 0 l 5 9 l h W n ' +
+    '/Grey sh 1 0 0 rg 0 0 20 20 re f /OC /Off BDC 0 0 99 99 re f EMC';
   const bytes = await pdf(content, (file, resources) => {
     const layer = file.context.register(file.context.obj({ Type: 'OCG', Name: PDFString.of('off') }));
     resources.set(PDFName.of('Properties'), file.context.obj({ Off: layer }));

@@ -8,8 +8,9 @@ import { Painter } from './painter.ts';
 const UNITS_PER_POINT = 96 / 72;
 
 /**
- * The first page of a PDF file (ISO 32000-1) -> a drawing in its own size, like that of an SVG file: what is filled and stroked, with its colours. Text that
- * is not outlined, pictures, clips and blending are left out or off, and told; nothing in the file is run or fetched.
+ * The first page of a PDF file (ISO 32000-1) -> a drawing in its own size, like that of an SVG file: what is filled and
+ * stroked, with its colours. Text that is not outlined, pictures, clips and blending are left out or off, and told;
+ * nothing in the file is run or fetched.
  */
 export async function readPdf(bytes: Uint8Array): Promise<Result<ReadDrawing>> {
   const library = await import('pdf-lib');

@@ -10,25 +10,34 @@ export type PixelContour = Float64Array;
 
 /** The four sides of a cell between four middles of pixels: where a contour can leave it. */
 const [TOP, RIGHT, BOTTOM, LEFT] = [0, 1, 2, 3];
-/** By which corners are ink (top left 1, top right 2, bottom right 4, bottom left 8): from side to side, ink on the right. */
+/**
+ * By which corners are ink (top left 1, top right 2, bottom right 4, bottom left 8): from side to side, ink on the
+ * right.
+ */
 const WAYS: readonly (readonly (readonly [number, number])[])[] = [
   [],
   [[LEFT, TOP]],
   [[TOP, RIGHT]],
   [[LEFT, RIGHT]],
   [[RIGHT, BOTTOM]],
-  [[LEFT, TOP], [RIGHT, BOTTOM]],
+  [
+    [LEFT, TOP],
+    [RIGHT, BOTTOM],
+  ],
   [[TOP, BOTTOM]],
   [[LEFT, BOTTOM]],
   [[BOTTOM, LEFT]],
   [[BOTTOM, TOP]],
-  [[TOP, RIGHT], [BOTTOM, LEFT]],
+  [
+    [TOP, RIGHT],
+    [BOTTOM, LEFT],
+  ],
   [[BOTTOM, RIGHT]],
   [[RIGHT, LEFT]],
   [[RIGHT, TOP]],
   [[TOP, LEFT]],
   [],
-]; // prettier-ignore
+];
 
 /**
  * Lines of one lightness round what is darker (marching squares, Lorensen and Cline 1987 in the plane), between the

@@ -11,7 +11,10 @@ export const SILHOUETTE = {
   darkerPercent: share(1, 99, { usual: 50 }),
   /** what is lighter is ink instead */
   inverted: flag(false),
-  /** the picture is softened over so many pixels, and curves stray from its edge by up to half a pixel and a quarter of that */
+  /**
+   * the picture is softened over so many pixels, and curves stray from its edge by up to half a pixel and a quarter of
+   * that
+   */
   smoothPx: count(0, 20, { usual: 1 }),
   /** sharper turns stay corners */
   cornerDegrees: angle(5, 175, { usual: 50, step: 5 }),
@@ -36,7 +39,8 @@ export function silhouette(shades: Shades, options: SilhouetteOptions): Result<R
   const pen = new PathWriter();
   for (const contour of found) drawContour(contour, { cornerDegrees, strayPx: 0.5 + smoothPx / 4 }, pen);
   const read = readSvg(
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><path fill-rule="evenodd" d="${pen.text}"/></svg>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><path fill-rule="evenodd" ` +
+      `d="${pen.text}"/></svg>`,
   );
   if (!read.ok) return read;
   const { shape, ...rest } = read.value;

@@ -3,8 +3,18 @@ const NUMBER = /[-+]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[-+]?\d+)?/gi;
 
 /** User units a unit (CSS Values 4: 96 to the inch). */
 const UNITS: Readonly<Record<string, number>> = {
-  '': 1, px: 1, pt: 96 / 72, pc: 16, mm: 96 / 25.4, cm: 96 / 2.54, q: 96 / 101.6, in: 96, em: 16, ex: 8, rem: 16,
-}; // prettier-ignore
+  '': 1,
+  px: 1,
+  pt: 96 / 72,
+  pc: 16,
+  mm: 96 / 25.4,
+  cm: 96 / 2.54,
+  q: 96 / 101.6,
+  in: 96,
+  em: 16,
+  ex: 8,
+  rem: 16,
+};
 
 /** All numbers of a list, in order. */
 export const numbersOf = (text: string): number[] => (text.match(NUMBER) ?? []).map(Number);

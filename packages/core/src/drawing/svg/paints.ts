@@ -10,7 +10,10 @@ export const TILED = '#808080';
 
 export type PaintServer = (id: string) => string | undefined;
 
-/** A fill or stroke as a colour, #rrggbb. Undefined: nothing is painted. `gradient`: a server's first colour stands for it. */
+/**
+ * A fill or stroke as a colour, #rrggbb. Undefined: nothing is painted. `gradient`: a server's first colour stands for
+ * it.
+ */
 export function paintOf(
   value: string,
   style: Style,
@@ -29,7 +32,9 @@ export function paintOf(
   return colour === undefined ? undefined : { colour, gradient: false };
 }
 
-/** A colour without its alpha; undefined for none, for what can be seen through altogether, and for what is no colour. */
+/**
+ * A colour without its alpha; undefined for none, for what can be seen through altogether, and for what is no colour.
+ */
 export function solid(value: string, style: Style): string | undefined {
   const text = value.trim().toLowerCase() === 'currentcolor' ? (style.color ?? 'black') : value.trim();
   const parsed = colord(text.toLowerCase());

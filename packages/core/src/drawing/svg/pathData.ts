@@ -2,7 +2,10 @@ import { SVGPathData } from 'svg-pathdata';
 import { cos, PI, sin, atan2 } from '../../math/index.ts';
 import type { Pen } from '../../outline/index.ts';
 
-/** SVG path data -> a pen. False where it is not well formed, up to which nothing was drawn (SVG 2, 9.5.4 would draw some of it). */
+/**
+ * SVG path data -> a pen. False where it is not well formed, up to which nothing was drawn (SVG 2, 9.5.4 would draw
+ * some of it).
+ */
 export function drawPathData(text: string, pen: Pen): boolean {
   let commands: SVGPathData['commands'];
   try {

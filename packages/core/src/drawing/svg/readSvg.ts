@@ -25,8 +25,25 @@ const SMALLEST_MM = 0.01;
 
 /** Never painted where they stand. */
 const HIDDEN = new Set([
-  'defs', 'symbol', 'clipPath', 'mask', 'marker', 'pattern', 'linearGradient', 'radialGradient', 'filter', 'metadata', 'title', 'desc', 'style', 'animate', 'animateTransform', 'animateMotion', 'set', 'view',
-]); // prettier-ignore
+  'defs',
+  'symbol',
+  'clipPath',
+  'mask',
+  'marker',
+  'pattern',
+  'linearGradient',
+  'radialGradient',
+  'filter',
+  'metadata',
+  'title',
+  'desc',
+  'style',
+  'animate',
+  'animateTransform',
+  'animateMotion',
+  'set',
+  'view',
+]);
 const SKIPPED = new Map<string, DrawingSkip>([
   ['text', 'text'],
   ['image', 'picture'],
@@ -49,8 +66,8 @@ const tooLarge = (size: number, limit: number): Result<never> => fail('TOO_LARGE
 const numberCount = (text: string | undefined): number => text?.match(/[\d.]+/g)?.length ?? 0;
 
 /**
- * An SVG file's text -> a drawing in its natural size (user units are 1/96 inch). Scripts are not run, nothing outside the file is fetched; what is
- * left out is told. Text is no outline: a file of nothing else is refused.
+ * An SVG file's text -> a drawing in its natural size (user units are 1/96 inch). Scripts are not run, nothing outside
+ * the file is fetched; what is left out is told. Text is no outline: a file of nothing else is refused.
  */
 export function readSvg(text: string): Result<ReadDrawing> {
   const tree = parseSvgTree(text);

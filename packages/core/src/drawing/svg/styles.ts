@@ -5,11 +5,30 @@ import type { SvgNode } from './xmlTree.ts';
 
 /** Properties that say how a drawing is painted, and whether children take them from their parents. */
 const INHERITED = {
-  fill: true, 'fill-rule': true, 'fill-opacity': true, stroke: true, 'stroke-width': true, 'stroke-linejoin': true,
-  'stroke-linecap': true, 'stroke-miterlimit': true, 'stroke-dasharray': true, 'stroke-dashoffset': true, 'stroke-opacity': true,
-  color: true, visibility: true, 'paint-order': true, 'stop-color': false, 'stop-opacity': false, opacity: false, display: false,
-  'clip-path': false, mask: false, filter: false, transform: false, 'vector-effect': false,
-} as const satisfies Record<string, boolean>; // prettier-ignore
+  fill: true,
+  'fill-rule': true,
+  'fill-opacity': true,
+  stroke: true,
+  'stroke-width': true,
+  'stroke-linejoin': true,
+  'stroke-linecap': true,
+  'stroke-miterlimit': true,
+  'stroke-dasharray': true,
+  'stroke-dashoffset': true,
+  'stroke-opacity': true,
+  color: true,
+  visibility: true,
+  'paint-order': true,
+  'stop-color': false,
+  'stop-opacity': false,
+  opacity: false,
+  display: false,
+  'clip-path': false,
+  mask: false,
+  filter: false,
+  transform: false,
+  'vector-effect': false,
+} as const satisfies Record<string, boolean>;
 
 export type StyleName = keyof typeof INHERITED;
 export type Style = Readonly<Partial<Record<StyleName, string>>>;
@@ -28,7 +47,10 @@ interface Declared {
 
 const isName = (name: string): name is StyleName => Object.hasOwn(INHERITED, name);
 
-/** The rules of all style elements, for a cascade: attributes, rules by specificity and order, the style attribute, then what is important. */
+/**
+ * The rules of all style elements, for a cascade: attributes, rules by specificity and order, the style attribute, then
+ * what is important.
+ */
 export class StyleSheet {
   readonly #rules: Rule[] = [];
   /** selectors that were not understood, and rules for other media */

@@ -15,8 +15,8 @@ const SVG_NAMESPACE = 'http://www.w3.org/2000/svg';
 const DEEPEST = 200;
 
 /**
- * SVG text -> its tree. Entities that a file declares are not known to the parser, which makes them errors: nothing can grow out of them. Elements
- * of other namespaces are left out with all they hold.
+ * SVG text -> its tree. Entities that a file declares are not known to the parser, which makes them errors: nothing can
+ * grow out of them. Elements of other namespaces are left out with all they hold.
  */
 export function parseSvgTree(text: string): Result<SvgNode> {
   if (text.length > LIMITS.svgBytes)

@@ -9,7 +9,10 @@ export interface ReachInputs {
   seed: number;
 }
 
-/** The greatest distance from the outline inside a cluster, grid steps: where a front running inward from everywhere ends. */
+/**
+ * The greatest distance from the outline inside a cluster, grid steps: where a front running inward from everywhere
+ * ends.
+ */
 export const CLUSTER_REACH: QuickStage<ReachInputs, { cancelled(): boolean }, number> = {
   name: 'reach',
   make({ cluster, corners, seed }, { cancelled }) {

@@ -16,10 +16,14 @@ type OwnPath = Exclude<StepPath, { kind: 'edge' }>;
 /** A ring about the upright axis through so many places. */
 const ringOf = (count: number): OwnPath => ({
   kind: 'places',
-  placesMm: Array.from({ length: count }, (_, i): Vec3 => [50 * Math.sin((2 * Math.PI * i) / count), 0, 50 * Math.cos((2 * Math.PI * i) / count)]),
+  placesMm: Array.from({ length: count }, (_, i): Vec3 => [
+    50 * Math.sin((2 * Math.PI * i) / count),
+    0,
+    50 * Math.cos((2 * Math.PI * i) / count),
+  ]),
   closed: true,
   up: [0, 1, 0],
-}); // prettier-ignore
+});
 
 const PATHS: OwnPath[] = [
   { kind: 'ring', radiusMm: 50 },
@@ -52,8 +56,14 @@ test.each(PATHS)('$kind: a length along it is a length, and its frames stand squ
       const [a, b] = [line.at((line.length * k) / count), line.at((line.length * (k + 1)) / count)];
       // the last place of a closed line is its first
       if (k + 1 < count) walked += Math.hypot(...a.place.map((v, i) => b.place[i] - v));
-      expect(Math.abs(dot(a.along, a.up)) + Math.abs(dot(a.along, a.out)) + Math.abs(dot(a.up, a.out))).toBeLessThan(1e-9); // prettier-ignore
-      expect([sizeOf(a.along), sizeOf(a.up), sizeOf(a.out)]).toEqual([expect.closeTo(1, 9), expect.closeTo(1, 9), expect.closeTo(1, 9)]); // prettier-ignore
+      expect(Math.abs(dot(a.along, a.up)) + Math.abs(dot(a.along, a.out)) + Math.abs(dot(a.up, a.out))).toBeLessThan(
+        1e-9,
+      );
+      expect([sizeOf(a.along), sizeOf(a.up), sizeOf(a.out)]).toEqual([
+        expect.closeTo(1, 9),
+        expect.closeTo(1, 9),
+        expect.closeTo(1, 9),
+      ]);
     }
     expect(Math.abs(walked / ((line.length * (count - 1)) / count) - 1)).toBeLessThan(1e-4);
   }
@@ -68,7 +78,19 @@ test('a line through places of a ring is that ring, and through corners it is st
   const ring = new MeasuredPath(pathOf(ringOf(24)), false);
   expect(ring.length).toBeCloseTo(100 * Math.PI, 1);
   for (let k = 0; k < 100; k++) expect(Math.hypot(...ring.at((ring.length * k) / 100).place)).toBeCloseTo(50, 1);
-  const corner = new MeasuredPath(pathOf({ kind: 'places', placesMm: [[0, 0, 0], [50, 0, 0], [50, 30, 0]], closed: false, up: [0, 0, 1] }), false); // prettier-ignore
+  const corner = new MeasuredPath(
+    pathOf({
+      kind: 'places',
+      placesMm: [
+        [0, 0, 0],
+        [50, 0, 0],
+        [50, 30, 0],
+      ],
+      closed: false,
+      up: [0, 0, 1],
+    }),
+    false,
+  );
   expect(corner.length).toBeCloseTo(80, 9);
   expect(corner.at(49.9)).toMatchObject({ along: [1, 0, 0], up: [0, 0, 1] });
   expect(corner.at(50.1).along).toEqual([0, 1, 0]);

@@ -13,8 +13,9 @@ export interface Frame {
 const A_PIECE = 48;
 
 /**
- * A path by its length, with frames that turn as little as they can: double reflection, Wang, Jüttler, Zheng and Liu 2008, "Computation of rotation minimizing
- * frames". On a closed path the angle that is left at its end is spread evenly over it. `upright`: up as far up as it goes instead.
+ * A path by its length, with frames that turn as little as they can: double reflection, Wang, Jüttler, Zheng and Liu
+ * 2008, "Computation of rotation minimizing frames". On a closed path the angle that is left at its end is spread
+ * evenly over it. `upright`: up as far up as it goes instead.
  */
 export class MeasuredPath {
   readonly length: number;

@@ -10,8 +10,8 @@ const A_PIECE = 8;
 const FEW = 64;
 
 /**
- * Through a row of places with the same tangent on both sides of each (Catmull and Rom 1974, weighted by the distances as in de Boor, "A
- * practical guide to splines", IV); straight into and out of corners. `t` counts places.
+ * Through a row of places with the same tangent on both sides of each (Catmull and Rom 1974, weighted by the distances
+ * as in de Boor, "A practical guide to splines", IV); straight into and out of corners. `t` counts places.
  */
 export function throughPlaces({ placesMm, closed, up }: Extract<StepPath, { kind: 'places' }>): SpaceLine {
   const places = placesMm.filter((place, i) => i === 0 || sizeOf(minus(place, placesMm[i - 1])) > 0);
@@ -41,7 +41,10 @@ export function throughPlaces({ placesMm, closed, up }: Extract<StepPath, { kind
   };
 }
 
-/** Cubic from a place over a way, with tangents at both ends that are as long as the way; place and derivative by u from 0 to 1. */
+/**
+ * Cubic from a place over a way, with tangents at both ends that are as long as the way; place and derivative by u from
+ * 0 to 1.
+ */
 function hermite(from: Vec3, way: Vec3, out: Vec3, into: Vec3, u: number): { place: Vec3; speed: Vec3 } {
   const long = sizeOf(way);
   const rest = 1 - u;

@@ -8,8 +8,8 @@ import { CutNodes, type Lines } from './cutNodes.ts';
 const SHIFTS = [0, 5, -7, 13];
 
 /**
- * The flat wavefront of an outline, cut along parallel lines: caps, edges and walls alike, so that every line is one loop of edges round the letter. Undefined where no such cut was
- * found.
+ * The flat wavefront of an outline, cut along parallel lines: caps, edges and walls alike, so that every line is one
+ * loop of edges round the letter. Undefined where no such cut was found.
  */
 export function bandsFlat(outline: Outline, options: FlatOptions, lines: Lines): FlatWavefront | undefined {
   const flat = flatWavefront(outline, options);

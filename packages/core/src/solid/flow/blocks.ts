@@ -14,7 +14,9 @@ export interface BlockGraph {
   chords: readonly { a: number; b: number }[];
 }
 
-/** One side of a block: a stretch (by its first station) or a chord (by its number), walked with the block to the left. */
+/**
+ * One side of a block: a stretch (by its first station) or a chord (by its number), walked with the block to the left.
+ */
 export interface BlockEdge {
   kind: 'span' | 'chord';
   index: number;
@@ -116,7 +118,8 @@ function turnLeft(
 export function sidesOf(block: Block, largestAngle: number): BlockEdge[][] {
   const corners = block.angles.flatMap((angle, k) => (angle < largestAngle ? [k] : []));
   return corners.map((first, c) => {
-    const count = (corners[(c + 1) % corners.length] - first + block.edges.length) % block.edges.length || block.edges.length; // prettier-ignore
+    const count =
+      (corners[(c + 1) % corners.length] - first + block.edges.length) % block.edges.length || block.edges.length;
     return Array.from({ length: count }, (_, i) => block.edges[(first + i) % block.edges.length]);
   });
 }

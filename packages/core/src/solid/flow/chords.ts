@@ -27,8 +27,9 @@ interface Candidate {
 }
 
 /**
- * Chords that cut the inside into blocks: across the strokes, along maximal inner balls, from concave corners first, then where curves pass multiples of 90 and of
- * 45 degrees; the shortest first. `reach`: what counts as touching, grid steps. Method: docs/geometry.md, flow.
+ * Chords that cut the inside into blocks: across the strokes, along maximal inner balls, from concave corners first,
+ * then where curves pass multiples of 90 and of 45 degrees; the shortest first. `reach`: what counts as touching, grid
+ * steps. Method: docs/geometry.md, flow.
  */
 export function findChords(
   line: RingLine,
@@ -140,7 +141,8 @@ class Judge {
     const way = direction(a, b);
     const back = { x: -way.x, y: -way.y };
     if (!this.#leaves(from, way) || !this.#leaves(to, back)) return false;
-    if (found.chords.some(({ a: p, b: q }) => crosses(a, b, found.stations[p], found.stations[q], this.#reach))) return false; // prettier-ignore
+    if (found.chords.some(({ a: p, b: q }) => crosses(a, b, found.stations[p], found.stations[q], this.#reach)))
+      return false;
     return !this.#meetsRing(a, b);
   }
 

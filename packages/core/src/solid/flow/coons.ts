@@ -1,8 +1,8 @@
 import type { FlowPatch } from './patch.ts';
 
 /**
- * The four sides of a block as rows of point numbers: bottom and top from left to right, left and right from bottom to top; opposite rows are equally long and share
- * their ends with their neighbours.
+ * The four sides of a block as rows of point numbers: bottom and top from left to right, left and right from bottom to
+ * top; opposite rows are equally long and share their ends with their neighbours.
  */
 export interface FourSides {
   bottom: readonly number[];
@@ -11,7 +11,10 @@ export interface FourSides {
   left: readonly number[];
 }
 
-/** Fills a four-sided block with rows and columns of quads, its inner points by transfinite interpolation (Gordon and Hall 1973). */
+/**
+ * Fills a four-sided block with rows and columns of quads, its inner points by transfinite interpolation (Gordon and
+ * Hall 1973).
+ */
 export function fillFourSides(patch: FlowPatch, { bottom, right, top, left }: FourSides): void {
   const { x, y, quads } = patch;
   const [n, m] = [bottom.length - 1, left.length - 1];

@@ -14,14 +14,18 @@ export interface Wanted {
 export const BLOCK_CORNER = (140 * PI) / 180;
 /** Opposite sides go together up to this ratio of their lengths. */
 const SIMILAR = 10;
-/** Of a short side's count: the most that is added to it to match the one across. A narrow end would send its rows through all the stroke. */
+/**
+ * Of a short side's count: the most that is added to it to match the one across. A narrow end would send its rows
+ * through all the stroke.
+ */
 const MOST_ADDED = 1;
 const LARGEST_SHARE = 2.5;
 const ROUNDS = 3;
 
 /**
- * How many edges each stretch and chord is cut into: even, at least two, the same on opposite sides of four-sided blocks. Opposite sides of different lengths meet in
- * the geometric mean. `wanted`: stretches first, chords after them; `spans`: how many stretches.
+ * How many edges each stretch and chord is cut into: even, at least two, the same on opposite sides of four-sided
+ * blocks. Opposite sides of different lengths meet in the geometric mean. `wanted`: stretches first, chords after them;
+ * `spans`: how many stretches.
  */
 export function evenCounts(blocks: readonly Block[], wanted: readonly Wanted[], spans: number): Int32Array {
   const variable = (e: BlockEdge): number => (e.kind === 'span' ? e.index : spans + e.index);

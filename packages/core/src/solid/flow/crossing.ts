@@ -9,8 +9,8 @@ function side(a: Point, b: Point, p: Point, length: number): number {
 }
 
 /**
- * Whether two segments properly cross. Ends that lie within `reach` of the other segment's line only touch it: a chord that ends on a segment would else cross it or
- * not by chance.
+ * Whether two segments properly cross. Ends that lie within `reach` of the other segment's line only touch it: a chord
+ * that ends on a segment would else cross it or not by chance.
  */
 export function crosses(a: Point, b: Point, c: Point, d: Point, reach: number): boolean {
   const ab = Math.sqrt((b.x - a.x) * (b.x - a.x) + (b.y - a.y) * (b.y - a.y));

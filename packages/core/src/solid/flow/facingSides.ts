@@ -7,7 +7,9 @@ import type { RingLine } from './ringLine.ts';
 /** One side of a block as a row of points. */
 export interface SideRow {
   inner: PointRow;
-  /** by edge between its points: the stretch of ring and the edge of it; undefined on a chord, which gets no new points */
+  /**
+   * by edge between its points: the stretch of ring and the edge of it; undefined on a chord, which gets no new points
+   */
   edges: ({ span: number; edge: number } | undefined)[];
 }
 
@@ -47,11 +49,15 @@ export class FacingSides {
     ]);
   }
 
-  /** New points by edge of each stretch of a side; what a chord was to get goes to the nearest stretch. Undefined where there is none. */
+  /**
+   * New points by edge of each stretch of a side; what a chord was to get goes to the nearest stretch. Undefined where
+   * there is none.
+   */
   counts({ edges }: SideRow, added: readonly number[]): Map<number, number[]> | undefined {
     const found = new Map<number, number[]>();
     for (const at of edges)
-      if (at && !found.has(at.span)) found.set(at.span, new Array<number>((this.#points.get(at.span)?.length ?? 1) - 1).fill(0)); // prettier-ignore
+      if (at && !found.has(at.span))
+        found.set(at.span, new Array<number>((this.#points.get(at.span)?.length ?? 1) - 1).fill(0));
     for (const [i, n] of added.entries()) {
       if (n === 0) continue;
       const at = nearestStretch(edges, i);

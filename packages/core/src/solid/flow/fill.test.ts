@@ -46,7 +46,15 @@ function irregular({ fixed, quads }: FlowPatch): number[] {
 
 describe('templates', () => {
   test('four sides: rows and columns', () => {
-    const { loop, corners } = cutPolygon([[0, 0], [4, 0], [4, 2], [0, 2]], [4, 2, 4, 2]); // prettier-ignore
+    const { loop, corners } = cutPolygon(
+      [
+        [0, 0],
+        [4, 0],
+        [4, 2],
+        [0, 2],
+      ],
+      [4, 2, 4, 2],
+    );
     const patch = fillByCorners(loop, corners) as FlowPatch;
     expect(quadCount(patch)).toBe(8);
     expect(irregular(patch)).toEqual([]);
@@ -55,7 +63,15 @@ describe('templates', () => {
   });
 
   test('four sides of different counts have no such filling', () => {
-    const { loop, corners } = cutPolygon([[0, 0], [4, 0], [4, 2], [0, 2]], [4, 2, 6, 2]); // prettier-ignore
+    const { loop, corners } = cutPolygon(
+      [
+        [0, 0],
+        [4, 0],
+        [4, 2],
+        [0, 2],
+      ],
+      [4, 2, 6, 2],
+    );
     expect(fillByCorners(loop, corners)).toBeUndefined();
   });
 
@@ -96,7 +112,12 @@ describe('templates', () => {
 
   test('the core of a long disc is as long as it', () => {
     const side = Array.from({ length: 20 }, (_, i) => i + 0.5);
-    const end = [[20.4, 0.3], [20.7, 1], [20.7, 2], [20.4, 2.7]]; // prettier-ignore
+    const end = [
+      [20.4, 0.3],
+      [20.7, 1],
+      [20.7, 2],
+      [20.4, 2.7],
+    ];
     const points = [
       ...side.map((x) => [x, 0]),
       ...end,
@@ -124,7 +145,17 @@ describe('templates', () => {
 
 describe('general filling', () => {
   test('quads alone, the same area, boundary points kept', () => {
-    const { loop } = cutPolygon([[0, 0], [9, 0], [9, 3], [4, 3], [4, 8], [0, 8]], [10, 4, 6, 6, 4, 8]); // prettier-ignore
+    const { loop } = cutPolygon(
+      [
+        [0, 0],
+        [9, 0],
+        [9, 3],
+        [4, 3],
+        [4, 8],
+        [0, 8],
+      ],
+      [10, 4, 6, 6, 4, 8],
+    );
     const patch = generalFill({ ...loop, start: [0, loop.x.length] }) as FlowPatch;
     smooth(patch, 6);
     expect(patch.fixed).toBe(loop.x.length);
@@ -134,8 +165,24 @@ describe('general filling', () => {
   });
 
   test('with a hole', () => {
-    const outer = cutPolygon([[0, 0], [12, 0], [12, 12], [0, 12]], [8, 8, 8, 8]).loop; // prettier-ignore
-    const inner = cutPolygon([[4, 4], [4, 8], [8, 8], [8, 4]], [4, 4, 4, 4]).loop; // prettier-ignore
+    const outer = cutPolygon(
+      [
+        [0, 0],
+        [12, 0],
+        [12, 12],
+        [0, 12],
+      ],
+      [8, 8, 8, 8],
+    ).loop;
+    const inner = cutPolygon(
+      [
+        [4, 4],
+        [4, 8],
+        [8, 8],
+        [8, 4],
+      ],
+      [4, 4, 4, 4],
+    ).loop;
     const loops = {
       x: [...outer.x, ...inner.x],
       y: [...outer.y, ...inner.y],
@@ -151,7 +198,15 @@ describe('general filling', () => {
   });
 
   test('a block takes the corners it is given first', () => {
-    const { loop, corners } = cutPolygon([[0, 0], [4, 0], [4, 2], [0, 2]], [4, 2, 4, 2]); // prettier-ignore
+    const { loop, corners } = cutPolygon(
+      [
+        [0, 0],
+        [4, 0],
+        [4, 2],
+        [0, 2],
+      ],
+      [4, 2, 4, 2],
+    );
     expect(quadCount(fillBlock(loop, corners))).toBe(8);
     expect(quadCount(fillBlock(loop, []))).toBe(8);
   });
@@ -169,7 +224,11 @@ describe('pairs of triangles', () => {
   });
 
   test('an odd one is left over', () => {
-    expect(pairTriangles(x, y, strip.slice(0, 9), 0.3).map((face) => face.length).sort()).toEqual([3, 4]); // prettier-ignore
+    expect(
+      pairTriangles(x, y, strip.slice(0, 9), 0.3)
+        .map((face) => face.length)
+        .sort(),
+    ).toEqual([3, 4]);
   });
 
   test('pairs are exchanged so that two more triangles find a partner', () => {
@@ -183,7 +242,15 @@ describe('pairs of triangles', () => {
 
 describe('smoothing', () => {
   test('brings a displaced point back and never makes the worst worse', () => {
-    const { loop, corners } = cutPolygon([[0, 0], [4, 0], [4, 4], [0, 4]], [4, 4, 4, 4]); // prettier-ignore
+    const { loop, corners } = cutPolygon(
+      [
+        [0, 0],
+        [4, 0],
+        [4, 4],
+        [0, 4],
+      ],
+      [4, 4, 4, 4],
+    );
     const patch = fillByCorners(loop, corners) as FlowPatch;
     patch.x[patch.fixed] += 0.6;
     const before = worstJacobian(patch);

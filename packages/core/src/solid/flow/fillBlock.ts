@@ -19,8 +19,8 @@ const ROUNDS = 6;
 const MORE_ROUNDS = 24;
 
 /**
- * Fills one loop with quads: by a template where one does well, else by what does best. Even number of points, counter-clockwise. `corners`: those that its neighbourhood
- * gives it, tried first.
+ * Fills one loop with quads: by a template where one does well, else by what does best. Even number of points,
+ * counter-clockwise. `corners`: those that its neighbourhood gives it, tried first.
  */
 export function fillBlock(loop: Loop, corners: readonly number[]): FlowPatch | undefined {
   const template = byTemplates(loop, corners);
@@ -72,7 +72,17 @@ function cornerSets(loop: Loop): number[][] {
   const upTo = (limit: number): number[] => sharpest.filter(({ angle }) => angle < limit).map(({ i }) => i);
   const first = (count: number): number[] =>
     sharpest.length >= count ? sharpest.slice(0, count).map(({ i }) => i) : [];
-  const sets = [first(4), upTo(degrees(125)), upTo(degrees(140)), upTo(WIDEST), ...cutArcs(loop, upTo(degrees(125))), first(5), first(3), first(6), first(2)]; // prettier-ignore
+  const sets = [
+    first(4),
+    upTo(degrees(125)),
+    upTo(degrees(140)),
+    upTo(WIDEST),
+    ...cutArcs(loop, upTo(degrees(125))),
+    first(5),
+    first(3),
+    first(6),
+    first(2),
+  ];
   const seen = new Set<string>();
   return sets
     .map((set) => [...set].sort((a, b) => a - b))

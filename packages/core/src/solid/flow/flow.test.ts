@@ -191,7 +191,7 @@ test('a short bend counts as a corner, a bowl does not', () => {
     mm(40 - 1 + Math.sin((i * Math.PI) / 12)),
     mm(1 - Math.cos((i * Math.PI) / 12)),
   ]);
-  const ring = ringOf([[0, 0], ...bend, [mm(40), mm(30)], [0, mm(30)]]).map((v) => ({ ...v, corner: 0 })); // prettier-ignore
+  const ring = ringOf([[0, 0], ...bend, [mm(40), mm(30)], [0, mm(30)]]).map((v) => ({ ...v, corner: 0 }));
   const flat = flatWavefront(outlineOfRings(ring), optionsFor(0, mm(100)));
   const line = ringLine(flat.partition, 0);
   expect(line && softCorners(line, mm(4)).length).toBe(1);

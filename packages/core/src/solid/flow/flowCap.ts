@@ -34,7 +34,10 @@ export function flowCap(p: Partition, outline: Outline, layer: number, options: 
   const line = ringLine(p, layer);
   if (!line) return undefined;
   // rows that were paired tangle now and then where others do not
-  return filledCap(line, { p, outline, layer, options, isPaired: true }) ?? filledCap(line, { p, outline, layer, options, isPaired: false }); // prettier-ignore
+  return (
+    filledCap(line, { p, outline, layer, options, isPaired: true }) ??
+    filledCap(line, { p, outline, layer, options, isPaired: false })
+  );
 }
 
 interface CapToFill {
@@ -89,7 +92,10 @@ function carriedOver(
   };
 }
 
-/** Rounds the inner points to the grid; every quad must then turn left at all four corners, and together they must have exactly the rings' area. */
+/**
+ * Rounds the inner points to the grid; every quad must then turn left at all four corners, and together they must have
+ * exactly the rings' area.
+ */
 function proved(
   p: Partition,
   line: RingLine,

@@ -24,8 +24,9 @@ const REACH_EM = 1e-7;
 const reachOf = ({ em }: FlatOptions): number => Math.max(1, REACH_EM * em);
 
 /**
- * The flat wavefront of an outline whose points were chosen so that caps fill with quads that flow along the strokes, and edges and walls go on from them. `outline` should be
- * much finer than the quads. Undefined where no valid filling was found: then plain faces have to do.
+ * The flat wavefront of an outline whose points were chosen so that caps fill with quads that flow along the strokes,
+ * and edges and walls go on from them. `outline` should be much finer than the quads. Undefined where no valid filling
+ * was found: then plain faces have to do.
  */
 export function flowFlat(outline: Outline, options: FlatOptions, faces: FlowFaces): FlatWavefront | undefined {
   return evenly(outline, options, faces, {
@@ -35,7 +36,10 @@ export function flowFlat(outline: Outline, options: FlatOptions, faces: FlowFace
   });
 }
 
-/** The same outline cut evenly, its caps filled with the squares of a grid that all letters share. `origin`: a point of that grid. */
+/**
+ * The same outline cut evenly, its caps filled with the squares of a grid that all letters share. `origin`: a point of
+ * that grid.
+ */
 export function gridFlat(
   outline: Outline,
   options: FlatOptions,

@@ -17,9 +17,9 @@ const CLEARANCE = 0.62;
 const LEAST_QUAD = 0.3;
 
 /**
- * Fills any region with quads alone: every second boundary point and a grid turned to the boundary's main direction are triangulated (constrained Delaunay), pairs of
- * triangles joined, and every face cut into quads at the middles of its edges; on the boundary those middles are the points left out.
- * Undefined when the coarse boundary crosses itself.
+ * Fills any region with quads alone: every second boundary point and a grid turned to the boundary's main direction are
+ * triangulated (constrained Delaunay), pairs of triangles joined, and every face cut into quads at the middles of its
+ * edges; on the boundary those middles are the points left out. Undefined when the coarse boundary crosses itself.
  */
 export function generalFill({ x, y, start }: Loops): FlowPatch | undefined {
   const coarse: number[] = [];
@@ -104,7 +104,10 @@ function isClearInside(
   return isInside;
 }
 
-/** The direction, within a quarter turn, that most of the boundary runs along or across: its fourth power, weighted by length. */
+/**
+ * The direction, within a quarter turn, that most of the boundary runs along or across: its fourth power, weighted by
+ * length.
+ */
 function mainDirection(
   px: readonly number[],
   py: readonly number[],

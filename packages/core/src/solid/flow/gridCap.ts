@@ -21,8 +21,9 @@ const LEAST_QUAD = 0.25;
 const MOST_POINTS = 400_000;
 
 /**
- * Fills a layer's rings with the squares of one grid, and the gap to the rings with quads and triangles: constrained Delaunay, then pairs. The squares come out by
- * themselves, since no pair is better than the two halves of one. Undefined when the rings can't be filled.
+ * Fills a layer's rings with the squares of one grid, and the gap to the rings with quads and triangles: constrained
+ * Delaunay, then pairs. The squares come out by themselves, since no pair is better than the two halves of one.
+ * Undefined when the rings can't be filled.
  */
 export function gridCap(
   p: Partition,

@@ -8,7 +8,10 @@ export interface GridOptions {
   most: number;
 }
 
-/** Points of a square grid inside the rings; row by row, so that every ring edge is looked at only where it passes. Undefined when there are too many. */
+/**
+ * Points of a square grid inside the rings; row by row, so that every ring edge is looked at only where it passes.
+ * Undefined when there are too many.
+ */
 export function gridPoints(
   line: RingLine,
   { size, origin, clearance, most }: GridOptions,

@@ -13,9 +13,10 @@ export interface Touch {
 const FACING = 1e-9;
 
 /**
- * The largest ball inside that touches the rings at (px, py), growing along the unit normal (nx, ny): its tangent line there, its other contact the nearest
- * segment or corner. `skip`: segments that the place lies on. A ball of radius r about p + r n touches the line of a segment with unit normal m at distance d from
- * p where d + r n.m = r, and a point at offset v where r = v.v / 2 v.n.
+ * The largest ball inside that touches the rings at (px, py), growing along the unit normal (nx, ny): its tangent line
+ * there, its other contact the nearest segment or corner. `skip`: segments that the place lies on. A ball of radius r
+ * about p + r n touches the line of a segment with unit normal m at distance d from p where d + r n.m = r, and a point
+ * at offset v where r = v.v / 2 v.n.
  */
 export function innerBall(
   line: RingLine,

@@ -10,8 +10,9 @@ import type { RingSplit } from './splitRing.ts';
 const MOST_ADDED = 0.6;
 
 /**
- * Points that the rings lack: every stretch needs an even number of edges, at least two, and a four-sided block the same number on opposite sides, where they face each
- * other. Points are only put into stretches of ring, which belong to one block each.
+ * Points that the rings lack: every stretch needs an even number of edges, at least two, and a four-sided block the
+ * same number on opposite sides, where they face each other. Points are only put into stretches of ring, which belong
+ * to one block each.
  */
 export function lackingPoints(line: RingLine, flow: FlowBlocks, isPaired: boolean): RingSplit[] {
   const points = new Map<number, number[]>();
@@ -29,7 +30,10 @@ export function lackingPoints(line: RingLine, flow: FlowBlocks, isPaired: boolea
     for (const [one, other] of oppositeSides(block)) {
       for (const [index, counts] of pair(sides, one, other)) {
         paired.set(index, counts);
-        wanted.set(index, counts.reduce((sum, n) => sum + n + 1, 0)); // prettier-ignore
+        wanted.set(
+          index,
+          counts.reduce((sum, n) => sum + n + 1, 0),
+        );
       }
     }
   }
@@ -43,7 +47,10 @@ export function lackingPoints(line: RingLine, flow: FlowBlocks, isPaired: boolea
   });
 }
 
-/** Points of two facing sides go together where they lie across from each other; one that faces none gets a new one across. Empty where that can't be. */
+/**
+ * Points of two facing sides go together where they lie across from each other; one that faces none gets a new one
+ * across. Empty where that can't be.
+ */
 function pair(sides: FacingSides, one: readonly BlockEdge[], other: readonly BlockEdge[]): Map<number, number[]> {
   const [a, b] = [sides.of(one), sides.of(other)];
   const [short, long] = [Math.min(a.edges.length, b.edges.length), Math.max(a.edges.length, b.edges.length)];

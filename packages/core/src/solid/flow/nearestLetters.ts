@@ -1,4 +1,7 @@
-/** Letter of each face: that of the boundary it is nearest to, counted in faces. `boundary`: letter of each of the first points. */
+/**
+ * Letter of each face: that of the boundary it is nearest to, counted in faces. `boundary`: letter of each of the first
+ * points.
+ */
 export function nearestLetters(
   { start, corners }: { start: Uint32Array; corners: readonly number[] },
   boundary: readonly number[],

@@ -11,8 +11,9 @@ interface Pair {
 const LONGEST_EXCHANGE = 4;
 
 /**
- * Joins triangles in pairs to quads, the best first; then exchanges pairs along alternating ways, so that two more triangles find a partner. `least`: quads with a
- * scaled Jacobian below are none. Returns loops of three and four points.
+ * Joins triangles in pairs to quads, the best first; then exchanges pairs along alternating ways, so that two more
+ * triangles find a partner. `least`: quads with a scaled Jacobian below are none. Returns loops of three and four
+ * points.
  */
 export function pairTriangles(
   x: ArrayLike<number>,
@@ -69,7 +70,10 @@ function possiblePairs(
   return pairs.sort((p, q) => q.quality - p.quality || p.one - q.one || p.other - q.other);
 }
 
-/** Gives triangle t a partner by taking one from a pair whose other half finds a new one; false when no way is short enough. */
+/**
+ * Gives triangle t a partner by taking one from a pair whose other half finds a new one; false when no way is short
+ * enough.
+ */
 function exchange(
   t: number,
   byTriangle: readonly Pair[][],

@@ -12,12 +12,21 @@ const below = (...at: number[]): PointRow => row(at, 0);
 const above = (...at: number[]): PointRow => row([...at].reverse(), 0.5);
 
 test('points straight across go together', () => {
-  expect(pairUp(below(1, 2, 3), above(1, 2, 3))).toEqual([[0, 0, 0, 0], [0, 0, 0, 0]]); // prettier-ignore
+  expect(pairUp(below(1, 2, 3), above(1, 2, 3))).toEqual([
+    [0, 0, 0, 0],
+    [0, 0, 0, 0],
+  ]);
 });
 
 test('a point that faces none stays alone: the other row gets one there, whichever end it lost it at', () => {
-  expect(pairUp(below(2, 3, 4), above(1, 2, 3, 4))).toEqual([[1, 0, 0, 0], [0, 0, 0, 0, 0]]); // prettier-ignore
-  expect(pairUp(below(1, 2, 4), above(1, 2, 3, 4))).toEqual([[0, 0, 1, 0], [0, 0, 0, 0, 0]]); // prettier-ignore
+  expect(pairUp(below(2, 3, 4), above(1, 2, 3, 4))).toEqual([
+    [1, 0, 0, 0],
+    [0, 0, 0, 0, 0],
+  ]);
+  expect(pairUp(below(1, 2, 4), above(1, 2, 3, 4))).toEqual([
+    [0, 0, 1, 0],
+    [0, 0, 0, 0, 0],
+  ]);
 });
 
 test('equal numbers that are shifted along a narrow strip get their partners on both sides', () => {
@@ -29,7 +38,10 @@ test('equal numbers that are shifted along a narrow strip get their partners on 
 
 test('in a wide strip rows may lean', () => {
   const lean = { ...above(1.5, 2.5, 3.5), y: [3, 3, 3] };
-  expect(pairUp(below(1, 2, 3), lean)).toEqual([[0, 0, 0, 0], [0, 0, 0, 0]]); // prettier-ignore
+  expect(pairUp(below(1, 2, 3), lean)).toEqual([
+    [0, 0, 0, 0],
+    [0, 0, 0, 0],
+  ]);
 });
 
 test('rows without points', () => {

@@ -16,8 +16,9 @@ export interface PointRow {
 }
 
 /**
- * Two rows of points across from each other, walked in opposite directions: which go together, in order, so that the sum of their distances along the rows is least,
- * where a point may also stay alone (Needleman and Wunsch 1970). Gives by edge of each row how many points of the other one lie alone across from it.
+ * Two rows of points across from each other, walked in opposite directions: which go together, in order, so that the
+ * sum of their distances along the rows is least, where a point may also stay alone (Needleman and Wunsch 1970). Gives
+ * by edge of each row how many points of the other one lie alone across from it.
  */
 export function pairUp(one: PointRow, other: PointRow): [number[], number[]] {
   const [a, b] = [one.x.length, other.x.length];

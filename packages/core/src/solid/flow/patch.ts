@@ -1,4 +1,7 @@
-/** A filled piece of the plane: the first points are its boundary's, counter-clockwise quads of point numbers, four a quad. */
+/**
+ * A filled piece of the plane: the first points are its boundary's, counter-clockwise quads of point numbers, four a
+ * quad.
+ */
 export interface FlowPatch {
   x: number[];
   y: number[];
@@ -7,7 +10,10 @@ export interface FlowPatch {
   quads: number[];
 }
 
-/** Least sine of a quad's corners, seen counter-clockwise; below zero where it is folded. The scaled Jacobian (Knupp 2000). */
+/**
+ * Least sine of a quad's corners, seen counter-clockwise; below zero where it is folded. The scaled Jacobian (Knupp
+ * 2000).
+ */
 export function scaledJacobian(
   x: ArrayLike<number>,
   y: ArrayLike<number>,

@@ -39,7 +39,15 @@ export function planFlow(line: RingLine, options: FlowOptions): FlowPlan {
   const { stations, chords } = found;
   const spans = spansOf(line, found);
   const graph = planGraph(found, spans);
-  const wanted = [...spans.map(({ from, to }) => withSupports(wantedAlong(line, sizes, stations[from], stations[to]), supportsOf(stations[from], stations[to], options.support))), ...chords.map((c) => wantedAcross(stations, c, sizes))]; // prettier-ignore
+  const wanted = [
+    ...spans.map(({ from, to }) =>
+      withSupports(
+        wantedAlong(line, sizes, stations[from], stations[to]),
+        supportsOf(stations[from], stations[to], options.support),
+      ),
+    ),
+    ...chords.map((c) => wantedAcross(stations, c, sizes)),
+  ];
   const blocks = traceBlocks(graph);
   const { counts, shares } = fittingCounts({ line, sizes, stations, spans, blocks, wanted, options });
   spans.forEach(({ from, to }, s) =>
@@ -114,11 +122,17 @@ function fittingCounts(fitting: Fitting): { counts: Int32Array; shares: number[]
   const { line, sizes, stations, spans, blocks, wanted, options } = fitting;
   for (let round = 0; ; round++) {
     const counts = options.withChords ? evenCounts(blocks, wanted, spans.length) : plainCounts(fitting);
-    const shares = spans.map(({ from, to }, s) => evenShares(line, sizes, { from: stations[from], to: stations[to], count: counts[s] })); // prettier-ignore
+    const shares = spans.map(({ from, to }, s) =>
+      evenShares(line, sizes, { from: stations[from], to: stations[to], count: counts[s] }),
+    );
     const off = (s: number, places: readonly number[]): number =>
       spanDeviation(line, stations[spans[s].from], stations[spans[s].to], places) / options.tolerance;
     for (const [a, b] of facing(blocks, counts)) {
-      const side = (s: number): FlowSide => ({ from: stations[spans[s].from], to: stations[spans[s].to], length: wanted[s].length }); // prettier-ignore
+      const side = (s: number): FlowSide => ({
+        from: stations[spans[s].from],
+        to: stations[spans[s].to],
+        length: wanted[s].length,
+      });
       const [one, other] = straightAcross(meetHalfway(shares[a], shares[b]), side(a), side(b));
       if (off(a, one) < BEYOND && off(b, other) < BEYOND) [shares[a], shares[b]] = [one, other];
     }

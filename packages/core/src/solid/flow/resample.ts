@@ -19,7 +19,10 @@ export interface Resampled {
   slides: Slide[];
 }
 
-/** A vertex beside a concave corner, where the ring is longer than the outline: its image on the planned ring is to lie here. */
+/**
+ * A vertex beside a concave corner, where the ring is longer than the outline: its image on the planned ring is to lie
+ * here.
+ */
 export interface Slide {
   vertex: number;
   x: number;
@@ -40,8 +43,9 @@ interface Mark {
 }
 
 /**
- * The outline with new vertices: where the planned places of the rings come from, the drawing's corners, and between them what the tolerance asks for. A place on a ring
- * comes from where its source edge's normal meets that edge: a face of the roof is monotone along that normal, so no event lies between.
+ * The outline with new vertices: where the planned places of the rings come from, the drawing's corners, and between
+ * them what the tolerance asks for. A place on a ring comes from where its source edge's normal meets that edge: a face
+ * of the roof is monotone along that normal, so no event lies between.
  */
 export function resample(outline: Outline, line: RingLine, plan: FlowPlan, options: ResampleOptions): Resampled {
   const course = new Course(outline);
@@ -71,7 +75,9 @@ function stationMark(line: RingLine, course: Course, station: Station, id: reado
   return mark;
 }
 
-/** Feet of the places between two stations; those that fall off their edges beside a concave corner are spread evenly. */
+/**
+ * Feet of the places between two stations; those that fall off their edges beside a concave corner are spread evenly.
+ */
 function spanMarks(
   line: RingLine,
   course: Course,
@@ -80,7 +86,8 @@ function spanMarks(
 ): Mark[] {
   const feet = places.map((place) => course.foot(line.edge[place.segment], place, []));
   const ring = (edge: number): number => course.ring[edge];
-  const isOne = from && to && feet.every(({ mark }) => ring(mark.edge) === ring(from.edge)) && ring(to.edge) === ring(from.edge); // prettier-ignore
+  const isOne =
+    from && to && feet.every(({ mark }) => ring(mark.edge) === ring(from.edge)) && ring(to.edge) === ring(from.edge);
   if (!isOne) return feet.filter(({ isOn }) => isOn).map(({ mark }) => mark);
   const around = course.around[from.edge];
   const ahead = (at: number): number => (at > from.at ? at - from.at : at - from.at + around);
@@ -167,7 +174,10 @@ class Course {
     return { edge: low, along: (s - this.at[low]) / this.#length[low], at: s, stations: [], isCorner: false };
   }
 
-  /** Of the vertices that lie between two edges and met in one point of the ring: a corner, else the one that sticks out most. */
+  /**
+   * Of the vertices that lie between two edges and met in one point of the ring: a corner, else the one that sticks out
+   * most.
+   */
   markBetween(before: number, after: number, stations: readonly number[]): Mark | undefined {
     if (this.ring[before] !== this.ring[after]) return undefined;
     const o = this.#outline;
@@ -280,7 +290,10 @@ class Course {
   }
 }
 
-/** Of the tolerance: planned stretches keep it by their count, so only what lies well beyond is a vertex that is missing. */
+/**
+ * Of the tolerance: planned stretches keep it by their count, so only what lies well beyond is a vertex that is
+ * missing.
+ */
 const BEYOND = 1.5;
 /** Of the size: no nearer to a planned vertex than this is one added for the tolerance. */
 const NEAR = 0.12;

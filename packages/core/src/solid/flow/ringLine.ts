@@ -2,8 +2,8 @@ import { lengthOf } from '../../math/index.ts';
 import type { Partition } from '../wavefront/index.ts';
 
 /**
- * The closed rings of one layer as rows: point i is followed by `next[i]`, the inside lies to the left of the segment i -> next[i]. Grid steps. Rings keep
- * the order and the first point of the plan's own row.
+ * The closed rings of one layer as rows: point i is followed by `next[i]`, the inside lies to the left of the segment i
+ * -> next[i]. Grid steps. Rings keep the order and the first point of the plan's own row.
  */
 export interface RingLine {
   /** node of the plan; -1 for points that only cut long segments */
@@ -26,10 +26,16 @@ export interface RingLine {
   fan: FanPlace[];
 }
 
-/** Where a ring goes round a sharp concave corner in several steps of its own: short segments with the edge after the corner as their source. */
+/**
+ * Where a ring goes round a sharp concave corner in several steps of its own: short segments with the edge after the
+ * corner as their source.
+ */
 export type FanPlace = 'none' | 'start' | 'inside' | 'end';
 
-/** Undefined where rings touch themselves: what runs along them could not be told apart. `longest`: segments are cut to this length. */
+/**
+ * Undefined where rings touch themselves: what runs along them could not be told apart. `longest`: segments are cut to
+ * this length.
+ */
 export function ringLine(p: Partition, layer: number, longest = Infinity): RingLine | undefined {
   const { from, to, edge } = p.rings[layer];
   const segmentFrom = new Map<number, number>();

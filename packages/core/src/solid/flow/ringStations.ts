@@ -59,7 +59,10 @@ function nearest(line: RingLine, { x, y }: { x: number; y: number }, within: num
   return found;
 }
 
-/** By outline vertex: the point of the line that it has become, -1 where it vanished. Vertices whose edges vanished between them share one. */
+/**
+ * By outline vertex: the point of the line that it has become, -1 where it vanished. Vertices whose edges vanished
+ * between them share one.
+ */
 export function pointsOfVertices(line: RingLine, outline: Outline): Int32Array {
   const next = nextVertices(outline);
   const found = new Int32Array(outline.x.length).fill(-1);

@@ -65,7 +65,10 @@ function bends(line: RingLine, soft: readonly SoftCorner[]): Uint8Array {
   return bent;
 }
 
-/** What a curve's radius at point i asks for; the radius is known from the turn between the chords. Undefined where it is straight. */
+/**
+ * What a curve's radius at point i asks for; the radius is known from the turn between the chords. Undefined where it
+ * is straight.
+ */
 function curveSizes(
   line: RingLine,
   i: number,

@@ -9,8 +9,9 @@ import { pointsOfVertices } from './ringStations.ts';
 const STRAIGHT = 0.02;
 
 /**
- * Moves nodes of the rings along them to where they were planned: beside a concave corner a ring is longer than the outline, and what stands straight above the outline's points leaves a gap
- * there. A ring keeps its inset. Nodes whose faces would fold stay.
+ * Moves nodes of the rings along them to where they were planned: beside a concave corner a ring is longer than the
+ * outline, and what stands straight above the outline's points leaves a gap there. A ring keeps its inset. Nodes whose
+ * faces would fold stay.
  */
 export function slid(
   p: Partition,

@@ -4,12 +4,22 @@ import { scaledJacobian, type FlowPatch } from './patch.ts';
 const CONTENT = 0.8;
 /** Below this a point looks around for a better place. */
 const SEARCHES = 0.6;
-const DIRECTIONS = [[1, 0], [0.7, 0.7], [0, 1], [-0.7, 0.7], [-1, 0], [-0.7, -0.7], [0, -1], [0.7, -0.7]]; // prettier-ignore
+const DIRECTIONS = [
+  [1, 0],
+  [0.7, 0.7],
+  [0, 1],
+  [-0.7, 0.7],
+  [-1, 0],
+  [-0.7, -0.7],
+  [0, -1],
+  [0.7, -0.7],
+];
 const HALVINGS = 4;
 
 /**
- * Moves inner points towards the middle of their neighbours, as long as no corner around them gets worse than it was or than `CONTENT`; points with bad corners search
- * in eight directions. Points that hardly move go to sleep till a neighbour does.
+ * Moves inner points towards the middle of their neighbours, as long as no corner around them gets worse than it was or
+ * than `CONTENT`; points with bad corners search in eight directions. Points that hardly move go to sleep till a
+ * neighbour does.
  */
 export function smooth(patch: FlowPatch, rounds: number): void {
   const { x, y, fixed, quads } = patch;
@@ -71,7 +81,10 @@ interface Search {
   worst(p: number): number;
 }
 
-/** Square corners alone would let edges shrink to nothing: none gets shorter than a third of what the shortest was at first. */
+/**
+ * Square corners alone would let edges shrink to nothing: none gets shorter than a third of what the shortest was at
+ * first.
+ */
 function search(p: number, reach: number, { x, y, row, floor, before, tryPlace, worst }: Search): boolean {
   const isTooNear = (tx: number, ty: number): boolean =>
     row.some((n) => (x[n] - tx) * (x[n] - tx) + (y[n] - ty) * (y[n] - ty) < floor);

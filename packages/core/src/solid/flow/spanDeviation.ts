@@ -2,7 +2,10 @@ import { lengthOf } from '../../math/index.ts';
 import { ringPlace, type RingLine } from './ringLine.ts';
 import type { Station } from './stations.ts';
 
-/** Largest distance of the ring from the chords between two stations and the places at these shares of the length between them. */
+/**
+ * Largest distance of the ring from the chords between two stations and the places at these shares of the length
+ * between them.
+ */
 export function spanDeviation(line: RingLine, from: Station, to: Station, shares: readonly number[]): number {
   const length = to.at > from.at ? to.at - from.at : to.at - from.at + line.around[from.segment];
   const marks = [0, ...shares, 1].map((share) => share * length);

@@ -8,7 +8,8 @@ export interface RingSplit {
 }
 
 /**
- * Puts new nodes into segments of a layer's ring and into the faces beside them, which are cut into triangles and quads again. Undefined when a face has no such cut.
+ * Puts new nodes into segments of a layer's ring and into the faces beside them, which are cut into triangles and quads
+ * again. Undefined when a face has no such cut.
  */
 export function splitRing(p: Partition, layer: number, splits: readonly RingSplit[]): Partition | undefined {
   if (splits.length === 0) return p;

@@ -1,7 +1,8 @@
 import { straightAcross, type FlowSide } from './straightAcross.ts';
 import type { Station } from './stations.ts';
 
-const station = (x: number, y: number, up: 1 | -1): Station => ({ x, y, before: { x: 0, y: up }, after: { x: 0, y: up } }) as Station; // prettier-ignore
+const station = (x: number, y: number, up: 1 | -1): Station =>
+  ({ x, y, before: { x: 0, y: up }, after: { x: 0, y: up } }) as Station;
 /** Below to the right, above back to the left; the upper side begins and ends farther right or left. */
 const sides = (width: number, length: number, start: number, end: number): [FlowSide, FlowSide] => [
   { from: station(0, 0, 1), to: station(length, 0, 1), length },

@@ -13,8 +13,9 @@ const SLANTED = 0.5;
 const FADES = 2;
 
 /**
- * Places of two facing sides, as shares of their lengths, walked in opposite directions. With equal shares the rows between slanted ends lean all along a strip; here
- * they lean only near those ends. Where the sides are too short for that they come back as they are.
+ * Places of two facing sides, as shares of their lengths, walked in opposite directions. With equal shares the rows
+ * between slanted ends lean all along a strip; here they lean only near those ends. Where the sides are too short for
+ * that they come back as they are.
  */
 export function straightAcross(shares: readonly [number[], number[]], a: FlowSide, b: FlowSide): [number[], number[]] {
   const [one, other] = shares;
@@ -40,7 +41,10 @@ const fading = (by: number, along: number): number =>
 
 const ascends = (row: readonly number[]): boolean => row.every((v, k) => v > (k > 0 ? row[k - 1] : 0) && v < 1);
 
-/** How far a station lies ahead of the one that it faces, along that one's side, and as a share of the strip's width. `normal`: of that side. */
+/**
+ * How far a station lies ahead of the one that it faces, along that one's side, and as a share of the strip's width.
+ * `normal`: of that side.
+ */
 function leaning(p: Station, q: Station, normal: Station['after']): { by: number; slant: number } {
   const [x, y] = [q.x - p.x, q.y - p.y];
   const by = x * normal.y - y * normal.x;

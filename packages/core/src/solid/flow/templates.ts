@@ -19,7 +19,10 @@ function rows(count: number, corners: readonly number[]): number[][] {
   });
 }
 
-/** Fills a loop with the given corners in one of the ways that have at most one irregular point; undefined where the counts allow none. */
+/**
+ * Fills a loop with the given corners in one of the ways that have at most one irregular point; undefined where the
+ * counts allow none.
+ */
 export function fillByCorners(loop: Loop, corners: readonly number[]): FlowPatch | undefined {
   const sides = rows(loop.x.length, corners);
   if (corners.length === 4) return fourSided(loop, sides);
@@ -66,7 +69,8 @@ function spokeCounts(s: readonly number[]): number[] | undefined {
   const whole = (values: number[]): number[] | undefined => (values.every(Number.isInteger) ? values : undefined);
   if (n === 3) return whole(s.map((_, i) => (s[(i + 1) % 3] + s[(i + 2) % 3] - s[i]) / 2));
   // going round by twos, every second equation is added and every other taken away
-  if (n === 5) return whole(s.map((_, i) => (s[(i + 1) % 5] - s[(i + 3) % 5] + s[i] - s[(i + 2) % 5] + s[(i + 4) % 5]) / 2)); // prettier-ignore
+  if (n === 5)
+    return whole(s.map((_, i) => (s[(i + 1) % 5] - s[(i + 3) % 5] + s[i] - s[(i + 2) % 5] + s[(i + 4) % 5]) / 2));
   return whole(s.map((_, i) => (s[(i + 1) % 6] - s[(i + 3) % 6] + s[(i + 5) % 6]) / 2));
 }
 
@@ -89,7 +93,10 @@ function rowAndCore(loop: Loop, [one, other]: number[][]): FlowPatch | undefined
   return patch;
 }
 
-/** Where the core of a disc has its corners: the first so many points along the loop, the second so many farther on; opposite sides have as many. */
+/**
+ * Where the core of a disc has its corners: the first so many points along the loop, the second so many farther on;
+ * opposite sides have as many.
+ */
 export interface DiscCore {
   shift: number;
   wide: number;

@@ -27,8 +27,9 @@ export interface BuiltSection {
 }
 
 /**
- * Builds the section with the lowest point of its back at z = 0. Edges deeper than the body are scaled to it and told; edges finer than the grid, or of a
- * body so thin that its rows fall together on the grid, are left plain and told; what crosses itself is replaced by something simple and told with its place.
+ * Builds the section with the lowest point of its back at z = 0. Edges deeper than the body are scaled to it and told;
+ * edges finer than the grid, or of a body so thin that its rows fall together on the grid, are left plain and told;
+ * what crosses itself is replaced by something simple and told with its place.
  */
 export function buildSection(options: SectionOptions): BuiltSection {
   const remarks: Remark[] = [];

@@ -4,7 +4,10 @@ interface Polyline {
   z: readonly number[];
 }
 
-/** Two pieces of a section that meet where they should not (-1 and the number of vertices - 1 are the flat front and back), and where. */
+/**
+ * Two pieces of a section that meet where they should not (-1 and the number of vertices - 1 are the flat front and
+ * back), and where.
+ */
 export interface SectionCrossing {
   pieces: [number, number];
   inset: number;
@@ -12,14 +15,19 @@ export interface SectionCrossing {
 }
 
 /**
- * The first place where the section, with the flat front and back as its continuations inward, crosses, touches or folds back onto itself. Where
- * there is none no solid along it crosses itself (docs/geometry.md). Whether there is one is exact; where it lies is rounded.
+ * The first place where the section, with the flat front and back as its continuations inward, crosses, touches or
+ * folds back onto itself. Where there is none no solid along it crosses itself (docs/geometry.md). Whether there is one
+ * is exact; where it lies is rounded.
  */
 export function sectionCrossing({ inset, z }: Polyline): SectionCrossing | undefined {
   const far = Math.max(...inset) + 1;
   const x = [far, ...inset, far];
   const y = [z[0], ...z, z[z.length - 1]];
-  const found = (i: number, j: number, at: [number, number]): SectionCrossing => ({ pieces: [i - 1, j - 1], inset: at[0], z: at[1] }); // prettier-ignore
+  const found = (i: number, j: number, at: [number, number]): SectionCrossing => ({
+    pieces: [i - 1, j - 1],
+    inset: at[0],
+    z: at[1],
+  });
   for (let i = 0; i + 1 < x.length; i++) {
     if (x[i] === x[i + 1] && y[i] === y[i + 1]) return found(i, i, [x[i], y[i]]);
     if (i + 2 < x.length && foldsBack(x, y, i)) return found(i, i + 1, [x[i + 1], y[i + 1]]);
@@ -29,8 +37,8 @@ export function sectionCrossing({ inset, z }: Polyline): SectionCrossing | undef
 }
 
 /**
- * The first place where the section turns back, or runs in under its flat front or back, only one step deep: vertices between two layers
- * have no depth of their own there and would touch what lies above.
+ * The first place where the section turns back, or runs in under its flat front or back, only one step deep: vertices
+ * between two layers have no depth of their own there and would touch what lies above.
  */
 export function sectionTouch({ inset, z }: Polyline): SectionCrossing | undefined {
   const last = inset.length - 1;

@@ -1,13 +1,19 @@
 import { cos, PI, sin } from '../../math/index.ts';
 
-/** A point of a drawn profile, in shares of its width and depth. A smooth one is passed in the direction of its neighbours. */
+/**
+ * A point of a drawn profile, in shares of its width and depth. A smooth one is passed in the direction of its
+ * neighbours.
+ */
 export interface ProfileKnot {
   in: number;
   down: number;
   smooth: boolean;
 }
 
-/** A point of an edge's profile: how far in from the outline, and how far below the cap, as shares of the edge's width and depth. */
+/**
+ * A point of an edge's profile: how far in from the outline, and how far below the cap, as shares of the edge's width
+ * and depth.
+ */
 export type ProfilePoint = readonly [inShare: number, downShare: number];
 
 /** Evenly from 0 to 1, both ends. */

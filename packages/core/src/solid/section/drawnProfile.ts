@@ -6,13 +6,16 @@ export type Fineness = { count: number } | { toleranceMm: number; inMm: number; 
 
 const MOST_STEPS = 64;
 
-/** Pieces of a quarter of a curve whose longer half-axis is `radiusMm`: the error of a chord is about r (pi / 2n)^2 / 8. */
+/**
+ * Pieces of a quarter of a curve whose longer half-axis is `radiusMm`: the error of a chord is about r (pi / 2n)^2 / 8.
+ */
 export const quarterSteps = (radiusMm: number, toleranceMm: number): number =>
   Math.max(1, Math.min(MOST_STEPS, Math.ceil(Math.sqrt((radiusMm * 9.8696) / (32 * toleranceMm)))));
 
 /**
- * A drawn profile as points from its first knot to its last. Between two knots of which one is smooth it is a cubic (Catmull and Rom 1974, weighted by
- * the lengths of the chords); else straight. It never leaves the span of depths from 0 to 1.
+ * A drawn profile as points from its first knot to its last. Between two knots of which one is smooth it is a cubic
+ * (Catmull and Rom 1974, weighted by the lengths of the chords); else straight. It never leaves the span of depths from
+ * 0 to 1.
  */
 export function drawnProfile(knots: readonly ProfileKnot[], fineness: Fineness): ProfilePoint[] {
   const points: ProfilePoint[] = [[knots[0].in, knots[0].down]];

@@ -103,7 +103,9 @@ export const EDGE_KINDS = kinds({
 export type UsualKind = keyof typeof EDGE_KINDS;
 export const USUAL_KINDS = Object.keys(EDGE_KINDS) as [UsualKind, ...UsualKind[]];
 
-/** An edge's profile from the rim of the cap to its foot on the outline. `steps`: of each curve in it, or of the stair. */
+/**
+ * An edge's profile from the rim of the cap to its foot on the outline. `steps`: of each curve in it, or of the stair.
+ */
 export function edgeProfile(kind: UsualKind, steps: number): ProfilePoint[] {
   const points = EDGE_KINDS[kind].profile(steps);
   // both ends lie exactly where they are meant to

@@ -42,7 +42,9 @@ const finenessOf = (
   { inMm, deepMm }: { inMm: number; deepMm: number },
 ): Fineness => (toleranceMm === undefined ? { count: steps } : { toleranceMm, inMm, deepMm });
 
-/** From the front edge's foot to the back edge's: how far in (shares of its amount), and how far along (of `longMm`). */
+/**
+ * From the front edge's foot to the back edge's: how far in (shares of its amount), and how far along (of `longMm`).
+ */
 export function sideRows(side: SideShape, longMm: number): readonly ProfilePoint[] {
   const { divisions, twistPieces = 0 } = side;
   if (side.kind === 'straight')
@@ -64,7 +66,10 @@ function slopedRows(side: SideShape, longMm: number): readonly ProfilePoint[] {
 /** Of the way to the next row: how much of it an upright wall takes. */
 const UPRIGHT_SHARE = 0.3;
 
-/** A wall stands at every row, in `pieces` in all: only walls can be twisted. Where a side goes back on itself rows stay as they are. */
+/**
+ * A wall stands at every row, in `pieces` in all: only walls can be twisted. Where a side goes back on itself rows stay
+ * as they are.
+ */
 function withUprights(rows: readonly ProfilePoint[], pieces: number): ProfilePoint[] {
   return rows.flatMap(([inward, along], i): ProfilePoint[] => {
     const before = i > 0 ? rows[i - 1][1] : along;

@@ -5,7 +5,10 @@ import { sectionCosines, sectionLayers, type Section, type SectionPart } from '.
 export interface Finer {
   /** pieces longer than one and a half of this are cut into equal ones about as long, grid steps */
   longest?: number;
-  /** beside sharp bends of the section, front and back included, a vertex at this distance, so that rounding keeps the bend; grid steps */
+  /**
+   * beside sharp bends of the section, front and back included, a vertex at this distance, so that rounding keeps the
+   * bend; grid steps
+   */
   support?: number;
 }
 
@@ -76,7 +79,10 @@ function withSupports(section: Section, support: number): Section {
   const isFree = (inset: number): boolean =>
     [0, ...sectionLayers(beside)].every((layer) => layer === inset || Math.abs(layer - inset) >= SMALLEST_LAYER);
   const front = isSharp[0] && isFree(inner(0));
-  const back = isSharp[last] && isFree(inner(last)) && (inner(last) === inner(0) || Math.abs(inner(last) - inner(0)) >= SMALLEST_LAYER); // prettier-ignore
+  const back =
+    isSharp[last] &&
+    isFree(inner(last)) &&
+    (inner(last) === inner(0) || Math.abs(inner(last) - inner(0)) >= SMALLEST_LAYER);
   return {
     inset: [...(front ? [inner(0)] : []), ...beside.inset, ...(back ? [inner(last)] : [])],
     z: [...(front ? [section.z[0]] : []), ...beside.z, ...(back ? [section.z[last]] : [])],

@@ -10,10 +10,16 @@ export interface Flare {
   steps: number;
 }
 
-/** How far a wall leans where it reaches the surface: what is left is shaded smooth. Steeper ones stray sideways by more than they are off in height (docs/geometry.md). */
+/**
+ * How far a wall leans where it reaches the surface: what is left is shaded smooth. Steeper ones stray sideways by more
+ * than they are off in height (docs/geometry.md).
+ */
 const LEAN_DEGREES = 60;
 
-/** A wall that opens outward like the mouth of a bell, from the cap down to the outline: an arc, then straight through the surface. */
+/**
+ * A wall that opens outward like the mouth of a bell, from the cap down to the outline: an arc, then straight through
+ * the surface.
+ */
 export function flareEdge({ radius, over, steps }: Flare): EdgeShape {
   const lean = (LEAN_DEGREES * PI) / 180;
   const outmost = flareWidth({ radius, over });

@@ -13,8 +13,9 @@ interface Grid {
 }
 
 /**
- * Rows on the grid. Layers may not lie closer than SMALLEST_LAYER: insets that come closer to one already taken, the outline's own and the
- * outermost first, become that one. Points that fall together are one. Wherever a piece passes a layer of another part it gets a vertex.
+ * Rows on the grid. Layers may not lie closer than SMALLEST_LAYER: insets that come closer to one already taken, the
+ * outline's own and the outermost first, become that one. Points that fall together are one. Wherever a piece passes a
+ * layer of another part it gets a vertex.
  */
 export function onGrid(rows: readonly Row[], grid: Grid): Section {
   return withPassedLayers(rounded(rows, grid));

@@ -9,19 +9,32 @@ import { sectionTouch } from './crossing.ts';
 import { swellRows } from './swellRows.ts';
 
 const knot = (inward: number, down: number, smooth = false): ProfileKnot => ({ in: inward, down, smooth });
-const drawn = (points: ProfileKnot[], inMm = 4, deepMm = 4, steps = 4): EdgeShape => ({ kind: 'drawn', inMm, deepMm, steps, points }); // prettier-ignore
+const drawn = (points: ProfileKnot[], inMm = 4, deepMm = 4, steps = 4): EdgeShape => ({
+  kind: 'drawn',
+  inMm,
+  deepMm,
+  steps,
+  points,
+});
 
 describe('a drawn profile', () => {
   test('is straight between corners', () => {
     const knots = [knot(1, 0), knot(0.5, 0.2), knot(0, 1)];
-    expect(drawnProfile(knots, { count: 8 })).toEqual([[1, 0], [0.5, 0.2], [0, 1]]); // prettier-ignore
+    expect(drawnProfile(knots, { count: 8 })).toEqual([
+      [1, 0],
+      [0.5, 0.2],
+      [0, 1],
+    ]);
   });
 
   test('passes every point, a smooth one without a bend, and stays within its depth', () => {
     const knots = [knot(1, 0), knot(0.6, 0.05, true), knot(-1, 0.5, true), knot(0, 1)];
     const points = drawnProfile(knots, { count: 64 });
     expect(points).toHaveLength(3 * 64 + 1);
-    expect([points[64], points[128]]).toEqual([[0.6, 0.05], [-1, 0.5]]); // prettier-ignore
+    expect([points[64], points[128]]).toEqual([
+      [0.6, 0.05],
+      [-1, 0.5],
+    ]);
     expect(points.every(([, down]) => down >= 0 && down <= 1)).toBe(true);
     const [a, b, c] = points.slice(127, 130);
     const turn = (b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0]);
@@ -61,7 +74,8 @@ describe('a section that crosses itself', () => {
     const loop = [knot(0, 0.5), knot(1, 0.5), knot(1, 0.25), knot(0.5, 0.75)];
     const { section, remarks } = sectionOf({ depthMm: 10, front: drawn(loop) });
     expect(remarks).toHaveLength(1);
-    // the third piece of the way runs along half the depth, the last one comes down through it three quarters of the way out
+    // the third piece of the way runs along half the depth, the last one comes down through it three quarters of the
+    // way out
     expect(remarks[0]).toMatchObject({ code: 'SECTION_CROSSES', params: { instead: 'front' } });
     const { inMm, downMm } = remarks[0].params as { inMm: number; downMm: number };
     expect([inMm, downMm]).toEqual([expect.closeTo(3, 3), expect.closeTo(2, 3)]);

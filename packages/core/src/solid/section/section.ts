@@ -2,9 +2,10 @@
 export type SectionPart = 'front' | 'frontEdge' | 'wall' | 'backEdge' | 'back';
 
 /**
- * The solid's profile: a polyline in (inset, z) from the front's rim round front edge, wall and back edge to the back's rim. The skin of the
- * solid is all points whose (distance to the outline, z) lies on it. Whole grid steps; insets below zero lie outside the outline. Every
- * piece lies between two neighbouring layers or keeps its inset; insets may go back and forth.
+ * The solid's profile: a polyline in (inset, z) from the front's rim round front edge, wall and back edge to the back's
+ * rim. The skin of the solid is all points whose (distance to the outline, z) lies on it. Whole grid steps; insets
+ * below zero lie outside the outline. Every piece lies between two neighbouring layers or keeps its inset; insets may
+ * go back and forth.
  */
 export interface Section {
   inset: number[];

@@ -24,7 +24,10 @@ export interface DrawnEdge extends SizedEdge {
   points: readonly ProfileKnot[];
 }
 
-/** Row by row from the rim of the cap to the outline: how far in, and how far from the cap. Ever less in, ever further down. */
+/**
+ * Row by row from the rim of the cap to the outline: how far in, and how far from the cap. Ever less in, ever further
+ * down.
+ */
 export interface RowEdge {
   kind: 'rows';
   rows: readonly { inMm: number; downMm: number }[];
@@ -49,7 +52,10 @@ export interface UsualSide extends SizedSide {
   kind: UsualSideKind;
 }
 
-/** `points`: between the front edge's foot (0 in, 0 down) and the back edge's (0 in, 1 down), in shares of amount and length. */
+/**
+ * `points`: between the front edge's foot (0 in, 0 down) and the back edge's (0 in, 1 down), in shares of amount and
+ * length.
+ */
 export interface DrawnSide extends SizedSide {
   kind: 'drawn';
   points: readonly ProfileKnot[];
@@ -64,7 +70,10 @@ export const isStraight = ({ kind }: { kind: string }): boolean => kind === 'str
 
 export const STRAIGHT_SIDE: UsualSide = { kind: 'straight', amountMm: 0, steps: 1, divisions: 1 };
 
-/** How a front or a back rises from its rim to its middle: as a quarter of an ellipse, softly from the edge's own slope, or straight. */
+/**
+ * How a front or a back rises from its rim to its middle: as a quarter of an ellipse, softly from the edge's own slope,
+ * or straight.
+ */
 export type SwellCurve = 'round' | 'soft' | 'straight';
 
 /** A face that rises towards its middle. */

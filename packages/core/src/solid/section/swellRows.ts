@@ -7,8 +7,8 @@ const BEYOND = 1.0001;
 const STEEPEST = 3;
 
 /**
- * A swelling front from its middle to just above its rim, mm: how far in, and how far above the rim. `edge`: rows that follow, the rim's first.
- * The last row before the rim is the last one here.
+ * A swelling front from its middle to just above its rim, mm: how far in, and how far above the rim. `edge`: rows that
+ * follow, the rim's first. The last row before the rim is the last one here.
  */
 export function swellRows(
   { mm, curve, steps, reachMm }: Swell,

@@ -3,8 +3,8 @@ import { edgeRows, endsLevel, WALL_SHARE } from './edgeRows.ts';
 import type { EdgeShape } from './shapes.ts';
 
 /**
- * Half of a regular polygon's profile with flat sides in front and outside, as an edge: what makes a wire of a band that is `thickMm` wide and
- * deep. `sides`: a multiple of four.
+ * Half of a regular polygon's profile with flat sides in front and outside, as an edge: what makes a wire of a band
+ * that is `thickMm` wide and deep. `sides`: a multiple of four.
  */
 export function wireEdge(thickMm: number, sides: number): EdgeShape {
   if (sides === 4) return { kind: 'rows', rows: [] };
@@ -21,7 +21,9 @@ export function wireEdge(thickMm: number, sides: number): EdgeShape {
 /** Of half a wire: how far in an edge may come that turns back. */
 const NECK_SHARE = 0.9;
 
-/** An edge as a quarter of a wire's section, mm: from the middle of its band to the outside, as deep as half the wire. */
+/**
+ * An edge as a quarter of a wire's section, mm: from the middle of its band to the outside, as deep as half the wire.
+ */
 export function edgeOfWire(thickMm: number, edge: EdgeShape): EdgeShape {
   if (edge.kind === 'rows' || edge.kind === 'plain') return { kind: 'rows', rows: [] };
   const half = thickMm / 2;

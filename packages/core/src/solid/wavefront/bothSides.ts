@@ -3,14 +3,17 @@ import { partition, type PartitionOptions } from './partition.ts';
 import type { Band, Partition, PartitionResult, Ring } from './plan.ts';
 
 /**
- * The plan on both sides of an outline. `layers`: ascending, whole, never 0; outward ones are below zero. The outside is the inside of the outline turned
- * over, so that one wavefront serves both.
+ * The plan on both sides of an outline. `layers`: ascending, whole, never 0; outward ones are below zero. The outside
+ * is the inside of the outline turned over, so that one wavefront serves both.
  */
 export function planBothSides(outline: Outline, options: PartitionOptions): PartitionResult {
   const inward = options.layers.filter((inset) => inset > 0);
   const inside = partition(outline, { ...options, layers: inward });
   if (inward.length === options.layers.length || !inside.ok) return inside;
-  const outward = options.layers.filter((inset) => inset < 0).map((inset) => 0 - inset).reverse(); // prettier-ignore
+  const outward = options.layers
+    .filter((inset) => inset < 0)
+    .map((inset) => 0 - inset)
+    .reverse();
   const over = turnedOver(outline);
   const { jittered } = options;
   const outside = partition(over.outline, {
@@ -63,7 +66,11 @@ function joined(inside: Partition, outside: Partition, { vertex, edge }: TurnedO
     nodes: mapped(band.nodes),
     edge: band.edge.map((e) => edge[e]),
   });
-  const turnedRing = (ring: Ring): Ring => ({ from: mapped(ring.to), to: mapped(ring.from), edge: ring.edge.map((e) => edge[e]) }); // prettier-ignore
+  const turnedRing = (ring: Ring): Ring => ({
+    from: mapped(ring.to),
+    to: mapped(ring.from),
+    edge: ring.edge.map((e) => edge[e]),
+  });
   return {
     x: Float64Array.from([...inside.x, ...kept.map((node) => outside.x[node])]),
     y: Float64Array.from([...inside.y, ...kept.map((node) => outside.y[node])]),
@@ -73,7 +80,10 @@ function joined(inside: Partition, outside: Partition, { vertex, edge }: TurnedO
       ...kept.map((node) => outer(outside.layer[node])),
     ]),
     closedUp: [...outside.closedUp.map(outer), ...inside.closedUp.map((layer) => layer + zero)],
-    layers: Float64Array.from([...Array.from(outside.layers.subarray(1), (inset) => 0 - inset).reverse(), ...inside.layers]), // prettier-ignore
+    layers: Float64Array.from([
+      ...Array.from(outside.layers.subarray(1), (inset) => 0 - inset).reverse(),
+      ...inside.layers,
+    ]),
     bands: [...outside.bands.map(turnedBand).reverse(), ...inside.bands],
     rings: [...outside.rings.slice(1).map(turnedRing).reverse(), ...inside.rings],
   };

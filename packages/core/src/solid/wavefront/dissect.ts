@@ -7,9 +7,9 @@ const LARGEST_PROGRAMME = 40;
 const LEAST_JACOBIAN = 0.02;
 
 /**
- * Cuts a simple polygon with whole-number corners into triangles and convex quads, all of exactly positive area; prefers quads with
- * right angles and little area in triangles. Undefined when there is no such cut (the polygon is folded, or has a zero-area ear everywhere).
- * Interval dynamic programme over the corners (after Klincsek 1980).
+ * Cuts a simple polygon with whole-number corners into triangles and convex quads, all of exactly positive area;
+ * prefers quads with right angles and little area in triangles. Undefined when there is no such cut (the polygon is
+ * folded, or has a zero-area ear everywhere). Interval dynamic programme over the corners (after Klincsek 1980).
  */
 export function dissect(x: readonly number[], y: readonly number[]): WavePiece[] | undefined {
   const n = x.length;
@@ -107,7 +107,10 @@ function collect(
   for (let k = 0; k + 1 < piece.length; k++) collect(choice, n, piece[k], piece[k + 1], pieces);
 }
 
-/** Cuts the ear with the largest smallest sine, so that no needles are left over; only the last four corners may become a quad. */
+/**
+ * Cuts the ear with the largest smallest sine, so that no needles are left over; only the last four corners may become
+ * a quad.
+ */
 function cutEars(x: readonly number[], y: readonly number[]): WavePiece[] | undefined {
   const left = Array.from({ length: x.length }, (_, i) => i);
   const pieces: WavePiece[] = [];

@@ -19,8 +19,8 @@ export function dividedRing(ring: Ring, between: NodesBetween): Ring {
 }
 
 /**
- * A band with more nodes on the edges of its faces, which are cut into triangles and quads again. `parted`: the loops that a face is divided into before, itself where it
- * is not. Undefined when a face has no such cut.
+ * A band with more nodes on the edges of its faces, which are cut into triangles and quads again. `parted`: the loops
+ * that a face is divided into before, itself where it is not. Undefined when a face has no such cut.
  */
 export function dividedBand(
   band: Band,
@@ -35,7 +35,12 @@ export function dividedBand(
     const loop = face.flatMap((a, k) => [a, ...between(a, face[(k + 1) % face.length])]);
     for (const part of parted(loop)) {
       const isWhole = part.length === face.length && loop.length === face.length;
-      const pieces = isWhole ? [part.map((_, k) => k)] : dissect(part.map((n) => x[n]), part.map((n) => y[n])); // prettier-ignore
+      const pieces = isWhole
+        ? [part.map((_, k) => k)]
+        : dissect(
+            part.map((n) => x[n]),
+            part.map((n) => y[n]),
+          );
       if (!pieces) return undefined;
       for (const piece of pieces) {
         nodes.push(...piece.map((k) => part[k]));

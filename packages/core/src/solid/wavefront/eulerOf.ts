@@ -1,6 +1,9 @@
 import type { Partition } from './plan.ts';
 
-/** Of what lies inside a layer: its pieces less their holes (Euler characteristic). Rings that touch in a node count as one or as two. */
+/**
+ * Of what lies inside a layer: its pieces less their holes (Euler characteristic). Rings that touch in a node count as
+ * one or as two.
+ */
 export function eulerOf({ x, y, rings }: Partition, layer: number): number {
   const { from, to } = rings[layer];
   const leaving = new Map<number, number[]>();

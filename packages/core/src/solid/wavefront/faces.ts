@@ -8,8 +8,8 @@ import type { Traces } from './traces.ts';
 const ROUNDS = 6;
 
 /**
- * Traces -> faces: nodes are rounded to the grid, segments linked to loops, loops cut into triangles and quads. Where rounding leaves a face
- * without a proper cut, its closest pair of nodes is united and everything is linked again.
+ * Traces -> faces: nodes are rounded to the grid, segments linked to loops, loops cut into triangles and quads. Where
+ * rounding leaves a face without a proper cut, its closest pair of nodes is united and everything is linked again.
  */
 export function buildFaces(traces: Traces, source: Int32Array, layers: readonly number[]): PartitionResult {
   const x = rounded(traces.x);
@@ -214,7 +214,9 @@ function compactBands(pieces: Pieces, source: Int32Array, count: number, numbers
   return bands;
 }
 
-/** Layers that hold edges of faces which are no part of their rings: there a front closed up at the layer's very inset. */
+/**
+ * Layers that hold edges of faces which are no part of their rings: there a front closed up at the layer's very inset.
+ */
 function ridgesOn(layer: Int32Array, bands: readonly Band[], rings: readonly Ring[]): number[] {
   const next = new Int32Array(layer.length).fill(-1);
   for (const { from, to } of rings) for (let i = 0; i < from.length; i++) next[from[i]] = to[i];
@@ -258,7 +260,10 @@ function compactRings(traces: Traces, source: Int32Array, layerCount: number, nu
   });
 }
 
-/** Two ring segments that run against each other bound nothing; only where the front closed up exactly at a layer are there any. */
+/**
+ * Two ring segments that run against each other bound nothing; only where the front closed up exactly at a layer are
+ * there any.
+ */
 function cancelOpposites(row: RingRow): void {
   const leaving = new Map<number, number>();
   for (let i = 0; i < row.from.length; i++) leaving.set(row.from[i], i);

@@ -6,8 +6,9 @@ import { xAt, yAt, type WaveVertex } from './waveVertex.ts';
 const BRUTE_FORCE = 40;
 
 /**
- * Within one slab of time, finds the edges that a reflex vertex may run into. Every active segment is entered into a grid of square
- * cells with the box that its line sweeps in the slab; a vertex asks the cells of its own path. Cells are stored in compressed rows.
+ * Within one slab of time, finds the edges that a reflex vertex may run into. Every active segment is entered into a
+ * grid of square cells with the box that its line sweeps in the slab; a vertex asks the cells of its own path. Cells
+ * are stored in compressed rows.
  */
 export class HitFinder {
   readonly #edges: MovingEdges;

@@ -1,6 +1,7 @@
 /**
- * Directed segments of one face -> closed loops of nodes, the inside to the left. Segments that run against each other cancel. At a node with
- * several ways on the sharpest turn to the left is taken, which parts loops that touch. Undefined when a loop stays open.
+ * Directed segments of one face -> closed loops of nodes, the inside to the left. Segments that run against each other
+ * cancel. At a node with several ways on the sharpest turn to the left is taken, which parts loops that touch.
+ * Undefined when a loop stays open.
  */
 export function linkLoops(from: number[], to: number[], x: Float64Array, y: Float64Array): number[][] | undefined {
   cancel(from, to);

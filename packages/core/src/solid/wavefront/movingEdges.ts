@@ -2,12 +2,15 @@ import { atan2, cos, sin } from '../../math/index.ts';
 import type { Outline } from '../../outline/index.ts';
 import { CORNER_FROM, FAN_FROM, FAN_STEP, ROUND_STEP } from './tolerances.ts';
 
-/** What becomes of corners that the front runs away from: they stay corners (as far as they are not needles), are cut once, or rounded. */
+/**
+ * What becomes of corners that the front runs away from: they stay corners (as far as they are not needles), are cut
+ * once, or rounded.
+ */
 export type Corners = 'sharp' | 'cut' | 'round';
 
 /**
- * The outline's edges as lines n.p = c + t moving inward at unit speed. Edge i of the outline keeps its number; the zero-length
- * edges of fans at sharp reflex corners come after them.
+ * The outline's edges as lines n.p = c + t moving inward at unit speed. Edge i of the outline keeps its number; the
+ * zero-length edges of fans at sharp reflex corners come after them.
  */
 export interface MovingEdges {
   count: number;

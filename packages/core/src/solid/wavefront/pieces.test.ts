@@ -42,8 +42,22 @@ describe('dissection', () => {
   }
 
   test('a rectangle stays one quad; a kite with a straight corner becomes two triangles', () => {
-    expect(cut([[0, 0], [9, 0], [9, 4], [0, 4]])).toEqual([[0, 1, 2, 3]]); // prettier-ignore
-    expect(cut([[0, 0], [4, 0], [8, 0], [4, 6]])).toHaveLength(2); // prettier-ignore
+    expect(
+      cut([
+        [0, 0],
+        [9, 0],
+        [9, 4],
+        [0, 4],
+      ]),
+    ).toEqual([[0, 1, 2, 3]]);
+    expect(
+      cut([
+        [0, 0],
+        [4, 0],
+        [8, 0],
+        [4, 6],
+      ]),
+    ).toHaveLength(2);
   });
 
   test('a strip with points on both sides is cut into quads alone', () => {
@@ -53,10 +67,39 @@ describe('dissection', () => {
   });
 
   test.each([
-    ['no area', [[0, 0], [4, 0], [8, 0]]], // prettier-ignore
-    ['turned the wrong way', [[0, 0], [0, 4], [4, 4], [4, 0]]], // prettier-ignore
-    ['crossed', [[0, 0], [8, 8], [8, 0], [0, 8]]], // prettier-ignore
-    ['too few corners', [[0, 0], [4, 0]]], // prettier-ignore
+    [
+      'no area',
+      [
+        [0, 0],
+        [4, 0],
+        [8, 0],
+      ],
+    ],
+    [
+      'turned the wrong way',
+      [
+        [0, 0],
+        [0, 4],
+        [4, 4],
+        [4, 0],
+      ],
+    ],
+    [
+      'crossed',
+      [
+        [0, 0],
+        [8, 8],
+        [8, 0],
+        [0, 8],
+      ],
+    ],
+    [
+      'too few corners',
+      [
+        [0, 0],
+        [4, 0],
+      ],
+    ],
   ] as [string, Points][])('%s: refused', (_, points) => expect(cut(points)).toBeUndefined());
 
   test('random stars, small and large, are cut without loss', () => {

@@ -1,8 +1,9 @@
 /**
- * The plane about an outline cut into bands by its offsets, outward ones (insets below zero) and inward ones: band k lies between layer k and
- * layer k + 1, cut along the straight skeleton into the faces of the outline's edges, and those into triangles and convex quads. The
- * outline itself is the layer of inset 0. Whole grid steps. Proved for every instance that leaves this folder: all triangles of all
- * bands are positive, and their sum with the innermost ring's area is exactly the outermost ring's, so the plan is a valid triangulation.
+ * The plane about an outline cut into bands by its offsets, outward ones (insets below zero) and inward ones: band k
+ * lies between layer k and layer k + 1, cut along the straight skeleton into the faces of the outline's edges, and
+ * those into triangles and convex quads. The outline itself is the layer of inset 0. Whole grid steps. Proved for every
+ * instance that leaves this folder: all triangles of all bands are positive, and their sum with the innermost ring's
+ * area is exactly the outermost ring's, so the plan is a valid triangulation.
  */
 export interface Partition {
   x: Float64Array;

@@ -8,12 +8,14 @@ import { Traces } from './traces.ts';
 import { newWaveVertex, placeOnLines, xAt, yAt, type WaveVertex } from './waveVertex.ts';
 
 /**
- * The outline moves inward at unit speed, every edge parallel to itself (straight skeleton, Aichholzer and Aurenhammer 1996, as an
- * event simulation). Layers are events too: at each inset of `layers` the front is drawn into the plan as a ring.
+ * The outline moves inward at unit speed, every edge parallel to itself (straight skeleton, Aichholzer and Aurenhammer
+ * 1996, as an event simulation). Layers are events too: at each inset of `layers` the front is drawn into the plan as a
+ * ring.
  *
- * In doubles, with tolerances; nothing here is proved. What comes out is proved, or refused, by exact sums afterwards (partition.ts).
- * Ways that failed: independent offset rings (no ridges, correspondence lost at every event), brute-force candidates (square in points),
- * treating a hit on a neighbour as a split (fans at sharp corners were merged away at once).
+ * In doubles, with tolerances; nothing here is proved. What comes out is proved, or refused, by exact sums afterwards
+ * (partition.ts). Ways that failed: independent offset rings (no ridges, correspondence lost at every event),
+ * brute-force candidates (square in points), treating a hit on a neighbour as a split (fans at sharp corners were
+ * merged away at once).
  */
 export interface SimulationInput {
   outline: Outline;
@@ -91,7 +93,8 @@ class Simulation {
     return sum / Math.max(1, x.length);
   }
 
-  // ---- beginning -------------------------------------------------------------------------------------------------------------
+  // ---- beginning
+  // -------------------------------------------------------------------------------------------------------------
 
   #begin(): void {
     const { x, y, ringStart } = this.#outline;
@@ -121,7 +124,8 @@ class Simulation {
     }
   }
 
-  // ---- foreseeing ------------------------------------------------------------------------------------------------------------
+  // ---- foreseeing
+  // ------------------------------------------------------------------------------------------------------------
 
   #openSlab(start: number): void {
     this.#alive = this.#alive.filter((v) => v.alive);
@@ -174,7 +178,8 @@ class Simulation {
     if (time <= this.#end) this.#queue.push(time, a, b, e, 0);
   }
 
-  // ---- events ----------------------------------------------------------------------------------------------------------------
+  // ---- events
+  // ----------------------------------------------------------------------------------------------------------------
 
   /** Works all events up to `until`; false when the cap is hit. */
   #work(until: number): boolean {
@@ -241,7 +246,9 @@ class Simulation {
     this.#ridge(v.right, w.right, nv, nw);
   }
 
-  /** The faces of `first` (which runs from v to w) and `second` (w to v) meet along the line between nodes nv and nw. */
+  /**
+   * The faces of `first` (which runs from v to w) and `second` (w to v) meet along the line between nodes nv and nw.
+   */
   #ridge(first: number, second: number, nv: number, nw: number): void {
     const t = this.#traces;
     const dx = t.x[nv] - t.x[nw];
@@ -360,7 +367,9 @@ class Simulation {
     return Math.sqrt(dx * dx + dy * dy);
   }
 
-  /** A reflex vertex reaches the line of `edge`: it splits the segment that is there, or meets a vertex, or passes by. */
+  /**
+   * A reflex vertex reaches the line of `edge`: it splits the segment that is there, or meets a vertex, or passes by.
+   */
   #hit(v: WaveVertex, edge: number): void {
     const x = xAt(v, this.#now);
     const y = yAt(v, this.#now);
@@ -426,7 +435,8 @@ class Simulation {
     this.#joinTwo([v.left, c.right, vPrev, cNext], [c.left, v.right, cPrev, vNext], x, y, node);
   }
 
-  // ---- layers ----------------------------------------------------------------------------------------------------------------
+  // ---- layers
+  // ----------------------------------------------------------------------------------------------------------------
 
   #drawLayer(index: number): void {
     const inset = this.#layers[index];

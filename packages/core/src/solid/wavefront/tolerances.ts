@@ -1,6 +1,6 @@
 /**
- * Tolerances of the wavefront, all in grid steps (docs/geometry.md: measured). Doubles resolve 2^-28 of a step at the largest
- * coordinate, so these are far above rounding and far below what a person could see.
+ * Tolerances of the wavefront, all in grid steps (docs/geometry.md: measured). Doubles resolve 2^-28 of a step at the
+ * largest coordinate, so these are far above rounding and far below what a person could see.
  */
 export const EPS = 2 ** -7;
 /** Points closer than this are one point. */
@@ -11,7 +11,9 @@ export const GRID_WIDTH = 2;
 export const ANTI_PARALLEL = 2e-6;
 /** Layers of a section may not be closer than this. */
 export const SMALLEST_LAYER = 4;
-/** Corners that turn outward of the ink by more than this get fans of edges, each turning at most FAN_STEP (radians). */
+/**
+ * Corners that turn outward of the ink by more than this get fans of edges, each turning at most FAN_STEP (radians).
+ */
 export const FAN_FROM = (100 * 3.141592653589793) / 180;
 export const FAN_STEP = (60 * 3.141592653589793) / 180;
 /** Corners that are cut or rounded on request: those that turn by more than this. */

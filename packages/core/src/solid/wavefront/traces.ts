@@ -64,7 +64,9 @@ export class Traces {
     return root;
   }
 
-  /** Makes two nodes one; refused for nodes of different layers and for two points of the outline. A layer's node stays. */
+  /**
+   * Makes two nodes one; refused for nodes of different layers and for two points of the outline. A layer's node stays.
+   */
   unite(a: number, b: number): boolean {
     const p = this.find(a);
     const q = this.find(b);

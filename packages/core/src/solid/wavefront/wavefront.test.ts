@@ -21,7 +21,12 @@ describe('partition', () => {
     expect([pieceCount(p, 0), pieceCount(p, 1)]).toEqual([4, 4]);
     expect(p.bands.every((b) => b.nodes.length === 16)).toBe(true);
     const inner = p.rings[2];
-    expect(Array.from(inner.from, (n) => [p.x[n], p.y[n]]).sort()).toEqual([[300, 300], [300, 700], [700, 300], [700, 700]]); // prettier-ignore
+    expect(Array.from(inner.from, (n) => [p.x[n], p.y[n]]).sort()).toEqual([
+      [300, 300],
+      [300, 700],
+      [700, 300],
+      [700, 700],
+    ]);
     expect(Array.from(inner.from, (n) => p.inset[n])).toEqual([300, 300, 300, 300]);
   });
 
@@ -31,7 +36,10 @@ describe('partition', () => {
     const ridge = Array.from(p.layer)
       .map((layer, n) => ({ layer, x: p.x[n], y: p.y[n], inset: p.inset[n] }))
       .filter((n) => n.layer === -1);
-    expect(ridge.map(({ x, y, inset }) => [x, y, inset]).sort()).toEqual([[1700, 300, 300], [300, 300, 300]]); // prettier-ignore
+    expect(ridge.map(({ x, y, inset }) => [x, y, inset]).sort()).toEqual([
+      [1700, 300, 300],
+      [300, 300, 300],
+    ]);
   });
 
   test('pieces less holes: a frame whose thin side is gone is one piece without a hole, a dumbbell is two', () => {

@@ -4,7 +4,10 @@ import { quarters } from '../quarters.ts';
 import { BEND, type BendStep } from './fields.ts';
 import { bendMap, HEIGHT, RUNS, sharesSpine, type BendMap } from './map.ts';
 
-/** About an axis, evenly between its limits, straight beyond them; positive turns the ends to the back, about z downward. */
+/**
+ * About an axis, evenly between its limits, straight beyond them; positive turns the ends to the back, about z
+ * downward.
+ */
 export const bend = defineStep({
   kind: 'bend',
   fields: BEND,

@@ -2,7 +2,10 @@ import { axisIndex, type Box3, cos, middleOfBox, PI, sin, type Vec3 } from '../.
 import { spanOf, Spine, type Bend, type PointMap } from '../../shape/index.ts';
 import type { BendStep } from './fields.ts';
 
-/** The axis that a bend about another runs along, and the one that its height is measured on: to the back, about z downward. */
+/**
+ * The axis that a bend about another runs along, and the one that its height is measured on: to the back, about z
+ * downward.
+ */
 export const RUNS = { x: 1, y: 0, z: 0 } as const;
 export const HEIGHT = { x: 2, y: 2, z: 1 } as const;
 
@@ -23,7 +26,8 @@ export interface BendMap extends PointMap {
 }
 
 /**
- * `box`: of the piece; `mark`: where steps before have put a place of the flat layout. The first of several bends says what stays where it is.
+ * `box`: of the piece; `mark`: where steps before have put a place of the flat layout. The first of several bends says
+ * what stays where it is.
  */
 export function bendMap(steps: readonly BendStep[], box: Box3, mark: (rest: Vec3) => Vec3): BendMap {
   const [first] = steps;

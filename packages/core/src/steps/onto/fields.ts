@@ -30,25 +30,36 @@ const HELD_PLACES = {
 };
 /** How far from what of a side. */
 export const HELD_SIDE = HELD_PLACES.side;
-/** Where on another piece something is held: where it was pressed, or at a place of one of its sides, which goes along when that piece changes. */
+/**
+ * Where on another piece something is held: where it was pressed, or at a place of one of its sides, which goes along
+ * when that piece changes.
+ */
 export type HeldPlace = VariantOf<typeof HELD_PLACES>;
 
 export const ONTO = {
   /** id of the other piece; empty: none yet */
   target: piece(),
   method: choice(['round', 'direction', 'closest', 'flat']),
-  /** what of the flat layout is held: its zero, the middle of all there is, or in that middle the capitals' own or the baseline's */
+  /**
+   * what of the flat layout is held: its zero, the middle of all there is, or in that middle the capitals' own or the
+   * baseline's
+   */
   heldBy: choice(['zero', 'middle', 'capitals', 'baseline']),
   /** at which place of the other piece */
   place: variants(HELD_PLACES, 'pressed'),
-  /** where that was pressed, held before the surface, where it looks to, and the letters' up; a side says them itself */
+  /**
+   * where that was pressed, held before the surface, where it looks to, and the letters' up; a side says them itself
+   */
   fromMm: point([0, 0, 1000]),
   toward: heading([0, 0, -1]),
   up: heading([0, 1, 0]),
   /** counter-clockwise, as one looks at the letters */
   turnDegrees: turn(),
   liftMm: place(),
-  /** of what is laid round: straight on over the surface, level like a ring round a jug, along the model's nearest edge or loop, or drawn on it */
+  /**
+   * of what is laid round: straight on over the surface, level like a ring round a jug, along the model's nearest edge
+   * or loop, or drawn on it
+   */
   guide: choice(['straight', 'level', 'edge', 'drawn'], { when: { method: 'round' } }),
   /** places that a drawn guide passes, in the other piece's own space; fewer than two: none is drawn yet */
   guideMm: places(0, [], { when: { guide: 'drawn', method: 'round' } }),

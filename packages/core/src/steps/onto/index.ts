@@ -1,7 +1,10 @@
 import { defineStep, moves } from '../definition.ts';
 import { ONTO, type OntoStep } from './fields.ts';
 
-/** Onto the surface of another piece; from here on the piece stands where that one does. Places and directions in that piece's own space. */
+/**
+ * Onto the surface of another piece; from here on the piece stands where that one does. Places and directions in that
+ * piece's own space.
+ */
 export const onto = defineStep({
   kind: 'onto',
   fields: ONTO,

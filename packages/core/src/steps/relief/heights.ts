@@ -2,7 +2,10 @@ import type { Vec3 } from '../../math/index.ts';
 import { bytesFromBase64, splineWeights } from '../../shape/index.ts';
 import type { ReliefStep } from './fields.ts';
 
-/** A picture over the layout, its middle at `atMm`; heights 0 to 1, smoothed by quadratic B-splines so that no pixel shows as a kink. */
+/**
+ * A picture over the layout, its middle at `atMm`; heights 0 to 1, smoothed by quadratic B-splines so that no pixel
+ * shows as a kink.
+ */
 export function reliefHeight({ columns, rows, heights, atMm, widthMm, repeats }: ReliefStep): (rest: Vec3) => number {
   const bytes = bytesFromBase64(heights);
   const pixel = widthMm / columns;

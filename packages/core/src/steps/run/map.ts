@@ -10,7 +10,10 @@ export interface RunMap extends PointMap {
   reach(at: Vec3): number;
 }
 
-/** Along a line: one axis of the layout runs along it, the others stand across. `mark`: where steps before have put a place of the flat layout. */
+/**
+ * Along a line: one axis of the layout runs along it, the others stand across. `mark`: where steps before have put a
+ * place of the flat layout.
+ */
 export function runMap(step: RunStep, box: Box3, mark: (rest: Vec3) => Vec3): RunMap | undefined {
   if (step.path.kind === 'edge') return undefined;
   const line = new MeasuredPath(pathOf(step.path), step.up === 'upright');

@@ -7,7 +7,10 @@ import type { ScatterStep } from './fields.ts';
 type Strengths = readonly number[];
 const VALUES = 7;
 
-/** Puts each letter somewhat elsewhere, turned and scaled about the middle of its foot; as rigid, or bending from letter to letter. */
+/**
+ * Puts each letter somewhat elsewhere, turned and scaled about the middle of its foot; as rigid, or bending from letter
+ * to letter.
+ */
 export function scatterMap(step: ScatterStep, box: Box3): PointMap {
   const strengths = strengthsOf(step, box);
   let last: Strengths | undefined;

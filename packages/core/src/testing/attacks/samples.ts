@@ -13,18 +13,47 @@ export interface Sample {
 }
 
 /** A small house: a box with a roof, of triangles, quads and a pentagon. */
-const POINTS = [[0, 0, 0], [2, 0, 0], [2, 0, 3], [0, 0, 3], [0, 2, 0], [2, 2, 0], [2, 2, 3], [0, 2, 3], [1, 3.25, 0], [1, 3.25, 3]]; // prettier-ignore
-const FACES = [[0, 1, 2, 3], [0, 4, 8, 5, 1], [3, 2, 6, 9, 7], [0, 3, 7, 4], [1, 5, 6, 2], [4, 7, 9, 8], [5, 8, 9, 6]]; // prettier-ignore
+const POINTS = [
+  [0, 0, 0],
+  [2, 0, 0],
+  [2, 0, 3],
+  [0, 0, 3],
+  [0, 2, 0],
+  [2, 2, 0],
+  [2, 2, 3],
+  [0, 2, 3],
+  [1, 3.25, 0],
+  [1, 3.25, 3],
+];
+const FACES = [
+  [0, 1, 2, 3],
+  [0, 4, 8, 5, 1],
+  [3, 2, 6, 9, 7],
+  [0, 3, 7, 4],
+  [1, 5, 6, 2],
+  [4, 7, 9, 8],
+  [5, 8, 9, 6],
+];
 const TRIANGLES = FACES.flatMap((face) => face.slice(2).map((_, i) => [face[0], face[i + 1], face[i + 2]]));
+
+const linesOf = <T>(rows: readonly T[], line: (row: T) => string): string =>
+  rows.map((row) => `${line(row)}\n`).join('');
 
 const obj = (): Uint8Array =>
   bytesOf(
-    `# a house\no House\n${POINTS.map((p) => `v ${p.join(' ')}\n`).join('')}${FACES.map((f) => `f ${f.map((i) => i + 1).join(' ')}\n`).join('')}`,
+    '# a house\no House\n' +
+      linesOf(POINTS, (p) => `v ${p.join(' ')}`) +
+      linesOf(FACES, (f) => `f ${f.map((i) => i + 1).join(' ')}`),
   );
 
 const textStl = (): Uint8Array =>
   bytesOf(
-    `solid House\n${TRIANGLES.map((t) => `facet normal 0 0 0\nouter loop\n${t.map((i) => `vertex ${POINTS[i].join(' ')}\n`).join('')}endloop\nendfacet\n`).join('')}endsolid House\n`,
+    'solid House\n' +
+      linesOf(TRIANGLES, (t) => {
+        const places = linesOf(t, (i) => `vertex ${POINTS[i].join(' ')}`);
+        return `facet normal 0 0 0\nouter loop\n${places}endloop\nendfacet`;
+      }) +
+      'endsolid House\n',
   );
 
 function binaryStl(): Uint8Array {
@@ -38,11 +67,12 @@ function binaryStl(): Uint8Array {
 }
 
 const plyHeader = (format: string): string =>
-  `ply\nformat ${format} 1.0\ncomment a house\nelement vertex ${POINTS.length}\nproperty float x\nproperty float y\nproperty float z\nelement face ${FACES.length}\nproperty list uchar int vertex_indices\nend_header\n`;
+  `ply\nformat ${format} 1.0\ncomment a house\nelement vertex ${POINTS.length}\nproperty float x\nproperty ` +
+  `float y\nproperty float z\nelement face ${FACES.length}\nproperty list uchar int vertex_indices\nend_header\n`;
 
 const textPly = (): Uint8Array =>
   bytesOf(
-    `${plyHeader('ascii')}${POINTS.map((p) => `${p.join(' ')}\n`).join('')}${FACES.map((f) => `${f.length} ${f.join(' ')}\n`).join('')}`,
+    plyHeader('ascii') + linesOf(POINTS, (p) => p.join(' ')) + linesOf(FACES, (f) => `${f.length} ${f.join(' ')}`),
   );
 
 function binaryPly(little: boolean): Uint8Array {
@@ -81,7 +111,10 @@ const glb = (): Uint8Array =>
 
 const svg = (): Uint8Array =>
   bytesOf(
-    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 60" width="90mm"><style>.a, g > path{fill:#b45f3c}</style><defs><path id="p" d="M5 5h20v10q5 5 9 0z"/></defs><g transform="translate(3 4) rotate(10)"><path class="a" d="M0 0C5 5 10 5 15 0A9 9 0 0 1 30 9Z"/><use href="#p" x="9"/></g><circle cx="40" cy="30" r="8" fill="none" stroke="red" stroke-width="2"/></svg>',
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 60" width="90mm"><style>.a, g > ' +
+      'path{fill:#b45f3c}</style><defs><path id="p" d="M5 5h20v10q5 5 9 0z"/></defs><g transform="translate(3 4) ' +
+      'rotate(10)"><path class="a" d="M0 0C5 5 10 5 15 0A9 9 0 0 1 30 9Z"/><use href="#p" x="9"/></g><circle ' +
+      'cx="40" cy="30" r="8" fill="none" stroke="red" stroke-width="2"/></svg>',
   );
 
 const project = newProject('row', 'Row', [newPiece('a', 'Kiln', [...'Kiln'])]);

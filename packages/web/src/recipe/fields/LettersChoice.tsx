@@ -13,5 +13,13 @@ interface LettersChoiceProps {
 /** All letters, or those that were picked when it was chosen. Where nothing is picked the choice would mean nobody. */
 export function LettersChoice({ label, letters, picked, onChange }: LettersChoiceProps) {
   const names = letters.length > 0 || picked.length > 0 ? T.letters : { all: T.letters.all };
-  return <ChoiceValue label={label} value={letters.length > 0 ? 'picked' : 'all'} choices={choicesOf<'all' | 'picked'>(T.letters).filter(({ value }) => value in names)} usual="all" onChange={(next) => onChange(next === 'all' ? [] : picked.length > 0 ? [...picked] : [...letters])} />;
-} // prettier-ignore
+  return (
+    <ChoiceValue
+      label={label}
+      value={letters.length > 0 ? 'picked' : 'all'}
+      choices={choicesOf<'all' | 'picked'>(T.letters).filter(({ value }) => value in names)}
+      usual="all"
+      onChange={(next) => onChange(next === 'all' ? [] : picked.length > 0 ? [...picked] : [...letters])}
+    />
+  );
+}

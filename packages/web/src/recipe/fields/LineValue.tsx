@@ -57,7 +57,9 @@ function kindsFor(present: StepPath['kind'], others: readonly OtherPiece[]): Ste
   );
 }
 
-/** What changes with the kind of the line; most edges that take letters are level: a rim, a belly, the top of a tile. */
+/**
+ * What changes with the kind of the line; most edges that take letters are level: a rim, a belly, the top of a tile.
+ */
 function along(kind: StepPath['kind'], { others }: FieldTools): Values {
   if (kind !== 'edge') return { path: variantOf(LINES, kind) };
   const first = (others.find(({ isBody }) => isBody) ?? others[0])?.id ?? '';

@@ -46,7 +46,9 @@ const NONE: Readonly<Record<string, string>> = {};
 
 export type Control = (props: ControlProps) => ReactNode;
 
-/** The controls of a record's fields by the slots of its sentence. What does not count as the others are leaves nothing. */
+/**
+ * The controls of a record's fields by the slots of its sentence. What does not count as the others are leaves nothing.
+ */
 export function fieldNodes(
   record: FieldRecord,
   controlOf: (field: Field) => Control | undefined,

@@ -118,7 +118,10 @@ export function pieceChanged({ piece, body, onto, cut }: Standing, next: OtherPi
   ];
 }
 
-/** How far across and up of the middle a place lies, from another border instead; the body's size by its box before its steps. */
+/**
+ * How far across and up of the middle a place lies, from another border instead; the body's size by its box before its
+ * steps.
+ */
 export function measuredFrom(
   place: Extract<HeldPlace, { kind: 'side' }>,
   from: Partial<typeof place>,

@@ -28,13 +28,40 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Letteri
   };
   const hasSteps = solid.stepsBy === 'count';
   const values = {
-    depth: number('depth', SOLID.depthMm, { label: t.depth, value: solid.depthMm }, (depthMm, key) => edits.solid({ depthMm }, key)),
-    front: <EdgeKind label={t.frontEdge} edge={solid.front} usual={usual.front.kind} put={put.front} takeBack={edits.takeBack} onDraw={onSection} />,
+    depth: number('depth', SOLID.depthMm, { label: t.depth, value: solid.depthMm }, (depthMm, key) =>
+      edits.solid({ depthMm }, key),
+    ),
+    front: (
+      <EdgeKind
+        label={t.frontEdge}
+        edge={solid.front}
+        usual={usual.front.kind}
+        put={put.front}
+        takeBack={edits.takeBack}
+        onDraw={onSection}
+      />
+    ),
     frontSizes: <EdgeSizes side="front" edge={solid.front} hasSteps={hasSteps} put={put.front} />,
-    back: <EdgeKind label={t.backEdge} edge={solid.back} usual={usual.back.kind} put={ownBack} takeBack={edits.takeBack} same={same} onDraw={onSection} />,
-    backSizes: solid.backAsFront ? null : <EdgeSizes side="back" edge={solid.back} hasSteps={hasSteps} put={put.back} />,
-    section: <UnstyledButton className={classes.unlock} onClick={onSection}>{t.drawSection}</UnstyledButton>,
-  }; // prettier-ignore
+    back: (
+      <EdgeKind
+        label={t.backEdge}
+        edge={solid.back}
+        usual={usual.back.kind}
+        put={ownBack}
+        takeBack={edits.takeBack}
+        same={same}
+        onDraw={onSection}
+      />
+    ),
+    backSizes: solid.backAsFront ? null : (
+      <EdgeSizes side="back" edge={solid.back} hasSteps={hasSteps} put={put.back} />
+    ),
+    section: (
+      <UnstyledButton className={classes.unlock} onClick={onSection}>
+        {t.drawSection}
+      </UnstyledButton>
+    ),
+  };
   return (
     <Chapter
       name="solid"

@@ -62,10 +62,25 @@ export function StepsChapter(props: StepsProps) {
       <SortableList
         ids={seen.map(({ id }) => id)}
         nameOf={(id) => nameOf(seen.find((step) => step.id === id))}
-        onMove={(id, to) => put(movedTo(steps, steps.findIndex((step) => step.id === id), steps.indexOf(seen[to])))}
+        onMove={(id, to) =>
+          put(
+            movedTo(
+              steps,
+              steps.findIndex((step) => step.id === id),
+              steps.indexOf(seen[to]),
+            ),
+          )
+        }
       >
         {seen.map((step) => (
-          <StepRow key={step.id} step={step} isAlone={seen.length === 1} faces={stepFaces.find(({ id }) => id === step.id)?.faces} onWork={() => onStep(step.id)} menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}>
+          <StepRow
+            key={step.id}
+            step={step}
+            isAlone={seen.length === 1}
+            faces={stepFaces.find(({ id }) => id === step.id)?.faces}
+            onWork={() => onStep(step.id)}
+            menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}
+          >
             <StepSentence {...props} step={step} />
           </StepRow>
         ))}
@@ -74,7 +89,7 @@ export function StepsChapter(props: StepsProps) {
       <AddStep piece={piece} flat={shown?.flat} others={others} edits={edits} acts={acts} />
     </Chapter>
   );
-} // prettier-ignore
+}
 
 function StepSentence({ step, ...props }: StepsProps & { step: Step }) {
   const { piece, edits, picked, readCurve, shown, others } = props;
@@ -116,8 +131,20 @@ const selfOf = ({ piece, shown }: StepsProps): OtherPiece => ({
 function Put({ standing, side, ...props }: StepsProps & { standing: Standing; side: 'piece' | 'body' }) {
   const { edits, others, picked, laying, acts } = props;
   const { piece } = standing;
-  return <PutRow standing={standing} side={side} kind={piece.kind} edits={edits} others={others} picked={picked} laying={laying} acts={acts} laid={piece.onto} />;
-} // prettier-ignore
+  return (
+    <PutRow
+      standing={standing}
+      side={side}
+      kind={piece.kind}
+      edits={edits}
+      others={others}
+      picked={picked}
+      laying={laying}
+      acts={acts}
+      laid={piece.onto}
+    />
+  );
+}
 
 /** What has no step here: pieces that lie on this one, and bodies that it is let into from where it stands. */
 function OtherRows(props: StepsProps) {
@@ -125,11 +152,16 @@ function OtherRows(props: StepsProps) {
   const lying = lyingOn(self, props.others).map((standing) => ({ standing, side: 'body' as const }));
   const into = letInto(self, props.others).map((standing) => ({ standing, side: 'piece' as const }));
   return [...lying, ...into].map(({ standing, side }) => (
-    <div key={`${standing.piece.id} ${standing.cut?.id ?? ''}`} className={classes.step} data-off={standing.cut?.on === false} data-testid="put">
+    <div
+      key={`${standing.piece.id} ${standing.cut?.id ?? ''}`}
+      className={classes.step}
+      data-off={standing.cut?.on === false}
+      data-testid="put"
+    >
       <Put {...props} standing={standing} side={side} />
     </div>
   ));
-} // prettier-ignore
+}
 
 interface StepRowProps {
   step: Step;
@@ -145,7 +177,14 @@ interface StepRowProps {
 function StepRow({ step, isAlone, faces, onWork, menu, children }: StepRowProps) {
   const { row, grip } = useSortableRow(step.id, nameOf(step));
   return (
-    <div {...row} className={classes.step} data-off={!step.on} data-testid="step" onFocus={onWork} onPointerDown={onWork}>
+    <div
+      {...row}
+      className={classes.step}
+      data-off={!step.on}
+      data-testid="step"
+      onFocus={onWork}
+      onPointerDown={onWork}
+    >
       <span className={classes.stepHead}>
         <span className={classes.figures}>{step.on ? figureOf(faces) : T.stepIsOff}</span>
         {menu}
@@ -154,7 +193,7 @@ function StepRow({ step, isAlone, faces, onWork, menu, children }: StepRowProps)
       {children}
     </div>
   );
-} // prettier-ignore
+}
 
 const movedTo = (steps: readonly Step[], at: number, to: number): Step[] => arrayMove([...steps], at, to);
 
@@ -186,7 +225,10 @@ function AddStep({ piece, flat, others, edits, acts }: AddStepProps) {
   const bodies = others.filter(({ isBody }) => isBody).map(({ id }) => id);
   const isOffered = ({ offered }: AnyStep): boolean => offered !== 'besideBodies' || bodies.length > 0;
   const add = (kind: StepKind, id: string, key?: EditKey): void =>
-    edits.steps([...steps.filter((one) => one.id !== TRIED), startStep(kind, id, { flat, bodies, isBody: !isLettering(piece) })], key);
+    edits.steps(
+      [...steps.filter((one) => one.id !== TRIED), startStep(kind, id, { flat, bodies, isBody: !isLettering(piece) })],
+      key,
+    );
   const trial = useTrial<StepKind>((kind, key) => add(kind, TRIED, key), edits.takeBack);
   const take = (kind: StepKind): void => {
     trial.onTry(undefined);
@@ -196,7 +238,9 @@ function AddStep({ piece, flat, others, edits, acts }: AddStepProps) {
   return (
     <Menu {...tried.menu}>
       <Menu.Target>
-        <UnstyledButton className={classes.addStep} {...tried.target}>{T.stepAdd}</UnstyledButton>
+        <UnstyledButton className={classes.addStep} {...tried.target}>
+          {T.stepAdd}
+        </UnstyledButton>
       </Menu.Target>
       <Menu.Dropdown {...tried.dropdown}>
         {GROUPS.map(({ group, steps: offered }) => (
@@ -213,17 +257,21 @@ function AddStep({ piece, flat, others, edits, acts }: AddStepProps) {
       </Menu.Dropdown>
     </Menu>
   );
-} // prettier-ignore
+}
 
 /** The act, from either side. */
 function PutItems({ pieceId, acts }: { pieceId: string; acts: PutActs }) {
   return (
     <>
-      <Menu.Item leftSection={WAY_PICTURES.engrave} onClick={() => acts.start({ pieceId })}>{texts.put.act.on}</Menu.Item>
-      <Menu.Item leftSection={WAY_PICTURES.lie} onClick={() => acts.start({ bodyId: pieceId })}>{texts.put.act.words}</Menu.Item>
+      <Menu.Item leftSection={WAY_PICTURES.engrave} onClick={() => acts.start({ pieceId })}>
+        {texts.put.act.on}
+      </Menu.Item>
+      <Menu.Item leftSection={WAY_PICTURES.lie} onClick={() => acts.start({ bodyId: pieceId })}>
+        {texts.put.act.words}
+      </Menu.Item>
     </>
   );
-} // prettier-ignore
+}
 
 const nameOf = (step: Step | undefined): string => (step ? stepName(step.kind) : '');
 
@@ -237,17 +285,31 @@ function StepMenu({ steps, at, put }: { steps: readonly Step[]; at: number; put:
   return (
     <Menu position="bottom-end" withinPortal>
       <Menu.Target>
-        <ActionIcon className={classes.stepMenu} variant="subtle" color="dark" size={20} aria-label={T.stepMenu(nameOf(step))}>
+        <ActionIcon
+          className={classes.stepMenu}
+          variant="subtle"
+          color="dark"
+          size={20}
+          aria-label={T.stepMenu(nameOf(step))}
+        >
           <IconDots size={14} />
         </ActionIcon>
       </Menu.Target>
       <Menu.Dropdown>
-        <Menu.Item onClick={() => put(steps.map((s, i) => (i === at ? { ...s, on: !s.on } : s)))}>{step.on ? T.stepOff : T.stepOn}</Menu.Item>
-        <Menu.Item disabled={at === 0} onClick={() => moved(at - 1)}>{T.stepUp}</Menu.Item>
-        <Menu.Item disabled={at === steps.length - 1} onClick={() => moved(at + 1)}>{T.stepDown}</Menu.Item>
-        <Menu.Item onClick={() => put([...steps.slice(0, at + 1), copy, ...steps.slice(at + 1)])}>{T.stepCopy}</Menu.Item>
+        <Menu.Item onClick={() => put(steps.map((s, i) => (i === at ? { ...s, on: !s.on } : s)))}>
+          {step.on ? T.stepOff : T.stepOn}
+        </Menu.Item>
+        <Menu.Item disabled={at === 0} onClick={() => moved(at - 1)}>
+          {T.stepUp}
+        </Menu.Item>
+        <Menu.Item disabled={at === steps.length - 1} onClick={() => moved(at + 1)}>
+          {T.stepDown}
+        </Menu.Item>
+        <Menu.Item onClick={() => put([...steps.slice(0, at + 1), copy, ...steps.slice(at + 1)])}>
+          {T.stepCopy}
+        </Menu.Item>
         <Menu.Item onClick={() => put(without)}>{T.stepRemove}</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );
-} // prettier-ignore
+}

@@ -103,7 +103,8 @@ export const CUT_REMARKS = {
   },
   CUT_LOOSE: {
     page: ({ parts, kept }) =>
-      `${parts === 1 ? 'A part hangs' : `${parts} parts hang`} on nothing after the cut${kept ? '.' : ' and was left out.'}`,
+      `${parts === 1 ? 'A part hangs' : `${parts} parts hang`} on nothing after the ` +
+      `cut${kept ? '.' : ' and was left out.'}`,
     line: ({ parts, kept }) =>
       `${parts} parts hang on nothing after the cut${kept ? ': --loose drop leaves them out.' : ', left out.'}`,
   },

@@ -63,7 +63,8 @@ export const LAID_REMARKS = {
           'Make them smaller or move them.'
         : `The surface curves so tightly that letters fold over: ${letters}. Make them smaller or move them.`,
     line: ({ percent, letters }) =>
-      `The model curves so tightly that letters ${percent > 0 ? `keep ${Math.round(percent)} % of their area` : 'fold over'}: ${letters}`,
+      'The model curves so tightly that ' +
+      `letters ${percent > 0 ? `keep ${Math.round(percent)} % of their area` : 'fold over'}: ${letters}`,
   },
   ONTO_BORDER: {
     page: ({ letters }) => `Over the border of what they lie on: ${letters}.`,

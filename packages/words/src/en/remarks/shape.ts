@@ -8,12 +8,18 @@ const STEP_NAMES: Readonly<Record<string, string>> = { subdivide: 'Subdividing',
 
 function crossingText({ letters, limit, finerMm }: RemarkParams['SHAPE_CROSSES']): string {
   const up = limit === undefined ? '' : ` Up to ${mm(Math.abs(limit))} of unevenness nothing does.`;
-  return `Shaped like this, faces run into each other${letters === '' ? '' : `: ${letters}`}.${up}${finerText(finerMm)} Look at Checks for the places.`;
+  return (
+    'Shaped like this, faces run into each ' +
+    `other${letters === '' ? '' : `: ${letters}`}.${up}${finerText(finerMm)} Look at Checks for the places.`
+  );
 }
 
 function crossingLine({ letters, limit, finerMm }: RemarkParams['SHAPE_CROSSES']): string {
   const up = limit === undefined ? '' : `; up to ${mm(Math.abs(limit))} of unevenness nothing does`;
-  return `Shaped so, faces run into each other${letters === '' ? '' : `: ${letters}`}${up || finerLine(finerMm) || (letters === '' ? '.' : '')}`;
+  return (
+    'Shaped so, faces run into each ' +
+    `other${letters === '' ? '' : `: ${letters}`}${up || finerLine(finerMm) || (letters === '' ? '.' : '')}`
+  );
 }
 
 function foldText({ step, xMm, yMm, zMm, limit }: RemarkParams['SHAPE_FOLDS']): string {
@@ -53,8 +59,8 @@ export const SHAPE_REMARKS = {
   SHAPE_FOLDS: {
     page: foldText,
     line: ({ step, xMm, yMm, zMm, limit }) =>
-      `The ${step} turns the inside out at ` +
-      `${[xMm, yMm, zMm].map(mm).join(', ')}${limit === undefined ? '.' : `: up to ${Number(limit.toPrecision(3))} nothing folds.`}`,
+      `The ${step} turns the inside out at ${[xMm, yMm, zMm].map(mm).join(', ')}` +
+      (limit === undefined ? '.' : `: up to ${Number(limit.toPrecision(3))} nothing folds.`),
   },
   SHAPE_TOUCHES: {
     page: ({ limit }) => `Bent all the way round, the ends touch. Up to ${Math.abs(limit)}° they stay apart.`,

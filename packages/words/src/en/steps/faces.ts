@@ -64,7 +64,8 @@ export const FACES_WORDS = {
   recast: stepWords('recast', {
     name: 'Cast anew',
     sentence:
-      'Cast anew in cells of {sizeMm}, sheets {thickMm} thick, edges melted by {meltMm}, then reduced within {errorMm}.',
+      'Cast anew in cells of {sizeMm}, sheets {thickMm} thick, edges melted by {meltMm}, then reduced within ' +
+      '{errorMm}.',
     labels: {
       sizeMm: 'Size of cells',
       thickMm: 'Thickness of sheets',

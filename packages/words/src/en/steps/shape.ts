@@ -6,7 +6,8 @@ export const SHAPE_WORDS = {
   bend: stepWords('bend', {
     name: 'Bend',
     sentence:
-      'Bend by {angleDegrees} {axis}, {whole}{fromMm}{toMm}, tilted {towardDegrees}. {keeps} keeps its length, {middle}{centreMm} stays.',
+      'Bend by {angleDegrees} {axis}, {whole}{fromMm}{toMm}, tilted {towardDegrees}. {keeps} keeps its length, ' +
+      '{middle}{centreMm} stays.',
     parts: { ...ALONG.parts, ...ABOUT.parts },
     labels: {
       ...ALONG.labels,
@@ -90,7 +91,8 @@ export const SHAPE_WORDS = {
   wave: stepWords('wave', {
     name: 'Waves',
     sentence:
-      'Waves {heightMm} high, {lengthMm} long, running {towardDegrees}, begun at {phaseDegrees}, moving {moves}{where}.',
+      'Waves {heightMm} high, {lengthMm} long, running {towardDegrees}, begun at {phaseDegrees}, moving ' +
+      '{moves}{where}.',
     labels: { ...DISPLACING.labels, lengthMm: 'Length', towardDegrees: 'Towards', phaseDegrees: 'Begins at' },
     choices: DISPLACING.choices,
     help: {
@@ -104,7 +106,8 @@ export const SHAPE_WORDS = {
   noise: stepWords('noise', {
     name: 'Unevenness',
     sentence:
-      '{character} unevenness, {heightMm} high, {sizeMm} wide, {detail}, moving {moves}, {outwardOnly}. Chance {seed}, drifting {drift}{where}.',
+      '{character} unevenness, {heightMm} high, {sizeMm} wide, {detail}, moving {moves}, {outwardOnly}. Chance ' +
+      '{seed}, drifting {drift}{where}.',
     labels: {
       ...DISPLACING.labels,
       character: 'Kind of unevenness',
@@ -133,7 +136,8 @@ export const SHAPE_WORDS = {
   relief: stepWords('relief', {
     name: 'Picture as height',
     sentence:
-      'A picture as height: {heights}, {heightMm} high, {widthMm} wide, {atMm0} across, {atMm1} up, {repeats}, moving {moves}{where}.',
+      'A picture as height: {heights}, {heightMm} high, {widthMm} wide, {atMm0} across, {atMm1} up, {repeats}, ' +
+      'moving {moves}{where}.',
     labels: {
       ...DISPLACING.labels,
       heights: 'Picture',
@@ -147,7 +151,8 @@ export const SHAPE_WORDS = {
   run: stepWords('run', {
     name: 'Along a line',
     sentence:
-      'Along {path}, {axis} along it, {fit}, from {fromPercent} to {toPercent}, moved on by {shiftMm}. Beyond its end {ends}. Up {up}, rolled by {rollDegrees}. Size {size}, roll {roll}.',
+      'Along {path}, {axis} along it, {fit}, from {fromPercent} to {toPercent}, moved on by {shiftMm}. Beyond ' +
+      'its end {ends}. Up {up}, rolled by {rollDegrees}. Size {size}, roll {roll}.',
     labels: {
       path: 'Line',
       axis: 'Which way',
@@ -190,7 +195,8 @@ export const SHAPE_WORDS = {
   scatter: stepWords('scatter', {
     name: 'Place letters',
     sentence:
-      'Move each letter by {by}{course}{seed}: {moveMm0} across, {moveMm1} up, {moveMm2} forward, turned {turnDegrees0}, {turnDegrees1}, {turnDegrees2}, size {scalePercent}; {rigid}.',
+      'Move each letter by {by}{course}{seed}: {moveMm0} across, {moveMm1} up, {moveMm2} forward, turned ' +
+      '{turnDegrees0}, {turnDegrees1}, {turnDegrees2}, size {scalePercent}; {rigid}.',
     parts: { course: ' ({course})', seed: ' ({seed})' },
     labels: {
       by: 'Moved by',

@@ -40,7 +40,7 @@ export async function benchConform(kernels: Kernels, yardstickMs: number, say: S
   const mesh = formMesh(BALL, BALL_TOLERANCE_MM);
   const target = new Target(mesh);
   say(`\nForty letters on ${target.triangles} triangles`);
-  lay(mesh, target, yardstickMs, say);
+  lay(mesh, target, yardstickMs, { say });
   await drag(kernels, yardstickMs, say);
 }
 
@@ -50,7 +50,7 @@ const BOX = { low: [-120, -12, 0], high: [120, 12, 4] } as {
 };
 const POINTS = 60_000;
 
-function lay(mesh: PolygonMesh, target: Target, yardstickMs: number, say: Say): void {
+function lay(mesh: PolygonMesh, target: Target, yardstickMs: number, { say }: { say: Say }): void {
   const hold = (from: [number, number, number]) => ({
     from,
     toward: [0, 0, -1] as [number, number, number],

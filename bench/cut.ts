@@ -74,11 +74,11 @@ export async function benchCut(kernels: Kernels, yardstickMs: number, { say, onl
     `\n${LETTERS} letters with round edges; milliseconds are medians of ${ROUNDS}, bringing in and reading back ` +
       'included',
   );
-  for (const one of cases()) if (!only || one.name.startsWith(only)) await tellCase(kernels, carver, one, say);
+  for (const one of cases()) if (!only || one.name.startsWith(only)) await tellCase(kernels, carver, one, { say });
   const [, , , askew] = cases();
   if (!only || askew.name.startsWith(only)) await tellFlush(kernels, askew, say);
   if (only) return;
-  await tellDrag(kernels, cases()[2], yardstickMs, say);
+  await tellDrag(kernels, cases()[2], yardstickMs, { say });
   await tellMemory(kernels, carver, say);
 }
 
@@ -234,7 +234,12 @@ async function tellFlush(kernels: Kernels, one: Case, say: Say): Promise<void> {
 }
 
 /** As an engine does it: of a large body only the part that is met. */
-function cutCold(carver: Carver, body: PolygonMesh, job: Job, ready?: Ready): ReturnType<typeof carve> {
+function cutCold(
+  carver: Carver,
+  body: PolygonMesh,
+  job: Job,
+  { ready }: { ready?: Ready } = {},
+): ReturnType<typeof carve> {
   const surface = ready ? ready.surface : surfaceOf(body);
   const nearby =
     surface && cutNearby(surface, { cutters: job.cutters, carver, cut: (patch) => carve(carver, patch, job) });
@@ -255,7 +260,7 @@ interface Ready {
 const surfaceOf = (body: PolygonMesh): Ready['surface'] =>
   faceCount(body) < CUT_NEARBY_FROM ? undefined : bodySurface(body);
 
-async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: Say): Promise<void> {
+async function tellCase(kernels: Kernels, carver: Carver, one: Case, { say }: { say: Say }): Promise<void> {
   const engine = await engineFor(kernels, one.mesh);
   const words = unwrap(await engine.evaluate(projectOf(one), 'words', quietContext));
   const cutters = words.clusters.map((cluster) => assemble([cluster]));
@@ -274,7 +279,7 @@ async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: Say): 
     const ready = { surface: surfaceOf(one.mesh), prepared: prepare(carver, one.mesh) };
     const [ours, again, theirs] = timedInTurn(
       () => cutCold(carver, one.mesh, job),
-      () => cutCold(carver, one.mesh, job, ready),
+      () => cutCold(carver, one.mesh, job, { ready }),
       () => byCsg(one.mesh, cutters, operation),
     );
     if ('why' in ours.value) {
@@ -282,11 +287,11 @@ async function tellCase(kernels: Kernels, carver: Carver, one: Case, say: Say): 
       say.put(`cut: ${one.name}, ${operation}: refused`, 1, 'meshes', { bar: 0 });
       continue;
     }
-    tellOurs(operation, ours.value, ours.ms, say);
+    tellOurs(operation, ours.value, ours.ms, { say });
     say.put(`cut: ${one.name}, ${operation}: faults`, isSoundCut(ours.value.mesh) ? 0 : 1, 'meshes', { bar: 0 });
     say.put(`cut: ${one.name}, ${operation}: general library to ours, time`, theirs.ms / ours.ms, 'times', { aim: 1 });
     say.put(`cut: ${one.name}, ${operation}: the same, body kept`, theirs.ms / again.ms, 'times', { aim: 4 });
-    tellRing(cutCold(carver, one.mesh, { ...job, ringMm: RING_MM }, ready), say);
+    tellRing(cutCold(carver, one.mesh, { ...job, ringMm: RING_MM }, { ready }), say);
     if ('free' in ready.prepared) ready.prepared.free();
     say(
       `    body kept: ${again.ms.toFixed(0)} ms; general library: ${theirs.ms.toFixed(0)} ms ` +
@@ -302,7 +307,12 @@ function isSoundCut(mesh: PolygonMesh): boolean {
   return closed && manifold && outward && crossingFaces === 0;
 }
 
-function tellOurs(operation: string, { mesh, volumeError, whole, tidied, apart }: Carved, ms: number, say: Say): void {
+function tellOurs(
+  operation: string,
+  { mesh, volumeError, whole, tidied, apart }: Carved,
+  ms: number,
+  { say }: { say: Say },
+): void {
   const report = checkMesh(mesh);
   const rounded = checkMesh(toFloat32(mesh).mesh);
   const isClosed = (r: typeof report): string =>
@@ -399,7 +409,7 @@ function openEdges(places: Float32Array, within: number): number {
 }
 
 /** The word moved over the largest body: exact every time. */
-async function tellDrag(kernels: Kernels, one: Case, yardstickMs: number, say: Say): Promise<void> {
+async function tellDrag(kernels: Kernels, one: Case, yardstickMs: number, { say }: { say: Say }): Promise<void> {
   const engine = await engineFor(kernels, one.mesh);
   const cut: Edit = { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words' }] };
   const at = (n: number): Promise<Evaluated> =>

@@ -64,13 +64,13 @@ export function benchFaceStyles(faces: readonly FontFace[], every: number, yards
     for (const face of faces) {
       const tally = nothing();
       for (const character of characters) flowOf(face, character, { share, tally, bent });
-      tell(face.name, tally, yardstickMs, say);
+      tell(face.name, tally, yardstickMs, { say });
       const kind = kindOf(face.name);
       kinds.set(kind, together(kinds.get(kind) ?? nothing(), tally));
     }
     say('');
-    for (const [kind, tally] of kinds) tell(`all ${kind}`, tally, yardstickMs, say);
-    tell('all', [...kinds.values()].reduce(together, nothing()), yardstickMs, say);
+    for (const [kind, tally] of kinds) tell(`all ${kind}`, tally, yardstickMs, { say });
+    tell('all', [...kinds.values()].reduce(together, nothing()), yardstickMs, { say });
   }
   say(
     `\nBent by 180 degrees, largest distance to the bent front, of its size: flow ` +
@@ -198,7 +198,7 @@ const together = (a: Tally, b: Tally): Tally => ({
   ms: [...a.ms, ...b.ms],
 });
 
-function tell(name: string, t: Tally, yardstickMs: number, say: Say): void {
+function tell(name: string, t: Tally, yardstickMs: number, { say }: { say: Say }): void {
   const sj = (share: number): string =>
     t.jacobians.length > 0 ? quantile(t.jacobians, share).toFixed(share === 0.5 ? 3 : 2) : '-';
   const slow = quantile(t.ms, 0.95);

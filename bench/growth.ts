@@ -43,7 +43,12 @@ export interface Growth {
 /**
  * Letters roughened to so many points, built by us and by the general library in turn. `plot`: a file for the picture.
  */
-export function benchGrowth(faces: readonly FontFace[], yardstickMs: number, say: Say, plot?: string): void {
+export function benchGrowth(
+  faces: readonly FontFace[],
+  yardstickMs: number,
+  say: Say,
+  { plot }: { plot?: string } = {},
+): void {
   const tried = faces.filter((face) => FONTS.includes(face.name));
   measure(tried, 250); // compiles both sides' code
   const rows = POINTS.map((points) => measure(tried, points));

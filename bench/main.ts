@@ -49,18 +49,18 @@ if (process.argv.includes('--strings')) {
   end();
 }
 if (process.argv.includes('--words')) {
-  await benchWords(kernels, numberAfter('--words') ?? WORDS, numberAfter('--seed'), say);
+  await benchWords(kernels, numberAfter('--words') ?? WORDS, numberAfter('--seed'), { say });
   end();
 }
 if (process.argv.includes('--uneven')) {
-  await benchUneven(kernels, numberAfter('--uneven') ?? UNEVEN, numberAfter('--seed'), say);
+  await benchUneven(kernels, numberAfter('--uneven') ?? UNEVEN, numberAfter('--seed'), { say });
   end();
 }
 const faces = await benchFaces(kernels);
 if (process.argv.includes('--solids')) {
   benchSections(say);
   benchSolids(faces, { all: process.argv.includes('--all'), resume: process.argv.includes('--resume') }, say);
-  await benchWords(kernels, WORDS, undefined, say);
+  await benchWords(kernels, WORDS, undefined, { say });
   end();
 }
 
@@ -71,7 +71,7 @@ if (process.argv.includes('--faces')) {
 
 if (process.argv.includes('--shape')) {
   const at = process.argv.indexOf('--plot');
-  await benchShape(kernels, yardstickMs, say, at < 0 ? undefined : process.argv[at + 1]);
+  await benchShape(kernels, yardstickMs, say, { plot: at < 0 ? undefined : process.argv[at + 1] });
   end();
 }
 
@@ -92,7 +92,7 @@ if (process.argv.includes('--cut')) {
 
 if (process.argv.includes('--growth')) {
   const at = process.argv.indexOf('--plot');
-  benchGrowth(faces, yardstickMs, say, at < 0 ? undefined : process.argv[at + 1]);
+  benchGrowth(faces, yardstickMs, say, { plot: at < 0 ? undefined : process.argv[at + 1] });
   end();
 }
 

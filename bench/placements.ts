@@ -58,7 +58,7 @@ export async function benchPlacements(kernels: Kernels, count: number, say: Say)
   for (let i = 0; i < count; i++) {
     const name = names[i % names.length];
     const step = placed(FORMS[name], METHODS[Math.floor(i / names.length) % 3], random);
-    const placedAs = await judge(engine, FORMS[name], step, WORDS[Math.floor(random() * WORDS.length)]);
+    const placedAs = await judge(engine, FORMS[name], step, { text: WORDS[Math.floor(random() * WORDS.length)] });
     rows.push({ name: `${i} ${name} ${step.method}`, ...placedAs });
     const bad = faultOf(placedAs);
     if (bad) say(`  ${i} ${name} ${step.method}: ${bad}; told: ${placedAs.told.join(' ') || 'nothing'}`);
@@ -130,7 +130,7 @@ function areaOf(a: Vec3, b: Vec3, c: Vec3): { normal: Vec3; size: number } {
   return { normal: n.map((v) => v / (size || 1)) as Vec3, size: size / 2 };
 }
 
-async function judge(engine: Engine, form: FormShape, step: OntoStep, text: string): Promise<Placed> {
+async function judge(engine: Engine, form: FormShape, step: OntoStep, { text }: { text: string }): Promise<Placed> {
   const words = newPiece('words', text, splitGraphemes(text));
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm: 12, anchor: 'middle' } },

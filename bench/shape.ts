@@ -49,7 +49,12 @@ const CHAINS: readonly { name: string; steps: readonly ShapeStep[] }[] = [
  * Forty letters shaped with automatic faces: how far they lie from the exact map; how fast an angle is dragged; how
  * time grows with letters.
  */
-export async function benchShape(kernels: Kernels, yardstickMs: number, say: Say, plot?: string): Promise<void> {
+export async function benchShape(
+  kernels: Kernels,
+  yardstickMs: number,
+  say: Say,
+  { plot }: { plot?: string } = {},
+): Promise<void> {
   const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 1e9 });
   say(`\nForty letters, capitals 72 mm, tolerance ${TOLERANCE_MM} mm: farthest from the exact map`);
   for (const { name, steps } of CHAINS) {

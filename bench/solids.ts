@@ -59,12 +59,16 @@ export function benchFont(face: FontFace, every: number): Row {
   };
   BASIC_LATIN.forEach((character, i) => {
     if (i % every !== 0) return;
-    for (const inset of WIDTHS) for (const edge of EDGES) benchSolid(face, character, inset, edge, row);
+    for (const inset of WIDTHS) for (const edge of EDGES) benchSolid(face, character, { inset, edge, row });
   });
   return row;
 }
 
-function benchSolid(face: FontFace, character: string, inset: number, edge: (typeof EDGES)[number], row: Row): void {
+function benchSolid(
+  face: FontFace,
+  character: string,
+  { inset, edge, row }: { inset: number; edge: (typeof EDGES)[number]; row: Row },
+): void {
   const step = gridStep(200);
   const { rings, em } = glyphRings(face, character, { sizeMm: SIZE, step, toleranceMm: TOLERANCE });
   const shape = { kind: edge.kind, inMm: inset, deepMm: DEEP, steps: edge.steps };

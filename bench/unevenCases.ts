@@ -8,7 +8,12 @@ const SEED = 12;
 const CAPITALS_MM = 72;
 
 /** Words moved outward by unevenness below the height that is stated for it: nothing may cross. */
-export async function benchUneven(kernels: Kernels, count: number, seed: number | undefined, say: Say): Promise<void> {
+export async function benchUneven(
+  kernels: Kernels,
+  count: number,
+  seed: number | undefined,
+  { say }: { say: Say },
+): Promise<void> {
   const build = wordBuilder(kernels);
   const random = seeded(seed ?? SEED);
   let [crossing, coarse] = [0, 0];

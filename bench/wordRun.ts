@@ -10,7 +10,12 @@ const SHARES = { outward: 0.4, other: 0.2, swept: 0.4 };
 /**
  * Words, and pairs and lines of letters through the place where they meet: what is unsound, and what crosses untold.
  */
-export async function benchWords(kernels: Kernels, count: number, seed: number | undefined, say: Say): Promise<void> {
+export async function benchWords(
+  kernels: Kernels,
+  count: number,
+  seed: number | undefined,
+  { say }: { say: Say },
+): Promise<void> {
   const judge = new WordJudge(kernels, seed ?? SEED);
   const [unsound, untold]: [string[], string[]] = [[], []];
   let [judged, swept] = [0, 0];

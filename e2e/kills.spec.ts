@@ -17,7 +17,7 @@ test(`${KILLS} kills of the server under a writer lose no acknowledged revision`
   const acknowledged = new Map<number, string>();
   let server = await startServer(data);
   try {
-    await send(server, 'POST', '', { project: document('round 0') });
+    await send(server, 'POST', '', { body: { project: document('round 0') } });
     acknowledged.set(1, 'round 0');
     for (let round = 1; round <= KILLS; round++) {
       const base = await newestRevision(server);
@@ -41,7 +41,7 @@ async function writeUntilKilled(server: RunningServer, from: number, acknowledge
   for (let baseRevision = from; ; baseRevision++) {
     const name = `grown from ${baseRevision}`;
     try {
-      const saved = await send(server, 'PUT', '/killed', { project: document(name), baseRevision });
+      const saved = await send(server, 'PUT', '/killed', { body: { project: document(name), baseRevision } });
       acknowledged.set((saved as { revision: number }).revision, name);
     } catch (error) {
       if (!(error instanceof TypeError)) throw error;
@@ -66,7 +66,12 @@ async function compare(server: RunningServer, acknowledged: ReadonlyMap<number, 
 
 let keys = 0;
 
-async function send(server: RunningServer, method: string, path: string, body?: unknown): Promise<unknown> {
+async function send(
+  server: RunningServer,
+  method: string,
+  path: string,
+  { body }: { body?: unknown } = {},
+): Promise<unknown> {
   const answer = await fetch(`${server.address}/api/projects${path}`, {
     method,
     headers: { 'content-type': 'application/json', 'idempotency-key': `kills-key-${++keys}` },

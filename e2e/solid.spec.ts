@@ -6,7 +6,7 @@ import { choose, makeUndrawn, saveAs, settled, typeValue, value } from './testin
 const isFor = (page: Page, name: string): Promise<string | null> =>
   page.getByRole('button', { name: new RegExp(`^${name}: `) }).textContent();
 
-async function drag(page: Page, what: Locator, x: number, y: number): Promise<void> {
+async function drag(page: Page, what: Locator, { x, y }: { x: number; y: number }): Promise<void> {
   const box = await what.boundingBox();
   if (!box) throw new Error('nothing to drag');
   const [fromX, fromY] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -32,8 +32,8 @@ test('a section is drawn with the mouse, kept by name and handed over', async ({
   await page.keyboard.press('d');
   const card = page.getByRole('region', { name: 'The section' });
   await card.getByRole('button', { name: 'drawn', exact: true }).click();
-  await drag(page, card.getByRole('button', { name: /^Where the edge meets the face/ }), 40, 0);
-  await drag(page, card.getByRole('button', { name: /^Point 2,/ }), -60, 20);
+  await drag(page, card.getByRole('button', { name: /^Where the edge meets the face/ }), { x: 40, y: 0 });
+  await drag(page, card.getByRole('button', { name: /^Point 2,/ }), { x: -60, y: 20 });
   await expect(card.getByText(/^Point 2 of 3/)).toBeVisible();
   await expect(card.getByText('R, cut across')).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).analyze();

@@ -11,7 +11,7 @@ async function middle(page: Page): Promise<[number, number]> {
 }
 
 /** Walks up from the foot of the view to what can be taken hold of. */
-async function takeHold(page: Page, x: number, from: number, to: number): Promise<void> {
+async function takeHold(page: Page, { x, from, to }: { x: number; from: number; to: number }): Promise<void> {
   for (let y = from; y > to; y -= 6) {
     await page.mouse.move(x, y);
     if ((await canvas(page).evaluate((c) => c.style.cursor)) === 'grab') return page.mouse.down();
@@ -27,7 +27,7 @@ test('a piece is moved and turned by hand, each drag one step of undo', async ({
   for (let i = 0; i < 4; i++) await view.press('-');
   await page.keyboard.press('6');
   const [x, y] = await middle(page);
-  await takeHold(page, x, y + 320, y + 20);
+  await takeHold(page, { x, from: y + 320, to: y + 20 });
   await page.mouse.move(x + 300, y, { steps: 4 });
   await expect(page.getByText(/^turned \+\d+°$/)).toBeVisible();
   await page.mouse.up();

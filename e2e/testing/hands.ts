@@ -27,7 +27,7 @@ function mouseOf(page: Page): Hand {
     work: (piece) => work(page, new RegExp(`^${piece}`)),
     begin: (piece) => putOn(page, piece),
     take: () => press(onItsWay(page).getByRole('button', { name: 'Put it here' })),
-    choose: (button, item) => choose(page, button, item, press),
+    choose: (button, item) => choose(page, button, item, { press }),
     type: async (name, text) => {
       await value(page, name).click();
       await page.keyboard.type(text);
@@ -71,7 +71,7 @@ function keysOf(page: Page): Hand {
       await settled(page);
     },
     take: () => page.keyboard.press('Enter'),
-    choose: (button, item) => choose(page, button, item, press),
+    choose: (button, item) => choose(page, button, item, { press }),
     type: (name, text) => typeValue(page, name, text),
     bringIn: (name, text) => brought(page, { name, text }, () => command(page, 'Bring in a model')),
   };

@@ -48,7 +48,9 @@ export async function choose(
   page: Page,
   name: RegExp,
   item: string,
-  press = (target: Locator): Promise<void> => target.click({ timeout: 5_000 }),
+  {
+    press = (target: Locator): Promise<void> => target.click({ timeout: 5_000 }),
+  }: { press?: (target: Locator) => Promise<void> } = {},
 ): Promise<void> {
   const choice = page.getByRole('menuitem', { name: item, exact: true });
   // a menu that was just closing, or moved by what the last choice built, is opened once more, as a person would

@@ -72,14 +72,14 @@ export async function buildCase(flags: Flags, kernels: Kernels): Promise<BuiltCa
     seed: flags.seed,
   });
   const pieceId = model?.cut?.pieceId ?? piece.id;
-  const evaluated = await evaluatePiece(engine, project, pieceId, (flags.uv ?? 'none') !== 'none');
+  const evaluated = await evaluatePiece(engine, project, pieceId, { uv: (flags.uv ?? 'none') !== 'none' });
   refuseInVain(evaluated.remarks);
   const part = scenePart(project.pieces[pieceId], evaluated, project);
   const options = { ...usualWriteOptions(format, part.name), ...writeChoices(flags, format, model?.frame) };
   const written = await writeScene([part], options, kernels);
   return {
     files: filesOf(flags.out, written),
-    result: resultOf(flags.out, written, [...remarks, ...(model?.remarks ?? []), ...evaluated.remarks], started),
+    result: resultOf(flags.out, written, [...remarks, ...(model?.remarks ?? []), ...evaluated.remarks], { started }),
   };
 }
 
@@ -96,7 +96,12 @@ function refuseInVain(remarks: readonly Remark[]): void {
   if (one) throw fault(one.code as CliFault['code'], remarkText(one));
 }
 
-export function resultOf(file: string, written: WrittenScene, remarks: readonly Remark[], started: number): CaseResult {
+export function resultOf(
+  file: string,
+  written: WrittenScene,
+  remarks: readonly Remark[],
+  { started }: { started: number },
+): CaseResult {
   return {
     file,
     ...written.counts,
@@ -106,7 +111,12 @@ export function resultOf(file: string, written: WrittenScene, remarks: readonly 
 }
 
 /** A piece with something in it; where the solid is held back or nothing is there, the input is at fault. */
-export async function evaluatePiece(engine: Engine, project: Project, pieceId: string, uv = false): Promise<Evaluated> {
+export async function evaluatePiece(
+  engine: Engine,
+  project: Project,
+  pieceId: string,
+  { uv = false }: { uv?: boolean } = {},
+): Promise<Evaluated> {
   const evaluated = await engine.evaluate(project, pieceId, quietContext, { uv, crossings: true });
   if (!evaluated.ok) throw faultOf(evaluated.error);
   if (evaluated.value.clusters.length === 0) {

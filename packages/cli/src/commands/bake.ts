@@ -56,7 +56,7 @@ export async function bake(row: readonly string[]): Promise<void> {
     const name = parts.length === 1 ? parts[0].name : changed.name.trim() || parts[0].name;
     const written = await writeScene(parts, usualWriteOptions(formatOf(out), name), kernels);
     await writeWhole(out, written.bytes);
-    const result = resultOf(out, written, remarks, started);
+    const result = resultOf(out, written, remarks, { started });
     tell(result, { json: flags.json === true, quiet: flags.quiet === true });
   }
 }

@@ -149,7 +149,7 @@ function built(
 ): Omit<Carved, 'volumeError'> | Fault {
   const sources = new Map([body, ...cutters, ...(inside ? [inside] : [])].map((source) => [source.id, source]));
   const sorted = sortOut(cut, sources, sifted.kept);
-  const { cut: cleared, ...tidied } = tidyCut(cut, sorted, sources, job.cleanMm);
+  const { cut: cleared, ...tidied } = tidyCut(cut, sorted, sources, { byMm: job.cleanMm });
   const numberOf = new Map(cutters.map(({ id }, i) => [id, i]));
   if (inside) numberOf.set(inside.id, INSIDE);
   const alone = new Set(sifted.apart.map((i) => cutters[i]));

@@ -24,7 +24,7 @@ export function raiseFaces(mesh: PolygonMesh, { byMm, leanMm = 0, isRaised, wall
   const { twin, face } = adjacency(mesh);
   const raised = Uint8Array.from(mesh.region, (row) => (isRaised(mesh.regions[row]) ? 1 : 0));
   const up = upAt(mesh, raised);
-  const inward = leanMm === 0 ? () => undefined : inwardAt(mesh, { twin, face }, raised, up);
+  const inward = leanMm === 0 ? () => undefined : inwardAt(mesh, { twin, face }, { raised, ups: up });
   const sink = new MeshSink(mesh, { keeps: false });
   const upper = new Map<number, number>();
   const upperOf = (v: number): number => {
@@ -74,8 +74,7 @@ const MITRE = 2;
 function inwardAt(
   mesh: PolygonMesh,
   { twin, face }: Pick<Adjacency, 'twin' | 'face'>,
-  raised: Uint8Array,
-  ups: (v: number) => Vec3,
+  { raised, ups }: { raised: Uint8Array; ups: (v: number) => Vec3 },
 ): (v: number) => Vec3 | undefined {
   const sides = new Map<number, Vec3[]>();
   const at = (v: number): Vec3 => [mesh.positions[3 * v], mesh.positions[3 * v + 1], mesh.positions[3 * v + 2]];

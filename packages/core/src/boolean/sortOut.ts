@@ -37,7 +37,7 @@ export function sortOut(cut: CutTriangles, sources: ReadonlyMap<number, Source>,
     );
     for (const face of faces) {
       const row = rows.subarray(start[face], start[face + 1]);
-      const vertices = wholeFace(cut, row, source, face);
+      const vertices = wholeFace(cut, row, source, { face });
       if (vertices) sorted.whole.push({ source, face, isTurned: cut.isTurned[row[0]] === 1, vertices });
       else for (const t of row) sorted.touched.push(t);
     }
@@ -72,7 +72,12 @@ function byFace(
 }
 
 /** Vertices of a face's corners, where its triangles have those corners and are as many as it takes. */
-function wholeFace(cut: CutTriangles, row: Uint32Array, source: Source, face: number): number[] | undefined {
+function wholeFace(
+  cut: CutTriangles,
+  row: Uint32Array,
+  source: Source,
+  { face }: { face: number },
+): number[] | undefined {
   const { faceStart, faceVertices } = source.mesh;
   const [from, count] = [faceStart[face], faceStart[face + 1] - faceStart[face]];
   if (row.length !== count - 2) return undefined;

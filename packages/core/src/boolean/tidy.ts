@@ -32,7 +32,7 @@ export function tidyCut(
   cut: CutTriangles,
   sorted: Sorted,
   sources: ReadonlyMap<number, Source>,
-  byMm: number,
+  { byMm }: { byMm: number },
 ): Tidied & { cut: CutTriangles } {
   const beside = { ...sorted, whole: facesBeside(cut, sorted) };
   const surface = surfaceOf(cut, beside, sources);
@@ -47,7 +47,7 @@ export function tidyCut(
   };
   const held = new Set<number>();
   for (let round = 0; byMm > 0 && round < ROUNDS; round++) {
-    const done = collapsed(flipped.cut, beside, sources, { byMm, held });
+    const done = collapsed(flipped.cut, beside, sources, { bounds: { byMm, held } });
     if (done.movedMm === 0) break;
     const crossing = crossingVertices(done, flipped.cut, beside);
     if (crossing.length === 0) return eased({ ...done, sliversBefore }, beside, sources);
@@ -73,7 +73,12 @@ const surfaceOf = (cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<numbe
 
 type Done = Omit<Tidied, 'sliversBefore'> & { cut: CutTriangles };
 
-function collapsed(before: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>, bounds: Bounds): Done {
+function collapsed(
+  before: CutTriangles,
+  sorted: Sorted,
+  sources: ReadonlyMap<number, Source>,
+  { bounds }: { bounds: Bounds },
+): Done {
   const surface = surfaceOf(before, sorted, sources);
   const movedMm = collapseSlivers(surface, bounds);
   const { cut } = surface;

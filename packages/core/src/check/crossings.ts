@@ -64,7 +64,7 @@ export function findCrossings(
       faces.add(triangles.face[a]).add(triangles.face[b]);
       return pairs < limit;
     },
-    marks,
+    { marks },
   );
   return { pairs, faces: Uint32Array.from(faces).sort(), capped: pairs >= limit };
 }

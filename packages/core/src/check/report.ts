@@ -127,12 +127,21 @@ function splitVertices(mesh: PolygonMesh, { twin, face }: Adjacency): number {
     fans[mesh.faceVertices[c]]++;
     // forward through the fan, then, where it is open, from its other end
     for (let d = c; d >= 0 && !done[d]; d = twin[d] < 0 ? -1 : nextCorner(mesh, face[twin[d]], twin[d])) done[d] = 1;
-    for (let d = backward(mesh, twin, face, c); d >= 0 && !done[d]; d = backward(mesh, twin, face, d)) done[d] = 1;
+    for (
+      let d = backward(mesh, twin, { face, corner: c });
+      d >= 0 && !done[d];
+      d = backward(mesh, twin, { face, corner: d })
+    )
+      done[d] = 1;
   }
   return fans.reduce((sum, n) => sum + (n > 1 ? 1 : 0), 0);
 }
 
-function backward(mesh: PolygonMesh, twin: Int32Array, face: Uint32Array, corner: number): number {
+function backward(
+  mesh: PolygonMesh,
+  twin: Int32Array,
+  { face, corner }: { face: Uint32Array; corner: number },
+): number {
   const f = face[corner];
   const previous = corner > mesh.faceStart[f] ? corner - 1 : mesh.faceStart[f + 1] - 1;
   return twin[previous];

@@ -29,10 +29,13 @@ test('what lies there has no step, what is let in one at the end', () => {
 
 test('another way keeps all other values and the step’s place in the order', () => {
   const body = { steps: [cut('c'), bend] };
-  const lies = withWay(body, 'words', 'lie', 'new');
+  const lies = withWay(body, 'words', 'lie', { freshId: 'new' });
   expect(lies).toEqual([cut('c', { operation: 'lie' }), bend]);
   expect(wayOf({ steps: lies }, 'words')).toBe('lie');
-  expect(withWay({ steps: lies }, 'words', 'raise', 'new')).toEqual([cut('c', { operation: 'raise' }), bend]);
+  expect(withWay({ steps: lies }, 'words', 'raise', { freshId: 'new' })).toEqual([
+    cut('c', { operation: 'raise' }),
+    bend,
+  ]);
 });
 
 test('a step that is off is passed over for one that is on, and reads as lying there', () => {

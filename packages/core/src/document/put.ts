@@ -27,7 +27,12 @@ export function wayOf(body: Pick<Standing, 'steps'>, pieceId: string): PutWay {
 }
 
 /** The body's steps with another way; all other values of the step stay. What merely lies there needs no step. */
-export function withWay(body: Pick<Standing, 'steps'>, pieceId: string, way: PutWay, freshId: string): Step[] {
+export function withWay(
+  body: Pick<Standing, 'steps'>,
+  pieceId: string,
+  way: PutWay,
+  { freshId }: { freshId: string },
+): Step[] {
   const known = putStepOf(body, pieceId);
   if (known) return body.steps.map((one) => (one === known ? { ...known, on: true, operation: way } : one));
   if (way === 'lie') return [...body.steps];
@@ -52,7 +57,7 @@ export function putRows({ piece, onto, body, way, before, freshId }: Put): StepR
   const own = known ? piece.steps.map((one) => (one.id === onto.id ? onto : one)) : [...piece.steps, onto];
   const left = before && before.id !== body.id ? putStepOf(before, piece.id) : undefined;
   const moved = left && !putStepOf(body, piece.id) ? { ...body, steps: [...body.steps, left] } : body;
-  const steps = withWay(moved, piece.id, way, freshId);
+  const steps = withWay(moved, piece.id, way, { freshId });
   const isSame = steps.length === body.steps.length && steps.every((one, i) => one === body.steps[i]);
   return [
     { pieceId: piece.id, steps: own },

@@ -36,7 +36,7 @@ export function strokePieces({ points, closed, corners }: StrokeLine, shape: Str
     const before = closed ? ways[(i + count - 1) % count] : ways[i - 1];
     const after = ways[i];
     if (before && after)
-      pieces.push(...joint(rows[i].at, [before, after], half, rows[i].corner ? shape : smooth(shape)));
+      pieces.push(...joint(rows[i].at, [before, after], half, { shape: rows[i].corner ? shape : smooth(shape) }));
   }
   if (!closed) {
     pieces.push(...end(rows[0].at, [-ways[0][0], -ways[0][1]], half, shape));
@@ -81,7 +81,12 @@ function segment(a: Point, b: Point, [x, y]: Point, half: number): Point[] {
 }
 
 /** What fills the outer side of a corner. */
-function joint(at: Point, [before, after]: readonly [Point, Point], half: number, shape: StrokeShape): Point[][] {
+function joint(
+  at: Point,
+  [before, after]: readonly [Point, Point],
+  half: number,
+  { shape }: { shape: StrokeShape },
+): Point[][] {
   const turn = before[0] * after[1] - before[1] * after[0];
   const cosine = before[0] * after[0] + before[1] * after[1];
   if (turn === 0 && cosine > 0) return [];

@@ -38,5 +38,5 @@ export async function bodyPiece(
     built: { clusters: 1, wavefronts: 0, lifted: 0 },
     need: undefined,
   };
-  return finishPiece(project, piece, built, parts);
+  return finishPiece(project, piece, built, { parts });
 }

@@ -46,8 +46,7 @@ function projectOf(
   text: string,
   form: FormShape,
   lies: OntoStep | undefined,
-  cut: Partial<CutStep>,
-  more: Edit[] = [],
+  { cut, more = [] }: { cut: Partial<CutStep>; more?: Edit[] },
 ): Project {
   const made = newProject('p', 'R', [newPiece('words', text, splitGraphemes(text)), newForm('body', 'Body', form)]);
   const edits: Edit[] = [
@@ -77,7 +76,7 @@ const parts = (evaluated: Evaluated): Set<string> => {
 };
 
 test('engraved flat: as deep as it is said, and the floor is as large as the words’ front', async () => {
-  const plain = await evaluate(projectOf('LI', SLAB, FLAT, { sinkMm: 2 }));
+  const plain = await evaluate(projectOf('LI', SLAB, FLAT, { cut: { sinkMm: 2 } }));
   expect(checkMesh(pieceMesh(plain))).toMatchObject({ ...SOUND, shells: 1, sizeMm: [80, 40, 10] });
   expect(codes(plain)).toEqual([]);
   expect([...parts(plain)].sort()).toEqual(['body', 'floor', 'foot', 'recess']);
@@ -85,10 +84,10 @@ test('engraved flat: as deep as it is said, and the floor is as large as the wor
   const low = floors.positions.filter((_, i) => i % 3 === 2).filter((z) => z < 4.9 && z > -4.9);
   expect(Math.min(...low)).toBeCloseTo(3, 4);
   // the walls stand where the outline has them, so sinking deeper takes the outline's area with every millimetre
-  const [two, four] = [plain, await evaluate(projectOf('LI', SLAB, FLAT, { sinkMm: 4 }))].map(
+  const [two, four] = [plain, await evaluate(projectOf('LI', SLAB, FLAT, { cut: { sinkMm: 4 } }))].map(
     (one) => 80 * 40 * 10 - volume(one),
   );
-  const through = await evaluate(projectOf('LI', SLAB, FLAT, { operation: 'through' }));
+  const through = await evaluate(projectOf('LI', SLAB, FLAT, { cut: { operation: 'through' } }));
   expect(four - two).toBeCloseTo((2 * (80 * 40 * 10 - volume(through))) / 10, 3);
 });
 
@@ -96,7 +95,7 @@ test.each([-1e-9, 0, 1e-6])('letters that end flush with a border, or beside it 
   const words = { sizeMm: 20 * (1 + share), anchor: 'baseline' } as const;
   const more: Edit[] = [{ kind: 'setWords', pieceId: 'words', values: words }];
   for (const operation of ['through', 'engrave', 'raise'] as const) {
-    const cut = await evaluate(projectOf('KIN', SLAB, FLAT, { operation, sinkMm: 2 }, more));
+    const cut = await evaluate(projectOf('KIN', SLAB, FLAT, { cut: { operation, sinkMm: 2 }, more }));
     expect(checkMesh(pieceMesh(cut))).toMatchObject(SOUND);
     expect(codes(cut)).not.toContain('CUT_LEFT_OUT');
   }
@@ -105,7 +104,7 @@ test.each([-1e-9, 0, 1e-6])('letters that end flush with a border, or beside it 
 test.each([0.1, 0.6, 2, 8])('a rim of %s mm on any letters: valid, and wider than drawn or not', async (softMm) => {
   for (const softSide of ['outward', 'inward'] as const) {
     const soft = await evaluate(
-      projectOf('Row', SLAB, { ...FLAT, turnDegrees: 63 }, { sinkMm: 2, softMm, softSide, softSteps: 3 }),
+      projectOf('Row', SLAB, { ...FLAT, turnDegrees: 63 }, { cut: { sinkMm: 2, softMm, softSide, softSteps: 3 } }),
     );
     expect(checkMesh(pieceMesh(soft))).toMatchObject(SOUND);
     // one that is far deeper than the recess leaves nothing of it
@@ -116,7 +115,7 @@ test.each([0.1, 0.6, 2, 8])('a rim of %s mm on any letters: valid, and wider tha
 
 test('words that are sunk or lifted move the floor; the mouth stays in the surface', async () => {
   const takes = async (liftMm: number): Promise<number> => {
-    const done = await evaluate(projectOf('LI', SLAB, { ...FLAT, liftMm }, { sinkMm: 2 }));
+    const done = await evaluate(projectOf('LI', SLAB, { ...FLAT, liftMm }, { cut: { sinkMm: 2 } }));
     expect(codes(done)).toEqual([]);
     expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
     return 80 * 40 * 10 - volume(done);
@@ -133,14 +132,14 @@ test.each<[string, FormShape, OntoStep, Partial<CutStep>]>([
   ['cut through a jug', jug, ROUND, { operation: 'through', loose: 'drop' }],
   ['drawn into a ball', ball, onto({ fromMm: [0, 80, 300] }), { operation: 'imprint' }],
 ])('%s: closed, nothing crosses', async (_, form, lies, cut) => {
-  const done = await evaluate(projectOf('R8', form, lies, cut));
+  const done = await evaluate(projectOf('R8', form, lies, { cut }));
   expect(codes(done).filter((code) => code !== 'CUT_LOOSE')).toEqual([]);
   expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
 });
 
 test('an imprint raised over the rim of a slab stands as high on its side as on its front', async () => {
   const done = await evaluate(
-    projectOf('I', SLAB, onto({ method: 'flat', fromMm: [0, 38, 60] }), { operation: 'imprint', raiseMm: 2 }),
+    projectOf('I', SLAB, onto({ method: 'flat', fromMm: [0, 38, 60] }), { cut: { operation: 'imprint', raiseMm: 2 } }),
   );
   expect(codes(done)).toEqual([]);
   const report = checkMesh(pieceMesh(done));
@@ -152,9 +151,11 @@ test('an imprint raised over the rim of a slab stands as high on its side as on 
 test('an imprint raised with more lean than its letters have room for is built with what works, and told', async () => {
   const done = await evaluate(
     projectOf('glaze', SLAB, onto({ method: 'flat', fromMm: [0, 36, 60] }), {
-      operation: 'imprint',
-      raiseMm: 3,
-      leanPercent: 40,
+      cut: {
+        operation: 'imprint',
+        raiseMm: 3,
+        leanPercent: 40,
+      },
     }),
   );
   expect(done.remarks).toEqual([
@@ -165,7 +166,7 @@ test('an imprint raised with more lean than its letters have room for is built w
 
 test('strokes with no room for a floor between their rims are cut as grooves', async () => {
   const cut = { sinkMm: 3, softMm: 1.5, softSide: 'inward' } as const;
-  const done = await evaluate(projectOf('R8', ball, onto({ fromMm: [0, 80, 300] }), cut));
+  const done = await evaluate(projectOf('R8', ball, onto({ fromMm: [0, 80, 300] }), { cut }));
   expect(codes(done)).toEqual([]);
   expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
   expect(parts(done)).toContain('lip');
@@ -174,13 +175,13 @@ test('strokes with no room for a floor between their rims are cut as grooves', a
 
 test('a rim inward that is deeper than the recess is built as wide as leaves one, and told', async () => {
   const cut = { sinkMm: 1, softMm: 4, softSide: 'inward' } as const;
-  const done = await evaluate(projectOf('R8', ball, onto({ fromMm: [0, 80, 300] }), cut));
+  const done = await evaluate(projectOf('R8', ball, onto({ fromMm: [0, 80, 300] }), { cut }));
   expect(codes(done)).toEqual(['CUT_RIM_NARROWED']);
   expect(checkMesh(pieceMesh(done))).toMatchObject({ ...SOUND, shells: 1 });
 });
 
 test('the floor of a recess on a curved body lies as deep everywhere', async () => {
-  const done = await evaluate(projectOf('I', ball, onto({ fromMm: [0, 80, 300] }), { sinkMm: 1.5 }));
+  const done = await evaluate(projectOf('I', ball, onto({ fromMm: [0, 80, 300] }), { cut: { sinkMm: 1.5 } }));
   const target = new Target(formMesh(ball, TOLERANCE_MM));
   const mesh = pieceMesh(done);
   const floor = new Set<number>();
@@ -195,12 +196,12 @@ test('the floor of a recess on a curved body lies as deep everywhere', async () 
 });
 
 test('words stay live: retyped, or the body exchanged, the cut follows; off, the body is whole', async () => {
-  const first = await evaluate(projectOf('Row', jug, ROUND, {}));
-  const retyped = await evaluate(projectOf('Rows', jug, ROUND, {}));
-  const other = await evaluate(projectOf('Row', ball, onto({ fromMm: [0, 80, 300] }), {}));
+  const first = await evaluate(projectOf('Row', jug, ROUND, { cut: {} }));
+  const retyped = await evaluate(projectOf('Rows', jug, ROUND, { cut: {} }));
+  const other = await evaluate(projectOf('Row', ball, onto({ fromMm: [0, 80, 300] }), { cut: {} }));
   for (const one of [first, retyped, other]) expect(checkMesh(pieceMesh(one))).toMatchObject(SOUND);
   expect(volume(retyped)).toBeLessThan(volume(first));
-  const off = await evaluate(projectOf('Row', jug, ROUND, { on: false }));
+  const off = await evaluate(projectOf('Row', jug, ROUND, { cut: { on: false } }));
   expect(pieceMesh(off).positions).toEqual(formMesh(jug, TOLERANCE_MM).positions);
 });
 
@@ -215,7 +216,7 @@ test.each([0, 0.6])(
         { ...usualStep('bend', 'bend'), angleDegrees: 120 },
       ],
     };
-    const done = await evaluate(projectOf('Row', SLAB, FLAT, {}, [bend]));
+    const done = await evaluate(projectOf('Row', SLAB, FLAT, { cut: {}, more: [bend] }));
     const report = checkMesh(pieceMesh(done));
     expect(report).toMatchObject({ ...SOUND, shells: 1 });
     expect(codes(done)).not.toContain('SHAPE_COARSE');
@@ -246,7 +247,7 @@ function sagOf({ positions: p, faceStart, faceVertices }: PolygonMesh, radiusMm:
 
 test('cut through over the rim of a ball, with lips: they follow the surface, as deep everywhere', async () => {
   const cut = { operation: 'through', softMm: 1, loose: 'drop' } as const;
-  const done = await evaluate(projectOf('L', ball, onto({ fromMm: [60, 80, 300] }), cut));
+  const done = await evaluate(projectOf('L', ball, onto({ fromMm: [60, 80, 300] }), { cut }));
   const mesh = pieceMesh(done);
   expect(codes(done).filter((code) => code !== 'CUT_LOOSE')).toEqual([]);
   expect(checkMesh(mesh)).toMatchObject({ ...SOUND, shells: 1 });
@@ -270,12 +271,15 @@ test('several pieces cut one, each laid as if the others had not', async () => {
     { ...usualStep('cut', 'cut'), target: 'words' },
     { ...usualStep('cut', 'again'), target: 'more', sinkMm: 4 },
   ];
-  const project = projectOf('LI', SLAB, FLAT, {}, [
-    { kind: 'addPiece', piece: second },
-    { kind: 'setWords', pieceId: 'more', values: { sizeMm: 16, anchor: 'middle' } },
-    { kind: 'setSteps', pieceId: 'more', steps: [{ ...FLAT, turnDegrees: 90 }] },
-    { kind: 'setSteps', pieceId: 'body', steps: two },
-  ]);
+  const project = projectOf('LI', SLAB, FLAT, {
+    cut: {},
+    more: [
+      { kind: 'addPiece', piece: second },
+      { kind: 'setWords', pieceId: 'more', values: { sizeMm: 16, anchor: 'middle' } },
+      { kind: 'setSteps', pieceId: 'more', steps: [{ ...FLAT, turnDegrees: 90 }] },
+      { kind: 'setSteps', pieceId: 'body', steps: two },
+    ],
+  });
   const done = await evaluate(project);
   expect(checkMesh(pieceMesh(done))).toMatchObject(SOUND);
   expect(standAlone(project)).toEqual(['body']);
@@ -286,7 +290,7 @@ test('several pieces cut one, each laid as if the others had not', async () => {
 test('what a letter with a finish of its own has cut looks as that letter does', async () => {
   const gold: Finish = { ...usualSlots().front, name: 'kiln gold', colour: '#c9a227', metal: 90 };
   const own: Edit = { kind: 'setOwn', pieceId: 'words', ids: [2], values: { finish: gold } };
-  const project = projectOf('LI', SLAB, FLAT, {}, [own]);
+  const project = projectOf('LI', SLAB, FLAT, { cut: {}, more: [own] });
   const done = await evaluate(project);
   const { regions, region } = pieceMesh(done);
   const cutBy = new Set([...region].map((r) => regions[r].ofLetter));
@@ -330,15 +334,15 @@ test('a form is taken out of another where both stand in the scene', async () =>
 
 test('what can not be cut is told, and the body stays whole', async () => {
   const whole = formMesh(SLAB, TOLERANCE_MM).positions;
-  const nobody = await evaluate(projectOf('Row', SLAB, FLAT, { target: 'nobody' }));
+  const nobody = await evaluate(projectOf('Row', SLAB, FLAT, { cut: { target: 'nobody' } }));
   expect(codes(nobody)).toEqual(['CUT_NOTHING']);
-  const itself = await evaluate(projectOf('Row', SLAB, FLAT, { target: 'body' }));
+  const itself = await evaluate(projectOf('Row', SLAB, FLAT, { cut: { target: 'body' } }));
   expect(codes(itself)).toEqual(['CUT_NOTHING']);
   const sheet: Edit = { kind: 'setSolid', pieceId: 'words', values: { depthMm: 0 } };
-  const flat = await evaluate(projectOf('Row', SLAB, FLAT, { operation: 'join' }, [sheet]));
+  const flat = await evaluate(projectOf('Row', SLAB, FLAT, { cut: { operation: 'join' }, more: [sheet] }));
   expect(flat.remarks).toMatchObject([{ code: 'CUT_LEFT_OUT', params: { why: 'cutter' } }]);
   for (const one of [nobody, itself, flat]) expect(pieceMesh(one).positions).toEqual(whole);
-  const beside = await evaluate(projectOf('Row', SLAB, { ...FLAT, fromMm: [0, 400, 60] }, {}));
+  const beside = await evaluate(projectOf('Row', SLAB, { ...FLAT, fromMm: [0, 400, 60] }, { cut: {} }));
   expect(beside.remarks).toMatchObject([{ code: 'CUT_APART', params: { all: true } }]);
 });
 
@@ -347,7 +351,7 @@ test('a panel is cut by the words that it is made round, and grows with them', a
   // the words' own zero, where they lie on their line
   const lies = onto({ method: 'flat', fromMm: [0, 0, 60] });
   const [short, long] = await Promise.all(
-    ['Row', 'Rows'].map((text) => evaluate(projectOf(text, panel, lies, { sinkMm: 2 }))),
+    ['Row', 'Rows'].map((text) => evaluate(projectOf(text, panel, lies, { cut: { sinkMm: 2 } }))),
   );
   for (const done of [short, long]) {
     expect(codes(done)).toEqual([]);
@@ -357,7 +361,7 @@ test('a panel is cut by the words that it is made round, and grows with them', a
   const [narrow, wide] = [short, long].map((one) => checkMesh(pieceMesh(one)).sizeMm[0]);
   expect(wide).toBeGreaterThan(narrow + 5);
   // where the words are on their own it is as wide as they are, and its margins
-  const words = await evaluate(projectOf('Row', panel, undefined, { on: false }), 'words');
+  const words = await evaluate(projectOf('Row', panel, undefined, { cut: { on: false } }), 'words');
   expect(narrow).toBeCloseTo(checkMesh(pieceMesh(words)).sizeMm[0] + 36, 6);
 });
 

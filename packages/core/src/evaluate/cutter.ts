@@ -77,7 +77,7 @@ function cutRoom(before: Target, cutter: { piece: Piece; flat: Box3 | undefined;
   const digs = step.operation === 'engrave' || step.operation === 'through';
   const riseMm =
     digs && flat && onto && staysFlat(piece, step)
-      ? riseOver(before, holdBefore(onto, before), flat, Math.max(step.sinkMm, overMm))
+      ? riseOver(before, holdBefore(onto, before), flat, { under: Math.max(step.sinkMm, overMm) })
       : 0;
   // a rim that follows the surface ends below the cap
   return {

@@ -71,7 +71,7 @@ const CUT: Stage<CutInputs, CutTools, Cut | Fault> = {
   async make({ step: values, cutter: { of: cutter } }, { carver, whole, surface }) {
     const step: CuttingStep = { ...values, id: '', on: true };
     const body = { whole, surface: NEARBY.has(step.operation) ? surface() : undefined };
-    const cut = await withRoomForRims(step, cutter, (one) => firstSound(body, step, one, carver));
+    const cut = await withRoomForRims(step, cutter, (one) => firstSound(body, step, one, { carver }));
     return cut && 'mesh' in cut ? { ...cut, remarks: [...cut.remarks, ...cutter.clipped()] } : cut;
   },
   bytesOf: (cut) => ('mesh' in cut ? meshBytes(cut.mesh) : FAULT_BYTES),
@@ -95,7 +95,7 @@ export class Cuts {
     clusters: readonly BuiltCluster[],
     step: CuttingStep,
     cutter: Cutter,
-    loadCarver: LoadCarver,
+    { loadCarver }: { loadCarver?: LoadCarver },
   ): Promise<ShapedGroup | undefined> {
     const carver = await loadCarver?.();
     if (!carver) throw new Error('nothing to cut with was handed in');
@@ -165,7 +165,7 @@ async function firstSound(
   { whole, surface }: Body,
   step: CuttingStep,
   cutter: Cutter,
-  carver: Carver,
+  { carver }: { carver: Carver },
 ): Promise<Cut | Fault | undefined> {
   const attempt = (one: Cutter, simplifies: boolean, isGrown = false): Cut | Fault => {
     const plain = one.clusters.map((cluster) => placed(assemble([cluster]), one.transform));

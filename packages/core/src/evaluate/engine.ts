@@ -68,7 +68,7 @@ export class Engine {
     if (!found.ok) return found;
     const under = found.value;
     const piece = { ...asked, steps: alongFound(asked.steps, under.lines) };
-    const subject = subjectOf(project, piece, run, under);
+    const subject = subjectOf(project, piece, run, { under });
     const name = run.keptAs ?? pieceId;
     const kept = this.#kept.get(name);
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece, under));
@@ -97,7 +97,7 @@ const subjectOf = (
   { faceBudget }: Project,
   { source, body, steps }: Piece,
   { uv, crossings, seconds, cut }: EvaluateRun,
-  under: Under,
+  { under }: { under: Under },
 ): string => spelled([uv, crossings, seconds, source, body, steps, faceBudget, under.key, cut?.key, cut?.isSmooth]);
 
 const asKept = (evaluated: Evaluated, piece: Piece, under: Under): Evaluated => ({

@@ -31,10 +31,10 @@ export async function finishPiece(
   project: Project,
   piece: Piece,
   built: BuiltPiece,
-  parts: EngineParts,
+  { parts }: { parts: EngineParts },
 ): Promise<Result<Evaluated>> {
   const { clusters, layout, heights, under, remarks, context } = built;
-  const run = await stepsOf(project, piece, built, parts);
+  const run = await stepsOf(project, piece, built, { parts });
   if (!run) return fail('CANCELLED', {});
   const crossing = built.crossings
     ? shapeCrossings(piece, run.clusters, { letters: layout.letters, context, told: run.remarks })
@@ -58,7 +58,12 @@ export async function finishPiece(
   });
 }
 
-function stepsOf(project: Project, piece: Piece, built: BuiltPiece, parts: EngineParts): Promise<StepRun | undefined> {
+function stepsOf(
+  project: Project,
+  piece: Piece,
+  built: BuiltPiece,
+  { parts }: { parts: EngineParts },
+): Promise<StepRun | undefined> {
   const { layout, seconds, preview, context, under } = built;
   const { toleranceMm } = piece.body.faces;
   const keepsFaces = piece.body.faces.shaped === 'own';
@@ -88,5 +93,5 @@ async function cutBy(
 ): Promise<ShapedGroup | undefined> {
   const cutter = under.cutters.get(step.id);
   if (!cutter) return { clusters: [...clusters], remarks: [] };
-  return cuts.cut(clusters, step, cutter, tools.kernels.loadCarver);
+  return cuts.cut(clusters, step, cutter, tools.kernels);
 }

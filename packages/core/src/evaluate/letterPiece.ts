@@ -47,7 +47,7 @@ export async function letterPiece(
   );
   if (!lettering) return fail('CANCELLED', {});
   const remarks = [...laid.value.remarks, ...lettering.remarks, ...needRemarks(lettering.need, project.faceBudget)];
-  return finishPiece(project, piece, { ...run, ...laid.value, ...lettering, under, remarks }, parts);
+  return finishPiece(project, piece, { ...run, ...laid.value, ...lettering, under, remarks }, { parts });
 }
 
 /** A preview takes what the last exact evaluation needed, as long as that was of as many letters. */

@@ -29,7 +29,12 @@ beforeAll(async () => {
 const TOLERANCE_MM = 0.4;
 const onto = (values: Partial<OntoStep>): OntoStep => ({ ...usualStep('onto', 'onto'), target: 'body', ...values });
 
-function projectOf(text: string, step: OntoStep | EdgeStep, body: Piece, more: Edit[] = []): Project {
+function projectOf(
+  text: string,
+  step: OntoStep | EdgeStep,
+  body: Piece,
+  { more = [] }: { more?: Edit[] } = {},
+): Project {
   const made = newProject('p', 'R', [newPiece('words', text, splitGraphemes(text)), body]);
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm: 16, anchor: 'middle' } },
@@ -92,8 +97,8 @@ test('words stay live, the body may be exchanged, and lettering stands where the
   const step = onto({ fromMm: [0, 80, 300] });
   const first = await evaluate(projectOf('Row', step, body));
   const moved: Edit = { kind: 'setPlacement', pieceId: 'body', values: { atMm: [50, 0, 0], turnDegrees: [0, 90, 0] } };
-  const placed = await evaluate(projectOf('Row', step, body, [moved]));
-  expect(placed.transform).toEqual((await evaluate(projectOf('Row', step, body, [moved]), 'body')).transform);
+  const placed = await evaluate(projectOf('Row', step, body, { more: [moved] }));
+  expect(placed.transform).toEqual((await evaluate(projectOf('Row', step, body, { more: [moved] }), 'body')).transform);
   expect(pieceMesh(placed).positions).toEqual(pieceMesh(first).positions);
   const other = await evaluate(projectOf('Rows', step, newForm('body', 'Body', jug)));
   expect(checkMesh(pieceMesh(other))).toMatchObject(SOUND);
@@ -134,8 +139,8 @@ test.each(['flat', 'direction', 'round', 'closest'] as const)(
       steps: [{ ...usualStep('cut', 'cut'), target: 'words', sinkMm: 1, softMm: 0.5 }],
     };
     for (const text of ['A', 'Rows', 'Row\nof kilns']) {
-      const laid = await evaluate(projectOf(text, held, slab, [layout]));
-      const engraved = pieceMesh(await evaluate(projectOf(text, held, slab, [layout, cut]), 'body'));
+      const laid = await evaluate(projectOf(text, held, slab, { more: [layout] }));
+      const engraved = pieceMesh(await evaluate(projectOf(text, held, slab, { more: [layout, cut] }), 'body'));
       const sunk = [...engraved.region].flatMap((row, f) =>
         engraved.regions[row].of === 'words'
           ? [...engraved.faceVertices.subarray(engraved.faceStart[f], engraved.faceStart[f + 1])]
@@ -155,7 +160,9 @@ test('what can not be laid is told, and stays as it was', async () => {
   expect(codes(await evaluate(projectOf('Row', onto({ target: 'nobody' }), body)))).toEqual(['ONTO_NOTHING']);
   expect(codes(await evaluate(projectOf('Row', onto({ fromMm: [500, 0, 300] }), body)))).toEqual(['ONTO_MISSES']);
   const back: Edit = { kind: 'setSteps', pieceId: 'body', steps: [onto({ target: 'words' })] };
-  expect(codes(await evaluate(projectOf('Row', onto({ fromMm: [0, 80, 300] }), body, [back])))).toEqual(['ONTO_CYCLE']);
+  expect(codes(await evaluate(projectOf('Row', onto({ fromMm: [0, 80, 300] }), body, { more: [back] })))).toEqual([
+    'ONTO_CYCLE',
+  ]);
 });
 
 const alongEdge = (path: Partial<EdgeStep['path']>): EdgeStep => ({
@@ -167,7 +174,7 @@ const alongEdge = (path: Partial<EdgeStep['path']>): EdgeStep => ({
 
 test('words run along the edge of another piece, stand where that does, and follow it', async () => {
   const moved: Edit = { kind: 'setPlacement', pieceId: 'body', values: { atMm: [50, 0, 0] } };
-  const project = projectOf('Row', alongEdge({}), newForm('body', 'Body', jug), [moved]);
+  const project = projectOf('Row', alongEdge({}), newForm('body', 'Body', jug), { more: [moved] });
   const round = await evaluate(project);
   expect(codes(round)).toEqual([]);
   expect(checkMesh(pieceMesh(round))).toMatchObject(SOUND);
@@ -188,20 +195,22 @@ test('words run along the edge of another piece, stand where that does, and foll
     ...jug,
     knots: jug.knots.map((knot) => ({ ...knot, radiusMm: 1.2 * knot.radiusMm })),
   } as FormShape;
-  const other = await evaluate(projectOf('Row', alongEdge({}), newForm('body', 'Body', wider), [moved]));
+  const other = await evaluate(projectOf('Row', alongEdge({}), newForm('body', 'Body', wider), { more: [moved] }));
   expect(Object.values(other.lines ?? {})[0].placesMm).not.toEqual(line.placesMm);
 });
 
 test('a piece that has no edge to run along, or is none, or runs along this one, is told', async () => {
   const body = newForm('body', 'Body', ball);
   const told = async (step: EdgeStep, more: Edit[] = []): Promise<string[]> =>
-    codes(await evaluate(projectOf('Row', step, body, more)));
+    codes(await evaluate(projectOf('Row', step, body, { more })));
   expect(await told(alongEdge({ target: '' }))).toEqual(['RUN_NOTHING']);
   const back: Edit = { kind: 'setSteps', pieceId: 'body', steps: [onto({ target: 'words' })] };
   expect(await told(alongEdge({}), [back])).toEqual(['ONTO_CYCLE']);
   const triangles: Edit = { kind: 'setSteps', pieceId: 'body', steps: [usualStep('triangles', 't')] };
   expect(await told(alongEdge({}), [triangles])).toEqual(['RUN_NOTHING']);
-  const laid = await evaluate(projectOf('Row', onto({ fromMm: [0, 80, 300], guide: 'edge' }), body, [triangles]));
+  const laid = await evaluate(
+    projectOf('Row', onto({ fromMm: [0, 80, 300], guide: 'edge' }), body, { more: [triangles] }),
+  );
   expect(codes(laid)).toEqual(['RUN_NOTHING']);
   expect(laid.onto).toBeDefined();
 });
@@ -270,9 +279,9 @@ test.each(['obj', 'stl', 'ply', 'glb'] as const)(
     if (format !== 'obj') return;
     // written without loss: letters lie on the file as they do on the form
     const own = await evaluate(
-      projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Ball', ball), [
-        { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: 0.4 } },
-      ]),
+      projectOf('Row', onto({ fromMm: [0, 80, 300] }), newForm('body', 'Ball', ball), {
+        more: [{ kind: 'setFaces', pieceId: 'body', values: { toleranceMm: 0.4 } }],
+      }),
     );
     expect(pieceMesh(laid).positions).toEqual(pieceMesh(own).positions);
     expect((await engine.evaluate(project, 'body', quietContext)).ok).toBe(false);
@@ -283,7 +292,7 @@ test('stiff letters float on a ball and sink in a bowl: told, counted and painte
   const large: Edit = { kind: 'setWords', pieceId: 'words', values: { sizeMm: 40 } };
   const thin: Edit = { kind: 'setSolid', pieceId: 'words', values: { depthMm: 1 } };
   const project = (form: FormShape, values: Partial<OntoStep>): Project =>
-    projectOf('Row', onto(values), newForm('body', 'Body', form), [large, thin]);
+    projectOf('Row', onto(values), newForm('body', 'Body', form), { more: [large, thin] });
   const most = (one: Project, laid: Evaluated, what: 'sunk' | 'floating'): number =>
     laidPlaces(one.pieces.words, laid, what).values.reduce((a, b) => Math.max(a, b), 0);
   const byMm = ({ remarks }: Evaluated, code: string): number =>
@@ -338,7 +347,7 @@ test('words are fitted into the flat place they lie on, and nowhere on a ball', 
   const fit = flatFit(project.pieces.words, await evaluate(project));
   const sizeMm = 16 * (fit?.scale ?? 0);
   const larger: Edit = { kind: 'setWords', pieceId: 'words', values: { sizeMm } };
-  const fitted = pieceMesh(await evaluate(projectOf('Row', { ...held, ...fit?.hold }, body, [larger])));
+  const fitted = pieceMesh(await evaluate(projectOf('Row', { ...held, ...fit?.hold }, body, { more: [larger] })));
   const part = (k: number): [number, number] => {
     const all = Array.from(fitted.positions).filter((_, i) => i % 3 === k);
     return [Math.min(...all), Math.max(...all)];

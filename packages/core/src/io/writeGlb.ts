@@ -44,7 +44,7 @@ export async function writeGlb(parts: readonly FilePart[], options: GlbOptions):
       place(node, part.transform);
       top.addChild(node);
     }
-    fill(node, part, options, shared);
+    fill(node, part, options, { shared });
   }
   return new WebIO().writeBinary(document);
 }
@@ -64,7 +64,7 @@ function linkedLevels(parts: readonly FilePart[], options: GlbOptions, shared: S
   for (const part of parts) {
     const node = document.createNode(part.name);
     place(node, part.transform, METRES);
-    fill(node, part, options, shared);
+    fill(node, part, options, { shared });
     if (!part.level) {
       scene.addChild(node);
       finest.push(node);
@@ -86,7 +86,7 @@ function place(node: Node, { rows, move }: Transform, scale = 1): void {
   node.setMatrix([r[0], r[3], r[6], 0, r[1], r[4], r[7], 0, r[2], r[5], r[8], 0, x, y, z, 1]);
 }
 
-function fill(node: Node, part: FilePart, options: GlbOptions, shared: Shared): void {
+function fill(node: Node, part: FilePart, options: GlbOptions, { shared }: { shared: Shared }): void {
   const { mesh, letters } = part;
   const writer = new Writer(shared, part, options.tangents);
   if (options.nodes === 'one') {

@@ -140,7 +140,7 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
     const profile = sections.of(solidOf(cluster), reachMm, plan.longestOf(cluster));
     const { key, mesh, flat } = clusterSolid(cluster, profile, job);
     plans.push({ cluster, flat });
-    told.add(cluster, flat, profile.section, solidOf(cluster).isRidged);
+    told.add(cluster, flat, profile.section, solidOf(cluster));
     made += faceCount(mesh);
     if (made > options.faceBudget) {
       const estimate = Math.round((made / (i + 1)) * clusters.length);

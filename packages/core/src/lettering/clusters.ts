@@ -77,7 +77,7 @@ export function findClusters(
     });
   });
   if (apart) return { clusters: drawn.map((d) => clusterOf([d], [], scale)), cutting: [], tooLarge };
-  const pairs = touchingPairs(drawn, scale, caches, cornerReach(corners));
+  const pairs = touchingPairs(drawn, scale, caches, { atCorners: cornerReach(corners) });
   const numbers = (places: Iterable<number>): number[] =>
     [...new Set(places)].sort((a, b) => a - b).map((i) => drawn[i].letter);
   const isAlone = drawn.map((d) => hasOwnSolid(d.letter));
@@ -113,7 +113,7 @@ function touchingPairs(
   drawn: readonly Placed[],
   scale: DrawingScale,
   caches: LetteringCaches,
-  atCorners: number,
+  { atCorners }: { atCorners: number },
 ): [number, number][] {
   const least = OPENING_EM * emInSteps(scale) + (scale.bands ? 2 * bandsReach(scale.bands) : 0);
   const furthest = drawn.reduce((most, d) => Math.max(most, d.outward), 0);

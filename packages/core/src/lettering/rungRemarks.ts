@@ -28,7 +28,12 @@ export class RungRemarks {
     this.#least = UNSEEN * toleranceMm;
   }
 
-  add(cluster: Cluster, flat: FlatWavefront, section: Section, isRidged = false): void {
+  add(
+    cluster: Cluster,
+    flat: FlatWavefront,
+    section: Section,
+    { isRidged = false }: { isRidged?: boolean } = {},
+  ): void {
     const asked = Math.max(...section.inset) * this.#step;
     const { rung } = flat;
     if (rung.kind === 'jittered' || rung.kind === 'opened') {

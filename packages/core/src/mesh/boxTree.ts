@@ -32,7 +32,7 @@ export function boxTree(boxes: Float64Array): BoxTree {
   for (let node = 0; node < made; node++) {
     const axis = measure(tree, node, boxes);
     if (tree.last[node] - tree.first[node] <= LEAF) continue;
-    const middle = partition(tree, node, boxes, axis);
+    const middle = partition(tree, boxes, node, axis);
     tree.child[node] = made;
     tree.first[made] = tree.first[node];
     tree.last[made] = middle;
@@ -44,7 +44,7 @@ export function boxTree(boxes: Float64Array): BoxTree {
 }
 
 /** Orders a node's items by the side of its middle their boxes lie on; halves by number where all lie on one side. */
-function partition(tree: BoxTree, node: number, boxes: Float64Array, axis: number): number {
+function partition(tree: BoxTree, boxes: Float64Array, node: number, axis: number): number {
   const { order, bounds } = tree;
   const cut = bounds[node * 6 + axis] + bounds[node * 6 + 3 + axis];
   const first = tree.first[node];
@@ -80,7 +80,10 @@ function measure(tree: BoxTree, node: number, boxes: Float64Array): number {
   return size[0] >= size[1] && size[0] >= size[2] ? 0 : size[1] >= size[2] ? 1 : 2;
 }
 
-const overlap = (a: Float64Array, i: number, b: Float64Array, j: number): boolean =>
+/** Told two items; whether to go on. */
+type Visit = (a: number, b: number) => boolean;
+
+const overlap = (a: Float64Array, b: Float64Array, i: number, j: number): boolean =>
   a[i] <= b[j + 3] &&
   b[j] <= a[i + 3] &&
   a[i + 1] <= b[j + 4] &&
@@ -106,20 +109,21 @@ function markedNodes({ order, first, last, child }: BoxTree, marks: Uint8Array):
 export function overlappingPairs(
   tree: BoxTree,
   boxes: Float64Array,
-  visit: (a: number, b: number) => boolean,
-  marks?: Uint8Array,
+  visit: Visit,
+  { marks }: { marks?: Uint8Array } = {},
 ): void {
+  const search = { tree, boxes, visit };
   const marked = marks && markedNodes(tree, marks);
   const stack: number[] = [0, 0];
   while (stack.length > 0) {
     const j = stack.pop() as number;
     const i = stack.pop() as number;
     if (marked && !marked[i] && !marked[j]) continue;
-    if (i !== j && !overlap(tree.bounds, i * 6, tree.bounds, j * 6)) continue;
+    if (i !== j && !overlap(tree.bounds, tree.bounds, i * 6, j * 6)) continue;
     const ci = tree.child[i];
     const cj = tree.child[j];
     if (ci < 0 && cj < 0) {
-      if (!visitLeaves(tree, boxes, i, j, visit)) return;
+      if (!visitLeaves(search, i, j)) return;
     } else if (i === j) stack.push(ci, ci, ci + 1, ci + 1, ci, ci + 1);
     else if (cj < 0 || (ci >= 0 && tree.last[i] - tree.first[i] >= tree.last[j] - tree.first[j]))
       stack.push(ci, j, ci + 1, j);
@@ -127,18 +131,18 @@ export function overlappingPairs(
   }
 }
 
-function visitLeaves(
-  tree: BoxTree,
-  boxes: Float64Array,
-  i: number,
-  j: number,
-  visit: (a: number, b: number) => boolean,
-): boolean {
+interface PairSearch {
+  tree: BoxTree;
+  boxes: Float64Array;
+  visit: Visit;
+}
+
+function visitLeaves({ tree, boxes, visit }: PairSearch, i: number, j: number): boolean {
   for (let p = tree.first[i]; p < tree.last[i]; p++) {
     const a = tree.order[p];
     for (let q = i === j ? p + 1 : tree.first[j]; q < tree.last[j]; q++) {
       const b = tree.order[q];
-      if (overlap(boxes, a * 6, boxes, b * 6) && !visit(a, b)) return false;
+      if (overlap(boxes, boxes, a * 6, b * 6) && !visit(a, b)) return false;
     }
   }
   return true;

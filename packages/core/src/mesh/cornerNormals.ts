@@ -33,8 +33,8 @@ export function cornerNormals(mesh: PolygonMesh, known?: Adjacency): Float64Arra
   const fan: number[] = [];
   for (let corner = 0; corner < done.length; corner++) {
     if (done[corner]) continue;
-    collectFan(mesh, neighbours, previous, corner, fan);
-    const [x, y, z] = fanNormal(mesh, neighbours, areas, fan);
+    collectFan(mesh, neighbours, { previous, corner, fan });
+    const [x, y, z] = fanNormal(mesh, neighbours, areas, { fan });
     for (const c of fan) {
       done[c] = 1;
       normals[c * 3] = x;
@@ -60,9 +60,7 @@ function previousCorners(mesh: PolygonMesh): Uint32Array {
 function collectFan(
   mesh: PolygonMesh,
   { twin, face }: Adjacency,
-  previous: Uint32Array,
-  corner: number,
-  fan: number[],
+  { previous, corner, fan }: { previous: Uint32Array; corner: number; fan: number[] },
 ): void {
   fan.length = 0;
   fan.push(corner);
@@ -85,7 +83,7 @@ function fanNormal(
   mesh: PolygonMesh,
   { face }: Adjacency,
   areas: Float64Array,
-  fan: readonly number[],
+  { fan }: { fan: readonly number[] },
 ): [number, number, number] {
   const rankOf = (c: number): number => RANK[mesh.regions[mesh.region[face[c]]].part];
   let top = -1;

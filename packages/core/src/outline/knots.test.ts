@@ -58,7 +58,7 @@ test('a straight piece is halved, and behind the last knot an open curve goes on
 
 test('an arm takes the other along, which keeps its length', () => {
   const curve = curveOf(3, true);
-  const { inMm, outMm } = withArm(curve, 1, 'outMm', [30, 40]).knots[1];
+  const { inMm, outMm } = withArm(curve, 1, 'outMm', { arm: [30, 40] }).knots[1];
   expect(outMm).toEqual([30, 40]);
   const length = Math.hypot(...curve.knots[1].inMm);
   expect(inMm).toEqual([expect.closeTo(-0.6 * length, 9), expect.closeTo(-0.8 * length, 9)]);

@@ -24,7 +24,7 @@ export function withKnot(curve: KnotCurve, index: number, values: Partial<Knot>)
 }
 
 /** An arm put somewhere else; the other one keeps its length and stays opposite, as long as the knot is smooth. */
-export function withArm(curve: KnotCurve, index: number, side: 'inMm' | 'outMm', arm: Point): OwnCurve {
+export function withArm(curve: KnotCurve, index: number, side: 'inMm' | 'outMm', { arm }: { arm: Point }): OwnCurve {
   const knot = curve.knots[index];
   const other = side === 'inMm' ? 'outMm' : 'inMm';
   const length = size(knot[other]);

@@ -41,10 +41,13 @@ function buildIndex(sources: readonly VertexRing[]): EdgeIndex {
   const cell = Math.max(16, (2 * total) / Math.max(1, edges.length));
   const cells = new Map<number, number[]>();
   edges.forEach(({ a, b }, i) => {
-    visitCells(cell, a, b, 8, (key) => {
-      const list = cells.get(key);
-      if (list) list.push(i);
-      else cells.set(key, [i]);
+    visitCells(cell, a, b, {
+      margin: 8,
+      visit: (key) => {
+        const list = cells.get(key);
+        if (list) list.push(i);
+        else cells.set(key, [i]);
+      },
     });
   });
   return { edges, cells, cell };
@@ -52,7 +55,12 @@ function buildIndex(sources: readonly VertexRing[]): EdgeIndex {
 
 const cellKey = (cx: number, cy: number): number => (cx + 0x2000000) * 0x4000000 + (cy + 0x2000000);
 
-function visitCells(cell: number, a: Point, b: Point, margin: number, visit: (key: number) => void): void {
+function visitCells(
+  cell: number,
+  a: Point,
+  b: Point,
+  { margin, visit }: { margin: number; visit: (key: number) => void },
+): void {
   const x0 = Math.floor((Math.min(a.x, b.x) - margin) / cell);
   const x1 = Math.floor((Math.max(a.x, b.x) + margin) / cell);
   const y0 = Math.floor((Math.min(a.y, b.y) - margin) / cell);
@@ -83,26 +91,29 @@ function originOf(index: EdgeIndex, p: Point, q: Point, limit: number): Origin {
   const middle = { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 };
   let best = Infinity;
   let found: Origin = { curve: -1, t0: 0, t1: 1, letter: 0 };
-  visitCells(index.cell, middle, middle, limit, (key) => {
-    for (const i of index.cells.get(key) ?? []) {
-      const { a, b } = index.edges[i];
-      const ux = b.x - a.x;
-      const uy = b.y - a.y;
-      if (ux * (q.x - p.x) + uy * (q.y - p.y) <= 0) continue;
-      const atP = alongEdge(a, ux, uy, p);
-      const atQ = alongEdge(a, ux, uy, q);
-      const worst = Math.max(atP.distance, atQ.distance);
-      if (worst >= best) continue;
-      best = worst;
-      const span = a.t1 - a.t0;
-      const fits = worst <= limit;
-      found = {
-        curve: fits ? a.curve : -1,
-        t0: fits ? a.t0 + span * atP.s : 0,
-        t1: fits ? a.t0 + span * atQ.s : 1,
-        letter: a.letter,
-      };
-    }
+  visitCells(index.cell, middle, middle, {
+    margin: limit,
+    visit: (key) => {
+      for (const i of index.cells.get(key) ?? []) {
+        const { a, b } = index.edges[i];
+        const ux = b.x - a.x;
+        const uy = b.y - a.y;
+        if (ux * (q.x - p.x) + uy * (q.y - p.y) <= 0) continue;
+        const atP = alongEdge(a, ux, uy, p);
+        const atQ = alongEdge(a, ux, uy, q);
+        const worst = Math.max(atP.distance, atQ.distance);
+        if (worst >= best) continue;
+        best = worst;
+        const span = a.t1 - a.t0;
+        const fits = worst <= limit;
+        found = {
+          curve: fits ? a.curve : -1,
+          t0: fits ? a.t0 + span * atP.s : 0,
+          t1: fits ? a.t0 + span * atQ.s : 1,
+          letter: a.letter,
+        };
+      }
+    },
   });
   return found;
 }

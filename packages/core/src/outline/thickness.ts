@@ -27,7 +27,7 @@ export function strokeCrossings(outline: Outline): Crossing[] {
     if (length === 0) continue;
     // the ink lies to the left
     const normal = [-(by - ay) / length, (bx - ax) / length] as const;
-    const hit = firstHit(outline, next, { x: (ax + bx) / 2, y: (ay + by) / 2, edge: i }, normal);
+    const hit = firstHit(outline, next, { x: (ax + bx) / 2, y: (ay + by) / 2, edge: i }, { normal });
     if (hit && hit.cosine < OPPOSED) found.push({ thickness: hit.distance, length: length * every });
   }
   return found;
@@ -43,7 +43,7 @@ function firstHit(
   outline: Outline,
   next: Uint32Array,
   from: Start,
-  [nx, ny]: readonly [number, number],
+  { normal: [nx, ny] }: { normal: readonly [number, number] },
 ): { distance: number; cosine: number } | undefined {
   let best: { distance: number; cosine: number } | undefined;
   for (let j = 0; j < next.length; j++) {

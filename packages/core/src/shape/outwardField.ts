@@ -75,16 +75,18 @@ function spread(mesh: PolygonMesh, grid: Grid): void {
       for (let j = 0; j < wide; j++) {
         const q = (s * (j + 0.5)) / wide;
         const place = [0, 1, 2].map((k) => p[a + k] + (s - q) * u[k] + q * v[k]) as Vec3;
-        add(grid, place, area, weight);
+        add(grid, place, area, { weight });
       }
     }
   }
 }
 
-function add(grid: Grid, place: Vec3, vector: readonly number[], weight: number): void {
+function add(grid: Grid, place: Vec3, vector: readonly number[], { weight }: { weight: number }): void {
   const { values } = grid;
-  eachAround(grid, place, weight, (at, w) => {
-    for (let k = 0; k < 3; k++) values[at + k] += w * vector[k];
+  eachAround(grid, place, weight, {
+    use: (at, w) => {
+      for (let k = 0; k < 3; k++) values[at + k] += w * vector[k];
+    },
   });
 }
 
@@ -93,7 +95,7 @@ function eachAround(
   { low, cell, count }: Grid,
   place: Vec3,
   weight: number,
-  use: (at: number, w: number) => void,
+  { use }: { use: (at: number, w: number) => void },
 ): void {
   const [x, y, z] = place.map((value, k) => (value - low[k]) / cell);
   const [i, j, k] = [Math.floor(x), Math.floor(y), Math.floor(z)];
@@ -127,8 +129,10 @@ function reader(grid: Grid): OutwardField {
   const { values } = grid;
   return (place) => {
     const at: Vec3 = [0, 0, 0];
-    eachAround(grid, place, SCALE, (cell, w) => {
-      for (let axis = 0; axis < 3; axis++) at[axis] += w * values[cell + axis];
+    eachAround(grid, place, SCALE, {
+      use: (cell, w) => {
+        for (let axis = 0; axis < 3; axis++) at[axis] += w * values[cell + axis];
+      },
     });
     const size = sizeOf(at);
     if (size > 1) for (let axis = 0; axis < 3; axis++) at[axis] /= size;

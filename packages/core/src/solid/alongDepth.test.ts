@@ -12,7 +12,12 @@ const FORM = { depthMm: 20, side: { kind: 'straight' as const, amountMm: 0, step
 const box = outlineOfRings(rectangle(mm(-20), mm(-10), mm(40), mm(20)));
 const FRAME = { x: 0, y: 0, frontZ: 20, backZ: 0 };
 
-function changed(form: Form, along: Partial<AlongDepth>, outline = box, em = mm(110)): PolygonMesh {
+function changed(
+  form: Form,
+  along: Partial<AlongDepth>,
+  outline = box,
+  { em = mm(110) }: { em?: number } = {},
+): PolygonMesh {
   const { section } = sectionOf(form);
   const mesh = formed(outline, form, em);
   return alongDepth(mesh, { frame: FRAME, depths: depthLevels(section, STEP), along: { ...STILL, ...along } });
@@ -76,7 +81,9 @@ test('letters stay sound under everything at once but twists', async () => {
     const { outline, em } = outlineOf(face, '&');
     const form: Form = { ...FORM, front: { kind: 'round', inMm: 3, deepMm: 4, steps: 3 } };
     for (const taperPercent of [60, -60]) {
-      const mesh = changed(form, { taperPercent, shearMm: [9, 4], curveDegrees: -50, towardDegrees: 20 }, outline, em);
+      const mesh = changed(form, { taperPercent, shearMm: [9, 4], curveDegrees: -50, towardDegrees: 20 }, outline, {
+        em,
+      });
       expectSound(mesh, `${face.name} ${taperPercent}`);
     }
   }

@@ -19,7 +19,7 @@ export function buildCap(
   p: Partition,
   layer: number,
   letterOfEdge: Int32Array,
-  across: readonly (readonly [number, number])[] = [],
+  { across = [] }: { across?: readonly (readonly [number, number])[] } = {},
 ): Cap | undefined {
   const ring = p.rings[layer];
   if (ring.from.length === 0)
@@ -31,7 +31,7 @@ export function buildCap(
   if (!triangles || !areasMatch(local, triangles)) return undefined;
   const letterOfPoint = new Int32Array(local.nodes.length);
   ring.edge.forEach((edge, i) => (letterOfPoint[local.from[i]] = letterOfEdge[edge]));
-  const faces = mergeConvex(local, triangles, triangleLetters(triangles, letterOfPoint), kept);
+  const faces = mergeConvex(local, triangles, { letters: triangleLetters(triangles, letterOfPoint), kept });
   const start = new Uint32Array(faces.length + 1);
   faces.forEach((face, i) => (start[i + 1] = start[i] + face.loop.length));
   return {
@@ -114,8 +114,7 @@ interface Diagonal {
 function mergeConvex(
   { x, y }: LocalPoints,
   triangles: Uint32Array,
-  letters: Int32Array,
-  kept: readonly (readonly [number, number])[],
+  { letters, kept }: { letters: Int32Array; kept: readonly (readonly [number, number])[] },
 ): Face[] {
   const stays = new Set(kept.flatMap(([a, b]) => [a * x.length + b, b * x.length + a]));
   const faces: (Face | undefined)[] = [];

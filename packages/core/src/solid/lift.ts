@@ -40,9 +40,13 @@ export function liftSheet(flat: FlatWavefront, step: number, inset = 0): Polygon
   const cap = flat.caps.get(inset < 0 ? 0 : inset > 0 ? p.layers.length - 1 : p.layers.indexOf(0));
   const vertex = new Int32Array(p.x.length).fill(-1);
   if (cap) {
-    addCap(builder, cap, 'front', false, (node) => {
-      if (vertex[node] < 0) vertex[node] = builder.vertex(p.x[node] * step, p.y[node] * step, 0);
-      return vertex[node];
+    addCap(builder, cap, {
+      part: 'front',
+      reverse: false,
+      vertexOf: (node) => {
+        if (vertex[node] < 0) vertex[node] = builder.vertex(p.x[node] * step, p.y[node] * step, 0);
+        return vertex[node];
+      },
     });
   }
   const sheet = builder.finish();
@@ -56,9 +60,7 @@ export function liftSheet(flat: FlatWavefront, step: number, inset = 0): Polygon
 function addCap(
   builder: MeshBuilder,
   cap: Cap,
-  part: Part,
-  reverse: boolean,
-  vertexOf: (node: number) => number,
+  { part, reverse, vertexOf }: { part: Part; reverse: boolean; vertexOf: (node: number) => number },
 ): void {
   for (let f = 0; f + 1 < cap.start.length; f++) {
     const first = cap.start[f];
@@ -104,14 +106,14 @@ class Lifter {
 
   run(): PolygonMesh {
     const last = this.#section.inset.length - 1;
-    this.#cap(0, 'front', false, -1);
+    this.#cap(0, { part: 'front', reverse: false, piece: -1 });
     for (let piece = 0; piece < last; piece++) {
       const from = this.#layerOf[piece];
       const to = this.#layerOf[piece + 1];
       if (from === to) this.#wall(piece, from);
       else this.#slope(piece, Math.min(from, to), from > to);
     }
-    this.#cap(last, 'back', true, last);
+    this.#cap(last, { part: 'back', reverse: true, piece: last });
     const mesh = this.#builder.finish();
     this.#markSharp(mesh);
     const { outline } = this.#flat;
@@ -120,10 +122,10 @@ class Lifter {
     return { ...mesh, uv: unroll({ mesh, piece: this.#facePiece, edge: this.#faceEdge, outline, section, step }) };
   }
 
-  #cap(sectionVertex: number, part: Part, reverse: boolean, piece: number): void {
+  #cap(sectionVertex: number, { part, reverse, piece }: { part: Part; reverse: boolean; piece: number }): void {
     const cap = this.#flat.caps.get(this.#layerOf[sectionVertex]);
     if (!cap) return;
-    addCap(this.#builder, cap, part, reverse, (node) => this.#ringVertex(node, sectionVertex));
+    addCap(this.#builder, cap, { part, reverse, vertexOf: (node) => this.#ringVertex(node, sectionVertex) });
     for (let f = 0; f + 1 < cap.start.length; f++) {
       this.#facePiece.push(piece);
       this.#faceEdge.push(-1);

@@ -26,8 +26,11 @@ const edge = (kind: UsualEdge['kind'], inMm: number, deepMm: number, steps = 1):
   deepMm,
   steps,
 });
-const solidOf = (outline: Outline, depthMm: number, front: UsualEdge, back: UsualEdge, em = mm(110)): PolygonMesh =>
-  formed(outline, { depthMm, front, back }, em);
+const solidOf = (
+  outline: Outline,
+  depthMm: number,
+  { front, back, em = mm(110) }: { front: UsualEdge; back: UsualEdge; em?: number },
+): PolygonMesh => formed(outline, { depthMm, front, back }, em);
 
 describe('section', () => {
   test('runs from the front’s rim to the back’s, on the grid', () => {
@@ -105,7 +108,7 @@ describe('solids of a box', () => {
   const box = outlineOfRings(rectangle(0, 0, mm(40), mm(20)));
 
   test('without edges: six faces and the exact volume', () => {
-    const mesh = solidOf(box, 10, PLAIN, PLAIN);
+    const mesh = solidOf(box, 10, { front: PLAIN, back: PLAIN });
     expectSound(mesh);
     expect(mesh.faceStart).toHaveLength(7);
     expect(checkMesh(mesh).volumeMm3).toBeCloseTo(40 * 20 * 10, 9);
@@ -113,7 +116,7 @@ describe('solids of a box', () => {
 
   test('chamfered all round: the volume of the formula', () => {
     const [w, d] = [2, 3];
-    const mesh = solidOf(box, 10, edge('chamfer', w, d), edge('chamfer', w, d));
+    const mesh = solidOf(box, 10, { front: edge('chamfer', w, d), back: edge('chamfer', w, d) });
     expectSound(mesh);
     const top = (40 - 2 * w) * (20 - 2 * w);
     const prismatoid = (d / 6) * (40 * 20 + top + 4 * (40 - w) * (20 - w));
@@ -121,7 +124,7 @@ describe('solids of a box', () => {
   });
 
   test('wider than half: a roof with a ridge, no front left', () => {
-    const mesh = solidOf(box, 10, edge('chamfer', 50, 4), PLAIN);
+    const mesh = solidOf(box, 10, { front: edge('chamfer', 50, 4), back: PLAIN });
     expectSound(mesh);
     expect(mesh.regions.some((r) => r.part === 'front')).toBe(false);
     // inset 10 of 50 is reached: the ridge stands at 6 + 4 * 10 / 50
@@ -129,13 +132,13 @@ describe('solids of a box', () => {
   });
 
   test('edges that meet at the outline leave no wall', () => {
-    const mesh = solidOf(box, 6, edge('chamfer', 2, 3), edge('chamfer', 2, 3));
+    const mesh = solidOf(box, 6, { front: edge('chamfer', 2, 3), back: edge('chamfer', 2, 3) });
     expectSound(mesh);
     expect(mesh.regions.map((r) => r.part).sort()).toEqual(['back', 'backEdge', 'front', 'frontEdge']);
   });
 
   test('different edges front and back share the plan', () => {
-    expectSound(solidOf(box, 12, edge('round', 3, 3, 5), edge('chamfer', 5, 2)));
+    expectSound(solidOf(box, 12, { front: edge('round', 3, 3, 5), back: edge('chamfer', 5, 2) }));
   });
 
   test('depth 0 is an open sheet facing up', () => {
@@ -211,7 +214,7 @@ describe('shading', () => {
   test('is crisp at corners and smooth along curves and over a rounding', async () => {
     const [sans] = await shippedFaces();
     const { outline, em } = outlineOf(sans, 'O');
-    const mesh = solidOf(outline, 18, edge('round', 2, 2, 6), PLAIN, em);
+    const mesh = solidOf(outline, 18, { front: edge('round', 2, 2, 6), back: PLAIN, em });
     const { twin, face } = adjacency(mesh);
     const partOf = (c: number): string => mesh.regions[mesh.region[face[c]]].part;
     const pairs = Array.from(twin.keys()).filter((c) => twin[c] > c);
@@ -226,7 +229,7 @@ describe('shading', () => {
     const normals = cornerNormals(mesh);
     const fronts = Array.from(face.keys()).filter((c) => partOf(c) === 'front');
     expect(fronts.every((c) => normals[3 * c + 2] === 1)).toBe(true);
-    const box = solidOf(outlineOfRings(rectangle(0, 0, mm(9), mm(9))), 9, PLAIN, PLAIN);
+    const box = solidOf(outlineOfRings(rectangle(0, 0, mm(9), mm(9))), 9, { front: PLAIN, back: PLAIN });
     expect(box.sharp.every((s) => s === 1)).toBe(true);
   });
 });
@@ -242,7 +245,7 @@ test('letters of every third shipped family are sound with edges of any width an
         edge('ogee', 3, 6, 3),
         edge('bead', 1, 5, 2),
       ]) {
-        const mesh = solidOf(outline, 18, front, edge('chamfer', 1, 1), em);
+        const mesh = solidOf(outline, 18, { front, back: edge('chamfer', 1, 1), em });
         expectSound(mesh, `${face.name} ${character} ${front.inMm}`);
       }
     }

@@ -30,7 +30,7 @@ export function drapeHold(target: Target, hold: Hold, { riseMm, overMm }: Drape)
 }
 
 /** A field of heights over the plane: every place goes straight down to the surface, the depth goes straight out. */
-export function layDraped(target: Target, from: Hold, frame: GridFrame, nodes: number): SurfaceGrid {
+export function layDraped(target: Target, from: Hold, frame: GridFrame, { nodes }: { nodes: number }): SurfaceGrid {
   const grid = layFromDirection(target, from, frame, { nodes, front: 0 });
   const { out } = heldPlane(from);
   eachNode(grid, (node) => grid.nodes.set(out, NODE * node + 3));

@@ -43,23 +43,19 @@ export function layRound(target: Target, hold: Hold, frame: GridFrame, options: 
   const line = lineOf(target, options.guide, side(start), guide);
   const columns = line
     ? Array.from({ length: grid.columns }, (_, i) => line(grid.x + i * grid.dx))
-    : spread(
-        grid.columns,
-        (i) => grid.x + i * grid.dx,
-        0,
-        (from, length) => walk(target, from, length, guide),
+    : spread(grid.columns, (i) => grid.x + i * grid.dx, {
+        zero: 0,
+        go: (from, length) => walk(target, from, length, guide),
         middle,
-      );
+      });
   if (options.guide === 'edge') grid.lacksEdge = !line;
   columns.forEach((foot, i) => {
     const lift = { ...foot, way: cross(foot.normal, foot.way) };
-    const rows = spread(
-      grid.rows,
-      (j) => grid.y + j * grid.dy,
-      options.guideY,
-      (from, length) => walk(target, from, length, upward),
-      lift,
-    );
+    const rows = spread(grid.rows, (j) => grid.y + j * grid.dy, {
+      zero: options.guideY,
+      go: (from, length) => walk(target, from, length, upward),
+      middle: lift,
+    });
     rows.forEach((node, j) => setNode(grid, j * grid.columns + i, node));
   });
   return grid;
@@ -104,9 +100,7 @@ const levelTurn =
 function spread(
   count: number,
   placeOf: (i: number) => number,
-  zero: number,
-  go: (from: Walker, length: number) => Walker,
-  middle: Walker,
+  { zero, go, middle }: { zero: number; go: (from: Walker, length: number) => Walker; middle: Walker },
 ): Walker[] {
   const made = new Array<Walker>(count);
   let last = { walker: middle, at: zero };

@@ -10,7 +10,7 @@ const NODES = 400;
  * How far a model stands out above a plane held on it, under a flat piece on that plane, mm: looked at from `under`
  * below the plane, outward to the first skin.
  */
-export function riseOver(target: Target, hold: Hold, flat: Box3, under: number): number {
+export function riseOver(target: Target, hold: Hold, flat: Box3, { under }: { under: number }): number {
   const frame = frameOf(flat);
   const axes = heldPlane(hold);
   const from = flatPlace(target, hold);

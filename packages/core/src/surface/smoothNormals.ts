@@ -24,8 +24,8 @@ export function smoothNormals(grid: SurfaceGrid, depth: number): void {
   const bend = sharpestBend(grid);
   const reach = depth * Math.max(REACH, Math.min(MOST_REACH, bend.hollow > 0 ? reachFor(bend.hollow) : 0));
   if (bend.most < LEVEL) return;
-  const across = blurred(raw, grid, Math.round(reach / grid.dx), true);
-  const both = blurred(across, grid, Math.round(reach / grid.dy), false);
+  const across = blurred(raw, grid, Math.round(reach / grid.dx), { across: true });
+  const both = blurred(across, grid, Math.round(reach / grid.dy), { across: false });
   for (let node = 0; node < columns * rows; node++) {
     const even = unit([both[3 * node], both[3 * node + 1], both[3 * node + 2]]);
     grid.nodes.set(even, NODE * node + 3);
@@ -78,7 +78,12 @@ function isHollow(grid: SurfaceGrid, node: number): boolean {
  * Rows (or columns) of vectors, each weighted with its neighbours by a hat; at the border narrower, so that nothing
  * leans to one side.
  */
-function blurred(from: Float64Array, { columns, rows }: SurfaceGrid, reach: number, across: boolean): Float64Array {
+function blurred(
+  from: Float64Array,
+  { columns, rows }: SurfaceGrid,
+  reach: number,
+  { across }: { across: boolean },
+): Float64Array {
   if (reach < 1) return from;
   const to = new Float64Array(from.length);
   const [count, step] = across ? [columns, 3] : [rows, 3 * columns];

@@ -107,7 +107,7 @@ function layZero(target: Target, laying: Laying, options: LayOptions): SurfaceMa
 
 function drapedMap(target: Target, hold: Hold, drape: Drape, { box, nodes }: LayOptions): SurfaceMap {
   const from = drapeHold(target, hold, drape);
-  const grid = layDraped(target, from, frameOf(box), nodes);
+  const grid = layDraped(target, from, frameOf(box), { nodes });
   const onSurface = exactly(target, { method: 'direction', hold: from }, { grid, front: 0 });
   return { ...mapOf(grid, onSurface), level: levelOver(from, drape) };
 }
@@ -150,7 +150,7 @@ function farthestApart(grid: SurfaceGrid, onSurface: OnSurface): number {
 function gridOf(target: Target, { method, hold, guide, rounds }: Laying, options: LayOptions): SurfaceGrid | undefined {
   const { box, front, nodes, baselines, middle } = options;
   const frame = frameOf(box);
-  if (method === 'closest') return layToClosest(target, hold, frame, nodes);
+  if (method === 'closest') return layToClosest(target, hold, frame, { nodes });
   if (method === 'direction') {
     return target.hit(hold.from, sightOf(hold)) ? layFromDirection(target, hold, frame, { nodes, front }) : undefined;
   }

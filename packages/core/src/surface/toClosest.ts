@@ -4,7 +4,7 @@ import { eachNode, gridFor, setNode, type GridFrame, type SurfaceGrid } from './
 import type { Target } from './target.ts';
 
 /** Lays a plane that stands close before a model to the closest place of each of its points. Lengths are not kept. */
-export function layToClosest(target: Target, hold: Hold, frame: GridFrame, nodes: number): SurfaceGrid {
+export function layToClosest(target: Target, hold: Hold, frame: GridFrame, { nodes }: { nodes: number }): SurfaceGrid {
   const grid = gridFor(frame, nodes);
   const nearest = closestTo(target, hold);
   eachNode(grid, (node, x, y) => {

@@ -91,7 +91,7 @@ export function openFont(kernels: Kernels, source: FontSource): Result<FontFace>
   const axes = Object.entries(source.axes).filter(([tag]) => tag in face.getAxisInfos());
   if (axes.length > 0) font.setVariations(axes.map(([tag, value]) => new hb.Variation(tag, value)));
   const place = axes.map(([tag, value]) => `${tag}=${value}`).sort();
-  return ok(new OpenFont(hb, face, font, name, [source.hash, ...place].join(':')));
+  return ok(new OpenFont(hb, face, { font, name, key: [source.hash, ...place].join(':') }));
 }
 
 class OpenFont implements FontFace {
@@ -104,7 +104,11 @@ class OpenFont implements FontFace {
   readonly #has = new Map<number, boolean>();
   readonly #pen: HarfBuzz.DrawFuncs;
 
-  constructor(hb: Kernels['hb'], face: HarfBuzz.Face, font: HarfBuzz.Font, name: string, key: string) {
+  constructor(
+    hb: Kernels['hb'],
+    face: HarfBuzz.Face,
+    { font, name, key }: { font: HarfBuzz.Font; name: string; key: string },
+  ) {
     this.#hb = hb;
     this.#font = font;
     this.name = name;

@@ -68,7 +68,7 @@ function layAt(graphemes: readonly Grapheme[], fonts: FontSet, options: LayoutOp
   const measured = { capitals: metrics.capHeight, xHeight: metrics.xHeight, em: metrics.unitsPerEm }[options.sizeBy];
   const emMm = (options.sizeMm * metrics.unitsPerEm) / measured;
   const lines = splitLines(graphemes);
-  const shaped = lines.map((line) => withKernPairs(shapeLine(line, fonts, options, emMm), options));
+  const shaped = lines.map((line) => withKernPairs(shapeLine(line, fonts, options, { emMm }), options));
   const rows = justified(
     shaped.map((s) => s.letters),
     options,

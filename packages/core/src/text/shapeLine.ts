@@ -29,7 +29,12 @@ export interface ShapedLine {
 }
 
 /** One line of graphemes -> letters. `emMm` is the em of every font, mm. */
-export function shapeLine(line: readonly Grapheme[], fonts: FontSet, options: LayoutOptions, emMm: number): ShapedLine {
+export function shapeLine(
+  line: readonly Grapheme[],
+  fonts: FontSet,
+  options: LayoutOptions,
+  { emMm }: { emMm: number },
+): ShapedLine {
   const shown = line.map((g) => ({ ...g, text: inCapitals(g.text, options) }));
   const shaped: ShapedLine = { letters: [], missing: [], stoodIn: new Map() };
   for (const run of itemise(shown, (g) => fonts.faceFor(g), options.direction)) {

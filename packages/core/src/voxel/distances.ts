@@ -10,7 +10,7 @@ export async function distances(
   corners: Float64Array,
   grid: NodeGrid,
   band: number,
-  context: RunContext,
+  { context }: { context: RunContext },
 ): Promise<Float32Array | undefined> {
   const near = nearNodes(corners, grid, band);
   const tree = new TriangleTree(corners);

@@ -16,14 +16,14 @@ export function insideOf(far: Float32Array, grid: NodeGrid, wall: number): Uint8
   const first = grid.strides[0] + grid.strides[1] + grid.strides[2];
   side[first] = OUT;
   const straight = ways.filter(({ distance }) => distance === grid.size);
-  spread(side, [first], straight, (_, next) => far[next] > wall);
+  spread(side, [first], { ways: straight, goes: (_, next) => far[next] > wall });
   // from farther off no node within the wall is a neighbour
   const isBetween = (node: number): boolean => far[node] < wall + 2 * grid.size;
   const outer = marked(side, OUT, isBetween);
   for (let node = 0; node < side.length; node++) if (side[node] === UNKNOWN && far[node] > wall) side[node] = IN;
   const goes: Goes = (node, next, distance) => far[node] + far[next] > distance;
-  spread(side, outer, ways, goes);
-  spread(side, marked(side, IN, isBetween), ways, goes);
+  spread(side, outer, { ways, goes });
+  spread(side, marked(side, IN, isBetween), { ways, goes });
   return side.map((mark, node) => {
     if (mark !== UNKNOWN) return mark === IN ? 1 : 0;
     return ways.some((way) => side[node + way.by] === IN) ? 1 : 0;
@@ -65,7 +65,7 @@ function markBorder(side: Uint8Array, { counts: [across, up, deep] }: NodeGrid):
 type Goes = (node: number, next: number, distance: number) => boolean;
 
 /** Marks nodes that can be reached from some that are marked. */
-function spread(side: Uint8Array, from: readonly number[], ways: readonly Way[], goes: Goes): void {
+function spread(side: Uint8Array, from: readonly number[], { ways, goes }: { ways: readonly Way[]; goes: Goes }): void {
   const open = [...from];
   for (let node = open.pop(); node !== undefined; node = open.pop())
     for (const { by, distance } of ways) {

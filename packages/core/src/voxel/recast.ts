@@ -60,7 +60,7 @@ export async function recast(
   if (faceCount(mesh) === 0) return mesh;
   const old = triangleCorners(mesh);
   const { grid, wall, band } = gridFor(boxOfPoints(mesh.positions), options);
-  const far = await distances(old.places, grid, band, context);
+  const far = await distances(old.places, grid, band, { context });
   if (!far) return undefined;
   const inside = insideOf(far, grid, wall);
   const values = far.map((d, node) => (inside[node] ? -d : d) - options.thickMm / 2);

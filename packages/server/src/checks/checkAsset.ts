@@ -9,5 +9,5 @@ export interface AssetWork {
 /** Reads an upload for real, to see whether it is what it claims to be. */
 export const checkAsset = async (kind: AssetKind, bytes: Uint8Array, gone?: AbortSignal): Promise<void> => {
   const work: AssetWork = { kind, bytes };
-  await runLimited<null>(new URL('./assetChild.js', import.meta.url), work, gone);
+  await runLimited<null>(new URL('./assetChild.js', import.meta.url), work, { gone });
 };

@@ -20,7 +20,7 @@ async function child(body: string): Promise<URL> {
 }
 const run = async (body: string, work: object = {}, gone?: AbortSignal): Promise<unknown> => {
   try {
-    return await runLimited(await child(body), work, gone, LIMITS);
+    return await runLimited(await child(body), work, { gone, limits: LIMITS });
   } catch (error) {
     return error instanceof Fault ? error.code : error;
   }

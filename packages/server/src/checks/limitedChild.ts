@@ -27,7 +27,11 @@ const turns = new Turns({ atOnce: 2, waiting: 40 });
  * on: a worker thread would share the server's memory, and buffers count in no limit of a thread. `gone`: nobody waits
  * any more.
  */
-export async function runLimited<T>(file: URL, work: object, gone?: AbortSignal, limits = USUAL): Promise<T> {
+export async function runLimited<T>(
+  file: URL,
+  work: object,
+  { gone, limits = USUAL }: { gone?: AbortSignal; limits?: Limits } = {},
+): Promise<T> {
   const turn = await turns.take(gone);
   if (!turn) throw gone?.aborted ? takenBack() : httpFault('BUSY', {});
   try {

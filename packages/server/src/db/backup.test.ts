@@ -21,7 +21,8 @@ async function written(names: readonly string[]): Promise<void> {
   const database = await openDatabase(folder);
   const service = new ProjectService(database);
   await service.create(document(names[0]), `key-${names[0]}-created`);
-  for (const [i, name] of names.slice(1).entries()) await service.save('p', document(name), i + 1, `key-${name}-saved`);
+  for (const [i, name] of names.slice(1).entries())
+    await service.save('p', document(name), { baseRevision: i + 1, key: `key-${name}-saved` });
   await database.close();
 }
 
@@ -54,7 +55,7 @@ test('a backup is made while the database is open, and comes back', async () => 
   const database = await openDatabase(folder);
   const service = new ProjectService(database);
   const path = await backUp(folder);
-  await service.save('p', document('third'), 2, 'key-third-saved');
+  await service.save('p', document('third'), { baseRevision: 2, key: 'key-third-saved' });
   await database.close();
   expect(await newest()).toBe('third');
   const aside = await restore(folder, path);

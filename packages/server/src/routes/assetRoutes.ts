@@ -20,7 +20,7 @@ export function assetRoutes(service: AssetService, idle: RequestHandler): Router
     }
     const gone = new AbortController();
     response.on('close', () => gone.abort());
-    response.status(201).json(await service.put(String(request.params.hash), kind, body, gone.signal));
+    response.status(201).json(await service.put(String(request.params.hash), kind, body, { gone: gone.signal }));
   });
   router.get('/:hash', async (request, response) => {
     const bytes = await service.read(request.params.hash);

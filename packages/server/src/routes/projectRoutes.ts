@@ -18,7 +18,7 @@ export function projectRoutes(service: ProjectService): Router {
   });
   router.put('/:id', async (request, response) => {
     const { project, baseRevision } = parseBody(saveProjectSchema, request.body);
-    response.json(await service.save(request.params.id, project, baseRevision, keyOf(request)));
+    response.json(await service.save(request.params.id, project, { baseRevision, key: keyOf(request) }));
   });
   router.delete('/:id', async (request, response) => {
     await service.setBinned(request.params.id, true);

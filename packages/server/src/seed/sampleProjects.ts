@@ -43,7 +43,7 @@ const font = (family: string, weight: number, axes: Font['axes'] = {}): Font => 
   axes,
 });
 
-const edge = (kind: Edge['kind'], inMm: number, deepMm: number, steps: number): Edge => ({
+const edge = (kind: Edge['kind'], { inMm, deepMm, steps }: { inMm: number; deepMm: number; steps: number }): Edge => ({
   kind,
   inMm,
   deepMm,
@@ -58,14 +58,14 @@ const SAMPLES: readonly Sample[] = [
     name: 'Opening night',
     text: 'KILN\nOPENING',
     words: { font: font('Zilla Slab', 700), sizeMm: 72, tracking: 10 },
-    solid: { depthMm: 18, front: edge('round', 2, 2, 4) },
+    solid: { depthMm: 18, front: edge('round', { inMm: 2, deepMm: 2, steps: 4 }) },
   },
   {
     id: 'row-house-number',
     name: 'House number 17',
     text: '17',
     words: { font: font('Bodoni Moda', 700), sizeMm: 110 },
-    solid: { depthMm: 14, front: edge('chamfer', 9, 6, 1) },
+    solid: { depthMm: 14, front: edge('chamfer', { inMm: 9, deepMm: 6, steps: 1 }) },
     finishes: ['bone glaze', 'cobalt wash', 'ink'],
   },
   {
@@ -73,7 +73,7 @@ const SAMPLES: readonly Sample[] = [
     name: 'Shop sign',
     text: 'Saltglaze Row',
     words: { font: font('Pacifico', 400), sizeMm: 48 },
-    solid: { depthMm: 12, front: edge('round', 3, 3, 6), backAsFront: true },
+    solid: { depthMm: 12, front: edge('round', { inMm: 3, deepMm: 3, steps: 6 }), backAsFront: true },
     finishes: ['celadon', 'celadon', 'salt grey'],
   },
   {
@@ -81,7 +81,7 @@ const SAMPLES: readonly Sample[] = [
     name: 'Guild board',
     text: 'Guild of\nthe Row',
     words: { font: font('UnifrakturCook', 700), sizeMm: 64, leadingPercent: 95 },
-    solid: { depthMm: 20, front: edge('chamfer', 14, 13, 1) },
+    solid: { depthMm: 20, front: edge('chamfer', { inMm: 14, deepMm: 13, steps: 1 }) },
     finishes: ['gold lustre', 'gold lustre', 'oxblood'],
   },
   {
@@ -91,7 +91,7 @@ const SAMPLES: readonly Sample[] = [
     words: { font: font('Lobster', 400), sizeMm: 60 },
     solid: {
       depthMm: 8,
-      front: edge('round', 1, 1, 4),
+      front: edge('round', { inMm: 1, deepMm: 1, steps: 4 }),
       swell: { frontMm: 7, backMm: 0, curve: 'round', steps: 10 },
     },
     finishes: ['honey', 'honey', 'honey'],
@@ -103,7 +103,7 @@ const SAMPLES: readonly Sample[] = [
     words: { font: font('Alfa Slab One', 400), sizeMm: 60, tracking: 30 },
     solid: {
       depthMm: 40,
-      front: edge('chamfer', 2, 2, 1),
+      front: edge('chamfer', { inMm: 2, deepMm: 2, steps: 1 }),
       backAsFront: true,
       side: { kind: 'waist', amountMm: 5, steps: 7, divisions: 1, points: [] },
     },
@@ -114,7 +114,7 @@ const SAMPLES: readonly Sample[] = [
     name: 'Clay coil',
     text: 'ROLLED · THROWN · SLIPPED · GLAZED · FIRED',
     words: { font: font('Work Sans', 800, { wght: 800 }), sizeMm: 26, align: 'left' },
-    solid: { depthMm: 9, front: edge('round', 1, 1, 3) },
+    solid: { depthMm: 9, front: edge('round', { inMm: 1, deepMm: 1, steps: 3 }) },
     faces: { toleranceMm: 0.1 },
     steps: [
       {
@@ -139,7 +139,7 @@ const SAMPLES: readonly Sample[] = [
     name: 'Salt wind',
     text: 'SALT',
     words: { font: font('Zilla Slab', 700), sizeMm: 80, tracking: 20 },
-    solid: { depthMm: 22, front: edge('round', 3, 3, 3) },
+    solid: { depthMm: 22, front: edge('round', { inMm: 3, deepMm: 3, steps: 3 }) },
     faces: { style: 'grid', toleranceMm: 0.6 },
     steps: [
       { ...usualStep('noise', 'wind'), character: 'soft', sizeMm: 48, detail: 1, heightMm: 16, seed: 3 },
@@ -157,7 +157,7 @@ const SAMPLES: readonly Sample[] = [
       tracking: 20,
       contour: { ...usualWire(), thickMm: 4.5, section: 'edge' },
     },
-    solid: { front: edge('round', 2, 2, 5) },
+    solid: { front: edge('round', { inMm: 2, deepMm: 2, steps: 5 }) },
     finishes: ['copper lustre', 'copper lustre', 'copper lustre'],
   },
 ];
@@ -203,7 +203,7 @@ function buildMark(): Project {
   const solid = (pieceId: string, depthMm: number): Edit => ({
     kind: 'setSolid',
     pieceId,
-    values: { depthMm, front: edge('round', 1.2, 1.2, 4) },
+    values: { depthMm, front: edge('round', { inMm: 1.2, deepMm: 1.2, steps: 4 }) },
   });
   const edits: Edit[] = [
     ...['mark', 'ring'].map((pieceId): Edit => ({
@@ -232,7 +232,11 @@ function buildTrialTiles(): Project {
   const pieces = styles.map(([style, name]) => newPiece(style, name, splitGraphemes('Glaze')));
   const edits = styles.flatMap(([style, , sizeMm = 0], i): Edit[] => [
     { kind: 'setWords', pieceId: style, values: { font: font('Zilla Slab', 700), sizeMm: 50 } },
-    { kind: 'setSolid', pieceId: style, values: { depthMm: 14, front: edge('round', 1.5, 1.5, 2) } },
+    {
+      kind: 'setSolid',
+      pieceId: style,
+      values: { depthMm: 14, front: edge('round', { inMm: 1.5, deepMm: 1.5, steps: 2 }) },
+    },
     { kind: 'setFaces', pieceId: style, values: { style, bands: 30, sizeMm } },
     { kind: 'setPlacement', pieceId: style, values: { atMm: [0, -66 * i, 0] } },
   ]);

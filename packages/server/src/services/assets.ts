@@ -24,7 +24,7 @@ export class AssetService {
     this.#check = check;
   }
 
-  async put(hash: string, kind: AssetKind, bytes: Buffer, gone?: AbortSignal): Promise<AssetInfo> {
+  async put(hash: string, kind: AssetKind, bytes: Buffer, { gone }: { gone?: AbortSignal } = {}): Promise<AssetInfo> {
     const found = createHash('sha256').update(bytes).digest('hex');
     if (found !== hash) throw httpFault('HASH_DIFFERS', { expected: hash, found });
     await this.#check(kind, bytes, gone);

@@ -107,7 +107,11 @@ export class ProjectService {
   }
 
   /** Refuses a document that grew from an older revision than the newest, and tells that one. */
-  async save(id: string, document: unknown, baseRevision: number, key: string): Promise<Saved> {
+  async save(
+    id: string,
+    document: unknown,
+    { baseRevision, key }: { baseRevision: number; key: string },
+  ): Promise<Saved> {
     const project = parsed(document);
     if (project.id !== id)
       throw httpFault('REQUEST_BROKEN', { path: 'project.id', why: 'is not the one in the address' });

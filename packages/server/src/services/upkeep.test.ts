@@ -63,7 +63,7 @@ test('files that no revision names go after a month, those of older revisions st
   await keepAsset('never used');
   const model = newModel('m', 'Jug', { asset: hashOf('used once'), ...usualFrame('obj') });
   await service.create(newProject('p', 'p', [model]), 'key-model-1');
-  await service.save('p', newProject('p', 'p', []), 1, 'key-model-2');
+  await service.save('p', newProject('p', 'p', []), { baseRevision: 1, key: 'key-model-2' });
   now += 10 * DAY;
   expect(await upkeep(database, new Date(now))).toMatchObject({ assets: 0 });
   now += 30 * DAY;
@@ -101,13 +101,13 @@ test('revisions are thinned by that time, not by the jumping one', async () => {
   for (let i = 1; i < 12; i++) {
     now += 60_000;
     aging += 60_000;
-    await thinning.save('p', newProject('p', String(i + 1), []), i, `key-thin-${i + 10}`);
+    await thinning.save('p', newProject('p', String(i + 1), []), { baseRevision: i, key: `key-thin-${i + 10}` });
   }
   now += 365 * DAY;
-  await thinning.save('p', newProject('p', 'jumped', []), 12, 'key-thin-99');
+  await thinning.save('p', newProject('p', 'jumped', []), { baseRevision: 12, key: 'key-thin-99' });
   expect(await thinning.listRevisions('p')).toHaveLength(13);
   aging += 365 * DAY;
-  await thinning.save('p', newProject('p', 'old', []), 13, 'key-thin-98');
+  await thinning.save('p', newProject('p', 'old', []), { baseRevision: 13, key: 'key-thin-98' });
   expect((await thinning.listRevisions('p')).length).toBeLessThan(5);
   expect(await database.tables.$count(projects)).toBe(1);
 });

@@ -126,12 +126,12 @@ export const api = {
     done(reach(shapeAddress(shape), { method: 'DELETE' })),
 
   createProject: async (project: Project, key: string): Promise<Saved> => {
-    const response = await send('POST', '/api/projects', { project }, key);
+    const response = await send('POST', '/api/projects', { project }, { key });
     return savedSchema.parse(await bodyOf(response));
   },
 
   saveProject: async (project: Project, baseRevision: number, key: string): Promise<SaveResult> => {
-    const response = await send('PUT', addressOf(project.id), { project, baseRevision }, key);
+    const response = await send('PUT', addressOf(project.id), { project, baseRevision }, { key });
     if (response.status === 409) return { kind: 'conflict', newer: conflictSchema.parse(await response.json()).newer };
     return { kind: 'saved', saved: savedSchema.parse(await bodyOf(response)) };
   },
@@ -151,7 +151,7 @@ async function get(path: string): Promise<unknown> {
   return bodyOf(await reach(path));
 }
 
-const send = (method: string, path: string, body: unknown, key: string): Promise<Response> =>
+const send = (method: string, path: string, body: unknown, { key }: { key: string }): Promise<Response> =>
   reach(path, {
     method,
     headers: { 'content-type': 'application/json', [IDEMPOTENCY_HEADER]: key },

@@ -13,7 +13,12 @@ const flow = ({ isLaidOut }: Looked) => (isLaidOut ? undefined : FLOW);
 const placed = (places: Painted, count: number): Painted | undefined => (count > 0 ? places : undefined);
 
 /** A figure that some aims mind; for the others it is only told. */
-function minded(aims: readonly Aim[], { aim }: Looked, isWell: boolean, finding: Omit<Finding, 'tone'>): Finding {
+function minded(
+  aims: readonly Aim[],
+  { aim }: Looked,
+  isWell: boolean,
+  { finding }: { finding: Omit<Finding, 'tone'> },
+): Finding {
   const matters = aims.includes(aim);
   const tone = !matters ? 'plain' : isWell ? 'good' : 'mind';
   return { ...finding, tone, cure: matters && !isWell ? finding.cure : undefined };
@@ -24,7 +29,7 @@ const facesOver = (looked: Looked): Finding | undefined => {
   if (aim !== 'animate' && aim !== 'game') return undefined;
   const cure = aim === 'game' ? TRIANGLES : flow(looked);
   const { ngons } = report;
-  return minded([aim], looked, ngons === 0, { figure: ngons, places: placed('notQuads', ngons), cure });
+  return minded([aim], looked, ngons === 0, { finding: { figure: ngons, places: placed('notQuads', ngons), cure } });
 };
 
 /** What makes a mesh good to work with, by what it is meant for. */
@@ -35,7 +40,9 @@ export const WORK_CHECKS: readonly CheckDefinition[] = [
       const { quadAreaShare, quads, faces } = looked.report;
       const figure = `${(quadAreaShare * 100).toFixed(1)} %`;
       const places = placed('notQuads', faces - quads);
-      return minded(['animate'], looked, quadAreaShare >= FEW_QUADS, { figure, places, cure: flow(looked) });
+      return minded(['animate'], looked, quadAreaShare >= FEW_QUADS, {
+        finding: { figure, places, cure: flow(looked) },
+      });
     },
   },
   {
@@ -44,9 +51,11 @@ export const WORK_CHECKS: readonly CheckDefinition[] = [
       const { slivers: figure } = looked.report;
       const isWell = figure <= MANY_SLIVERS * trianglesOf(looked);
       return minded(['game', 'render'], looked, isWell, {
-        figure,
-        places: placed('slivers', figure),
-        cure: flow(looked),
+        finding: {
+          figure,
+          places: placed('slivers', figure),
+          cure: flow(looked),
+        },
       });
     },
   },
@@ -57,9 +66,11 @@ export const WORK_CHECKS: readonly CheckDefinition[] = [
       const { longFaces: figure, faces } = looked.report;
       const isWell = figure <= MANY_LONG * faces;
       return minded(['game', 'animate'], looked, isWell, {
-        figure,
-        places: placed('long', figure),
-        cure: flow(looked),
+        finding: {
+          figure,
+          places: placed('long', figure),
+          cure: flow(looked),
+        },
       });
     },
   },
@@ -69,7 +80,7 @@ export const WORK_CHECKS: readonly CheckDefinition[] = [
       const { poles, inner } = looked.report.figures;
       if (looked.aim !== 'animate') return undefined;
       const isWell = inner === 0 || poles / inner <= MANY_POLES;
-      return minded(['animate'], looked, isWell, { figure: poles, places: placed('poles', poles) });
+      return minded(['animate'], looked, isWell, { finding: { figure: poles, places: placed('poles', poles) } });
     },
   },
   {
@@ -77,7 +88,9 @@ export const WORK_CHECKS: readonly CheckDefinition[] = [
     look: (looked) => {
       if (looked.aim !== 'game') return undefined;
       const count = trianglesOf(looked);
-      return minded(['game'], looked, count <= MANY_TRIANGLES, { figure: count.toLocaleString('en'), cure: FEWER });
+      return minded(['game'], looked, count <= MANY_TRIANGLES, {
+        finding: { figure: count.toLocaleString('en'), cure: FEWER },
+      });
     },
   },
   { id: 'ngons', look: facesOver },
@@ -92,9 +105,11 @@ export const WORK_CHECKS: readonly CheckDefinition[] = [
       const { bent } = looked.report.figures;
       if (looked.aim !== 'game' && looked.aim !== 'render') return undefined;
       return minded(['game', 'render'], looked, bent === 0, {
-        figure: bent,
-        places: placed('bent', bent),
-        cure: TRIANGLES,
+        finding: {
+          figure: bent,
+          places: placed('bent', bent),
+          cure: TRIANGLES,
+        },
       });
     },
   },

@@ -101,12 +101,7 @@ function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'pr
         {pieceIds.length === 0
           ? texts.handOver.none
           : written
-            ? texts.handOver.holds(
-                written.counts.faces,
-                written.counts.quads,
-                written.counts.vertices,
-                written.bytes.length,
-              )
+            ? texts.handOver.holds({ ...written.counts, bytes: written.bytes.length })
             : (failed ?? `${texts.handOver.count} …`)}
         {written && written.coarser.length > 0 && `. ${texts.handOver.beside(written.coarser.length)}`}
       </Text>

@@ -79,11 +79,17 @@ function KnotLine({ form, put }: { form: Turned; put: (form: FormShape, key?: st
         onChange={(next) => setPicked(Number(next))}
       />
     ),
-    radius: number('knot radius', TURNED_KNOT.radiusMm, { label: L.radius, value: knot.radiusMm }, (radiusMm, key) =>
-      set({ radiusMm }, key),
+    radius: number(
+      'knot radius',
+      TURNED_KNOT.radiusMm,
+      { label: L.radius, value: knot.radiusMm },
+      { take: (radiusMm, key) => set({ radiusMm }, key) },
     ),
-    height: number('knot height', TURNED_KNOT.heightMm, { label: L.height, value: knot.heightMm }, (heightMm, key) =>
-      set({ heightMm }, key),
+    height: number(
+      'knot height',
+      TURNED_KNOT.heightMm,
+      { label: L.height, value: knot.heightMm },
+      { take: (heightMm, key) => set({ heightMm }, key) },
     ),
     smooth: (
       <ChoiceValue
@@ -169,8 +175,11 @@ export function ModelChapter({ piece, edits, remarks, work }: Omit<ChapterProps,
         }}
       />
     ),
-    scale: number('model scale', MODEL.scalePercent, { label: T.scale, value: scalePercent }, (next, key) =>
-      edits.model({ scalePercent: next }, key),
+    scale: number(
+      'model scale',
+      MODEL.scalePercent,
+      { label: T.scale, value: scalePercent },
+      { take: (next, key) => edits.model({ scalePercent: next }, key) },
     ),
   };
   return (

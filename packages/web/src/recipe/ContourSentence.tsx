@@ -38,11 +38,14 @@ function hollowValues(contour: Of<'hollow'>, edits: ChapterProps['edits']) {
     'contour gap',
     CONTOURS.hollow.gapMm,
     { label: t.contourGapName, value: contour.gapMm },
-    (gapMm, key) => put({ gapMm }, key),
+    { take: (gapMm, key) => put({ gapMm }, key) },
   );
   return {
-    wall: number('wall', CONTOURS.hollow.wallMm, { label: t.wall, value: contour.wallMm }, (wallMm, key) =>
-      put({ wallMm }, key),
+    wall: number(
+      'wall',
+      CONTOURS.hollow.wallMm,
+      { label: t.wall, value: contour.wallMm },
+      { take: (wallMm, key) => put({ wallMm }, key) },
     ),
     side: (
       <ChoiceValue
@@ -57,7 +60,7 @@ function hollowValues(contour: Of<'hollow'>, edits: ChapterProps['edits']) {
       'contours',
       CONTOURS.hollow.count,
       { label: t.contours, value: contour.count, unit: contour.count === 1 ? 'contour' : 'contours' },
-      (count, key) => put({ count }, key),
+      { take: (count, key) => put({ count }, key) },
     ),
     gap: contour.count > 1 ? <Sentence template={t.contourGap} values={{ gap }} /> : null,
   };
@@ -72,11 +75,14 @@ function wireValues(contour: Of<'wire'>, edits: ChapterProps['edits']) {
     'wire sides',
     CONTOURS.wire.sides,
     { label: t.wireSides, value: contour.sides, unit: 'sides' },
-    (sides, key) => put({ sides: byFours(sides) }, key),
+    { take: (sides, key) => put({ sides: byFours(sides) }, key) },
   );
   return {
-    thick: number('wire', CONTOURS.wire.thickMm, { label: t.wireThick, value: contour.thickMm }, (thickMm, key) =>
-      put({ thickMm }, key),
+    thick: number(
+      'wire',
+      CONTOURS.wire.thickMm,
+      { label: t.wireThick, value: contour.thickMm },
+      { take: (thickMm, key) => put({ thickMm }, key) },
     ),
     section: (
       <ChoiceValue

@@ -60,8 +60,11 @@ function PathsSentence({ shape, put }: { shape: Of<'paths'>; put: Put }) {
   const { widthMm, heightMm } = drawingSize(shape);
   const values = {
     colours: texts.drawing.colours(shape.colours.length),
-    size: number('drawing size', PATHS.sizeMm, { label: t.size, value: shape.sizeMm }, (sizeMm, key) =>
-      put({ sizeMm }, key),
+    size: number(
+      'drawing size',
+      PATHS.sizeMm,
+      { label: t.size, value: shape.sizeMm },
+      { take: (sizeMm, key) => put({ sizeMm }, key) },
     ),
     by: (
       <ChoiceValue
@@ -88,9 +91,19 @@ function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, p
   const fields: Fields = DRAWN_SHAPES[shape.kind];
   const mm = (field: keyof Lengths, label: string) =>
     field in fields &&
-    number(field, fields[field], { label, value: own[field] ?? 0 }, (next, key) => put({ [field]: next }, key));
+    number(
+      field,
+      fields[field],
+      { label, value: own[field] ?? 0 },
+      { take: (next, key) => put({ [field]: next }, key) },
+    );
   const count = (field: 'sides' | 'points', value: number, unit: string) =>
-    number(field, fields[field], { label: t[field], value, unit }, (next, key) => put({ [field]: next }, key));
+    number(
+      field,
+      fields[field],
+      { label: t[field], value, unit },
+      { take: (next, key) => put({ [field]: next }, key) },
+    );
   return {
     width: mm('widthMm', t.width),
     height: mm('heightMm', t.height),
@@ -104,7 +117,7 @@ function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, p
             'inner',
             DRAWN_SHAPES.star.innerPercent,
             { label: t.inner, value: shape.innerPercent },
-            (innerPercent, key) => put({ innerPercent }, key),
+            { take: (innerPercent, key) => put({ innerPercent }, key) },
           )
         : null,
   };

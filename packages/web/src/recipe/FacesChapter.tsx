@@ -23,7 +23,7 @@ export function FacesChapter({
     'support',
     FACES.supportMm,
     { label: T.support, value: faces.supportMm, zero: T.supportNone },
-    (supportMm, key) => edits.faces({ supportMm }, key),
+    { take: (supportMm, key) => edits.faces({ supportMm }, key) },
   );
   return (
     <Chapter
@@ -61,13 +61,13 @@ function faceValues(faces: Faces, edits: PieceEdits) {
       'tolerance',
       FACES.toleranceMm,
       { label: T.tolerance, value: faces.toleranceMm },
-      (toleranceMm, key) => edits.faces({ toleranceMm }, key),
+      { take: (toleranceMm, key) => edits.faces({ toleranceMm }, key) },
     ),
     bands: number(
       'bands',
       FACES.bands,
       { label: T.bands, value: faces.bands, unit: T.bandsUnit(faces.bands) },
-      (bands, key) => edits.faces({ bands }, key),
+      { take: (bands, key) => edits.faces({ bands }, key) },
     ),
     axis: (
       <ChoiceValue
@@ -82,7 +82,7 @@ function faceValues(faces: Faces, edits: PieceEdits) {
       'face size',
       FACES.sizeMm,
       { label: T.faceSize, value: faces.sizeMm, zero: T.faceSizeAuto },
-      (sizeMm, key) => edits.faces({ sizeMm }, key),
+      { take: (sizeMm, key) => edits.faces({ sizeMm }, key) },
     ),
   };
 }

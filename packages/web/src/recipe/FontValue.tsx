@@ -84,7 +84,7 @@ export function AxisValues({ piece, edits }: Props) {
     return (
       <span key={tag}>
         {', '}
-        {label} {number(`axis ${tag}`, fontAxis(min, max, { step, usual }), { label, value }, take)}
+        {label} {number(`axis ${tag}`, fontAxis(min, max, { step, usual }), { label, value }, { take })}
       </span>
     );
   });

@@ -34,10 +34,10 @@ export function KnotSentence({ curve, onCurve }: KnotSentenceProps) {
       'knot',
       count(1, curve.knots.length),
       { label: t.knot, value: at + 1, unit: t.ofKnots(curve.knots.length) },
-      (next) => setWanted(next - 1),
+      { take: (next) => setWanted(next - 1) },
     ),
-    x: number('knot x', KNOT_PLACE, { label: t.knotAcross, value: x }, (next, key) => move([next, y], key)),
-    y: number('knot y', KNOT_PLACE, { label: t.knotUp, value: y }, (next, key) => move([x, next], key)),
+    x: number('knot x', KNOT_PLACE, { label: t.knotAcross, value: x }, { take: (next, key) => move([next, y], key) }),
+    y: number('knot y', KNOT_PLACE, { label: t.knotUp, value: y }, { take: (next, key) => move([x, next], key) }),
     kind: (
       <ChoiceValue
         label={t.knotKind}

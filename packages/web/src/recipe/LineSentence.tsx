@@ -46,8 +46,11 @@ function CircleValues({ line, edits }: LineProps<'circle'>) {
   const t = texts.recipe;
   const put = (values: Partial<Of<'circle'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
   const values = {
-    radius: number('radius', WORD_LINES.circle.radiusMm, { label: t.radius, value: line.radiusMm }, (radiusMm, key) =>
-      put({ radiusMm }, key),
+    radius: number(
+      'radius',
+      WORD_LINES.circle.radiusMm,
+      { label: t.radius, value: line.radiusMm },
+      { take: (radiusMm, key) => put({ radiusMm }, key) },
     ),
     side: (
       <ChoiceValue
@@ -62,7 +65,7 @@ function CircleValues({ line, edits }: LineProps<'circle'>) {
       'start',
       WORD_LINES.circle.startDegrees,
       { label: t.start, value: line.startDegrees },
-      (startDegrees, key) => put({ startDegrees }, key),
+      { take: (startDegrees, key) => put({ startDegrees }, key) },
     ),
     way: (
       <ChoiceValue
@@ -77,7 +80,7 @@ function CircleValues({ line, edits }: LineProps<'circle'>) {
       'spread',
       WORD_LINES.circle.spreadDegrees,
       { label: t.spread, value: line.spreadDegrees, zero: t.ownLength },
-      (spreadDegrees, key) => put({ spreadDegrees }, key),
+      { take: (spreadDegrees, key) => put({ spreadDegrees }, key) },
     ),
     stand: (
       <ChoiceValue
@@ -96,8 +99,11 @@ function CurveValues({ line, edits, readCurve }: LineProps<'curve'> & Pick<Words
   const t = texts.recipe;
   const put = (values: Partial<Of<'curve'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
   const values = {
-    shift: number('shift', WORD_LINES.curve.shiftMm, { label: t.shift, value: line.shiftMm }, (shiftMm, key) =>
-      put({ shiftMm }, key),
+    shift: number(
+      'shift',
+      WORD_LINES.curve.shiftMm,
+      { label: t.shift, value: line.shiftMm },
+      { take: (shiftMm, key) => put({ shiftMm }, key) },
     ),
     spread: (
       <ChoiceValue

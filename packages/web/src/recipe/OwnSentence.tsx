@@ -70,23 +70,29 @@ function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
     edits.own(picked, values, typeof key === 'string' ? `${key} ${picked.join(' ')}` : key);
   const [x, y] = first.moveMm;
   return {
-    x: number('own x', fieldAt(OWN_LETTER, ['moveMm', 0]), { label: t.ownAcross, value: x }, (next, key) =>
-      put({ moveMm: [next, y] }, key),
+    x: number(
+      'own x',
+      fieldAt(OWN_LETTER, ['moveMm', 0]),
+      { label: t.ownAcross, value: x },
+      { take: (next, key) => put({ moveMm: [next, y] }, key) },
     ),
-    y: number('own y', fieldAt(OWN_LETTER, ['moveMm', 1]), { label: t.ownUp, value: y }, (next, key) =>
-      put({ moveMm: [x, next] }, key),
+    y: number(
+      'own y',
+      fieldAt(OWN_LETTER, ['moveMm', 1]),
+      { label: t.ownUp, value: y },
+      { take: (next, key) => put({ moveMm: [x, next] }, key) },
     ),
     turn: number(
       'own turn',
       OWN_LETTER.turnDegrees,
       { label: t.ownTurn, value: first.turnDegrees },
-      (turnDegrees, key) => put({ turnDegrees }, key),
+      { take: (turnDegrees, key) => put({ turnDegrees }, key) },
     ),
     scale: number(
       'own scale',
       OWN_LETTER.scalePercent,
       { label: t.ownScale, value: first.scalePercent },
-      (scalePercent, key) => put({ scalePercent }, key),
+      { take: (scalePercent, key) => put({ scalePercent }, key) },
     ),
     font: isWords(piece) ? (
       <FontChoice
@@ -134,14 +140,17 @@ function OwnSolid({ piece, first, put, takeBack }: OwnSolidProps) {
     put({ solid: { depthMm, front, ...values } }, key);
   const edge = (values: Partial<Edge>, key?: EditKey): void => set({ front: { ...front, ...values } }, key);
   const sizes = {
-    in: number('own in', EDGE.inMm, { label: `${t.ownEdge}, ${t.edgeIn}`, value: front.inMm }, (inMm, key) =>
-      edge({ inMm }, key),
+    in: number(
+      'own in',
+      EDGE.inMm,
+      { label: `${t.ownEdge}, ${t.edgeIn}`, value: front.inMm },
+      { take: (inMm, key) => edge({ inMm }, key) },
     ),
     deep: number(
       'own deep',
       EDGE.deepMm,
       { label: `${t.ownEdge}, ${t.edgeDeep}`, value: front.deepMm },
-      (deepMm, key) => edge({ deepMm }, key),
+      { take: (deepMm, key) => edge({ deepMm }, key) },
     ),
   };
   const values = {
@@ -149,7 +158,7 @@ function OwnSolid({ piece, first, put, takeBack }: OwnSolidProps) {
       'own depth',
       SOLID.depthMm,
       { label: t.ownDepth, value: depthMm, usual: piece.body.solid.depthMm },
-      (next, key) => set({ depthMm: next }, key),
+      { take: (next, key) => set({ depthMm: next }, key) },
     ),
     edge: (
       <EdgeKind label={t.ownEdge} edge={front} usual={piece.body.solid.front.kind} put={edge} takeBack={takeBack} />

@@ -18,8 +18,11 @@ export function PairValues({ piece, edits, picked }: Pick<WordsProps, 'piece' | 
   };
   return shown.map((pair, i) => {
     const name = `${pair.left}${pair.right}`;
-    const by = number(`pair ${name}`, KERN_PAIR.by, { label: t.pair(name), value: pair.by }, (next, key) =>
-      put(pair, next, key),
+    const by = number(
+      `pair ${name}`,
+      KERN_PAIR.by,
+      { label: t.pair(name), value: pair.by },
+      { take: (next, key) => put(pair, next, key) },
     );
     return (
       <span key={keyOf(pair)}>

@@ -23,13 +23,18 @@ export function PlaceChapter({ piece, edits, work, others }: ChapterProps & { ot
     edits.placement({ [field]: next }, key);
   };
   const at = (k: number) =>
-    number(`at${k}`, fieldAt(PLACEMENT, ['atMm', k]), { label: t.at[k], value: placement.atMm[k] }, put('atMm', k));
+    number(
+      `at${k}`,
+      fieldAt(PLACEMENT, ['atMm', k]),
+      { label: t.at[k], value: placement.atMm[k] },
+      { take: put('atMm', k) },
+    );
   const turn = (k: number) =>
     number(
       `turn${k}`,
       fieldAt(PLACEMENT, ['turnDegrees', k]),
       { label: t.turn[k], value: placement.turnDegrees[k] },
-      put('turnDegrees', k),
+      { take: put('turnDegrees', k) },
     );
   const values = {
     stand: (

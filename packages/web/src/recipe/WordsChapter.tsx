@@ -29,8 +29,11 @@ export function WordsChapter({ piece, edits, remarks, work, picked, readCurve }:
         onChange={(sizeBy) => edits.words({ sizeBy })}
       />
     ),
-    size: number('size', WORDS.sizeMm, { label: t.size, value: words.sizeMm }, (sizeMm, key) =>
-      edits.words({ sizeMm }, key),
+    size: number(
+      'size',
+      WORDS.sizeMm,
+      { label: t.size, value: words.sizeMm },
+      { take: (sizeMm, key) => edits.words({ sizeMm }, key) },
     ),
     align: (
       <ChoiceValue
@@ -41,8 +44,11 @@ export function WordsChapter({ piece, edits, remarks, work, picked, readCurve }:
         onChange={(align) => edits.words({ align })}
       />
     ),
-    tracking: number('tracking', WORDS.tracking, { label: t.tracking, value: words.tracking }, (tracking, key) =>
-      edits.words({ tracking }, key),
+    tracking: number(
+      'tracking',
+      WORDS.tracking,
+      { label: t.tracking, value: words.tracking },
+      { take: (tracking, key) => edits.words({ tracking }, key) },
     ),
     line: <LineSentence piece={piece} edits={edits} readCurve={readCurve} />,
     contour: <ContourSentence piece={piece} edits={edits} />,
@@ -95,7 +101,7 @@ function MoreWords({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' 
       'leading',
       WORDS.leadingPercent,
       { label: t.leading, value: words.leadingPercent },
-      (leadingPercent, key) => edits.words({ leadingPercent }, key),
+      { take: (leadingPercent, key) => edits.words({ leadingPercent }, key) },
     ),
     anchor: (
       <ChoiceValue
@@ -119,22 +125,25 @@ function MoreWords({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' 
       'word space',
       WORDS.wordSpacePercent,
       { label: t.wordSpace, value: words.wordSpacePercent },
-      (wordSpacePercent, key) => edits.words({ wordSpacePercent }, key),
+      { take: (wordSpacePercent, key) => edits.words({ wordSpacePercent }, key) },
     ),
     width: number(
       'width',
       WORDS.widthPercent,
       { label: t.letterWidth, value: words.widthPercent },
-      (widthPercent, key) => edits.words({ widthPercent }, key),
+      { take: (widthPercent, key) => edits.words({ widthPercent }, key) },
     ),
     height: number(
       'height',
       WORDS.heightPercent,
       { label: t.letterHeight, value: words.heightPercent },
-      (heightPercent, key) => edits.words({ heightPercent }, key),
+      { take: (heightPercent, key) => edits.words({ heightPercent }, key) },
     ),
-    slant: number('slant', WORDS.slantDegrees, { label: t.slant, value: words.slantDegrees }, (slantDegrees, key) =>
-      edits.words({ slantDegrees }, key),
+    slant: number(
+      'slant',
+      WORDS.slantDegrees,
+      { label: t.slant, value: words.slantDegrees },
+      { take: (slantDegrees, key) => edits.words({ slantDegrees }, key) },
     ),
     capitals: (
       <ChoiceValue
@@ -224,11 +233,17 @@ function FitValues({ piece, edits }: Pick<WordsProps, 'piece' | 'edits'>) {
         onChange={(to) => put({ to })}
       />
     ),
-    width: number('fit width', FIT.widthMm, { label: t.fitWidth, value: fit.widthMm }, (widthMm, key) =>
-      put({ widthMm }, key),
+    width: number(
+      'fit width',
+      FIT.widthMm,
+      { label: t.fitWidth, value: fit.widthMm },
+      { take: (widthMm, key) => put({ widthMm }, key) },
     ),
-    height: number('fit height', FIT.heightMm, { label: t.fitHeight, value: fit.heightMm }, (heightMm, key) =>
-      put({ heightMm }, key),
+    height: number(
+      'fit height',
+      FIT.heightMm,
+      { label: t.fitHeight, value: fit.heightMm },
+      { take: (heightMm, key) => put({ heightMm }, key) },
     ),
     how: (
       <ChoiceValue

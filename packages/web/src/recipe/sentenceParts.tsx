@@ -48,7 +48,7 @@ type Take = (value: number, key: string | undefined) => void;
 type Said = Pick<NumberValueProps, 'label' | 'value'> & Partial<Pick<NumberValueProps, 'unit' | 'usual' | 'zero'>>;
 
 /** A number of a field whose drags and arrow keys join under a name. */
-export function number(name: string, field: Field, said: Said, take: Take) {
+export function number(name: string, field: Field, said: Said, { take }: { take: Take }) {
   return (
     <NumberValue {...shownAs(field)} {...said} onChange={(value, isDrag) => take(value, isDrag ? name : undefined)} />
   );

@@ -80,7 +80,7 @@ export function SectionCard(props: SectionCardProps) {
               knobs={knobsOf(piece, section, part)}
               onPoint={work.setPoint}
               begin={work.begin}
-              move={(knob, to) => work.put(knobMoved(piece, section, knob, to))}
+              move={(knob, to) => work.put(knobMoved(piece, section, knob, { to }))}
               turn={(index) => work.once(work.moved(index, { smooth: !shape.points[index].smooth }))}
               drop={work.drop}
               add={work.add && ((at) => work.add?.({ in: 0, down: 0, ...sharesAt(section.frames[part], at) }))}

@@ -159,7 +159,8 @@ function KnobMark({ knob, frame, point, onPoint, begin, move, turn, drop, onHold
 function nameOf(knob: SectionKnob): string {
   const t = texts.section;
   if (knob.kind !== 'point') return t.knob[knob.kind](t.mm(knob.kind === 'foot' ? knob.downMm : knob.inMm));
-  return t.knob.point(knob.index + 1, t.mm(knob.inMm), t.mm(knob.downMm), t.hows[knob.smooth ? 'smooth' : 'corner']);
+  const how = t.hows[knob.smooth ? 'smooth' : 'corner'];
+  return t.knob.point(knob.index + 1, { inward: t.mm(knob.inMm), down: t.mm(knob.downMm), how });
 }
 
 /** How wide and how deep the part at work is. */

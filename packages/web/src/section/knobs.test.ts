@@ -55,22 +55,22 @@ describe('a knob that is moved', () => {
     back: edge({}),
     side: side({ kind: 'v' }),
   });
-  const moved = (part: SectionPart, kind: SectionKnob['kind'], inMm: number, downMm: number) => {
+  const moved = (part: SectionPart, kind: SectionKnob['kind'], { inMm, downMm }: { inMm: number; downMm: number }) => {
     const knob = knobs(piece, part).find((k) => k.kind === kind) as SectionKnob;
-    return knobMoved(piece, section(piece), knob, { inMm, downMm });
+    return knobMoved(piece, section(piece), knob, { to: { inMm, downMm } });
   };
 
   test('changes what it stands for, in round steps', () => {
-    expect(moved('front', 'rim', 5.03, 9)).toEqual({ part: 'front', values: { inMm: 5.05 } });
-    expect(moved('front', 'foot', 9, 7.02)).toEqual({ part: 'front', values: { deepMm: 7 } });
-    expect(moved('back', 'foot', 0, 13)).toEqual({ part: 'back', values: { deepMm: 7 } });
-    expect(moved('side', 'amount', 1.5, 0)).toEqual({ part: 'side', values: { amountMm: 1.5 } });
-    expect(moved('front', 'rim', -5, 0)).toEqual({ part: 'front', values: { inMm: 0 } });
+    expect(moved('front', 'rim', { inMm: 5.03, downMm: 9 })).toEqual({ part: 'front', values: { inMm: 5.05 } });
+    expect(moved('front', 'foot', { inMm: 9, downMm: 7.02 })).toEqual({ part: 'front', values: { deepMm: 7 } });
+    expect(moved('back', 'foot', { inMm: 0, downMm: 13 })).toEqual({ part: 'back', values: { deepMm: 7 } });
+    expect(moved('side', 'amount', { inMm: 1.5, downMm: 0 })).toEqual({ part: 'side', values: { amountMm: 1.5 } });
+    expect(moved('front', 'rim', { inMm: -5, downMm: 0 })).toEqual({ part: 'front', values: { inMm: 0 } });
   });
 
   test('puts a point beyond the outline, never past the ends of its depth', () => {
     const points = [{ in: -0.5, down: 1, smooth: true }, POINTS[1]];
-    expect(moved('front', 'point', -2, 99)).toEqual({ part: 'front', values: { points } });
+    expect(moved('front', 'point', { inMm: -2, downMm: 99 })).toEqual({ part: 'front', values: { points } });
   });
 
   test('a back edge that follows the front changes the front', () => {

@@ -67,7 +67,7 @@ export function knobMoved(
   piece: Piece,
   { frames }: AskedSection,
   knob: SectionKnob,
-  to: SectionPlace,
+  { to }: { to: SectionPlace },
 ): Change | undefined {
   const part = partAtWork(piece, knob.part);
   const frame = frames[knob.part];

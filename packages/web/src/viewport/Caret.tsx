@@ -47,7 +47,9 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
     const matrix = matrixOf(transform);
     const middle = (line.up + line.down) / 2;
     const places = stops.map(({ x, y, turn, at }) =>
-      new Vector3(0, middle, 0).applyMatrix4(frameOn(shape, [x, y, front], turn, letterAt(at))).applyMatrix4(matrix),
+      new Vector3(0, middle, 0)
+        .applyMatrix4(frameOn(shape, [x, y, front], { turn, letter: letterAt(at) }))
+        .applyMatrix4(matrix),
     );
     const far = places.map((place) => ray.distanceSqToPoint(place));
     return stops[far.indexOf(Math.min(...far))]?.at;
@@ -83,7 +85,7 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
       {caret && isOn && (
         <group
           matrixAutoUpdate={false}
-          matrix={frameOn(shape, [caret.x, caret.y, front], caret.turn, letterAt(caret.at))}
+          matrix={frameOn(shape, [caret.x, caret.y, front], { turn: caret.turn, letter: letterAt(caret.at) })}
         >
           <mesh position={[0, (line.up + line.down) / 2, 0]} renderOrder={3} raycast={() => null}>
             <boxGeometry args={[height * 0.018, height, height * 0.006]} />

@@ -120,11 +120,15 @@ function usePlaneDrag(bending: Bending, space: Space, from: () => { start: Point
     step.current = gridStep(size) / 20;
     bending.begin();
     setText(bending.words(start));
-    return slideOver(event, space.normal, space.toWorld(start), (by, coarse) => {
-      const grid = step.current * (coarse ? 10 : 1);
-      const to: Point = [toStep(start[0] + by.dot(space.across), grid), toStep(start[1] + by.dot(space.up), grid)];
-      bending.change(take(to));
-      setText(bending.words(to));
+    return slideOver(event, {
+      normal: space.normal,
+      through: space.toWorld(start),
+      take: (by, coarse) => {
+        const grid = step.current * (coarse ? 10 : 1);
+        const to: Point = [toStep(start[0] + by.dot(space.across), grid), toStep(start[1] + by.dot(space.up), grid)];
+        bending.change(take(to));
+        setText(bending.words(to));
+      },
     });
   });
   return { drag, text, done: () => setText(undefined) };
@@ -155,7 +159,7 @@ function ArmKnob({ bending, index, side, space }: KnotProps & { side: 'inMm' | '
   const at: Point = [knot.atMm[0] + arm[0], knot.atMm[1] + arm[1]];
   const { drag, text, done } = usePlaneDrag(bending, space, () => ({
     start: at,
-    take: ([x, y]) => withArm(curve, index, side, [x - knot.atMm[0], y - knot.atMm[1]]),
+    take: ([x, y]) => withArm(curve, index, side, { arm: [x - knot.atMm[0], y - knot.atMm[1]] }),
   }));
   const stem = useMemo(() => {
     const [from, to] = [space.toWorld(knot.atMm), space.toWorld([knot.atMm[0] + arm[0], knot.atMm[1] + arm[1]])];

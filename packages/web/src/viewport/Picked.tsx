@@ -50,12 +50,10 @@ function Planes({ shown, steps, ids, from, to, opacity }: PlanesProps) {
       <group
         key={id}
         matrixAutoUpdate={false}
-        matrix={frameOn(
-          shape,
-          [x + (advance / 2) * Math.cos(turn), y + (advance / 2) * Math.sin(turn), front],
+        matrix={frameOn(shape, [x + (advance / 2) * Math.cos(turn), y + (advance / 2) * Math.sin(turn), front], {
           turn,
-          id,
-        )}
+          letter: id,
+        })}
       >
         <mesh position={[0, line.down + (height * (from + to)) / 2, 0]} renderOrder={2} raycast={() => null}>
           <planeGeometry args={[Math.max(advance, height * 0.02), height * (to - from)]} />

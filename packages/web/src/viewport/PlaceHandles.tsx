@@ -62,9 +62,12 @@ export function PlaceHandles({ placement, box, placing }: HandlesProps) {
   const grid = (coarse: boolean): number => step * (coarse ? 10 : 1);
   const slide = useDrag((event) => {
     startAt('puck');
-    return slideOver(event, UP, puck, (by, coarse) =>
-      tell('puck', { moveMm: [toStep(by.x, grid(coarse)), 0, toStep(by.z, grid(coarse))], turnDegrees: 0 }),
-    );
+    return slideOver(event, {
+      normal: UP,
+      through: puck,
+      take: (by, coarse) =>
+        tell('puck', { moveMm: [toStep(by.x, grid(coarse)), 0, toStep(by.z, grid(coarse))], turnDegrees: 0 }),
+    });
   });
   const raise = useDrag((event) => {
     const from = onUpright(event.ray, lift)?.y;
@@ -110,9 +113,7 @@ export function PlaceHandles({ placement, box, placing }: HandlesProps) {
 /** Follows the pointer in a plane through a point; gives how far it came. */
 export function slideOver(
   event: ThreeEvent<PointerEvent>,
-  normal: Vector3,
-  through: Vector3,
-  take: (by: Vector3, coarse: boolean) => void,
+  { normal, through, take }: { normal: Vector3; through: Vector3; take: (by: Vector3, coarse: boolean) => void },
 ): ((ray: Ray, coarse: boolean) => void) | undefined {
   const from = onPlane(event.ray, through, normal);
   if (!from) return undefined;
@@ -128,9 +129,13 @@ export function useSolidDrag(placing: Placing | undefined, isOnTable: boolean, s
     if (!placing) return undefined;
     placing.begin();
     const normal = facing(event.ray.direction);
-    return slideOver(event, normal, event.point.clone(), (by, coarse) => {
-      const to = (v: number): number => toStep(v, step * (coarse ? 10 : 1));
-      placing.change({ moveMm: [to(by.x), isOnTable ? 0 : to(by.y), to(by.z)], turnDegrees: 0 });
+    return slideOver(event, {
+      normal,
+      through: event.point.clone(),
+      take: (by, coarse) => {
+        const to = (v: number): number => toStep(v, step * (coarse ? 10 : 1));
+        placing.change({ moveMm: [to(by.x), isOnTable ? 0 : to(by.y), to(by.z)], turnDegrees: 0 });
+      },
     });
   });
 }

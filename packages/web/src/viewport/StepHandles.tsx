@@ -305,11 +305,15 @@ function CentreKnob({ stepping, space, size, centreMm }: PartProps & { centreMm:
   const drag = useDrag((event) => {
     const from = [...centreMm];
     stepping.begin();
-    return slideOver(event, normal, at.clone(), (by, coarse) => {
-      const grid = (gridStep(size) / 20) * (coarse ? 10 : 1);
-      const next: Place = [toStep(from[0] + by.dot(across), grid), toStep(from[1] + by.dot(up), grid), from[2]];
-      stepping.change({ ...stepping.step, centreMm: next } as ShapeStep);
-      setText(`${stepping.words.place(next[0])}, ${stepping.words.place(next[1])}`);
+    return slideOver(event, {
+      normal,
+      through: at.clone(),
+      take: (by, coarse) => {
+        const grid = (gridStep(size) / 20) * (coarse ? 10 : 1);
+        const next: Place = [toStep(from[0] + by.dot(across), grid), toStep(from[1] + by.dot(up), grid), from[2]];
+        stepping.change({ ...stepping.step, centreMm: next } as ShapeStep);
+        setText(`${stepping.words.place(next[0])}, ${stepping.words.place(next[1])}`);
+      },
     });
   });
   return (

@@ -32,7 +32,11 @@ const BESIDE = 1e-3;
  * A frame that stands on the letters: its origin at a place, its first axis along a line that is turned by some
  * radians. Rigid, wherever it is put.
  */
-export function frameOn(shape: Shape | undefined, [x, y, z]: Place, turn: number, letter?: number): Matrix4 {
+export function frameOn(
+  shape: Shape | undefined,
+  [x, y, z]: Place,
+  { turn, letter }: { turn: number; letter?: number },
+): Matrix4 {
   const [c, s] = [Math.cos(turn), Math.sin(turn)];
   if (!shape) return new Matrix4().makeRotationZ(turn).setPosition(x, y, z);
   const at = shape([x, y, z], letter);

@@ -20,7 +20,7 @@ export const sectionTexts = {
     rim: (mm: string): string => `Where the edge meets the face, ${mm} in`,
     foot: (mm: string): string => `Where the edge meets the side, ${mm} deep`,
     amount: (mm: string): string => `How far the side goes in, ${mm}`,
-    point: (n: number, inward: string, down: string, how: string): string =>
+    point: (n: number, { inward, down, how }: { inward: string; down: string; how: string }): string =>
       `Point ${n}, ${inward} in, ${down} down, ${how}`,
   },
   hows: { smooth: 'smooth', corner: 'a corner' },

@@ -17,7 +17,7 @@ export const shapeTexts = {
   chooseFile: 'choose a file',
   pictureSize: (columns: number, rows: number): string => `${columns} × ${rows}`,
   course: {
-    label: (name: string, low: number, high: number, unit: string): string =>
+    label: (name: string, { low, high, unit }: { low: number; high: number; unit: string }): string =>
       `${name}: ${low === high ? `${low} ${unit}` : `${low} to ${high} ${unit}`}`,
     same: (value: number, unit: string): string => `${value} ${unit}`,
     between: (low: number, high: number, unit: string): string => `${low} to ${high} ${unit}`,

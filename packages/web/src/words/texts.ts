@@ -14,6 +14,13 @@ const size = (bytes: number): string =>
 
 const signed = (value: number): string => `${value > 0 ? '+' : value < 0 ? '\u2212' : ''}${Math.abs(value)}`;
 
+interface FileFigures {
+  faces: number;
+  quads: number;
+  vertices: number;
+  bytes: number;
+}
+
 /** All texts of the interface in one place. Sentences of the recipe are templates with slots. */
 export const texts = {
   product: 'Fictile',
@@ -400,10 +407,10 @@ export const texts = {
     toleranceSame: 'as in the workshop',
     workshopCount: (faces: number): string => `${faces.toLocaleString('en')} faces in the workshop; the file holds`,
     none: 'Choose a piece to hand over.',
-    holds: (faces: number, quads: number, points: number, bytes: number): string => {
+    holds: ({ faces, quads, vertices, bytes }: FileFigures): string => {
       const count = faces.toLocaleString('en');
       const shapes = quads === 0 ? `${count} triangles` : `${count} faces, ${quads.toLocaleString('en')} of them quads`;
-      return `${shapes}, ${points.toLocaleString('en')} points, ${size(bytes)}`;
+      return `${shapes}, ${vertices.toLocaleString('en')} points, ${size(bytes)}`;
     },
     save: 'Save the file',
     picture: 'Still picture',

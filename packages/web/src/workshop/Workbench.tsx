@@ -84,7 +84,8 @@ function useBench(store: ProjectStore, startsHeld: boolean) {
   const { toggleColorScheme } = useMantineColorScheme();
   const fit = (): void => void fitFlat(store, client, chosen.pieces[0]);
   const camera = useRef<CameraHandle>(undefined);
-  const lookFrom = (): void => layFromView(store, chosen.pieces[0], evaluation.pieces, camera.current?.pose());
+  const lookFrom = (): void =>
+    layFromView(store, chosen.pieces[0], evaluation.pieces, { pose: camera.current?.pose() });
   const commands = workshopCommands({
     store,
     actions,
@@ -129,7 +130,7 @@ function layFromView(
   store: ProjectStore,
   piece: Piece | undefined,
   shown: readonly ShownPiece[],
-  pose: Pose | undefined,
+  { pose }: { pose: Pose | undefined },
 ): void {
   const own = piece && shown.find(({ pieceId }) => pieceId === piece.id);
   const step = own && pose && fromView(piece, own, pose);

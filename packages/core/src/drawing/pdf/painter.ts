@@ -235,11 +235,16 @@ export class Painter {
         this.#state = { ...this.#state, ...resources.state(nameOf(values)) };
         return true;
       default:
-        return this.#colour(operator, n, values, resources);
+        return this.#colour(operator, n, values, { resources });
     }
   }
 
-  #colour(operator: string, n: readonly number[], values: readonly Value[], resources: Resources): boolean {
+  #colour(
+    operator: string,
+    n: readonly number[],
+    values: readonly Value[],
+    { resources }: { resources: Resources },
+  ): boolean {
     const isStroke = operator !== operator.toLowerCase();
     const low = operator.toLowerCase();
     const put = (space: ColourSpace, colour: string): void => {

@@ -18,7 +18,7 @@ export function paintOf(
   value: string,
   style: Style,
   alpha: string | undefined,
-  serverColour: PaintServer,
+  { serverColour }: { serverColour: PaintServer },
 ): { colour: string; gradient: boolean } | undefined {
   if (isZero(alpha) || isZero(style.opacity)) return undefined;
   const server = /^\s*url\(\s*["']?#([^"')]+)["']?\s*\)\s*(.*)$/.exec(value);

@@ -244,7 +244,7 @@ class DrawingReader {
 
   /** Id of the colour. */
   #paint(value: string, style: Style, alpha: string | undefined): number | undefined {
-    const paint = paintOf(value, style, alpha, (id) => this.#serverColour(id));
+    const paint = paintOf(value, style, alpha, { serverColour: (id) => this.#serverColour(id) });
     if (!paint) return undefined;
     if (paint.gradient) this.#skip('gradient');
     const known = this.colours.get(paint.colour);

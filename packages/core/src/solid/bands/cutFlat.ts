@@ -34,7 +34,7 @@ function cutFlat(flat: FlatWavefront, lines: Lines): FlatWavefront | undefined {
   const partition: Partition = { ...flat.partition, ...nodes.columns(), bands, rings };
   const caps = new Map<number, Cap>();
   for (const layer of flat.caps.keys()) {
-    const cap = buildCap(partition, layer, flat.outline.letter, nodes.chordsAcross(rings[layer]));
+    const cap = buildCap(partition, layer, flat.outline.letter, { across: nodes.chordsAcross(rings[layer]) });
     if (!cap) return undefined;
     caps.set(layer, cap);
   }

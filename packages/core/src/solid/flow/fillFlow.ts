@@ -18,22 +18,30 @@ export type Filled = { ok: true; patch: FlowPatch } | { ok: false; block: Block 
 export function fillFlow(line: RingLine, flow: FlowBlocks): Filled {
   const patch: FlowPatch = { x: [...line.x], y: [...line.y], fixed: line.x.length, quads: [] };
   const rows = flow.chords.map(({ a, b, count }) => chordRow(patch, a, b, count));
-  const loops = flow.blocks.map((block) => loopOf(line, flow, block, rows));
+  const bounds = { line, flow, rows };
+  const loops = flow.blocks.map((block) => loopOf(bounds, block));
   const areas = loops.map((loop) => loopArea(patch, loop));
   const holes = new Map<number, number[][]>();
   for (const [k, loop] of loops.entries()) {
     if (areas[k] > 0) continue;
-    const around = smallestAround(patch, loops, areas, loop[0]);
+    const around = smallestAround(patch, loops, areas, { point: loop[0] });
     if (around < 0) return { ok: false, block: flow.blocks[k] };
     holes.set(around, [...(holes.get(around) ?? []), loop]);
   }
   for (const [k, loop] of loops.entries()) {
-    if (areas[k] > 0 && !fillOne(patch, [loop, ...(holes.get(k) ?? [])], cornersOf(line, flow, flow.blocks[k], rows)))
+    if (areas[k] > 0 && !fillOne(patch, [loop, ...(holes.get(k) ?? [])], cornersOf(bounds, flow.blocks[k])))
       return { ok: false, block: flow.blocks[k] };
   }
   smooth(patch, ROUNDS);
   if (worstJacobian(patch) < TANGLED) smooth(patch, MORE_ROUNDS);
   return { ok: true, patch };
+}
+
+/** What blocks are bounded by: spans of the line, and rows of points along chords. */
+interface Bounds {
+  line: RingLine;
+  flow: FlowBlocks;
+  rows: readonly number[][];
 }
 
 function chordRow({ x, y }: FlowPatch, a: number, b: number, count: number): number[] {
@@ -46,7 +54,7 @@ function chordRow({ x, y }: FlowPatch, a: number, b: number, count: number): num
 }
 
 /** Points around a block, each edge without its end. */
-function loopOf(line: RingLine, flow: FlowBlocks, { edges }: Block, rows: readonly number[][]): number[] {
+function loopOf({ line, flow, rows }: Bounds, { edges }: Block): number[] {
   return edges.flatMap((edge) => {
     if (edge.kind === 'span') return spanPoints(line, flow, edge).slice(0, -1);
     const row = rows[edge.index];
@@ -55,7 +63,7 @@ function loopOf(line: RingLine, flow: FlowBlocks, { edges }: Block, rows: readon
 }
 
 /** Where in its loop a block has its corners. */
-function cornersOf(line: RingLine, flow: FlowBlocks, { edges, angles }: Block, rows: readonly number[][]): number[] {
+function cornersOf({ line, flow, rows }: Bounds, { edges, angles }: Block): number[] {
   const found: number[] = [];
   let at = 0;
   edges.forEach((edge, k) => {
@@ -78,7 +86,7 @@ function smallestAround(
   { x, y }: FlowPatch,
   loops: readonly number[][],
   areas: readonly number[],
-  point: number,
+  { point }: { point: number },
 ): number {
   let found = -1;
   loops.forEach((loop, k) => {

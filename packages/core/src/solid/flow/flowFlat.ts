@@ -29,10 +29,13 @@ const reachOf = ({ em }: FlatOptions): number => Math.max(1, REACH_EM * em);
  * was found: then plain faces have to do.
  */
 export function flowFlat(outline: Outline, options: FlatOptions, faces: FlowFaces): FlatWavefront | undefined {
-  return evenly(outline, options, faces, {
-    withChords: true,
-    sizes: SMALLER,
-    fill: (p, resampled, { layer, ...rest }) => flowCap(p, resampled, layer, rest),
+  return evenly(outline, options, {
+    faces,
+    way: {
+      withChords: true,
+      sizes: SMALLER,
+      fill: (p, resampled, { layer, ...rest }) => flowCap(p, resampled, layer, rest),
+    },
   });
 }
 
@@ -45,11 +48,14 @@ export function gridFlat(
   options: FlatOptions,
   { origin, ...faces }: FlowFaces & { origin: { x: number; y: number } },
 ): FlatWavefront | undefined {
-  return evenly(outline, options, faces, {
-    withChords: false,
-    sizes: [1],
-    fill: (p, resampled, { layer }) =>
-      gridCap(p, layer, { size: Math.round(faces.size), origin, letterOfEdge: resampled.letter }),
+  return evenly(outline, options, {
+    faces,
+    way: {
+      withChords: false,
+      sizes: [1],
+      fill: (p, resampled, { layer }) =>
+        gridCap(p, layer, { size: Math.round(faces.size), origin, letterOfEdge: resampled.letter }),
+    },
   });
 }
 
@@ -64,7 +70,11 @@ interface Way {
   ): FlowCap | undefined;
 }
 
-function evenly(outline: Outline, options: FlatOptions, faces: FlowFaces, way: Way): FlatWavefront | undefined {
+function evenly(
+  outline: Outline,
+  options: FlatOptions,
+  { faces, way }: { faces: FlowFaces; way: Way },
+): FlatWavefront | undefined {
   const inset = options.capInsets[0];
   const dense = flatWavefront(outline, { ...options, layers: inset === 0 ? [] : [inset], capInsets: [inset] });
   if (!isProved(dense)) return undefined;

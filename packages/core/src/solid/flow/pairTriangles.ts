@@ -34,7 +34,7 @@ export function pairTriangles(
     partner[pair.one] = partner[pair.other] = pair;
   }
   for (let t = 0; t < count; t++) {
-    if (!partner[t]) exchange(t, byTriangle, partner, new Set([t]), LONGEST_EXCHANGE);
+    if (!partner[t]) exchange(t, { byTriangle, partner, seen: new Set([t]), depth: LONGEST_EXCHANGE });
   }
   const faces: number[][] = [];
   for (let t = 0; t < count; t++) {
@@ -76,10 +76,12 @@ function possiblePairs(
  */
 function exchange(
   t: number,
-  byTriangle: readonly Pair[][],
-  partner: (Pair | undefined)[],
-  seen: Set<number>,
-  depth: number,
+  {
+    byTriangle,
+    partner,
+    seen,
+    depth,
+  }: { byTriangle: readonly Pair[][]; partner: (Pair | undefined)[]; seen: Set<number>; depth: number },
 ): boolean {
   for (const pair of byTriangle[t]) {
     const other = pair.one === t ? pair.other : pair.one;
@@ -92,7 +94,7 @@ function exchange(
       seen.add(left);
       partner[left] = undefined;
       partner[other] = partner[t] = pair;
-      if (exchange(left, byTriangle, partner, seen, depth - 1)) return true;
+      if (exchange(left, { byTriangle, partner, seen, depth: depth - 1 })) return true;
       partner[t] = undefined;
       partner[other] = partner[left] = taken;
       continue;

@@ -53,16 +53,21 @@ export function resample(outline: Outline, line: RingLine, plan: FlowPlan, optio
   for (let v = 0; v < outline.x.length; v++) {
     if (outline.corner[v]) marks.push(course.vertexMark(v, []));
   }
-  const ends = plan.stations.map((station, id) => stationMark(line, course, station, [id]));
+  const ends = plan.stations.map((station, id) => stationMark(line, course, station, { id: [id] }));
   marks.push(...ends.filter((mark) => mark !== undefined));
   plan.spans.forEach(({ to, places }, from) => {
-    marks.push(...spanMarks(line, course, places, [ends[from], ends[to]]));
+    marks.push(...spanMarks(line, course, { places, from: ends[from], to: ends[to] }));
   });
   return course.rebuilt(marks, options, plan.stations.length);
 }
 
 /** Where a station of a ring comes from; undefined where rings of the outline have met there. */
-function stationMark(line: RingLine, course: Course, station: Station, id: readonly number[]): Mark | undefined {
+function stationMark(
+  line: RingLine,
+  course: Course,
+  station: Station,
+  { id }: { id: readonly number[] },
+): Mark | undefined {
   const { segment, along } = station;
   const after = line.edge[segment];
   const before = line.edge[line.prev[segment]];
@@ -81,8 +86,7 @@ function stationMark(line: RingLine, course: Course, station: Station, id: reado
 function spanMarks(
   line: RingLine,
   course: Course,
-  places: readonly RingPlace[],
-  [from, to]: readonly (Mark | undefined)[],
+  { places, from, to }: { places: readonly RingPlace[]; from?: Mark; to?: Mark },
 ): Mark[] {
   const feet = places.map((place) => course.foot(line.edge[place.segment], place, []));
   const ring = (edge: number): number => course.ring[edge];

@@ -39,12 +39,9 @@ export function slid(
         outline.y[vertex] + share * (toY - outline.y[vertex]) - y[node],
       ];
       const along = wx * line.ny[point] - wy * line.nx[point];
-      tryMove(
-        { x, y },
-        node,
-        [x[node] + along * line.ny[point], y[node] - along * line.nx[point]],
-        facesAt.get(node) ?? [],
-      );
+      tryMove({ x, y }, node, [x[node] + along * line.ny[point], y[node] - along * line.nx[point]], {
+        faces: facesAt.get(node) ?? [],
+      });
     }
   }
   return { ...p, x, y };
@@ -73,7 +70,7 @@ function tryMove(
   { x, y }: { x: Float64Array; y: Float64Array },
   node: number,
   [toX, toY]: readonly [number, number],
-  faces: readonly FaceRef[],
+  { faces }: { faces: readonly FaceRef[] },
 ): void {
   const [ox, oy] = [x[node], y[node]];
   x[node] = Math.round(toX);

@@ -21,8 +21,8 @@ export class EventQueue {
     return this.#heap.length > 0 ? this.#heap[0].time : Infinity;
   }
 
-  push(time: number, vertex: WaveVertex, other: WaveVertex | undefined, edge: number, version: number): void {
-    const event: WaveEvent = { time, vertex, other, edge, version, serial: this.#serial++ };
+  push(foreseen: Omit<WaveEvent, 'serial'>): void {
+    const event: WaveEvent = { ...foreseen, serial: this.#serial++ };
     const heap = this.#heap;
     let i = heap.length;
     heap.push(event);

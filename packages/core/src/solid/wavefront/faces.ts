@@ -17,12 +17,12 @@ export function buildFaces(traces: Traces, source: Int32Array, layers: readonly 
   uniteEqual(traces, x, y);
   const groups = groupSegments(traces, layers.length, source.length);
   for (let round = 0; ; round++) {
-    const attempt = cutFaces(traces, groups, x, y, layers.length);
+    const attempt = cutFaces(traces, groups, { x, y, bands: layers.length });
     if (attempt.fault === 'open-loop') return { ok: false, fault: 'open-loop' };
     if (attempt.folded.length === 0) {
-      return { ok: true, partition: compact(traces, attempt.pieces, source, { x, y, layers }) };
+      return { ok: true, partition: compact(traces, attempt.pieces, source, { places: { x, y, layers } }) };
     }
-    if (round >= ROUNDS || !attempt.folded.every((loop) => uniteClosest(traces, loop, x, y, round))) {
+    if (round >= ROUNDS || !attempt.folded.every((loop) => uniteClosest(traces, loop, { x, y, round }))) {
       return { ok: false, fault: 'folded' };
     }
   }
@@ -77,7 +77,11 @@ interface Attempt {
   pieces: Pieces;
 }
 
-function cutFaces(traces: Traces, groups: Groups, x: Float64Array, y: Float64Array, bands: number): Attempt {
+function cutFaces(
+  traces: Traces,
+  groups: Groups,
+  { x, y, bands }: { x: Float64Array; y: Float64Array; bands: number },
+): Attempt {
   const attempt: Attempt = { folded: [], pieces: { band: [], edge: [], start: [0], nodes: [] } };
   const from: number[] = [];
   const to: number[] = [];
@@ -94,12 +98,17 @@ function cutFaces(traces: Traces, groups: Groups, x: Float64Array, y: Float64Arr
     }
     const loops = linkLoops(from, to, x, y);
     if (!loops) return { ...attempt, fault: 'open-loop' };
-    for (const loop of loops) cutLoop(attempt, loop, x, y, Math.floor(g / groups.edgeCount), g % groups.edgeCount);
+    for (const loop of loops)
+      cutLoop(attempt, loop, { x, y, band: Math.floor(g / groups.edgeCount), edge: g % groups.edgeCount });
   }
   return attempt;
 }
 
-function cutLoop(attempt: Attempt, loop: number[], x: Float64Array, y: Float64Array, band: number, edge: number): void {
+function cutLoop(
+  attempt: Attempt,
+  loop: number[],
+  { x, y, band, edge }: { x: Float64Array; y: Float64Array; band: number; edge: number },
+): void {
   const px: number[] = [];
   const py: number[] = [];
   for (let i = 0; i < loop.length; i++) {
@@ -121,7 +130,11 @@ function cutLoop(attempt: Attempt, loop: number[], x: Float64Array, y: Float64Ar
 }
 
 /** Unites the closest two nodes of a loop that may be united; false when none are near enough. */
-function uniteClosest(traces: Traces, loop: number[], x: Float64Array, y: Float64Array, round: number): boolean {
+function uniteClosest(
+  traces: Traces,
+  loop: number[],
+  { x, y, round }: { x: Float64Array; y: Float64Array; round: number },
+): boolean {
   const limit = SMALLEST_LAYER * (1 + round);
   const pairs: { a: number; b: number; distance: number }[] = [];
   const live = loop.map((node) => traces.find(node));
@@ -145,10 +158,10 @@ interface Places {
 }
 
 /** Drops unused nodes and splits the pieces by band. */
-function compact(traces: Traces, pieces: Pieces, source: Int32Array, places: Places): Partition {
+function compact(traces: Traces, pieces: Pieces, source: Int32Array, { places }: { places: Places }): Partition {
   const numbers = new NodeNumbers(traces);
-  const rings = compactRings(traces, source, places.layers.length, numbers);
-  const bands = compactBands(pieces, source, places.layers.length, numbers);
+  const rings = compactRings(traces, source, places.layers.length, { numbers });
+  const bands = compactBands(pieces, source, places.layers.length, { numbers });
   const { kept } = numbers;
   const x = new Float64Array(kept.length);
   const y = new Float64Array(kept.length);
@@ -191,7 +204,12 @@ class NodeNumbers {
   }
 }
 
-function compactBands(pieces: Pieces, source: Int32Array, count: number, numbers: NodeNumbers): Band[] {
+function compactBands(
+  pieces: Pieces,
+  source: Int32Array,
+  count: number,
+  { numbers }: { numbers: NodeNumbers },
+): Band[] {
   const bands: Band[] = [];
   let p = 0;
   // pieces come sorted by band
@@ -240,7 +258,12 @@ interface RingRow {
   edge: number[];
 }
 
-function compactRings(traces: Traces, source: Int32Array, layerCount: number, numbers: NodeNumbers): Ring[] {
+function compactRings(
+  traces: Traces,
+  source: Int32Array,
+  layerCount: number,
+  { numbers }: { numbers: NodeNumbers },
+): Ring[] {
   const rows: RingRow[] = Array.from({ length: layerCount + 1 }, () => ({ from: [], to: [], edge: [] }));
   const add = (row: RingRow, edge: number, from: number, to: number): void => {
     const a = numbers.of(from);

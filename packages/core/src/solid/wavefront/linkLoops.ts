@@ -15,7 +15,7 @@ export function linkLoops(from: number[], to: number[], x: Float64Array, y: Floa
       used[at] = 1;
       loop.push(from[at]);
       if (to[at] === from[first]) break;
-      at = onward(from, to, used, at, x, y);
+      at = onward(from, to, { used, at, x, y });
     }
     if (at < 0 || to[at] !== from[first]) return undefined;
     if (loop.length > 2) loops.push(...withoutRepeats(loop));
@@ -37,7 +37,11 @@ function cancel(from: number[], to: number[]): void {
   }
 }
 
-function onward(from: number[], to: number[], used: Uint8Array, at: number, x: Float64Array, y: Float64Array): number {
+function onward(
+  from: number[],
+  to: number[],
+  { used, at, x, y }: { used: Uint8Array; at: number; x: Float64Array; y: Float64Array },
+): number {
   const node = to[at];
   let best = -1;
   for (let i = 0; i < from.length; i++) {

@@ -47,7 +47,7 @@ export function movingEdges(
   outline: Outline,
   next: Uint32Array,
   from: { x: Float64Array; y: Float64Array },
-  corners: Corners,
+  { corners }: { corners: Corners },
 ): MovingEdges {
   const { x, y } = from;
   const n = outline.x.length;

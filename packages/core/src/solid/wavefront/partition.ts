@@ -25,7 +25,7 @@ export function partition(outline: Outline, options: PartitionOptions): Partitio
   });
   const next = nextVertices(outline);
   if (layers.length === 0) return { ok: true, partition: plainPartition(outline, next) };
-  const edges = movingEdges(outline, next, options.jittered ?? outline, options.corners ?? 'sharp');
+  const edges = movingEdges(outline, next, options.jittered ?? outline, { corners: options.corners ?? 'sharp' });
   const traces = simulate({ outline, next, edges, layers, cancelled: options.cancelled });
   if (!traces) return { ok: false, fault: 'events' };
   const built = buildFaces(traces, edges.source, layers);

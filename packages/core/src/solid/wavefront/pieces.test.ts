@@ -10,7 +10,7 @@ test('events come out by time, and by age where times are equal', () => {
   const random = seededRandom(3);
   const queue = new EventQueue();
   const times = Array.from({ length: 500 }, () => Math.floor(random() * 40));
-  times.forEach((time, edge) => queue.push(time, NOBODY, undefined, edge, 0));
+  times.forEach((time, edge) => queue.push({ time, vertex: NOBODY, other: undefined, edge, version: 0 }));
   const wanted = times.map((time, edge) => ({ time, edge })).sort((a, b) => a.time - b.time || a.edge - b.edge);
   for (const { time, edge } of wanted) {
     expect(queue.nextTime).toBe(time);

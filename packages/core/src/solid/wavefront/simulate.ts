@@ -158,7 +158,7 @@ class Simulation {
 
   #nextHit(v: WaveVertex): void {
     const hit = v.hits.pop();
-    if (hit) this.#queue.push(hit.time, v, undefined, hit.edge, v.version);
+    if (hit) this.#queue.push({ ...hit, vertex: v, other: undefined, version: v.version });
   }
 
   /** Speed at which the segment from a to b grows. */
@@ -175,7 +175,7 @@ class Simulation {
     const now = Math.max(this.#now, a.born, b.born);
     const length = this.#edges.dx[e] * (xAt(b, now) - xAt(a, now)) + this.#edges.dy[e] * (yAt(b, now) - yAt(a, now));
     const time = now + Math.max(0, length) / -growth;
-    if (time <= this.#end) this.#queue.push(time, a, b, e, 0);
+    if (time <= this.#end) this.#queue.push({ time, vertex: a, other: b, edge: e, version: 0 });
   }
 
   // ---- events
@@ -384,7 +384,7 @@ class Simulation {
     const fromA = s - dx[edge] * xAt(a, this.#now) - dy[edge] * yAt(a, this.#now);
     const toB = dx[edge] * xAt(b, this.#now) + dy[edge] * yAt(b, this.#now) - s;
     if (fromA <= SAME || toB <= SAME) this.#meet(v, fromA <= toB ? a : b, x, y);
-    else this.#split(v, edge, a, b, x, y);
+    else this.#split(v, edge, { a, b, x, y });
   }
 
   #segmentUnder(edge: number, x: number, y: number): WaveVertex | undefined {
@@ -405,7 +405,7 @@ class Simulation {
     return found;
   }
 
-  #split(v: WaveVertex, edge: number, a: WaveVertex, b: WaveVertex, x: number, y: number): void {
+  #split(v: WaveVertex, edge: number, { a, b, x, y }: { a: WaveVertex; b: WaveVertex; x: number; y: number }): void {
     const node = this.#nodeAt(x, y);
     const { prev, next, left, right } = v;
     this.#finish(v, node);

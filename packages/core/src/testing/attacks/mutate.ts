@@ -70,23 +70,27 @@ const IN_BYTES: readonly Way[] = [
 /** Of text: in words and lines. */
 const IN_TEXT: readonly Way[] = [
   function wordPut(bytes, random) {
-    return inText(bytes, random, /[-+.\w]+/g, () => WORDS[below(random, WORDS.length)]);
+    return inText(bytes, random, { what: /[-+.\w]+/g, change: () => WORDS[below(random, WORDS.length)] });
   },
   function lineLost(bytes, random) {
-    return inText(bytes, random, /[^\n]*\n/g, () => '');
+    return inText(bytes, random, { what: /[^\n]*\n/g, change: () => '' });
   },
   function lineTwice(bytes, random) {
-    return inText(bytes, random, /[^\n]*\n/g, (line) => line + line);
+    return inText(bytes, random, { what: /[^\n]*\n/g, change: (line) => line + line });
   },
   function signLost(bytes, random) {
-    return inText(bytes, random, /[^\w\s]/g, () => '');
+    return inText(bytes, random, { what: /[^\w\s]/g, change: () => '' });
   },
   function longWord(bytes, random) {
-    return inText(bytes, random, /[-+.\w]+/g, (word) => word.repeat(200));
+    return inText(bytes, random, { what: /[-+.\w]+/g, change: (word) => word.repeat(200) });
   },
 ];
 
-function inText(bytes: Uint8Array, random: Random, what: RegExp, change: (found: string) => string): Uint8Array {
+function inText(
+  bytes: Uint8Array,
+  random: Random,
+  { what, change }: { what: RegExp; change: (found: string) => string },
+): Uint8Array {
   const text = textOf(bytes, 'latin1');
   const found = [...text.matchAll(what)];
   if (found.length === 0) return bytes;

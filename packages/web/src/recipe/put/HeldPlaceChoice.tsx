@@ -49,8 +49,11 @@ export function heldOff({ onto, put, flat }: HeldProps & { flat: OtherPiece['fla
   const { place } = onto;
   if (place.kind !== 'side') return {};
   const mm = (field: 'acrossMm' | 'upMm', label: string): ReactNode =>
-    number(field, HELD_SIDE[field], { label, value: place[field] }, (value, key) =>
-      put({ ...onto, place: { ...place, [field]: value } }, key),
+    number(
+      field,
+      HELD_SIDE[field],
+      { label, value: place[field] },
+      { take: (value, key) => put({ ...onto, place: { ...place, [field]: value } }, key) },
     );
   const from = (values: Partial<SidePlace>): void => put({ ...onto, place: measuredFrom(place, values, flat) });
   return {

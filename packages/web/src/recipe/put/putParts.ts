@@ -79,7 +79,7 @@ export function changed({ piece, body }: Standing, next: OntoStep | CutStep): St
 }
 
 export function wayChanged({ piece, body }: Standing, way: PutWay): StepRow[] {
-  return body ? [{ pieceId: body.id, steps: withWay(body, piece.id, way, crypto.randomUUID()) }] : [];
+  return body ? [{ pieceId: body.id, steps: withWay(body, piece.id, way, { freshId: crypto.randomUUID() }) }] : [];
 }
 
 /** On another body, at the same place of it where that has a name. */

@@ -57,12 +57,23 @@ export function EdgeSizes({ side, edge, hasSteps, put }: EdgeSizesProps) {
   const t = texts.recipe;
   const name = (part: string): string => `${side === 'front' ? t.frontEdge : t.backEdge}, ${part}`;
   const values = {
-    in: number('in', EDGE.inMm, { label: name(t.edgeIn), value: edge.inMm }, (inMm, key) => put({ inMm }, key)),
-    deep: number('deep', EDGE.deepMm, { label: name(t.edgeDeep), value: edge.deepMm }, (deepMm, key) =>
-      put({ deepMm }, key),
+    in: number(
+      'in',
+      EDGE.inMm,
+      { label: name(t.edgeIn), value: edge.inMm },
+      { take: (inMm, key) => put({ inMm }, key) },
     ),
-    steps: number('steps', EDGE.steps, { label: name(t.edgeSteps), value: edge.steps }, (steps, key) =>
-      put({ steps }, key),
+    deep: number(
+      'deep',
+      EDGE.deepMm,
+      { label: name(t.edgeDeep), value: edge.deepMm },
+      { take: (deepMm, key) => put({ deepMm }, key) },
+    ),
+    steps: number(
+      'steps',
+      EDGE.steps,
+      { label: name(t.edgeSteps), value: edge.steps },
+      { take: (steps, key) => put({ steps }, key) },
     ),
   };
   return <Sentence template={countsSteps(edge, hasSteps) ? t.roundSizes : t.edgeSizes} values={values} />;

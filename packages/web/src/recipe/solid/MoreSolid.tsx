@@ -51,17 +51,23 @@ function SideKind({ solid: { side }, put, takeBack }: Props) {
 function sideValues({ solid: { side, stepsBy }, put }: Props) {
   const set = (values: Partial<Solid['side']>, key?: string): void => put({ side: { ...side, ...values } }, key);
   const values = {
-    amount: number('side amount', SIDE.amountMm, { label: T.sideAmount, value: side.amountMm }, (amountMm, key) =>
-      set({ amountMm }, key),
+    amount: number(
+      'side amount',
+      SIDE.amountMm,
+      { label: T.sideAmount, value: side.amountMm },
+      { take: (amountMm, key) => set({ amountMm }, key) },
     ),
-    steps: number('side steps', SIDE.steps, { label: T.sideSteps, value: side.steps }, (steps, key) =>
-      set({ steps }, key),
+    steps: number(
+      'side steps',
+      SIDE.steps,
+      { label: T.sideSteps, value: side.steps },
+      { take: (steps, key) => set({ steps }, key) },
     ),
     divisions: number(
       'divisions',
       SIDE.divisions,
       { label: T.divisions, value: side.divisions, unit: T.divisionsUnit(side.divisions) },
-      (divisions, key) => set({ divisions }, key),
+      { take: (divisions, key) => set({ divisions }, key) },
     ),
   };
   const curved = stepsBy === 'count' ? T.sideCurved : T.sideWithin;
@@ -109,8 +115,11 @@ function edgeValues({ solid, put }: Props) {
         onChange={(next) => put({ corners: next })}
       />
     ),
-    embolden: number('embolden', SOLID.emboldenMm, { label: T.embolden, value: emboldenMm }, (next, key) =>
-      put({ emboldenMm: next }, key),
+    embolden: number(
+      'embolden',
+      SOLID.emboldenMm,
+      { label: T.embolden, value: emboldenMm },
+      { take: (next, key) => put({ emboldenMm: next }, key) },
     ),
   };
 }
@@ -127,17 +136,26 @@ function swellValues({ solid: { swell }, put }: Props) {
         onChange={(curve) => set({ curve })}
       />
     ),
-    steps: number('swell steps', SWELL.steps, { label: T.swellSteps, value: swell.steps }, (steps, key) =>
-      set({ steps }, key),
+    steps: number(
+      'swell steps',
+      SWELL.steps,
+      { label: T.swellSteps, value: swell.steps },
+      { take: (steps, key) => set({ steps }, key) },
     ),
   };
   const isSwollen = swell.frontMm > 0 || swell.backMm > 0;
   return {
-    swellFront: number('swell front', SWELL.frontMm, { label: T.swellFront, value: swell.frontMm }, (frontMm, key) =>
-      set({ frontMm }, key),
+    swellFront: number(
+      'swell front',
+      SWELL.frontMm,
+      { label: T.swellFront, value: swell.frontMm },
+      { take: (frontMm, key) => set({ frontMm }, key) },
     ),
-    swellBack: number('swell back', SWELL.backMm, { label: T.swellBack, value: swell.backMm }, (backMm, key) =>
-      set({ backMm }, key),
+    swellBack: number(
+      'swell back',
+      SWELL.backMm,
+      { label: T.swellBack, value: swell.backMm },
+      { take: (backMm, key) => set({ backMm }, key) },
     ),
     swell: isSwollen ? (
       <Sentence template={swell.curve === 'straight' ? T.swellStraight : T.swellShape} values={shape} />
@@ -150,8 +168,11 @@ function alongValues({ solid: { along }, put }: Props) {
   const [x, y] = shearMm;
   const set = (values: Partial<Solid['along']>, key?: string): void => put({ along: { ...along, ...values } }, key);
   const toward = {
-    toward: number('toward', ALONG.towardDegrees, { label: T.bendWay, value: towardDegrees }, (next, key) =>
-      set({ towardDegrees: next }, key),
+    toward: number(
+      'toward',
+      ALONG.towardDegrees,
+      { label: T.bendWay, value: towardDegrees },
+      { take: (next, key) => set({ towardDegrees: next }, key) },
     ),
   };
   const whole = {
@@ -166,20 +187,35 @@ function alongValues({ solid: { along }, put }: Props) {
     ),
   };
   return {
-    twist: number('twist', ALONG.twistDegrees, { label: T.twist, value: twistDegrees }, (next, key) =>
-      set({ twistDegrees: next }, key),
+    twist: number(
+      'twist',
+      ALONG.twistDegrees,
+      { label: T.twist, value: twistDegrees },
+      { take: (next, key) => set({ twistDegrees: next }, key) },
     ),
-    taper: number('taper', ALONG.taperPercent, { label: T.taper, value: taperPercent }, (next, key) =>
-      set({ taperPercent: next }, key),
+    taper: number(
+      'taper',
+      ALONG.taperPercent,
+      { label: T.taper, value: taperPercent },
+      { take: (next, key) => set({ taperPercent: next }, key) },
     ),
-    x: number('shear x', fieldAt(ALONG, ['shearMm', 0]), { label: T.shearAcross, value: x }, (next, key) =>
-      set({ shearMm: [next, y] }, key),
+    x: number(
+      'shear x',
+      fieldAt(ALONG, ['shearMm', 0]),
+      { label: T.shearAcross, value: x },
+      { take: (next, key) => set({ shearMm: [next, y] }, key) },
     ),
-    y: number('shear y', fieldAt(ALONG, ['shearMm', 1]), { label: T.shearUp, value: y }, (next, key) =>
-      set({ shearMm: [x, next] }, key),
+    y: number(
+      'shear y',
+      fieldAt(ALONG, ['shearMm', 1]),
+      { label: T.shearUp, value: y },
+      { take: (next, key) => set({ shearMm: [x, next] }, key) },
     ),
-    bend: number('bend', ALONG.curveDegrees, { label: T.bend, value: curveDegrees }, (next, key) =>
-      set({ curveDegrees: next }, key),
+    bend: number(
+      'bend',
+      ALONG.curveDegrees,
+      { label: T.bend, value: curveDegrees },
+      { take: (next, key) => set({ curveDegrees: next }, key) },
     ),
     toward: curveDegrees === 0 ? null : <Sentence template={T.bendToward} values={toward} />,
     about: twistDegrees === 0 && taperPercent === 0 ? null : <Sentence template={T.aboutWhat} values={whole} />,

@@ -28,8 +28,11 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Letteri
   };
   const hasSteps = solid.stepsBy === 'count';
   const values = {
-    depth: number('depth', SOLID.depthMm, { label: t.depth, value: solid.depthMm }, (depthMm, key) =>
-      edits.solid({ depthMm }, key),
+    depth: number(
+      'depth',
+      SOLID.depthMm,
+      { label: t.depth, value: solid.depthMm },
+      { take: (depthMm, key) => edits.solid({ depthMm }, key) },
     ),
     front: (
       <EdgeKind

@@ -56,7 +56,7 @@ export default tseslint.config(
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
       eqeqeq: 'error',
       'max-lines': ['error', { max: 450, skipBlankLines: true }],
-      'max-lines-per-function': ['error', { max: 75, skipBlankLines: true, skipComments: true }],
+      'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
       'no-console': 'error',
     },
   },

@@ -43,22 +43,27 @@ const CORE_LEVELS: Readonly<Record<string, number>> = {
 const WEB_LEVELS: Readonly<Record<string, number>> = {
   words: 0,
   ui: 1,
+  api: 1,
   store: 2,
   worker: 2,
-  api: 1,
   viewport: 3,
+  views: 4,
   commands: 3,
+  fonts: 3,
   recipe: 4,
   pieces: 4,
   checks: 4,
   handover: 4,
   versions: 4,
-  fonts: 3,
+  silhouette: 4,
   section: 5,
+  putting: 5,
   rack: 5,
   typecase: 5,
-  workshop: 6,
-  app: 7,
+  bench: 6,
+  tools: 7,
+  workshop: 8,
+  app: 9,
 };
 
 interface Import {
@@ -118,16 +123,20 @@ function wrongRooms(
     .map(([from, to]) => `${from} -> ${to}`);
 }
 
+const roomsOf = (pkg: string): string[] =>
+  readdirSync(join(ROOT, 'packages', pkg, 'src'), { withFileTypes: true })
+    .filter((e) => e.isDirectory() && e.name !== 'testing')
+    .map((e) => e.name)
+    .sort();
+
 test('rooms of core import only lower levels', () => {
   expect(wrongRooms('core', CORE_LEVELS)).toEqual([]);
-  const rooms = readdirSync(join(ROOT, 'packages/core/src'), { withFileTypes: true }).filter(
-    (e) => e.isDirectory() && e.name !== 'testing',
-  );
-  expect(rooms.map((r) => r.name).sort()).toEqual(Object.keys(CORE_LEVELS).sort());
+  expect(roomsOf('core')).toEqual(Object.keys(CORE_LEVELS).sort());
 });
 
 test('rooms of the page import only lower levels; three stays in the viewport', () => {
   expect(wrongRooms('web', WEB_LEVELS)).toEqual([]);
+  expect(roomsOf('web')).toEqual(Object.keys(WEB_LEVELS).sort());
   const three = importsOf('web').filter(({ target }) => /^(three|@react-three)(\/|$)/.test(target));
   expect(new Set(three.map(({ file }) => roomOf('web', file)))).toEqual(new Set(['viewport']));
 });

@@ -39,6 +39,7 @@ export function openApiDocument(): object {
   const registry = new OpenAPIRegistry();
   const add: Add = registry.registerPath.bind(registry);
   addProjects(add);
+  addRevisions(add);
   addFiles(add);
   addShapes(add);
   return new OpenApiGeneratorV31(registry.definitions).generateDocument({
@@ -50,6 +51,8 @@ export function openApiDocument(): object {
     },
   });
 }
+
+const done = { 204: { description: 'Done' }, 404: fault('No such project') };
 
 function addProjects(add: Add): void {
   add({
@@ -88,9 +91,11 @@ function addProjects(add: Add): void {
       422: fault('No valid document'),
     },
   });
-  const done = { 204: { description: 'Done' }, 404: fault('No such project') };
   add({ method: 'delete', path: '/api/projects/{id}', request: { params: id }, responses: done });
   add({ method: 'post', path: '/api/projects/{id}/restore', request: { params: id }, responses: done });
+}
+
+function addRevisions(add: Add): void {
   add({
     method: 'put',
     path: '/api/projects/{id}/revisions/{number}/name',

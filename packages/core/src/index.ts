@@ -55,9 +55,11 @@ export * from './lettering/index.ts';
 export {
   boxOfPoints,
   diagonalOf,
+  isEmptyBox,
   isStill,
   middleOfBox,
   plus,
+  sizeOfBox,
   STILL,
   unit,
   transformPoints,

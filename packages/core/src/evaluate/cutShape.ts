@@ -44,75 +44,79 @@ const PLAIN: EdgeShape = { kind: 'plain', inMm: 0, deepMm: 0, steps: 1 };
 /** Long walls are divided: in one piece and askew they cost the kernel thirty times as much (docs/geometry.md). */
 const THROUGH_DIVISIONS = 16;
 
+type SolidChange = (solid: SolidShape) => SolidShape;
+
+/** The same change for all letters, those with a solid of their own too. */
+const each =
+  ({ softMm }: CutStep, change: SolidChange) =>
+  (shape: Shape): Shape => ({
+    ...shape,
+    solid: change(shape.solid),
+    ownSolids: new Map([...shape.ownSolids].map(([id, solid]) => [id, change(solid)])),
+    ...(softMm > 0 && { corners: 'round' as const }),
+    along: undefined,
+  });
+
+/** A hair narrower than drawn: the drawn outline is a row of the cutter, which may not lie in the surface itself. */
+const widerBy = ({ softSide, softMm }: CutStep, { overMm, hairMm }: CutRoom): number =>
+  softSide === 'inward' && softMm > 0 ? lipWidth({ radius: softMm, over: overMm + hairMm }) : 0;
+
+/** From the surface down, however the words are lifted: that moves the floor alone. */
+const sunkBy =
+  (step: CutStep, room: CutRoom) =>
+  (belowMm: number, rest: Partial<SolidShape>): SolidChange =>
+  (solid) => ({
+    depthMm: Math.max(belowMm - room.liftMm, room.hairMm) + room.overMm + room.riseMm,
+    front: lengthened(softRim(step, room.overMm), room.riseMm),
+    back: PLAIN,
+    shiftMm: (solid.shiftMm ?? 0) + widerBy(step, room),
+    ...rest,
+  });
+
+/** With a root in the body, as deep as keeps the words from hanging on an edge. */
+const raisedBy =
+  (step: CutStep, room: CutRoom, root: number): SolidChange =>
+  (solid) => ({
+    ...solid,
+    depthMm: solid.depthMm + root,
+    front: leaning(solid, step.leanPercent),
+    back: softRim(step, room.overMm, Math.max(0, root - room.liftMm - room.overMm)),
+    shiftMm: (solid.shiftMm ?? 0) + widerBy(step, room),
+    swell: solid.swell && { ...solid.swell, backMm: 0 },
+  });
+
 export function cutShape(step: CutStep, room: CutRoom): CutShape {
-  const key = keyOf('cut shape', [
-    step.operation,
-    step.sinkMm,
-    step.softMm,
-    step.softSteps,
-    step.softSide,
-    step.leanPercent,
-    room,
-  ]);
-  const { overMm, riseMm, hairMm, liftMm } = room;
-  const rim = softRim(step, overMm);
-  // a hair narrower than drawn: the drawn outline is a row of the cutter, which may not lie in the surface itself
-  const wider =
-    step.softSide === 'inward' && step.softMm > 0 ? lipWidth({ radius: step.softMm, over: overMm + hairMm }) : 0;
-  const each =
-    (change: (solid: SolidShape) => SolidShape) =>
-    (shape: Shape): Shape => ({
-      ...shape,
-      solid: change(shape.solid),
-      ownSolids: new Map([...shape.ownSolids].map(([id, solid]) => [id, change(solid)])),
-      ...(step.softMm > 0 && { corners: 'round' as const }),
-      along: undefined,
-    });
-  // from the surface down, however the words are lifted: that moves the floor alone
-  const sunk =
-    (belowMm: number, rest: Partial<SolidShape>) =>
-    (solid: SolidShape): SolidShape => ({
-      depthMm: Math.max(belowMm - liftMm, hairMm) + overMm + riseMm,
-      front: lengthened(rim, riseMm),
-      back: PLAIN,
-      shiftMm: (solid.shiftMm ?? 0) + wider,
-      ...rest,
-    });
-  switch (step.operation) {
+  const { operation, sinkMm, softMm, softSteps, softSide, leanPercent } = step;
+  const key = keyOf('cut shape', [operation, sinkMm, softMm, softSteps, softSide, leanPercent, room]);
+  const { overMm, riseMm, hairMm } = room;
+  const sunk = sunkBy(step, room);
+  switch (operation) {
     case 'engrave':
       return {
         key,
-        behindMm: step.sinkMm,
-        lowerMm: step.sinkMm,
-        change: each((solid) => sunk(step.sinkMm, { back: roundedFloor(solid) })(solid)),
+        behindMm: sinkMm,
+        lowerMm: sinkMm,
+        change: each(step, (solid) => sunk(sinkMm, { back: roundedFloor(solid) })(solid)),
       };
     case 'through':
       return {
         key,
         behindMm: room.throughMm,
         lowerMm: room.throughMm,
-        change: each(sunk(room.throughMm, { side: DIVIDED })),
-        ...(step.softMm > 0 && { drape: { riseMm, overMm } }),
+        change: each(step, sunk(room.throughMm, { side: DIVIDED })),
+        ...(softMm > 0 && { drape: { riseMm, overMm } }),
       };
     case 'imprint':
-      return { key, behindMm: overMm, lowerMm: overMm, change: each(sunk(overMm, {})) };
+      return { key, behindMm: overMm, lowerMm: overMm, change: each(step, sunk(overMm, {})) };
     case 'raise': {
-      const root = Math.max(overMm, step.sinkMm);
-      const change = (solid: SolidShape): SolidShape => ({
-        ...solid,
-        depthMm: solid.depthMm + root,
-        front: leaning(solid, step.leanPercent),
-        back: softRim(step, overMm, Math.max(0, root - liftMm - overMm)),
-        shiftMm: (solid.shiftMm ?? 0) + wider,
-        swell: solid.swell && { ...solid.swell, backMm: 0 },
-      });
-      return { key, behindMm: root, lowerMm: root, change: each(change) };
+      const root = Math.max(overMm, sinkMm);
+      return { key, behindMm: root, lowerMm: root, change: each(step, raisedBy(step, room, root)) };
     }
     default:
       return {
         key,
         behindMm: undefined,
-        lowerMm: step.operation === 'join' ? Math.max(overMm, step.sinkMm) : step.sinkMm - hairMm,
+        lowerMm: operation === 'join' ? Math.max(overMm, sinkMm) : sinkMm - hairMm,
         change: (shape) => shape,
       };
   }

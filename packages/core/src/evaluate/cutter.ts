@@ -122,6 +122,20 @@ interface Built {
   remarks: Remark[];
 }
 
+/** What cuts, in the space of what is cut. */
+function bodyOfCutter(
+  { clusters, letters, remarks, transform: own }: Built,
+  { transform: under }: Built,
+  pieceId: string,
+): Pick<Cutter, 'key' | 'pieceId' | 'clusters' | 'letters' | 'transform' | 'isStrained'> {
+  const transform = turnedBack(under, own);
+  // what is cut says of each face which letter has cut it
+  const ids = clusters.map((cluster) => cluster.letters.map((i) => letters[i]?.id));
+  const key = keyOf('cutter', [clustersKey(clusters), ids, transform, pieceId]);
+  const isStrained = remarks.some(({ code }) => code === 'SHAPE_COARSE' || code === 'SHAPE_FOLDS');
+  return { key, pieceId, clusters, letters, transform, isStrained };
+}
+
 /** Rounds inside the outline where the words meet what they cut. */
 const hasRimInside = (step: CuttingStep): boolean => step.softSide === 'inward' && hasRim(step);
 
@@ -163,22 +177,10 @@ export async function cutterOf(
     const keptAs = `${tool.id} cuts ${step.id}${shape?.isSmooth ? ' smoothly' : ''}`;
     const made = await evaluate({ ...before, pieces }, tool.id, { cut: shape, keptAs });
     if (!made.ok || made.value.clusters.length === 0) return made.ok ? ok(undefined) : made;
-    const { clusters, letters, remarks } = made.value;
-    const isStrained = remarks.some(({ code }) => code === 'SHAPE_COARSE' || code === 'SHAPE_FOLDS');
-    const transform = turnedBack(body.value.transform, made.value.transform);
-    // what is cut says of each face which letter has cut it
-    const ids = clusters.map((cluster) => cluster.letters.map((i) => letters[i]?.id));
-    const key = keyOf('cutter', [clustersKey(clusters), ids, transform, tool.id]);
     return ok({
-      key,
-      pieceId: tool.id,
-      clusters,
-      letters,
-      transform,
-      cleanMm: cleanOf(clusters, tool, target),
-      looks,
-      isStrained,
-      clipped,
+      ...bodyOfCutter(made.value, body.value, tool.id),
+      cleanMm: cleanOf(made.value.clusters, tool, target),
+      ...{ looks, clipped },
       told: (plain ?? made).value.remarks,
     });
   };

@@ -14,7 +14,7 @@ import { planFaces, type DepthRange, type NeedOf, type NeedReport } from './face
 import type { DrawingScale } from './letterOutline.ts';
 import { meetingLetters, type ClusterPlan } from './meetingLetters.ts';
 import { RungRemarks } from './rungRemarks.ts';
-import { Sections, type SolidShape } from './sections.ts';
+import { Sections, type BuiltProfile, type SolidShape } from './sections.ts';
 import { textsOf } from './textsOf.ts';
 import { towardsBack, type DeepCluster, type TowardsBack } from './towardsBack.ts';
 
@@ -101,10 +101,6 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
   const told = new RungRemarks(layout, { step: scale.step, toleranceMm: options.toleranceMm });
   const outmost = (row: readonly Cluster[]): number => Math.max(0, ...row.map((c) => sections.outward(solidOf(c))));
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
-  const longestEdge =
-    along && along.twistDegrees !== 0
-      ? Math.ceil((layout.emMm * TWISTED_EDGE_EM * twistShare(options.toleranceMm)) / scale.step)
-      : undefined;
   const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
   const depthOf = (c: Cluster): DepthRange => depthRange(solidOf(c).depthMm, options.depthAnchor, scale.step);
   const plan = planFaces(faces, clusters, {
@@ -116,53 +112,17 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
     needOf: options.needOf,
     budget,
   });
-  const job: ClusterJob = {
-    scale,
-    seed: options.seed,
-    corners,
-    longestEdge,
-    facesOf: plan.facesOf,
-    uv: options.uv ?? false,
-    caches: tools.caches,
-    built,
-    filled: [],
-    plain: [],
-    cancelled: () => tools.context.cancelled(),
-  };
+  const job = jobOf(layout, options, { tools, scale, built, facesOf: plan.facesOf });
   if (plan.expected > budget) return overBudget(plan.expected, budget, [], built);
   const swells = clusters.some((c) => solidOf(c).swell);
   const reachMm = swells ? scale.step * Math.max(...clusters.map((c) => clusterReach(c, job))) : 0;
-  const solids: DeepCluster[] = [];
-  const plans: ClusterPlan[] = [];
-  let made = 0;
-  for (const [i, cluster] of clusters.entries()) {
-    if (tools.context.cancelled()) return undefined;
-    const profile = sections.of(solidOf(cluster), reachMm, plan.longestOf(cluster));
-    const { key, mesh, flat } = clusterSolid(cluster, profile, job);
-    plans.push({ cluster, flat });
-    told.add(cluster, flat, profile.section, solidOf(cluster));
-    made += faceCount(mesh);
-    if (made > options.faceBudget) {
-      const estimate = Math.round((made / (i + 1)) * clusters.length);
-      return overBudget(estimate, options.faceBudget, sections.remarks, built);
-    }
-    solids.push({
-      key,
-      mesh,
-      x: cluster.x * scale.step,
-      y: cluster.y * scale.step,
-      z: depthRange(profile.depthMm, options.depthAnchor, scale.step).back,
-      letters: cluster.members.map((m) => m.letter),
-      depths: depthLevels(profile.section, scale.step),
-    });
-    tools.context.progress((i + 1) / clusters.length);
-    await tools.context.breathe();
-  }
-  const inked = solids.filter(({ mesh }) => faceCount(mesh) > 0);
-  const changed =
-    along && changesAlong(along)
-      ? towardsBack(inked, along, tools.caches)
-      : inked.map(({ depths: _, ...solid }) => solid);
+  const raised = await raise(clusters, { options, tools, job, told, solidOf }, (cluster) =>
+    sections.of(solidOf(cluster), reachMm, plan.longestOf(cluster)),
+  );
+  if (!raised) return undefined;
+  if ('faces' in raised) return overBudget(raised.faces, options.faceBudget, sections.remarks, built);
+  const { solids, plans } = raised;
+  const changed = changedAlong(solids, along, tools.caches);
   const running = along && mayCross(along) ? crossingLetters(changed, () => tools.context.cancelled()) : [];
   if (tools.context.cancelled()) return undefined;
   const listed = listedOf(layout);
@@ -174,13 +134,93 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
     ...listed('WALL_FILLS', job.filled),
     ...listed('LETTERS_CROSS', meetingLetters(plans)),
     ...listed('LETTERS_APART', cutting),
-    ...(tooLarge.length > 0
-      ? [remark('OUTLINE_TOO_LARGE', { letters: textsOf(tooLarge, layout.letters), limit: LIMITS.glyphPoints })]
-      : []),
+    ...tooLargeRemarks(tooLarge, layout),
     ...(along ? alongRemarks(textsOf(running, layout.letters), along, options) : []),
     ...told.remarks(),
   ];
   return { clusters: changed, remarks, need: plan.need, built };
+}
+
+interface Begun extends Pick<ClusterJob, 'scale' | 'built' | 'facesOf'> {
+  tools: Tools;
+}
+
+const jobOf = (layout: Layout, options: LetteringOptions, { tools, ...begun }: Begun): ClusterJob => ({
+  ...begun,
+  seed: options.seed,
+  corners: options.corners ?? 'sharp',
+  longestEdge: longestEdge(layout, options, begun.scale),
+  uv: options.uv ?? false,
+  caches: tools.caches,
+  filled: [],
+  plain: [],
+  cancelled: () => tools.context.cancelled(),
+});
+
+/** Grid steps: walls that are twisted are divided; undefined where none are. */
+const longestEdge = (
+  { emMm }: Layout,
+  { along, toleranceMm }: LetteringOptions,
+  { step }: DrawingScale,
+): number | undefined =>
+  along && along.twistDegrees !== 0 ? Math.ceil((emMm * TWISTED_EDGE_EM * twistShare(toleranceMm)) / step) : undefined;
+
+/** What has ink, turned and narrowed towards its back where that is wanted. */
+function changedAlong(
+  solids: readonly DeepCluster[],
+  along: TowardsBack | undefined,
+  caches: LetteringCaches,
+): BuiltCluster[] {
+  const inked = solids.filter(({ mesh }) => faceCount(mesh) > 0);
+  if (along && changesAlong(along)) return towardsBack(inked, along, caches);
+  return inked.map(({ depths: _, ...solid }) => solid);
+}
+
+const tooLargeRemarks = (row: readonly number[], { letters }: Layout): Remark[] =>
+  row.length > 0 ? [remark('OUTLINE_TOO_LARGE', { letters: textsOf(row, letters), limit: LIMITS.glyphPoints })] : [];
+
+interface Raising {
+  options: LetteringOptions;
+  tools: Tools;
+  job: ClusterJob;
+  told: RungRemarks;
+  solidOf: (cluster: Cluster) => SolidShape;
+}
+
+/**
+ * Every cluster's solid, one after the other; undefined where cancelled; over the budget, how many faces all would
+ * have.
+ */
+async function raise(
+  clusters: readonly Cluster[],
+  { options, tools, job, told, solidOf }: Raising,
+  profileOf: (cluster: Cluster) => BuiltProfile,
+): Promise<{ solids: DeepCluster[]; plans: ClusterPlan[] } | { faces: number } | undefined> {
+  const { step } = job.scale;
+  const solids: DeepCluster[] = [];
+  const plans: ClusterPlan[] = [];
+  let made = 0;
+  for (const [i, cluster] of clusters.entries()) {
+    if (tools.context.cancelled()) return undefined;
+    const profile = profileOf(cluster);
+    const { key, mesh, flat } = clusterSolid(cluster, profile, job);
+    plans.push({ cluster, flat });
+    told.add(cluster, flat, profile.section, solidOf(cluster));
+    made += faceCount(mesh);
+    if (made > options.faceBudget) return { faces: Math.round((made / (i + 1)) * clusters.length) };
+    solids.push({
+      key,
+      mesh,
+      x: cluster.x * step,
+      y: cluster.y * step,
+      z: depthRange(profile.depthMm, options.depthAnchor, step).back,
+      letters: cluster.members.map((m) => m.letter),
+      depths: depthLevels(profile.section, step),
+    });
+    tools.context.progress((i + 1) / clusters.length);
+    await tools.context.breathe();
+  }
+  return { solids, plans };
 }
 
 /** What faces ask of the sections, grid steps. */

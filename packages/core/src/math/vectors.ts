@@ -45,6 +45,11 @@ export const movedBox = ({ low, high }: Box3, by: Vec3): Box3 => ({ low: plus(lo
 
 export const diagonalOf = ({ low, high }: Box3): number => sizeOf(minus(high, low));
 
+/** Across, up and deep; nothing of an empty box. */
+export const sizeOfBox = (box: Box3): Vec3 => (isEmptyBox(box) ? [0, 0, 0] : minus(box.high, box.low));
+
+export const isEmptyBox = ({ low, high }: Box3): boolean => low[0] > high[0];
+
 /** Of nothing: what is put around it is its box. */
 export const EMPTY_BOX: Box3 = { low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] };
 

@@ -43,19 +43,8 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
   const t = texts.checks;
   const meetings = (found?.crossing ?? []).filter((remark) => chapterOf(remark) === 'place');
   const missing = (shownPiece?.remarks ?? []).filter((remark) => toneOf(remark) === 'missing');
-  const isUnchecked = found && !found.report;
-  const tone =
-    isUnchecked || missing.length > 0
-      ? 'bad'
-      : verdictOf([...rows, ...meetings.map(() => ({ tone: 'mind' as const }))]);
-  const verdict =
-    missing.length > 0
-      ? t.leftOut
-      : !found
-        ? t.checking
-        : isUnchecked
-          ? t.failed
-          : { good: t.well, plain: t.well, mind: t.mind, bad: '' }[tone];
+  const judged = verdictOf([...rows, ...meetings.map(() => ({ tone: 'mind' as const }))]);
+  const { tone, verdict } = wholeVerdict(found, { isMissing: missing.length > 0, judged });
   const show = async (what: Painted): Promise<void> => {
     if (!client || pieceId === undefined) return;
     const asked = isLaidPaint(what)
@@ -99,6 +88,18 @@ export function Checks({ client, project, pieceId, shownPiece, shown, onShow, on
       {found?.report && <ChartFold report={found.report} steps={stepsOf(project, shownPiece)} />}
     </section>
   );
+}
+
+/** The word over all rows. */
+function wholeVerdict(
+  found: ReturnType<typeof useReport>,
+  { isMissing, judged }: { isMissing: boolean; judged: ReturnType<typeof verdictOf> },
+): { tone: typeof judged; verdict: string } {
+  const t = texts.checks;
+  if (isMissing) return { tone: 'bad', verdict: t.leftOut };
+  if (!found) return { tone: judged, verdict: t.checking };
+  if (!found.report) return { tone: 'bad', verdict: t.failed };
+  return { tone: judged, verdict: { good: t.well, plain: t.well, mind: t.mind, bad: '' }[judged] };
 }
 
 /** Faces that run into others, with what helps. */

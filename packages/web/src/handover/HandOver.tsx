@@ -71,30 +71,8 @@ function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'pr
   };
   return (
     <Stack gap="md">
-      {seen.length > 1 && (
-        <Checkbox.Group
-          label={texts.handOver.pieces}
-          value={[...pieceIds]}
-          onChange={(next) => setLeft(seen.filter((id) => !next.includes(id)))}
-        >
-          <Stack gap={6} mt={6}>
-            {seen.map((id) => (
-              <Checkbox key={id} value={id} label={project.pieces[id].name} />
-            ))}
-          </Stack>
-        </Checkbox.Group>
-      )}
-      <Radio.Group
-        label={texts.handOver.format}
-        value={options.format}
-        onChange={(format) => setOptions({ ...options, format: format as MeshFormat })}
-      >
-        <Stack gap={6} mt={6}>
-          {FORMATS.map((format) => (
-            <Radio key={format} value={format} label={texts.handOver.formats[format]} />
-          ))}
-        </Stack>
-      </Radio.Group>
+      {seen.length > 1 && <WhichPieces project={project} seen={seen} taken={pieceIds} onLeave={setLeft} />}
+      <WhichFormat format={options.format} onFormat={(format) => setOptions({ ...options, format })} />
       <Choices options={options} onChange={setOptions} />
       <HandedTolerance value={toleranceMm} faces={faces} onChange={setToleranceMm} />
       <Text size="sm" data-testid="holds" aria-live="polite">
@@ -117,6 +95,42 @@ function MeshFile({ client, project, faces }: Pick<HandOverProps, 'client' | 'pr
         <ReadBack client={client} written={written.bytes} options={named} />
       )}
     </Stack>
+  );
+}
+
+interface WhichPiecesProps {
+  project: Project;
+  seen: readonly string[];
+  taken: readonly string[];
+  /** which stay out of the file */
+  onLeave: (ids: readonly string[]) => void;
+}
+
+function WhichPieces({ project, seen, taken, onLeave }: WhichPiecesProps) {
+  return (
+    <Checkbox.Group
+      label={texts.handOver.pieces}
+      value={[...taken]}
+      onChange={(next) => onLeave(seen.filter((id) => !next.includes(id)))}
+    >
+      <Stack gap={6} mt={6}>
+        {seen.map((id) => (
+          <Checkbox key={id} value={id} label={project.pieces[id].name} />
+        ))}
+      </Stack>
+    </Checkbox.Group>
+  );
+}
+
+function WhichFormat({ format, onFormat }: { format: MeshFormat; onFormat: (format: MeshFormat) => void }) {
+  return (
+    <Radio.Group label={texts.handOver.format} value={format} onChange={(next) => onFormat(next as MeshFormat)}>
+      <Stack gap={6} mt={6}>
+        {FORMATS.map((one) => (
+          <Radio key={one} value={one} label={texts.handOver.formats[one]} />
+        ))}
+      </Stack>
+    </Radio.Group>
   );
 }
 

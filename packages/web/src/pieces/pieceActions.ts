@@ -32,8 +32,6 @@ type Several = readonly Piece[];
 /** Shapes that are drawn here. */
 export type ShapeKind = Exclude<DrawingShape['kind'], 'paths'>;
 
-/** What new forms are offered by. */
-
 /** What can be done with whole pieces, one or several at once. All of it is undoable. */
 export interface PieceActions {
   /** words; gives their id, as the two below do */
@@ -66,61 +64,12 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     forAll(pieces, (piece) => ({ kind: 'setPiece', pieceId: piece.id, values }));
   const place = (pieces: Several, values: (piece: Piece) => Partial<Piece['placement']>): void =>
     forAll(pieces, (piece) => ({ kind: 'setPlacement', pieceId: piece.id, values: values(piece) }));
-  const added = (piece: Piece): string => {
-    store.edit({ kind: 'addPiece', piece });
-    return piece.id;
-  };
-  const addDrawing = (drawing: Drawing, name: string): string => {
-    const piece = newDrawing(freshId(), nameFor(store.project, name), drawing);
-    return added({ ...piece, placement: { ...piece.placement, atMm: [besideAll(drawing), 0, 0] } });
-  };
-  /** to the right of everything, a tenth of its own width away; at zero where it would stand alone */
-  const besideAll = ({ shape }: Drawing): number => {
-    const boxes = store.project.pieceOrder.flatMap((id) => boxOf(id) ?? []);
-    if (boxes.length === 0) return 0;
-    const { widthMm } = drawingSize(shape);
-    return Math.min(90_000, Math.ceil(Math.max(...boxes.map((box) => box.max[0])) + widthMm * 0.6));
-  };
-  /** on the table, to the right of everything */
-  const addBody = (piece: Piece): string => {
-    const boxes = store.project.pieceOrder.flatMap((id) => boxOf(id) ?? []);
-    const right = boxes.length === 0 ? 0 : Math.ceil(Math.max(...boxes.map((box) => box.max[0])) + BODY_ROOM_MM);
-    const placement: Piece['placement'] = {
-      ...piece.placement,
-      stand: 'table',
-      atMm: [isPanel(piece) ? 0 : Math.min(90_000, right), 0, 0],
-    };
-    return added({ ...piece, placement, slots: bodySlots(piece.slots) });
-  };
-  const formOf = (name: FormName): FormShape => {
-    const form = usualForms()[name];
-    const words = all().find(isWords)?.id ?? '';
-    return 'around' in form ? { ...form, around: words } : form;
-  };
+  const adding = addActions(store, boxOf);
   const all = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
   return {
-    add: () => {
-      const name = nameFor(store.project, texts.pieces.newWords);
-      return added(newPiece(freshId(), name, splitGraphemes(texts.pieces.newWords)));
-    },
-    addShape: (kind) => addDrawing(usualDrawing(usualShapes()[kind]), texts.drawing.shapes[kind]),
-    addDrawing,
-    addForm: (form) => addBody(newForm(freshId(), nameFor(store.project, texts.form.names[form]), formOf(form))),
-    addModel: (model, name) => addBody(newModel(freshId(), nameFor(store.project, name), model)),
+    ...adding,
     putInstead: (model, piece) => insteadOf(store, model, piece),
-    duplicate: (pieces) => {
-      const ids = new Map(pieces.map(({ id }) => [id, freshId()]));
-      const copies = pieces.map((piece) => ({
-        ...standingOn(piece, ids),
-        id: ids.get(piece.id) ?? freshId(),
-        name: texts.pieces.copyOf(piece.name).slice(0, 200),
-      }));
-      store.edit({
-        kind: 'many',
-        edits: copies.map((piece, i) => ({ kind: 'addPiece', piece, after: pieces[i].id })),
-      });
-      return copies.map((piece) => piece.id);
-    },
+    duplicate: (pieces) => duplicated(store, pieces),
     rename: (piece, name) => set([piece], { name }),
     show: (pieces, visible) => set(pieces, { visible }),
     showAlone: (pieces) => {
@@ -140,6 +89,67 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
     centreOn: (pieces, other) => place(pieces, centredOn(pieces, other, boxOf)),
     beside: (pieces, other) => place(pieces, setBeside(pieces, other, boxOf)),
   };
+}
+
+/** New pieces; each gives its id. */
+type AddActions = Pick<PieceActions, 'add' | 'addShape' | 'addDrawing' | 'addForm' | 'addModel'>;
+
+function addActions(store: ProjectStore, boxOf: BoxOf): AddActions {
+  const added = (piece: Piece): string => {
+    store.edit({ kind: 'addPiece', piece });
+    return piece.id;
+  };
+  const right = (): number | undefined => {
+    const boxes = store.project.pieceOrder.flatMap((id) => boxOf(id) ?? []);
+    return boxes.length === 0 ? undefined : Math.max(...boxes.map((box) => box.max[0]));
+  };
+  const addDrawing = (drawing: Drawing, name: string): string => {
+    const piece = newDrawing(freshId(), nameFor(store.project, name), drawing);
+    return added({ ...piece, placement: { ...piece.placement, atMm: [besideAll(drawing, right()), 0, 0] } });
+  };
+  /** on the table, to the right of everything */
+  const addBody = (piece: Piece): string => {
+    const edge = right();
+    const x = isPanel(piece) || edge === undefined ? 0 : Math.min(FARTHEST_MM, Math.ceil(edge + BODY_ROOM_MM));
+    const placement: Piece['placement'] = { ...piece.placement, stand: 'table', atMm: [x, 0, 0] };
+    return added({ ...piece, placement, slots: bodySlots(piece.slots) });
+  };
+  const formOf = (name: FormName): FormShape => {
+    const form = usualForms()[name];
+    const words = store.project.pieceOrder.find((id) => isWords(store.project.pieces[id])) ?? '';
+    return 'around' in form ? { ...form, around: words } : form;
+  };
+  return {
+    add: () => {
+      const name = nameFor(store.project, texts.pieces.newWords);
+      return added(newPiece(freshId(), name, splitGraphemes(texts.pieces.newWords)));
+    },
+    addShape: (kind) => addDrawing(usualDrawing(usualShapes()[kind]), texts.drawing.shapes[kind]),
+    addDrawing,
+    addForm: (form) => addBody(newForm(freshId(), nameFor(store.project, texts.form.names[form]), formOf(form))),
+    addModel: (model, name) => addBody(newModel(freshId(), nameFor(store.project, name), model)),
+  };
+}
+
+/** To the right of everything, a tenth of its own width away; at zero where it would stand alone. */
+const besideAll = ({ shape }: Drawing, right: number | undefined): number =>
+  right === undefined ? 0 : Math.min(FARTHEST_MM, Math.ceil(right + drawingSize(shape).widthMm * 0.6));
+
+const FARTHEST_MM = 90_000;
+
+/** Gives the ids of the copies. */
+function duplicated(store: ProjectStore, pieces: Several): string[] {
+  const ids = new Map(pieces.map(({ id }) => [id, freshId()]));
+  const copies = pieces.map((piece) => ({
+    ...standingOn(piece, ids),
+    id: ids.get(piece.id) ?? freshId(),
+    name: texts.pieces.copyOf(piece.name).slice(0, 200),
+  }));
+  store.edit({
+    kind: 'many',
+    edits: copies.map((piece, i) => ({ kind: 'addPiece', piece, after: pieces[i].id })),
+  });
+  return copies.map((piece) => piece.id);
 }
 
 /** A model with a piece's finishes and coordinates, and that piece hidden: one step of undo. Gives the model's id. */

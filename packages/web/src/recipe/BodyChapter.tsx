@@ -1,27 +1,35 @@
 import { UnstyledButton } from '@mantine/core';
-import { canHold, type FormPiece, FORMS, type FormShape, MODEL, type ModelPiece, TURNED_KNOT } from '@fictile/core';
+import {
+  canHold,
+  type FormPiece,
+  FORMS,
+  type FormShape,
+  MODEL,
+  type Model,
+  type ModelPiece,
+  TURNED_KNOT,
+} from '@fictile/core';
 import { FORM_WORDS } from '@fictile/words';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { recordNodes } from './fields/controls.tsx';
 import type { Values } from './fields/fieldNodes.tsx';
-import type { OtherPiece } from './PieceChoice.tsx';
-import type { EditKey } from './pieceEdits.ts';
+import type { EditKey, PieceEdits } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
-import { number, type ChapterProps } from './sentenceParts.tsx';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { choiceSlots, numberSlots } from './slots.tsx';
 import { Told } from './Told.tsx';
 
 const T = texts.form;
 const L = T.labels;
 
-type FormProps = Omit<ChapterProps, 'piece'> & { piece: FormPiece; others: readonly OtherPiece[] };
-
 type Put = (form: FormShape, key?: EditKey) => void;
 
 /** What stands in the place of words: a form with live values. */
-export function FormChapter({ piece, edits, remarks, work, others }: FormProps) {
+export function FormChapter({ piece }: Of<FormPiece>) {
+  const { edits, others } = useRecipe();
   const { form } = piece.source;
   const put: Put = (next, key) => edits.form(next, key);
   const values = recordNodes({
@@ -33,12 +41,7 @@ export function FormChapter({ piece, edits, remarks, work, others }: FormProps) 
   });
   const isTurned = 'knots' in form;
   return (
-    <Chapter
-      name="words"
-      title={T.chapter}
-      work={work}
-      remarks={<Told chapter="words" remarks={remarks} edits={edits} />}
-    >
+    <Chapter name="words" title={T.chapter} remarks={<Told chapter="words" />}>
       <Sentence
         template={FORM_WORDS[form.kind].sentence}
         values={isTurned ? { ...values, knots: T.knotsCount(form.knots.length) } : values}
@@ -79,18 +82,10 @@ function KnotLine({ form, put }: { form: Turned; put: (form: FormShape, key?: st
         onChange={(next) => setPicked(Number(next))}
       />
     ),
-    radius: number(
-      'knot radius',
-      TURNED_KNOT.radiusMm,
-      { label: L.radius, value: knot.radiusMm },
-      { take: (radiusMm, key) => set({ radiusMm }, key) },
-    ),
-    height: number(
-      'knot height',
-      TURNED_KNOT.heightMm,
-      { label: L.height, value: knot.heightMm },
-      { take: (heightMm, key) => set({ heightMm }, key) },
-    ),
+    ...numberSlots({ record: knot, put: set }, TURNED_KNOT, {
+      radius: ['radiusMm', L.radius],
+      height: ['heightMm', L.height],
+    }),
     smooth: (
       <ChoiceValue
         label={L.smooth}
@@ -119,77 +114,52 @@ function KnotLine({ form, put }: { form: Turned; put: (form: FormShape, key?: st
 }
 
 /** A mesh from outside. */
-export function ModelChapter({ piece, edits, remarks, work }: Omit<ChapterProps, 'piece'> & { piece: ModelPiece }) {
-  const { unit, up, scalePercent, closed, format, paint, sides } = piece.source;
+export function ModelChapter({ piece }: Of<ModelPiece>) {
+  const { edits } = useRecipe();
   const values = {
-    unit: (
-      <ChoiceValue
-        label={T.unit}
-        value={unit}
-        choices={choicesOf(T.units)}
-        onChange={(next) => edits.model({ unit: next })}
-      />
-    ),
-    up: (
-      <ChoiceValue
-        label={T.upAxis}
-        value={up}
-        choices={choicesOf(T.ups)}
-        onChange={(next) => edits.model({ up: next })}
-      />
-    ),
+    ...modelSlots(piece.source, edits.model),
+    paint: <PaintEnd model={piece.source} put={edits.model} />,
+  };
+  return (
+    <Chapter name="words" title={T.modelChapter} remarks={<Told chapter="words" />}>
+      <Sentence template={T.model} values={values} />
+    </Chapter>
+  );
+}
+
+type PutModel = PieceEdits['model'];
+
+function modelSlots(model: Model, put: PutModel): Record<string, ReactNode> {
+  const { closed, sides } = model;
+  const held = { record: model, put };
+  return {
+    ...numberSlots(held, MODEL, { scale: ['scalePercent', T.scale] }),
+    ...choiceSlots(held, {
+      unit: { label: T.unit, choices: choicesOf(T.units) },
+      up: { label: T.upAxis, choices: choicesOf(T.ups) },
+      sides: {
+        label: T.sides,
+        choices: choicesOf<typeof sides>(T.sidesNames).filter(
+          ({ value }) => value !== 'outward' || sides === 'outward',
+        ),
+        usual: 'own',
+      },
+    }),
     closed: (
       <ChoiceValue
         label={T.holes}
         value={closed ? 'closed' : 'open'}
         choices={choicesOf(T.closeds)}
         usual="open"
-        onChange={(next) => edits.model({ closed: next === 'closed' })}
+        onChange={(next) => put({ closed: next === 'closed' })}
       />
-    ),
-    sides: (
-      <ChoiceValue
-        label={T.sides}
-        value={sides}
-        choices={choicesOf<typeof sides>(T.sidesNames).filter(
-          ({ value }) => value !== 'outward' || sides === 'outward',
-        )}
-        usual="own"
-        onChange={(next) => edits.model({ sides: next })}
-      />
-    ),
-    // only this format has materials within the file
-    paint: canHold(format, 'paints') && (
-      <Sentence
-        template={T.paintEnd}
-        values={{
-          paint: (
-            <ChoiceValue
-              label={T.paint}
-              value={paint}
-              choices={choicesOf(T.paints)}
-              usual="own"
-              onChange={(next) => edits.model({ paint: next })}
-            />
-          ),
-        }}
-      />
-    ),
-    scale: number(
-      'model scale',
-      MODEL.scalePercent,
-      { label: T.scale, value: scalePercent },
-      { take: (next, key) => edits.model({ scalePercent: next }, key) },
     ),
   };
-  return (
-    <Chapter
-      name="words"
-      title={T.modelChapter}
-      work={work}
-      remarks={<Told chapter="words" remarks={remarks} edits={edits} />}
-    >
-      <Sentence template={T.model} values={values} />
-    </Chapter>
-  );
+}
+
+/** Only some formats have materials within the file. */
+function PaintEnd({ model, put }: { model: Model; put: PutModel }) {
+  if (!canHold(model.format, 'paints')) return null;
+  const paint = { label: T.paint, choices: choicesOf(T.paints), usual: 'own' } as const;
+  return <Sentence template={T.paintEnd} values={choiceSlots({ record: model, put }, { paint })} />;
 }

@@ -5,14 +5,13 @@ import type { ReactNode } from 'react';
 import { texts } from '../words/index.ts';
 import { Fold } from './Fold.tsx';
 import classes from './Recipe.module.css';
-import type { ChapterWork } from './sentenceParts.tsx';
+import { useRecipe } from './recipeContext.ts';
 import type { ChapterName } from './Told.tsx';
 
 interface ChapterProps {
   name: ChapterName;
   /** where it is not called as usual */
   title?: string;
-  work: ChapterWork;
   /** small, at the right edge: what the step left and how long it took */
   figures?: string;
   remarks?: ReactNode;
@@ -22,7 +21,8 @@ interface ChapterProps {
 }
 
 /** A chapter of the recipe: its pale number, its sentences, what has to be told of it. Only the one at work is lit. */
-export function Chapter({ name, title = texts.chapters[name], work, figures, remarks, more, children }: ChapterProps) {
+export function Chapter({ name, title = texts.chapters[name], figures, remarks, more, children }: ChapterProps) {
+  const { work } = useRecipe();
   const begin = (): void => work.set(name);
   return (
     <section
@@ -39,7 +39,7 @@ export function Chapter({ name, title = texts.chapters[name], work, figures, rem
       <div className={classes.body}>
         <header className={classes.head}>
           <h2 className={classes.title}>{title}</h2>
-          <ChapterMenu name={name} title={title} work={work} />
+          <ChapterMenu name={name} title={title} />
           <span className={classes.figures}>{figures}</span>
         </header>
         <div className={classes.sentence}>{children}</div>
@@ -50,7 +50,8 @@ export function Chapter({ name, title = texts.chapters[name], work, figures, rem
   );
 }
 
-function ChapterMenu({ name, title, work }: Pick<ChapterProps, 'name' | 'work'> & { title: string }) {
+function ChapterMenu({ name, title }: { name: ChapterName; title: string }) {
+  const { work } = useRecipe();
   const t = texts.recipe;
   return (
     <Menu position="bottom-start" withinPortal>

@@ -1,16 +1,19 @@
-import { type Contour, CONTOURS, isWire, isWords, usualHollow, usualWire } from '@fictile/core';
+import { type Contour, CONTOURS, isWire, isWords, type LetteringPiece, usualHollow, usualWire } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { PICTURES } from './pictures.tsx';
-import { number, type ChapterProps, type LetteringProps } from './sentenceParts.tsx';
+import type { PieceEdits } from './pieceEdits.ts';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { number } from './sentenceParts.tsx';
 
-type Of<K extends Contour['kind']> = Extract<Contour, { kind: K }>;
+type ContourOf<K extends Contour['kind']> = Extract<Contour, { kind: K }>;
 const HOLLOW = usualHollow();
 const WIRE = usualWire();
-const USUAL: { [K in Contour['kind']]: Of<K> } = { full: { kind: 'full' }, hollow: HOLLOW, wire: WIRE };
+const USUAL: { [K in Contour['kind']]: ContourOf<K> } = { full: { kind: 'full' }, hollow: HOLLOW, wire: WIRE };
 
 /** Full, hollow with a wall, or a wire bent along the outlines. */
-export function ContourSentence({ piece, edits }: Pick<LetteringProps, 'piece' | 'edits'>) {
+export function ContourSentence({ piece }: Of<LetteringPiece>) {
+  const { edits } = useRecipe();
   const { contour } = piece.source;
   const t = texts.recipe;
   const ofWords = isWords(piece);
@@ -31,9 +34,10 @@ export function ContourSentence({ piece, edits }: Pick<LetteringProps, 'piece' |
   return <Sentence template={t.contourFull} values={{ what, kind }} />;
 }
 
-function hollowValues(contour: Of<'hollow'>, edits: ChapterProps['edits']) {
+function hollowValues(contour: ContourOf<'hollow'>, edits: PieceEdits) {
   const t = texts.recipe;
-  const put = (values: Partial<Of<'hollow'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
+  const put = (values: Partial<ContourOf<'hollow'>>, key?: string): void =>
+    edits.contour({ ...contour, ...values }, key);
   const gap = number(
     'contour gap',
     CONTOURS.hollow.gapMm,
@@ -66,9 +70,9 @@ function hollowValues(contour: Of<'hollow'>, edits: ChapterProps['edits']) {
   };
 }
 
-function wireValues(contour: Of<'wire'>, edits: ChapterProps['edits']) {
+function wireValues(contour: ContourOf<'wire'>, edits: PieceEdits) {
   const t = texts.recipe;
-  const put = (values: Partial<Of<'wire'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
+  const put = (values: Partial<ContourOf<'wire'>>, key?: string): void => edits.contour({ ...contour, ...values }, key);
   // a section has flat sides in front, behind and outside: their number goes by fours
   const byFours = (sides: number): number => Math.min(64, Math.max(4, 4 * Math.round(sides / 4)));
   const sides = number(

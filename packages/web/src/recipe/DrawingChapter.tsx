@@ -1,4 +1,12 @@
-import { coloursOf, type DrawingShape, drawingSize, PATHS, DRAWN_SHAPES, type Fields } from '@fictile/core';
+import {
+  coloursOf,
+  type DrawingPiece,
+  type DrawingShape,
+  drawingSize,
+  PATHS,
+  DRAWN_SHAPES,
+  type Fields,
+} from '@fictile/core';
 import { UnstyledButton } from '@mantine/core';
 import { choicesOf, ChoiceValue, Sentence, Swatch } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -8,12 +16,13 @@ import { KnotSentence } from './KnotSentence.tsx';
 import { OwnSentence } from './OwnSentence.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
-import { number, type DrawingProps } from './sentenceParts.tsx';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { number } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 /** What stands in the place of words: a drawing that was brought in, or a shape drawn here. */
-export function DrawingChapter(props: DrawingProps) {
-  const { piece, edits, remarks, work, picked } = props;
+export function DrawingChapter({ piece }: Of<DrawingPiece>) {
+  const { edits } = useRecipe();
   const t = texts.recipe;
   const depthAnchor = (
     <ChoiceValue
@@ -28,20 +37,20 @@ export function DrawingChapter(props: DrawingProps) {
     <Chapter
       name="words"
       title={texts.drawing.chapter}
-      work={work}
-      remarks={<Told chapter="words" remarks={remarks} edits={edits} />}
+      remarks={<Told chapter="words" />}
       more={<Sentence template={t.moreDrawing} values={{ depthAnchor }} />}
     >
-      <ShapeSentence piece={piece} edits={edits} /> <ContourSentence piece={piece} edits={edits} />
-      <Colours {...props} />
-      <OwnSentence piece={piece} edits={edits} picked={picked} />
+      <ShapeSentence piece={piece} /> <ContourSentence piece={piece} />
+      <Colours piece={piece} />
+      <OwnSentence piece={piece} />
     </Chapter>
   );
 }
 
-type Of<K extends DrawingShape['kind']> = Extract<DrawingShape, { kind: K }>;
+type ShapeOf<K extends DrawingShape['kind']> = Extract<DrawingShape, { kind: K }>;
 
-function ShapeSentence({ piece, edits }: Pick<DrawingProps, 'piece' | 'edits'>) {
+function ShapeSentence({ piece }: Of<DrawingPiece>) {
+  const { edits } = useRecipe();
   const { shape } = piece.source;
   const put = (values: Partial<DrawingShape>, key?: string): void =>
     edits.drawing({ shape: { ...shape, ...values } as DrawingShape }, key);
@@ -55,7 +64,7 @@ function ShapeSentence({ piece, edits }: Pick<DrawingProps, 'piece' | 'edits'>) 
 
 type Put = (values: Partial<DrawingShape>, key?: string) => void;
 
-function PathsSentence({ shape, put }: { shape: Of<'paths'>; put: Put }) {
+function PathsSentence({ shape, put }: { shape: ShapeOf<'paths'>; put: Put }) {
   const t = texts.drawing;
   const { widthMm, heightMm } = drawingSize(shape);
   const values = {
@@ -124,7 +133,8 @@ function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, p
 }
 
 /** The colours of a drawing, each to be picked. */
-function Colours({ piece, picked, onPick }: DrawingProps) {
+function Colours({ piece }: Of<DrawingPiece>) {
+  const { picked, onPick } = useRecipe();
   const colours = coloursOf(piece.source.shape);
   // one that is no colour has nothing to be picked for: it looks as the finish says
   if (piece.source.shape.kind !== 'paths' || colours.every(({ name }) => !name.startsWith('#'))) return null;

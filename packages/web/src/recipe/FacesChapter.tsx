@@ -1,23 +1,19 @@
-import { type Faces, FACES, isLettering, isModel, isShapeStep, type RemarkCode, type ShownPiece } from '@fictile/core';
+import { type Faces, FACES, isLettering, isModel, isShapeStep, type Piece, type RemarkCode } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
 import type { PieceEdits } from './pieceEdits.ts';
-import { number, type ChapterProps } from './sentenceParts.tsx';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { number } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 const T = texts.recipe;
 
-export function FacesChapter({
-  piece,
-  edits,
-  remarks,
-  work,
-  figures,
-  need,
-}: ChapterProps & { figures: string | undefined; need: ShownPiece['need'] }) {
+export function FacesChapter({ piece }: Of<Piece>) {
+  const { edits, remarks, shown, milliseconds } = useRecipe();
+  const need = shown?.need;
   const { faces } = piece.body;
   const support = number(
     'support',
@@ -28,9 +24,8 @@ export function FacesChapter({
   return (
     <Chapter
       name="faces"
-      work={work}
-      figures={figures}
-      remarks={<Told chapter="faces" remarks={remarks} edits={edits} />}
+      figures={shown && shown.bodyFaces > 0 ? T.built(shown.bodyFaces, milliseconds) : undefined}
+      remarks={<Told chapter="faces" />}
       more={isLettering(piece) && <Sentence template={T.supportLoops} values={{ support }} />}
     >
       {(!isModel(piece) || (piece.steps.some(isShapeStep) && faces.shaped === 'fine')) && (

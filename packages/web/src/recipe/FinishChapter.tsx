@@ -1,12 +1,13 @@
-import { isLettering, ownIds, ownOf, SLOTS, type Slot } from '@fictile/core';
+import { isLettering, ownIds, ownOf, SLOTS, type Piece, type Slot } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { FinishValue } from './FinishValue.tsx';
 import { PICTURES } from './pictures.tsx';
-import { type ChapterProps } from './sentenceParts.tsx';
+import { useRecipe, type Of } from './recipeContext.ts';
 
-export function FinishChapter({ piece, edits, work }: ChapterProps) {
+export function FinishChapter({ piece }: Of<Piece>) {
+  const { edits } = useRecipe();
   const { backAsFront } = piece.slots;
   const own = ownOf(piece);
   const t = texts.recipe;
@@ -25,12 +26,12 @@ export function FinishChapter({ piece, edits, work }: ChapterProps) {
   );
   if (!isLettering(piece))
     return (
-      <Chapter name="finish" work={work}>
+      <Chapter name="finish">
         <Sentence template={t.finishBody} values={values} />
       </Chapter>
     );
   return (
-    <Chapter name="finish" work={work}>
+    <Chapter name="finish">
       {isAllOwn ? (
         t.finishOwn[piece.source.kind]
       ) : (

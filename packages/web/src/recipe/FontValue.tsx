@@ -1,18 +1,19 @@
-import { type Words, fontAxis } from '@fictile/core';
+import { type Words, type WordsPiece, fontAxis } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
 import { FontSample, useFonts } from '../fonts/index.ts';
 import { ChoiceValue, useTrial, type Choice, type TrialKey } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import { number, type WordsProps } from './sentenceParts.tsx';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { number } from './sentenceParts.tsx';
 
 type Font = Words['font'];
-type Props = Pick<WordsProps, 'piece' | 'edits'>;
 
 const keyOf = ({ family, weight, italic }: Pick<Font, 'family' | 'weight' | 'italic'>): string =>
   `${family}|${weight}|${italic ? 'italic' : ''}`;
 
 /** The family and style of the piece. */
-export function FontValue({ piece, edits }: Props) {
+export function FontValue({ piece }: Of<WordsPiece>) {
+  const { edits } = useRecipe();
   return (
     <FontChoice
       label={texts.recipe.font}
@@ -69,7 +70,8 @@ function nearest(choices: readonly Choice<string>[], font: Font): Choice<string>
 }
 
 /** The axes of a variable font, each a number in the sentence. */
-export function AxisValues({ piece, edits }: Props) {
+export function AxisValues({ piece }: Of<WordsPiece>) {
+  const { edits } = useRecipe();
   const { font } = piece.source;
   const family = useFonts().data?.find((f) => f.family === font.family);
   const axes = family?.axes ?? [];

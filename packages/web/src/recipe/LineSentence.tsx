@@ -1,17 +1,20 @@
 import { FileButton, UnstyledButton } from '@mantine/core';
-import { usualCircle, usualCurveLine, WORD_LINES, type Words } from '@fictile/core';
+import { usualCircle, usualCurveLine, WORD_LINES, type Words, type WordsPiece } from '@fictile/core';
 import { choicesOf, ChoiceValue, DRAWINGS, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { KnotSentence } from './KnotSentence.tsx';
 import classes from './Recipe.module.css';
 import { PICTURES } from './pictures.tsx';
-import { number, type WordsProps } from './sentenceParts.tsx';
+import type { PieceEdits } from './pieceEdits.ts';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { number } from './sentenceParts.tsx';
 
-type Of<K extends Words['line']['kind']> = Extract<Words['line'], { kind: K }>;
+type LineOf<K extends Words['line']['kind']> = Extract<Words['line'], { kind: K }>;
 const USUAL = usualCircle();
 
 /** What the words stand on: straight, round a circle, or along a curve. */
-export function LineSentence({ piece, edits, readCurve }: Pick<WordsProps, 'piece' | 'edits' | 'readCurve'>) {
+export function LineSentence({ piece }: Of<WordsPiece>) {
+  const { edits } = useRecipe();
   const { line, sizeMm, graphemes } = piece.source;
   const t = texts.recipe;
   // wide enough for a word or two
@@ -32,19 +35,20 @@ export function LineSentence({ piece, edits, readCurve }: Pick<WordsProps, 'piec
   const values = {
     straight: null,
     circle: line.kind === 'circle' ? <CircleValues line={line} edits={edits} /> : null,
-    curve: line.kind === 'curve' ? <CurveValues line={line} edits={edits} readCurve={readCurve} /> : null,
+    curve: line.kind === 'curve' ? <CurveValues line={line} edits={edits} /> : null,
   };
   return <Sentence template={t.lineSentence} values={{ line: kind, more: values[line.kind] }} />;
 }
 
 interface LineProps<K extends Words['line']['kind']> {
-  line: Of<K>;
-  edits: WordsProps['edits'];
+  line: LineOf<K>;
+  edits: PieceEdits;
 }
 
 function CircleValues({ line, edits }: LineProps<'circle'>) {
   const t = texts.recipe;
-  const put = (values: Partial<Of<'circle'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
+  const put = (values: Partial<LineOf<'circle'>>, key?: string): void =>
+    edits.words({ line: { ...line, ...values } }, key);
   const values = {
     radius: number(
       'radius',
@@ -95,9 +99,11 @@ function CircleValues({ line, edits }: LineProps<'circle'>) {
   return <Sentence template={t.circle} values={values} />;
 }
 
-function CurveValues({ line, edits, readCurve }: LineProps<'curve'> & Pick<WordsProps, 'readCurve'>) {
+function CurveValues({ line, edits }: LineProps<'curve'>) {
+  const { readCurve } = useRecipe();
   const t = texts.recipe;
-  const put = (values: Partial<Of<'curve'>>, key?: string): void => edits.words({ line: { ...line, ...values } }, key);
+  const put = (values: Partial<LineOf<'curve'>>, key?: string): void =>
+    edits.words({ line: { ...line, ...values } }, key);
   const values = {
     shift: number(
       'shift',

@@ -18,18 +18,24 @@ import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { FinishChoice } from './FinishValue.tsx';
 import { FontChoice } from './FontValue.tsx';
-import type { EditKey } from './pieceEdits.ts';
+import type { EditKey, PieceEdits } from './pieceEdits.ts';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
-import { number, type LetteringProps } from './sentenceParts.tsx';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { number } from './sentenceParts.tsx';
 import { EdgeKind } from './solid/EdgeSentence.tsx';
 
 const USUAL = usualOwn();
 
-type Props = Pick<LetteringProps, 'piece' | 'edits' | 'picked'>;
+interface Props {
+  piece: LetteringPiece;
+  edits: PieceEdits;
+  picked: readonly number[];
+}
 
 /** What is said of the letters or colours that are picked; with none picked, how many stand apart. */
-export function OwnSentence({ piece, edits, picked }: Props) {
+export function OwnSentence({ piece }: Of<LetteringPiece>) {
+  const { edits, picked } = useRecipe();
   const { own } = piece.source;
   const t = texts.recipe;
   const all = Object.keys(own).map(Number);
@@ -125,7 +131,7 @@ function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
 }
 
 interface OwnSolidProps {
-  takeBack: LetteringProps['edits']['takeBack'];
+  takeBack: PieceEdits['takeBack'];
   piece: LetteringPiece;
   first: OwnLetter;
   put: (values: Partial<OwnLetter>, key?: EditKey) => void;

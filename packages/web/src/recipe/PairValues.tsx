@@ -1,12 +1,14 @@
-import { type Words, KERN_PAIR } from '@fictile/core';
+import { type Words, type WordsPiece, KERN_PAIR } from '@fictile/core';
 import { Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import { number, type WordsProps } from './sentenceParts.tsx';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { number } from './sentenceParts.tsx';
 
 type Pair = Words['kernPairs'][number];
 
 /** The room between two letters that are picked side by side, and the pairs that have some already. */
-export function PairValues({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' | 'picked'>) {
+export function PairValues({ piece }: Of<WordsPiece>) {
+  const { edits, picked } = useRecipe();
   const { kernPairs, graphemes } = piece.source;
   const t = texts.recipe;
   const known = new Set(kernPairs.map(keyOf));

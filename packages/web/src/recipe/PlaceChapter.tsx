@@ -1,22 +1,19 @@
-import { groundOf, fieldAt, PLACEMENT } from '@fictile/core';
-import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
+import { groundOf, fieldAt, PLACEMENT, type Piece } from '@fictile/core';
+import { choicesOf, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import type { OtherPiece } from './PieceChoice.tsx';
 import { Chapter } from './Chapter.tsx';
 import { PICTURES } from './pictures.tsx';
-import { number, type ChapterProps } from './sentenceParts.tsx';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { number } from './sentenceParts.tsx';
+import { choiceSlots } from './slots.tsx';
 
-export function PlaceChapter({ piece, edits, work, others }: ChapterProps & { others: readonly OtherPiece[] }) {
+export function PlaceChapter({ piece }: Of<Piece>) {
+  const { edits, others } = useRecipe();
   const { placement } = piece;
   const t = texts.recipe;
   const under = groundOf(piece);
   const ground = under && others.find(({ id }) => id === under);
-  if (ground)
-    return (
-      <Chapter name="place" work={work}>
-        {t.placeOn(ground.name || texts.pieces.newWords)}
-      </Chapter>
-    );
+  if (ground) return <Chapter name="place">{t.placeOn(ground.name || texts.pieces.newWords)}</Chapter>;
   const put = (field: 'atMm' | 'turnDegrees', k: number) => (value: number, key: string | undefined) => {
     const next: [number, number, number] = [...placement[field]];
     next[k] = value;
@@ -37,23 +34,12 @@ export function PlaceChapter({ piece, edits, work, others }: ChapterProps & { ot
       { take: put('turnDegrees', k) },
     );
   const values = {
-    stand: (
-      <ChoiceValue
-        label={t.stands}
-        value={placement.stand}
-        choices={choicesOf(texts.stands, PICTURES.stands)}
-        usual="free"
-        onChange={(stand) => edits.placement({ stand })}
-      />
-    ),
-    by: (
-      <ChoiceValue
-        label={t.heldBy}
-        value={placement.by}
-        choices={choicesOf(texts.holds, PICTURES.holds)}
-        usual="zero"
-        onChange={(by) => edits.placement({ by })}
-      />
+    ...choiceSlots(
+      { record: placement, put: edits.placement },
+      {
+        stand: { label: t.stands, choices: choicesOf(texts.stands, PICTURES.stands), usual: 'free' },
+        by: { label: t.heldBy, choices: choicesOf(texts.holds, PICTURES.holds), usual: 'zero' },
+      },
     ),
     x: at(0),
     y: at(1),
@@ -63,7 +49,7 @@ export function PlaceChapter({ piece, edits, work, others }: ChapterProps & { ot
     lean: turn(2),
   };
   return (
-    <Chapter name="place" work={work} more={<Sentence template={t.morePlace} values={values} />}>
+    <Chapter name="place" more={<Sentence template={t.morePlace} values={values} />}>
       <Sentence template={t.place} values={values} />
     </Chapter>
   );

@@ -1,19 +1,9 @@
 import { Text, UnstyledButton } from '@mantine/core';
-import {
-  isDrawing,
-  isForm,
-  isLettering,
-  isModel,
-  isShapeStep,
-  isWords,
-  type Piece,
-  type ShownPiece,
-} from '@fictile/core';
+import { isDrawing, isForm, isLettering, isModel, isShapeStep, isWords, type Piece } from '@fictile/core';
 import { useMemo } from 'react';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
 import { FormChapter, ModelChapter } from './BodyChapter.tsx';
-import { type OtherPiece } from './PieceChoice.tsx';
 import { DrawingChapter } from './DrawingChapter.tsx';
 import { FacesChapter } from './FacesChapter.tsx';
 import { FinishChapter } from './FinishChapter.tsx';
@@ -21,65 +11,33 @@ import { pieceEdits } from './pieceEdits.ts';
 import { PlaceChapter } from './PlaceChapter.tsx';
 import classes from './Recipe.module.css';
 import { pasteRecipe, putRecipe } from './recipeClipboard.ts';
-import type { ChapterProps } from './sentenceParts.tsx';
+import { RecipeContext, type Of, type RecipeBench } from './recipeContext.ts';
 import { SolidChapter } from './solid/SolidChapter.tsx';
-import type { Laying } from './put/PutRow.tsx';
-import type { PutActs } from './put/putting.ts';
 import { StepsChapter } from './steps/StepsChapter.tsx';
 import type { ChapterName } from './Told.tsx';
 import { WordsChapter } from './WordsChapter.tsx';
 
-interface RecipeProps {
+interface RecipeProps extends Pick<
+  RecipeBench,
+  'shown' | 'milliseconds' | 'onStep' | 'picked' | 'onPick' | 'onSection' | 'readCurve' | 'others'
+> {
   /** the piece at work, and those chosen with it; at least one */
   pieces: readonly Piece[];
   store: ProjectStore;
-  /** as built; undefined while nothing is */
-  shown: ShownPiece | undefined;
-  milliseconds: number;
   atWork: ChapterName | undefined;
   onWork: (chapter: ChapterName) => void;
-  /** which step is worked on */
-  onStep: (id: string) => void;
-  /** ids of graphemes of the piece at work that were picked on the letters */
-  picked: readonly number[];
-  onPick: (ids: readonly number[]) => void;
-  onSection: () => void;
-  readCurve: ChapterProps['readCurve'];
-  /** what is done with how the piece lies on another one */
-  laying?: Laying;
-  /** pieces put on bodies; left out: there is nothing to press */
-  acts?: PutActs;
-  /** the other pieces, as they are shown */
-  others: readonly OtherPiece[];
+  laying?: RecipeBench['laying'];
+  acts?: RecipeBench['acts'];
 }
 
 /** How a piece is made, as sentences with live values. */
-export function Recipe({
-  pieces,
-  store,
-  shown,
-  milliseconds,
-  atWork,
-  onWork,
-  onStep,
-  picked,
-  onPick,
-  onSection,
-  readCurve,
-  laying,
-  acts,
-  others,
-}: RecipeProps) {
+export function Recipe({ pieces, store, atWork, onWork, laying, acts, ...shared }: RecipeProps) {
   const [piece] = pieces;
   const edits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
-  const common: ChapterProps = {
-    piece,
-    edits,
-    remarks: shown?.remarks ?? [],
-    picked,
-    onPick,
-    onSection,
-    readCurve,
+  const bench: RecipeBench = {
+    ...shared,
+    ...{ edits, laying, acts },
+    remarks: shared.shown?.remarks ?? [],
     work: {
       at: atWork,
       set: onWork,
@@ -88,7 +46,7 @@ export function Recipe({
     },
   };
   return (
-    <>
+    <RecipeContext value={bench}>
       {pieces.length > 1 && <Text className={classes.several}>{texts.recipe.several(pieces.length)}</Text>}
       {piece.locked && (
         <div className={classes.several}>
@@ -102,30 +60,25 @@ export function Recipe({
         </div>
       )}
       <div inert={piece.locked} className={classes.chapters}>
-        {isWords(piece) && <WordsChapter {...common} piece={piece} />}
-        {isDrawing(piece) && <DrawingChapter {...common} piece={piece} />}
-        {isForm(piece) && <FormChapter {...common} piece={piece} others={others} />}
-        {isModel(piece) && <ModelChapter {...common} piece={piece} />}
-        {isLettering(piece) && <SolidChapter {...common} piece={piece} />}
-        {(!isModel(piece) || piece.steps.some(isShapeStep)) && (
-          <FacesChapter
-            {...common}
-            need={shown?.need}
-            figures={shown && shown.bodyFaces > 0 ? texts.recipe.built(shown.bodyFaces, milliseconds) : undefined}
-          />
-        )}
-        <StepsChapter
-          {...common}
-          stepFaces={shown?.stepFaces ?? []}
-          shown={shown}
-          others={others}
-          onStep={onStep}
-          laying={laying}
-          acts={acts}
-        />
-        <FinishChapter {...common} />
-        <PlaceChapter {...common} others={others} />
+        <Chapters piece={piece} />
       </div>
+    </RecipeContext>
+  );
+}
+
+/** Which chapters a piece has, by what it is made of. */
+function Chapters({ piece }: Of<Piece>) {
+  return (
+    <>
+      {isWords(piece) && <WordsChapter piece={piece} />}
+      {isDrawing(piece) && <DrawingChapter piece={piece} />}
+      {isForm(piece) && <FormChapter piece={piece} />}
+      {isModel(piece) && <ModelChapter piece={piece} />}
+      {isLettering(piece) && <SolidChapter piece={piece} />}
+      {(!isModel(piece) || piece.steps.some(isShapeStep)) && <FacesChapter piece={piece} />}
+      <StepsChapter piece={piece} />
+      <FinishChapter piece={piece} />
+      <PlaceChapter piece={piece} />
     </>
   );
 }

@@ -15,6 +15,7 @@ import {
 } from '@fictile/core';
 import { renderInside } from '../testing/render.tsx';
 import type { PieceEdits } from './pieceEdits.ts';
+import { RecipeContext, type RecipeBench } from './recipeContext.ts';
 import { Told } from './Told.tsx';
 
 const cut = (id: string): Step => ({ ...usualStep('cut', id), target: 'words' }) as Step;
@@ -27,7 +28,11 @@ async function pressed(told: Remark, piece: Piece, chapter: 'steps' | 'words' | 
     all: (some: readonly Edit[]) => done.push(...some),
     cure: (one: Remark) => cureOf(one, piece, { pieces: {}, freshId: 'fresh' }),
   } as unknown as PieceEdits;
-  renderInside(<Told chapter={chapter} remarks={[told]} edits={edits} />);
+  renderInside(
+    <RecipeContext value={{ edits, remarks: [told] } as unknown as RecipeBench}>
+      <Told chapter={chapter} />
+    </RecipeContext>,
+  );
   await userEvent.click(screen.getByRole('button'));
   return done;
 }

@@ -1,19 +1,14 @@
 import { UnstyledButton } from '@mantine/core';
-import { chapterOf, toneOf, type RecipeChapter, type Remark } from '@fictile/core';
+import { chapterOf, toneOf, type RecipeChapter } from '@fictile/core';
 import { cureText, remarkText } from '../words/index.ts';
-import type { PieceEdits } from './pieceEdits.ts';
+import { useRecipe } from './recipeContext.ts';
 import classes from './Recipe.module.css';
 
 export type ChapterName = RecipeChapter;
 
-interface ToldProps {
-  chapter: ChapterName;
-  remarks: readonly Remark[];
-  edits: PieceEdits;
-}
-
 /** What has to be told of a chapter, with the cure as a button where there is one. */
-export function Told({ chapter, remarks, edits }: ToldProps) {
+export function Told({ chapter }: { chapter: ChapterName }) {
+  const { remarks, edits } = useRecipe();
   const here = remarks.filter((remark) => chapterOf(remark) === chapter);
   return here.map((remark, i) => {
     const cure = edits.cure(remark);

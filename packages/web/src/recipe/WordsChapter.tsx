@@ -1,5 +1,5 @@
-import { featuresText, FIT, parseFeatures, WORDS } from '@fictile/core';
-import { useLayoutEffect, useRef } from 'react';
+import { featuresText, FIT, parseFeatures, WORDS, type WordsPiece } from '@fictile/core';
+import { useLayoutEffect, useRef, type ReactNode } from 'react';
 import { choicesOf, ChoiceValue, Sentence, TextValue } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
@@ -10,60 +10,43 @@ import { OwnSentence } from './OwnSentence.tsx';
 import { PairValues } from './PairValues.tsx';
 import { PICTURES } from './pictures.tsx';
 import classes from './Recipe.module.css';
-import { number, USUAL, type WordsProps } from './sentenceParts.tsx';
+import { useRecipe, type Of } from './recipeContext.ts';
+import { USUAL } from './sentenceParts.tsx';
+import { choiceSlots, numberSlots } from './slots.tsx';
 import { Told } from './Told.tsx';
 
-export function WordsChapter({ piece, edits, remarks, work, picked, readCurve }: WordsProps) {
+export function WordsChapter({ piece }: Of<WordsPiece>) {
+  const { edits } = useRecipe();
   const words = piece.source;
   const usual = USUAL.source;
   const t = texts.recipe;
   const values = {
-    font: <FontValue piece={piece} edits={edits} />,
-    axes: <AxisValues piece={piece} edits={edits} />,
-    sizeBy: (
-      <ChoiceValue
-        label={t.sizeBy}
-        value={words.sizeBy}
-        choices={choicesOf(texts.sizesBy, PICTURES.sizesBy)}
-        usual={usual.sizeBy}
-        onChange={(sizeBy) => edits.words({ sizeBy })}
-      />
+    font: <FontValue piece={piece} />,
+    axes: <AxisValues piece={piece} />,
+    ...numberSlots({ record: words, put: edits.words }, WORDS, {
+      size: ['sizeMm', t.size],
+      tracking: ['tracking', t.tracking],
+    }),
+    ...choiceSlots(
+      { record: words, put: edits.words },
+      {
+        sizeBy: { label: t.sizeBy, choices: choicesOf(texts.sizesBy, PICTURES.sizesBy), usual: usual.sizeBy },
+        align: { label: t.lines, choices: choicesOf(texts.aligns, PICTURES.aligns), usual: usual.align },
+      },
     ),
-    size: number(
-      'size',
-      WORDS.sizeMm,
-      { label: t.size, value: words.sizeMm },
-      { take: (sizeMm, key) => edits.words({ sizeMm }, key) },
-    ),
-    align: (
-      <ChoiceValue
-        label={t.lines}
-        value={words.align}
-        choices={choicesOf(texts.aligns, PICTURES.aligns)}
-        usual={usual.align}
-        onChange={(align) => edits.words({ align })}
-      />
-    ),
-    tracking: number(
-      'tracking',
-      WORDS.tracking,
-      { label: t.tracking, value: words.tracking },
-      { take: (tracking, key) => edits.words({ tracking }, key) },
-    ),
-    line: <LineSentence piece={piece} edits={edits} readCurve={readCurve} />,
-    contour: <ContourSentence piece={piece} edits={edits} />,
+    line: <LineSentence piece={piece} />,
+    contour: <ContourSentence piece={piece} />,
   };
   return (
     <Chapter
       name="words"
-      work={work}
       figures={texts.recipe.letters(words.graphemes.filter((g) => g.text.trim() !== '').length)}
-      remarks={<Told chapter="words" remarks={remarks} edits={edits} />}
-      more={<MoreWords piece={piece} edits={edits} picked={picked} />}
+      remarks={<Told chapter="words" />}
+      more={<MoreWords piece={piece} />}
     >
       <WordsField text={words.graphemes.map((g) => g.text).join('')} onText={edits.retype} />
       <Sentence template={t.words} values={values} />
-      <OwnSentence piece={piece} edits={edits} picked={picked} />
+      <OwnSentence piece={piece} />
     </Chapter>
   );
 }
@@ -92,26 +75,35 @@ function WordsField({ text, onText }: { text: string; onText: (text: string) => 
   );
 }
 
-function MoreWords({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' | 'picked'>) {
+function MoreWords({ piece }: Of<WordsPiece>) {
+  const values = { ...useSettingSlots(piece), ...useScriptSlots(piece) };
+  return texts.recipe.moreWords.map((template) => (
+    <div key={template} className={classes.paragraph}>
+      <Sentence template={template} values={values} />
+    </div>
+  ));
+}
+
+/** How letters stand beside and above each other, and where their zero lies. */
+function useSettingSlots(piece: WordsPiece): Record<string, ReactNode> {
+  const { edits } = useRecipe();
   const words = piece.source;
   const usual = USUAL.source;
   const t = texts.recipe;
-  const values = {
-    leading: number(
-      'leading',
-      WORDS.leadingPercent,
-      { label: t.leading, value: words.leadingPercent },
-      { take: (leadingPercent, key) => edits.words({ leadingPercent }, key) },
-    ),
-    anchor: (
-      <ChoiceValue
-        label={t.anchor}
-        value={words.anchor}
-        choices={choicesOf(texts.anchors, PICTURES.anchors)}
-        usual={usual.anchor}
-        onChange={(anchor) => edits.words({ anchor })}
-      />
-    ),
+  const held = { record: words, put: edits.words };
+  return {
+    ...numberSlots(held, WORDS, {
+      leading: ['leadingPercent', t.leading],
+      wordSpace: ['wordSpacePercent', t.wordSpace],
+      width: ['widthPercent', t.letterWidth],
+      height: ['heightPercent', t.letterHeight],
+      slant: ['slantDegrees', t.slant],
+    }),
+    ...choiceSlots(held, {
+      anchor: { label: t.anchor, choices: choicesOf(texts.anchors, PICTURES.anchors), usual: usual.anchor },
+      capitals: { label: t.capitals, choices: choicesOf(texts.capitals, PICTURES.capitals), usual: 'typed' },
+      letters: { label: t.touching, choices: choicesOf(texts.lettersModes, PICTURES.letters), usual: usual.letters },
+    }),
     depthAnchor: (
       <ChoiceValue
         label={t.depthAnchor}
@@ -121,40 +113,7 @@ function MoreWords({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' 
         onChange={edits.depthAnchor}
       />
     ),
-    wordSpace: number(
-      'word space',
-      WORDS.wordSpacePercent,
-      { label: t.wordSpace, value: words.wordSpacePercent },
-      { take: (wordSpacePercent, key) => edits.words({ wordSpacePercent }, key) },
-    ),
-    width: number(
-      'width',
-      WORDS.widthPercent,
-      { label: t.letterWidth, value: words.widthPercent },
-      { take: (widthPercent, key) => edits.words({ widthPercent }, key) },
-    ),
-    height: number(
-      'height',
-      WORDS.heightPercent,
-      { label: t.letterHeight, value: words.heightPercent },
-      { take: (heightPercent, key) => edits.words({ heightPercent }, key) },
-    ),
-    slant: number(
-      'slant',
-      WORDS.slantDegrees,
-      { label: t.slant, value: words.slantDegrees },
-      { take: (slantDegrees, key) => edits.words({ slantDegrees }, key) },
-    ),
-    capitals: (
-      <ChoiceValue
-        label={t.capitals}
-        value={words.capitals}
-        choices={choicesOf(texts.capitals, PICTURES.capitals)}
-        usual="typed"
-        onChange={(capitals) => edits.words({ capitals })}
-      />
-    ),
-    pairs: <PairValues piece={piece} edits={edits} picked={picked} />,
+    pairs: <PairValues piece={piece} />,
     kerning: (
       <ChoiceValue
         label={t.kerning}
@@ -164,25 +123,26 @@ function MoreWords({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' 
         onChange={(value) => edits.words({ kerning: value === 'on' })}
       />
     ),
-    letters: (
-      <ChoiceValue
-        label={t.touching}
-        value={words.letters}
-        choices={choicesOf(texts.lettersModes, PICTURES.letters)}
-        usual={usual.letters}
-        onChange={(letters) => edits.words({ letters })}
-      />
+    fit: <FitValues piece={piece} />,
+  };
+}
+
+/** What the script and the font have to say. */
+function useScriptSlots(piece: WordsPiece): Record<string, ReactNode> {
+  const { edits } = useRecipe();
+  const words = piece.source;
+  const t = texts.recipe;
+  return {
+    ...choiceSlots(
+      { record: words, put: edits.words },
+      {
+        direction: {
+          label: t.direction,
+          choices: choicesOf(texts.directions, PICTURES.directions),
+          usual: USUAL.source.direction,
+        },
+      },
     ),
-    direction: (
-      <ChoiceValue
-        label={t.direction}
-        value={words.direction}
-        choices={choicesOf(texts.directions, PICTURES.directions)}
-        usual={usual.direction}
-        onChange={(direction) => edits.words({ direction })}
-      />
-    ),
-    fit: <FitValues piece={piece} edits={edits} />,
     features: (
       <TextValue
         label={t.features}
@@ -202,11 +162,6 @@ function MoreWords({ piece, edits, picked }: Pick<WordsProps, 'piece' | 'edits' 
       />
     ),
   };
-  return t.moreWords.map((template) => (
-    <div key={template} className={classes.paragraph}>
-      <Sentence template={template} values={values} />
-    </div>
-  ));
 }
 
 const featuresIn = (text: string): Record<string, number> => {
@@ -219,32 +174,20 @@ function featuresFault(text: string): string | undefined {
   return 'wrong' in parsed ? texts.recipe.featuresFault(parsed.wrong) : undefined;
 }
 
-function FitValues({ piece, edits }: Pick<WordsProps, 'piece' | 'edits'>) {
+function FitValues({ piece }: Of<WordsPiece>) {
+  const { edits } = useRecipe();
   const { fit } = piece.source;
   const t = texts.recipe;
   const put = (values: Partial<typeof fit>, key?: string): void => edits.words({ fit: { ...fit, ...values } }, key);
   const values = {
-    to: (
-      <ChoiceValue
-        label={t.fit}
-        value={fit.to}
-        choices={choicesOf(texts.fits, PICTURES.fits)}
-        usual="none"
-        onChange={(to) => put({ to })}
-      />
+    ...choiceSlots(
+      { record: fit, put },
+      { to: { label: t.fit, choices: choicesOf(texts.fits, PICTURES.fits), usual: 'none' } },
     ),
-    width: number(
-      'fit width',
-      FIT.widthMm,
-      { label: t.fitWidth, value: fit.widthMm },
-      { take: (widthMm, key) => put({ widthMm }, key) },
-    ),
-    height: number(
-      'fit height',
-      FIT.heightMm,
-      { label: t.fitHeight, value: fit.heightMm },
-      { take: (heightMm, key) => put({ heightMm }, key) },
-    ),
+    ...numberSlots({ record: fit, put }, FIT, {
+      width: ['widthMm', t.fitWidth],
+      height: ['heightMm', t.fitHeight],
+    }),
     how: (
       <ChoiceValue
         label={t.fitHow}

@@ -74,21 +74,35 @@ export function TypeCase() {
         {fonts.isPending && <Loader aria-label={texts.loading} />}
         {fonts.isError && <Unreached text={t.failed} onRetry={() => void fonts.refetch()} />}
         {fonts.data && fitting.length === 0 && <p>{t.none}</p>}
-        <ul className={classes.drawers}>
-          {fitting.map((one) => (
-            <Drawer
-              key={one.family}
-              family={one}
-              words={shown}
-              isChosen={one === family}
-              isFavourite={favourites.has(one.family)}
-              onChoose={() => setChosen(one.family)}
-            />
-          ))}
-        </ul>
+        <Drawers families={fitting} words={shown} chosen={family} favourites={favourites} onChoose={setChosen} />
         {family && <FamilyFacts family={family} words={shown} favourites={favourites} />}
       </main>
     </>
+  );
+}
+
+interface DrawersProps {
+  families: readonly FontFamilyInfo[];
+  words: string;
+  chosen: FontFamilyInfo | undefined;
+  favourites: ReturnType<typeof useFavourites>;
+  onChoose: (family: string) => void;
+}
+
+function Drawers({ families, words, chosen, favourites, onChoose }: DrawersProps) {
+  return (
+    <ul className={classes.drawers}>
+      {families.map((one) => (
+        <Drawer
+          key={one.family}
+          family={one}
+          words={words}
+          isChosen={one === chosen}
+          isFavourite={favourites.has(one.family)}
+          onChoose={() => onChoose(one.family)}
+        />
+      ))}
+    </ul>
   );
 }
 

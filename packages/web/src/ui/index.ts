@@ -21,6 +21,7 @@ export { SidePanel } from './SidePanel.tsx';
 export { TextValue } from './TextValue.tsx';
 export { Swatch } from './Swatch.tsx';
 export { Unreached } from './Unreached.tsx';
+export { useDragName } from './useDragName.ts';
 export { useTrial } from './useTrial.ts';
 export type { TrialKey } from './useTrial.ts';
 export { saveFile } from './saveFile.ts';

@@ -1,10 +1,11 @@
-import { caretStops, lineAround, nearestStop, wordAround, type ShownPiece, type WordsPiece } from '@fictile/core';
+import { lineAround, wordAround, type ShownPiece, type WordsPiece } from '@fictile/core';
 import { useThree, type ThreeEvent } from '@react-three/fiber';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { Vector3, type Group, type Ray } from 'three';
+import { useEffect, useRef, useState } from 'react';
+import { Ray, Vector3 } from 'three';
+import type { Sight } from './Solids.tsx';
 import { Washes } from './Picked.tsx';
 import { matrixOf, TOOL } from './scene.ts';
-import { frameOn, useShape } from './shapeFrame.ts';
+import { useStops, type Stops } from './useStops.ts';
 
 /** Graphemes before the caret and before the other end of the selection. */
 export interface CaretPlace {
@@ -16,77 +17,30 @@ interface CaretProps {
   piece: WordsPiece;
   shown: ShownPiece;
   place: CaretPlace;
+  /** a press that began the typing: the caret goes there */
+  pressed: Sight | undefined;
   onPlace: (place: CaretPlace) => void;
 }
 
 const BLINK_MS = 530;
 
 /** The caret and selection on the letters' own front, and the clicks that set them. */
-export function Caret({ piece, shown, place, onPlace }: CaretProps) {
-  const { line, letters, transform } = shown;
-  const shape = useShape(piece.steps, shown);
-  const stops = useMemo(
-    () => caretStops(piece.source.graphemes, letters, line.baselines),
-    [piece.source.graphemes, letters, line.baselines],
-  );
-  const group = useRef<Group>(null);
+export function Caret(props: CaretProps) {
+  const { piece, shown, place } = props;
+  const { line, transform } = shown;
+  const stops = useStops(piece, shown);
+  const presses = usePresses(props, stops);
   const isOn = useBlink(place);
-  const isDragging = useRef(false);
-  const height = line.up - line.down;
-  const front = line.front + height * 0.004;
-  /** The letter after a stop; at the end the last one. */
-  const letterAt = (at: number): number | undefined =>
-    piece.source.graphemes[Math.min(at, piece.source.graphemes.length - 1)]?.id;
-  const stopAt = (event: ThreeEvent<PointerEvent>): number | undefined => {
-    if (shape) return nearestToRay(event.ray);
-    const point = group.current?.worldToLocal(new Vector3().copy(event.point));
-    return point && nearestStop(stops, point.x, point.y, line.up + line.down)?.at;
-  };
-  /** On shaped letters: the stop whose middle lies nearest to where the pointer looks. */
-  const nearestToRay = (ray: Ray): number | undefined => {
-    const matrix = matrixOf(transform);
-    const middle = (line.up + line.down) / 2;
-    const places = stops.map(({ x, y, turn, at }) =>
-      new Vector3(0, middle, 0)
-        .applyMatrix4(frameOn(shape, [x, y, front], { turn, letter: letterAt(at) }))
-        .applyMatrix4(matrix),
-    );
-    const far = places.map((place) => ray.distanceSqToPoint(place));
-    return stops[far.indexOf(Math.min(...far))]?.at;
-  };
-  const set = (event: ThreeEvent<PointerEvent>, keepsAnchor: boolean): void => {
-    const at = stopAt(event);
-    event.stopPropagation();
-    if (at !== undefined) onPlace({ focus: at, anchor: keepsAnchor ? place.anchor : at });
-  };
-  const takeAround = (event: ThreeEvent<MouseEvent>, around: typeof wordAround): void => {
-    event.stopPropagation();
-    const [anchor, focus] = around(piece.source.graphemes, place.focus);
-    onPlace({ anchor, focus });
-  };
-  const caret = stops[Math.min(place.focus, stops.length - 1)];
+  const { height, front } = stops;
+  const caret = stops.at(place.focus);
   return (
-    <group ref={group} userData={TOOL} matrixAutoUpdate={false} matrix={matrixOf(transform)}>
-      <mesh
-        position={[0, (line.up + line.down) / 2, front]}
-        visible={false}
-        onPointerDown={(event) => {
-          isDragging.current = true;
-          set(event, event.shiftKey);
-        }}
-        onPointerMove={(event) => isDragging.current && set(event, true)}
-        onPointerUp={() => (isDragging.current = false)}
-        onDoubleClick={(event) => takeAround(event, wordAround)}
-        onClick={(event) => event.nativeEvent.detail === 3 && takeAround(event, lineAround)}
-      >
+    <group userData={TOOL} matrixAutoUpdate={false} matrix={matrixOf(transform)}>
+      <mesh position={[0, (line.up + line.down) / 2, front]} visible={false} {...presses}>
         <planeGeometry args={catchSize(shown, height)} />
       </mesh>
       <Washes shown={shown} steps={piece.steps} ids={selected(piece, place)} />
       {caret && isOn && (
-        <group
-          matrixAutoUpdate={false}
-          matrix={frameOn(shape, [caret.x, caret.y, front], { turn: caret.turn, letter: letterAt(caret.at) })}
-        >
+        <group matrixAutoUpdate={false} matrix={stops.frameOf(caret)}>
           <mesh position={[0, (line.up + line.down) / 2, 0]} renderOrder={3} raycast={() => null}>
             <boxGeometry args={[height * 0.018, height, height * 0.006]} />
             <meshBasicMaterial color="#22489c" depthTest={false} toneMapped={false} />
@@ -95,6 +49,46 @@ export function Caret({ piece, shown, place, onPlace }: CaretProps) {
       )}
     </group>
   );
+}
+
+/** How many presses in a row take the word, and the line. */
+const WORD_PRESSES = 2;
+const LINE_PRESSES = 3;
+
+/** Presses choose as in any text. The double press that began the typing counts as one that set the caret. */
+function usePresses({ piece, place, pressed, onPlace }: CaretProps, { seenBy }: Stops) {
+  const isDragging = useRef(false);
+  const before = useRef(pressed ? 1 : 0);
+  const begun = useRef(() => {
+    if (!pressed) return;
+    const at = seenBy(new Ray(new Vector3(...pressed.from), new Vector3(...pressed.toward)));
+    if (at !== undefined) onPlace({ focus: at, anchor: at });
+  });
+  useEffect(() => begun.current(), []);
+  const set = (event: ThreeEvent<PointerEvent>, keepsAnchor: boolean): void => {
+    const at = seenBy(event.ray);
+    event.stopPropagation();
+    if (at !== undefined) onPlace({ focus: at, anchor: keepsAnchor ? place.anchor : at });
+  };
+  const takeAround = (around: typeof wordAround): void => {
+    const [anchor, focus] = around(piece.source.graphemes, place.focus);
+    onPlace({ anchor, focus });
+  };
+  return {
+    onPointerDown: (event: ThreeEvent<PointerEvent>) => {
+      isDragging.current = true;
+      set(event, event.shiftKey);
+    },
+    onPointerMove: (event: ThreeEvent<PointerEvent>) => isDragging.current && set(event, true),
+    onPointerUp: () => (isDragging.current = false),
+    onClick: (event: ThreeEvent<MouseEvent>) => {
+      event.stopPropagation();
+      if (event.nativeEvent.detail === 1) before.current = 0;
+      const presses = event.nativeEvent.detail - before.current;
+      if (presses === WORD_PRESSES) takeAround(wordAround);
+      if (presses === LINE_PRESSES) takeAround(lineAround);
+    },
+  };
 }
 
 /** Wide enough that clicks beside the words are caught too. */

@@ -1,4 +1,12 @@
-import { sidePlaceAt, STILL, type HeldPlace, type OntoStep, type ShownPiece, type Vec3 } from '@fictile/core';
+import {
+  sidePlaceAt,
+  STILL,
+  type HeldPlace,
+  type OntoStep,
+  type ShownPiece,
+  type Vec3,
+  sizeOfBox,
+} from '@fictile/core';
 import { useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useRef, useState } from 'react';
 import { Raycaster, Vector2, type Camera, type Group, type Object3D, type Scene, type Vector3 } from 'three';
@@ -79,15 +87,26 @@ interface Follow {
   onMet: (place: Vector3) => void;
 }
 
+function placeIn(canvas: HTMLCanvasElement, event: MouseEvent): Vector2 {
+  const box = canvas.getBoundingClientRect();
+  return new Vector2(
+    (2 * (event.clientX - box.left)) / box.width - 1,
+    1 - (2 * (event.clientY - box.top)) / box.height,
+  );
+}
+
+function sizeOrTurn(event: WheelEvent, carrying: Carrying): void {
+  event.preventDefault();
+  // a touchpad sends many small ones where a wheel sends one
+  const far = event.deltaY !== 0 ? event.deltaY : event.deltaX;
+  const notches = Math.max(-1, Math.min(1, far / PIXELS_A_NOTCH));
+  if (event.shiftKey) carrying.turn(-DEGREES_A_NOTCH * notches);
+  else carrying.size(-notches);
+}
+
 /** Gives what ends it. */
 function followPointer(canvas: HTMLCanvasElement, { latest, seen, onMet }: Follow): () => void {
-  const placeOf = (event: MouseEvent): Vector2 => {
-    const box = canvas.getBoundingClientRect();
-    return new Vector2(
-      (2 * (event.clientX - box.left)) / box.width - 1,
-      1 - (2 * (event.clientY - box.top)) / box.height,
-    );
-  };
+  const placeOf = (event: MouseEvent): Vector2 => placeIn(canvas, event);
   let pressed: PointerEvent | undefined;
   let asked: number | undefined;
   let last: PointerEvent | undefined;
@@ -130,15 +149,7 @@ function followPointer(canvas: HTMLCanvasElement, { latest, seen, onMet }: Follo
       if (under) carrying.take(under.held);
     }
   };
-  const onWheel = (event: WheelEvent): void => {
-    event.preventDefault();
-    // a touchpad sends many small ones where a wheel sends one
-    const far = event.deltaY !== 0 ? event.deltaY : event.deltaX;
-    const notches = Math.max(-1, Math.min(1, far / PIXELS_A_NOTCH));
-    const { carrying } = latest();
-    if (event.shiftKey) carrying.turn(-DEGREES_A_NOTCH * notches);
-    else carrying.size(-notches);
-  };
+  const onWheel = (event: WheelEvent): void => sizeOrTurn(event, latest().carrying);
   const gone = new AbortController();
   const heard = { signal: gone.signal, passive: false };
   canvas.style.cursor = 'crosshair';
@@ -175,13 +186,12 @@ function heldOn(met: Met, body: ShownPiece, shelf: GeometryShelf): HeldOn | unde
   const toWorld = matrixOf(body.transform);
   const pressed = heldAt(met, toWorld);
   if (!pressed) return undefined;
-  const { min, max } = boundsOf([{ ...body, transform: STILL }], shelf);
-  const box = { low: min.toArray() as Vec3, high: max.toArray() as Vec3 };
+  const box = boundsOf([{ ...body, transform: STILL }], shelf);
   const out = pressed.toward.map((v) => 0 - v) as Vec3;
   const side = sidePlaceAt(pressed.at, out, box);
   const rest = { bodyId: body.pieceId, fromMm: pressed.fromMm, toward: pressed.toward, up: [0, 1, 0] as Vec3 };
   if (!side) return { ...rest, place: { kind: 'pressed' } };
-  const near = SNAPS * Math.max(max.x - min.x, max.y - min.y, max.z - min.z);
+  const near = SNAPS * Math.max(...sizeOfBox(box));
   const snapped = (mm: number): number => (Math.abs(mm) < near ? 0 : mm);
   return { ...rest, place: { ...side, acrossMm: snapped(side.acrossMm), upMm: snapped(side.upMm) } };
 }

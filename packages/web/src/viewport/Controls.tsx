@@ -1,5 +1,5 @@
 import { useThree } from '@react-three/fiber';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { Frustum, Vector3, type Box3, type PerspectiveCamera } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { nearer, type Pose } from './cameraMoves.ts';
@@ -75,14 +75,7 @@ export function Controls({ box, wish, near, turns, pieces, onCamera }: ControlsP
     invalidate();
   }, [near, camera, size, invalidate]);
   const aspect = size.width / size.height;
-  const known = useRef(0);
-  useEffect(() => {
-    const isMore = known.current > 0 && pieces > known.current;
-    known.current = pieces;
-    if (!isMore || !controls.current || isInSight(camera as PerspectiveCamera, box)) return;
-    const from = camera.position.clone().sub(controls.current.target).normalize();
-    fit(camera as PerspectiveCamera, controls.current, { box, aspect, from });
-  }, [pieces, box, camera, aspect]);
+  useNewInSight(controls, { pieces, box });
   const before = useRef(aspect);
   useEffect(() => {
     // in a narrower or wider view the same is seen from side to side
@@ -108,6 +101,23 @@ export function Controls({ box, wish, near, turns, pieces, onCamera }: ControlsP
     invalidate();
   }, [box, wish, fitted, camera, size, invalidate]);
   return null;
+}
+
+/** A piece more that can't be seen from here is brought into sight. */
+function useNewInSight(
+  controls: RefObject<OrbitControls | null>,
+  { pieces, box }: Pick<ControlsProps, 'pieces' | 'box'>,
+): void {
+  const { camera, size } = useThree();
+  const aspect = size.width / size.height;
+  const known = useRef(0);
+  useEffect(() => {
+    const isMore = known.current > 0 && pieces > known.current;
+    known.current = pieces;
+    if (!isMore || !controls.current || isInSight(camera as PerspectiveCamera, box)) return;
+    const from = camera.position.clone().sub(controls.current.target).normalize();
+    fit(camera as PerspectiveCamera, controls.current, { box, aspect, from });
+  }, [pieces, box, camera, aspect, controls]);
 }
 
 function isInSight(camera: PerspectiveCamera, { min, max }: Box3): boolean {

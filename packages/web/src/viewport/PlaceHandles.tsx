@@ -1,11 +1,11 @@
 import type { ThreeEvent } from '@react-three/fiber';
-import type { Placement } from '@fictile/core';
+import type { Box3, Placement } from '@fictile/core';
 import { useMemo, useState } from 'react';
-import { Vector3, type Box3, type Ray } from 'three';
+import { Vector3, type Ray } from 'three';
 import { bearing, facing, onPlane, onUpright, toStep, turnBetween } from './drags.ts';
 import { gridStep } from './gridStep.ts';
 import { Dots, Knob } from './handleParts.tsx';
-import { TOOL } from './scene.ts';
+import { drawnBox, TOOL } from './scene.ts';
 import { useDrag, type DragHandlers } from './useDrag.ts';
 
 /** How far a drag has come since it began. */
@@ -36,21 +36,9 @@ const COARSE_TURN = 15;
  * What moves and turns a piece: a ring of dots on the table with a ball that turns it, a puck before it that slides it
  * over the table, and a ball on a dotted stem that lifts it. Shift goes in coarse steps.
  */
-export function PlaceHandles({ placement, box, placing }: HandlesProps) {
+export function PlaceHandles({ placement, box: around, placing }: HandlesProps) {
   const [shown, setShown] = useState<{ by: string; text: string }>();
-  const size = box.getSize(new Vector3());
-  const middle = box.getCenter(new Vector3());
-  const step = gridStep(Math.max(size.x, size.y, size.z)) / 20;
-  const centre = new Vector3(placement.atMm[0], box.min.y, placement.atMm[2]);
-  const foot = Math.hypot(size.x, size.z) / 2;
-  const room = Math.max(foot * 0.12, size.y * 0.06);
-  const reach = foot + Math.hypot(middle.x - centre.x, middle.z - centre.z);
-  const puck = new Vector3(middle.x, box.min.y, box.max.z + room);
-  const ring = Math.max(reach * 1.04, puck.z - centre.z + room); // the puck lies inside
-  const angle = (placement.turnDegrees[1] * Math.PI) / 180;
-  const top = new Vector3(middle.x, box.max.y, middle.z);
-  const ball = centre.clone().add(new Vector3(Math.sin(angle), 0, Math.cos(angle)).multiplyScalar(ring));
-  const lift = top.clone().setY(box.max.y + size.y * 0.28);
+  const { step, centre, top, puck, ring, ball, lift } = useMemo(() => spotsOf(placement, around), [placement, around]);
   const tell = (by: string, change: PlaceChange): void => {
     placing.change(change);
     setShown({ by, text: placing.words(change) });
@@ -93,10 +81,8 @@ export function PlaceHandles({ placement, box, placing }: HandlesProps) {
   const done = (): void => setShown(undefined);
   return (
     <group userData={TOOL}>
-      <Dots points={useMemo(() => circle(centre.toArray(), ring), [centre.x, centre.y, centre.z, ring])} />{' '}
-      {/* eslint-disable-line react-hooks/exhaustive-deps */}
-      <Dots points={useMemo(() => stem(top.toArray(), lift.y), [top.x, top.y, top.z, lift.y])} />{' '}
-      {/* eslint-disable-line react-hooks/exhaustive-deps */}
+      <Dots points={useMemo(() => circle(centre.toArray(), ring), [centre, ring])} />
+      <Dots points={useMemo(() => stem(top.toArray(), lift.y), [top, lift])} />
       <Knob at={ball} drag={turn} text={text('ball')} onDone={done}>
         <sphereGeometry args={[1, 24, 16]} />
       </Knob>
@@ -108,6 +94,27 @@ export function PlaceHandles({ placement, box, placing }: HandlesProps) {
       </Knob>
     </group>
   );
+}
+
+/** Where the handles stand about a piece. */
+function spotsOf({ atMm, turnDegrees }: Placement, around: Box3) {
+  const box = drawnBox(around);
+  const size = box.getSize(new Vector3());
+  const middle = box.getCenter(new Vector3());
+  const centre = new Vector3(atMm[0], box.min.y, atMm[2]);
+  const foot = Math.hypot(size.x, size.z) / 2;
+  const room = Math.max(foot * 0.12, size.y * 0.06);
+  const reach = foot + Math.hypot(middle.x - centre.x, middle.z - centre.z);
+  const puck = new Vector3(middle.x, box.min.y, box.max.z + room);
+  const ring = Math.max(reach * 1.04, puck.z - centre.z + room); // the puck lies inside
+  const angle = (turnDegrees[1] * Math.PI) / 180;
+  const top = new Vector3(middle.x, box.max.y, middle.z);
+  return {
+    step: gridStep(Math.max(size.x, size.y, size.z)) / 20,
+    ...{ centre, puck, ring, top },
+    ball: centre.clone().add(new Vector3(Math.sin(angle), 0, Math.cos(angle)).multiplyScalar(ring)),
+    lift: top.clone().setY(box.max.y + size.y * 0.28),
+  };
 }
 
 /** Follows the pointer in a plane through a point; gives how far it came. */

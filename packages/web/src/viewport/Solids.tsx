@@ -1,4 +1,4 @@
-import { isOpenMesh, toolsOf, type Piece, type Project, type ShownPiece } from '@fictile/core';
+import { isOpenMesh, toolsOf, type Piece, type Project, type ShownPiece, type Vec3 } from '@fictile/core';
 import { useThree, type ThreeEvent } from '@react-three/fiber';
 import { useEffect } from 'react';
 import { LineBasicMaterial, type Mesh } from 'three';
@@ -19,9 +19,16 @@ export interface SolidsProps {
   shelf: GeometryShelf;
   mode: SurfaceMode;
   showEdges: boolean;
+  hands: Hands;
+  /** mm to which drags are rounded */
+  step: number;
+}
+
+/** What presses on solids mean, and which of them are held. */
+export interface Hands {
   onChoose: (pieceId: string, isAlso: boolean) => void;
-  /** double-click: the words want to be typed on */
-  onType: (pieceId: string) => void;
+  /** double-click: the words want to be typed on, from the letter that was pressed */
+  onType: (pieceId: string, pressed: Sight) => void;
   /** the piece that is typed on; it takes its clicks itself */
   typed: string | undefined;
   /** what cuts others and is at work: seen as a ghost */
@@ -32,18 +39,17 @@ export interface SolidsProps {
   /** while a shape step is at work: a press on what it is held on holds it there */
   stepping: Stepping | undefined;
   /** a piece is on its way: presses are its own */
-  carrying: unknown;
-  /** mm to which drags are rounded */
-  step: number;
+  isCarrying: boolean;
 }
 
 /** All clusters of all pieces where they stand. */
 export function Solids(props: SolidsProps) {
-  const { project, pieces, mode, showEdges, typed } = props;
+  const { project, pieces, mode, showEdges } = props;
+  const { cutting, typed } = props.hands;
   const invalidate = useThree((three) => three.invalidate);
   useEffect(() => invalidate(), [project, pieces, mode, showEdges, invalidate]);
   const tools = toolsOf(project);
-  const seen = new Set([...props.cutting, typed]);
+  const seen = new Set([...cutting, typed]);
   return pieces.map((shown) => {
     const piece = project.pieces[shown.pieceId];
     if (tools.has(shown.pieceId))
@@ -53,7 +59,7 @@ export function Solids(props: SolidsProps) {
 }
 
 /** What cuts, while it is worked on: no part of any picture. */
-function GhostSolid({ piece, shown, shelf, onType, typed }: SolidsProps & { piece: Piece; shown: ShownPiece }) {
+function GhostSolid({ piece, shown, shelf, hands }: SolidsProps & { piece: Piece; shown: ShownPiece }) {
   return (
     <group
       name={solidName(piece.id)}
@@ -62,7 +68,7 @@ function GhostSolid({ piece, shown, shelf, onType, typed }: SolidsProps & { piec
       {...TOOL_GROUP}
       onDoubleClick={(event) => {
         event.stopPropagation();
-        if (piece.id !== typed) onType(piece.id);
+        if (piece.id !== hands.typed) hands.onType(piece.id, sightOf(event));
       }}
     >
       {shown.clusters.map((cluster, i) => {
@@ -85,8 +91,8 @@ function GhostSolid({ piece, shown, shelf, onType, typed }: SolidsProps & { piec
 const TOOL_GROUP = { userData: TOOL };
 
 function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
-  const { project, piece, shown, shelf, mode, showEdges, onChoose, onType, typed, held, placing, stepping, step } =
-    props;
+  const { project, piece, shown, shelf, mode, showEdges, hands, step } = props;
+  const { typed, held, placing, isCarrying } = hands;
   const isHeld = placing !== undefined && held.has(piece.id) && !piece.locked;
   const painted = shelf.painted(shown);
   const invalidate = useThree((three) => three.invalidate);
@@ -101,13 +107,13 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
       onDoubleClick={(event) => {
         event.stopPropagation();
         const hit = ownerAt(event, shown, shelf) ?? piece.id;
-        if (!props.carrying && hit !== typed) onType(hit);
+        if (!isCarrying && hit !== typed) hands.onType(hit, sightOf(event));
       }}
       onClick={(event) => {
-        if (props.carrying || event.delta > 4 || piece.id === typed) return; // the end of a turn of the view
+        if (isCarrying || event.delta > 4 || piece.id === typed) return; // the end of a turn of the view
         event.stopPropagation();
-        if (holdsHere(stepping, piece.id, event)) return;
-        onChoose(ownerAt(event, shown, shelf) ?? piece.id, event.shiftKey || event.ctrlKey || event.metaKey);
+        if (holdsHere(hands.stepping, piece.id, event)) return;
+        hands.onChoose(ownerAt(event, shown, shelf) ?? piece.id, event.shiftKey || event.ctrlKey || event.metaKey);
       }}
     >
       {shown.clusters.map((cluster, i) => {
@@ -135,6 +141,17 @@ function Solid(props: SolidsProps & { piece: Piece; shown: ShownPiece }) {
     </group>
   );
 }
+
+/** Where the pointer looks from, and which way. */
+export interface Sight {
+  from: Vec3;
+  toward: Vec3;
+}
+
+const sightOf = ({ ray }: ThreeEvent<MouseEvent>): Sight => ({
+  from: ray.origin.toArray() as Vec3,
+  toward: ray.direction.toArray() as Vec3,
+});
 
 const isSheet = ({ remarks }: ShownPiece): boolean => remarks.some(isOpenMesh);
 

@@ -16,7 +16,7 @@ import {
 import { GeometryShelf } from './geometries.ts';
 import { groupMaterials } from './groupMaterials.ts';
 import { finishesOf, letterFinishes } from './letterFinishes.ts';
-import { boundsOf, matrixOf } from './scene.ts';
+import { drawnBounds, matrixOf } from './scene.ts';
 import { lightAround, LOOKS } from './surroundings.ts';
 
 export type PieceLook = Pick<Piece, 'slots' | 'source'>;
@@ -64,7 +64,7 @@ async function draw({ pieces, looks, width, height }: PictureRequest): Promise<B
   const scene = new Scene();
   await Promise.all(pieces.map((piece) => shelf.painted(piece)?.ready));
   for (const piece of pieces) scene.add(solidOf(piece, looks, shelf));
-  const box = boundsOf(pieces, shelf);
+  const box = drawnBounds(pieces, shelf);
   light(scene, box);
   if (Object.values(looks).some(hasMetal)) mirrorRoom(scene);
   renderer.render(scene, cameraFor(box, width / height));

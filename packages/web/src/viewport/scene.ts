@@ -1,5 +1,5 @@
-import type { ShownPiece, Transform } from '@fictile/core';
-import { Box3, Matrix4, Raycaster, Vector3, type Intersection, type Object3D, type Ray } from 'three';
+import type { Box3, ShownPiece, Transform, Vec3 } from '@fictile/core';
+import { Box3 as DrawnBox, Matrix4, Raycaster, Vector3, type Intersection, type Object3D, type Ray } from 'three';
 import type { GeometryShelf } from './geometries.ts';
 
 /** Marks what is drawn for the hands and never goes into a still picture. */
@@ -10,20 +10,28 @@ export function matrixOf({ rows: r, move }: Transform): Matrix4 {
 }
 
 /** The box around places on a piece. */
-export function boundsOfPlaces(triangles: Float32Array, transform: Transform): Box3 {
-  return new Box3().setFromArray(Array.from(triangles)).applyMatrix4(matrixOf(transform));
+export function boundsOfPlaces(triangles: Float32Array, transform: Transform): DrawnBox {
+  return new DrawnBox().setFromArray(Array.from(triangles)).applyMatrix4(matrixOf(transform));
 }
 
-/** The box around pieces where they stand. */
+/** The box around pieces where they stand; an empty one around none. */
 export function boundsOf(pieces: readonly ShownPiece[], shelf: GeometryShelf): Box3 {
-  const all = new Box3();
+  const { min, max } = drawnBounds(pieces, shelf);
+  return { low: min.toArray() as Vec3, high: max.toArray() as Vec3 };
+}
+
+/** The same box for what draws. */
+export const drawnBox = ({ low, high }: Box3): DrawnBox => new DrawnBox(new Vector3(...low), new Vector3(...high));
+
+export function drawnBounds(pieces: readonly ShownPiece[], shelf: GeometryShelf): DrawnBox {
+  const all = new DrawnBox();
   for (const piece of pieces) {
-    const own = new Box3();
+    const own = new DrawnBox();
     for (const cluster of piece.clusters) {
       const solid = shelf.get(cluster.key)?.solid;
       if (!solid) continue;
       if (!solid.boundingBox) solid.computeBoundingBox();
-      own.union((solid.boundingBox as Box3).clone().translate(new Vector3(cluster.x, cluster.y, cluster.z)));
+      own.union((solid.boundingBox as DrawnBox).clone().translate(new Vector3(cluster.x, cluster.y, cluster.z)));
     }
     if (!own.isEmpty()) all.union(own.applyMatrix4(matrixOf(piece.transform)));
   }

@@ -23,5 +23,7 @@ export const shapeTexts = {
     between: (low: number, high: number, unit: string): string => `${low} to ${high} ${unit}`,
     help: 'Drag points. Double-click adds one, Delete takes it away, arrow keys move it.',
     point: (n: number): string => `Point ${n}`,
+    place: (point: string): string => `${point}, how far along`,
+    amount: (point: string): string => `${point}, value`,
   },
 } as const;

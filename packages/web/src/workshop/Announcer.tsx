@@ -1,21 +1,17 @@
 import { VisuallyHidden } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
-import { isWords, pieceName, type Piece, type ShownPiece } from '@fictile/core';
+import { isEmptyBox, isWords, pieceName, sizeOfBox, type Piece, type ShownPiece } from '@fictile/core';
+import { useChoice, useMeshes } from '../bench/index.ts';
 import { boundsOf, type GeometryShelf } from '../viewport/index.ts';
 import { remarkText, texts } from '../words/index.ts';
-
-interface AnnouncerProps {
-  piece: Piece | undefined;
-  shown: ShownPiece | undefined;
-  shelf: GeometryShelf;
-  isBusy: boolean;
-}
 
 const REST_MS = 800;
 
 /** Tells those who can't see the view what stands there: words, size and remarks, once the hands rest. */
-export function Announcer({ piece, shown, shelf, isBusy }: AnnouncerProps) {
-  const [told] = useDebouncedValue(isBusy || !piece ? undefined : sentence(piece, shown, shelf), REST_MS);
+export function Announcer() {
+  const { lead } = useChoice();
+  const { evaluation, shelf, shown } = useMeshes();
+  const [told] = useDebouncedValue(evaluation.busy || !lead ? undefined : sentence(lead, shown, shelf), REST_MS);
   return (
     <VisuallyHidden role="status" aria-live="polite" data-testid="told">
       {told}
@@ -33,8 +29,6 @@ const wordsOf = (piece: Piece): string =>
 
 function sentence(piece: Piece, shown: ShownPiece | undefined, shelf: GeometryShelf): string {
   const box = boundsOf(shown ? [shown] : [], shelf);
-  const size = box.isEmpty()
-    ? ''
-    : texts.workshop.size('', [box.max.x - box.min.x, box.max.y - box.min.y, box.max.z - box.min.z]);
+  const size = isEmptyBox(box) ? '' : texts.workshop.size('', sizeOfBox(box));
   return texts.told(wordsOf(piece), size, (shown?.remarks ?? []).map(remarkText));
 }

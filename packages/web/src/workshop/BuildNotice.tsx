@@ -1,23 +1,16 @@
 import { Button, Group, Loader, Paper, Text } from '@mantine/core';
 import { texts } from '../words/index.ts';
-import type { Evaluation } from './useEvaluation.ts';
+import { useMeshes } from '../bench/index.ts';
 import classes from './Workbench.module.css';
 
-interface BuildNoticeProps {
-  evaluation: Evaluation;
-  /** the last life of this page ended while it built this: nothing is built until it is asked for */
-  isHeld: boolean;
-  onCancel: () => void;
-  onBuild: () => void;
-}
-
 /** Over the view: that building takes long, and how to stop it; why there is no newer result, and how to go on. */
-export function BuildNotice({ evaluation, isHeld, onCancel, onBuild }: BuildNoticeProps) {
+export function BuildNotice() {
+  const { evaluation, client, isHeld, build } = useMeshes();
   const t = texts.building;
   if (isHeld)
     return (
       <Notice text={t.held} alert>
-        <Button size="compact-sm" onClick={onBuild}>
+        <Button size="compact-sm" onClick={build}>
           {t.build}
         </Button>
       </Notice>
@@ -25,7 +18,7 @@ export function BuildNotice({ evaluation, isHeld, onCancel, onBuild }: BuildNoti
   if (evaluation.busy && evaluation.isLong)
     return (
       <Notice text={t.long} isBusy>
-        <Button size="compact-sm" variant="default" onClick={onCancel}>
+        <Button size="compact-sm" variant="default" onClick={() => client?.cancel()}>
           {t.cancel}
         </Button>
       </Notice>
@@ -33,7 +26,7 @@ export function BuildNotice({ evaluation, isHeld, onCancel, onBuild }: BuildNoti
   if (evaluation.busy || !evaluation.crash) return null;
   return (
     <Notice text={t.crashes[evaluation.crash]} alert>
-      <Button size="compact-sm" variant="default" onClick={onBuild}>
+      <Button size="compact-sm" variant="default" onClick={build}>
         {t.again}
       </Button>
     </Notice>

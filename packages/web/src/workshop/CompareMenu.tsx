@@ -3,7 +3,7 @@ import type { Piece } from '@fictile/core';
 import { IconCheck } from '@tabler/icons-react';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
-import { comparedProject, stateLabel, STATES, type Comparing } from './comparing.ts';
+import { comparedProject, stateLabel, STATES, type Comparing } from '../views/index.ts';
 import classes from './Workbench.module.css';
 
 interface CompareMenuProps {

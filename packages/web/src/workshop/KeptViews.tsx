@@ -4,7 +4,7 @@ import { IconX } from '@tabler/icons-react';
 import { useState, type FormEvent } from 'react';
 import type { Pose } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
-import { wishFor, withSecond, type ViewSettings } from './viewSettings.ts';
+import { wishFor, withSecond, type ViewSettings } from '../views/index.ts';
 import classes from './Workbench.module.css';
 
 interface KeptViewsProps {

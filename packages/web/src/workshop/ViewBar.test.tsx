@@ -5,7 +5,7 @@ import { newProject, type SceneView } from '@fictile/core';
 import { useState } from 'react';
 import { renderInside } from '../testing/render.tsx';
 import { ViewBar } from './ViewBar.tsx';
-import { USUAL_VIEW, type ViewSettings } from './viewSettings.ts';
+import { USUAL_VIEW, type ViewSettings } from '../views/index.ts';
 
 let settings: ViewSettings;
 let scene: SceneView;

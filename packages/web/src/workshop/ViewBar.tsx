@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import type { Pose, ViewName, ViewWish } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 import { KeptViews } from './KeptViews.tsx';
-import { named, SURROUNDINGS, VIEWS, wishFor, type ViewSettings } from './viewSettings.ts';
+import { named, SURROUNDINGS, VIEWS, wishFor, type ViewSettings } from '../views/index.ts';
 import classes from './Workbench.module.css';
 
 interface ViewBarProps {

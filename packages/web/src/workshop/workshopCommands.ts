@@ -5,8 +5,7 @@ import { pasteRecipe, putRecipe, type ChapterName, type PutActs } from '../recip
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
 import type { Chosen } from '../pieces/index.ts';
-import { canFit } from './fitFlat.ts';
-import { named, SURROUNDINGS, VIEWS, wishFor, withSecond, type ViewSettings } from './viewSettings.ts';
+import { named, SURROUNDINGS, VIEWS, wishFor, withSecond, type ViewSettings } from '../views/index.ts';
 
 interface Bench {
   store: ProjectStore;
@@ -27,7 +26,8 @@ interface Bench {
   /** a drawing */
   bringIn: () => void;
   bringModel: () => void;
-  fit: () => void;
+  /** the words at work into the flat place they lie on; undefined where they lie on none */
+  fit: (() => void) | undefined;
   putOn: PutActs['start'];
 }
 
@@ -62,7 +62,7 @@ export function workshopCommands(bench: Bench): Command[] {
       isPossible: lead !== undefined && !chosen.pieces[0].locked,
       run: bench.openSection,
     },
-    { id: 'fit', label: texts.shape.fit, isPossible: canFit(chosen.pieces[0]), run: bench.fit },
+    { id: 'fit', label: texts.shape.fit, isPossible: bench.fit !== undefined, run: () => bench.fit?.() },
     { id: 'rest', label: t.rest, keys: 'Escape', run: bench.rest },
     ...pieceCommands(bench),
     ...putCommands(bench),

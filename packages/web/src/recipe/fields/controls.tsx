@@ -84,6 +84,10 @@ function CourseControl(props: ControlProps) {
       shown={shown}
       help={C.help}
       pointName={C.point}
+      placeName={C.place}
+      amountName={C.amount}
+      kind={unit === 'mm' ? 'length' : unit === 'deg' ? 'angle' : 'plain'}
+      unit={UNIT_SIGNS[unit]}
       course={course}
       min={min}
       max={max}

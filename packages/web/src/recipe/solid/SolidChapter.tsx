@@ -1,50 +1,47 @@
 import { UnstyledButton } from '@mantine/core';
-import { isWire, type Edge, SOLID } from '@fictile/core';
+import { isWire, type Edge, type LetteringPiece, SOLID } from '@fictile/core';
 import { Sentence, type TrialKey } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
-import { number, USUAL, type LetteringProps } from '../sentenceParts.tsx';
+import { useRecipe, type Of } from '../recipeContext.ts';
+import { USUAL } from '../sentenceParts.tsx';
+import { numberSlots } from '../slots.tsx';
 import { Told } from '../Told.tsx';
 import { EdgeKind, EdgeSizes, type PutEdge } from './EdgeSentence.tsx';
 import type { KindChange } from './kindChange.ts';
 import { MoreSolid } from './MoreSolid.tsx';
 
-export function SolidChapter({ piece, edits, remarks, work, onSection }: LetteringProps) {
+export function SolidChapter({ piece }: Of<LetteringPiece>) {
+  const { edits, onSection } = useRecipe();
   const { solid } = piece.body;
   const { contour } = piece.source;
   const wire = isWire(contour) ? contour : undefined;
   const usual = USUAL.body.solid;
   const t = texts.recipe;
   const template = !wire ? t.solid : wire.section === 'edge' ? t.solidWireEdge : t.solidWire;
-  const put: Readonly<Record<'front' | 'back', PutEdge>> = {
-    front: (values, key) => edits.edge('front', values, key),
-    back: (values, key) => edits.edge('back', values, key),
-  };
+  const putOn =
+    (side: 'front' | 'back'): PutEdge =>
+    (values, key) =>
+      edits.edge(side, values, key);
   const same = { isOn: solid.backAsFront, follow: (key: TrialKey) => edits.solid({ backAsFront: true }, key) };
   const ownBack = (change: KindChange<Edge['kind']>, key: TrialKey): void => {
     edits.solid({ backAsFront: false }, key);
     edits.edge('back', change, key);
   };
-  const hasSteps = solid.stepsBy === 'count';
   const values = {
-    depth: number(
-      'depth',
-      SOLID.depthMm,
-      { label: t.depth, value: solid.depthMm },
-      { take: (depthMm, key) => edits.solid({ depthMm }, key) },
-    ),
+    ...numberSlots({ record: solid, put: edits.solid }, SOLID, { depth: ['depthMm', t.depth] }),
     front: (
       <EdgeKind
         label={t.frontEdge}
         edge={solid.front}
         usual={usual.front.kind}
-        put={put.front}
+        put={putOn('front')}
         takeBack={edits.takeBack}
         onDraw={onSection}
       />
     ),
-    frontSizes: <EdgeSizes side="front" edge={solid.front} hasSteps={hasSteps} put={put.front} />,
+    frontSizes: <EdgeSizes side="front" edge={solid.front} hasSteps={solid.stepsBy === 'count'} put={putOn('front')} />,
     back: (
       <EdgeKind
         label={t.backEdge}
@@ -57,7 +54,7 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Letteri
       />
     ),
     backSizes: solid.backAsFront ? null : (
-      <EdgeSizes side="back" edge={solid.back} hasSteps={hasSteps} put={put.back} />
+      <EdgeSizes side="back" edge={solid.back} hasSteps={solid.stepsBy === 'count'} put={putOn('back')} />
     ),
     section: (
       <UnstyledButton className={classes.unlock} onClick={onSection}>
@@ -68,8 +65,7 @@ export function SolidChapter({ piece, edits, remarks, work, onSection }: Letteri
   return (
     <Chapter
       name="solid"
-      work={work}
-      remarks={<Told chapter="solid" remarks={remarks} edits={edits} />}
+      remarks={<Told chapter="solid" />}
       more={wire ? undefined : <MoreSolid solid={solid} put={edits.solid} takeBack={edits.takeBack} />}
     >
       <Sentence template={template} values={values} />

@@ -23,11 +23,11 @@ import { Sentence, SortableList, useSortableRow, useTrial, useTriedMenu } from '
 import { stepName, texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import classes from '../Recipe.module.css';
-import type { EditKey, PieceEdits } from '../pieceEdits.ts';
-import type { ChapterProps } from '../sentenceParts.tsx';
+import type { EditKey } from '../pieceEdits.ts';
+import { useRecipe, type Of } from '../recipeContext.ts';
 import { WAY_PICTURES } from '../put/putPictures.tsx';
 import { OnItsWay } from '../put/OnItsWay.tsx';
-import { PutRow, type Laying } from '../put/PutRow.tsx';
+import { PutRow } from '../put/PutRow.tsx';
 import { letInto, lyingOn, standingBy, standingIn, type Standing } from '../put/putParts.ts';
 import type { PutActs } from '../put/putting.ts';
 import { stepNodes } from '../fields/stepNodes.tsx';
@@ -38,25 +38,16 @@ import type { OtherPiece } from '../PieceChoice.tsx';
 
 const T = texts.recipe;
 
-interface StepsProps extends ChapterProps {
-  stepFaces: readonly { id: string; faces: number }[];
-  shown: ShownPiece | undefined;
-  others: readonly OtherPiece[];
-  onStep: (id: string) => void;
-  laying: Laying | undefined;
-  acts: PutActs | undefined;
-}
-
 /** What is done to the mesh, step by step. */
-export function StepsChapter(props: StepsProps) {
-  const { piece, edits, remarks, work, stepFaces, onStep, shown, others, acts } = props;
+export function StepsChapter({ piece }: Of<Piece>) {
+  const { edits, onStep, shown, acts } = useRecipe();
   const { steps } = piece;
   const seen = steps.filter(({ id }) => id !== TRIED);
   const put = (next: readonly Step[], key?: EditKey): void => edits.steps(next, key);
   const now = acts?.now;
   const isOnItsWay = now !== undefined && [now.piece?.id, now.body?.id].includes(piece.id);
   return (
-    <Chapter name="steps" work={work} remarks={<Told chapter="steps" remarks={remarks} edits={edits} />}>
+    <Chapter name="steps" remarks={<Told chapter="steps" />}>
       {isOnItsWay && <OnItsWay putting={now} />}
       {steps.length === 0 && !isOnItsWay && <div className={classes.none}>{T.stepsNone}</div>}
       <SortableList
@@ -77,32 +68,32 @@ export function StepsChapter(props: StepsProps) {
             key={step.id}
             step={step}
             isAlone={seen.length === 1}
-            faces={stepFaces.find(({ id }) => id === step.id)?.faces}
+            faces={shown?.stepFaces.find(({ id }) => id === step.id)?.faces}
             onWork={() => onStep(step.id)}
             menu={<StepMenu steps={steps} at={steps.indexOf(step)} put={put} />}
           >
-            <StepSentence {...props} step={step} />
+            <StepSentence piece={piece} step={step} />
           </StepRow>
         ))}
       </SortableList>
-      <OtherRows {...props} />
-      <AddStep piece={piece} flat={shown?.flat} others={others} edits={edits} acts={acts} />
+      <OtherRows piece={piece} />
+      <AddStep piece={piece} />
     </Chapter>
   );
 }
 
-function StepSentence({ step, ...props }: StepsProps & { step: Step }) {
-  const { piece, edits, picked, readCurve, shown, others } = props;
+function StepSentence({ piece, step }: Of<Piece> & { step: Step }) {
+  const { edits, picked, readCurve, shown, others } = useRecipe();
+  const self = selfOf(piece, shown);
   const own = (next: Step, key?: EditKey): void =>
     edits.steps(
       piece.steps.map((one) => (one.id === step.id ? next : one)),
       typeof key === 'string' ? `step ${step.id} ${key}` : key,
     );
-  if (isOnto(step)) return <Put {...props} side="piece" standing={standingBy(step, selfOf(props), others)} />;
+  if (isOnto(step)) return <PutOf side="piece" standing={standingBy(step, self, others)} />;
   if (isCut(step)) {
-    const self = selfOf(props);
     const gone = { piece: { ...NOBODY, id: step.target }, body: self, onto: undefined, cut: step };
-    return <Put {...props} side="body" standing={standingIn(step, self, others) ?? gone} />;
+    return <PutOf side="body" standing={standingIn(step, self, others) ?? gone} />;
   }
   const values = stepNodes(step, own, { takeBack: edits.takeBack, picked, readCurve, others });
   return (
@@ -118,7 +109,7 @@ function StepSentence({ step, ...props }: StepsProps & { step: Step }) {
 const NOBODY: OtherPiece = { id: '', name: '', isBody: true, kind: 'form', flat: undefined, steps: [] };
 
 /** The piece itself, as others see it. */
-const selfOf = ({ piece, shown }: StepsProps): OtherPiece => ({
+const selfOf = (piece: Piece, shown: ShownPiece | undefined): OtherPiece => ({
   id: piece.id,
   name: piece.name,
   isBody: !isLettering(piece),
@@ -128,8 +119,8 @@ const selfOf = ({ piece, shown }: StepsProps): OtherPiece => ({
   onto: shown?.onto,
 });
 
-function Put({ standing, side, ...props }: StepsProps & { standing: Standing; side: 'piece' | 'body' }) {
-  const { edits, others, picked, laying, acts } = props;
+function PutOf({ standing, side }: { standing: Standing; side: 'piece' | 'body' }) {
+  const { edits, others, picked, laying, acts } = useRecipe();
   const { piece } = standing;
   return (
     <PutRow
@@ -147,10 +138,11 @@ function Put({ standing, side, ...props }: StepsProps & { standing: Standing; si
 }
 
 /** What has no step here: pieces that lie on this one, and bodies that it is let into from where it stands. */
-function OtherRows(props: StepsProps) {
-  const self = selfOf(props);
-  const lying = lyingOn(self, props.others).map((standing) => ({ standing, side: 'body' as const }));
-  const into = letInto(self, props.others).map((standing) => ({ standing, side: 'piece' as const }));
+function OtherRows({ piece }: Of<Piece>) {
+  const { shown, others } = useRecipe();
+  const self = selfOf(piece, shown);
+  const lying = lyingOn(self, others).map((standing) => ({ standing, side: 'body' as const }));
+  const into = letInto(self, others).map((standing) => ({ standing, side: 'piece' as const }));
   return [...lying, ...into].map(({ standing, side }) => (
     <div
       key={`${standing.piece.id} ${standing.cut?.id ?? ''}`}
@@ -158,7 +150,7 @@ function OtherRows(props: StepsProps) {
       data-off={standing.cut?.on === false}
       data-testid="put"
     >
-      <Put {...props} standing={standing} side={side} />
+      <PutOf standing={standing} side={side} />
     </div>
   ));
 }
@@ -211,16 +203,10 @@ const GROUPS = (['shape', 'pieces', 'faces'] as const).map((group) => ({
   steps: STEPS.filter((one) => one.group === group && one.offered !== 'never'),
 }));
 
-interface AddStepProps {
-  piece: Piece;
-  flat: ShownPiece['flat'];
-  others: readonly OtherPiece[];
-  edits: PieceEdits;
-  acts: PutActs | undefined;
-}
-
 /** A step is shown on the letters as soon as the pointer or the arrow keys reach it. */
-function AddStep({ piece, flat, others, edits, acts }: AddStepProps) {
+function AddStep({ piece }: Of<Piece>) {
+  const { edits, others, shown, acts } = useRecipe();
+  const flat = shown?.flat;
   const { id: pieceId, steps } = piece;
   const bodies = others.filter(({ isBody }) => isBody).map(({ id }) => id);
   const isOffered = ({ offered }: AnyStep): boolean => offered !== 'besideBodies' || bodies.length > 0;

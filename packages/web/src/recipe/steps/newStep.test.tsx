@@ -4,11 +4,13 @@ import { act, cleanup, screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { useSyncExternalStore } from 'react';
 import { withNewStep } from '../../../../core/src/testing/newStep.ts';
+import type { RecipeBench } from '../recipeContext.ts';
 import { renderInside } from '../../testing/render.tsx';
 
 await withNewStep();
 const { newPiece, newProject } = await import('@fictile/core');
 const { ProjectStore } = await import('../../store/index.ts');
+const { RecipeContext } = await import('../recipeContext.ts');
 const { pieceEdits } = await import('../pieceEdits.ts');
 const { StepsChapter } = await import('./StepsChapter.tsx');
 
@@ -19,23 +21,18 @@ const work = { at: undefined, set: () => undefined, copy: () => undefined, paste
 
 function Chapter() {
   useSyncExternalStore(store.subscribe, () => store.state);
+  const bench = {
+    edits: pieceEdits(store, [piece()]),
+    remarks: [],
+    work,
+    picked: [],
+    others: [],
+    onStep: () => undefined,
+  };
   return (
-    <StepsChapter
-      piece={piece()}
-      edits={pieceEdits(store, [piece()])}
-      remarks={[]}
-      work={work}
-      picked={[]}
-      onPick={() => undefined}
-      onSection={() => undefined}
-      readCurve={async () => undefined}
-      stepFaces={[]}
-      shown={undefined}
-      others={[]}
-      onStep={() => undefined}
-      laying={undefined}
-      acts={undefined}
-    />
+    <RecipeContext value={bench as unknown as RecipeBench}>
+      <StepsChapter piece={piece()} />
+    </RecipeContext>
   );
 }
 

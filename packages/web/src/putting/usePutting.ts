@@ -1,8 +1,8 @@
 import { ontoStepOf, type Piece, type Project, type PutWay, type ShownPiece, usualStep } from '@fictile/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { OtherPiece, Putting, PutActs } from '../../recipe/index.ts';
-import type { ProjectStore } from '../../store/index.ts';
-import type { Carrying, HeldOn } from '../../viewport/index.ts';
+import type { OtherPiece, Putting, PutActs } from '../recipe/index.ts';
+import type { ProjectStore } from '../store/index.ts';
+import type { Carrying, HeldOn } from '../viewport/index.ts';
 import {
   begun,
   bodiesFor,
@@ -118,14 +118,6 @@ export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlookin
     if (state) change((before) => settled(before, project, shown));
   }, [state, change, project, shown]);
   if (!state) return { putting: undefined, carrying: undefined };
-  const as = (one: Piece): OtherPiece =>
-    otherOf(
-      one,
-      pieces.find(({ pieceId }) => pieceId === one.id),
-    );
-  const body = state.held && project.pieces[state.held.bodyId];
-  const pickBody = (id: string): void =>
-    change((before) => ({ ...before, begunOn: id, held: before.held?.bodyId === id ? before.held : inFront(id) }));
   const pickPiece = (id: string | undefined): void =>
     change((before) => {
       const next = begun(project, {
@@ -135,33 +127,62 @@ export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlookin
       });
       return { ...next, held: before.held ?? next.held };
     });
-  const bodies = bodiesFor(project, piece?.id);
-  const letters = state.held && !piece ? lettersFor(project, state.held.bodyId) : [];
+  const act: Act = { state, moves, project, piece, shown, pickPiece };
+  const as = (one: Piece): OtherPiece =>
+    otherOf(
+      one,
+      pieces.find(({ pieceId }) => pieceId === one.id),
+    );
+  return { putting: puttingOf(act, as), carrying: carryingOf(act) };
+}
+
+/** What goes on, and with which piece. */
+interface Act {
+  state: OnTheWay;
+  moves: Moves;
+  project: Project;
+  piece: Piece | undefined;
+  shown: ShownPiece | undefined;
+  pickPiece: (id: string | undefined) => void;
+}
+
+const lettersOf = ({ state, project, piece }: Act): Piece[] =>
+  state.held && !piece ? lettersFor(project, state.held.bodyId) : [];
+
+/** What the recipe says and asks. */
+function puttingOf(act: Act, as: (piece: Piece) => OtherPiece): Putting {
+  const { state, moves, project, piece, shown, pickPiece } = act;
+  const { change } = moves;
+  const body = state.held && project.pieces[state.held.bodyId];
+  const pickBody = (id: string): void =>
+    change((before) => ({ ...before, begunOn: id, held: before.held?.bodyId === id ? before.held : inFront(id) }));
   const asks = !piece
-    ? ({ for: 'piece', among: letters.map(as) } as const)
+    ? ({ for: 'piece', among: lettersOf(act).map(as) } as const)
     : !body
-      ? ({ for: 'body', among: bodies.map(as) } as const)
+      ? ({ for: 'body', among: bodiesFor(project, piece.id).map(as) } as const)
       : undefined;
-  const putting: Putting = {
-    piece,
+  return {
+    ...{ piece, asks, shown, pickBody, pickPiece },
     body: body && as(body),
-    asks,
     way: state.way,
     cut: piece ? letInBy(state, project, piece) : usualStep('cut', state.ids.cut),
     onto: piece && laidBy(state, piece),
     sizeMm: piece && sizeOn(state, piece),
-    shown,
     setWay: (way: PutWay) => change((before) => ({ ...before, way })),
     setMethod: (method) => change((before) => ({ ...before, method, isMethodChosen: true })),
-    pickBody,
-    pickPiece,
     addSlab: () => pickBody(moves.addSlab()),
     take: () => moves.take(),
     leave: moves.leave,
   };
-  const carrying: Carrying = {
-    over: piece ? bodies.map(({ id }) => id) : [],
-    press: piece ? [] : letters.map(({ id }) => id),
+}
+
+/** What the pointer does in the view. */
+function carryingOf(act: Act): Carrying {
+  const { state, moves, project, piece, shown, pickPiece } = act;
+  const { change } = moves;
+  return {
+    over: piece ? bodiesFor(project, piece.id).map(({ id }) => id) : [],
+    press: lettersOf(act).map(({ id }) => id),
     begunOn: state.begunOn,
     shown,
     hold: (held) => change((before) => ({ ...before, held })),
@@ -170,5 +191,4 @@ export function useOnItsWay({ state, moves, project, pieces, otherOf }: Onlookin
     turn: (degrees) => change((before) => turnedBy(before, degrees)),
     take: moves.take,
   };
-  return { putting, carrying };
 }

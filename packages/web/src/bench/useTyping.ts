@@ -1,7 +1,15 @@
 import { useMemo, useState } from 'react';
 import { isWords, ownIds, type Piece } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
-import type { CaretPlace, Typing } from '../viewport/index.ts';
+import type { CaretPlace, Sight } from '../viewport/index.ts';
+
+/** The caret on a piece's letters. */
+export interface Typing {
+  pieceId: string;
+  place: CaretPlace;
+  /** where it was begun by a press: the caret goes to the letter that is seen there */
+  pressed?: Sight;
+}
 
 /**
  * Letters that were selected last, by their graphemes' ids, or colours of a drawing; they stay picked when the typing
@@ -19,7 +27,8 @@ export interface PickedLetters {
 export interface TypingState {
   now: Typing | undefined;
   picked: PickedLetters | undefined;
-  start: (pieceId: string) => void;
+  /** at the end of the words, or at the letter that is seen there */
+  start: (pieceId: string, pressed?: Sight) => void;
   place: (place: CaretPlace) => void;
   end: () => void;
   /** letters or colours, without typing */
@@ -41,17 +50,17 @@ export function useTyping(store: ProjectStore, choose: (pieceId: string) => void
   return {
     now,
     picked: left,
-    start: (pieceId) => {
+    start: (pieceId, pressed) => {
       const piece = store.project.pieces[pieceId];
       if (piece.locked || !isWords(piece)) return;
       const end = piece.source.graphemes.length;
       choose(pieceId);
       setPicked(undefined);
-      setNow({ pieceId, place: { focus: end, anchor: end } });
+      setNow({ pieceId, place: { focus: end, anchor: end }, pressed });
     },
     place: (place) => {
       if (!now) return;
-      setNow({ ...now, place });
+      setNow({ pieceId: now.pieceId, place });
       setPicked({ pieceId: now.pieceId, ids: idsBetween(store, now.pieceId, place) });
     },
     end: () => setNow(undefined),

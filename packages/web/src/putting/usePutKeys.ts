@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { isTyping } from '../../commands/index.ts';
+import { isTyping } from '../commands/index.ts';
 import { inFront, largerBy, turnedBy, type Moves, type OnTheWay } from './onTheWay.ts';
 
 /** mm that an arrow key moves what is on its way, and degrees that it turns it with Shift. */

@@ -8,9 +8,10 @@ import {
   type ShapeStep,
   type Step,
 } from '@fictile/core';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
+import { useDragName } from '../ui/index.ts';
 import type { Bending, Stepping } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 
@@ -23,15 +24,15 @@ export function useStepping(
   piece: Piece | undefined,
   stepId: string | undefined,
 ): { stepping: Stepping | undefined; curving: Bending | undefined } {
-  const drags = useRef(0);
+  const drag = useDragName();
   return useMemo(() => {
     const step = piece && !piece.locked ? stepAtWork(piece.steps, stepId) : undefined;
     if (!piece || !step) return { stepping: undefined, curving: undefined };
-    const begin = (): void => void drags.current++;
+    const { begin } = drag;
     const change = (next: ShapeStep): void =>
       pieceEdits(store, [piece]).steps(
         piece.steps.map((one) => (one.id === next.id ? next : one)),
-        { drag: `step ${next.id} ${drags.current}` },
+        { drag: drag.of(`step ${next.id}`) },
       );
     const stepping: Stepping = {
       pieceId: piece.id,
@@ -42,7 +43,7 @@ export function useStepping(
       words: { strength: strengthText, place: texts.view.mm, places: texts.shape.guidePlaces },
     };
     return { stepping, curving: curvingOf(piece.id, step, { begin, change }) };
-  }, [store, piece, stepId]);
+  }, [store, piece, stepId, drag]);
 }
 
 /** The step that was touched last, else the last that shapes. */

@@ -21,7 +21,7 @@ interface Bench {
   store: ProjectStore;
 }
 
-interface Models {
+export interface Models {
   choose: () => void;
   takeFiles: (files: readonly File[]) => void;
   /** a piece's mesh as it is now becomes a model in its place; the piece is hidden, and stays what it was */

@@ -1,23 +1,24 @@
 import { isOfDrawing, isOfWords, isWords, type Edit, type FreeCurve, type Piece } from '@fictile/core';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import type { ProjectStore } from '../store/index.ts';
+import { useDragName } from '../ui/index.ts';
 import type { Bending } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 
 /** The curve of a piece that has one: words along it, or a free shape. Each drag is one step of undo. */
 export function useBending(store: ProjectStore, piece: Piece | undefined): Bending | undefined {
-  const drags = useRef(0);
+  const drag = useDragName();
   return useMemo(() => {
     const curve = piece && !piece.locked && curveOf(piece);
     if (!curve) return undefined;
     return {
       pieceId: piece.id,
       curve,
-      begin: () => void drags.current++,
-      change: (next) => store.edit(curveEdit(piece, next), `curve ${piece.id} ${drags.current}`, { isDrag: true }),
+      begin: drag.begin,
+      change: (next) => store.edit(curveEdit(piece, next), drag.of(`curve ${piece.id}`), { isDrag: true }),
       words: texts.view.knot,
     };
-  }, [store, piece]);
+  }, [store, piece, drag]);
 }
 
 function curveOf({ source }: Piece): FreeCurve | undefined {

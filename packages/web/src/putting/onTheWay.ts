@@ -22,8 +22,8 @@ import {
   type PutWay,
   type ShownPiece,
 } from '@fictile/core';
-import type { HeldOn } from '../../viewport/index.ts';
-import { texts } from '../../words/index.ts';
+import type { HeldOn } from '../viewport/index.ts';
+import { texts } from '../words/index.ts';
 
 /** A piece on its way onto a body: all that is not in the document yet. */
 export interface OnTheWay {

@@ -1,19 +1,20 @@
 import type { Edit, Placement } from '@fictile/core';
 import { useMemo, useRef } from 'react';
 import type { ProjectStore } from '../store/index.ts';
+import { useDragName } from '../ui/index.ts';
 import type { PlaceChange, Placing } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 
 /** Drags of the chosen pieces in the view, each drag one step of undo. */
 export function usePlacing(store: ProjectStore, ids: readonly string[]): Placing {
   const from = useRef<readonly (readonly [string, Placement])[]>([]);
-  const drags = useRef(0);
+  const drag = useDragName();
   return useMemo(
     () => ({
       begin: () => {
         const pieces = ids.map((id) => store.project.pieces[id]).filter((piece) => piece && !piece.locked);
         from.current = pieces.map((piece) => [piece.id, piece.placement]);
-        drags.current++;
+        drag.begin();
       },
       change: (change) => {
         const edits = from.current.map(([pieceId, placement]): Edit => ({
@@ -21,11 +22,11 @@ export function usePlacing(store: ProjectStore, ids: readonly string[]): Placing
           pieceId,
           values: after(placement, change),
         }));
-        if (edits.length > 0) store.edit({ kind: 'many', edits }, `place ${drags.current}`, { isDrag: true });
+        if (edits.length > 0) store.edit({ kind: 'many', edits }, drag.of('place'), { isDrag: true });
       },
       words: texts.view.dragged,
     }),
-    [store, ids],
+    [store, ids, drag],
   );
 }
 

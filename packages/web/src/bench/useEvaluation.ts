@@ -53,20 +53,12 @@ export function useEvaluation(project: Project | undefined): {
   again: () => void;
 } {
   const [shelf] = useState(() => new GeometryShelf());
-  const [ready, setReady] = useState<JobClient>();
   const [standing, setStanding] = useState<Standing>(NOTHING);
-  const isWanted = project !== undefined;
-  useEffect(() => {
-    if (!isWanted) return;
-    const started = new JobClient();
-    setReady(started);
-    return () => {
-      started.stop();
-      shelf.clear();
-      setReady(undefined);
-      setStanding(NOTHING);
-    };
-  }, [shelf, isWanted]);
+  const leave = useCallback(() => {
+    shelf.clear();
+    setStanding(NOTHING);
+  }, [shelf]);
+  const ready = useWorker(project !== undefined, leave);
   const [tries, setTries] = useState(0);
   const again = useCallback(() => setTries((n) => n + 1), []);
   const pace = useRef({ changed: -Infinity, lasted: 0 });
@@ -105,10 +97,35 @@ export function useEvaluation(project: Project | undefined): {
       clearTimeout(timer);
     };
   }, [ready, project, shelf, tries]);
-  const projectId = project?.id;
+  useBuildMark(project?.id);
+  const isLong = useSyncExternalStore(ready?.subscribe ?? neverChanges, () => ready?.isLong ?? false);
+  const evaluation = useMemo(
+    () => ({ ...standing, busy: !project || standing.of !== project, isLong }),
+    [standing, project, isLong],
+  );
+  return { evaluation, shelf, client: ready, again };
+}
+
+/** A worker as long as one is wanted; `onLeft`: what it made is of no use any more. */
+function useWorker(isWanted: boolean, onLeft: () => void): JobClient | undefined {
+  const [ready, setReady] = useState<JobClient>();
+  useEffect(() => {
+    if (!isWanted) return;
+    const started = new JobClient();
+    setReady(started);
+    return () => {
+      started.stop();
+      onLeft();
+      setReady(undefined);
+    };
+  }, [isWanted, onLeft]);
+  return ready;
+}
+
+/** A page that is left in peace did not end by what it built. */
+function useBuildMark(projectId: string | undefined): void {
   useEffect(() => {
     if (projectId === undefined) return;
-    // a page that is left in peace did not end by what it built
     const leave = (): void => markBuild(projectId, false);
     window.addEventListener('pagehide', leave);
     return () => {
@@ -116,10 +133,4 @@ export function useEvaluation(project: Project | undefined): {
       leave();
     };
   }, [projectId]);
-  const isLong = useSyncExternalStore(ready?.subscribe ?? neverChanges, () => ready?.isLong ?? false);
-  const evaluation = useMemo(
-    () => ({ ...standing, busy: !project || standing.of !== project, isLong }),
-    [standing, project, isLong],
-  );
-  return { evaluation, shelf, client: ready, again };
 }

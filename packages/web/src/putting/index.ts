@@ -1,0 +1,1 @@
+export { useOnItsWay, usePutting } from './usePutting.ts';

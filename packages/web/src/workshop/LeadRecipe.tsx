@@ -1,0 +1,66 @@
+import { Alert, Text } from '@mantine/core';
+import type { Piece } from '@fictile/core';
+import {
+  canFit,
+  useActs,
+  useChoice,
+  useDocument,
+  useMeshes,
+  useOpenParts,
+  useOthers,
+  useTrials,
+} from '../bench/index.ts';
+import { Recipe } from '../recipe/index.ts';
+import { failureText, texts } from '../words/index.ts';
+import classes from './Workbench.module.css';
+
+/** The recipe of the piece at work, and what went wrong with it. */
+export function LeadRecipe() {
+  const { lead } = useChoice();
+  return (
+    <aside className={classes.recipe} aria-label={texts.recipe.label}>
+      {lead ? <RecipeOf lead={lead} /> : <Text p="md">{texts.workshop.noPieces}</Text>}
+      <Faults />
+    </aside>
+  );
+}
+
+function RecipeOf({ lead }: { lead: Piece }) {
+  const { store, project } = useDocument();
+  const { chosen, picked, typing } = useChoice();
+  const { evaluation, shown } = useMeshes();
+  const { acts } = useTrials();
+  const { drawings, fit, lookFrom } = useActs();
+  const open = useOpenParts();
+  return (
+    <Recipe
+      pieces={chosen.pieces}
+      store={store}
+      shown={shown}
+      milliseconds={evaluation.milliseconds}
+      atWork={open.atWork}
+      onWork={open.setAtWork}
+      onStep={open.setStepId}
+      picked={picked}
+      readCurve={drawings.readCurve}
+      acts={acts}
+      laying={{ fit: canFit(lead) ? fit : undefined, fromView: lookFrom }}
+      others={useOthers(project, evaluation, lead.id)}
+      onPick={(ids) => typing.pick(lead.id, ids)}
+      onSection={() => open.setShowsSection(true)}
+    />
+  );
+}
+
+function Faults() {
+  const { refusal } = useDocument();
+  const { lead } = useChoice();
+  const { evaluation } = useMeshes();
+  const failure = refusal ?? evaluation.failures.find((f) => f.pieceId === lead?.id)?.error;
+  if (!failure) return null;
+  return (
+    <Alert color="red" role="alert" m="md">
+      {failureText(failure)}
+    </Alert>
+  );
+}

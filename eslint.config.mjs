@@ -1,6 +1,7 @@
 import prettier from 'eslint-config-prettier';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
+import { positional } from './scripts/lint/positional.mjs';
 
 /** Engines differ in the last bits of these; core/math/trig.ts has our own. */
 const UNSTEADY = [
@@ -48,7 +49,9 @@ export default tseslint.config(
         tsconfigRootDir: import.meta.dirname,
       },
     },
+    plugins: { fictile: { rules: { positional } } },
     rules: {
+      'fictile/positional': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
       '@typescript-eslint/no-floating-promises': 'error',
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
@@ -59,6 +62,10 @@ export default tseslint.config(
       'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
       'no-console': 'error',
     },
+  },
+  {
+    files: ['packages/core/**', 'bench/**'],
+    rules: { 'fictile/positional': ['error', { runs: true }] },
   },
   {
     files: ['packages/web/**/*.tsx', 'packages/web/**/*.ts'],

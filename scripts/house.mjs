@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import ts from 'typescript';
+import { FORM } from './houseForm.mjs';
 import { ROOT } from './steps.mjs';
 
 // What is written down in more places than one: counted, told with its places (`--all`), and held to what it was at
@@ -40,7 +41,7 @@ const HOMES = [
     ),
     home: anyOf(
       /^packages\/(core\/src\/steps|words\/src\/en\/steps)\//,
-      /migrations\.ts$|recipe\/steps\/stepPictures\.tsx$/,
+      /migrations\.ts$|fields\/stepPictures\.tsx$/,
       /^packages\/core\/src\/solid\//,
     ),
   },
@@ -111,7 +112,7 @@ function remarkCodes() {
 const REGISTRIES = anyOf(
   /^packages\/core\/src\/(steps|fields)\//,
   /^packages\/cli\/src\/(flagKinds|stepFlags)\.ts$/,
-  /^packages\/web\/src\/recipe\/fields\//,
+  /^packages\/web\/src\/fields\//,
 );
 // what files of others may hold is no field, and a remark tells a range that it has found
 const FIELDS = /^packages\/core\/src\/(fields|steps|document\/fields|io|evaluate)\/|migrations\.ts$/;
@@ -199,6 +200,7 @@ function doubled() {
 
 for (const file of files) look(file, file.source);
 found.meanings = doubled();
+for (const [name, { found: look }] of Object.entries(FORM)) found[name] = look();
 
 const TOLD = {
   literals: 'names of kinds outside their home',
@@ -206,6 +208,7 @@ const TOLD = {
   ranges: 'ranges outside fields',
   keys: 'keys put together by hand',
   meanings: 'names that are exported with two meanings',
+  ...Object.fromEntries(Object.entries(FORM).map(([name, { told }]) => [name, told])),
 };
 const bounds = JSON.parse(readFileSync(BOUNDS, 'utf8'));
 let wrong = 0;

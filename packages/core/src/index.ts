@@ -22,6 +22,7 @@ export {
   length as lengthField,
   fieldAt,
   flagOf,
+  alongCourse,
   fontAxis,
   hillCurve,
   KNOT_PLACE,

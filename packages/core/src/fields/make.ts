@@ -162,6 +162,9 @@ export function course(
   };
 }
 
+/** How far along its way a point of a course stands. */
+export const alongCourse = share(0, 100, { usual: 0 });
+
 /** Places in space, one after the other. */
 export const places = (least: number, usual: Triple[], traits?: Traits): Field<Triple[]> => ({
   is: 'places',

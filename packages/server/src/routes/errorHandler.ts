@@ -6,6 +6,8 @@ import { Fault, httpFault } from '../services/faults.ts';
 
 /** Turns whatever was thrown into a coded answer; only faults of ours are logged as errors. */
 export function errorHandler(log: Logger): ErrorRequestHandler {
+  // by its four parameters it is known as a handler of errors
+  // eslint-disable-next-line fictile/positional
   return (error: unknown, _request, response, next) => {
     if (response.headersSent) {
       next(error);

@@ -1,6 +1,6 @@
 import { isLettering, type Piece, type Project, type ShownPiece } from '@fictile/core';
 import { useMemo } from 'react';
-import type { OtherPiece } from '../recipe/index.ts';
+import type { OtherPiece } from '../fields/index.ts';
 import type { Evaluation } from './useEvaluation.ts';
 
 /** A piece as others see it. */

@@ -1,6 +1,7 @@
 import { ontoStepOf, type Piece, type Project, type PutWay, type ShownPiece, usualStep } from '@fictile/core';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { OtherPiece, Putting, PutActs } from '../recipe/index.ts';
+import type { Putting, PutActs } from '../recipe/index.ts';
+import type { OtherPiece } from '../fields/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import type { Carrying, HeldOn } from '../viewport/index.ts';
 import {

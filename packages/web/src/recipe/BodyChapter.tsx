@@ -14,12 +14,11 @@ import { useState, type ReactNode } from 'react';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
-import { recordNodes } from './fields/controls.tsx';
-import type { Values } from './fields/fieldNodes.tsx';
-import type { EditKey, PieceEdits } from './pieceEdits.ts';
+import type { EditKey } from '../ui/index.ts';
+import type { PieceEdits } from './pieceEdits.ts';
+import { type Values, choiceSlots, numberSlots, recordNodes } from '../fields/index.ts';
 import classes from './Recipe.module.css';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { choiceSlots, numberSlots } from './slots.tsx';
 import { Told } from './Told.tsx';
 
 const T = texts.form;

@@ -6,7 +6,7 @@ import { texts } from '../words/index.ts';
 import { Fold } from './Fold.tsx';
 import classes from './Recipe.module.css';
 import { useRecipe } from './recipeContext.ts';
-import type { ChapterName } from './Told.tsx';
+import type { ChapterName } from './recipeContext.ts';
 
 interface ChapterProps {
   name: ChapterName;

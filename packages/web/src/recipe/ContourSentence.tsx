@@ -1,10 +1,9 @@
 import { type Contour, CONTOURS, isWire, isWords, type LetteringPiece, usualHollow, usualWire } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import { PICTURES } from './pictures.tsx';
 import type { PieceEdits } from './pieceEdits.ts';
+import { PICTURES, number } from '../fields/index.ts';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { number } from './sentenceParts.tsx';
 
 type ContourOf<K extends Contour['kind']> = Extract<Contour, { kind: K }>;
 const HOLLOW = usualHollow();

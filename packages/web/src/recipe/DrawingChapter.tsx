@@ -12,12 +12,10 @@ import { choicesOf, ChoiceValue, Sentence, Swatch } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { ContourSentence } from './ContourSentence.tsx';
-import { KnotSentence } from './KnotSentence.tsx';
 import { OwnSentence } from './OwnSentence.tsx';
-import { PICTURES } from './pictures.tsx';
+import { KnotSentence, PICTURES, number } from '../fields/index.ts';
 import classes from './Recipe.module.css';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { number } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 /** What stands in the place of words: a drawing that was brought in, or a shape drawn here. */

@@ -2,11 +2,10 @@ import { type Faces, FACES, isLettering, isModel, isShapeStep, type Piece, type 
 import { choicesOf, ChoiceValue, Sentence, useTrial } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
-import { PICTURES } from './pictures.tsx';
+import { PICTURES, number } from '../fields/index.ts';
 import classes from './Recipe.module.css';
 import type { PieceEdits } from './pieceEdits.ts';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { number } from './sentenceParts.tsx';
 import { Told } from './Told.tsx';
 
 const T = texts.recipe;

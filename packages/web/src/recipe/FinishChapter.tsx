@@ -3,7 +3,7 @@ import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { FinishValue } from './FinishValue.tsx';
-import { PICTURES } from './pictures.tsx';
+import { PICTURES } from '../fields/index.ts';
 import { useRecipe, type Of } from './recipeContext.ts';
 
 export function FinishChapter({ piece }: Of<Piece>) {

@@ -3,8 +3,8 @@ import type { FontFamilyInfo } from '@fictile/contract';
 import { FontSample, useFonts } from '../fonts/index.ts';
 import { ChoiceValue, useTrial, type Choice, type TrialKey } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
+import { number } from '../fields/index.ts';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { number } from './sentenceParts.tsx';
 
 type Font = Words['font'];
 

@@ -2,12 +2,10 @@ import { FileButton, UnstyledButton } from '@mantine/core';
 import { usualCircle, usualCurveLine, WORD_LINES, type Words, type WordsPiece } from '@fictile/core';
 import { choicesOf, ChoiceValue, DRAWINGS, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import { KnotSentence } from './KnotSentence.tsx';
+import { KnotSentence, PICTURES, number } from '../fields/index.ts';
 import classes from './Recipe.module.css';
-import { PICTURES } from './pictures.tsx';
 import type { PieceEdits } from './pieceEdits.ts';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { number } from './sentenceParts.tsx';
 
 type LineOf<K extends Words['line']['kind']> = Extract<Words['line'], { kind: K }>;
 const USUAL = usualCircle();

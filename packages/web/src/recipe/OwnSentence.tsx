@@ -18,11 +18,11 @@ import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { FinishChoice } from './FinishValue.tsx';
 import { FontChoice } from './FontValue.tsx';
-import type { EditKey, PieceEdits } from './pieceEdits.ts';
-import { PICTURES } from './pictures.tsx';
+import type { EditKey } from '../ui/index.ts';
+import type { PieceEdits } from './pieceEdits.ts';
+import { PICTURES, number } from '../fields/index.ts';
 import classes from './Recipe.module.css';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { number } from './sentenceParts.tsx';
 import { EdgeKind } from './solid/EdgeSentence.tsx';
 
 const USUAL = usualOwn();

@@ -1,8 +1,8 @@
 import { type Words, type WordsPiece, KERN_PAIR } from '@fictile/core';
 import { Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
+import { number } from '../fields/index.ts';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { number } from './sentenceParts.tsx';
 
 type Pair = Words['kernPairs'][number];
 

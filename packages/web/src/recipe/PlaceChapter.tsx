@@ -2,10 +2,8 @@ import { groundOf, fieldAt, PLACEMENT, type Piece } from '@fictile/core';
 import { choicesOf, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
-import { PICTURES } from './pictures.tsx';
+import { PICTURES, choiceSlots, number } from '../fields/index.ts';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { number } from './sentenceParts.tsx';
-import { choiceSlots } from './slots.tsx';
 
 export function PlaceChapter({ piece }: Of<Piece>) {
   const { edits, others } = useRecipe();

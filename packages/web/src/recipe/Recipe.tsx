@@ -14,7 +14,7 @@ import { pasteRecipe, putRecipe } from './recipeClipboard.ts';
 import { RecipeContext, type Of, type RecipeBench } from './recipeContext.ts';
 import { SolidChapter } from './solid/SolidChapter.tsx';
 import { StepsChapter } from './steps/StepsChapter.tsx';
-import type { ChapterName } from './Told.tsx';
+import type { ChapterName } from './recipeContext.ts';
 import { WordsChapter } from './WordsChapter.tsx';
 
 interface RecipeProps extends Pick<

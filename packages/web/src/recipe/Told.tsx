@@ -1,10 +1,8 @@
 import { UnstyledButton } from '@mantine/core';
-import { chapterOf, toneOf, type RecipeChapter } from '@fictile/core';
+import { chapterOf, toneOf } from '@fictile/core';
 import { cureText, remarkText } from '../words/index.ts';
-import { useRecipe } from './recipeContext.ts';
+import { useRecipe, type ChapterName } from './recipeContext.ts';
 import classes from './Recipe.module.css';
-
-export type ChapterName = RecipeChapter;
 
 /** What has to be told of a chapter, with the cure as a button where there is one. */
 export function Told({ chapter }: { chapter: ChapterName }) {

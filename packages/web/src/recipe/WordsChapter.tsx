@@ -8,11 +8,9 @@ import { AxisValues, FontValue } from './FontValue.tsx';
 import { LineSentence } from './LineSentence.tsx';
 import { OwnSentence } from './OwnSentence.tsx';
 import { PairValues } from './PairValues.tsx';
-import { PICTURES } from './pictures.tsx';
+import { PICTURES, USUAL, choiceSlots, numberSlots } from '../fields/index.ts';
 import classes from './Recipe.module.css';
 import { useRecipe, type Of } from './recipeContext.ts';
-import { USUAL } from './sentenceParts.tsx';
-import { choiceSlots, numberSlots } from './slots.tsx';
 import { Told } from './Told.tsx';
 
 export function WordsChapter({ piece }: Of<WordsPiece>) {

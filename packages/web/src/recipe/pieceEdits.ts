@@ -19,14 +19,9 @@ import {
   type Step,
 } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
+import type { EditKey } from '../ui/index.ts';
 
 type Values<K extends Edit['kind']> = Extract<Edit, { kind: K }> extends { values: infer V } ? V : never;
-
-/**
- * What joins edits into one step of undo: a burst of typing or stepping by a name, a drag or a trial however long a
- * hand rests.
- */
-export type EditKey = string | { drag: string };
 
 /**
  * The edits that sentences make: on the piece at work, and on those chosen with it. Words and places stay each piece's

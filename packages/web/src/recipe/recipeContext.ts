@@ -1,10 +1,10 @@
 import { createSafeContext } from '@mantine/core';
-import type { FreeCurve, Piece, Remark, ShownPiece } from '@fictile/core';
-import type { OtherPiece } from './PieceChoice.tsx';
+import type { FreeCurve, Piece, RecipeChapter, Remark, ShownPiece } from '@fictile/core';
 import type { PieceEdits } from './pieceEdits.ts';
-import type { Laying } from './put/PutRow.tsx';
-import type { PutActs } from './put/putting.ts';
-import type { ChapterName } from './Told.tsx';
+import type { Laying, PutActs } from './put/putting.ts';
+import { type OtherPiece } from '../fields/index.ts';
+
+export type ChapterName = RecipeChapter;
 
 /** What the chapters of a recipe share; which piece they are of, each is told. */
 export interface RecipeBench {

@@ -10,7 +10,7 @@ import {
   type Side,
 } from '@fictile/core';
 import { useEffect, useRef } from 'react';
-import { PICTURES } from '../recipe/index.ts';
+import { PICTURES } from '../fields/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { shownAs, ChoiceValue, NumberValue, Sentence } from '../ui/index.ts';
 import type { GeometryShelf } from '../viewport/index.ts';

@@ -1,6 +1,7 @@
 import { isDrawn, DRAWN, LIMITS, sectionOf, type AskedSection, type Edge, type Piece, type Side } from '@fictile/core';
 import { useMemo, useRef, useState } from 'react';
-import { edgeAsKind, pieceEdits, sideAsKind, type EditKey, type PieceEdits } from '../recipe/index.ts';
+import { edgeAsKind, pieceEdits, sideAsKind, type PieceEdits } from '../recipe/index.ts';
+import type { EditKey } from '../ui/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import {
   middleAfter,

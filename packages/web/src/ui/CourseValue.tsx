@@ -1,7 +1,8 @@
 import { Popover } from '@mantine/core';
-import type { QuantityKind } from '@fictile/core';
+import { alongCourse, type QuantityKind } from '@fictile/core';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { NumberValue } from './NumberValue.tsx';
+import { shownAs } from './shownAs.ts';
 import classes from './values.module.css';
 
 export interface CoursePoint {
@@ -106,7 +107,7 @@ function PointRows({ course, min, max, kind, unit, pointName, placeName, amountN
       {course.map((point, i) => (
         <div key={i} role="group" aria-label={pointName(i + 1)}>
           <NumberValue
-            {...{ kind: 'plain', unit: '%', min: 0, max: 100, step: 1 }}
+            {...shownAs(alongCourse)}
             label={placeName(pointName(i + 1))}
             value={hundredths(point.at * 100)}
             onChange={(percent, isDrag) => points.put(i, { ...point, at: percent / 100 }, isDrag)}

@@ -23,7 +23,7 @@ export { Swatch } from './Swatch.tsx';
 export { Unreached } from './Unreached.tsx';
 export { useDragName } from './useDragName.ts';
 export { useTrial } from './useTrial.ts';
-export type { TrialKey } from './useTrial.ts';
+export type { EditKey, TrialKey } from './useTrial.ts';
 export { saveFile } from './saveFile.ts';
 export { useTriedMenu } from './useTriedMenu.ts';
 export { shownAs, UNIT_SIGNS } from './shownAs.ts';

@@ -5,6 +5,12 @@ export interface TrialKey {
   drag: string;
 }
 
+/**
+ * What joins edits into one step of undo: a burst of typing or stepping by a name, a drag or a trial however long a
+ * hand rests.
+ */
+export type EditKey = string | TrialKey;
+
 interface Trial<T> {
   onTry: (value: T | undefined) => void;
   onChange: (value: T) => void;

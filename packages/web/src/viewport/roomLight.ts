@@ -86,12 +86,19 @@ const middleOf = (pixel: number, size: number): [number, number] => [
   (2 * (Math.floor(pixel / size) + 0.5)) / size - 1,
 ];
 
-function levelOf(size: number, colour: (direction: Vector, face: number, u: number, v: number) => Vector): Level {
+/** A place on a face of the cube, -1 to 1. */
+interface FacePlace {
+  face: number;
+  u: number;
+  v: number;
+}
+
+function levelOf(size: number, colour: (direction: Vector, place: FacePlace) => Vector): Level {
   const faces = Array.from({ length: 6 }, (_, face) => {
     const data = new Float32Array(4 * size * size).fill(1);
     for (let i = 0; i < size * size; i++) {
       const [u, v] = middleOf(i, size);
-      data.set(colour(directionOf(face, u, v), face, u, v), 4 * i);
+      data.set(colour(directionOf(face, u, v), { face, u, v }), 4 * i);
     }
     return data;
   });
@@ -100,7 +107,7 @@ function levelOf(size: number, colour: (direction: Vector, face: number, u: numb
 
 /** The mean of four places of a pixel, so that edges of panes are soft. */
 function averaged(radiance: Radiance, half: number) {
-  return (_: Vector, face: number, u: number, v: number): Vector => {
+  return (_: Vector, { face, u, v }: FacePlace): Vector => {
     const sum = [0, 0, 0];
     for (let i = 0; i < 4; i++) {
       const colour = radiance(...directionOf(face, u + ((i & 1) - 0.5) * half, v + ((i >> 1) - 0.5) * half));
@@ -112,7 +119,7 @@ function averaged(radiance: Radiance, half: number) {
 
 /** The mean of `across` × `across` pixels of a finer level. */
 function meansOf({ size, faces }: Level, across: number) {
-  return (_: Vector, face: number, u: number, v: number): Vector => {
+  return (_: Vector, { face, u, v }: FacePlace): Vector => {
     const sum = [0, 0, 0];
     const [x, y] = [u, v].map((at) => Math.round(((at + 1) * size - across) / 2));
     for (let i = 0; i < across * across; i++) {

@@ -9,7 +9,7 @@ import { sectionTouch } from './crossing.ts';
 import { swellRows } from './swellRows.ts';
 
 const knot = (inward: number, down: number, smooth = false): ProfileKnot => ({ in: inward, down, smooth });
-const drawn = (points: ProfileKnot[], inMm = 4, deepMm = 4, steps = 4): EdgeShape => ({
+const drawn = (points: ProfileKnot[], { inMm = 4, deepMm = 4, steps = 4 } = {}): EdgeShape => ({
   kind: 'drawn',
   inMm,
   deepMm,
@@ -53,7 +53,7 @@ describe('a drawn profile', () => {
   });
 
   test.each(USUAL_KINDS.filter((kind) => kind !== 'plain'))('%s drawn on from lies near to the usual one', (kind) => {
-    const rows = edgeRows(drawn([...usualKnots(kind)], 1, 1, 8));
+    const rows = edgeRows(drawn([...usualKnots(kind)], { inMm: 1, deepMm: 1, steps: 8 }));
     const usual = edgeRows({ kind, inMm: 1, deepMm: 1, steps: kind === 'step' ? 2 : 24 });
     for (const { inMm, downMm } of rows) {
       const gaps = usual.slice(1).map((end, i) => distance([inMm, downMm], usual[i], end));
@@ -115,8 +115,8 @@ test('whatever is drawn, the section that is built is simple', () => {
   for (let run = 0; run < 300; run++) {
     const { section } = sectionOf({
       depthMm: 0.5 + 20 * random(),
-      front: drawn(any(6), 10 ** (random() * 3 - 1.5), 6 * random(), 3),
-      back: drawn(any(4), 3, 2, 2),
+      front: drawn(any(6), { inMm: 10 ** (random() * 3 - 1.5), deepMm: 6 * random(), steps: 3 }),
+      back: drawn(any(4), { inMm: 3, deepMm: 2, steps: 2 }),
       side: { kind: 'drawn', amountMm: 4 * random(), steps: 3, divisions: 1, points: any(5) },
       shiftMm: 4 * random() - 2,
     });

@@ -2,9 +2,8 @@ import { BODY_SIDES, HELD_SIDE, middleOfSide, type BodySide, type HeldPlace, typ
 import type { ReactNode } from 'react';
 import { choicesOf, ChoiceValue } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import type { OtherPiece } from '../PieceChoice.tsx';
-import type { EditKey } from '../pieceEdits.ts';
-import { number } from '../sentenceParts.tsx';
+import type { EditKey } from '../../ui/index.ts';
+import { type OtherPiece, number } from '../../fields/index.ts';
 import { measuredFrom } from './putParts.ts';
 
 const T = texts.put;

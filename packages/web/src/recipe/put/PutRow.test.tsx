@@ -3,7 +3,6 @@ import { screen } from '@testing-library/react';
 import { userEvent } from '@testing-library/user-event';
 import { usualStep, type CutStep, type OntoStep, type Step, type StepRow } from '@fictile/core';
 import { renderInside } from '../../testing/render.tsx';
-import type { OtherPiece } from '../PieceChoice.tsx';
 import type { PieceEdits } from '../pieceEdits.ts';
 import {
   bodyChanged,
@@ -15,6 +14,7 @@ import {
   standingIn,
   FRONT,
 } from './putParts.ts';
+import { type OtherPiece } from '../../fields/index.ts';
 import { PutRow } from './PutRow.tsx';
 
 const onto: OntoStep = { ...usualStep('onto', 'o'), target: 'slab', heldBy: 'middle', place: FRONT, method: 'flat' };

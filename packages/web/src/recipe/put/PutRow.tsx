@@ -4,16 +4,8 @@ import { texts } from '../../words/index.ts';
 import classes from '../Recipe.module.css';
 import { Advised } from './Advised.tsx';
 import { changed } from './putParts.ts';
-import type { PutActs } from './putting.ts';
+import type { Laying, PutActs } from './putting.ts';
 import { PutSentence, type PutSentenceProps } from './PutSentence.tsx';
-
-/** What is done with how a piece lies; each left out where it makes no sense. */
-export interface Laying {
-  /** makes words as large as the flat place that they lie on */
-  fit?: () => void;
-  /** lays them from the direction that the camera looks in */
-  fromView?: () => void;
-}
 
 interface PutRowProps extends PutSentenceProps {
   laying: Laying | undefined;

@@ -3,14 +3,13 @@ import { wordsOf } from '@fictile/words';
 import type { ReactNode } from 'react';
 import { choicesOf, ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import { PieceChoice, type OtherPiece } from '../PieceChoice.tsx';
 import { Fold } from '../Fold.tsx';
-import type { FieldTools } from '../fields/fieldNodes.tsx';
-import type { EditKey, PieceEdits } from '../pieceEdits.ts';
+import type { EditKey } from '../../ui/index.ts';
+import type { PieceEdits } from '../pieceEdits.ts';
 import { cutNodes } from './cutNodes.tsx';
-import { stepNodes } from '../fields/stepNodes.tsx';
 import { heldOff, HeldPlaceChoice, isOff } from './HeldPlaceChoice.tsx';
 import { bodyChanged, changed, pieceChanged, wayChanged, type Standing } from './putParts.ts';
+import { type FieldTools, type OtherPiece, PieceChoice, stepNodes } from '../../fields/index.ts';
 import { WAY_PICTURES } from './putPictures.tsx';
 
 const T = texts.put;

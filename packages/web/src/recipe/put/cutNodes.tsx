@@ -2,9 +2,8 @@ import type { CutStep } from '@fictile/core';
 import type { ReactNode } from 'react';
 import { Sentence } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import type { FieldTools } from '../fields/fieldNodes.tsx';
-import { stepNodes } from '../fields/stepNodes.tsx';
-import type { EditKey } from '../pieceEdits.ts';
+import { type FieldTools, stepNodes } from '../../fields/index.ts';
+import type { EditKey } from '../../ui/index.ts';
 
 const T = texts.cut;
 

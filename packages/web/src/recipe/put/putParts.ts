@@ -1,3 +1,4 @@
+import { type OtherPiece } from '../../fields/index.ts';
 import {
   isCut,
   isOnto,
@@ -13,7 +14,6 @@ import {
   type Step,
   type StepRow,
 } from '@fictile/core';
-import type { OtherPiece } from '../PieceChoice.tsx';
 
 /** A piece on a body, with the steps that say so: that which lays it, and that of the body with which it is let in. */
 export interface Standing {

@@ -1,6 +1,6 @@
 import type { PutWay } from '@fictile/core';
+import { Picture } from '../../fields/index.ts';
 import type { ReactNode } from 'react';
-import { Picture } from '../pictures.tsx';
 
 /** A cut through the surface, by what is done to it there. */
 export const WAY_PICTURES: Readonly<Record<PutWay, ReactNode>> = {

@@ -1,5 +1,5 @@
+import { type OtherPiece } from '../../fields/index.ts';
 import type { CutStep, OntoStep, Piece, PutWay, ShownPiece } from '@fictile/core';
-import type { OtherPiece } from '../PieceChoice.tsx';
 
 /** A piece on its way onto a body: seen as it would lie there, but not put yet. */
 export interface Putting {
@@ -32,4 +32,12 @@ export interface PutActs {
   now: Putting | undefined;
   /** from the piece that is put, or from the body; what is missing is asked for */
   start: (from: { pieceId?: string; bodyId?: string; way?: PutWay }) => void;
+}
+
+/** What is done with how a piece lies; each left out where it makes no sense. */
+export interface Laying {
+  /** makes words as large as the flat place that they lie on */
+  fit?: () => void;
+  /** lays them from the direction that the camera looks in */
+  fromView?: () => void;
 }

@@ -1,9 +1,9 @@
 import { countsSteps, DRAWN, type Edge, EDGE, isPlain } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence, type TrialKey, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import type { EditKey, PieceEdits } from '../pieceEdits.ts';
-import { PICTURES } from '../pictures.tsx';
-import { number } from '../sentenceParts.tsx';
+import type { EditKey } from '../../ui/index.ts';
+import type { PieceEdits } from '../pieceEdits.ts';
+import { PICTURES, number } from '../../fields/index.ts';
 import { edgeAsKind, type KindChange } from './kindChange.ts';
 
 export type PutEdge = (values: Partial<Edge>, key?: EditKey) => void;

@@ -1,10 +1,9 @@
 import { ALONG, fieldAt, SIDE, SOLID, type Solid, SWELL } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
-import { PICTURES } from '../pictures.tsx';
 import type { PieceEdits } from '../pieceEdits.ts';
+import { PICTURES, number } from '../../fields/index.ts';
 import classes from '../Recipe.module.css';
-import { number } from '../sentenceParts.tsx';
 import { sideAsKind } from './kindChange.ts';
 
 interface Props {

@@ -22,19 +22,17 @@ import { Fragment, type ReactNode } from 'react';
 import { Sentence, SortableList, useSortableRow, useTrial, useTriedMenu } from '../../ui/index.ts';
 import { stepName, texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
+import { type OtherPiece, STEP_PICTURES, stepNodes } from '../../fields/index.ts';
 import classes from '../Recipe.module.css';
-import type { EditKey } from '../pieceEdits.ts';
+import type { EditKey } from '../../ui/index.ts';
 import { useRecipe, type Of } from '../recipeContext.ts';
 import { WAY_PICTURES } from '../put/putPictures.tsx';
 import { OnItsWay } from '../put/OnItsWay.tsx';
 import { PutRow } from '../put/PutRow.tsx';
 import { letInto, lyingOn, standingBy, standingIn, type Standing } from '../put/putParts.ts';
 import type { PutActs } from '../put/putting.ts';
-import { stepNodes } from '../fields/stepNodes.tsx';
-import { STEP_PICTURES } from './stepPictures.tsx';
 import { TRIED } from './tried.ts';
 import { Told } from '../Told.tsx';
-import type { OtherPiece } from '../PieceChoice.tsx';
 
 const T = texts.recipe;
 

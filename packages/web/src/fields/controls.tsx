@@ -9,9 +9,9 @@ import {
   UNIT_SIGNS,
   useTrial,
   type PlaceOf3,
-} from '../../ui/index.ts';
-import { texts } from '../../words/index.ts';
-import { PieceChoice } from '../PieceChoice.tsx';
+} from '../ui/index.ts';
+import { texts } from '../words/index.ts';
+import { PieceChoice } from './PieceChoice.tsx';
 import { fieldNodes, type Control, type ControlProps, type FieldRecord } from './fieldNodes.tsx';
 import { LettersChoice } from './LettersChoice.tsx';
 import { LineValue } from './LineValue.tsx';

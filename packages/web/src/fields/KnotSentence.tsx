@@ -13,8 +13,8 @@ import { useState } from 'react';
 import { choicesOf, ChoiceValue, Sentence } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { PICTURES } from './pictures.tsx';
-import classes from './Recipe.module.css';
-import { number } from './sentenceParts.tsx';
+import classes from '../ui/values.module.css';
+import { number } from './number.tsx';
 
 interface KnotSentenceProps {
   curve: FreeCurve;
@@ -59,7 +59,7 @@ export function KnotSentence({ curve, onCurve }: KnotSentenceProps) {
     <>
       <Sentence template={t.knots} values={values} />{' '}
       <UnstyledButton
-        className={classes.unlock}
+        className={classes.press}
         onClick={() => {
           onCurve(splitAfter(curve, at));
           setWanted(at + 1);
@@ -70,7 +70,7 @@ export function KnotSentence({ curve, onCurve }: KnotSentenceProps) {
       {curve.knots.length > 2 && (
         <>
           {', '}
-          <UnstyledButton className={classes.unlock} onClick={() => onCurve(withoutKnot(curve, at))}>
+          <UnstyledButton className={classes.press} onClick={() => onCurve(withoutKnot(curve, at))}>
             {t.dropKnot}
           </UnstyledButton>
         </>

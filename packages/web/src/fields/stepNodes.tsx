@@ -1,8 +1,8 @@
 import { stepOf, type Step } from '@fictile/core';
 import { wordsOf } from '@fictile/words';
 import type { ReactNode } from 'react';
-import type { EditKey } from '../pieceEdits.ts';
-import { CHOICE_PICTURES } from '../steps/stepPictures.tsx';
+import type { EditKey } from '../ui/index.ts';
+import { CHOICE_PICTURES } from './stepPictures.tsx';
 import { recordNodes } from './controls.tsx';
 import type { FieldTools, Values } from './fieldNodes.tsx';
 

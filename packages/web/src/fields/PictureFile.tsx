@@ -1,6 +1,6 @@
 import { FileButton, UnstyledButton } from '@mantine/core';
-import { texts } from '../../words/index.ts';
-import classes from '../Recipe.module.css';
+import { texts } from '../words/index.ts';
+import classes from '../ui/values.module.css';
 import type { ControlProps } from './fieldNodes.tsx';
 import { readHeights } from './readHeights.ts';
 
@@ -16,7 +16,7 @@ export function PictureFile({ record: { values, put } }: ControlProps) {
   return (
     <FileButton accept="image/*" onChange={(file) => void take(file)}>
       {(props) => (
-        <UnstyledButton {...props} className={classes.unlock}>
+        <UnstyledButton {...props} className={classes.press}>
           {columns > 1 ? T.pictureSize(columns, rows) : T.chooseFile}
         </UnstyledButton>
       )}

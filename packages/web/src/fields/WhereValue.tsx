@@ -1,8 +1,8 @@
 import type { StepPlace } from '@fictile/core';
 import { WHERE_WORDS } from '@fictile/words';
 import type { ReactNode } from 'react';
-import { Sentence } from '../../ui/index.ts';
-import type { EditKey } from '../pieceEdits.ts';
+import { Sentence } from '../ui/index.ts';
+import type { EditKey } from '../ui/index.ts';
 import type { ControlProps, FieldRecord, Values } from './fieldNodes.tsx';
 
 interface WhereProps extends ControlProps {

@@ -2,12 +2,12 @@ import { FileButton, UnstyledButton } from '@mantine/core';
 import { LINES, variantOf, type FreeCurve, type StepPath } from '@fictile/core';
 import { LINE_WORDS } from '@fictile/words';
 import type { ReactNode } from 'react';
-import { choicesOf, ChoiceValue, DRAWINGS, Sentence, useTrial } from '../../ui/index.ts';
-import { texts } from '../../words/index.ts';
-import { PieceChoice, type OtherPiece } from '../PieceChoice.tsx';
-import { KnotSentence } from '../KnotSentence.tsx';
-import type { EditKey } from '../pieceEdits.ts';
-import classes from '../Recipe.module.css';
+import { choicesOf, ChoiceValue, DRAWINGS, Sentence, useTrial } from '../ui/index.ts';
+import { texts } from '../words/index.ts';
+import { PieceChoice, type OtherPiece } from './PieceChoice.tsx';
+import { KnotSentence } from './KnotSentence.tsx';
+import type { EditKey } from '../ui/index.ts';
+import classes from '../ui/values.module.css';
 import type { ControlProps, FieldRecord, FieldTools, Values } from './fieldNodes.tsx';
 import { namedBy } from './WhereValue.tsx';
 
@@ -98,7 +98,7 @@ function DrawnCurve({ curve, set, readCurve }: DrawnProps) {
         onChange={(file) => file && void readCurve(file).then((next) => next && set({ curve: next }))}
       >
         {(props) => (
-          <UnstyledButton {...props} className={classes.unlock}>
+          <UnstyledButton {...props} className={classes.press}>
             {texts.shape.pathFile}
           </UnstyledButton>
         )}

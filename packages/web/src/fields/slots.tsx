@@ -1,7 +1,7 @@
 import type { Field } from '@fictile/core';
 import type { ReactNode } from 'react';
 import { ChoiceValue, type Choice } from '../ui/index.ts';
-import { number } from './sentenceParts.tsx';
+import { number } from './number.tsx';
 
 /** A record whose values stand in a sentence, by slots that are named otherwise than its fields. */
 interface Held<R> {

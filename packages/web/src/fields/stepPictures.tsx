@@ -1,6 +1,6 @@
 import type { StepKind } from '@fictile/core';
 import type { ReactNode } from 'react';
-import { Picture } from '../pictures.tsx';
+import { Picture } from './pictures.tsx';
 
 /** What each step does, as small drawings. */
 export const STEP_PICTURES: Readonly<Partial<Record<StepKind, ReactNode>>> = {

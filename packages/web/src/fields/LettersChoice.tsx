@@ -1,5 +1,5 @@
-import { choicesOf, ChoiceValue } from '../../ui/index.ts';
-import { texts } from '../../words/index.ts';
+import { choicesOf, ChoiceValue } from '../ui/index.ts';
+import { texts } from '../words/index.ts';
 
 const T = texts.shape;
 

@@ -1,15 +1,15 @@
 import { counts, slotsOf, type Field, type Fields, type FreeCurve } from '@fictile/core';
 import type { FieldWords } from '@fictile/words';
 import type { ReactNode } from 'react';
-import { Sentence } from '../../ui/index.ts';
-import type { OtherPiece } from '../PieceChoice.tsx';
-import type { EditKey, PieceEdits } from '../pieceEdits.ts';
+import { Sentence } from '../ui/index.ts';
+import type { OtherPiece } from './PieceChoice.tsx';
+import type { EditKey, TrialKey } from '../ui/index.ts';
 
 export type Values = Readonly<Record<string, unknown>>;
 
 /** What controls reach for beside their own value. */
 export interface FieldTools {
-  takeBack: PieceEdits['takeBack'];
+  takeBack: (key: TrialKey) => void;
   /** letters that are worked on */
   picked: readonly number[];
   readCurve: (file: File) => Promise<FreeCurve | undefined>;

@@ -1,0 +1,10 @@
+export { recordNodes } from './controls.tsx';
+export type { FieldTools, Values } from './fieldNodes.tsx';
+export { KnotSentence } from './KnotSentence.tsx';
+export { number, USUAL } from './number.tsx';
+export { PieceChoice } from './PieceChoice.tsx';
+export type { OtherPiece } from './PieceChoice.tsx';
+export { Picture, PICTURES } from './pictures.tsx';
+export { choiceSlots, numberSlots } from './slots.tsx';
+export { stepNodes } from './stepNodes.tsx';
+export { STEP_PICTURES } from './stepPictures.tsx';

@@ -219,6 +219,8 @@ export type {
   StepPath,
   StepPlace,
   Unit,
+  ValuesOf,
+  VariantOf,
 } from './fields/index.ts';
 export { formMesh } from './form/index.ts';
 export {
@@ -295,21 +297,7 @@ export {
   withKnot,
   withoutKnot,
 } from './outline/index.ts';
-export type {
-  Bands,
-  Border,
-  Conditioned,
-  Crossing,
-  CurveBox,
-  CurveForm,
-  CurveTable,
-  KnotCurve,
-  Outline,
-  OwnCurve,
-  Pen,
-  Vertex,
-  VertexRing,
-} from './outline/index.ts';
+export type { Outline, Vertex, VertexRing } from './outline/index.ts';
 export { courseOf, plainPoint } from './shape/index.ts';
 export {
   buildSection,
@@ -330,33 +318,7 @@ export {
   usualKnots,
   usualSideKnots,
 } from './solid/index.ts';
-export type {
-  AlongDepth,
-  AskedSection,
-  BuiltSection,
-  Corners,
-  DepthFrame,
-  DepthLevels,
-  EdgeShape,
-  Finer,
-  FlatOptions,
-  FlatWavefront,
-  Lines,
-  PartFrame,
-  ProfileKnot,
-  ProfilePoint,
-  Row,
-  Rung,
-  Section,
-  SectionOptions,
-  SideShape,
-  Swell,
-  SwellCurve,
-  UsualEdge,
-  UsualKind,
-  UsualSide,
-  UsualSideKind,
-} from './solid/index.ts';
+export type { AskedSection, EdgeShape, FlatWavefront, PartFrame, SideShape } from './solid/index.ts';
 export {
   BODY_SIDES,
   chainOf,

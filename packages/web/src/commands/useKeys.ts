@@ -11,7 +11,8 @@ export function useKeys(commands: readonly Command[], singleKeys: boolean): void
       if (!command || command.isPossible === false || command.hasOwnEvent) return;
       if (TEXTS_OWN.has(pressed)) {
         if (isTyping(event.target) || (window.getSelection()?.toString() ?? '') !== '') return;
-      } else if (!pressed.startsWith('mod')) {
+      } else if (pressed === 'escape' && closesSomething(event.target)) return;
+      else if (!pressed.startsWith('mod')) {
         if (isTyping(event.target) || isPressed(event) || !(singleKeys || NAMED.has(pressed))) return;
       }
       event.preventDefault();
@@ -38,6 +39,11 @@ const isPressed = (event: KeyboardEvent): boolean =>
   (event.key === 'Enter' || event.key === 'Delete') &&
   event.target !== document.body &&
   !(event.target instanceof HTMLElement && event.target.role === 'group');
+
+/** Escape closes what is open about it, and nothing else with it. */
+const closesSomething = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  target.closest('[role="menu"], [role="dialog"], [role="listbox"], [aria-expanded="true"][aria-haspopup]') !== null;
 
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&

@@ -1,7 +1,7 @@
-import { Chip, ColorPicker, Group, Popover, Stack, Text, UnstyledButton } from '@mantine/core';
+import { Chip, ColorInput, ColorPicker, Group, Popover, Stack, Text, UnstyledButton } from '@mantine/core';
 import { FINISH, SHELF_FINISHES, SLOTS, type Finish, type Slot } from '@fictile/core';
-import { useState, type ReactNode } from 'react';
-import { shownAs, NumberValue, Sentence, Swatch } from '../ui/index.ts';
+import { useRef, useState, type ReactNode } from 'react';
+import { shownAs, NumberValue, Sentence, Swatch, useOffers, valueOffer, type Offer } from '../ui/index.ts';
 import valueClasses from '../ui/values.module.css';
 import { texts } from '../words/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
@@ -69,13 +69,45 @@ interface FinishPopoverProps {
   children: ReactNode;
 }
 
+/** A colour of one's own: picked, or typed. */
+function OwnColour({ colour, onFinish }: { colour: string; onFinish: TakeFinish }) {
+  const take = (next: string): void => {
+    // while it is typed it is no colour yet
+    if (/^#[0-9a-f]{6}$/i.test(next)) onFinish({ colour: next.toLowerCase(), name: '' }, 'colour');
+  };
+  return (
+    <>
+      <ColorPicker
+        format="hex"
+        fullWidth
+        size="xs"
+        value={colour}
+        onChange={take}
+        saturationLabel={texts.recipe.saturation}
+        hueLabel={texts.recipe.hue}
+      />
+      <ColorInput
+        size="xs"
+        format="hex"
+        withPicker={false}
+        withEyeDropper={false}
+        label={texts.recipe.colour}
+        value={colour}
+        onChange={take}
+      />
+    </>
+  );
+}
+
 /** A word that opens the shelf of clays and glazes, a colour of one's own, and the surface's figures. */
 function FinishPopover({ label, finish, none = '', onFinish, onClose, children }: FinishPopoverProps) {
   const shown = finish === null ? none : finish.name === '' ? finish.colour : finish.name;
+  const target = useRef<HTMLButtonElement>(null);
+  useOffers(() => finishOffers(valueOffer(target.current, texts.recipe.finishOf(label)), { finish, onFinish }));
   return (
     <Popover width={300} position="right-start" withinPortal trapFocus returnFocus shadow="md" onClose={onClose}>
       <Popover.Target>
-        <button type="button" className={valueClasses.value} aria-label={`${label}: ${shown}`}>
+        <button ref={target} type="button" className={valueClasses.value} aria-label={`${label}: ${shown}`}>
           {finish && <Swatch colour={finish.colour} />}
           {shown}
         </button>
@@ -84,20 +116,26 @@ function FinishPopover({ label, finish, none = '', onFinish, onClose, children }
         <Stack gap="sm">
           {children}
           <Shelf chosen={finish?.name ?? ''} onTake={onFinish} />
-          <ColorPicker
-            format="hex"
-            fullWidth
-            size="xs"
-            value={finish?.colour ?? '#b45f3c'}
-            onChange={(colour) => onFinish({ colour: colour.toLowerCase(), name: '' }, 'colour')}
-            saturationLabel={texts.recipe.saturation}
-            hueLabel={texts.recipe.hue}
-          />
+          <OwnColour colour={finish?.colour ?? SHELF_FINISHES[0].colour} onFinish={onFinish} />
           {finish && <Surface finish={finish} onFinish={onFinish} />}
         </Stack>
       </Popover.Dropdown>
     </Popover>
   );
+}
+
+/** The value itself, and each clay and glaze of the shelf. */
+function finishOffers(own: Offer, { finish, onFinish }: Pick<FinishPopoverProps, 'finish' | 'onFinish'>): Offer[] {
+  const others = SHELF_FINISHES.filter((one) => one.name !== finish?.name);
+  return [
+    own,
+    ...others.map((one) => ({
+      id: `${own.id} ${one.name}`,
+      label: `${own.name}: ${one.name}`,
+      detail: own.detail,
+      run: () => onFinish(one),
+    })),
+  ];
 }
 
 function Surface({ finish, onFinish }: { finish: Finish; onFinish: TakeFinish }) {

@@ -8,13 +8,13 @@ import classes from './Recipe.module.css';
 export function Fold({ children }: { children: ReactNode }) {
   const [isOpen, { toggle }] = useDisclosure(false);
   return (
-    <>
-      <Collapse expanded={isOpen}>
+    <div data-fold>
+      <Collapse expanded={isOpen} keepMountedMode="display-none">
         <div className={classes.sentence}>{children}</div>
       </Collapse>
       <UnstyledButton className={classes.fold} onClick={toggle} aria-expanded={isOpen}>
         {isOpen ? texts.recipe.less : texts.recipe.more}
       </UnstyledButton>
-    </>
+    </div>
   );
 }

@@ -408,7 +408,7 @@ describe('steps', () => {
     ['Subdivide', 'Subdivide, times', '3{Enter}', { times: 3 }],
     ['Reduce', 'Share of the triangles', '25{Enter}', { sharePercent: 25 }],
     ['Join to quads', 'Within', '12{Enter}', { withinDegrees: 12 }],
-    ['Join points', 'Within', '0.2{Enter}', { withinMm: 0.2 }],
+    ['Merge points', 'Within', '0.2{Enter}', { withinMm: 0.2 }],
     ['Clear flat faces', 'Within', '1{Enter}', { withinDegrees: 1 }],
     ['Crisp edges', 'Crisp from', '45{Enter}', { fromDegrees: 45 }],
   ])('%s has values of its own', async (name, label, keys, values) => {

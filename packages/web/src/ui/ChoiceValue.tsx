@@ -1,6 +1,7 @@
 import { Menu } from '@mantine/core';
 import { IconCheck } from '@tabler/icons-react';
-import { Fragment, type ReactNode } from 'react';
+import { Fragment, useRef, type ReactNode } from 'react';
+import { useOffers, valueOffer, type Offer } from './offers.tsx';
 import { useTriedMenu } from './useTriedMenu.ts';
 import classes from './values.module.css';
 
@@ -31,10 +32,13 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
   const { label, value, choices, usual, shown, onTry, onChange } = props;
   const present = shown ?? choices.find((choice) => choice.value === value)?.label ?? value;
   const tried = useTriedMenu<T>(onTry, onChange, value);
+  const target = useRef<HTMLButtonElement>(null);
+  useOffers(() => [valueOffer(target.current, label), ...choiceOffers(props, target.current)]);
   return (
     <Menu {...tried.menu}>
       <Menu.Target>
         <button
+          ref={target}
           type="button"
           aria-label={`${label}: ${present}`}
           className={`${classes.value} ${usual !== undefined && usual !== value ? classes.changed : ''}`}
@@ -63,4 +67,22 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
       </Menu.Dropdown>
     </Menu>
   );
+}
+
+/** Each other choice by its own words: "Font: Pacifico Regular". */
+function choiceOffers<T extends string>(
+  { label, value, choices, onTry, onChange }: ChoiceValueProps<T>,
+  element: HTMLElement | null,
+): Offer[] {
+  const { id, detail } = valueOffer(element, label);
+  return choices
+    .filter((choice) => choice.value !== value)
+    .map((choice) => ({
+      id: `${id} ${choice.value}`,
+      label: `${label}: ${choice.label}`,
+      detail,
+      run: () => onChange(choice.value),
+      onTry: onTry && (() => onTry(choice.value)),
+      onLeave: onTry && (() => onTry(undefined)),
+    }));
 }

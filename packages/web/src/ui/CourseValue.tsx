@@ -2,6 +2,7 @@ import { Popover } from '@mantine/core';
 import { alongCourse, type QuantityKind } from '@fictile/core';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { NumberValue } from './NumberValue.tsx';
+import { useOffers, valueOffer } from './offers.tsx';
 import { shownAs } from './shownAs.ts';
 import classes from './values.module.css';
 
@@ -39,10 +40,18 @@ const STEP = 0.02;
 export function CourseValue(props: CourseValueProps) {
   const [isOpen, setIsOpen] = useState(false);
   const points = usePoints(props);
+  const target = useRef<HTMLButtonElement>(null);
+  useOffers(() => [valueOffer(target.current, props.label.replace(/:.*/, ''))]);
   return (
     <Popover opened={isOpen} onChange={setIsOpen} position="bottom-start" withinPortal trapFocus returnFocus>
       <Popover.Target>
-        <button type="button" className={classes.value} aria-label={props.label} onClick={() => setIsOpen(!isOpen)}>
+        <button
+          ref={target}
+          type="button"
+          className={classes.value}
+          aria-label={props.label}
+          onClick={() => setIsOpen(!isOpen)}
+        >
           {props.shown}
         </button>
       </Popover.Target>

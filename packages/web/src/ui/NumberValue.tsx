@@ -1,5 +1,6 @@
 import { parseQuantity, type QuantityKind } from '@fictile/core';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useOffers, valueOffer } from './offers.tsx';
 import classes from './values.module.css';
 
 export interface NumberValueProps {
@@ -54,6 +55,8 @@ function stepOf({ step, whole }: NumberValueProps, event: { shiftKey: boolean; a
 function Shown(props: NumberValueProps & { onType: (typing: Typing) => void }) {
   const { label, value, unit, zero, min, max, usual, onChange, onType } = props;
   const drag = useRef<{ x: number; from: number; moved: boolean }>(undefined);
+  const target = useRef<HTMLButtonElement>(null);
+  useOffers(() => [valueOffer(target.current, label)]);
   const onKeyDown = (event: KeyboardEvent): void => {
     const direction = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
     if (direction !== undefined) onChange(clamped(props, value + direction * stepOf(props, event)), true);
@@ -83,6 +86,7 @@ function Shown(props: NumberValueProps & { onType: (typing: Typing) => void }) {
   };
   return (
     <button
+      ref={target}
       type="button"
       role="spinbutton"
       aria-label={label}

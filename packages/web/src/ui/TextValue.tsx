@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
+import { useOffers, valueOffer } from './offers.tsx';
 import classes from './values.module.css';
 
 interface TextValueProps {
@@ -16,9 +17,12 @@ interface TextValueProps {
  */
 export function TextValue({ label, value, none, faultOf, onChange }: TextValueProps) {
   const [text, setText] = useState<string>();
+  const target = useRef<HTMLButtonElement>(null);
+  useOffers(() => [valueOffer(target.current, label)]);
   if (text === undefined)
     return (
       <button
+        ref={target}
         type="button"
         className={`${classes.value} ${value === '' ? '' : classes.changed}`}
         aria-label={`${label}: ${value === '' ? none : value}`}

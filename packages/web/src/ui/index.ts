@@ -15,6 +15,8 @@ export type { NumberValueProps } from './NumberValue.tsx';
 export { PlacesValue } from './PlacesValue.tsx';
 export type { PlaceOf3 } from './PlacesValue.tsx';
 export { ScreenNav } from './ScreenNav.tsx';
+export { Offers, OffersAt, reveal, useOffers, valueOffer } from './offers.tsx';
+export type { Offer } from './offers.tsx';
 export { Sentence } from './Sentence.tsx';
 export { SortableList, useSortableRow } from './SortableList.tsx';
 export { SidePanel } from './SidePanel.tsx';

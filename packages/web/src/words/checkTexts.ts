@@ -30,7 +30,7 @@ export const checkTexts = {
   aims: { print: 'printing', game: 'a game', render: 'rendering', animate: 'animation' },
   cures: {
     flow: 'Use flowing quads',
-    triangles: 'Cut into triangles',
+    triangles: 'Triangulate',
     reduce: 'Reduce to half',
     depth: 'Raise 18 mm',
   },

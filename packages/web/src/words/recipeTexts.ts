@@ -138,6 +138,7 @@ export const recipeTexts = {
     `A grid of ${roundCount(places)} places: about ${Math.max(1, Math.round(bytes / 1e6))} MB ` +
     `and ${seconds < 1.5 ? 'a second' : `${Math.round(seconds)} seconds`}. Any change stops it.`,
   stepAdd: 'Add a step',
+  stepNew: (name: string): string => `Add: ${name.toLowerCase()}`,
   stepMenu: (name: string): string => `${name}: more`,
   stepOn: 'Switch on',
   stepOff: 'Switch off',
@@ -215,6 +216,8 @@ export const recipeTexts = {
   asFront: 'the same as the front',
   tolerance: 'Curves within',
   putOn: 'Put on',
+  finishOf: (part: string): string => `Finish of ${part}`,
+  colour: 'Colour, as #rrggbb',
   saturation: 'Saturation and lightness',
   hue: 'Hue',
   gloss: 'Gloss',

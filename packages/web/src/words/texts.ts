@@ -342,6 +342,8 @@ export const texts = {
     place: 'Go to the place, with handles in the view',
     chapter: (name: string): string => `Go to the chapter: ${name.toLowerCase()}`,
     everything: 'Choose all pieces',
+    toPiece: (name: string): string => `Piece: ${name}`,
+    toProject: (name: string): string => `Project: ${name}`,
     keysOff: 'Switch single keys off',
     keysOn: 'Switch single keys on',
     rest: 'Put the chapter at work down',

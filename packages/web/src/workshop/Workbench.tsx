@@ -1,10 +1,11 @@
 import { notifications } from '@mantine/notifications';
+import { useState } from 'react';
 import { Bench, isModelFile, useActs, useChoice, useMeshes, useOpenParts } from '../bench/index.ts';
 import { CommandSearch, search } from '../commands/index.ts';
 import { SectionCard } from '../section/index.ts';
 import { SilhouetteDialog } from '../silhouette/index.ts';
 import type { ProjectStore } from '../store/index.ts';
-import { DropFiles, Notes } from '../ui/index.ts';
+import { DropFiles, Notes, Offers, OffersAt } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Announcer } from './Announcer.tsx';
 import { BuildNotice } from './BuildNotice.tsx';
@@ -13,29 +14,33 @@ import { Leaving } from './Leaving.tsx';
 import { Panels } from './Panels.tsx';
 import { SideColumn } from './SideColumn.tsx';
 import { TopBar } from './TopBar.tsx';
+import { usePlaces } from './usePlaces.ts';
 import { useWorkshopCommands } from './useWorkshopCommands.ts';
 import { ViewPane } from './ViewPane.tsx';
 import classes from './Workbench.module.css';
 
 /** The workshop: recipe left, view in the middle, pieces and checks right. */
 export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: boolean }) {
+  const [offers] = useState(() => new Offers());
   return (
     <Bench store={store} isHeld={isHeld}>
-      <div className={classes.bench}>
-        <Leaving store={store} />
-        <Top store={store} />
-        <LeadRecipe />
-        <ViewPane>
-          <BuildNotice />
-          <Section store={store} />
-        </ViewPane>
-        <SideColumn />
-        <Panels />
-        <Notes />
-        <Files />
-        <Commands />
-        <Announcer />
-      </div>
+      <OffersAt offers={offers}>
+        <div className={classes.bench}>
+          <Leaving store={store} />
+          <Top store={store} />
+          <LeadRecipe />
+          <ViewPane>
+            <BuildNotice />
+            <Section store={store} />
+          </ViewPane>
+          <SideColumn />
+          <Panels />
+          <Notes />
+          <Files />
+          <Commands offers={offers} />
+          <Announcer />
+        </div>
+      </OffersAt>
     </Bench>
   );
 }
@@ -52,8 +57,10 @@ function Top({ store }: { store: ProjectStore }) {
   );
 }
 
-function Commands() {
-  return <CommandSearch commands={useWorkshopCommands()} />;
+function Commands({ offers }: { offers: Offers }) {
+  const commands = useWorkshopCommands();
+  const places = usePlaces();
+  return <CommandSearch commands={commands} more={() => [...offers.list(), ...places()]} />;
 }
 
 /** The card on which a section is drawn. */

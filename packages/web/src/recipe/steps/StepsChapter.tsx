@@ -19,7 +19,7 @@ import { arrayMove } from '@dnd-kit/sortable';
 import { IconDots } from '@tabler/icons-react';
 import { wordsOf } from '@fictile/words';
 import { Fragment, type ReactNode } from 'react';
-import { Sentence, SortableList, useSortableRow, useTrial, useTriedMenu } from '../../ui/index.ts';
+import { Sentence, SortableList, useSortableRow, useOffers, useTrial, useTriedMenu } from '../../ui/index.ts';
 import { stepName, texts } from '../../words/index.ts';
 import { Chapter } from '../Chapter.tsx';
 import { type OtherPiece, STEP_PICTURES, stepNodes } from '../../fields/index.ts';
@@ -219,6 +219,16 @@ function AddStep({ piece }: Of<Piece>) {
     add(kind, crypto.randomUUID());
   };
   const tried = useTriedMenu<StepKind>(trial.onTry, take);
+  useOffers(() =>
+    STEPS.filter((one) => one.offered !== 'never' && isOffered(one)).map(({ kind }) => ({
+      id: `step ${kind}`,
+      label: T.stepNew(stepName(kind)),
+      detail: texts.chapters.steps,
+      run: () => take(kind),
+      onTry: () => trial.onTry(kind),
+      onLeave: () => trial.onTry(undefined),
+    })),
+  );
   return (
     <Menu {...tried.menu}>
       <Menu.Target>

@@ -7,7 +7,7 @@ import type { RemarkWords } from '../../remarkWords.ts';
 const STEP_NAMES: Readonly<Record<string, string>> = { subdivide: 'Subdividing', triangles: 'Cutting into triangles' };
 
 function crossingText({ letters, limit, finerMm }: RemarkParams['SHAPE_CROSSES']): string {
-  const up = limit === undefined ? '' : ` Up to ${mm(Math.abs(limit))} of unevenness nothing does.`;
+  const up = limit === undefined ? '' : ` Up to ${mm(Math.abs(limit))} of noise nothing does.`;
   return (
     'Shaped like this, faces run into each ' +
     `other${letters === '' ? '' : `: ${letters}`}.${up}${finerText(finerMm)} Look at Checks for the places.`
@@ -15,7 +15,7 @@ function crossingText({ letters, limit, finerMm }: RemarkParams['SHAPE_CROSSES']
 }
 
 function crossingLine({ letters, limit, finerMm }: RemarkParams['SHAPE_CROSSES']): string {
-  const up = limit === undefined ? '' : `; up to ${mm(Math.abs(limit))} of unevenness nothing does`;
+  const up = limit === undefined ? '' : `; up to ${mm(Math.abs(limit))} of noise nothing does`;
   return (
     'Shaped so, faces run into each ' +
     `other${letters === '' ? '' : `: ${letters}`}${up || finerLine(finerMm) || (letters === '' ? '.' : '')}`
@@ -91,10 +91,10 @@ export const SHAPE_REMARKS = {
   },
   RECAST_TOO_FINE: {
     page: ({ places, limit, leastMm }) =>
-      `Casting anew would take a grid of ${(places / 1e6).toFixed(0)} million places, more than the ` +
+      `Remeshing would take a grid of ${(places / 1e6).toFixed(0)} million places, more than the ` +
       `${(limit / 1e6).toFixed(0)} million allowed. Take cells of ${mm(leastMm)} or more.`,
     line: ({ places, limit, leastMm }) =>
-      `Casting anew would take a grid of ${places} places, more than ${limit}. Take cells of ${mm(leastMm)} ` +
+      `Remeshing would take a grid of ${places} places, more than ${limit}. Take cells of ${mm(leastMm)} ` +
       'or more.',
   },
   RECAST_VANISHES: {

@@ -32,8 +32,8 @@ export const FACES_WORDS = {
     help: { main: '50% of the triangles, a count of them, or an error like 0.2mm' },
   }),
   triangles: stepWords('triangles', {
-    name: 'Cut into triangles',
-    sentence: 'Cut into triangles, {rule}.',
+    name: 'Triangulate',
+    sentence: 'Triangulate, {rule}.',
     labels: { rule: 'Triangles' },
     choices: { rule: { short: 'along the shorter diagonal', same: 'all quads alike' } },
   }),
@@ -44,8 +44,8 @@ export const FACES_WORDS = {
     help: { main: 'joins triangles to quads that are flat within so many degrees' },
   }),
   join: stepWords('join', {
-    name: 'Join points',
-    sentence: 'Join points closer than {withinMm}.',
+    name: 'Merge points',
+    sentence: 'Merge points closer than {withinMm}.',
     labels: { withinMm: 'Within' },
     help: { main: 'joins points that are closer than this' },
   }),
@@ -62,9 +62,9 @@ export const FACES_WORDS = {
     help: { main: 'edges shade crisply from so many degrees on' },
   }),
   recast: stepWords('recast', {
-    name: 'Cast anew',
+    name: 'Remesh',
     sentence:
-      'Cast anew in cells of {sizeMm}, sheets {thickMm} thick, edges melted by {meltMm}, then reduced within ' +
+      'Remesh in cells of {sizeMm}, sheets {thickMm} thick, edges melted by {meltMm}, then reduced within ' +
       '{errorMm}.',
     labels: {
       sizeMm: 'Size of cells',

@@ -40,16 +40,16 @@ export const SHAPE_WORDS = {
     help: { ...ALONG.help, ...ABOUT.help, ...EASE.help, main: 'degrees that the end is turned about the line' },
   }),
   taper: stepWords('taper', {
-    name: 'Narrow',
-    sentence: 'Narrow by {percent} along {axis}, {whole}{fromMm}{toMm}, {ease}, about {middle}{centreMm}.',
+    name: 'Taper',
+    sentence: 'Taper by {percent} along {axis}, {whole}{fromMm}{toMm}, {ease}, about {middle}{centreMm}.',
     parts: { ...ALONG.parts, ...ABOUT.parts },
     labels: { ...ALONG.labels, ...ABOUT.labels, ...EASE.labels, percent: 'By' },
     choices: { ...ALONG.choices, ...ABOUT.choices, ...EASE.choices },
     help: { ...ALONG.help, ...ABOUT.help, ...EASE.help, main: 'percent that the end is narrower' },
   }),
   shear: stepWords('shear', {
-    name: 'Lean',
-    sentence: 'Lean by {byMm0} and {byMm1} along {axis}, {whole}{fromMm}{toMm}, {ease}.',
+    name: 'Shear',
+    sentence: 'Shear by {byMm0} and {byMm1} along {axis}, {whole}{fromMm}{toMm}, {ease}.',
     parts: ALONG.parts,
     labels: { ...ALONG.labels, ...EASE.labels, byMm0: 'First way', byMm1: 'Second way' },
     choices: { ...ALONG.choices, ...EASE.choices },
@@ -72,8 +72,8 @@ export const SHAPE_WORDS = {
     help: { ...ALONG.help, ...ABOUT.help, main: 'percent that the middle is thinner' },
   }),
   bulge: stepWords('bulge', {
-    name: 'Swell out',
-    sentence: 'Swell out by {heightMm} like {shape}{axis}; {solid}.',
+    name: 'Bulge',
+    sentence: 'Bulge by {heightMm} like {shape}{axis}; {solid}.',
     parts: { axis: ' {axis}' },
     labels: { heightMm: 'Height', shape: 'Form', axis: 'Which way', solid: 'The back' },
     choices: {
@@ -104,16 +104,16 @@ export const SHAPE_WORDS = {
     },
   }),
   noise: stepWords('noise', {
-    name: 'Unevenness',
+    name: 'Noise',
     sentence:
-      '{character} unevenness, {heightMm} high, {sizeMm} wide, {detail}, moving {moves}, {outwardOnly}. Chance ' +
+      '{character} noise, {heightMm} high, {sizeMm} wide, {detail}, moving {moves}, {outwardOnly}. Seed ' +
       '{seed}, drifting {drift}{where}.',
     labels: {
       ...DISPLACING.labels,
-      character: 'Kind of unevenness',
+      character: 'Kind of noise',
       sizeMm: 'Size',
       detail: 'Detail',
-      seed: 'Chance',
+      seed: 'Seed',
       drift: 'Drift',
       outwardOnly: 'In or out',
     },
@@ -125,7 +125,7 @@ export const SHAPE_WORDS = {
     units: { detail: (n) => (n === 1 ? 'layer of detail' : 'layers of detail'), drift: 'mm/s' },
     help: {
       ...DISPLACING.help,
-      main: 'height of unevenness',
+      main: 'height of noise',
       character: 'what kind it is',
       sizeMm: 'how wide it is',
       detail: 'how many layers of ever finer ones',
@@ -149,14 +149,14 @@ export const SHAPE_WORDS = {
     choices: { ...DISPLACING.choices, repeats: { on: 'side by side', off: 'once' } },
   }),
   run: stepWords('run', {
-    name: 'Along a line',
+    name: 'Along a path',
     sentence:
       'Along {path}, {axis} along it, {fit}, from {fromPercent} to {toPercent}, moved on by {shiftMm}. Beyond ' +
       'its end {ends}. Up {up}, rolled by {rollDegrees}. Size {size}, roll {roll}.',
     labels: {
-      path: 'Line',
+      path: 'Path',
       axis: 'Which way',
-      fit: 'Length along the line',
+      fit: 'Length along the path',
       fromPercent: 'From',
       toPercent: 'To',
       shiftMm: 'Moved on',
@@ -201,7 +201,7 @@ export const SHAPE_WORDS = {
     labels: {
       by: 'Moved by',
       course: 'Strength',
-      seed: 'Chance',
+      seed: 'Seed',
       moveMm0: ACROSS,
       moveMm1: UP,
       moveMm2: FORWARD,

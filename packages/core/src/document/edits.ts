@@ -2,6 +2,7 @@ import type { Step } from '../steps/index.ts';
 import { fail, LIMITS, ok, ownEntry, type Result } from '../base/index.ts';
 import { usualOwn } from './defaults.ts';
 import { isDrawing, isForm, isLettering, isModel, isWords, ownIds } from './kinds.ts';
+import { namedAfter } from './names.ts';
 import { firstIssue } from './parse.ts';
 import {
   projectSchema,
@@ -74,7 +75,9 @@ const ON_PIECES: { readonly [K in OnPieces]: (piece: Piece, edit: Of<K>) => Resu
   spliceWords(piece, { at, remove, insert }) {
     if (!isWords(piece)) return misplaced('words', piece);
     const words = spliceWords(piece.source, at, { remove, insert });
-    return words.ok ? ok({ ...piece, source: words.value }) : words;
+    if (!words.ok) return words;
+    const name = namedAfter(piece.name, piece.source.graphemes, words.value.graphemes);
+    return ok({ ...piece, name, source: words.value });
   },
   setWords: (piece, { values }) =>
     isWords(piece) ? ok({ ...piece, source: { ...piece.source, ...values } }) : misplaced('words', piece),

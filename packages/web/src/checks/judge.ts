@@ -49,7 +49,7 @@ export function ontoRows(onto: ShownPiece['onto']): Row[] {
     id: what,
     label: t.laid[what],
     figure,
-    tone: isMuch ? 'mind' : 'plain',
+    tone: isMuch ? 'mind' : 'good',
     places: what,
   });
   return [

@@ -6,4 +6,4 @@ export { ranked } from './rank.ts';
 export { isTyping, useKeys } from './useKeys.ts';
 export { useSingleKeys } from './useSingleKeys.ts';
 export type { SingleKeys } from './useSingleKeys.ts';
-export { search } from './useSearchKeys.ts';
+export { search, searchStore } from './useSearchKeys.ts';

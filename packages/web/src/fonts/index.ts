@@ -1,4 +1,6 @@
+export { FONT_FILES, isFontFile } from './fontFiles.ts';
 export { FontSample } from './FontSample.tsx';
+export { useFontsFor } from './useFontsFor.ts';
 export { useBringFonts } from './useBringFonts.ts';
 export { bringFont } from './styleChoice.ts';
 export { StyleChoiceDialog } from './StyleChoiceDialog.tsx';

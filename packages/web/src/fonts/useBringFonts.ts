@@ -5,7 +5,7 @@ import { texts } from '../words/index.ts';
 import { bringFont } from './styleChoice.ts';
 
 /** Brings font files into the type case, one after the other; each is told of. Gives the families that came. */
-export function useBringFonts(onCame: (family: string) => void): {
+export function useBringFonts(onCame: (family: string) => void | Promise<void>): {
   bring: (files: readonly File[]) => void;
   isBusy: boolean;
 } {
@@ -27,7 +27,7 @@ export function useBringFonts(onCame: (family: string) => void): {
       if (families.length === 0) return;
       await queries.invalidateQueries({ queryKey: ['fonts'] });
       notifications.show({ message: t.brought(families) });
-      onCame(families[0]);
+      await onCame(families[0]);
     },
   });
   return { bring: (files) => files.length > 0 && work.mutate(files), isBusy: work.isPending };

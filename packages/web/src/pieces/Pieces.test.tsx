@@ -93,7 +93,9 @@ test('a copy stands beside its piece, with the whole recipe', async () => {
   await pick('Title', 'Duplicate');
   expect(names()).toEqual(['Title', 'Title again', 'Foot']);
   const [first, copy] = pieces();
-  expect({ ...copy, id: first.id, name: first.name }).toEqual(first);
+  expect({ ...copy, id: first.id, name: first.name, placement: first.placement }).toEqual(first);
+  // as wide as the first, and a quarter of its height
+  expect(copy.placement).toEqual({ ...first.placement, atMm: [15, 0, 0] });
 });
 
 test('hide, show alone, show all', async () => {

@@ -1,4 +1,4 @@
-import type { Piece, Placement } from '@fictile/core';
+import { groundOf, type Piece, type Placement } from '@fictile/core';
 
 /** A box along the axes, mm. */
 export interface Box {
@@ -33,14 +33,26 @@ export function setBeside(pieces: readonly Piece[], other: Piece, boxOf: BoxOf):
   return (piece) => shifted(piece, by);
 }
 
+/** Copies of some pieces, to the right of them; what stands on a body goes where that goes. */
+export function besideOriginals(pieces: readonly Piece[], boxOf: BoxOf): Place {
+  const own = around(pieces, boxOf);
+  if (!own) return stays;
+  const by = own.max[0] - own.min[0] + (own.max[1] - own.min[1]) * GAP;
+  return (piece) => (groundOf(piece) === undefined ? shifted(piece, [by, 0, 0]) : {});
+}
+
 const stays: Place = () => ({});
 const middle = (box: Box, k: number): number => (box.min[k] + box.max[k]) / 2;
 
 function boxes(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): [Box | undefined, Box | undefined] {
-  const own = pieces.map((piece) => boxOf(piece.id)).filter((box) => box !== undefined);
-  const around = own.reduce<Box | undefined>((so, box) => (so ? union(so, box) : box), undefined);
-  return [around, boxOf(other.id)];
+  return [around(pieces, boxOf), boxOf(other.id)];
 }
+
+const around = (pieces: readonly Piece[], boxOf: BoxOf): Box | undefined =>
+  pieces
+    .map((piece) => boxOf(piece.id))
+    .filter((box) => box !== undefined)
+    .reduce<Box | undefined>((so, box) => (so ? union(so, box) : box), undefined);
 
 const union = (a: Box, b: Box): Box => ({
   min: a.min.map((v, k) => Math.min(v, b.min[k])),

@@ -26,7 +26,7 @@ import {
 } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
-import { centredOn, setBeside, type BoxOf } from './alignment.ts';
+import { besideOriginals, centredOn, setBeside, type BoxOf } from './alignment.ts';
 
 type Several = readonly Piece[];
 /** Shapes that are drawn here. */
@@ -69,7 +69,7 @@ export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
   return {
     ...adding,
     putInstead: (model, piece) => insteadOf(store, model, piece),
-    duplicate: (pieces) => duplicated(store, pieces),
+    duplicate: (pieces) => duplicated(store, pieces, boxOf),
     rename: (piece, name) => set([piece], { name }),
     show: (pieces, visible) => set(pieces, { visible }),
     showAlone: (pieces) => {
@@ -138,12 +138,13 @@ const besideAll = ({ shape }: Drawing, right: number | undefined): number =>
 const FARTHEST_MM = 90_000;
 
 /** Gives the ids of the copies. */
-function duplicated(store: ProjectStore, pieces: Several): string[] {
+function duplicated(store: ProjectStore, pieces: Several, boxOf: BoxOf): string[] {
   const ids = new Map(pieces.map(({ id }) => [id, freshId()]));
   const copies = pieces.map((piece) => ({
     ...standingOn(piece, ids),
     id: ids.get(piece.id) ?? freshId(),
     name: texts.pieces.copyOf(piece.name).slice(0, 200),
+    placement: { ...piece.placement, ...besideOriginals(pieces, boxOf)(piece) },
   }));
   store.edit({
     kind: 'many',

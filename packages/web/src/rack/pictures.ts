@@ -1,14 +1,25 @@
+import type { Project } from '@fictile/core';
 import { api } from '../api/index.ts';
 
 const SHELF = 'fictile pictures';
 const addressOf = (id: string, revision: number): string => `/pictures/${encodeURIComponent(id)}/${revision}`;
 
-let maker: Promise<{
-  make: (
-    project: Awaited<ReturnType<typeof api.readProject>>['project'],
-    signal: AbortSignal,
-  ) => Promise<Blob | undefined>;
-}>;
+type Make = (project: Project, signal: AbortSignal) => Promise<Blob | undefined>;
+
+type Maker = Promise<{ make: Make }>;
+
+let maker: Maker | undefined;
+
+// the drawing is only loaded when a picture is missing
+const newMaker = (): Maker => import('../viewport/pictures.ts').then(({ PictureMaker }) => new PictureMaker());
+
+let ahead: Maker | undefined;
+
+/** A picture of a project that nobody has kept yet, before all that wait for theirs. */
+export const pictureOfProject: Make = async (project, signal) => {
+  ahead ??= newMaker();
+  return (await ahead).make(project, signal);
+};
 
 /**
  * The picture of a revision: from the browser's own shelf, or made now and put there. `signal`: nobody waits for it any
@@ -18,10 +29,9 @@ export async function pictureOf(id: string, revision: number, signal: AbortSigna
   const shelf = await caches.open(SHELF);
   const known = await shelf.match(addressOf(id, revision));
   if (known) return known.blob();
-  // the drawing is only loaded when a picture is missing
-  maker ??= import('../viewport/pictures.ts').then(({ PictureMaker }) => new PictureMaker());
   const { project } = await api.readProject(id);
   signal.throwIfAborted();
+  maker ??= newMaker();
   const picture = await (await maker).make(project, signal);
   signal.throwIfAborted();
   if (!picture) return undefined;

@@ -1,6 +1,8 @@
+import { Menu } from '@mantine/core';
+import { useFileDialog } from '@mantine/hooks';
 import { type Words, type WordsPiece, fontAxis } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
-import { FontSample, useFonts } from '../fonts/index.ts';
+import { FONT_FILES, FontSample, useFonts, useFontsFor } from '../fonts/index.ts';
 import { ChoiceValue, useTrial, type Choice, type TrialKey } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { number } from '../fields/index.ts';
@@ -48,6 +50,8 @@ export function FontChoice({ label, font, onFont, takeBack }: FontChoiceProps) {
     return { family, weight: Number(weight), italic: italic !== '', axes: {} };
   };
   const present = nearest(choices, font);
+  const bring = useFontsFor((brought) => trial.onChange(brought));
+  const dialog = useFileDialog({ accept: FONT_FILES, multiple: true, onChange: (list) => list && bring([...list]) });
   return (
     <ChoiceValue
       label={label}
@@ -56,6 +60,12 @@ export function FontChoice({ label, font, onFont, takeBack }: FontChoiceProps) {
       shown={present?.label ?? font.family}
       onTry={(value) => trial.onTry(value === undefined ? undefined : taken(value))}
       onChange={(value) => trial.onChange(taken(value))}
+      more={
+        <>
+          <Menu.Divider />
+          <Menu.Item onClick={dialog.open}>{texts.typeCase.bringIn}</Menu.Item>
+        </>
+      }
     />
   );
 }

@@ -210,7 +210,7 @@ describe('what most solids have nothing of', () => {
     await pick(/^Edges lie/, 'outward, the body grows');
     await pick(/^Curves of edges in/, 'as fine as the curves');
     await pick(/^Corners/, 'rounded');
-    await type('Outline, bolder', '-1.5');
+    await type('Outline offset', '-1.5');
     expect(solid()).toMatchObject({ edgeSide: 'outward', stepsBy: 'tolerance', corners: 'round', emboldenMm: -1.5 });
     expect(screen.queryByRole('spinbutton', { name: 'Front edge, steps' })).toBeNull();
   });
@@ -270,7 +270,7 @@ describe('a form', () => {
   test('is a sentence of live values; only what it has can be set', async () => {
     await show(newForm('a', 'Slab', usualForms().block));
     await type('Width', '300');
-    await pick(/^Edges: /, 'sharp');
+    await pick(/^Edges: /, 'plain');
     expect(form()).toMatchObject({ kind: 'block', widthMm: 300, edge: 'plain' });
     expect(screen.queryByText('Solid')).toBeNull();
     expect(screen.getByText(/^All of it/)).toBeTruthy();

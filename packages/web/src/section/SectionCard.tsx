@@ -12,7 +12,7 @@ import {
 import { useEffect, useRef } from 'react';
 import { PICTURES } from '../fields/index.ts';
 import type { ProjectStore } from '../store/index.ts';
-import { shownAs, ChoiceValue, NumberValue, Sentence } from '../ui/index.ts';
+import { shownAs, ChoiceValue, NumberValue, Sentence, useMovable } from '../ui/index.ts';
 import type { GeometryShelf } from '../viewport/index.ts';
 import { texts } from '../words/index.ts';
 import { knobMoved, knobsOf, SECTION_PARTS, sharesAt, type SectionPart } from './knobs.ts';
@@ -43,12 +43,14 @@ export function SectionCard(props: SectionCardProps) {
   const { part, point, shape, section } = work;
   const t = texts.section;
   const card = useRef<HTMLElement>(null);
+  const { style, grip } = useMovable();
   useEffect(() => card.current?.focus({ preventScroll: true }), []);
   return (
     <section
       ref={card}
       tabIndex={-1}
       className={classes.card}
+      style={style}
       aria-label={t.title}
       onKeyDown={(event) => {
         if (event.key !== 'Escape') return;
@@ -57,7 +59,9 @@ export function SectionCard(props: SectionCardProps) {
       }}
     >
       <header className={classes.head}>
-        <h2 className={classes.title}>{t.title}</h2>
+        <h2 className={classes.title} tabIndex={0} aria-description={t.moved} {...grip}>
+          {t.title}
+        </h2>
         {isLettering(piece) && !isWire(piece.source.contour) && (
           <SegmentedControl
             size="xs"

@@ -3,7 +3,7 @@ import { covers, splitGraphemes } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
 import { IconStarFilled } from '@tabler/icons-react';
 import { useState } from 'react';
-import { FontSample, useBringFonts, useFavourites, useFonts } from '../fonts/index.ts';
+import { FONT_FILES, FontSample, useBringFonts, useFavourites, useFonts } from '../fonts/index.ts';
 import { ChoiceValue, DropFiles, Notes, ScreenNav, Sentence, Unreached } from '../ui/index.ts';
 import navClasses from '../ui/ScreenNav.module.css';
 import { texts } from '../words/index.ts';
@@ -20,9 +20,6 @@ const KIND_LABELS: Readonly<Record<string, string>> = {
   all: texts.typeCase.all,
   favourites: texts.typeCase.favourites,
 };
-
-/** Endings of files that are taken. */
-const FONT_FILES = '.ttf,.otf,.ttc,.otc,.woff,.woff2';
 
 /** All families, filtered by a sentence and set in one's own words. */
 export function TypeCase() {

@@ -2,6 +2,7 @@ import { Menu } from '@mantine/core';
 import { IconCheck } from '@tabler/icons-react';
 import { Fragment, useRef, type ReactNode } from 'react';
 import { useOffers, valueOffer, type Offer } from './offers.tsx';
+import { useFinding } from './useFinding.ts';
 import { useTriedMenu } from './useTriedMenu.ts';
 import classes from './values.module.css';
 
@@ -25,17 +26,26 @@ export interface ChoiceValueProps<T extends string> {
   /** tried at once as arrow keys or the pointer reach it; `undefined` takes the trial back */
   onTry?: (value: T | undefined) => void;
   onChange: (value: T) => void;
+  /** at the menu's end */
+  more?: ReactNode;
 }
 
 /** A word inside a sentence that opens a menu of others. */
 export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
-  const { label, value, choices, usual, shown, onTry, onChange } = props;
+  const { label, value, choices, usual, shown, onTry, onChange, more } = props;
   const present = shown ?? choices.find((choice) => choice.value === value)?.label ?? value;
   const tried = useTriedMenu<T>(onTry, onChange, value);
+  const finding = useFinding(choices);
   const target = useRef<HTMLButtonElement>(null);
   useOffers(() => [valueOffer(target.current, label), ...choiceOffers(props, target.current)]);
   return (
-    <Menu {...tried.menu}>
+    <Menu
+      {...tried.menu}
+      onClose={() => {
+        tried.menu.onClose();
+        finding.clear();
+      }}
+    >
       <Menu.Target>
         <button
           ref={target}
@@ -50,10 +60,11 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
           {present}
         </button>
       </Menu.Target>
-      <Menu.Dropdown {...tried.dropdown}>
-        {choices.map((choice) => (
+      <Menu.Dropdown {...tried.dropdown} onKeyDown={finding.onKeyDown} ref={finding.list}>
+        {finding.told && <Menu.Label aria-live="polite">{finding.told}</Menu.Label>}
+        {finding.found.map((choice) => (
           <Fragment key={choice.value}>
-            {choice.group && <Menu.Label>{choice.group}</Menu.Label>}
+            {choice.group && !finding.query && <Menu.Label>{choice.group}</Menu.Label>}
             <Menu.Item
               data-present={choice.value === value || undefined}
               leftSection={choice.picture}
@@ -64,6 +75,7 @@ export function ChoiceValue<T extends string>(props: ChoiceValueProps<T>) {
             </Menu.Item>
           </Fragment>
         ))}
+        {more}
       </Menu.Dropdown>
     </Menu>
   );

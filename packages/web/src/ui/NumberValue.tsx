@@ -1,5 +1,6 @@
 import { parseQuantity, type QuantityKind } from '@fictile/core';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { texts } from '../words/index.ts';
 import { useOffers, valueOffer } from './offers.tsx';
 import classes from './values.module.css';
 
@@ -26,12 +27,40 @@ const PIXELS_A_STEP = 4;
 /** A number inside a sentence: typed (with units and arithmetic), stepped with the arrow keys, or dragged sideways. */
 export function NumberValue(props: NumberValueProps) {
   const [typing, setTyping] = useState<Typing>();
-  return typing === undefined ? (
-    <Shown {...props} onType={setTyping} />
-  ) : (
-    <Typed {...props} {...typing} onText={(text) => setTyping(text === undefined ? undefined : { ...typing, text })} />
+  const [refused, setRefused] = useState<string>();
+  useEffect(() => {
+    if (refused === undefined) return;
+    const timer = setTimeout(() => setRefused(undefined), REFUSED_MS);
+    return () => clearTimeout(timer);
+  }, [refused]);
+  if (typing !== undefined)
+    return (
+      <Typed
+        {...props}
+        {...typing}
+        onText={(text) => setTyping({ ...typing, text })}
+        onEnd={(fault) => {
+          setTyping(undefined);
+          setRefused(fault);
+        }}
+      />
+    );
+  return (
+    <>
+      <Shown {...props} onType={setTyping} />
+      {refused !== undefined && <Fault text={refused} />}
+    </>
   );
 }
+
+/** So long it is said why a number was not taken. */
+const REFUSED_MS = 5000;
+
+const Fault = ({ text }: { text: string }) => (
+  <span className={classes.fault} role="alert">
+    {text}
+  </span>
+);
 
 interface Typing {
   text: string;
@@ -105,34 +134,53 @@ function Shown(props: NumberValueProps & { onType: (typing: Typing) => void }) {
   );
 }
 
-function Typed(props: NumberValueProps & Typing & { onText: (text: string | undefined) => void }) {
-  const { label, kind, min, max, text, isWhole, onChange, onText } = props;
+interface TypedProps extends NumberValueProps, Typing {
+  onText: (text: string) => void;
+  /** told why where the number was not taken */
+  onEnd: (fault?: string) => void;
+}
+
+/** What is wrong with a text as a number, in words; nothing while it is still empty. */
+function faultOf(props: NumberValueProps, text: string): string | undefined {
+  const parsed = parseQuantity(text, props.kind);
+  if (parsed === undefined) return text.trim() === '' ? undefined : texts.numbers.none(text.trim());
+  const value = rounded(props, parsed);
+  if (value >= props.min && value <= props.max) return undefined;
+  const unit = props.unit === '' || props.unit === '°' ? props.unit : ` ${props.unit}`;
+  return texts.numbers.range(`${shownNumber(props.min)}${unit}`, `${shownNumber(props.max)}${unit}`);
+}
+
+function Typed(props: TypedProps) {
+  const { label, kind, text, isWhole, onChange, onText, onEnd } = props;
   const parsed = parseQuantity(text, kind);
-  const fits = parsed !== undefined && rounded(props, parsed) >= min && rounded(props, parsed) <= max;
+  const fault = faultOf(props, text);
+  const fits = parsed !== undefined && fault === undefined;
   const isOver = useRef(false);
   const end = (keep: boolean): void => {
     if (isOver.current) return;
     isOver.current = true;
     if (keep && fits) onChange(rounded(props, parsed), false);
-    onText(undefined);
+    onEnd(keep ? fault : undefined);
   };
   return (
-    <input
-      className={classes.input}
-      aria-label={label}
-      aria-invalid={!fits}
-      title={fits ? undefined : `${shownNumber(min)} to ${shownNumber(max)}`}
-      autoFocus
-      value={text}
-      maxLength={80}
-      onFocus={(event) => isWhole && event.currentTarget.select()}
-      onChange={(event) => onText(event.currentTarget.value)}
-      onBlur={() => end(true)}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') end(true);
-        if (event.key === 'Escape') end(false);
-        if (event.key === 'Enter' || event.key === 'Escape') event.stopPropagation();
-      }}
-    />
+    <>
+      <input
+        className={classes.input}
+        aria-label={label}
+        aria-invalid={!fits}
+        autoFocus
+        value={text}
+        maxLength={80}
+        onFocus={(event) => isWhole && event.currentTarget.select()}
+        onChange={(event) => onText(event.currentTarget.value)}
+        onBlur={() => end(true)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') end(true);
+          if (event.key === 'Escape') end(false);
+          if (event.key === 'Enter' || event.key === 'Escape') event.stopPropagation();
+        }}
+      />
+      {fault !== undefined && <Fault text={fault} />}
+    </>
   );
 }

@@ -2,7 +2,7 @@ import { Alert, Button, Loader, Stack, TextInput } from '@mantine/core';
 import type { Project } from '@fictile/core';
 import type { Revision } from '@fictile/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useState, type FormEvent, type ReactNode } from 'react';
 import { api } from '../api/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { ageText, SidePanel } from '../ui/index.ts';
@@ -52,18 +52,36 @@ function VersionList({ store, onCompare }: Pick<VersionsProps, 'store' | 'onComp
         <Alert color="red">{texts.versions.failed}</Alert>
       )}
       {list.isPending && <Loader aria-label={texts.loading} />}
-      <ul className={classes.list}>
-        {list.data?.map((revision, i) => (
-          <VersionRow
-            key={revision.number}
-            revision={revision}
-            isNewest={i === 0}
-            onGoBack={() => goBack.mutate(revision.number)}
-            onCompare={() => compare.mutate(revision)}
-          />
-        ))}
-      </ul>
+      {GROUPS.map(({ heading, has }) => (
+        <VersionGroup key={heading} heading={heading}>
+          {list.data?.filter(has).map((revision) => (
+            <VersionRow
+              key={revision.number}
+              revision={revision}
+              isNewest={revision === list.data[0]}
+              onGoBack={() => goBack.mutate(revision.number)}
+              onCompare={() => compare.mutate(revision)}
+            />
+          ))}
+        </VersionGroup>
+      ))}
     </Stack>
+  );
+}
+
+/** What somebody kept by name stands apart from what was kept on the way. */
+const GROUPS: readonly { heading: string; has: (revision: Revision) => boolean }[] = [
+  { heading: texts.versions.kept, has: ({ name }) => Boolean(name) },
+  { heading: texts.versions.onTheWay, has: ({ name }) => !name },
+];
+
+function VersionGroup({ heading, children }: { heading: string; children: ReactNode[] | undefined }) {
+  if (!children || children.length === 0) return null;
+  return (
+    <section aria-label={heading}>
+      <h3 className={classes.heading}>{heading}</h3>
+      <ul className={classes.list}>{children}</ul>
+    </section>
   );
 }
 

@@ -17,7 +17,7 @@ export const putTexts = {
     /** it cuts from where it stands in the scene */
     unlaid: ', where it stands',
     turned: ', turned {turnDegrees}',
-    sunk: ', {sinkMm} sunk in',
+    sunk: ', sunk in by {sinkMm}',
     off: ', {across} {acrossFrom} and {up} {upFrom}',
     more: '{turned}{off}{pressed}Lifted {liftMm}. Over its edges {overhang}; {rigid}; {letters} laid.',
     moreTurned: 'Turned {turnDegrees}. ',

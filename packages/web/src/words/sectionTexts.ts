@@ -33,6 +33,7 @@ export const sectionTexts = {
   hint: 'Press the line to add a point, double-press a point to turn it smooth or a corner.',
   draw: 'Draw on from here',
   usualHint: 'Take hold of a ring to change the size.',
+  moved: 'Pull it, or press arrow keys, to move the card',
   kinds: 'Kinds',
   kept: 'Kept shapes',
   keep: 'Keep this one as',

@@ -18,6 +18,24 @@ export const texts = {
   loading: 'Loading',
   close: 'Close',
   toRack: 'To the rack',
+  numbers: {
+    none: (text: string): string => `“${text}” is no number; write one, or a sum like 18/2 or 2in.`,
+    range: (low: string, high: string): string => `It takes ${low} to ${high}.`,
+  },
+  finding: {
+    hint: 'Type to find',
+    now: (query: string): string => `“${query}”`,
+    none: (query: string): string => `Nothing like “${query}”`,
+  },
+  hints: {
+    label: 'Hints',
+    close: 'Leave the hints out',
+    of: {
+      type: 'Double-click the letters to type on them.',
+      pull: 'Pull a value sideways, or press it and type.',
+      find: 'Ctrl K finds everything, by your own words.',
+    },
+  },
   sorting: {
     how: 'Space bar picks it up, the arrow keys move it, space bar puts it down, Escape takes it back.',
     grip: (name: string): string => `${name}: move`,
@@ -36,6 +54,10 @@ export const texts = {
     title: 'Rack',
     prompt: 'Type words, press Enter',
     make: 'Make',
+    example: 'Your words',
+    firstSolid: (words: string): string => `${words}, raised in clay`,
+    invite: 'Your first words? Begin with',
+    inviting: ['KILN OPENING', 'House 17', 'Saltglaze Row'],
     heading: 'On the rack',
     count: (n: number): string => (n === 1 ? '1 project' : `${n.toLocaleString('en')} projects, newest first`),
     none: 'Nothing here yet. Type words above to make the first project.',
@@ -245,6 +267,8 @@ export const texts = {
   },
   versions: {
     title: 'Versions',
+    kept: 'Kept by name',
+    onTheWay: 'Kept on the way',
     keep: 'Keep this version as',
     example: 'Before the fair',
     keepIt: 'Keep it',

@@ -2,6 +2,7 @@ import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
 import { Bench, isModelFile, useActs, useChoice, useMeshes, useOpenParts } from '../bench/index.ts';
 import { CommandSearch, search } from '../commands/index.ts';
+import { FONT_FILES, isFontFile } from '../fonts/index.ts';
 import { SectionCard } from '../section/index.ts';
 import { SilhouetteDialog } from '../silhouette/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -9,11 +10,13 @@ import { DropFiles, Notes, Offers, OffersAt } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { Announcer } from './Announcer.tsx';
 import { BuildNotice } from './BuildNotice.tsx';
+import { Hints } from './Hints.tsx';
 import { LeadRecipe } from './LeadRecipe.tsx';
 import { Leaving } from './Leaving.tsx';
 import { Panels } from './Panels.tsx';
 import { SideColumn } from './SideColumn.tsx';
 import { TopBar } from './TopBar.tsx';
+import { useFontsForWords } from './useFontsForWords.ts';
 import { usePlaces } from './usePlaces.ts';
 import { useWorkshopCommands } from './useWorkshopCommands.ts';
 import { ViewPane } from './ViewPane.tsx';
@@ -31,6 +34,7 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
           <LeadRecipe />
           <ViewPane>
             <BuildNotice />
+            <Hints />
             <Section store={store} />
           </ViewPane>
           <SideColumn />
@@ -87,12 +91,14 @@ const LET_GO = {
   'image/*': ['.svg', '.png', '.jpg', '.jpeg', '.webp', '.gif', '.bmp', '.avif'],
   'application/pdf': ['.pdf'],
   'model/mesh': ['.obj', '.stl', '.ply', '.glb'],
+  'font/otf': FONT_FILES.split(','),
 };
 
 /** Files let go over the workshop, and the picture whose outline is looked for. */
 function Files() {
   const { drawings, models } = useActs();
   const { client } = useMeshes();
+  const bringFonts = useFontsForWords();
   return (
     <>
       <DropFiles
@@ -100,7 +106,8 @@ function Files() {
         accept={LET_GO}
         onFiles={(files) => {
           models.takeFiles(files.filter(({ name }) => isModelFile(name)));
-          drawings.takeFiles(files.filter(({ name }) => !isModelFile(name)));
+          bringFonts(files.filter(({ name }) => isFontFile(name)));
+          drawings.takeFiles(files.filter(({ name }) => !isModelFile(name) && !isFontFile(name)));
         }}
         onReject={(files) => tellNotTaken(files.map(({ file }) => file.name))}
       />

@@ -13,16 +13,16 @@ export const FORM_WORDS: FormWords = {
   block: {
     sentence:
       'A slab, {widthMm} by {heightMm} by {depthMm}, its edges {edge}{edgeMm}. Its top {taperPercent} narrower.',
-    parts: { edgeMm: ' by {edgeMm}' },
+    parts: { edgeMm: ', {edgeMm} in' },
     labels: {
       ...WIDTH,
       ...HEIGHT,
       ...DEPTH,
       edge: 'Edges',
-      edgeMm: 'Size of the edges',
+      edgeMm: 'Edges, in',
       taperPercent: 'Narrower at the top',
     },
-    choices: { edge: { plain: 'sharp', chamfer: 'cut', round: 'rounded' } },
+    choices: { edge: { plain: 'plain', chamfer: 'chamfered', round: 'rounded' } },
   },
   ball: { sentence: 'A ball of radius {radiusMm}.', labels: RADIUS },
   turned: { sentence: 'A profile of {knots} turned round; its wall {wallMm}.', labels: WALL, zeros: FULL },

@@ -72,7 +72,7 @@ export function EdgeSizes({ side, edge, hasSteps, put }: EdgeSizesProps) {
     steps: number(
       'steps',
       EDGE.steps,
-      { label: name(t.edgeSteps), value: edge.steps },
+      { label: name(t.edgeSteps), value: edge.steps, unit: t.stepsUnit(edge.steps) },
       { take: (steps, key) => put({ steps }, key) },
     ),
   };

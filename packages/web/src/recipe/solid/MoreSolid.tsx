@@ -59,7 +59,7 @@ function sideValues({ solid: { side, stepsBy }, put }: Props) {
     steps: number(
       'side steps',
       SIDE.steps,
-      { label: T.sideSteps, value: side.steps },
+      { label: T.sideSteps, value: side.steps, unit: T.stepsUnit(side.steps) },
       { take: (steps, key) => set({ steps }, key) },
     ),
     divisions: number(
@@ -138,7 +138,7 @@ function swellValues({ solid: { swell }, put }: Props) {
     steps: number(
       'swell steps',
       SWELL.steps,
-      { label: T.swellSteps, value: swell.steps },
+      { label: T.swellSteps, value: swell.steps, unit: T.stepsUnit(swell.steps) },
       { take: (steps, key) => set({ steps }, key) },
     ),
   };

@@ -94,8 +94,7 @@ export const SHAPE_REMARKS = {
       `Remeshing would take a grid of ${(places / 1e6).toFixed(0)} million places, more than the ` +
       `${(limit / 1e6).toFixed(0)} million allowed. Take cells of ${mm(leastMm)} or more.`,
     line: ({ places, limit, leastMm }) =>
-      `Remeshing would take a grid of ${places} places, more than ${limit}. Take cells of ${mm(leastMm)} ` +
-      'or more.',
+      `Remeshing would take a grid of ${places} places, more than ${limit}. Take cells of ${mm(leastMm)} ` + 'or more.',
   },
   RECAST_VANISHES: {
     page: ({ letters }) =>

@@ -58,22 +58,7 @@ export function SectionCard(props: SectionCardProps) {
         onClose();
       }}
     >
-      <header className={classes.head}>
-        <h2 className={classes.title} tabIndex={0} aria-description={t.moved} {...grip}>
-          {t.title}
-        </h2>
-        {isLettering(piece) && !isWire(piece.source.contour) && (
-          <SegmentedControl
-            size="xs"
-            classNames={{ root: classes.parts }}
-            aria-label={t.partLabel}
-            data={SECTION_PARTS.map((value) => ({ value, label: t.parts[value] }))}
-            value={part}
-            onChange={(next) => work.setPart(next as SectionPart)}
-          />
-        )}
-        <CloseButton aria-label={texts.close} onClick={onClose} size="sm" />
-      </header>
+      <Head {...{ piece, work, grip, onClose }} />
       {part === 'back' && piece.body.solid.backAsFront && <p className={classes.hint}>{t.asFront}</p>}
       {!section && <p className={classes.hint}>{t.none}</p>}
       {section && (
@@ -96,6 +81,36 @@ export function SectionCard(props: SectionCardProps) {
         </>
       )}
     </section>
+  );
+}
+
+interface HeadProps {
+  piece: Piece;
+  work: SectionWork;
+  grip: ReturnType<typeof useMovable>['grip'];
+  onClose: () => void;
+}
+
+/** By which the card is moved; and which part of the section is worked on. */
+function Head({ piece, work, grip, onClose }: HeadProps) {
+  const t = texts.section;
+  return (
+    <header className={classes.head}>
+      <h2 className={classes.title} tabIndex={0} aria-description={t.moved} {...grip}>
+        {t.title}
+      </h2>
+      {isLettering(piece) && !isWire(piece.source.contour) && (
+        <SegmentedControl
+          size="xs"
+          classNames={{ root: classes.parts }}
+          aria-label={t.partLabel}
+          data={SECTION_PARTS.map((value) => ({ value, label: t.parts[value] }))}
+          value={work.part}
+          onChange={(next) => work.setPart(next as SectionPart)}
+        />
+      )}
+      <CloseButton aria-label={texts.close} onClick={onClose} size="sm" />
+    </header>
   );
 }
 

@@ -27,11 +27,11 @@ export function useMovable(): Movable {
   const from = useRef<readonly [number, number]>(undefined);
   const move = (element: HTMLElement, x: number, y: number): void => {
     const { left, right, top, bottom } = element.getBoundingClientRect();
-    const inside = (by: number, low: number, high: number, room: number): number =>
+    const inside = (by: number, [low, high]: readonly [number, number], room: number): number =>
       Math.max(-low, Math.min(room - high, by));
     setAt(([ax, ay]) => [
-      ax + inside(x, left, right, window.innerWidth),
-      ay + inside(y, top, bottom, window.innerHeight),
+      ax + inside(x, [left, right], window.innerWidth),
+      ay + inside(y, [top, bottom], window.innerHeight),
     ]);
   };
   return {

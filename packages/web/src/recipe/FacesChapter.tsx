@@ -34,7 +34,10 @@ export function FacesChapter({ piece }: Of<Piece>) {
         />
       )}{' '}
       {piece.steps.some(isShapeStep) && (
-        <Sentence template={T.facesShaped} values={{ shaped: <ShapedValue shaped={faces.shaped} edits={edits} /> }} />
+        <Sentence
+          template={T.facesShaped}
+          values={{ shaped: <ShapedValue label={T.facesShapedLabel} shaped={faces.shaped} edits={edits} /> }}
+        />
       )}
       {need && !remarks.some(({ code }) => SHORT_OF_NEED.has(code)) && <NeedLine needMm={need.needMm} />}
     </Chapter>
@@ -50,7 +53,7 @@ function NeedLine({ needMm }: { needMm: number }) {
 
 function faceValues(faces: Faces, edits: PieceEdits) {
   return {
-    style: <FaceStyleValue style={faces.style} edits={edits} />,
+    style: <FaceStyleValue label={T.faceStyle} style={faces.style} edits={edits} />,
     tolerance: number(
       'tolerance',
       FACES.toleranceMm,
@@ -82,11 +85,11 @@ function faceValues(faces: Faces, edits: PieceEdits) {
 }
 
 /** Tried on the piece, whose steps tell how many faces it has then. */
-function ShapedValue({ shaped, edits }: { shaped: Faces['shaped']; edits: PieceEdits }) {
+function ShapedValue({ label, shaped, edits }: { label: string; shaped: Faces['shaped']; edits: PieceEdits }) {
   const trial = useTrial<Faces['shaped']>((next, key) => edits.faces({ shaped: next }, key), edits.takeBack);
   return (
     <ChoiceValue
-      label={T.facesShapedLabel}
+      label={label}
       value={shaped}
       choices={choicesOf(T.facesShapedNames)}
       usual="fine"
@@ -97,11 +100,11 @@ function ShapedValue({ shaped, edits }: { shaped: Faces['shaped']; edits: PieceE
 }
 
 /** A style is tried on the letters before it is taken. */
-function FaceStyleValue({ style, edits }: { style: Faces['style']; edits: PieceEdits }) {
+function FaceStyleValue({ label, style, edits }: { label: string; style: Faces['style']; edits: PieceEdits }) {
   const trial = useTrial<Faces['style']>((next, key) => edits.faces({ style: next }, key), edits.takeBack);
   return (
     <ChoiceValue
-      label={T.faceStyle}
+      label={label}
       value={style}
       choices={choicesOf(texts.faceStyles, PICTURES.faces)}
       usual="plain"

@@ -13,7 +13,10 @@ export function FinishChapter({ piece }: Of<Piece>) {
   const t = texts.recipe;
   const isAllOwn = isLettering(piece) && ownIds(piece).every((id) => own[id]?.finish);
   const values = Object.fromEntries(
-    SLOTS.map((slot: Slot) => [slot, <FinishValue key={slot} slot={slot} finish={piece.slots[slot]} edits={edits} />]),
+    SLOTS.map((slot: Slot) => [
+      slot,
+      <FinishValue key={slot} label={texts.slots[slot]} slot={slot} finish={piece.slots[slot]} edits={edits} />,
+    ]),
   );
   const follows = (
     <ChoiceValue

@@ -8,17 +8,19 @@ import type { PieceEdits } from './pieceEdits.ts';
 import classes from './Recipe.module.css';
 
 interface FinishValueProps {
+  /** how the part is called */
+  label: string;
   slot: Slot;
   finish: Finish;
   edits: PieceEdits;
 }
 
 /** The finish of a part as a word; it opens the shelf, and says which parts it goes on. */
-export function FinishValue({ slot, finish, edits }: FinishValueProps) {
+export function FinishValue({ label, slot, finish, edits }: FinishValueProps) {
   const [slots, setSlots] = useState<Slot[]>([slot]);
   return (
     <FinishPopover
-      label={texts.slots[slot]}
+      label={label}
       finish={finish}
       onClose={() => setSlots([slot])}
       onFinish={(values, key) => edits.finish(slots, values, key && `${slot} ${key}`)}

@@ -1,3 +1,6 @@
+const withUnit = (value: number, unit: string): string =>
+  unit === '' || unit === '°' ? `${value}${unit}` : `${value} ${unit}`;
+
 /** Words around steps: of their menu, and of values that open. */
 export const shapeTexts = {
   groups: { shape: 'Shape', pieces: 'Other pieces', faces: 'Faces' },
@@ -18,9 +21,9 @@ export const shapeTexts = {
   pictureSize: (columns: number, rows: number): string => `${columns} × ${rows}`,
   course: {
     label: (name: string, { low, high, unit }: { low: number; high: number; unit: string }): string =>
-      `${name}: ${low === high ? `${low} ${unit}` : `${low} to ${high} ${unit}`}`,
-    same: (value: number, unit: string): string => `${value} ${unit}`,
-    between: (low: number, high: number, unit: string): string => `${low} to ${high} ${unit}`,
+      `${name}: ${low === high ? withUnit(low, unit) : `${low} to ${withUnit(high, unit)}`}`,
+    same: withUnit,
+    between: (low: number, high: number, unit: string): string => `${low} to ${withUnit(high, unit)}`,
     help: 'Drag points. Double-click adds one, Delete takes it away, arrow keys move it.',
     point: (n: number): string => `Point ${n}`,
     place: (point: string): string => `${point}, how far along`,

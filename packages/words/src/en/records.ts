@@ -3,7 +3,7 @@ import { ACROSS, AXES, FORWARD, UP } from './steps/shared.ts';
 
 /** Where a step acts. */
 export const WHERE_WORDS: RecordWords = {
-  sentence: ', {kind} of {parts}, on {letters}{rest}',
+  sentence: ', {kind}, on {parts} and {letters}{rest}',
   kinds: {
     all: '',
     ball: ' ({sizeMm0} wide about {centreMm0}, {centreMm1}, {centreMm2}, fading over {softMm})',

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { countsSteps, DRAWN, type Edge, EDGE, isPlain } from '@fictile/core';
 import { choicesOf, ChoiceValue, Sentence, type TrialKey, useTrial } from '../../ui/index.ts';
 import { texts } from '../../words/index.ts';
@@ -44,15 +45,14 @@ export function EdgeKind({ label, edge, usual, put, takeBack, same, onDraw }: Ed
   );
 }
 
-interface EdgeSizesProps {
-  side: 'front' | 'back';
-  edge: Edge;
+interface EdgeSizes {
   /** curves are cut by their steps */
   hasSteps: boolean;
   put: PutEdge;
 }
 
-export function EdgeSizes({ side, edge, hasSteps, put }: EdgeSizesProps) {
+/** How large an edge is, as the end of a sentence. */
+export function edgeSizes(side: 'front' | 'back', edge: Edge, { hasSteps, put }: EdgeSizes): ReactNode {
   if (isPlain(edge)) return null;
   const t = texts.recipe;
   const name = (part: string): string => `${side === 'front' ? t.frontEdge : t.backEdge}, ${part}`;

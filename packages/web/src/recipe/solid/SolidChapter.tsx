@@ -7,7 +7,7 @@ import { USUAL, numberSlots } from '../../fields/index.ts';
 import classes from '../Recipe.module.css';
 import { useRecipe, type Of } from '../recipeContext.ts';
 import { Told } from '../Told.tsx';
-import { EdgeKind, EdgeSizes, type PutEdge } from './EdgeSentence.tsx';
+import { EdgeKind, edgeSizes, type PutEdge } from './EdgeSentence.tsx';
 import type { KindChange } from './kindChange.ts';
 import { MoreSolid } from './MoreSolid.tsx';
 
@@ -40,7 +40,7 @@ export function SolidChapter({ piece }: Of<LetteringPiece>) {
         onDraw={onSection}
       />
     ),
-    frontSizes: <EdgeSizes side="front" edge={solid.front} hasSteps={solid.stepsBy === 'count'} put={putOn('front')} />,
+    frontSizes: edgeSizes('front', solid.front, { hasSteps: solid.stepsBy === 'count', put: putOn('front') }),
     back: (
       <EdgeKind
         label={t.backEdge}
@@ -52,9 +52,8 @@ export function SolidChapter({ piece }: Of<LetteringPiece>) {
         onDraw={onSection}
       />
     ),
-    backSizes: solid.backAsFront ? null : (
-      <EdgeSizes side="back" edge={solid.back} hasSteps={solid.stepsBy === 'count'} put={putOn('back')} />
-    ),
+    backSizes:
+      !solid.backAsFront && edgeSizes('back', solid.back, { hasSteps: solid.stepsBy === 'count', put: putOn('back') }),
     section: (
       <UnstyledButton className={classes.unlock} onClick={onSection}>
         {t.drawSection}

@@ -19,7 +19,7 @@ export const SHAPE_WORDS = {
     choices: {
       ...ALONG.choices,
       ...ABOUT.choices,
-      axis: { y: 'to the back', x: 'upright, to the back', z: 'downward' },
+      axis: { y: 'to the back', x: 'top over, to the back', z: 'downward' },
       keeps: { front: 'The front', middle: 'The middle layer', back: 'The back', centre: 'The layer of the centre' },
     },
     help: {
@@ -74,7 +74,7 @@ export const SHAPE_WORDS = {
   bulge: stepWords('bulge', {
     name: 'Bulge',
     sentence: 'Bulge by {heightMm} like {shape}{axis}; {solid}.',
-    parts: { axis: ' {axis}' },
+    parts: { axis: ' along {axis}' },
     labels: { heightMm: 'Height', shape: 'Form', axis: 'Which way', solid: 'The back' },
     choices: {
       shape: { ball: 'a ball', barrel: 'a barrel' },
@@ -91,8 +91,8 @@ export const SHAPE_WORDS = {
   wave: stepWords('wave', {
     name: 'Waves',
     sentence:
-      'Waves {heightMm} high, {lengthMm} long, running {towardDegrees}, begun at {phaseDegrees}, moving ' +
-      '{moves}{where}.',
+      'Waves {heightMm} high, {lengthMm} long, running at {towardDegrees}, starting at {phaseDegrees}, ' +
+      'moving {moves}{where}.',
     labels: { ...DISPLACING.labels, lengthMm: 'Length', towardDegrees: 'Towards', phaseDegrees: 'Begins at' },
     choices: DISPLACING.choices,
     help: {
@@ -106,7 +106,7 @@ export const SHAPE_WORDS = {
   noise: stepWords('noise', {
     name: 'Noise',
     sentence:
-      '{character} noise, {heightMm} high, {sizeMm} wide, {detail}, moving {moves}, {outwardOnly}. Seed ' +
+      '{character} noise, {heightMm} high, {sizeMm} wide, {detail}, moving {moves} {outwardOnly}. Seed ' +
       '{seed}, drifting {drift}{where}.',
     labels: {
       ...DISPLACING.labels,
@@ -120,7 +120,7 @@ export const SHAPE_WORDS = {
     choices: {
       ...DISPLACING.choices,
       character: { soft: 'Soft', creased: 'Creased', lumpy: 'Lumpy', pebbled: 'Pebbled' },
-      outwardOnly: { on: 'only outward', off: 'in and out' },
+      outwardOnly: { on: 'only', off: 'and back' },
     },
     units: { detail: (n) => (n === 1 ? 'layer of detail' : 'layers of detail'), drift: 'mm/s' },
     help: {
@@ -151,8 +151,8 @@ export const SHAPE_WORDS = {
   run: stepWords('run', {
     name: 'Along a path',
     sentence:
-      'Along {path}, {axis} along it, {fit}, from {fromPercent} to {toPercent}, moved on by {shiftMm}. Beyond ' +
-      'its end {ends}. Up {up}, rolled by {rollDegrees}. Size {size}, roll {roll}.',
+      'Along {path}, with {axis} on it, {fit}, from {fromPercent} to {toPercent}, moved on by {shiftMm}. Beyond ' +
+      'its end {ends}. Letters {up}, rolled by {rollDegrees}. Size {size}, roll {roll}.',
     labels: {
       path: 'Path',
       axis: 'Which way',
@@ -170,7 +170,7 @@ export const SHAPE_WORDS = {
       axis: { x: 'the line', y: 'the height' },
       fit: { own: 'at its own length', stretch: 'stretched over it' },
       ends: { stop: 'letters are left out', straight: 'they run on straight', round: 'they go round' },
-      up: { rolling: 'as it comes', upright: 'stays up' },
+      up: { rolling: 'turn with it', upright: 'stay upright' },
     },
     help: {
       main: 'an SVG file whose first path the words run along',
@@ -197,7 +197,7 @@ export const SHAPE_WORDS = {
     sentence:
       'Move each letter by {by}{course}{seed}: {moveMm0} across, {moveMm1} up, {moveMm2} forward, turned ' +
       '{turnDegrees0}, {turnDegrees1}, {turnDegrees2}, size {scalePercent}; {rigid}.',
-    parts: { course: ' ({course})', seed: ' ({seed})' },
+    parts: { course: ' ({course})', seed: ', seed {seed}' },
     labels: {
       by: 'Moved by',
       course: 'Strength',

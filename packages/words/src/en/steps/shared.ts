@@ -20,7 +20,7 @@ export const ABOUT = {
 
 export const EASE = {
   labels: { ease: 'How it grows' },
-  choices: { ease: { even: 'evenly', soft: 'softly', early: 'early', late: 'late' } },
+  choices: { ease: { even: 'evenly', soft: 'softly', early: 'most at the start', late: 'most at the end' } },
   help: { ease: 'how it grows from its start to its end' },
 } as const;
 

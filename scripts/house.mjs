@@ -179,6 +179,18 @@ const hasNumber = (value) =>
 const isNumber = (node) =>
   ts.isNumericLiteral(node) || (ts.isPrefixUnaryExpression(node) && ts.isNumericLiteral(node.operand));
 
+/** Names of types that several files of one package give, exported or not. */
+function typesTwice() {
+  const by = new Map();
+  for (const { path, source } of files)
+    for (const one of source.statements) {
+      if (!(ts.isInterfaceDeclaration(one) || ts.isTypeAliasDeclaration(one) || ts.isClassDeclaration(one))) continue;
+      const key = `${path.split('/')[1]} ${one.name.text}`;
+      by.set(key, [...(by.get(key) ?? []), path]);
+    }
+  return [...by].filter(([, places]) => places.length > 1).map(([key, places]) => `${key}: ${places.join(', ')}`);
+}
+
 /** Names that two files of one package export. */
 function doubled() {
   const by = new Map();
@@ -200,6 +212,7 @@ function doubled() {
 
 for (const file of files) look(file, file.source);
 found.meanings = doubled();
+found.types = typesTwice();
 for (const [name, { found: look }] of Object.entries(FORM)) found[name] = look();
 
 const TOLD = {
@@ -208,6 +221,7 @@ const TOLD = {
   ranges: 'ranges outside fields',
   keys: 'keys put together by hand',
   meanings: 'names that are exported with two meanings',
+  types: 'names of types that stand in several files',
   ...Object.fromEntries(Object.entries(FORM).map(([name, { told }]) => [name, told])),
 };
 const bounds = JSON.parse(readFileSync(BOUNDS, 'utf8'));

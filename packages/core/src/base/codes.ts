@@ -85,7 +85,7 @@ export type DrawingSkip =
 export type CutFault =
   'open' | 'inward' | 'cutter' | 'kernel' | 'large' | 'fine' | 'volume' | 'empty' | 'crossed' | 'result';
 
-type Triple = readonly [number, number, number];
+type ParamTriple = readonly [number, number, number];
 
 /** What helps letters that sink or float: laid another way, bent with the surface, or lifted. */
 export type LaidBetter = 'round' | 'direction' | 'bending' | 'lift';
@@ -198,7 +198,7 @@ export interface RemarkParams {
   /** These pieces are laid onto each other in a circle; the step is left out. */
   ONTO_CYCLE: { stepId: string; pieces: string };
   /** The line of sight meets no model; the step is left out. Held from there it would meet the nearest place. */
-  ONTO_MISSES: { stepId: string; fromMm?: Triple; toward?: Triple; up?: Triple };
+  ONTO_MISSES: { stepId: string; fromMm?: ParamTriple; toward?: ParamTriple; up?: ParamTriple };
   /**
    * Letters that hang over an edge of the model or beside it, and what was done with them; at a share of their size
    * none does.
@@ -257,7 +257,7 @@ export interface RemarkParams {
     letters: string;
     moveMm?: number;
     /** where it is held then: before the surface, and on its side where it is held at one */
-    fromMm?: Triple;
+    fromMm?: ParamTriple;
     acrossMm?: number;
     upMm?: number;
     sizePercent?: number;

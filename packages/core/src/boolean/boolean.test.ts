@@ -21,7 +21,7 @@ import { joinedSkin } from './imprint.ts';
 import { liesOver } from './liesOver.ts';
 import { BELOW } from './patchUnder.ts';
 import type { CutTriangles } from './readOut.ts';
-import type { Source } from './source.ts';
+import type { CutSource } from './source.ts';
 
 let carver: Carver;
 beforeAll(async () => {
@@ -365,7 +365,10 @@ test.each([1, 2])('an imprint’s halves meet where one of them has %i points mo
   ];
   const line = [a, ...[1, 2].slice(0, points).map((x): Vec3 => [x, 1e-9, 0]), b];
   const inside = half(line.slice(1).map((at, i) => [line[i], at, left]));
-  const skin = joinedSkin({ inside, outside: half([[b, a, right]]) }, { id: 1 } as Source, { insideId: 2, near: 1e-8 });
+  const skin = joinedSkin({ inside, outside: half([[b, a, right]]) }, { id: 1 } as CutSource, {
+    insideId: 2,
+    near: 1e-8,
+  });
   expect([...skin.source].sort()).toEqual([...Array<number>(points + 1).fill(1), ...Array<number>(points + 1).fill(2)]);
   const edges = [...skin.vertices.keys()].map((c) => [skin.vertices[c], skin.vertices[c % 3 === 2 ? c - 2 : c + 1]]);
   const open = edges.filter(([from, to]) => !edges.some(([x, y]) => x === to && y === from));
@@ -399,7 +402,7 @@ test('slivers all round a vertex are gone round once', () => {
     triangles: triangulate(mesh),
     groups: new Uint32Array(count),
     origin: [0, 0, 0],
-  } as Source;
+  } as CutSource;
   const triangles = [...fan.source.keys()];
   const eased = easeFans(
     { cut: fan, triangles, slivers: count },

@@ -1,7 +1,7 @@
 import type { Carver, CutFault } from '../base/index.ts';
 import { vertexCount } from '../mesh/index.ts';
 import { numbered, type Held, type KernelSolid } from './kernel.ts';
-import { kernelMesh, MOST_VERTICES, sourcePlace, type Source } from './source.ts';
+import { kernelMesh, MOST_VERTICES, sourcePlace, type CutSource } from './source.ts';
 
 /** Why something can't be cut. */
 export interface Fault {
@@ -13,7 +13,7 @@ export interface Fault {
  * curve of its own; so it is asked for its order, and the 64-bit places are written in by that, refused where none of
  * ours, rounded, is what stands there (docs/geometry.md).
  */
-export function bringIn(carver: Carver, source: Source, held: Held): KernelSolid | Fault {
+export function bringIn(carver: Carver, source: CutSource, held: Held): KernelSolid | Fault {
   if (vertexCount(source.mesh) >= MOST_VERTICES) return { why: 'large' };
   let rounded: KernelSolid;
   try {
@@ -49,7 +49,7 @@ const GONE = -2;
  * Number of our vertex by the kernel's. Edges shorter than a 32-bit float can tell are collapsed on the way in, and a
  * corner may carry on the number of the vertex that went: then the place decides.
  */
-function orderOf(solid: KernelSolid, source: Source, held: Held): Int32Array {
+function orderOf(solid: KernelSolid, source: CutSource, held: Held): Int32Array {
   const {
     places,
     mesh: { vertProperties, numProp, numVert },
@@ -71,7 +71,7 @@ function orderOf(solid: KernelSolid, source: Source, held: Held): Int32Array {
   return order;
 }
 
-function findByPlace(order: Int32Array, places: Float64Array, source: Source): void {
+function findByPlace(order: Int32Array, places: Float64Array, source: CutSource): void {
   const byPlace = new Map<string, number>();
   for (let v = 0; v < vertexCount(source.mesh); v++) byPlace.set(sourcePlace(source, v).map(Math.fround).join(' '), v);
   order.forEach((number, i) => {

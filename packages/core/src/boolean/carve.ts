@@ -11,7 +11,7 @@ import { readOut, type CutTriangles } from './readOut.ts';
 import { rebuild, type RegionOf, type Settled } from './rebuild.ts';
 import { ringAround } from './ringAround.ts';
 import { sortOut, type Sorted } from './sortOut.ts';
-import { sourceOf, type Source } from './source.ts';
+import { sourceOf, type CutSource } from './source.ts';
 import { cutCrosses, tidyCut, type CutCrossing, type Tidied } from './tidy.ts';
 
 /**
@@ -145,7 +145,12 @@ function operate(
 function built(
   cut: CutTriangles,
   job: CarveJob,
-  { body, cutters, inside, sifted }: { body: Source; cutters: readonly Source[]; inside?: Source; sifted: Sifted },
+  {
+    body,
+    cutters,
+    inside,
+    sifted,
+  }: { body: CutSource; cutters: readonly CutSource[]; inside?: CutSource; sifted: Sifted },
 ): Omit<Carved, 'volumeError'> | Fault {
   const sources = new Map([body, ...cutters, ...(inside ? [inside] : [])].map((source) => [source.id, source]));
   const sorted = sortOut(cut, sources, sifted.kept);
@@ -185,7 +190,11 @@ interface Ringed {
   ring: Carved['ring'];
 }
 
-function ringed(plain: Ringed, sources: ReadonlyMap<number, Source>, job: { body: Source; widthMm: number }): Ringed {
+function ringed(
+  plain: Ringed,
+  sources: ReadonlyMap<number, CutSource>,
+  job: { body: CutSource; widthMm: number },
+): Ringed {
   if (job.widthMm === 0) return plain;
   const { cut, faces, edges, quads } = ringAround(plain.cut, plain.sorted, sources, job);
   return { cut, sorted: { ...plain.sorted, made: faces }, ring: { edges, quads } };
@@ -207,7 +216,7 @@ interface Sifted {
 function sift(
   { source }: CutTriangles,
   parts: readonly CutPart[],
-  { job, body, cutters, before }: { job: CarveJob; body: Source; cutters: readonly Source[]; before: number },
+  { job, body, cutters, before }: { job: CarveJob; body: CutSource; cutters: readonly CutSource[]; before: number },
 ): Sifted {
   const touching = new Set<number>();
   const hollows = new Set<number>();

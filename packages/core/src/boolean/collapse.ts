@@ -1,7 +1,7 @@
 import { distanceToStretch, dot, minus, sizeOf } from '../math/index.ts';
 import type { TouchedSurface } from './touched.ts';
 
-export interface Bounds {
+export interface CollapseBounds {
   /** no border moves farther, mm */
   byMm: number;
   /** vertices that take no part in it */
@@ -11,7 +11,7 @@ export interface Bounds {
 /**
  * Collapses edges of slivers where that moves no border too far and turns nothing over; gives the farthest move, mm.
  */
-export function collapseSlivers(surface: TouchedSurface, { byMm, held }: Bounds): number {
+export function collapseSlivers(surface: TouchedSurface, { byMm, held }: CollapseBounds): number {
   let moved = 0;
   for (const t of surface.left()) {
     if (surface.isGone(t) || !surface.isSliver(t)) continue;
@@ -37,10 +37,10 @@ export function collapseSlivers(surface: TouchedSurface, { byMm, held }: Bounds)
   return moved;
 }
 
-type Way = readonly [gone: number, stays: number];
+type CollapseWay = readonly [gone: number, stays: number];
 
 /** How far a border moves when a vertex goes; undefined where it may not go. */
-function moveOf(surface: TouchedSurface, [v, u]: Way, byMm: number): number | undefined {
+function moveOf(surface: TouchedSurface, [v, u]: CollapseWay, byMm: number): number | undefined {
   if (surface.fixed.has(v)) return undefined;
   const ring = surface.ringOf(v);
   const way = minus(surface.place(u), surface.place(v));
@@ -67,7 +67,7 @@ function bordersAt(surface: TouchedSurface, v: number, ring: readonly number[]):
 }
 
 /** The surface stays one, no triangle is turned over, and none becomes worse than the worst there was. */
-function isSound(surface: TouchedSurface, [v, u]: Way): boolean {
+function isSound(surface: TouchedSurface, [v, u]: CollapseWay): boolean {
   const ring = surface.ringOf(v);
   const neighbours = new Set(ring.flatMap((t) => surface.cornersOf(t)));
   neighbours.delete(v);
@@ -82,7 +82,7 @@ function isSound(surface: TouchedSurface, [v, u]: Way): boolean {
   });
 }
 
-function collapse(surface: TouchedSurface, [v, u]: Way): void {
+function collapse(surface: TouchedSurface, [v, u]: CollapseWay): void {
   const { cut } = surface;
   for (const t of [...surface.ringOf(v)]) {
     const corners = surface.cornersOf(t);

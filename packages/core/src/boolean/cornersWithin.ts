@@ -1,5 +1,5 @@
 import { cross, dot, minus, type Vec3 } from '../math/index.ts';
-import type { Source } from './source.ts';
+import type { CutSource } from './source.ts';
 
 /** Corners of a mesh, and how much of each. */
 export interface Within {
@@ -12,7 +12,7 @@ export interface Within {
  * holding it, by its barycentric coordinates (Ericson 2005, "Real-time collision detection", 3.4). Undefined where no
  * triangle has an area.
  */
-export function cornersWithin({ mesh, triangles }: Source, face: number, place: Vec3): Within | undefined {
+export function cornersWithin({ mesh, triangles }: CutSource, face: number, place: Vec3): Within | undefined {
   let best: (Within & { least: number }) | undefined;
   for (let t = firstOf(triangles.face, face); triangles.face[t] === face; t++) {
     const corners = [0, 1, 2].map((k) => triangles.corners[3 * t + k]);

@@ -3,7 +3,7 @@ import { SLIVER_SINE } from '../check/index.ts';
 import { flipEdges } from './flip.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Sorted } from './sortOut.ts';
-import type { Source } from './source.ts';
+import type { CutSource } from './source.ts';
 import { TouchedSurface } from './touched.ts';
 
 /** How far from the fan's border the new vertex lies, in widths of its slivers together. */
@@ -12,7 +12,7 @@ const SHARES = [1, 0.5, 2, 4, 8, 0.25];
 const MOST_BESIDE = 4;
 
 /** Triangles round one vertex in a flat face, each beside the one before. */
-interface Fan {
+interface EasedFan {
   apex: number;
   triangles: number[];
   /** the vertices across from it, in order: one more than triangles */
@@ -26,7 +26,7 @@ interface Fan {
 export function easeFans(
   { cut: before, triangles, slivers }: Swept,
   sorted: Sorted,
-  sources: ReadonlyMap<number, Source>,
+  sources: ReadonlyMap<number, CutSource>,
 ): Swept {
   const surface = new TouchedSurface(withRoom(before, slivers + 1), { ...sorted, touched: triangles }, sources);
   const changed: number[] = [];
@@ -111,7 +111,7 @@ function fanOf(surface: TouchedSurface, t: number): Runs {
 
 /** A fan, one of its slivers, and the first and last of them. */
 interface Runs {
-  fan: Fan;
+  fan: EasedFan;
   at: number;
   from: number;
   to: number;
@@ -145,7 +145,7 @@ function cornersFrom(surface: TouchedSurface, t: number, first: number): [number
  * Triangles beside one round a vertex, to one side, until some have followed that are no slivers; none that is `taken`,
  * as they all are now.
  */
-function side(surface: TouchedSurface, apex: number, { first, way, taken }: Way): number[] {
+function side(surface: TouchedSurface, apex: number, { first, way, taken }: FanWay): number[] {
   const found: number[] = [];
   let proper = 0;
   for (let t = first; proper < MOST_BESIDE;) {
@@ -161,7 +161,7 @@ function side(surface: TouchedSurface, apex: number, { first, way, taken }: Way)
   return found;
 }
 
-interface Way {
+interface FanWay {
   first: number;
   way: 1 | -1;
   taken: Set<number>;
@@ -171,8 +171,8 @@ interface Way {
  * The place, and so many triangles beside the slivers, that leave the best triangles; undefined where none leaves no
  * sliver.
  */
-function bestOf(surface: TouchedSurface, { fan, from, to }: Runs): { fan: Fan; at: Vec3 } | undefined {
-  let best: { fan: Fan; at: Vec3; quality: number } | undefined;
+function bestOf(surface: TouchedSurface, { fan, from, to }: Runs): { fan: EasedFan; at: Vec3 } | undefined {
+  let best: { fan: EasedFan; at: Vec3; quality: number } | undefined;
   const { apex } = fan;
   const places = placesFor(surface, fan, [fan.border[from], fan.border[to + 1]]);
   for (let before = from; before >= Math.max(0, from - MOST_BESIDE); before--)
@@ -191,7 +191,7 @@ function bestOf(surface: TouchedSurface, { fan, from, to }: Runs): { fan: Fan; a
 }
 
 /** From the middle between two vertices of its border towards its apex, and straight into the face. */
-function placesFor(surface: TouchedSurface, { apex, triangles }: Fan, [a, b]: [number, number]): Vec3[] {
+function placesFor(surface: TouchedSurface, { apex, triangles }: EasedFan, [a, b]: [number, number]): Vec3[] {
   const [low, high] = [surface.place(a), surface.place(b)];
   const chord = minus(high, low);
   const middle = plus(low, chord, 0.5);
@@ -205,7 +205,7 @@ function placesFor(surface: TouchedSurface, { apex, triangles }: Fan, [a, b]: [n
 }
 
 /** Of the triangles that a vertex at a place would have; 0 where one is turned over. */
-function worstWith(surface: TouchedSurface, { apex, triangles, border }: Fan, at: Vec3): number {
+function worstWith(surface: TouchedSurface, { apex, triangles, border }: EasedFan, at: Vec3): number {
   const spare = surface.cut.places.length / 3 - 1;
   const old = surface.place(spare);
   surface.cut.places.set(at, 3 * spare);
@@ -226,7 +226,7 @@ function newCorners(apex: number, border: readonly number[], vertex: number): [n
 /** Gives the fan its new vertex; the triangles that it has now, two of them in rows that were free. */
 function replace(
   surface: TouchedSurface,
-  { apex, triangles, border }: Fan,
+  { apex, triangles, border }: EasedFan,
   { vertex, free }: { vertex: number; free: number },
 ): number[] {
   const { cut } = surface;

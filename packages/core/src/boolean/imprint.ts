@@ -1,6 +1,6 @@
 import { distanceToStretch, type Vec3 } from '../math/index.ts';
 import type { CutTriangles } from './readOut.ts';
-import type { Source } from './source.ts';
+import type { CutSource } from './source.ts';
 import { next } from './touched.ts';
 
 /**
@@ -9,7 +9,7 @@ import { next } from './touched.ts';
  */
 export function joinedSkin(
   { inside, outside }: { inside: CutTriangles; outside: CutTriangles },
-  body: Source,
+  body: CutSource,
   { insideId, near }: { insideId: number; near: number },
 ): CutTriangles {
   const vertexOf = new Map<string, number>();
@@ -48,7 +48,7 @@ export function joinedSkin(
   };
 }
 
-interface Rows {
+interface ImprintRows {
   vertices: number[];
   numbers: number[];
   source: number[];
@@ -62,7 +62,7 @@ const LINE = 10;
  * Where one half has an edge and the other one several that run along it, the triangle with the long one gets their
  * vertices as well.
  */
-function splitAlongOpenEdges(rows: Rows, places: readonly number[], near: number): void {
+function splitAlongOpenEdges(rows: ImprintRows, places: readonly number[], near: number): void {
   const { vertices, numbers } = rows;
   const count = places.length / 3;
   const corners = new Map<number, number>();

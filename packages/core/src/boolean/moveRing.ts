@@ -3,7 +3,7 @@ import { flipEdges } from './flip.ts';
 import type { Fan, RingBorder, Strip } from './ringBorder.ts';
 import type { TouchedSurface } from './touched.ts';
 
-interface Ring {
+interface MovedRing {
   border: RingBorder;
   /** the second vertex beside each of the cut line */
   twins: ReadonlyMap<number, number>;
@@ -31,7 +31,7 @@ const LEAST = 0.02;
  * Moves the vertices of a ring away from the cut line, as far as nothing turns over; those whose ring vertex stays
  * where it was are given back.
  */
-export function moveRing(surface: TouchedSurface, ring: Ring): number[] {
+export function moveRing(surface: TouchedSurface, ring: MovedRing): number[] {
   const atVertex = new Map<number, Strip[]>();
   for (const strip of ring.strips)
     for (const v of strip.corners.slice(0, 2)) atVertex.set(v, [...(atVertex.get(v) ?? []), strip]);

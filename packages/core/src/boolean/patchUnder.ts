@@ -147,7 +147,7 @@ function flooded(
 }
 
 /** Whether the patch, over the middle of a box, is neither above nor below it. */
-function runsThrough({ mesh, areas }: BodySurface, { axes, faces, taken }: Place, box: Box3): boolean {
+function runsThrough({ mesh, areas }: BodySurface, { axes, faces, taken }: PatchPlace, box: Box3): boolean {
   const [across, other, up] = axes;
   const [x, y] = [0, 1].map((k) => (box.low[k] + box.high[k]) / 2);
   const { positions, faceStart, faceVertices } = mesh;
@@ -166,7 +166,7 @@ function runsThrough({ mesh, areas }: BodySurface, { axes, faces, taken }: Place
   });
 }
 
-interface Place {
+interface PatchPlace {
   axes: Axes;
   boxes: readonly Box3[];
   faces: FaceBoxes;
@@ -178,7 +178,7 @@ interface Place {
 }
 
 /** Undefined where the patch lies over itself, or its border comes over or under what cuts: walls would be met. */
-function closedBelow({ mesh, neighbours }: BodySurface, place: Place): UnderPatch | undefined {
+function closedBelow({ mesh, neighbours }: BodySurface, place: PatchPlace): UnderPatch | undefined {
   const { isIn, taken } = place;
   const { faceStart, faceVertices, positions } = mesh;
   const own = new Map<number, number>();
@@ -233,7 +233,7 @@ function segmentMeets(axes: Axes, p: Float64Array, [a, b]: [number, number], { l
   return from <= to;
 }
 
-interface Rows {
+interface PatchRows {
   own: ReadonlyMap<number, number>;
   vertices: readonly number[];
   corners: number[];
@@ -244,7 +244,7 @@ interface Rows {
 
 function withBelow(
   mesh: PolygonMesh,
-  rows: Rows,
+  rows: PatchRows,
   { isIn, up, lowest }: { isIn: Uint8Array; up: Vec3; lowest: number },
 ): UnderPatch {
   const { own, vertices, corners, starts, taken, border } = rows;

@@ -3,11 +3,11 @@ import { boxOfPoints, diagonalOf, middleOfBox, type Vec3 } from '../math/index.t
 import type { PolygonMesh } from '../mesh/index.ts';
 import { bringIn, type Fault } from './bringIn.ts';
 import { Held, type KernelSolid } from './kernel.ts';
-import { sourceOf, type Source } from './source.ts';
+import { sourceOf, type CutSource } from './source.ts';
 
 /** A body in the kernel's memory, ready to be cut as often as words or places change. Whoever has it made frees it. */
 export interface Prepared {
-  source: Source;
+  source: CutSource;
   /** the kernel's space: about the middle of the body's box, mm */
   frame: { origin: Vec3; diagonal: number };
   solid: KernelSolid;

@@ -11,11 +11,11 @@ import {
 import type { Vec3 } from '../math/index.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Sorted } from './sortOut.ts';
-import { faceOfGroup, type Source } from './source.ts';
+import { faceOfGroup, type CutSource } from './source.ts';
 import { cornersWithin } from './cornersWithin.ts';
 
 /** What a face of a source is in the result. */
-export type RegionOf = (source: Source, region: Region) => Region;
+export type RegionOf = (source: CutSource, region: Region) => Region;
 
 /** Of an edge that is still to be judged. */
 const UNKNOWN = 2;
@@ -26,7 +26,7 @@ const UNKNOWN = 2;
  */
 export function rebuild(
   { cut, sorted, places }: Settled,
-  sources: ReadonlyMap<number, Source>,
+  sources: ReadonlyMap<number, CutSource>,
   regionOf: RegionOf,
 ): { mesh: PolygonMesh; isClosed: boolean } {
   const builder = new Builder(places, sources, regionOf);
@@ -44,7 +44,7 @@ export function rebuild(
     else builder.face(vertices, marks, { source, region: region[face], corners });
   }
   for (const t of sorted.touched) {
-    const source = sources.get(cut.source[t]) as Source;
+    const source = sources.get(cut.source[t]) as CutSource;
     const face = faceOfGroup(source, cut.group[t]);
     builder.face(cut.vertices.subarray(3 * t, 3 * t + 3), [UNKNOWN, UNKNOWN, UNKNOWN], {
       source,
@@ -69,8 +69,8 @@ export interface Settled {
   places: Float64Array;
 }
 
-interface Origin {
-  source: Source;
+interface CutOrigin {
+  source: CutSource;
   /** of a whole face, in the order of its vertices */
   corners?: readonly number[];
   /** that a triangle is a part of */
@@ -83,11 +83,11 @@ class Builder {
   readonly #vertex: Int32Array;
   readonly #places: Float64Array;
   readonly #regions: Region[] = [];
-  readonly #rows = new Map<Source, Map<number, number>>();
+  readonly #rows = new Map<CutSource, Map<number, number>>();
   /** number of a source's first corner */
-  readonly #first = new Map<Source, number>();
+  readonly #first = new Map<CutSource, number>();
 
-  constructor(places: Float64Array, sources: ReadonlyMap<number, Source>, regionOf: RegionOf) {
+  constructor(places: Float64Array, sources: ReadonlyMap<number, CutSource>, regionOf: RegionOf) {
     this.#regionOf = regionOf;
     const all = [...new Set(sources.values())];
     // what is cut has no flat layout any more
@@ -104,7 +104,7 @@ class Builder {
     this.#places = places;
   }
 
-  face(vertices: ArrayLike<number>, marks: readonly number[], of: Origin & { region: number }): void {
+  face(vertices: ArrayLike<number>, marks: readonly number[], of: CutOrigin & { region: number }): void {
     const isCarried = this.#sink.carries('corner');
     for (let i = 0; i < vertices.length; i++)
       this.#sink.corner(
@@ -116,7 +116,7 @@ class Builder {
   }
 
   /** Corners that a corner is made of. */
-  #originOf({ source, corners, face }: Origin, i: number, vertex: number): CornerOrigin {
+  #originOf({ source, corners, face }: CutOrigin, i: number, vertex: number): CornerOrigin {
     const first = this.#first.get(source) as number;
     if (corners) return first + corners[i];
     const within = cornersWithin(source, face ?? 0, this.#placeOf(vertex));
@@ -132,7 +132,7 @@ class Builder {
     return this.#vertex[v];
   }
 
-  #rowOf(source: Source, region: number): number {
+  #rowOf(source: CutSource, region: number): number {
     let rows = this.#rows.get(source);
     if (!rows) this.#rows.set(source, (rows = new Map<number, number>()));
     let row = rows.get(region);

@@ -2,7 +2,7 @@ import type { CutTriangles } from './readOut.ts';
 import { moveRing } from './moveRing.ts';
 import { ringBorder, type RingBorder, type Strip } from './ringBorder.ts';
 import type { PlainFace, Sorted } from './sortOut.ts';
-import { faceOfGroup, type Source } from './source.ts';
+import { faceOfGroup, type CutSource } from './source.ts';
 import { next, TouchedSurface } from './touched.ts';
 
 export interface CutRing {
@@ -15,7 +15,7 @@ export interface CutRing {
 }
 
 interface Job {
-  body: Source;
+  body: CutSource;
   /** how wide the ring is where there is room, mm */
   widthMm: number;
 }
@@ -27,7 +27,7 @@ interface Job {
 export function ringAround(
   before: CutTriangles,
   sorted: Sorted,
-  sources: ReadonlyMap<number, Source>,
+  sources: ReadonlyMap<number, CutSource>,
   { body, widthMm }: Job,
 ): CutRing {
   const isBody = (t: number): boolean => before.source[t] === body.id;

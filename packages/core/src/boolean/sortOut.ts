@@ -1,9 +1,9 @@
 import type { CutTriangles } from './readOut.ts';
-import { faceOfGroup, type Source } from './source.ts';
+import { faceOfGroup, type CutSource } from './source.ts';
 
 /** A face of a source that the cut did not meet: its corners in order, as vertices of what was cut. */
 export interface WholeFace {
-  source: Source;
+  source: CutSource;
   face: number;
   isTurned: boolean;
   vertices: number[];
@@ -11,7 +11,7 @@ export interface WholeFace {
 
 /** A face that was made anew inside one of a source. */
 export interface PlainFace {
-  source: Source;
+  source: CutSource;
   /** of the source, in which it lies */
   face: number;
   vertices: number[];
@@ -26,10 +26,14 @@ export interface Sorted {
 }
 
 /** Tells the faces that are all there, with none but their own corners, from those that the cut has met. */
-export function sortOut(cut: CutTriangles, sources: ReadonlyMap<number, Source>, triangles: readonly number[]): Sorted {
+export function sortOut(
+  cut: CutTriangles,
+  sources: ReadonlyMap<number, CutSource>,
+  triangles: readonly number[],
+): Sorted {
   const sorted: Sorted = { whole: [], touched: [] };
   for (const [id, own] of bySource(cut, triangles)) {
-    const source = sources.get(id) as Source;
+    const source = sources.get(id) as CutSource;
     const { start, rows, faces } = byFace(
       own.map((t) => faceOfGroup(source, cut.group[t])),
       own,
@@ -59,7 +63,7 @@ function bySource({ source }: CutTriangles, triangles: readonly number[]): Map<n
 function byFace(
   faceOf: readonly number[],
   triangles: readonly number[],
-  { mesh }: Source,
+  { mesh }: CutSource,
 ): { start: Uint32Array; rows: Uint32Array; faces: number[] } {
   const start = new Uint32Array(mesh.faceStart.length);
   const faces: number[] = [];
@@ -75,7 +79,7 @@ function byFace(
 function wholeFace(
   cut: CutTriangles,
   row: Uint32Array,
-  source: Source,
+  source: CutSource,
   { face }: { face: number },
 ): number[] | undefined {
   const { faceStart, faceVertices } = source.mesh;
@@ -100,7 +104,7 @@ function wholeFace(
 export function originalAt(
   { numbers, vertices, places }: CutTriangles,
   corner: number,
-  { mesh: { positions: p }, origin }: Source,
+  { mesh: { positions: p }, origin }: CutSource,
 ): number {
   const number = numbers[corner];
   if (number < 0 || 3 * number >= p.length) return -1;

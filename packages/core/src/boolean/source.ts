@@ -3,7 +3,7 @@ import { faceCount, staysFlat, triangulate, vertexCount, type PolygonMesh, type 
 import type { Carver } from '../base/index.ts';
 
 /** A mesh that was handed to the kernel, by the number that its triangles carry there. */
-export interface Source {
+export interface CutSource {
   id: number;
   mesh: PolygonMesh;
   triangles: Triangles;
@@ -23,7 +23,7 @@ export function sourceOf(
   carver: Carver,
   mesh: PolygonMesh,
   { origin, diagonal }: { origin: Vec3; diagonal: number },
-): Source {
+): CutSource {
   const triangles = triangulate(mesh);
   const faces = faceCount(mesh);
   const isFlat = Uint8Array.from({ length: faces }, (_, f) => (staysFlat(mesh, f, FLAT * diagonal) ? 1 : 0));
@@ -32,15 +32,15 @@ export function sourceOf(
 }
 
 /** Face of the mesh that a group is a part of. */
-export const faceOfGroup = ({ mesh, triangles }: Source, group: number): number =>
+export const faceOfGroup = ({ mesh, triangles }: CutSource, group: number): number =>
   group < faceCount(mesh) ? group : triangles.face[group - faceCount(mesh)];
 
 /** Where a vertex lies in the kernel's space. */
-export const sourcePlace = ({ mesh, origin }: Source, vertex: number): Vec3 =>
+export const sourcePlace = ({ mesh, origin }: CutSource, vertex: number): Vec3 =>
   minus([mesh.positions[3 * vertex], mesh.positions[3 * vertex + 1], mesh.positions[3 * vertex + 2]], origin);
 
 /** As the kernel reads it: 32-bit places, and the number of every vertex beside them. */
-export function kernelMesh(carver: Carver, source: Source): InstanceType<Carver['Mesh']> {
+export function kernelMesh(carver: Carver, source: CutSource): InstanceType<Carver['Mesh']> {
   const { mesh, triangles, groups, id, origin } = source;
   const count = vertexCount(mesh);
   const vertProperties = new Float32Array(4 * count);

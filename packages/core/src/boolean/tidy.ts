@@ -1,13 +1,13 @@
 import { crossingFaces, meshCrosses } from '../check/index.ts';
 import { aroundBoxes, boxesMeet, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
 import { emptyMesh, type PolygonMesh } from '../mesh/index.ts';
-import { collapseSlivers, type Bounds } from './collapse.ts';
+import { collapseSlivers, type CollapseBounds } from './collapse.ts';
 import { easeFans } from './easeFans.ts';
 import { flipEdges } from './flip.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Settled } from './rebuild.ts';
 import type { PlainFace, Sorted, WholeFace } from './sortOut.ts';
-import type { Source } from './source.ts';
+import type { CutSource } from './source.ts';
 import { TouchedSurface } from './touched.ts';
 
 export interface Tidied {
@@ -31,7 +31,7 @@ const ROUNDS = 6;
 export function tidyCut(
   cut: CutTriangles,
   sorted: Sorted,
-  sources: ReadonlyMap<number, Source>,
+  sources: ReadonlyMap<number, CutSource>,
   { byMm }: { byMm: number },
 ): Tidied & { cut: CutTriangles } {
   const beside = { ...sorted, whole: facesBeside(cut, sorted) };
@@ -57,7 +57,7 @@ export function tidyCut(
 }
 
 /** With fewer slivers, by vertices inside of faces. */
-const eased = <T extends Done>(done: T, beside: Sorted, sources: ReadonlyMap<number, Source>): T =>
+const eased = <T extends Done>(done: T, beside: Sorted, sources: ReadonlyMap<number, CutSource>): T =>
   done.slivers === 0 ? done : { ...done, ...easeFans(done, beside, sources) };
 
 /** Whole faces that share a vertex with what was touched. */
@@ -68,7 +68,7 @@ function facesBeside({ vertices, places }: CutTriangles, { whole, touched }: Sor
 }
 
 /** On a copy of what was cut. */
-const surfaceOf = (cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, Source>): TouchedSurface =>
+const surfaceOf = (cut: CutTriangles, sorted: Sorted, sources: ReadonlyMap<number, CutSource>): TouchedSurface =>
   new TouchedSurface({ ...cut, vertices: cut.vertices.slice(), numbers: cut.numbers.slice() }, sorted, sources);
 
 type Done = Omit<Tidied, 'sliversBefore'> & { cut: CutTriangles };
@@ -76,8 +76,8 @@ type Done = Omit<Tidied, 'sliversBefore'> & { cut: CutTriangles };
 function collapsed(
   before: CutTriangles,
   sorted: Sorted,
-  sources: ReadonlyMap<number, Source>,
-  { bounds }: { bounds: Bounds },
+  sources: ReadonlyMap<number, CutSource>,
+  { bounds }: { bounds: CollapseBounds },
 ): Done {
   const surface = surfaceOf(before, sorted, sources);
   const movedMm = collapseSlivers(surface, bounds);
@@ -110,8 +110,8 @@ export type CutCrossing = 'exactly' | 'rounded';
  */
 export function cutCrosses(
   { cut, sorted, places }: Settled,
-  body: Source,
-  apart: ReadonlySet<Source>,
+  body: CutSource,
+  apart: ReadonlySet<CutSource>,
 ): CutCrossing | undefined {
   const beside = new Set(facesBeside(cut, sorted));
   const boxOf = ({ vertices }: WholeFace): Box3 =>

@@ -3,7 +3,7 @@ import { dot, unit, type Vec3 } from '../math/index.ts';
 import { areaVector } from '../mesh/index.ts';
 import type { CutTriangles } from './readOut.ts';
 import type { Sorted } from './sortOut.ts';
-import { faceOfGroup, type Source } from './source.ts';
+import { faceOfGroup, type CutSource } from './source.ts';
 
 /** The triangles that a cut has touched, with who is beside whom. Changes write through to what was cut. */
 export class TouchedSurface {
@@ -19,7 +19,7 @@ export class TouchedSurface {
   readonly #normals: Vec3[] = [];
   readonly #wholeEdges = new Set<number>();
 
-  constructor(cut: CutTriangles, { whole, touched }: Sorted, sources: ReadonlyMap<number, Source>) {
+  constructor(cut: CutTriangles, { whole, touched }: Sorted, sources: ReadonlyMap<number, CutSource>) {
     this.cut = cut;
     this.#triangles = [...touched];
     this.#removed = new Uint8Array(cut.source.length);
@@ -31,7 +31,7 @@ export class TouchedSurface {
       let row = rows.get(name);
       if (row === undefined) {
         rows.set(name, (row = rows.size));
-        this.#normals.push(groupNormal(cut, t, sources.get(cut.source[t]) as Source));
+        this.#normals.push(groupNormal(cut, t, sources.get(cut.source[t]) as CutSource));
       }
       this.#group[t] = row;
     }
@@ -156,7 +156,7 @@ function between(p: Float64Array, a: number, b: number): number {
 export const next = (corner: number): number => (corner % 3 === 2 ? corner - 2 : corner + 1);
 
 /** From the source, where the face has not been cut to pieces. */
-function groupNormal({ group, isTurned }: CutTriangles, t: number, source: Source): Vec3 {
+function groupNormal({ group, isTurned }: CutTriangles, t: number, source: CutSource): Vec3 {
   const { mesh, triangles, groups } = source;
   const sum: Vec3 = [0, 0, 0];
   const face = faceOfGroup(source, group[t]);
@@ -171,7 +171,7 @@ function groupNormal({ group, isTurned }: CutTriangles, t: number, source: Sourc
 }
 
 /** Triangles of one face follow one another, in the order of the faces. */
-function firstTriangle({ triangles: { face } }: Source, wanted: number): number {
+function firstTriangle({ triangles: { face } }: CutSource, wanted: number): number {
   let [low, high] = [0, face.length];
   while (low < high) {
     const middle = (low + high) >> 1;

@@ -14,7 +14,7 @@ export interface Crossings {
 const LOOKS_BETWEEN = 2048;
 const never = (): boolean => false;
 
-interface Search {
+interface CrossingSearch {
   /** pairs after which it stops */
   limit?: number;
   cancelled?: () => boolean;
@@ -32,7 +32,7 @@ export function findCrossings(
   mesh: PolygonMesh,
   triangles: Triangles,
   hasArea: Uint8Array,
-  { limit = 10_000, cancelled = never, concerns, across }: Search = {},
+  { limit = 10_000, cancelled = never, concerns, across }: CrossingSearch = {},
 ): Crossings {
   const count = triangles.face.length;
   const p = mesh.positions;

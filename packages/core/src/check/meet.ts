@@ -71,10 +71,10 @@ function segmentMeets(p: Float64Array, q: number, r: number, t: readonly number[
 }
 
 /** On which side of the line from u to v a vertex lies, seen along two axes. */
-type Side = (u: number, v: number, w: number) => number;
+type SideOfPlane = (u: number, v: number, w: number) => number;
 
 const sideOf =
-  (p: Float64Array, [i, j]: readonly [number, number]): Side =>
+  (p: Float64Array, [i, j]: readonly [number, number]): SideOfPlane =>
   (u, v, w) =>
     Math.sign(orient2d(p[u * 3 + i], p[u * 3 + j], p[v * 3 + i], p[v * 3 + j], p[w * 3 + i], p[w * 3 + j]));
 
@@ -83,7 +83,7 @@ export const liesOnTriangle = (p: Float64Array, w: number, t: readonly number[])
   orient3d(p, t[0] * 3, t[1] * 3, t[2] * 3, w * 3) === 0 && liesWithin(sideOf(p, planeAxes(p, t)), w, t);
 
 /** The same of a vertex in the triangle's plane. */
-function liesWithin(side: Side, w: number, t: readonly number[]): boolean {
+function liesWithin(side: SideOfPlane, w: number, t: readonly number[]): boolean {
   const turn = side(t[0], t[1], t[2]);
   return turn !== 0 && [0, 1, 2].every((k) => side(t[k], t[(k + 1) % 3], w) * turn >= 0);
 }

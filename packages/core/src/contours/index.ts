@@ -9,8 +9,8 @@ export type { ContourDefinition, Rod } from './definition.ts';
 /** Every contour. A new one is a file beside these, a line here, and its words in each language. */
 const CONTOUR_LIST = [fullContour, hollowContour, wireContour] as const;
 
-type Listed = (typeof CONTOUR_LIST)[number];
-export type ContourKind = Listed['kind'];
+type ListedContours = (typeof CONTOUR_LIST)[number];
+export type ContourKind = ListedContours['kind'];
 
 /** What each is made of. */
 export const CONTOURS = fieldsByKind(CONTOUR_LIST);

@@ -11,9 +11,11 @@ const KINDS: Readonly<Record<string, string>> = {
   record: 'a record',
 };
 
-type Told = { readonly [C in z.core.$ZodIssue['code']]?: (issue: Extract<z.core.$ZodIssue, { code: C }>) => string };
+type IssueTexts = {
+  readonly [C in z.core.$ZodIssue['code']]?: (issue: Extract<z.core.$ZodIssue, { code: C }>) => string;
+};
 
-const TOLD: Told = {
+const TOLD: IssueTexts = {
   invalid_type: ({ expected, message }) =>
     /received undefined$/.test(message)
       ? 'it is missing'

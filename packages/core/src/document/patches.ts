@@ -7,9 +7,9 @@ export interface Patch {
   after: unknown;
 }
 
-type Plain = Readonly<Record<string, unknown>>;
+type PlainValue = Readonly<Record<string, unknown>>;
 
-const isPlain = (v: unknown): v is Plain => typeof v === 'object' && v !== null && !Array.isArray(v);
+const isPlain = (v: unknown): v is PlainValue => typeof v === 'object' && v !== null && !Array.isArray(v);
 
 /**
  * Differences of two plain documents, as deep as objects go; arrays are compared as wholes. Shared parts cost nothing.

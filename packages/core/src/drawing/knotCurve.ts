@@ -5,13 +5,13 @@ import { CurveBuilder, curveBounds, transformCurves, type CurveTable } from '../
 import { drawPath } from './pathText.ts';
 
 type Point = [number, number];
-type PathsShape = Extract<DrawingShape, { kind: 'paths' }>;
+type KnotPaths = Extract<DrawingShape, { kind: 'paths' }>;
 
 /**
  * The first path of a drawing as a curve of knots in mm, the middle of its box at zero; undefined where it has too
  * many.
  */
-export function firstCurve({ elements }: PathsShape, mmPerUnit: number): FreeCurve | undefined {
+export function firstCurve({ elements }: KnotPaths, mmPerUnit: number): FreeCurve | undefined {
   const [a, b, c, d] = elements[0].transform;
   const builder = new CurveBuilder({ keepsOpen: true });
   drawPath(elements[0].path, builder);

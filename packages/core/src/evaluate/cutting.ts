@@ -162,7 +162,7 @@ export class Cuts {
  * cutter is built another one may have taken its place.
  */
 async function firstSound(
-  { whole, surface }: Body,
+  { whole, surface }: PreparedBody,
   step: CuttingStep,
   cutter: Cutter,
   { carver }: { carver: Carver },
@@ -247,7 +247,7 @@ async function withRoomForRims(
 const needsRoom = (cut: Cut | Fault): boolean =>
   'mesh' in cut ? cut.remarks.some(({ code }) => code === 'CUT_APART') : MENDED.includes(cut.why);
 
-interface Body {
+interface PreparedBody {
   whole: () => Prepared | Fault;
   /** of a large body, for what only cuts a part of it */
   surface: BodySurface | undefined;

@@ -86,19 +86,19 @@ export function meetingsOf(
   });
 }
 
-interface Standing {
+interface StandingPiece {
   mesh: PolygonMesh;
   box: Box3;
 }
 
-function standing({ part: { mesh, transform } }: StandingPart): Standing | undefined {
+function standing({ part: { mesh, transform } }: StandingPart): StandingPiece | undefined {
   if (faceCount(mesh) === 0) return undefined;
   const positions = transformPoints(transform, mesh.positions);
   return { mesh: { ...mesh, positions }, box: boxOfPoints(positions) };
 }
 
 /** Whether faces of one cross faces of the other. */
-function meet(a: Standing, b: Standing, cancelled: () => boolean): boolean {
+function meet(a: StandingPiece, b: StandingPiece, cancelled: () => boolean): boolean {
   const [first, second] = [within(a, b.box), within(b, a.box)];
   const mesh = assemble([first, second].map((one) => ({ key: '', mesh: one, x: 0, y: 0, z: 0, letters: [] })));
   const triangles = triangulate(mesh);
@@ -108,7 +108,7 @@ function meet(a: Standing, b: Standing, cancelled: () => boolean): boolean {
 }
 
 /** The faces whose own boxes reach into another. */
-function within({ mesh }: Standing, { low, high }: Box3): PolygonMesh {
+function within({ mesh }: StandingPiece, { low, high }: Box3): PolygonMesh {
   const rows = new MeshSink(mesh);
   for (let f = 0; f < faceCount(mesh); f++) {
     const at = faceCorners(mesh, f).map((c) => 3 * mesh.faceVertices[c]);

@@ -266,10 +266,10 @@ function borderRemark({ step, chain, at, target }: OntoLook, letters: string): R
   return remark('ONTO_BORDER', { ...told, moveMm: sizeOf(minus(room.at, held)), fromMm, ...onSide });
 }
 
-type Point = ReturnType<ReturnType<typeof meshPoints>['of']>;
+type ReportPoint = ReturnType<ReturnType<typeof meshPoints>['of']>;
 
 interface Visited {
-  point: Point;
+  point: ReportPoint;
   /** where it comes to the link, and where it has come to in the end */
   at: Vec3;
   place: Vec3;

@@ -2,7 +2,7 @@ import type { Placement } from '../document/index.ts';
 import { clustersBox, type BuiltCluster } from '../lettering/index.ts';
 import { middleOfBox, type Transform, turnOf } from '../math/index.ts';
 
-type Point = [number, number, number];
+type HeldPoint = [number, number, number];
 
 /**
  * Where a piece stands in the scene. A piece on the table is let down until its lowest point lies there, whatever its
@@ -10,7 +10,7 @@ type Point = [number, number, number];
  */
 export function pieceTransform(placement: Placement, clusters: readonly BuiltCluster[]): Transform {
   const rows = turnOf(placement.turnDegrees);
-  const held: Point = placement.by === 'zero' ? [0, 0, 0] : middleOf(clusters);
+  const held: HeldPoint = placement.by === 'zero' ? [0, 0, 0] : middleOf(clusters);
   const [x, y, z] = [0, 3, 6].map((r) => rows[r] * held[0] + rows[r + 1] * held[1] + rows[r + 2] * held[2]);
   const isFoot = placement.stand === 'table' || placement.by === 'foot';
   const low = isFoot ? lowestPoint(rows, clusters) : y;
@@ -19,7 +19,7 @@ export function pieceTransform(placement: Placement, clusters: readonly BuiltClu
 }
 
 /** Of the box around the piece, before it is turned. */
-const middleOf = (clusters: readonly BuiltCluster[]): Point =>
+const middleOf = (clusters: readonly BuiltCluster[]): HeldPoint =>
   clusters.length === 0 ? [0, 0, 0] : middleOfBox(clustersBox(clusters));
 
 function lowestPoint(rows: readonly number[], clusters: readonly BuiltCluster[]): number {

@@ -3,7 +3,7 @@ import type { ClusterFaces, FaceStyleDefinition, LayOutOptions, NeededStyle, Pla
 import { extentOf } from './extent.ts';
 import { PLAIN } from './plain.ts';
 
-type Bands = Extract<ClusterFaces, { kind: 'bands' }>;
+type FaceBands = Extract<ClusterFaces, { kind: 'bands' }>;
 
 /** Cuts through the whole lettering, one after another along an axis. */
 export const BANDS: FaceStyleDefinition<'bands'> = {
@@ -41,7 +41,7 @@ export function bandsEvery(
   { axis, everyMm }: Extract<NeededStyle, { kind: 'bandsEvery' }>,
   letters: readonly PlacedOutlines[],
   { scale, outward }: LayOutOptions,
-): Bands {
+): FaceBands {
   const [low, high] = extentOf(axis, letters, outward);
   const every = Math.max(NARROWEST, Math.round(everyMm / scale.step));
   const first = Math.floor(low / every) + 1;

@@ -66,32 +66,32 @@ export interface TooLong {
   needMm: number;
 }
 
-type Of<T, K> = T extends { kind: infer Kinds } ? (K extends Kinds ? T : never) : never;
+type FacesOf<T, K> = T extends { kind: infer Kinds } ? (K extends Kinds ? T : never) : never;
 
 /** All that there is to a style of faces, but for what languages say of it. */
 export interface FaceStyleDefinition<K extends FaceKind> {
   kind: K;
   /** whether its quads are laid out to be even, so that uneven ones are worth telling */
   isLaidOut: boolean;
-  asked(fields: FaceFields): Of<LetteringFaces, K>;
+  asked(fields: FaceFields): FacesOf<LetteringFaces, K>;
   /** whether the sizes of faces follow what later steps need: where nobody chose one */
-  isAutomatic(asked: Of<LetteringFaces, K>): boolean;
+  isAutomatic(asked: FacesOf<LetteringFaces, K>): boolean;
   /** the length that faces are asked to have, mm; undefined where they have none */
-  sizeMm(asked: Of<LetteringFaces, K>, emMm: number): number | undefined;
+  sizeMm(asked: FacesOf<LetteringFaces, K>, emMm: number): number | undefined;
   /** what a person has chosen, mm */
   chosenMm(
-    asked: Of<LetteringFaces, K>,
+    asked: FacesOf<LetteringFaces, K>,
     letters: readonly PlacedOutlines[],
     options: Omit<LayOutOptions, 'toleranceMm' | 'supportMm'>,
   ): number;
   /** of an automatic one. `usualMm`: the size that the style has by itself */
-  needed(asked: Of<LetteringFaces, K>, need: Need, options: { box: Box3; usualMm: number }): NeededFaces;
-  layOut(asked: Of<LetteringFaces, K>, letters: readonly PlacedOutlines[], options: LayOutOptions): ClusterFaces;
+  needed(asked: FacesOf<LetteringFaces, K>, need: Need, options: { box: Box3; usualMm: number }): NeededFaces;
+  layOut(asked: FacesOf<LetteringFaces, K>, letters: readonly PlacedOutlines[], options: LayOutOptions): ClusterFaces;
   /** about how many faces it makes: fronts, backs and walls; known before any is laid out */
-  expected(faces: Of<ClusterFaces, K>, letters: PlacedOutlines, depthSteps: number): number;
+  expected(faces: FacesOf<ClusterFaces, K>, letters: PlacedOutlines, depthSteps: number): number;
   /** about a cluster's own zero; the same for equal letters at equal places of a grid */
-  about(faces: Of<ClusterFaces, K>, letters: PlacedOutlines): FaceStyle;
-  flat(style: Of<FaceStyle, K>, outline: Outline, options: FlatOptions): FlatWavefront | undefined;
+  about(faces: FacesOf<ClusterFaces, K>, letters: PlacedOutlines): FaceStyle;
+  flat(style: FacesOf<FaceStyle, K>, outline: Outline, options: FlatOptions): FlatWavefront | undefined;
   /** what makes edges as short as a shape needs them */
   finer(fields: FaceFields, told: TooLong): Partial<FaceFields>;
 }

@@ -13,9 +13,9 @@ import {
   type VariantOf,
 } from './make.ts';
 
-type Triple = [number, number, number];
+type LinePlace = [number, number, number];
 
-const PLACES: Triple[] = [
+const PLACES: LinePlace[] = [
   [-100, 0, 0],
   [100, 0, 0],
 ];

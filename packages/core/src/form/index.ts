@@ -6,17 +6,21 @@ import { FORM_LIST } from './list.ts';
 
 export { TURNED_KNOT } from './turned.ts';
 
-type Listed = (typeof FORM_LIST)[number];
-export type FormKind = Listed['kind'];
+type ListedForms = (typeof FORM_LIST)[number];
+export type FormKind = ListedForms['kind'];
 /** What each form is made of. */
 export const FORMS = fieldsByKind(FORM_LIST);
 
 export type FormShape = { [K in FormKind]: { kind: K } & ValuesOf<(typeof FORMS)[K]> }[FormKind];
 
-type StartsOf<D extends Listed> = D extends Listed ? keyof NonNullable<D['starts']> : never;
+type StartsOf<D extends ListedForms> = D extends ListedForms ? keyof NonNullable<D['starts']> : never;
 /** The names that forms are offered by. */
-export type FormName = StartsOf<Listed>;
-type KindOf<N, D extends Listed = Listed> = D extends Listed ? (N extends StartsOf<D> ? D['kind'] : never) : never;
+export type FormName = StartsOf<ListedForms>;
+type KindOf<N, D extends ListedForms = ListedForms> = D extends ListedForms
+  ? N extends StartsOf<D>
+    ? D['kind']
+    : never
+  : never;
 type Starts = { [N in FormName]: Extract<FormShape, { kind: KindOf<N> }> };
 
 /** Forms to start from. */

@@ -27,7 +27,7 @@ const TURNED = {
 };
 
 type Turned = ValuesOf<typeof TURNED>;
-type Knot = Turned['knots'][number];
+type TurnedKnot = Turned['knots'][number];
 /** Radius and height, mm. */
 type Point = readonly [number, number];
 
@@ -65,7 +65,7 @@ function closedAtAxis(profile: readonly Point[]): Point[] {
 /**
  * Points along the knots: straight to corners, smooth through the others (centripetal would not help: knots are few).
  */
-function sampled(knots: readonly Knot[], tolerance: number): Point[] {
+function sampled(knots: readonly TurnedKnot[], tolerance: number): Point[] {
   const points: Point[] = [];
   for (let i = 0; i + 1 < knots.length; i++) {
     const [a, b] = [knots[i], knots[i + 1]];
@@ -83,14 +83,14 @@ function sampled(knots: readonly Knot[], tolerance: number): Point[] {
 }
 
 /** The way through a smooth knot, of length 1; undefined at corners and ends. */
-function tangentAt(knots: readonly Knot[], i: number): Point | undefined {
+function tangentAt(knots: readonly TurnedKnot[], i: number): Point | undefined {
   if (!knots[i].smooth || i === 0 || i === knots.length - 1) return undefined;
   const [across, up] = [knots[i + 1].radiusMm - knots[i - 1].radiusMm, knots[i + 1].heightMm - knots[i - 1].heightMm];
   const size = lengthOf(across, up) || 1;
   return [across / size, up / size];
 }
 
-function hermite(a: Knot, b: Knot, { from, to, t }: { from: Point; to: Point; t: number }): Point {
+function hermite(a: TurnedKnot, b: TurnedKnot, { from, to, t }: { from: Point; to: Point; t: number }): Point {
   const s = 1 - t;
   const [h0, h1] = [(1 + 2 * t) * s * s, t * t * (3 - 2 * t)];
   const [g0, g1] = [t * s * s, t * t * (t - 1)];
@@ -139,7 +139,7 @@ function away([x, y]: Point, [ax, ay]: Point, [bx, by]: Point): number {
 }
 
 type Row = readonly [radius: number, height: number, smooth: boolean];
-const knotsOf = (rows: readonly Row[]): Knot[] =>
+const knotsOf = (rows: readonly Row[]): TurnedKnot[] =>
   rows.map(([radiusMm, heightMm, smooth]) => ({ radiusMm, heightMm, smooth }));
 
 const JUG: readonly Row[] = [

@@ -7,7 +7,7 @@ import { coarserOf } from './linkedLevels.ts';
 export type Matrix4 = readonly number[];
 
 /** A mesh as it stands in the scene. */
-export interface Placed {
+export interface PlacedNode {
   mesh: number;
   name: string;
   world: Matrix4;
@@ -22,18 +22,18 @@ const STILL: Matrix4 = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1];
  * unless they stand for one of it farther away. Where the file names no scene, all its trees are taken. Nodes form
  * trees: one with two parents, or its own ancestor, is a fault.
  */
-export function placedMeshes({ nodes = [], meshes = [], scenes = [], scene }: GltfJson): Placed[] | MeshFault {
+export function placedMeshes({ nodes = [], meshes = [], scenes = [], scene }: GltfJson): PlacedNode[] | MeshFault {
   const parents = new Uint8Array(nodes.length);
   for (const node of nodes) for (const child of node.children ?? []) if (++parents[child] > 1) return 'nodes';
   const shown = scenes[scene ?? 0];
   const roots = shown ? (shown.nodes ?? []) : [...nodes.keys()].filter((i) => parents[i] === 0);
   if (new Set(roots).size !== roots.length || roots.some((i) => parents[i] > 0)) return 'nodes';
-  const placed: Placed[] = [];
+  const placed: PlacedNode[] = [];
   // each has one parent at most, so a walk from a root meets none twice; what only circles is reached by none
-  const stack: Visit[] = roots.map((i) => ({ i, world: STILL })).reverse();
+  const stack: NodeVisit[] = roots.map((i) => ({ i, world: STILL })).reverse();
   const linked = new Set<number>();
   while (stack.length > 0) {
-    const { i, world: outer, level: above } = stack.pop() as Visit;
+    const { i, world: outer, level: above } = stack.pop() as NodeVisit;
     const node = nodes[i];
     const coarser = coarserOf(node).filter(
       (other) => parents[other] === 0 && !roots.includes(other) && !linked.has(other),
@@ -56,7 +56,7 @@ export function placedMeshes({ nodes = [], meshes = [], scenes = [], scene }: Gl
 }
 
 /** A node on its way, in the place of what is above it. */
-interface Visit {
+interface NodeVisit {
   i: number;
   world: Matrix4;
   level?: Level;

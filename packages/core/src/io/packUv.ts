@@ -10,7 +10,7 @@ const MARGIN = 1 / 512;
 export function packUv(mesh: PolygonMesh & { uv: Float32Array }): Float32Array {
   const { uv } = mesh;
   const stretch = stretches(mesh);
-  const boxes = new Map<number, Box>();
+  const boxes = new Map<number, UvBox>();
   stretch.forEach((s, f) => {
     const box = boxes.get(s) ?? { x: 0, y: 0, w: 0, h: 0, low: [Infinity, Infinity], high: [-Infinity, -Infinity] };
     for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++)
@@ -21,14 +21,14 @@ export function packUv(mesh: PolygonMesh & { uv: Float32Array }): Float32Array {
     boxes.set(s, box);
   });
   const all = [...boxes.values()];
-  const size = ({ low, high }: Box, k: 0 | 1): number => high[k] - low[k];
+  const size = ({ low, high }: UvBox, k: 0 | 1): number => high[k] - low[k];
   const room = MARGIN * Math.sqrt(all.reduce((sum, box) => sum + size(box, 0) * size(box, 1), 0));
   for (const box of all) [box.w, box.h] = [size(box, 0) + room, size(box, 1) + room];
   const { w, h } = potpack(all);
   const scale = 1 / Math.max(w, h, Number.MIN_VALUE);
   const packed = new Float32Array(uv.length);
   stretch.forEach((s, f) => {
-    const { x, y, low } = boxes.get(s) as Box;
+    const { x, y, low } = boxes.get(s) as UvBox;
     for (let c = mesh.faceStart[f]; c < mesh.faceStart[f + 1]; c++) {
       packed[2 * c] = (uv[2 * c] - low[0] + x + room / 2) * scale;
       packed[2 * c + 1] = (uv[2 * c + 1] - low[1] + y + room / 2) * scale;
@@ -37,7 +37,7 @@ export function packUv(mesh: PolygonMesh & { uv: Float32Array }): Float32Array {
   return packed;
 }
 
-interface Box {
+interface UvBox {
   x: number;
   y: number;
   w: number;

@@ -8,7 +8,7 @@ import {
 import { fail, LIMITS, ok, type LoadUnpacker, type Result } from '../base/index.ts';
 import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
 import { glbFault, openGlb, type GlbFile } from './glbFile.ts';
-import { placedMeshes, type Matrix4, type Placed } from './glbScene.ts';
+import { placedMeshes, type Matrix4, type PlacedNode } from './glbScene.ts';
 import { inLevel } from './levels.ts';
 import { paintGroundOf, onGround } from './paintGround.ts';
 import { paintsOf, type Paints } from './paints.ts';
@@ -78,7 +78,7 @@ const READ = [EXTMeshoptCompression, KHRDracoMeshCompression, KHRMeshQuantizatio
 const GLB_BIN = '@glb.bin';
 
 /** What the file says of its faces and parts, each mesh as often as it stands in the scene. */
-function sizeOf({ json }: GlbFile, placed: readonly Placed[]): { faces: number; parts: number } {
+function sizeOf({ json }: GlbFile, placed: readonly PlacedNode[]): { faces: number; parts: number } {
   const { meshes = [], accessors = [] } = json;
   const ofMesh = meshes.map(({ primitives }) =>
     primitives.reduce((sum, { indices, attributes, mode = Primitive.Mode.TRIANGLES }) => {
@@ -90,7 +90,7 @@ function sizeOf({ json }: GlbFile, placed: readonly Placed[]): { faces: number; 
   return { faces: sum((mesh) => ofMesh[mesh]), parts: sum((mesh) => meshes[mesh].primitives.length) };
 }
 
-function gather(document: Document, placed: readonly Placed[], painted: boolean): Result<Omit<ReadGlb, 'levels'>> {
+function gather(document: Document, placed: readonly PlacedNode[], painted: boolean): Result<Omit<ReadGlb, 'levels'>> {
   const builder = new MeshBuilder();
   const { paints, grounds = [] } = painted ? paintsOf(document) : {};
   const number = new Map((paints ? document.getRoot().listMaterials() : []).map((material, i) => [material, i]));

@@ -1,7 +1,7 @@
 import { fail, LIMITS, ok, type Failure, type MeshFault, type Result } from '../base/index.ts';
 import { MeshBuilder, type PolygonMesh } from '../mesh/index.ts';
 import { PLY_BYTES, readPlyHeader, type PlyElement, type PlyHeader, type PlyProperty } from './plyHeader.ts';
-import { decimal, wordsIn, type Word } from './readText.ts';
+import { decimal, wordsIn, type TextWord } from './readText.ts';
 
 /** PLY, text or binary of either order -> mesh: places and polygons; other properties are passed over. */
 export function readPly(bytes: Uint8Array): Result<PolygonMesh> {
@@ -28,12 +28,12 @@ class PlyFault extends Error {
   }
 }
 
-type Row = Map<string, number | number[]>;
+type PlyRow = Map<string, number | number[]>;
 
 class PlyBody {
   readonly #view: DataView;
   readonly #builder = new MeshBuilder();
-  readonly #words: Generator<Word> | undefined;
+  readonly #words: Generator<TextWord> | undefined;
   readonly #isLittle: boolean;
   #at: number;
 
@@ -64,14 +64,14 @@ class PlyBody {
     return mesh.region.length > 0 ? ok(mesh) : broken(this.#at, 'no faces');
   }
 
-  #vertex(row: Row): void {
+  #vertex(row: PlyRow): void {
     const [x, y, z] = ['x', 'y', 'z'].map((name) => row.get(name));
     if (typeof x !== 'number' || typeof y !== 'number' || typeof z !== 'number') throw this.#fault('vertex');
     if (!Number.isFinite(x + y + z)) throw this.#fault('vertex');
     this.#builder.vertex(x, y, z);
   }
 
-  #face(row: Row, count: number, region: number): void {
+  #face(row: PlyRow, count: number, region: number): void {
     const loop = row.get('vertex_indices') ?? row.get('vertex_index');
     if (!Array.isArray(loop)) throw this.#fault('property');
     if (loop.length < 3) throw this.#fault('corners');
@@ -83,8 +83,8 @@ class PlyBody {
     return new PlyFault(broken(this.#at, why));
   }
 
-  #row({ properties }: PlyElement): Row {
-    const row: Row = new Map();
+  #row({ properties }: PlyElement): PlyRow {
+    const row: PlyRow = new Map();
     for (const property of properties)
       row.set(property.name, property.count === undefined ? this.#number(property.type) : this.#list(property));
     return row;
@@ -131,7 +131,7 @@ class PlyBody {
     }
   }
 
-  #nextWord(words: Generator<Word>): number {
+  #nextWord(words: Generator<TextWord>): number {
     const next = words.next();
     if (next.done) throw new RangeError('short');
     this.#at = next.value.at;

@@ -2,7 +2,7 @@
 const LONGEST_WORD = 400;
 
 /** A word of a text file, and where it begins. One that is longer than any number is empty, which no number is. */
-export interface Word {
+export interface TextWord {
   word: string;
   at: number;
 }
@@ -11,7 +11,7 @@ export interface Word {
 const isBlank = (byte: number): boolean => byte === 32 || (byte >= 9 && byte <= 13);
 
 /** Words of a text file one after the other, without ever holding all of them. */
-export function* wordsIn(bytes: Uint8Array, start = 0): Generator<Word> {
+export function* wordsIn(bytes: Uint8Array, start = 0): Generator<TextWord> {
   let from = -1;
   for (let i = start; i <= bytes.length; i++) {
     const isSpace = i === bytes.length || isBlank(bytes[i]);

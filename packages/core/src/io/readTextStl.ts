@@ -1,6 +1,6 @@
 import { fail, LIMITS, ok, type MeshFault, type Result } from '../base/index.ts';
 import { MeshBuilder, weld, type PolygonMesh } from '../mesh/index.ts';
-import { decimal, textStart, wordsIn, type Word } from './readText.ts';
+import { decimal, textStart, wordsIn, type TextWord } from './readText.ts';
 
 const broken = (place: number, why: MeshFault): Result<PolygonMesh> =>
   fail('MESH_BROKEN', { format: 'stl', place, why });
@@ -35,7 +35,7 @@ class GrammarFault extends Error {
 class TextStl {
   readonly #bytes: Uint8Array;
   readonly #builder = new MeshBuilder();
-  #words: Generator<Word>;
+  #words: Generator<TextWord>;
   #at = 0;
 
   constructor(bytes: Uint8Array) {

@@ -38,7 +38,7 @@ interface Placed {
 }
 
 /** Which letters never join others: all of them, or those with a solid of their own. */
-export interface Standing {
+export interface HowLettersStand {
   apart: boolean;
   hasOwnSolid(letter: number): boolean;
   /** how far a letter's solid reaches beyond its outline, grid steps */
@@ -60,7 +60,7 @@ export function findClusters(
   letters: readonly Letter[],
   scale: DrawingScale,
   caches: LetteringCaches,
-  { apart, hasOwnSolid, outward, corners }: Standing,
+  { apart, hasOwnSolid, outward, corners }: HowLettersStand,
 ): FoundClusters {
   const drawn: Placed[] = [];
   const tooLarge: number[] = [];

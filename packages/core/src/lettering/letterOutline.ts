@@ -16,7 +16,7 @@ export interface DrawingScale {
 }
 
 /** What a letter's drawing depends on besides the scale. */
-export type Drawn = Pick<Letter, 'glyphs' | 'form' | 'shape'>;
+export type DrawnLetter = Pick<Letter, 'glyphs' | 'form' | 'shape'>;
 
 /** The em in grid steps, to which tolerances relate. */
 export const emInSteps = ({ emMm, step }: DrawingScale): number => emMm / step;
@@ -26,7 +26,7 @@ export const emInSteps = ({ emMm, step }: DrawingScale): number => emMm / step;
  * scale.
  */
 export function letterOutline(
-  { glyphs, form, shape }: Drawn,
+  { glyphs, form, shape }: DrawnLetter,
   { emMm, step, toleranceMm }: DrawingScale,
   caches: LetteringCaches,
 ): Named<LetterOutline> {

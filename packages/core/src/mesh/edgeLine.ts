@@ -22,7 +22,7 @@ const [NOTHING, LOOP, CRISP, BORDER] = [0, 1, 2, 3];
 const ALONG = Math.SQRT1_2;
 
 /** A step from one vertex to the next over an edge; `corner` names the edge, walked either way. */
-interface Step {
+interface EdgeLineStep {
   corner: number;
   from: number;
   to: number;
@@ -81,7 +81,7 @@ export class EdgeWalk {
     return { places: [...places.slice(start), ...places.slice(0, start)], closed, up: this.#up(first.corner) };
   }
 
-  #step(c: number): Step {
+  #step(c: number): EdgeLineStep {
     const { faceVertices } = this.#mesh;
     return { corner: c, from: faceVertices[c], to: faceVertices[nextCorner(this.#mesh, this.#face[c], c)] };
   }
@@ -91,8 +91,8 @@ export class EdgeWalk {
     return [p[3 * v], p[3 * v + 1], p[3 * v + 2]];
   }
 
-  #nearest(at: Vec3, along: Vec3 | undefined): Step | undefined {
-    let best: Step | undefined;
+  #nearest(at: Vec3, along: Vec3 | undefined): EdgeLineStep | undefined {
+    let best: EdgeLineStep | undefined;
     let least = Infinity;
     for (let c = 0; c < this.#kind.length; c++) {
       if (this.#kind[c] === NOTHING || (this.#twin[c] >= 0 && this.#twin[c] < c)) continue;
@@ -105,7 +105,7 @@ export class EdgeWalk {
   }
 
   /** Vertices from the start of a step on, until it ends or meets itself. */
-  #follow(first: Step): number[] {
+  #follow(first: EdgeLineStep): number[] {
     const vertices = [first.from, first.to];
     const seen = new Set(vertices);
     for (let step = this.#next(first); step; step = this.#next(step)) {
@@ -117,12 +117,12 @@ export class EdgeWalk {
     return vertices;
   }
 
-  #next(step: Step): Step | undefined {
+  #next(step: EdgeLineStep): EdgeLineStep | undefined {
     const others = (this.#around.get(step.to) ?? []).filter((c) => c !== step.corner);
     return this.#kind[step.corner] === LOOP ? this.#acrossFrom(step, others) : this.#crispOn(step, others);
   }
 
-  #crispOn(step: Step, others: readonly number[]): Step | undefined {
+  #crispOn(step: EdgeLineStep, others: readonly number[]): EdgeLineStep | undefined {
     // a border meets crisp edges, and goes on as a border
     const ways = others.filter((c) => this.#kind[c] >= this.#kind[step.corner]).map((c) => this.#awayFrom(step.to, c));
     if (ways.length < 2) return ways[0];
@@ -133,19 +133,19 @@ export class EdgeWalk {
   }
 
   /** The edge of a regular vertex that shares no face with the one that comes in. */
-  #acrossFrom(step: Step, others: readonly number[]): Step | undefined {
+  #acrossFrom(step: EdgeLineStep, others: readonly number[]): EdgeLineStep | undefined {
     const sides = this.#facesOf(step.corner);
     const across = others.filter((c) => !this.#facesOf(c).some((f) => sides.includes(f)));
     const isRegular = others.length === 3 && across.length === 1 && this.#twin[across[0]] >= 0;
     return isRegular ? this.#awayFrom(step.to, across[0]) : undefined;
   }
 
-  #awayFrom(v: number, corner: number): Step {
+  #awayFrom(v: number, corner: number): EdgeLineStep {
     const { from, to } = this.#step(corner);
     return { corner, from: v, to: from === v ? to : from };
   }
 
-  #way = ({ from, to }: Step): Vec3 => unit(minus(this.#place(to), this.#place(from)));
+  #way = ({ from, to }: EdgeLineStep): Vec3 => unit(minus(this.#place(to), this.#place(from)));
 
   #facesOf(c: number): number[] {
     const other = this.#twin[c];

@@ -1,7 +1,7 @@
-type Numbers = Uint8Array | Uint32Array | Int32Array | Float64Array;
+type GrownNumbers = Uint8Array | Uint32Array | Int32Array | Float64Array;
 
 /** A typed array that grows. */
-export class Grown<A extends Numbers> {
+export class Grown<A extends GrownNumbers> {
   readonly #make: (length: number) => A;
   #held: A;
   #size = 0;

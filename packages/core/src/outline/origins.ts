@@ -85,12 +85,12 @@ function turnsSharply(a: Point, b: Point, c: Point): boolean {
   return ux * vx + uy * vy < CORNER_COSINE * Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
 }
 
-type Origin = Pick<Vertex, 'curve' | 't0' | 't1' | 'letter'>;
+type EdgeOrigin = Pick<Vertex, 'curve' | 't0' | 't1' | 'letter'>;
 
-function originOf(index: EdgeIndex, p: Point, q: Point, limit: number): Origin {
+function originOf(index: EdgeIndex, p: Point, q: Point, limit: number): EdgeOrigin {
   const middle = { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 };
   let best = Infinity;
-  let found: Origin = { curve: -1, t0: 0, t1: 1, letter: 0 };
+  let found: EdgeOrigin = { curve: -1, t0: 0, t1: 1, letter: 0 };
   visitCells(index.cell, middle, middle, {
     margin: limit,
     visit: (key) => {

@@ -1,6 +1,6 @@
 import { segmentsCross } from '../math/index.ts';
 
-interface Place {
+interface StrokePlace {
   x: number;
   y: number;
 }
@@ -16,10 +16,10 @@ const FEW = 140;
  * cross n^2 / 2 times.
  * Edges are taken from left to right; it stops as soon as there are too many. O(n log n + pairs that overlap in x).
  */
-export function isTangled(rings: readonly (readonly Place[])[]): boolean {
+export function isTangled(rings: readonly (readonly StrokePlace[])[]): boolean {
   const size = rings.reduce((sum, ring) => sum + ring.length, 0);
   if (size <= FEW) return false;
-  const [from, to] = [new Array<Place>(size), new Array<Place>(size)];
+  const [from, to] = [new Array<StrokePlace>(size), new Array<StrokePlace>(size)];
   const [left, right, low, high] = [0, 1, 2, 3].map(() => new Float64Array(size));
   let e = 0;
   for (const ring of rings)

@@ -37,7 +37,7 @@ export function outwardField(meshes: readonly PolygonMesh[], sigmaMm: number): O
  */
 export const FIELD_SLOPE = 1.3;
 
-interface Grid {
+interface FieldGrid {
   low: Vec3;
   cell: number;
   /** cells along each axis */
@@ -46,7 +46,7 @@ interface Grid {
   values: Float32Array;
 }
 
-function gridAround(meshes: readonly PolygonMesh[], sigmaMm: number): Grid {
+function gridAround(meshes: readonly PolygonMesh[], sigmaMm: number): FieldGrid {
   const box = meshes.map(({ positions }) => boxOfPoints(positions)).reduce(aroundBoxes);
   const size = box.high.map((high, k) => high - box.low[k]);
   let cell = Math.max(CELL * sigmaMm, 1e-4 * diagonalOf(box), 1e-9);
@@ -58,7 +58,7 @@ function gridAround(meshes: readonly PolygonMesh[], sigmaMm: number): Grid {
 }
 
 /** Every face's normal goes to the cells around it, as much as it is large. */
-function spread(mesh: PolygonMesh, grid: Grid): void {
+function spread(mesh: PolygonMesh, grid: FieldGrid): void {
   const { corners } = triangulate(mesh);
   const p = mesh.positions;
   const longest = SAMPLE_CELLS * grid.cell;
@@ -81,7 +81,7 @@ function spread(mesh: PolygonMesh, grid: Grid): void {
   }
 }
 
-function add(grid: Grid, place: Vec3, vector: readonly number[], { weight }: { weight: number }): void {
+function add(grid: FieldGrid, place: Vec3, vector: readonly number[], { weight }: { weight: number }): void {
   const { values } = grid;
   eachAround(grid, place, weight, {
     use: (at, w) => {
@@ -92,7 +92,7 @@ function add(grid: Grid, place: Vec3, vector: readonly number[], { weight }: { w
 
 /** The 27 cells around a place, each with its share of a weight, by quadratic B-splines; none near the grid's edge. */
 function eachAround(
-  { low, cell, count }: Grid,
+  { low, cell, count }: FieldGrid,
   place: Vec3,
   weight: number,
   { use }: { use: (at: number, w: number) => void },
@@ -107,7 +107,7 @@ function eachAround(
         use(3 * (i + n - 1 + count[0] * (j + b - 1 + count[1] * (k + c - 1))), weight * wx[n] * wy[b] * wz[c]);
 }
 
-function soften({ count, values }: Grid, axis: number, kernel: readonly number[]): void {
+function soften({ count, values }: FieldGrid, axis: number, kernel: readonly number[]): void {
   const strides = [3, 3 * count[0], 3 * count[0] * count[1]];
   const [n, stride, half] = [count[axis], strides[axis], (kernel.length - 1) / 2];
   const row = new Float64Array(n + 2 * half);
@@ -125,7 +125,7 @@ function soften({ count, values }: Grid, axis: number, kernel: readonly number[]
       }
 }
 
-function reader(grid: Grid): OutwardField {
+function reader(grid: FieldGrid): OutwardField {
   const { values } = grid;
   return (place) => {
     const at: Vec3 = [0, 0, 0];

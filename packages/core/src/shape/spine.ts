@@ -13,7 +13,7 @@ export interface Bend {
 }
 
 /** A stretch of constant curvature, entered at a place with a direction. */
-interface Piece {
+interface SpinePiece {
   from: number;
   to: number;
   curvature: number;
@@ -37,12 +37,12 @@ export interface Bent {
  * where it is at `fixed`. Lengths in mm, angles in radians.
  */
 export class Spine {
-  readonly #pieces: readonly Piece[];
+  readonly #pieces: readonly SpinePiece[];
 
   constructor(bends: readonly Bend[], fixed: number) {
     const cuts = [...new Set([fixed, ...bends.flatMap(({ from, to }) => [from, to])])].sort((a, b) => a - b);
     const ends = [-Infinity, ...cuts, Infinity];
-    const pieces = ends.slice(0, -1).map((from, i): Piece => {
+    const pieces = ends.slice(0, -1).map((from, i): SpinePiece => {
       const middle = from === -Infinity ? cuts[0] - 1 : ends[i + 1] === Infinity ? from + 1 : (from + ends[i + 1]) / 2;
       const curvature = bends
         .filter((bend) => bend.from < middle && middle < bend.to)
@@ -89,7 +89,7 @@ export class Spine {
     return best;
   }
 
-  #pieceOf(u: number): Piece {
+  #pieceOf(u: number): SpinePiece {
     const pieces = this.#pieces;
     let [low, high] = [0, pieces.length - 1];
     while (low < high) {
@@ -105,7 +105,7 @@ export class Spine {
  * The end of a way of some length along a piece. The chord of an arc is its length times sin(a) / a of half its angle:
  * no jump at a straight one.
  */
-function walked({ x, y, turn, curvature }: Piece, length: number): Pick<Piece, 'x' | 'y' | 'turn'> {
+function walked({ x, y, turn, curvature }: SpinePiece, length: number): Pick<SpinePiece, 'x' | 'y' | 'turn'> {
   const half = (curvature * length) / 2;
   const chord = length * sinc(half);
   return { x: x + chord * cos(turn + half), y: y + chord * sin(turn + half), turn: turn + 2 * half };
@@ -114,7 +114,7 @@ function walked({ x, y, turn, curvature }: Piece, length: number): Pick<Piece, '
 /** sin(x) / x; by its series where that is exact. */
 const sinc = (x: number): number => (Math.abs(x) < 1e-4 ? 1 - (x * x) / 6 : sin(x) / x);
 
-function onPiece({ from, x, y, turn, curvature }: Piece, along: number, off: number): { u: number; h: number } {
+function onPiece({ from, x, y, turn, curvature }: SpinePiece, along: number, off: number): { u: number; h: number } {
   const [dx, dy] = [along - x, off - y];
   const forward = dx * cos(turn) + dy * sin(turn);
   const aside = dy * cos(turn) - dx * sin(turn);

@@ -175,7 +175,7 @@ const lengthBetween = ({ positions }: PolygonMesh, a: number, b: number): number
   Math.sqrt(distanceSquared(positions, 3 * a, 3 * b));
 
 /** A corner of a new face: an old one, the middle of the edge that begins at it, or the middle of its face. */
-interface Place {
+interface SplitPlace {
   vertex: number;
   /** corners that it lies in the middle of */
   from: readonly number[];
@@ -203,7 +203,7 @@ class Halving {
     const { faceStart } = this.#mesh;
     for (let f = 0; f < faceCount(this.#mesh); f++) {
       if (this.#keep(f)) continue;
-      const ring: Place[] = [];
+      const ring: SplitPlace[] = [];
       const middles: number[] = [];
       for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
         const next = nextCorner(this.#mesh, f, c);
@@ -227,9 +227,9 @@ class Halving {
     return true;
   }
 
-  #cut(ring: readonly Place[], middles: readonly number[], f: number): void {
+  #cut(ring: readonly SplitPlace[], middles: readonly number[], f: number): void {
     const isQuad = ring.length - middles.length === 4;
-    const turned = (from: number): Place[] => [...ring.slice(from), ...ring.slice(0, from)];
+    const turned = (from: number): SplitPlace[] => [...ring.slice(from), ...ring.slice(0, from)];
     if (isQuad && middles.length === 2 && middles[1] - middles[0] === 3) {
       const row = turned(middles[0]);
       this.#push([row[0], row[1], row[2], inner(row[3])], f);
@@ -255,24 +255,24 @@ class Halving {
   }
 
   /** A triangle with one middle, from which the row begins. */
-  #halves([m, a, b, c]: readonly Place[], f: number): void {
+  #halves([m, a, b, c]: readonly SplitPlace[], f: number): void {
     this.#push([m, a, inner(b)], f);
     this.#push([inner(m), b, c], f);
   }
 
   /** A triangle with three middles: a row of middle, corner, middle and so on. */
-  #fourth(row: readonly Place[], f: number): void {
+  #fourth(row: readonly SplitPlace[], f: number): void {
     for (const i of [0, 2, 4]) this.#push([row[i], row[i + 1], inner(row[(i + 2) % 6])], f);
     this.#push([inner(row[0]), inner(row[2]), inner(row[4])], f);
   }
 
-  #distance({ vertex: a }: Place, { vertex: b }: Place): number {
+  #distance({ vertex: a }: SplitPlace, { vertex: b }: SplitPlace): number {
     const [p, q] = [this.#sink.placeOf(a), this.#sink.placeOf(b)];
     return distanceSquared([...p, ...q], 0, 3);
   }
 
   /** Of a face that may have straight corners: a fan from a middle would have triangles without an area. */
-  #triangles(ring: readonly Place[], f: number): void {
+  #triangles(ring: readonly SplitPlace[], f: number): void {
     const alone: PolygonMesh = {
       ...this.#mesh,
       positions: Float64Array.from(ring.flatMap(({ vertex }) => this.#sink.placeOf(vertex))),
@@ -290,7 +290,7 @@ class Halving {
     }
   }
 
-  #quarter(ring: readonly Place[], f: number): void {
+  #quarter(ring: readonly SplitPlace[], f: number): void {
     const corners = [0, 2, 4, 6].map((i) => ring[i]);
     const places = corners.map(({ vertex }) => this.#sink.placeOf(vertex));
     const place = [0, 1, 2].map((k) => places.reduce((sum, p) => sum + p[k], 0) / 4);
@@ -299,7 +299,7 @@ class Halving {
       place,
       from.map((c) => this.#mesh.faceVertices[c]),
     );
-    const centre: Place = { vertex, from, sharp: 0 };
+    const centre: SplitPlace = { vertex, from, sharp: 0 };
     for (let i = 0; i < 8; i += 2) this.#push([ring[i], inner(ring[i + 1]), centre, ring[(i + 7) % 8]], f);
   }
 
@@ -313,7 +313,7 @@ class Halving {
     return this.#middle[c];
   }
 
-  #push(row: readonly Place[], f: number): void {
+  #push(row: readonly SplitPlace[], f: number): void {
     for (const { vertex, from, sharp } of row) this.#sink.corner(vertex, from, sharp);
     this.#sink.endFace(this.#mesh.region[f]);
     this.#fresh.push(1);
@@ -326,4 +326,4 @@ class Halving {
 }
 
 /** Where the edge that begins at a place runs through the old face. */
-const inner = (place: Place): Place => ({ ...place, sharp: 0 });
+const inner = (place: SplitPlace): SplitPlace => ({ ...place, sharp: 0 });

@@ -31,7 +31,7 @@ export function withoutCaps(mesh: PolygonMesh, toleranceMm: number): PolygonMesh
   return cleared;
 }
 
-interface Cap {
+interface EndCap {
   face: number;
   /** corner at which the longest edge begins */
   long: number;
@@ -75,8 +75,8 @@ function edgesOf(mesh: PolygonMesh): Set<number> {
 const innerEdges = (mesh: PolygonMesh, faces: readonly NewFace[]): number[] =>
   faces.slice(1).map(({ corners }) => edgeOf(mesh, mesh.faceVertices[corners[0]], mesh.faceVertices[corners[2]]));
 
-function capsOf({ positions: p, faceStart, faceVertices }: PolygonMesh, near: number): Cap[] {
-  const caps: Cap[] = [];
+function capsOf({ positions: p, faceStart, faceVertices }: PolygonMesh, near: number): EndCap[] {
+  const caps: EndCap[] = [];
   for (let f = 0; f + 1 < faceStart.length; f++) {
     if (faceStart[f + 1] - faceStart[f] !== 3) continue;
     const at = [0, 1, 2].map((k) => 3 * faceVertices[faceStart[f] + k]);
@@ -102,7 +102,7 @@ interface NewFace {
  */
 function takenIn(
   mesh: PolygonMesh,
-  { face, long }: Cap,
+  { face, long }: EndCap,
   { over, other }: { over: number; other: number },
 ): NewFace[] | undefined {
   const toApex = nextCorner(mesh, face, long);

@@ -62,7 +62,7 @@ export function flatWavefront(outline: Outline, options: FlatOptions): FlatWavef
   return { outline: nothing, partition: emptyPartition(options.layers), caps: new Map(), rung: { kind: 'given-up' } };
 }
 
-type Attempt = Omit<FlatWavefront, 'rung'>;
+type FlatAttempt = Omit<FlatWavefront, 'rung'>;
 
 /** Grid steps that a layer gives way by: past what the wavefront takes for the same moment. */
 const ASIDE = 3;
@@ -72,7 +72,7 @@ const ASIDES = 4;
  * Where a front closes up exactly at a layer a ridge lies on it, and a section that turns back there would touch itself
  * along it: that layer goes a hair further, where the ridge is over.
  */
-function attempt(outline: Outline, options: FlatOptions, jittered: Jittered | undefined): Attempt | undefined {
+function attempt(outline: Outline, options: FlatOptions, jittered: Jittered | undefined): FlatAttempt | undefined {
   let found = once(outline, options, jittered);
   let asked = options;
   for (let i = 0; i < ASIDES && found; i++) {
@@ -100,7 +100,7 @@ interface Jittered {
   y: Float64Array;
 }
 
-function once(outline: Outline, options: FlatOptions, jittered: Jittered | undefined): Attempt | undefined {
+function once(outline: Outline, options: FlatOptions, jittered: Jittered | undefined): FlatAttempt | undefined {
   const { layers, corners, cancelled } = options;
   const result = planBothSides(outline, { layers, jittered, corners, cancelled });
   if (!result.ok) return undefined;

@@ -41,7 +41,7 @@ export type {
   PartFrame,
   ProfileKnot,
   ProfilePoint,
-  Row,
+  SectionRow,
   Section,
   SectionOptions,
   SideShape,

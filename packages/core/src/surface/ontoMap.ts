@@ -1,6 +1,6 @@
 import { cross, dot, largestThat, plus, unit, type Box3, type Vec3 } from '../math/index.ts';
 import type { SurfaceMap } from './surfaceMap.ts';
-import type { Spot } from './surfaceGrid.ts';
+import type { GridSpot } from './surfaceGrid.ts';
 
 export interface OntoOptions {
   /** around the flat piece */
@@ -111,12 +111,12 @@ export class OntoMap {
     return holds(most) ? most : largestThat(holds, [0, most], HALVINGS);
   }
 
-  #look(x: number, y: number, { baseline, rough }: { baseline: number; rough: boolean }): Spot {
+  #look(x: number, y: number, { baseline, rough }: { baseline: number; rough: boolean }): GridSpot {
     return rough ? this.surface.rough(x, y, baseline) : this.surface.exact(x, y, baseline);
   }
 
   /** In the frame that the surface has at the foot of the letter. */
-  #rigidly(at: Vec3, foot: Vec3): Spot {
+  #rigidly(at: Vec3, foot: Vec3): GridSpot {
     const { surface } = this;
     const spot = surface.exact(foot[0], foot[1], foot[1]);
     const [a, b] = [-BESIDE, BESIDE].map((by) => surface.rough(foot[0] + by, foot[1], foot[1]).at);

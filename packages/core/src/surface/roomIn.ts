@@ -20,7 +20,7 @@ const QUARTERS = [
   [1, 1],
 ] as const;
 
-interface Cell extends Room {
+interface RoomCell extends Room {
   half: number;
   /** no place within it has more */
   most: number;
@@ -44,14 +44,14 @@ export function roomIn(border: readonly BorderEdge[]): Room | undefined {
   }
   const half = Math.min(high[0] - low[0], high[1] - low[1]) / 2;
   if (!(half > 0)) return undefined;
-  const cellAt = (x: number, y: number, size: number): Cell => {
+  const cellAt = (x: number, y: number, size: number): RoomCell => {
     const reach = reachAt(border, x, y);
     return { x, y, half: size, reach, most: reach + size };
   };
-  let cells: Cell[] = [];
+  let cells: RoomCell[] = [];
   for (let x = low[0]; x < high[0]; x += 2 * half)
     for (let y = low[1]; y < high[1]; y += 2 * half) cells.push(cellAt(x + half, y + half, half));
-  let best: Cell = cells[0];
+  let best: RoomCell = cells[0];
   // level by level: along a strip thousands of places have the same room, among which a best first search takes for
   // ever
   for (let looked = 0; cells.length > 0 && looked < MOST_CELLS; looked += cells.length) {

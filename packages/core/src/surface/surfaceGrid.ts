@@ -78,7 +78,7 @@ export function eachNode(grid: SurfaceGrid, visit: (node: number, x: number, y: 
 }
 
 /** What a grid says of a place of the plane. */
-export interface Spot {
+export interface GridSpot {
   at: Vec3;
   normal: Vec3;
   stretch: number;
@@ -91,7 +91,7 @@ const wx = new Float64Array(4);
 const wy = new Float64Array(4);
 
 /** Smooth through the nodes (Catmull and Rom 1974, both ways); beyond the grid straight on. */
-export function lookUp(grid: SurfaceGrid, x: number, y: number): Spot {
+export function lookUp(grid: SurfaceGrid, x: number, y: number): GridSpot {
   const { columns, rows, nodes: n } = grid;
   const i = weigh(wx, (x - grid.x) / grid.dx, columns);
   const j = weigh(wy, (y - grid.y) / grid.dy, rows);

@@ -14,7 +14,7 @@ import {
   lookUp,
   NODE,
   normalAt,
-  type Spot,
+  type GridSpot,
   type SurfaceGrid,
 } from './surfaceGrid.ts';
 import type { Target } from './target.ts';
@@ -52,9 +52,9 @@ export interface LayOptions {
 export interface SurfaceMap {
   grid: SurfaceGrid;
   /** smooth, from the grid alone; `baseline` is that of the point's own line */
-  rough(x: number, y: number, baseline: number): Spot;
+  rough(x: number, y: number, baseline: number): GridSpot;
   /** on the very surface */
-  exact(x: number, y: number, baseline: number): Spot;
+  exact(x: number, y: number, baseline: number): GridSpot;
   /** what stands higher ends level */
   level?: DrapeLevel;
   /** how far the two lie apart at most, where it was looked at; mm */
@@ -62,7 +62,7 @@ export interface SurfaceMap {
 }
 
 /** Where the surface itself is for what the grid says of a place; undefined where that can't be told. */
-type OnSurface = (spot: Spot, x: number, y: number) => Vec3 | undefined;
+type OnSurface = (spot: GridSpot, x: number, y: number) => Vec3 | undefined;
 
 /** Undefined where the line of sight meets no model. */
 export function layOnto(target: Target, laying: Laying, options: LayOptions): SurfaceMap | undefined {
@@ -114,8 +114,8 @@ function drapedMap(target: Target, hold: Hold, drape: Drape, { box, nodes }: Lay
 
 /** From a grid alone, where no model is at hand. */
 export function mapOf(grid: SurfaceGrid, onSurface: OnSurface = () => undefined): SurfaceMap {
-  const rough = (x: number, y: number, baseline: number): Spot => lookUp(grid, columnOf(grid, x, baseline), y);
-  const exact = (x: number, y: number, baseline: number): Spot => {
+  const rough = (x: number, y: number, baseline: number): GridSpot => lookUp(grid, columnOf(grid, x, baseline), y);
+  const exact = (x: number, y: number, baseline: number): GridSpot => {
     const spot = rough(x, y, baseline);
     // beside the model the grid is all there is
     const at = spot.off > BESIDE ? undefined : onSurface(spot, x, y);

@@ -67,7 +67,7 @@ function noteStandIn(
   if (texts.length > 0) stoodIn.set(run.face.name, texts);
 }
 
-interface RunContext {
+interface ShapedRun {
   line: readonly Grapheme[];
   /** as it is shaped */
   shown: readonly Grapheme[];
@@ -76,7 +76,7 @@ interface RunContext {
   missing: string[];
 }
 
-function shapeRun(run: Run, context: RunContext): ShapedLetter[] {
+function shapeRun(run: Run, context: ShapedRun): ShapedLetter[] {
   const { line, shown, options } = context;
   const row = shown.slice(run.start, run.end);
   const starts = graphemeStarts(row);
@@ -147,7 +147,7 @@ function buildLetter(
   text: string,
   group: readonly ShapedGlyph[],
   face: FontFace,
-  { options, emMm, missing }: RunContext,
+  { options, emMm, missing }: ShapedRun,
 ): { advance: number; glyphs: PlacedGlyph[] } {
   const mmPerUnit = emMm / face.metrics.unitsPerEm;
   const wide = options.widthPercent / 100;

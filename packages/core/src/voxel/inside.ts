@@ -37,14 +37,14 @@ function marked(side: Uint8Array, mark: number, takes: (node: number) => boolean
 }
 
 /** From a node to one beside it. */
-interface Way {
+interface GridWay {
   by: number;
   /** mm */
   distance: number;
 }
 
-function neighbours({ size, strides }: NodeGrid): Way[] {
-  const ways: Way[] = [];
+function neighbours({ size, strides }: NodeGrid): GridWay[] {
+  const ways: GridWay[] = [];
   for (let w = 0; w < 27; w++) {
     const moves = [(w % 3) - 1, (Math.floor(w / 3) % 3) - 1, Math.floor(w / 9) - 1];
     const steps = moves.filter((move) => move !== 0).length;
@@ -65,7 +65,11 @@ function markBorder(side: Uint8Array, { counts: [across, up, deep] }: NodeGrid):
 type Goes = (node: number, next: number, distance: number) => boolean;
 
 /** Marks nodes that can be reached from some that are marked. */
-function spread(side: Uint8Array, from: readonly number[], { ways, goes }: { ways: readonly Way[]; goes: Goes }): void {
+function spread(
+  side: Uint8Array,
+  from: readonly number[],
+  { ways, goes }: { ways: readonly GridWay[]; goes: Goes },
+): void {
   const open = [...from];
   for (let node = open.pop(); node !== undefined; node = open.pop())
     for (const { by, distance } of ways) {

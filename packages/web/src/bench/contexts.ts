@@ -22,7 +22,7 @@ interface DocumentBench {
 }
 
 /** Which pieces and letters are worked on. */
-interface Choice {
+interface ChoiceBench {
   chosen: Chosen;
   /** the piece at work */
   lead: Piece | undefined;
@@ -66,7 +66,7 @@ interface Acts {
 
 export const [DocumentContext, useDocument] = createSafeContext<DocumentBench>('no document here');
 export const [OpenContext, useOpenParts] = createSafeContext<Open>('nothing can be opened here');
-export const [ChoiceContext, useChoice] = createSafeContext<Choice>('nothing can be chosen here');
+export const [ChoiceContext, useChoice] = createSafeContext<ChoiceBench>('nothing can be chosen here');
 export const [MeshesContext, useMeshes] = createSafeContext<Meshes>('nothing is built here');
 export const [TrialsContext, useTrials] = createSafeContext<Trials>('nothing is tried here');
 export const [ActsContext, useActs] = createSafeContext<Acts>('nothing can be done here');

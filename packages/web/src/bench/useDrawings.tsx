@@ -30,7 +30,7 @@ interface DrawingsBench {
 }
 
 /** A drawing that was read and waits for its place. */
-interface Waiting {
+interface WaitingDrawing {
   drawing: ReadDrawing;
   name: string;
 }
@@ -68,7 +68,7 @@ async function pictureOf(file: File): Promise<ChosenPicture | undefined> {
 export function useDrawings(bench: DrawingsBench): Drawings {
   const latest = useRef(bench);
   latest.current = bench;
-  const [waiting, setWaiting] = useState<readonly Waiting[]>([]);
+  const [waiting, setWaiting] = useState<readonly WaitingDrawing[]>([]);
   const bringIn = useCallback(async (bytes: Uint8Array, name: string): Promise<void> => {
     const drawing = await read(latest.current.client, bytes, name);
     if (drawing) setWaiting((before) => [...before, { drawing, name }]);
@@ -141,7 +141,7 @@ async function curveOf(client: JobClient | undefined, file: File): Promise<FreeC
   return curve;
 }
 
-function putIn({ actions, chosen }: DrawingsBench, { drawing, name }: Waiting): void {
+function putIn({ actions, chosen }: DrawingsBench, { drawing, name }: WaitingDrawing): void {
   const { title, remarks } = drawing;
   const called = title || name.replace(/\.(svg|pdf)$/i, '');
   chosen.choose(actions.addDrawing(drawingOf(drawing), called));

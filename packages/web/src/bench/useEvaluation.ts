@@ -16,12 +16,12 @@ export interface Evaluation {
   isLong: boolean;
 }
 
-interface Standing extends Omit<Evaluation, 'busy' | 'isLong'> {
+interface Evaluated extends Omit<Evaluation, 'busy' | 'isLong'> {
   /** what it was made of */
   of: Project | undefined;
 }
 
-const NOTHING: Standing = { of: undefined, pieces: [], failures: [], milliseconds: 0, crash: undefined };
+const NOTHING: Evaluated = { of: undefined, pieces: [], failures: [], milliseconds: 0, crash: undefined };
 
 const neverChanges = () => (): void => undefined;
 
@@ -53,7 +53,7 @@ export function useEvaluation(project: Project | undefined): {
   again: () => void;
 } {
   const [shelf] = useState(() => new GeometryShelf());
-  const [standing, setStanding] = useState<Standing>(NOTHING);
+  const [standing, setStanding] = useState<Evaluated>(NOTHING);
   const leave = useCallback(() => {
     shelf.clear();
     setStanding(NOTHING);

@@ -14,7 +14,7 @@ const ENDING = /\.(obj|stl|ply|glb)$/i;
 
 export const isModelFile = (name: string): boolean => ENDING.test(name);
 
-interface Bench {
+interface ModelsBench {
   actions: PieceActions;
   chosen: Chosen;
   client: Pick<JobClient, 'ask'> | undefined;
@@ -29,7 +29,7 @@ export interface Models {
 }
 
 /** Models from outside: kept on the server by the hash of their bytes, which checks them; then they are pieces. */
-export function useModels(bench: Bench): Models {
+export function useModels(bench: ModelsBench): Models {
   const latest = useRef(bench);
   latest.current = bench;
   const takeFiles = useCallback((files: readonly File[]): void => {
@@ -47,7 +47,7 @@ export function useModels(bench: Bench): Models {
 
 const tell = (message: string): void => void notifications.show({ color: 'var(--clay)', message, autoClose: 12_000 });
 
-async function bringIn(file: File, { actions, chosen }: Bench): Promise<void> {
+async function bringIn(file: File, { actions, chosen }: ModelsBench): Promise<void> {
   const format = ENDING.exec(file.name)?.[1].toLowerCase() as MeshFormat | undefined;
   if (!format) return tell(texts.form.refused(file.name));
   if (file.size > LARGEST_FILE) return tell(texts.form.tooLarge(file.name));
@@ -55,7 +55,7 @@ async function bringIn(file: File, { actions, chosen }: Bench): Promise<void> {
   if (model) chosen.choose(actions.addModel(model, file.name.replace(ENDING, '')));
 }
 
-async function plainCopy(piece: Piece, { actions, chosen, client, store }: Bench): Promise<void> {
+async function plainCopy(piece: Piece, { actions, chosen, client, store }: ModelsBench): Promise<void> {
   // a GLB alone keeps pictures; it takes faces apart into triangles, as it has done with the model's own
   const format = isModel(piece) && piece.source.paint === 'own' ? piece.source.format : 'obj';
   const options = { ...usualWriteOptions(format, piece.name), uv: 'none' as const };

@@ -3,6 +3,8 @@ export interface Findable {
   id: string;
   label: string;
   detail?: string;
+  /** it leads elsewhere */
+  isFar?: boolean;
   also?: readonly string[];
 }
 
@@ -25,6 +27,8 @@ const IN_OTHERS = 2.5;
 const IN_DETAIL = 1;
 /** A whole other name: as good as its own. */
 const WHOLE = 8;
+/** What leads elsewhere comes after what is here. */
+const FAR = 12;
 /** Each time it was taken counts less than the one before. */
 const OFTEN = 1.5;
 
@@ -46,7 +50,9 @@ function scoreOf(query: string, one: Findable): number | undefined {
   }
   const whole = wanted.join(' ');
   const names = [one.label, ...(one.also ?? [])].map((name) => wordsIn(name).join(' '));
-  return sum / wanted.length + (names.includes(whole) ? WHOLE : 0) - Math.min(2, label.length / 8);
+  return (
+    sum / wanted.length + (names.includes(whole) ? WHOLE : 0) - Math.min(2, label.length / 8) - (one.isFar ? FAR : 0)
+  );
 }
 
 /** What fits a query, best first; of equals what was taken more often. Without a query all as it comes. */

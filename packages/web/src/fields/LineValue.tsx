@@ -83,13 +83,13 @@ function LineKind({ path, record, name }: { path: StepPath; record: FieldRecord;
   );
 }
 
-interface DrawnProps {
+interface DrawnCurveProps {
   curve: FreeCurve;
   set: (values: Values, key?: EditKey) => void;
   readCurve: FieldTools['readCurve'];
 }
 
-function DrawnCurve({ curve, set, readCurve }: DrawnProps) {
+function DrawnCurve({ curve, set, readCurve }: DrawnCurveProps) {
   return (
     <>
       <KnotSentence curve={curve} onCurve={(next, key) => set({ curve: next }, key)} />

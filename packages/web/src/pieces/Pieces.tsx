@@ -140,7 +140,7 @@ function AddMenu({
   );
 }
 
-interface RowProps {
+interface PieceRowProps {
   piece: Piece;
   faces: number | undefined;
   isChosen: boolean;
@@ -148,7 +148,7 @@ interface RowProps {
   latest: RefObject<PiecesProps>;
 }
 
-const PieceRow = memo(function PieceRow({ piece, faces, isChosen, isLead, latest }: RowProps) {
+const PieceRow = memo(function PieceRow({ piece, faces, isChosen, isLead, latest }: PieceRowProps) {
   const [isNaming, setIsNaming] = useState(false);
   const marks = [piece.visible ? '' : texts.pieces.hidden, piece.locked ? texts.pieces.locked : ''].filter(Boolean);
   const figures =
@@ -235,7 +235,7 @@ function Tile({ piece }: { piece: Piece }) {
 /** Others that places can be taken from; more would be no menu any more. */
 const MOST_OTHERS = 40;
 
-type MenuProps = Pick<RowProps, 'piece' | 'latest'> & { onRename: () => void };
+type MenuProps = Pick<PieceRowProps, 'piece' | 'latest'> & { onRename: () => void };
 
 /** Its items are made when it opens. */
 function PieceMenu(props: MenuProps) {

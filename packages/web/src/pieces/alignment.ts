@@ -9,7 +9,7 @@ export interface Box {
 /** Around a piece as it stands; undefined while it has no solid. */
 export type BoxOf = (pieceId: string) => Box | undefined;
 
-type Place = (piece: Piece) => Partial<Placement>;
+type PlaceOf = (piece: Piece) => Partial<Placement>;
 
 /** Room between pieces side by side, as a share of their height. */
 const GAP = 0.25;
@@ -17,7 +17,7 @@ const GAP = 0.25;
 /**
  * All of them together, their middles across on the other's, and upright too, or in depth for what stands on the table.
  */
-export function centredOn(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): Place {
+export function centredOn(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): PlaceOf {
   const [own, its] = boxes(pieces, other, boxOf);
   if (!own || !its) return stays;
   const [x, y, z] = [0, 1, 2].map((k) => middle(its, k) - middle(own, k));
@@ -25,7 +25,7 @@ export function centredOn(pieces: readonly Piece[], other: Piece, boxOf: BoxOf):
 }
 
 /** To the right of the other, feet on one height and middles in one depth. */
-export function setBeside(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): Place {
+export function setBeside(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): PlaceOf {
   const [own, its] = boxes(pieces, other, boxOf);
   if (!own || !its) return stays;
   const gap = (its.max[1] - its.min[1]) * GAP;
@@ -34,14 +34,14 @@ export function setBeside(pieces: readonly Piece[], other: Piece, boxOf: BoxOf):
 }
 
 /** Copies of some pieces, to the right of them; what stands on a body goes where that goes. */
-export function besideOriginals(pieces: readonly Piece[], boxOf: BoxOf): Place {
+export function besideOriginals(pieces: readonly Piece[], boxOf: BoxOf): PlaceOf {
   const own = around(pieces, boxOf);
   if (!own) return stays;
   const by = own.max[0] - own.min[0] + (own.max[1] - own.min[1]) * GAP;
   return (piece) => (groundOf(piece) === undefined ? shifted(piece, [by, 0, 0]) : {});
 }
 
-const stays: Place = () => ({});
+const stays: PlaceOf = () => ({});
 const middle = (box: Box, k: number): number => (box.min[k] + box.max[k]) / 2;
 
 function boxes(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): [Box | undefined, Box | undefined] {

@@ -24,7 +24,7 @@ import {
 } from './onTheWay.ts';
 import { usePutKeys } from './usePutKeys.ts';
 
-interface Bench {
+interface PuttingBench {
   store: ProjectStore;
   project: Project;
   /** what is at work */
@@ -34,7 +34,7 @@ interface Bench {
 }
 
 /** The act of putting a piece on a body: not in the document before it is taken. */
-export function usePutting(bench: Bench): {
+export function usePutting(bench: PuttingBench): {
   acts: Omit<PutActs, 'now'>;
   state: OnTheWay | undefined;
   shownProject: Project;

@@ -4,9 +4,9 @@ import { api } from '../api/index.ts';
 const SHELF = 'fictile pictures';
 const addressOf = (id: string, revision: number): string => `/pictures/${encodeURIComponent(id)}/${revision}`;
 
-type Make = (project: Project, signal: AbortSignal) => Promise<Blob | undefined>;
+type MakePicture = (project: Project, signal: AbortSignal) => Promise<Blob | undefined>;
 
-type Maker = Promise<{ make: Make }>;
+type Maker = Promise<{ make: MakePicture }>;
 
 let maker: Maker | undefined;
 
@@ -16,7 +16,7 @@ const newMaker = (): Maker => import('../viewport/pictures.ts').then(({ PictureM
 let ahead: Maker | undefined;
 
 /** A picture of a project that nobody has kept yet, before all that wait for theirs. */
-export const pictureOfProject: Make = async (project, signal) => {
+export const pictureOfProject: MakePicture = async (project, signal) => {
   ahead ??= newMaker();
   return (await ahead).make(project, signal);
 };

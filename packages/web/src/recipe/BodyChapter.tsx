@@ -24,13 +24,13 @@ import { Told } from './Told.tsx';
 const T = texts.form;
 const L = T.labels;
 
-type Put = (form: FormShape, key?: EditKey) => void;
+type PutForm = (form: FormShape, key?: EditKey) => void;
 
 /** What stands in the place of words: a form with live values. */
 export function FormChapter({ piece }: Of<FormPiece>) {
   const { edits, others } = useRecipe();
   const { form } = piece.source;
-  const put: Put = (next, key) => edits.form(next, key);
+  const put: PutForm = (next, key) => edits.form(next, key);
   const values = recordNodes({
     fields: FORMS[form.kind],
     values: form as unknown as Values,

@@ -60,9 +60,9 @@ function ShapeSentence({ piece }: Of<DrawingPiece>) {
   return <Sentence template={texts.drawing[shape.kind]} values={shapeValues(shape, put)} />;
 }
 
-type Put = (values: Partial<DrawingShape>, key?: string) => void;
+type PutShape = (values: Partial<DrawingShape>, key?: string) => void;
 
-function PathsSentence({ shape, put }: { shape: ShapeOf<'paths'>; put: Put }) {
+function PathsSentence({ shape, put }: { shape: ShapeOf<'paths'>; put: PutShape }) {
   const t = texts.drawing;
   const { widthMm, heightMm } = drawingSize(shape);
   const values = {
@@ -91,7 +91,7 @@ function PathsSentence({ shape, put }: { shape: ShapeOf<'paths'>; put: Put }) {
   return <Sentence template={t.paths} values={values} />;
 }
 
-function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, put: Put) {
+function shapeValues(shape: Exclude<DrawingShape, { kind: 'paths' | 'free' }>, put: PutShape) {
   const t = texts.drawing;
   type Lengths = Partial<Record<'widthMm' | 'heightMm' | 'radiusMm' | 'cornerMm', number>>;
   const own: Lengths = shape;

@@ -38,12 +38,12 @@ export function LineSentence({ piece }: Of<WordsPiece>) {
   return <Sentence template={t.lineSentence} values={{ line: kind, more: values[line.kind] }} />;
 }
 
-interface LineProps<K extends Words['line']['kind']> {
+interface WordLineProps<K extends Words['line']['kind']> {
   line: LineOf<K>;
   edits: PieceEdits;
 }
 
-function CircleValues({ line, edits }: LineProps<'circle'>) {
+function CircleValues({ line, edits }: WordLineProps<'circle'>) {
   const t = texts.recipe;
   const put = (values: Partial<LineOf<'circle'>>, key?: string): void =>
     edits.words({ line: { ...line, ...values } }, key);
@@ -97,7 +97,7 @@ function CircleValues({ line, edits }: LineProps<'circle'>) {
   return <Sentence template={t.circle} values={values} />;
 }
 
-function CurveValues({ line, edits }: LineProps<'curve'>) {
+function CurveValues({ line, edits }: WordLineProps<'curve'>) {
   const { readCurve } = useRecipe();
   const t = texts.recipe;
   const put = (values: Partial<LineOf<'curve'>>, key?: string): void =>

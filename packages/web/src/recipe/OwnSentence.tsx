@@ -27,7 +27,7 @@ import { EdgeKind } from './solid/EdgeSentence.tsx';
 
 const USUAL = usualOwn();
 
-interface Props {
+interface OwnProps {
   piece: LetteringPiece;
   edits: PieceEdits;
   picked: readonly number[];
@@ -70,7 +70,7 @@ function namesOf({ source }: LetteringPiece, picked: readonly number[]): string 
     .join(', ');
 }
 
-function ownValues({ piece, edits, picked }: Props, first: OwnLetter) {
+function ownValues({ piece, edits, picked }: OwnProps, first: OwnLetter) {
   const t = texts.recipe;
   const put = (values: Partial<OwnLetter>, key?: EditKey): void =>
     edits.own(picked, values, typeof key === 'string' ? `${key} ${picked.join(' ')}` : key);

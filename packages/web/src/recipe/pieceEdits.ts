@@ -21,24 +21,24 @@ import {
 import type { ProjectStore } from '../store/index.ts';
 import type { EditKey } from '../ui/index.ts';
 
-type Values<K extends Edit['kind']> = Extract<Edit, { kind: K }> extends { values: infer V } ? V : never;
+type EditValues<K extends Edit['kind']> = Extract<Edit, { kind: K }> extends { values: infer V } ? V : never;
 
 /**
  * The edits that sentences make: on the piece at work, and on those chosen with it. Words and places stay each piece's
  * own. A `key` joins a drag or a burst of typing into one step of undo.
  */
 export interface PieceEdits {
-  words(values: Values<'setWords'>, key?: EditKey): void;
-  drawing(values: Values<'setDrawing'>, key?: EditKey): void;
+  words(values: EditValues<'setWords'>, key?: EditKey): void;
+  drawing(values: EditValues<'setDrawing'>, key?: EditKey): void;
   form(form: FormShape, key?: EditKey): void;
-  model(values: Values<'setModel'>, key?: EditKey): void;
+  model(values: EditValues<'setModel'>, key?: EditKey): void;
   /** of words and drawings alike */
   contour(contour: Contour, key?: EditKey): void;
   depthAnchor(depthAnchor: Drawing['depthAnchor']): void;
   retype(text: string): void;
-  solid(values: Values<'setSolid'>, key?: EditKey): void;
+  solid(values: EditValues<'setSolid'>, key?: EditKey): void;
   edge(side: 'front' | 'back', values: Partial<Edge>, key?: EditKey): void;
-  faces(values: Values<'setFaces'>, key?: EditKey): void;
+  faces(values: EditValues<'setFaces'>, key?: EditKey): void;
   /** of the piece at work alone: what is done to a mesh depends on that mesh */
   steps(steps: readonly Step[], key?: EditKey): void;
   /** of several pieces at once: what cuts another is edited from both sides */
@@ -66,7 +66,7 @@ export function pieceEdits(store: ProjectStore, pieces: readonly Piece[]): Piece
   };
   const forAll = (make: (piece: Piece) => Edit, key?: EditKey, these = pieces): void =>
     these.length === 1 ? edit(make(these[0]), key) : edit({ kind: 'many', edits: these.map(make) }, key);
-  const source = (values: Pick<Values<'setDrawing'>, 'contour' | 'depthAnchor'>, key?: EditKey): void =>
+  const source = (values: Pick<EditValues<'setDrawing'>, 'contour' | 'depthAnchor'>, key?: EditKey): void =>
     forAll(
       (piece) => ({ kind: isWords(piece) ? 'setWords' : 'setDrawing', pieceId: piece.id, values }),
       key,

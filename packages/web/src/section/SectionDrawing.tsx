@@ -85,7 +85,7 @@ function placeIn(frame: Frame, event: PointerEvent<SVGElement>): SectionPlace {
   return frame.toMm(((event.clientX - box.left) * WIDE) / box.width, ((event.clientY - box.top) * HIGH) / box.height);
 }
 
-interface KnobProps extends SectionDrawingProps {
+interface SectionKnobProps extends SectionDrawingProps {
   knob: SectionKnob;
   frame: Frame;
   /** the drawing stays as it is while something is dragged */
@@ -101,7 +101,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 const PIXELS_A_PRESS = 2;
 
 /** A ring, or for a corner a square on its tip. Arrow keys move it, Delete drops a point, Enter turns it. */
-function KnobMark({ knob, frame, point, onPoint, begin, move, turn, drop, onHold }: KnobProps) {
+function KnobMark({ knob, frame, point, onPoint, begin, move, turn, drop, onHold }: SectionKnobProps) {
   const drag = useRef(false);
   const [x, y] = frame.toPixels(knob);
   const isPoint = knob.kind === 'point';

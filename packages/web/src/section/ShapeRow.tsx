@@ -7,7 +7,7 @@ import { texts } from '../words/index.ts';
 import classes from './Section.module.css';
 import { useShapes } from './useShapes.ts';
 
-type Points = Edge['points'];
+type ShapePoints = Edge['points'];
 
 interface Usual<K extends string> {
   kind: K;
@@ -45,8 +45,8 @@ export function UsualRow<K extends string>({ usual, kind, onKind }: ShapeRowProp
 interface KeptRowProps {
   kind: ShapeKind;
   /** what is drawn now; undefined where nothing is */
-  points: Points | undefined;
-  onPoints: (points: Points) => void;
+  points: ShapePoints | undefined;
+  onPoints: (points: ShapePoints) => void;
 }
 
 /** Shapes that were kept by name, and a field to keep the present one. */
@@ -114,7 +114,7 @@ function KeepForm({ onKeep }: { onKeep: (name: string) => void }) {
 const STEPS = 6;
 
 /** As small as the pictures of the usual kinds: faces in ink, what was drawn in cobalt. */
-function ShapePicture({ kind, points }: { kind: ShapeKind; points: Points }) {
+function ShapePicture({ kind, points }: { kind: ShapeKind; points: ShapePoints }) {
   const line = kind === 'edge' ? edgeLine(points) : sideLine(points);
   const rest = kind === 'edge' ? 'M3 4H9M15 10V16' : 'M6 3H16M6 15H16';
   return (
@@ -125,7 +125,7 @@ function ShapePicture({ kind, points }: { kind: ShapeKind; points: Points }) {
   );
 }
 
-const edgeLine = (points: Points): [number, number][] =>
+const edgeLine = (points: ShapePoints): [number, number][] =>
   edgeRows({ kind: 'drawn', inMm: 6, deepMm: 6, steps: STEPS, points }).map(({ inMm, downMm }) => [
     15 - inMm,
     4 + downMm,

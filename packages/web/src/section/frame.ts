@@ -13,7 +13,7 @@ export interface Frame {
   toMm: (x: number, y: number) => SectionPlace;
 }
 
-interface Box {
+interface FrameBox {
   in: [number, number];
   down: [number, number];
 }
@@ -28,7 +28,7 @@ export function frameOf({ rows, frames }: AskedSection, part: SectionPart): Fram
   const [wide, high] = [WIDE - ROOM.left - ROOM.right, HIGH - ROOM.top - ROOM.bottom];
   const whole = boxOf(rows);
   const own = partBox(rows, frames[part]);
-  const scale = (box: Box): number => Math.min(wide / spanOf(box.in), high / spanOf(box.down));
+  const scale = (box: FrameBox): number => Math.min(wide / spanOf(box.in), high / spanOf(box.down));
   const least = Math.max((scale(whole) * spanOf(own.in)) / wide, (scale(whole) * spanOf(own.down)) / high);
   const shown = least >= LEAST_SHARE || part === 'side' ? whole : grown(own, whole);
   const pixelsAMm = scale(shown);
@@ -43,20 +43,23 @@ export function frameOf({ rows, frames }: AskedSection, part: SectionPart): Fram
 
 const spanOf = ([from, to]: [number, number]): number => Math.max(to - from, 1e-6);
 
-function boxOf(places: readonly SectionPlace[]): Box {
+function boxOf(places: readonly SectionPlace[]): FrameBox {
   const ins = places.map((p) => p.inMm);
   const downs = places.map((p) => p.downMm);
   return { in: [Math.min(...ins), Math.max(...ins)], down: [Math.min(...downs), Math.max(...downs)] };
 }
 
 /** Of a part: its frame, and what goes beyond it. */
-function partBox(rows: AskedSection['rows'], { inMm, downMm, wideMm, longMm }: AskedSection['frames']['front']): Box {
+function partBox(
+  rows: AskedSection['rows'],
+  { inMm, downMm, wideMm, longMm }: AskedSection['frames']['front'],
+): FrameBox {
   const [from, to] = [Math.min(downMm, downMm + longMm), Math.max(downMm, downMm + longMm)];
   const inside = rows.filter((row) => row.downMm >= from && row.downMm <= to);
   return boxOf([...inside, { inMm, downMm: from }, { inMm: inMm + wideMm, downMm: to }]);
 }
 
-function grown(own: Box, whole: Box): Box {
+function grown(own: FrameBox, whole: FrameBox): FrameBox {
   const room = AROUND * Math.max(spanOf(own.in), spanOf(own.down));
   return {
     in: [own.in[0], Math.min(own.in[1] + room, Math.max(whole.in[1], own.in[1]))],

@@ -33,7 +33,7 @@ export interface SectionKnob extends SectionPlace {
 }
 
 /** What the section of a part is changed by. */
-export type Change = { part: 'front' | 'back'; values: Partial<Edge> } | { part: 'side'; values: Partial<Side> };
+export type KnobChange = { part: 'front' | 'back'; values: Partial<Edge> } | { part: 'side'; values: Partial<Side> };
 
 /** Where it is changed: a back edge that follows the front is changed there. */
 export const partAtWork = ({ body }: Piece, part: SectionPart): SectionPart =>
@@ -68,7 +68,7 @@ export function knobMoved(
   { frames }: AskedSection,
   knob: SectionKnob,
   { to }: { to: SectionPlace },
-): Change | undefined {
+): KnobChange | undefined {
   const part = partAtWork(piece, knob.part);
   const frame = frames[knob.part];
   if (knob.kind === 'point') return pointMoved(piece, part, knob.index, sharesAt(frame, to));
@@ -105,12 +105,12 @@ const within = (point: Points[number]): Points[number] => ({
   down: Math.min(1, Math.max(0, point.down)),
 });
 
-export function pointMoved(piece: Piece, part: SectionPart, index: number, to: Partial<Points[number]>): Change {
+export function pointMoved(piece: Piece, part: SectionPart, index: number, to: Partial<Points[number]>): KnobChange {
   const points = shapeOf(piece, part).points.map((p, i) => (i === index ? within({ ...p, ...to }) : p));
   return { part, values: { points } };
 }
 
-export const pointDropped = (piece: Piece, part: SectionPart, index: number): Change => ({
+export const pointDropped = (piece: Piece, part: SectionPart, index: number): KnobChange => ({
   part,
   values: { points: shapeOf(piece, part).points.filter((_, i) => i !== index) },
 });
@@ -132,7 +132,7 @@ const way = (piece: Piece, part: SectionPart): Shares[] => {
 };
 
 /** A point more, on the piece of the line that lies nearest to a place; gives its index too. */
-export function pointAdded(piece: Piece, part: SectionPart, at: Shares): { change: Change; index: number } {
+export function pointAdded(piece: Piece, part: SectionPart, at: Shares): { change: KnobChange; index: number } {
   const index = nearestPiece(way(piece, part), at);
   const points = [...shapeOf(piece, part).points];
   points.splice(index, 0, within({ in: hundredths(at.in), down: hundredths(at.down), smooth: true }));

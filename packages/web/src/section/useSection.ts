@@ -10,7 +10,7 @@ import {
   pointDropped,
   pointMoved,
   shapeOf,
-  type Change,
+  type KnobChange,
   type SectionPart,
   type Shares,
 } from './knobs.ts';
@@ -30,18 +30,18 @@ export interface SectionWork {
   /** a drag or a row of key presses begins: what follows is one step of undo */
   begin: () => void;
   /** without a key part of the drag that was begun last */
-  put: (change: Change | undefined, key?: EditKey) => void;
+  put: (change: KnobChange | undefined, key?: EditKey) => void;
   /** a step of undo of its own */
-  once: (change: Change) => void;
-  moved: (index: number, values: Partial<Edge['points'][number]>) => Change;
+  once: (change: KnobChange) => void;
+  moved: (index: number, values: Partial<Edge['points'][number]>) => KnobChange;
   drop: (index: number) => void;
   /** undefined where nothing is drawn, or no more fits */
   add: ((at: Shares) => void) | undefined;
   /** where a further point would go */
   middle: () => Shares;
-  asKind: (kind: Edge['kind'] | Side['kind']) => Change;
+  asKind: (kind: Edge['kind'] | Side['kind']) => KnobChange;
   /** what stands now as something drawn */
-  drawn: () => Change;
+  drawn: () => KnobChange;
 }
 
 export function useSection({ store, pieces }: { store: ProjectStore; pieces: readonly Piece[] }): SectionWork {
@@ -52,7 +52,7 @@ export function useSection({ store, pieces }: { store: ProjectStore; pieces: rea
   const { put, begin } = useChanges(store, pieces);
   const at = partAtWork(piece, part);
   const shape = shapeOf(piece, part);
-  const once = (change: Change): void => {
+  const once = (change: KnobChange): void => {
     begin();
     put(change);
   };
@@ -93,7 +93,7 @@ function useChanges(store: ProjectStore, pieces: readonly Piece[]): Pick<Section
 }
 
 /** A shape of this part that is chosen by its kind. */
-const asKind = (shape: Edge | Side, part: SectionPart, kind: Edge['kind'] | Side['kind']): Change =>
+const asKind = (shape: Edge | Side, part: SectionPart, kind: Edge['kind'] | Side['kind']): KnobChange =>
   part === 'side'
     ? { part, values: sideAsKind(shape as Side, kind as Side['kind']) }
     : { part, values: edgeAsKind(shape as Edge, kind as Edge['kind']) };

@@ -64,7 +64,7 @@ export function CourseValue(props: CourseValueProps) {
   );
 }
 
-interface Points {
+interface CoursePoints {
   put: (i: number, point: CoursePoint, isDrag: boolean) => void;
   add: (point: CoursePoint) => void;
   /** by so much, within its bounds */
@@ -78,10 +78,10 @@ interface Points {
 const within = (low: number, value: number, high: number): number => Math.min(high, Math.max(low, value));
 const hundredths = (share: number): number => Math.round(share * 100) / 100;
 
-function usePoints({ course, min, max, onChange }: CourseValueProps): Points {
+function usePoints({ course, min, max, onChange }: CourseValueProps): CoursePoints {
   const tall = (max - min) / 100;
   const stepped = (value: number): number => Math.round(Math.round(value / tall) * tall * 1e6) / 1e6;
-  const put: Points['put'] = (i, point, isDrag) =>
+  const put: CoursePoints['put'] = (i, point, isDrag) =>
     onChange(
       course.map((old, k) => (k === i ? point : old)),
       isDrag,
@@ -107,7 +107,7 @@ function usePoints({ course, min, max, onChange }: CourseValueProps): Points {
   };
 }
 
-type WithPoints = CourseValueProps & { points: Points };
+type WithPoints = CourseValueProps & { points: CoursePoints };
 
 /** The same points as numbers. */
 function PointRows({ course, min, max, kind, unit, pointName, placeName, amountName, points }: WithPoints) {
@@ -184,14 +184,14 @@ function CourseCurve(props: WithPoints) {
   );
 }
 
-interface KnobProps extends WithPoints {
+interface CourseKnobProps extends WithPoints {
   point: CoursePoint;
   i: number;
   y: number;
   onHold: (pointer: number) => void;
 }
 
-function CourseKnob({ point, i, y, min, max, pointName, points, onHold }: KnobProps) {
+function CourseKnob({ point, i, y, min, max, pointName, points, onHold }: CourseKnobProps) {
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.key in ARROWS) {
       const [across, up] = ARROWS[event.key];

@@ -26,7 +26,7 @@ const PIXELS_A_STEP = 4;
 
 /** A number inside a sentence: typed (with units and arithmetic), stepped with the arrow keys, or dragged sideways. */
 export function NumberValue(props: NumberValueProps) {
-  const [typing, setTyping] = useState<Typing>();
+  const [typing, setTyping] = useState<TypedText>();
   const [refused, setRefused] = useState<string>();
   useEffect(() => {
     if (refused === undefined) return;
@@ -62,7 +62,7 @@ const Fault = ({ text }: { text: string }) => (
   </span>
 );
 
-interface Typing {
+interface TypedText {
   text: string;
   /** opened with the present value, which the first key replaces */
   isWhole: boolean;
@@ -81,7 +81,7 @@ function stepOf({ step, whole }: NumberValueProps, event: { shiftKey: boolean; a
   return step * factor;
 }
 
-function Shown(props: NumberValueProps & { onType: (typing: Typing) => void }) {
+function Shown(props: NumberValueProps & { onType: (typing: TypedText) => void }) {
   const { label, value, unit, zero, min, max, usual, onChange, onType } = props;
   const drag = useRef<{ x: number; from: number; moved: boolean }>(undefined);
   const target = useRef<HTMLButtonElement>(null);
@@ -134,7 +134,7 @@ function Shown(props: NumberValueProps & { onType: (typing: Typing) => void }) {
   );
 }
 
-interface TypedProps extends NumberValueProps, Typing {
+interface TypedProps extends NumberValueProps, TypedText {
   onText: (text: string) => void;
   /** told why where the number was not taken */
   onEnd: (fault?: string) => void;

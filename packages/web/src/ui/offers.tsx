@@ -8,6 +8,8 @@ export interface Offer {
   name?: string;
   /** where it is: a chapter, a kind */
   detail?: string;
+  /** it leads away from here: what is here comes first */
+  isFar?: boolean;
   /** other words it goes by in the trade */
   also?: readonly string[];
   run: () => void;
@@ -16,13 +18,13 @@ export interface Offer {
   onLeave?: () => void;
 }
 
-type Make = () => readonly Offer[];
+type MakeOffers = () => readonly Offer[];
 
 /** What is on the page now; asked only when somebody looks for something. */
 export class Offers {
-  readonly #made = new Set<Make>();
+  readonly #made = new Set<MakeOffers>();
 
-  add(make: Make): () => void {
+  add(make: MakeOffers): () => void {
     this.#made.add(make);
     return () => this.#made.delete(make);
   }
@@ -40,7 +42,7 @@ export const OffersAt = ({ offers, children }: { offers: Offers; children: React
 );
 
 /** Offered as long as the part is there; `make` is asked at the moment, and may say what holds then. */
-export function useOffers(make: Make): void {
+export function useOffers(make: MakeOffers): void {
   const offers = useContext(Context);
   const latest = useRef(make);
   latest.current = make;

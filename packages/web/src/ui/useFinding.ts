@@ -4,7 +4,7 @@ import { texts } from '../words/index.ts';
 /** Menus with more entries than this say that they can be searched. */
 const MANY = 12;
 
-interface Finding<C> {
+interface MenuFinding<C> {
   /** the choices that fit what was typed */
   found: readonly C[];
   query: string;
@@ -16,7 +16,7 @@ interface Finding<C> {
 }
 
 /** Choices of a menu found by typing, without a field: whoever types in an open menu looks for something in it. */
-export function useFinding<C extends { label: string }>(choices: readonly C[]): Finding<C> {
+export function useFinding<C extends { label: string }>(choices: readonly C[]): MenuFinding<C> {
   const [query, setQuery] = useState('');
   const list = useRef<HTMLDivElement>(null);
   const wanted = query.toLowerCase();

@@ -111,14 +111,14 @@ function KeepForm({ onKeep, isBusy }: { onKeep: (name: string) => void; isBusy: 
   );
 }
 
-interface RowProps {
+interface VersionRowProps {
   revision: Revision;
   isNewest: boolean;
   onGoBack: () => void;
   onCompare: () => void;
 }
 
-function VersionRow({ revision, isNewest, onGoBack, onCompare }: RowProps) {
+function VersionRow({ revision, isNewest, onGoBack, onCompare }: VersionRowProps) {
   return (
     <li className={classes.row}>
       <div className={classes.text}>

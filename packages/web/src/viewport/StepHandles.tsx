@@ -12,7 +12,7 @@ import { slideOver } from './PlaceHandles.tsx';
 import { matrixOf, meetOf, TOOL } from './scene.ts';
 import { useShape } from './shapeFrame.ts';
 import { anchored, anchorOf } from './heldAt.ts';
-import { heldOf, type Held, type Place } from './stepPlaces.ts';
+import { heldOf, type HeldPoint, type Place } from './stepPlaces.ts';
 import { useDrag } from './useDrag.ts';
 
 /** The shape step at work, with all steps of its piece. */
@@ -77,7 +77,7 @@ export function StepHandles({ stepping, shown }: StepHandlesProps) {
 
 const NOWHERE: readonly Place[] = [];
 
-interface Space {
+interface StepSpace {
   flat: NonNullable<ShownPiece['flat']>;
   matrix: Matrix4;
   toWorld: (rest: Place) => Vector3;
@@ -85,7 +85,7 @@ interface Space {
 
 interface PartProps {
   stepping: Stepping;
-  space: Space;
+  space: StepSpace;
   /** of the flat piece's longest side */
   size: number;
 }
@@ -107,7 +107,7 @@ function Backbone({ stepping: { step }, space }: PartProps) {
 }
 
 /** Over the middle of the words, by half their height. */
-const overWords = ({ low, high }: Space['flat']): Place => [
+const overWords = ({ low, high }: StepSpace['flat']): Place => [
   (low[0] + high[0]) / 2,
   high[1] + (high[1] - low[1]) / 2,
   high[2],
@@ -138,7 +138,7 @@ function AnchorKnob({ stepping, space, at }: PartProps & { at: Vector3 }) {
 }
 
 /** The edge that a piece runs along, dotted. */
-function EdgeDots({ space, line }: { space: Space; line: readonly Place[] }) {
+function EdgeDots({ space, line }: { space: StepSpace; line: readonly Place[] }) {
   const points = useMemo(
     () => line.flatMap((place) => new Vector3(...place).applyMatrix4(space.matrix).toArray()),
     [line, space],
@@ -151,14 +151,14 @@ function ValueKnob(props: PartProps) {
   const held = heldOf(props.stepping.step, props.space.flat);
   if (!held) return null;
   return held.handle.does === 'turn' ? (
-    <TurnKnob {...props} held={held as Held<'turn'>} />
+    <TurnKnob {...props} held={held as HeldPoint<'turn'>} />
   ) : (
-    <PullKnob {...props} held={held as Held<'pull'>} />
+    <PullKnob {...props} held={held as HeldPoint<'pull'>} />
   );
 }
 
 /** At the end of what is bent: pulled round, it says the angle. */
-function TurnKnob({ stepping, space, held }: PartProps & { held: Held<'turn'> }) {
+function TurnKnob({ stepping, space, held }: PartProps & { held: HeldPoint<'turn'> }) {
   const [text, setText] = useState<string>();
   const { value, take } = held;
   const { end, pivot, run } = held.handle;
@@ -201,14 +201,14 @@ function TurnKnob({ stepping, space, held }: PartProps & { held: Held<'turn'> })
 }
 
 /** The way that a positive angle turns to, in the world. */
-function inwardOf({ high, side, towardDegrees }: Held<'turn'>['handle'], matrix: Matrix4): Vector3 {
+function inwardOf({ high, side, towardDegrees }: HeldPoint<'turn'>['handle'], matrix: Matrix4): Vector3 {
   const column = (k: number): Vector3 => new Vector3().setFromMatrixColumn(matrix, k);
   const angle = (towardDegrees * Math.PI) / 180;
   return column(high).multiplyScalar(-Math.cos(angle)).addScaledVector(column(side), -Math.sin(angle));
 }
 
 /** Pulled along the way that the step moves points by. */
-function PullKnob({ stepping, space, size, held }: PartProps & { held: Held<'pull'> }) {
+function PullKnob({ stepping, space, size, held }: PartProps & { held: HeldPoint<'pull'> }) {
   const { handle, value, isLength, take } = held;
   return (
     <LineKnob
@@ -245,7 +245,7 @@ function Limits({ stepping, space, size }: PartProps) {
 
 interface GateProps {
   stepping: Stepping;
-  space: Space;
+  space: StepSpace;
   axis: 0 | 1 | 2;
   field: 'fromMm' | 'toMm';
   mm: number;

@@ -1,11 +1,11 @@
 import { Spherical, Vector3 } from 'three';
 
-type Point = readonly [number, number, number];
+type ViewPoint = readonly [number, number, number];
 
 /** Where the view looks from, and at what; mm. */
 export interface Pose {
-  from: Point;
-  to: Point;
+  from: ViewPoint;
+  to: ViewPoint;
 }
 
 const STEEPEST = 0.01;

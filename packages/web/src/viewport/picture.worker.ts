@@ -37,11 +37,11 @@ export interface PictureReply {
   picture: Blob | undefined;
 }
 
-interface WorkerScope {
+interface PictureScope {
   onmessage: ((event: MessageEvent<PictureRequest>) => void) | null;
   postMessage(reply: PictureReply): void;
 }
-const context = self as unknown as WorkerScope;
+const context = self as unknown as PictureScope;
 
 context.onmessage = (event) => {
   const { serial } = event.data;

@@ -13,14 +13,14 @@ export type Place = [number, number, number];
 type Flat = NonNullable<ShownPiece['flat']>;
 
 /** A value that is pulled: what it is, and what the step becomes with another one. */
-export interface Held<H extends StepHandle['does']> {
+export interface HeldPoint<H extends StepHandle['does']> {
   handle: Extract<StepHandle, { does: H }>;
   value: number;
   isLength: boolean;
   take: (value: number) => ShapeStep;
 }
 
-type AnyHeld = { [H in StepHandle['does']]: Held<H> }[StepHandle['does']];
+type AnyHeld = { [H in StepHandle['does']]: HeldPoint<H> }[StepHandle['does']];
 
 /** Where a step is held in the view, and how its value is taken; undefined for those that are not. */
 export function heldOf(step: ShapeStep, flat: Flat): AnyHeld | undefined {

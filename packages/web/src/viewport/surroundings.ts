@@ -2,19 +2,19 @@ import type { SceneView } from '@fictile/core';
 import { Color, type CubeTexture } from 'three';
 import { roomLight, type Radiance } from './roomLight.ts';
 
-type Triple = readonly [number, number, number];
+type ColourTriple = readonly [number, number, number];
 
 /** A glowing slab of the room whose light falls on the pieces. */
 interface Pane {
-  at: Triple;
-  size: Triple;
+  at: ColourTriple;
+  size: ColourTriple;
   colour: string;
   strength: number;
 }
 
 /** A lamp as it stands, in multiples of the scene's reach from its middle; one of them throws the shadow. */
 export interface Lamp {
-  from: Triple;
+  from: ColourTriple;
   colour: string;
   strength: number;
 }
@@ -107,8 +107,8 @@ export function lightAround(look: Look): CubeTexture {
 const lights = new WeakMap<Look, CubeTexture>();
 
 /** of the room, along each axis */
-const HALF: Triple = [10, 6, 10];
-const linear = (colour: string, strength: number): Triple => {
+const HALF: ColourTriple = [10, 6, 10];
+const linear = (colour: string, strength: number): ColourTriple => {
   const { r, g, b } = new Color(colour).multiplyScalar(strength);
   return [r, g, b];
 };
@@ -132,7 +132,7 @@ function glowOf({ walls, panes }: Look): Radiance {
 }
 
 /** A box, from its corners, by slabs: Kay and Kajiya 1986. */
-function isSeen(from: readonly number[], to: readonly number[], towards: Triple): boolean {
+function isSeen(from: readonly number[], to: readonly number[], towards: ColourTriple): boolean {
   let [near, far] = [0, Infinity];
   for (let k = 0; k < 3; k++) {
     const [a, b] = [from[k] / towards[k], to[k] / towards[k]];

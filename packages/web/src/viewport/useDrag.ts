@@ -3,7 +3,7 @@ import { useRef } from 'react';
 import type { Ray } from 'three';
 import type { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 
-type Follow = (ray: Ray, isCoarse: boolean) => void;
+type DragFollow = (ray: Ray, isCoarse: boolean) => void;
 
 export interface DragHandlers {
   onPointerDown: (event: ThreeEvent<PointerEvent>) => void;
@@ -14,9 +14,9 @@ export interface DragHandlers {
 /**
  * Drags of something in the view: the camera holds still meanwhile. `begin` gives what follows the pointer, or nothing.
  */
-export function useDrag(begin: (event: ThreeEvent<PointerEvent>) => Follow | undefined): DragHandlers {
+export function useDrag(begin: (event: ThreeEvent<PointerEvent>) => DragFollow | undefined): DragHandlers {
   const controls = useThree((three) => three.controls) as OrbitControls | null;
-  const follow = useRef<Follow>(undefined);
+  const follow = useRef<DragFollow>(undefined);
   const capture = (event: ThreeEvent<PointerEvent>): Element => event.target as Element;
   return {
     onPointerDown: (event) => {

@@ -3,7 +3,7 @@ import { useLocalStorage } from '@mantine/hooks';
 import { useSpotlight } from '@mantine/spotlight';
 import { isWords } from '@fictile/core';
 import { useEffect } from 'react';
-import { useChoice, useDocument } from '../bench/index.ts';
+import { useChoice, useDocument, useOpenParts } from '../bench/index.ts';
 import { searchStore } from '../commands/index.ts';
 import { texts } from '../words/index.ts';
 import classes from './Workbench.module.css';
@@ -17,6 +17,7 @@ export function Hints() {
   const { store, project } = useDocument();
   const { lead, typing } = useChoice();
   const { opened } = useSpotlight(searchStore);
+  const { view, comparing } = useOpenParts();
   const [used, setUsed] = useLocalStorage<readonly Hint[]>({ key: 'fictile hints used', defaultValue: [] });
   const past = store.state.history.past;
   const now: Readonly<Record<Hint, boolean>> = {
@@ -29,14 +30,16 @@ export function Hints() {
     if (fresh !== '') setUsed((before) => [...before, ...(fresh.split(' ') as Hint[])]);
   }, [fresh, setUsed]);
   const left = ALL.filter((hint) => !used.includes(hint));
-  if (!lead || !isWords(lead) || project.pieceOrder.length > 1 || left.length === 0) return null;
+  // what else stands at the view's upper right goes first
+  const isTaken = comparing !== undefined || view.second !== undefined;
+  if (isTaken || !lead || !isWords(lead) || project.pieceOrder.length > 1 || left.length === 0) return null;
   return (
     <aside className={classes.hints} aria-label={texts.hints.label}>
-      <ul>
+      <div>
         {left.map((hint) => (
-          <li key={hint}>{texts.hints.of[hint]}</li>
+          <p key={hint}>{texts.hints.of[hint]}</p>
         ))}
-      </ul>
+      </div>
       <CloseButton size="sm" aria-label={texts.hints.close} onClick={() => setUsed(ALL)} />
     </aside>
   );

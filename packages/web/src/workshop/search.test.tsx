@@ -198,4 +198,6 @@ test('what was taken more often comes first among equals, and never before what 
   expect(ranked('show', rows, { 'Show faces': 9 }).map(({ id }) => id)).toEqual(['Show faces', 'Show edges']);
   expect(ranked('edges', rows, { 'Show edges': 1 })[0].id).toBe('Edges');
   expect(ranked('nowhere', rows)).toEqual([]);
+  const far = { id: 'far', label: 'Edges', isFar: true };
+  expect(ranked('edges', [far, ...rows]).at(-1)?.id).toBe('far');
 });

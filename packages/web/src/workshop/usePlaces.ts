@@ -37,6 +37,7 @@ export function usePlaces(): () => Command[] {
         id: `project ${id}`,
         label: t.toProject(name),
         detail: texts.rack.heading,
+        isFar: true,
         run: () => void navigate(`/projects/${id}`),
       })),
   ];

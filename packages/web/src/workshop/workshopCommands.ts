@@ -7,7 +7,7 @@ import { texts } from '../words/index.ts';
 import type { Chosen } from '../pieces/index.ts';
 import { named, SURROUNDINGS, VIEWS, wishFor, withSecond, type ViewSettings } from '../views/index.ts';
 
-interface Bench {
+interface CommandBench {
   store: ProjectStore;
   actions: PieceActions;
   chosen: Chosen;
@@ -34,7 +34,7 @@ interface Bench {
 /**
  * Everything that can be done in the workshop without a value. Keys are initials of our own words, and chapter numbers.
  */
-export function workshopCommands(bench: Bench): Command[] {
+export function workshopCommands(bench: CommandBench): Command[] {
   const { chosen, openHandOver, toggleLight, toRack, singleKeys } = bench;
   const t = texts.commands;
   const lead = chosen.ids.length > 0 ? chosen.ids[0] : undefined;
@@ -77,7 +77,7 @@ export function workshopCommands(bench: Bench): Command[] {
   ];
 }
 
-function historyCommands({ store }: Bench): Command[] {
+function historyCommands({ store }: CommandBench): Command[] {
   const { past, future } = store.state.history;
   const redo = { isPossible: future.length > 0, run: () => store.redo() };
   return [
@@ -107,7 +107,7 @@ function kindOf(edit: Edit): Edit['kind'] {
 const FORMS = Object.entries(texts.form.names) as [FormName, string][];
 const SHAPES = Object.entries(texts.drawing.shapes) as [ShapeKind, string][];
 
-function pieceCommands({ store, actions, chosen, bringIn, bringModel }: Bench): Command[] {
+function pieceCommands({ store, actions, chosen, bringIn, bringModel }: CommandBench): Command[] {
   const t = texts.commands;
   const order = store.project.pieceOrder;
   const next = (): void => chosen.choose(order[(order.indexOf(chosen.ids[0]) + 1) % order.length]);
@@ -154,7 +154,7 @@ function pieceCommands({ store, actions, chosen, bringIn, bringModel }: Bench): 
 }
 
 /** Of words that are chosen, or of a body; both where both are. */
-function putCommands({ chosen, putOn }: Bench): Command[] {
+function putCommands({ chosen, putOn }: CommandBench): Command[] {
   const t = texts.put.act;
   const free = chosen.pieces.filter(({ locked }) => !locked);
   const letters = free.find(isLettering);
@@ -175,7 +175,7 @@ function putCommands({ chosen, putOn }: Bench): Command[] {
 /** With many pieces the menus of the pieces have them; a search would drown in them. */
 const MOST_OTHERS = 20;
 
-function alignCommands({ store, actions, chosen }: Bench): Command[] {
+function alignCommands({ store, actions, chosen }: CommandBench): Command[] {
   const t = texts.commands;
   const others = store.project.pieceOrder.filter((id) => !chosen.ids.includes(id)).slice(0, MOST_OTHERS);
   return others.flatMap((id) => {
@@ -187,7 +187,7 @@ function alignCommands({ store, actions, chosen }: Bench): Command[] {
   });
 }
 
-function viewCommands({ store, view, setView }: Bench): Command[] {
+function viewCommands({ store, view, setView }: CommandBench): Command[] {
   const t = texts.commands;
   return [
     ...VIEWS.map((name) => ({
@@ -209,7 +209,7 @@ function viewCommands({ store, view, setView }: Bench): Command[] {
   ];
 }
 
-function sceneCommands({ store }: Bench): Command[] {
+function sceneCommands({ store }: CommandBench): Command[] {
   const t = texts.commands;
   return [
     ...SURROUNDINGS.map((surroundings) => ({

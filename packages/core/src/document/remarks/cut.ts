@@ -6,7 +6,7 @@ import { cure, type Cure } from './cure.ts';
 import { missing, warning, type CureAround, type RemarkDefinitions } from './definition.ts';
 import { justUnder, PieceCures } from './pieceCures.ts';
 
-type Told =
+type CutCode =
   | 'CUT_NOTHING'
   | 'CUT_LEFT_OUT'
   | 'CUT_APART'
@@ -18,7 +18,7 @@ type Told =
   | 'CUT_RING';
 
 /** Of cuts: what other pieces make of a piece. */
-export const CUT_REMARKS: RemarkDefinitions<Told> = {
+export const CUT_REMARKS: RemarkDefinitions<CutCode> = {
   CUT_NOTHING: { ...missing('steps', ({ stepId }, c) => c.without(stepId)), inVain: true },
   CUT_LEFT_OUT: {
     ...missing('steps', (params, c, around) =>

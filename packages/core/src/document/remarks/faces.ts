@@ -5,10 +5,10 @@ import type { Faces } from '../schema.ts';
 import { cure } from './cure.ts';
 import { warning, type RemarkDefinitions } from './definition.ts';
 
-type Told = 'FACES_PLAIN' | 'OVER_BUDGET' | 'NEED_FINER' | 'NEED_OVER_BUDGET' | 'ROUNDING_COLLAPSED';
+type FacesCode = 'FACES_PLAIN' | 'OVER_BUDGET' | 'NEED_FINER' | 'NEED_OVER_BUDGET' | 'ROUNDING_COLLAPSED';
 
 /** Of how faces are cut. */
-export const FACES_REMARKS: RemarkDefinitions<Told> = {
+export const FACES_REMARKS: RemarkDefinitions<FacesCode> = {
   FACES_PLAIN: warning('faces'),
   OVER_BUDGET: warning('faces', (_, c) => cure('COARSER', {}, c.faces(coarser(c.piece.body.faces)))),
   NEED_FINER: warning('faces', (told, c) => cure('FINER', {}, c.faces(finerFaces(c.piece.body.faces, told)))),

@@ -3,7 +3,7 @@ import { cure, type Cure } from './cure.ts';
 import { missing, warning, type RemarkDefinitions } from './definition.ts';
 import { justOver, type PieceCures } from './pieceCures.ts';
 
-type Told =
+type LaidCode =
   | 'ONTO_NOTHING'
   | 'ONTO_CYCLE'
   | 'ONTO_MISSES'
@@ -15,7 +15,7 @@ type Told =
   | 'ONTO_BORDER';
 
 /** Of what lies on another piece. */
-export const LAID_REMARKS: RemarkDefinitions<Told> = {
+export const LAID_REMARKS: RemarkDefinitions<LaidCode> = {
   ONTO_NOTHING: { ...missing('steps', ({ stepId }, c) => c.without(stepId)), inVain: true },
   ONTO_CYCLE: missing('steps', ({ stepId }, c) => c.without(stepId)),
   ONTO_MISSES: { ...missing('steps', (told, c) => heldNearest(told, c)), inVain: true },

@@ -4,7 +4,7 @@ import { cure, type Cure } from './cure.ts';
 import { missing, warning, type RemarkDefinitions } from './definition.ts';
 import type { PieceCures } from './pieceCures.ts';
 
-type Told =
+type ShapeCode =
   | 'STEP_LEFT_OUT'
   | 'SHAPE_FOLDS'
   | 'SHAPE_TOUCHES'
@@ -21,7 +21,7 @@ type Told =
   | 'PIECES_CROSS';
 
 /** Of steps that shape, cast and reduce. */
-export const SHAPE_REMARKS: RemarkDefinitions<Told> = {
+export const SHAPE_REMARKS: RemarkDefinitions<ShapeCode> = {
   STEP_LEFT_OUT: missing('steps'),
   SHAPE_FOLDS: warning('steps', (told, c) => limited(c, told)),
   SHAPE_TOUCHES: warning('steps', ({ stepId, limit }, c) => c.noStronger(stepId, limit, true)),

@@ -1,7 +1,7 @@
 import { cure } from './cure.ts';
 import { note, warning, type RemarkDefinitions } from './definition.ts';
 
-type Told =
+type SolidCode =
   | 'FLAT_SHEET'
   | 'EDGES_SCALED'
   | 'SIDE_LEFT_STRAIGHT'
@@ -17,7 +17,7 @@ type Told =
   | 'LETTER_LEFT_OUT';
 
 /** Of edges, sides and depth. */
-export const SOLID_REMARKS: RemarkDefinitions<Told> = {
+export const SOLID_REMARKS: RemarkDefinitions<SolidCode> = {
   FLAT_SHEET: { ...note('solid'), isOpen: true },
   EDGES_SCALED: warning('solid', ({ askedMm }, c) => {
     const depthMm = Math.ceil(askedMm);

@@ -2,7 +2,7 @@ import { isWords } from '../kinds.ts';
 import { cure } from './cure.ts';
 import { note, warning, type RemarkDefinitions } from './definition.ts';
 
-type Told =
+type WordsCode =
   | 'TEXT_EMPTY'
   | 'GLYPH_MISSING'
   | 'FONT_STOOD_IN'
@@ -19,7 +19,7 @@ type Told =
   | 'MODEL_LEFT_OUT';
 
 /** Of words, drawings and models, before anything is built. */
-export const WORDS_REMARKS: RemarkDefinitions<Told> = {
+export const WORDS_REMARKS: RemarkDefinitions<WordsCode> = {
   TEXT_EMPTY: note('words'),
   GLYPH_MISSING: warning('words'),
   FONT_STOOD_IN: note('words'),

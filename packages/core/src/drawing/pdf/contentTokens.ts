@@ -29,7 +29,7 @@ const DEEPEST = 32;
  * Goes through a content stream; what makes no sense is passed over. Pictures in the stream are one operation, "BI".
  */
 export function* operationsOf(bytes: Uint8Array): Generator<Operation> {
-  const reader = new Reader(bytes);
+  const reader = new ContentReader(bytes);
   let values: Value[] = [];
   for (let token = reader.next(0); token !== END; token = reader.next(0)) {
     if (!(token instanceof Word)) {
@@ -52,7 +52,7 @@ class Word {
 const END = Symbol('end');
 type Token = Value | Word | typeof END;
 
-class Reader {
+class ContentReader {
   readonly #bytes: Uint8Array;
   #at = 0;
 

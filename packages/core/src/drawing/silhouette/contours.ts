@@ -101,7 +101,7 @@ export function blurred(shades: Shades, radius: number): Shades {
   return { width, height, values };
 }
 
-interface Rows {
+interface ShadeRows {
   count: number;
   long: number;
   step: number;
@@ -109,7 +109,7 @@ interface Rows {
 }
 
 /** Along rows; what lies beyond an end is light. */
-function averaged(values: Float32Array, { count, long, step, stride }: Rows, radius: number): Float32Array {
+function averaged(values: Float32Array, { count, long, step, stride }: ShadeRows, radius: number): Float32Array {
   const out = new Float32Array(values.length);
   const wide = 2 * radius + 1;
   for (let row = 0; row < count; row++) {

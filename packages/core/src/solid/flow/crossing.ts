@@ -1,10 +1,10 @@
-interface Point {
+interface FlowPoint {
   x: number;
   y: number;
 }
 
 /** Distance of p from the line through a and b, positive on its left. */
-function side(a: Point, b: Point, p: Point, length: number): number {
+function side(a: FlowPoint, b: FlowPoint, p: FlowPoint, length: number): number {
   return ((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x)) / length;
 }
 
@@ -12,7 +12,7 @@ function side(a: Point, b: Point, p: Point, length: number): number {
  * Whether two segments properly cross. Ends that lie within `reach` of the other segment's line only touch it: a chord
  * that ends on a segment would else cross it or not by chance.
  */
-export function crosses(a: Point, b: Point, c: Point, d: Point, reach: number): boolean {
+export function crosses(a: FlowPoint, b: FlowPoint, c: FlowPoint, d: FlowPoint, reach: number): boolean {
   const ab = Math.sqrt((b.x - a.x) * (b.x - a.x) + (b.y - a.y) * (b.y - a.y));
   const cd = Math.sqrt((d.x - c.x) * (d.x - c.x) + (d.y - c.y) * (d.y - c.y));
   if (ab === 0 || cd === 0) return false;

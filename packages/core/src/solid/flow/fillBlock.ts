@@ -2,7 +2,7 @@ import { atan2, PI } from '../../math/index.ts';
 import { generalFill } from './generalFill.ts';
 import { evenness, worstJacobian, type FlowPatch } from './patch.ts';
 import { smooth } from './smooth.ts';
-import { fillByCorners, fillDisc, longCore, type Loop } from './templates.ts';
+import { fillByCorners, fillDisc, longCore, type TemplateLoop } from './templates.ts';
 
 const degrees = (d: number): number => (d * PI) / 180;
 /** Inner angles from here on are no corner for any template. */
@@ -22,7 +22,7 @@ const MORE_ROUNDS = 24;
  * Fills one loop with quads: by a template where one does well, else by what does best. Even number of points,
  * counter-clockwise. `corners`: those that its neighbourhood gives it, tried first.
  */
-export function fillBlock(loop: Loop, corners: readonly number[]): FlowPatch | undefined {
+export function fillBlock(loop: TemplateLoop, corners: readonly number[]): FlowPatch | undefined {
   const template = byTemplates(loop, corners);
   if (template && template.score > GOOD) return template.patch;
   const general = settled(generalFill({ ...loop, start: [0, loop.x.length] }));
@@ -45,7 +45,7 @@ function settled(patch: FlowPatch | undefined): FlowPatch | undefined {
   return patch;
 }
 
-function byTemplates(loop: Loop, given: readonly number[]): Scored | undefined {
+function byTemplates(loop: TemplateLoop, given: readonly number[]): Scored | undefined {
   let found: Scored | undefined;
   for (const corners of [given, ...cornerSets(loop)]) {
     const patch = settled(fillByCorners(loop, corners));
@@ -63,7 +63,7 @@ function byTemplates(loop: Loop, given: readonly number[]): Scored | undefined {
 }
 
 /** Rows of corners worth trying, in the order of their worth. */
-function cornerSets(loop: Loop): number[][] {
+function cornerSets(loop: TemplateLoop): number[][] {
   const angles = innerAngles(loop);
   const sharpest = angles
     .map((angle, i) => ({ angle, i }))
@@ -90,7 +90,7 @@ function cornerSets(loop: Loop): number[][] {
 }
 
 /** Two or three corners become four where the longest side is cut so that opposite sides have the same count. */
-function cutArcs({ x }: Loop, corners: readonly number[]): number[][] {
+function cutArcs({ x }: TemplateLoop, corners: readonly number[]): number[][] {
   const n = x.length;
   const sorted = [...corners].sort((a, b) => a - b);
   if (sorted.length !== 2) return [];
@@ -102,7 +102,7 @@ function cutArcs({ x }: Loop, corners: readonly number[]): number[][] {
   return [[...sorted, (from + cut) % n, (from + lengths[long] - cut) % n]];
 }
 
-function innerAngles({ x, y }: Loop): number[] {
+function innerAngles({ x, y }: TemplateLoop): number[] {
   const n = x.length;
   return x.map((_, i) => {
     const [a, b] = [(i + n - 1) % n, (i + 1) % n];
@@ -113,7 +113,7 @@ function innerAngles({ x, y }: Loop): number[] {
 }
 
 /** Fillings with a row along the rim, for round ends. */
-function roundFillings(loop: Loop): FlowPatch[] {
+function roundFillings(loop: TemplateLoop): FlowPatch[] {
   const n = loop.x.length;
   const shifts = [...new Set([0, 1, 2, Math.floor(n / 8)])];
   const square = Math.max(1, Math.round(n / 4));

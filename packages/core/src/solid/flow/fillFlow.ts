@@ -38,7 +38,7 @@ export function fillFlow(line: RingLine, flow: FlowBlocks): Filled {
 }
 
 /** What blocks are bounded by: spans of the line, and rows of points along chords. */
-interface Bounds {
+interface BlockBounds {
   line: RingLine;
   flow: FlowBlocks;
   rows: readonly number[][];
@@ -54,7 +54,7 @@ function chordRow({ x, y }: FlowPatch, a: number, b: number, count: number): num
 }
 
 /** Points around a block, each edge without its end. */
-function loopOf({ line, flow, rows }: Bounds, { edges }: Block): number[] {
+function loopOf({ line, flow, rows }: BlockBounds, { edges }: Block): number[] {
   return edges.flatMap((edge) => {
     if (edge.kind === 'span') return spanPoints(line, flow, edge).slice(0, -1);
     const row = rows[edge.index];
@@ -63,7 +63,7 @@ function loopOf({ line, flow, rows }: Bounds, { edges }: Block): number[] {
 }
 
 /** Where in its loop a block has its corners. */
-function cornersOf({ line, flow, rows }: Bounds, { edges, angles }: Block): number[] {
+function cornersOf({ line, flow, rows }: BlockBounds, { edges, angles }: Block): number[] {
   const found: number[] = [];
   let at = 0;
   edges.forEach((edge, k) => {

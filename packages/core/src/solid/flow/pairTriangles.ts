@@ -1,6 +1,6 @@
 import { scaledJacobian } from './patch.ts';
 
-interface Pair {
+interface TrianglePair {
   one: number;
   other: number;
   quad: [number, number, number, number];
@@ -23,12 +23,12 @@ export function pairTriangles(
 ): number[][] {
   const pairs = possiblePairs(x, y, triangles, least);
   const count = triangles.length / 3;
-  const byTriangle: Pair[][] = Array.from({ length: count }, () => []);
+  const byTriangle: TrianglePair[][] = Array.from({ length: count }, () => []);
   for (const pair of pairs) {
     byTriangle[pair.one].push(pair);
     byTriangle[pair.other].push(pair);
   }
-  const partner: (Pair | undefined)[] = new Array(count).fill(undefined);
+  const partner: (TrianglePair | undefined)[] = new Array(count).fill(undefined);
   for (const pair of pairs) {
     if (partner[pair.one] || partner[pair.other]) continue;
     partner[pair.one] = partner[pair.other] = pair;
@@ -51,10 +51,10 @@ function possiblePairs(
   y: ArrayLike<number>,
   triangles: ArrayLike<number>,
   least: number,
-): Pair[] {
+): TrianglePair[] {
   const size = x.length;
   const owner = new Map<number, number>();
-  const pairs: Pair[] = [];
+  const pairs: TrianglePair[] = [];
   for (let c = 0; c < triangles.length; c++) {
     const [a, b] = [triangles[c], triangles[c % 3 === 2 ? c - 2 : c + 1]];
     const back = owner.get(b * size + a);
@@ -81,7 +81,7 @@ function exchange(
     partner,
     seen,
     depth,
-  }: { byTriangle: readonly Pair[][]; partner: (Pair | undefined)[]; seen: Set<number>; depth: number },
+  }: { byTriangle: readonly TrianglePair[][]; partner: (TrianglePair | undefined)[]; seen: Set<number>; depth: number },
 ): boolean {
   for (const pair of byTriangle[t]) {
     const other = pair.one === t ? pair.other : pair.one;

@@ -107,7 +107,7 @@ interface Fitting {
   line: RingLine;
   sizes: LocalSizes;
   stations: readonly Station[];
-  spans: readonly Span[];
+  spans: readonly FlowSpan[];
   blocks: readonly Block[];
   wanted: Wanted[];
   options: FlowOptions;
@@ -175,14 +175,14 @@ function meetHalfway(one: readonly number[], other: readonly number[]): [number[
 
 const isFan = (from: Station, to: Station): boolean => from.fan === 'start' && to.fan === 'end';
 
-interface Span {
+interface FlowSpan {
   from: number;
   to: number;
 }
 
 /** By its first station. */
-function spansOf(line: RingLine, found: Stations): Span[] {
-  const spans: Span[] = found.stations.map((_, from) => ({ from, to: from }));
+function spansOf(line: RingLine, found: Stations): FlowSpan[] {
+  const spans: FlowSpan[] = found.stations.map((_, from) => ({ from, to: from }));
   for (let i = 0; i < line.x.length; i++) {
     if (line.ring[i] !== i) continue;
     const row = found.along(i);
@@ -191,7 +191,7 @@ function spansOf(line: RingLine, found: Stations): Span[] {
   return spans;
 }
 
-function planGraph({ stations, chords }: Stations, spans: readonly Span[]): BlockGraph {
+function planGraph({ stations, chords }: Stations, spans: readonly FlowSpan[]): BlockGraph {
   return {
     x: stations.map((s) => s.x),
     y: stations.map((s) => s.y),

@@ -48,7 +48,7 @@ interface Mark {
  * of the roof is monotone along that normal, so no event lies between.
  */
 export function resample(outline: Outline, line: RingLine, plan: FlowPlan, options: ResampleOptions): Resampled {
-  const course = new Course(outline);
+  const course = new RingCourse(outline);
   const marks: Mark[] = [];
   for (let v = 0; v < outline.x.length; v++) {
     if (outline.corner[v]) marks.push(course.vertexMark(v, []));
@@ -64,7 +64,7 @@ export function resample(outline: Outline, line: RingLine, plan: FlowPlan, optio
 /** Where a station of a ring comes from; undefined where rings of the outline have met there. */
 function stationMark(
   line: RingLine,
-  course: Course,
+  course: RingCourse,
   station: Station,
   { id }: { id: readonly number[] },
 ): Mark | undefined {
@@ -85,7 +85,7 @@ function stationMark(
  */
 function spanMarks(
   line: RingLine,
-  course: Course,
+  course: RingCourse,
   { places, from, to }: { places: readonly RingPlace[]; from?: Mark; to?: Mark },
 ): Mark[] {
   const feet = places.map((place) => course.foot(line.edge[place.segment], place, []));
@@ -119,7 +119,7 @@ function spanMarks(
 }
 
 /** An outline measured along its rings. */
-class Course {
+class RingCourse {
   readonly #outline: Outline;
   readonly next: Uint32Array;
   readonly ring: Uint32Array;

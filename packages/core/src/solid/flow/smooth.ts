@@ -69,7 +69,7 @@ export function smooth(patch: FlowPatch, rounds: number): void {
   }
 }
 
-interface Search {
+interface SmoothSearch {
   x: number[];
   y: number[];
   /** neighbours */
@@ -85,7 +85,7 @@ interface Search {
  * Square corners alone would let edges shrink to nothing: none gets shorter than a third of what the shortest was at
  * first.
  */
-function search(p: number, reach: number, { x, y, row, floor, before, tryPlace, worst }: Search): boolean {
+function search(p: number, reach: number, { x, y, row, floor, before, tryPlace, worst }: SmoothSearch): boolean {
   const isTooNear = (tx: number, ty: number): boolean =>
     row.some((n) => (x[n] - tx) * (x[n] - tx) + (y[n] - ty) * (y[n] - ty) < floor);
   let changed = false;

@@ -3,12 +3,12 @@ import { fillFourSides, straightRow } from './coons.ts';
 import type { FlowPatch } from './patch.ts';
 
 /** A loop of points, counter-clockwise: the boundary that a template fills. */
-export interface Loop {
+export interface TemplateLoop {
   x: readonly number[];
   y: readonly number[];
 }
 
-const blank = ({ x, y }: Loop): FlowPatch => ({ x: [...x], y: [...y], fixed: x.length, quads: [] });
+const blank = ({ x, y }: TemplateLoop): FlowPatch => ({ x: [...x], y: [...y], fixed: x.length, quads: [] });
 
 /** Rows of point numbers from corner to corner. */
 function rows(count: number, corners: readonly number[]): number[][] {
@@ -23,7 +23,7 @@ function rows(count: number, corners: readonly number[]): number[][] {
  * Fills a loop with the given corners in one of the ways that have at most one irregular point; undefined where the
  * counts allow none.
  */
-export function fillByCorners(loop: Loop, corners: readonly number[]): FlowPatch | undefined {
+export function fillByCorners(loop: TemplateLoop, corners: readonly number[]): FlowPatch | undefined {
   const sides = rows(loop.x.length, corners);
   if (corners.length === 4) return fourSided(loop, sides);
   if (corners.length === 2) return rowAndCore(loop, sides);
@@ -31,7 +31,7 @@ export function fillByCorners(loop: Loop, corners: readonly number[]): FlowPatch
   return undefined;
 }
 
-function fourSided(loop: Loop, [bottom, right, top, left]: number[][]): FlowPatch | undefined {
+function fourSided(loop: TemplateLoop, [bottom, right, top, left]: number[][]): FlowPatch | undefined {
   if (bottom.length !== top.length || left.length !== right.length) return undefined;
   const patch = blank(loop);
   fillFourSides(patch, { bottom, right, top: [...top].reverse(), left: [...left].reverse() });
@@ -39,7 +39,7 @@ function fourSided(loop: Loop, [bottom, right, top, left]: number[][]): FlowPatc
 }
 
 /** Blocks around one irregular point: side i is cut into p(i-1) and p(i+1) edges, the spoke from its cut has p(i). */
-function spokes(loop: Loop, sides: number[][]): FlowPatch | undefined {
+function spokes(loop: TemplateLoop, sides: number[][]): FlowPatch | undefined {
   const n = sides.length;
   const p = spokeCounts(sides.map((side) => side.length - 1));
   if (!p || p.some((count) => count < 1)) return undefined;
@@ -75,7 +75,7 @@ function spokeCounts(s: readonly number[]): number[] | undefined {
 }
 
 /** Between two corners: a row of quads along the longer side, and a four-sided core. */
-function rowAndCore(loop: Loop, [one, other]: number[][]): FlowPatch | undefined {
+function rowAndCore(loop: TemplateLoop, [one, other]: number[][]): FlowPatch | undefined {
   const [base, arc] = one.length <= other.length ? [one, other] : [other, one];
   const [k, m] = [base.length - 1, arc.length - 1];
   const up = (m - k + 2) / 2;
@@ -103,7 +103,7 @@ export interface DiscCore {
 }
 
 /** A core as long as its loop: corners where the loop lies farthest out along the diagonals of its principal axes. */
-export function longCore({ x, y }: Loop): DiscCore {
+export function longCore({ x, y }: TemplateLoop): DiscCore {
   const m = x.length;
   const mean = (values: readonly number[]): number => values.reduce((sum, v) => sum + v, 0) / m;
   const [cx, cy] = [mean(x), mean(y)];
@@ -127,7 +127,7 @@ export function longCore({ x, y }: Loop): DiscCore {
 }
 
 /** A loop without corners: a row of quads around a four-sided core. */
-export function fillDisc(loop: Loop, { shift, wide }: DiscCore): FlowPatch | undefined {
+export function fillDisc(loop: TemplateLoop, { shift, wide }: DiscCore): FlowPatch | undefined {
   const m = loop.x.length;
   if (m % 2 === 1 || m < 8) return undefined;
   const high = m / 2 - wide;

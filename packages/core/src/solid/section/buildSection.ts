@@ -3,7 +3,7 @@ import { SMALLEST_LAYER } from '../wavefront/index.ts';
 import { sectionCrossing, sectionTouch, type SectionCrossing } from './crossing.ts';
 import { deepOf, edgeRows, endsLevel, sideRows, WALL_SHARE } from './edgeRows.ts';
 import { onGrid } from './onGrid.ts';
-import type { Row, Section, SectionPart } from './section.ts';
+import type { SectionRow, Section, SectionPart } from './section.ts';
 import { STRAIGHT_SIDE, type EdgeRow, type EdgeShape, type SideShape, type Swell } from './shapes.ts';
 import { swellRows } from './swellRows.ts';
 
@@ -57,7 +57,7 @@ export interface PartFrame {
 
 /** A section before anything gives way to what crosses, mm. */
 export interface AskedSection {
-  rows: Row[];
+  rows: SectionRow[];
   frames: Readonly<Record<'front' | 'side' | 'back', PartFrame>>;
   crossing: { inMm: number; downMm: number } | undefined;
 }
@@ -76,12 +76,12 @@ interface Shapes {
   side: SideShape;
 }
 
-interface Attempt extends BuiltSection, Pick<AskedSection, 'rows' | 'frames'> {
+interface SectionAttempt extends BuiltSection, Pick<AskedSection, 'rows' | 'frames'> {
   /** grid steps of the section -> mm in from the outline and down from the front */
   place: (inset: number, z: number) => { inMm: number; downMm: number };
 }
 
-function attempt(shapes: Shapes, options: SectionOptions): Attempt {
+function attempt(shapes: Shapes, options: SectionOptions): SectionAttempt {
   const { depthMm, step, shiftMm = 0 } = options;
   const remarks: Remark[] = [];
   const [front, back] = fittedEdges(shapes, options, remarks);
@@ -93,11 +93,11 @@ function attempt(shapes: Shapes, options: SectionOptions): Attempt {
     swell(options.backSwell, back, rims[1].inMm, step),
   ];
   const [above, below] = swells.map((rows) => (rows.length === 0 ? 0 : rows[0].upMm));
-  const rows: Row[] = [
-    ...swells[0].map(({ inMm, upMm }): Row => ({ inMm, downMm: 0 - upMm, part: 'front' })),
+  const rows: SectionRow[] = [
+    ...swells[0].map(({ inMm, upMm }): SectionRow => ({ inMm, downMm: 0 - upMm, part: 'front' })),
     ...body.slice(0, -1),
     { ...rims[1], part: 'back' },
-    ...swells[1].map(({ inMm, upMm }): Row => ({ inMm, downMm: depthMm + upMm, part: 'back' })).reverse(),
+    ...swells[1].map(({ inMm, upMm }): SectionRow => ({ inMm, downMm: depthMm + upMm, part: 'back' })).reverse(),
   ];
   const depth = Math.max(SMALLEST_LAYER, Math.round((depthMm + above + below) / step));
   const top = Math.round(above / step);
@@ -118,7 +118,7 @@ interface Fitted {
   shiftMm: number;
 }
 
-function framesOf({ side, ...edges }: Shapes, body: readonly Row[], fitted: Fitted): AskedSection['frames'] {
+function framesOf({ side, ...edges }: Shapes, body: readonly SectionRow[], fitted: Fitted): AskedSection['frames'] {
   const { front, back, depthMm, shiftMm } = fitted;
   const [deepFront, deepBack] = [deepOf(front), deepOf(back)];
   const base = body[Math.max(0, front.length - 1)].inMm;
@@ -158,7 +158,7 @@ function joined(
   front: readonly EdgeRow[],
   back: readonly EdgeRow[],
   { side, depthMm, shiftMm }: { side: SideShape; depthMm: number; shiftMm: number },
-): Row[] {
+): SectionRow[] {
   const from = deepOf(front);
   const to = depthMm - deepOf(back);
   const profile = sideRows(side, to - from).map(([inward, along]) => ({
@@ -167,12 +167,12 @@ function joined(
     part: 'wall' as const,
   }));
   const base = profile[0].inMm;
-  const atFront = front.slice(0, -1).map((row): Row => ({ ...row, inMm: row.inMm + base, part: 'frontEdge' }));
+  const atFront = front.slice(0, -1).map((row): SectionRow => ({ ...row, inMm: row.inMm + base, part: 'frontEdge' }));
   // the part named is that of the piece after a point: the back edge begins at the side's last
-  const last: Row = { ...profile[profile.length - 1], part: 'backEdge' };
+  const last: SectionRow = { ...profile[profile.length - 1], part: 'backEdge' };
   const atBack = back
     .slice(0, -1)
-    .map(({ inMm, downMm }): Row => ({ inMm: inMm + base, downMm: depthMm - downMm, part: 'backEdge' }))
+    .map(({ inMm, downMm }): SectionRow => ({ inMm: inMm + base, downMm: depthMm - downMm, part: 'backEdge' }))
     .reverse();
   return [...atFront, ...profile.slice(0, -1), last, ...atBack];
 }

@@ -33,11 +33,11 @@ export function drawnProfile(knots: readonly ProfileKnot[], fineness: Fineness):
   return points.map(([inward, down]): ProfilePoint => [inward, Math.max(0, Math.min(1, down))]);
 }
 
-type Place = Pick<ProfileKnot, 'in' | 'down'>;
-type Cubic = [Place, Place, Place, Place];
+type ProfilePlace = Pick<ProfileKnot, 'in' | 'down'>;
+type Cubic = [ProfilePlace, ProfilePlace, ProfilePlace, ProfilePlace];
 
 /** End of a knot's arm towards its neighbour on one side. */
-function ahead(knots: readonly ProfileKnot[], i: number, side: 1 | -1): Place {
+function ahead(knots: readonly ProfileKnot[], i: number, side: 1 | -1): ProfilePlace {
   const knot = knots[i];
   const near = knots[i + side];
   const other = knots[i - side] as ProfileKnot | undefined;
@@ -57,7 +57,7 @@ function at([a, b, c, d]: Cubic, t: number): ProfilePoint {
 
 /** As outline/flatten.ts does it. */
 function piecesOf([a, b, c, d]: Cubic, fineness: Extract<Fineness, { toleranceMm: number }>): number {
-  const bend = (p: Place, q: Place, r: Place): number =>
+  const bend = (p: ProfilePlace, q: ProfilePlace, r: ProfilePlace): number =>
     lengthOf((p.in - 2 * q.in + r.in) * fineness.inMm, (p.down - 2 * q.down + r.down) * fineness.deepMm);
   const largest = 6 * Math.max(bend(a, b, c), bend(b, c, d));
   return Math.max(1, Math.min(MOST_STEPS, Math.ceil(Math.sqrt(largest / (8 * fineness.toleranceMm)))));

@@ -18,7 +18,7 @@ const WHOLE = 1.5;
 /** A piece shorter than so many supports has no room for one. */
 const ROOM = 2.5;
 
-interface Point {
+interface SectionPoint {
   inset: number;
   z: number;
 }
@@ -29,17 +29,20 @@ export function finerSection(section: Section, { longest, support }: Finer): Sec
   return longest ? withPassedLayers(cut(supported, (a, b) => evenShares(a, b, longest))) : withPassedLayers(supported);
 }
 
-const lengthOf = (a: Point, b: Point): number =>
+const lengthOf = (a: SectionPoint, b: SectionPoint): number =>
   Math.sqrt((b.inset - a.inset) * (b.inset - a.inset) + (b.z - a.z) * (b.z - a.z));
 
-function evenShares(a: Point, b: Point, longest: number): number[] {
+function evenShares(a: SectionPoint, b: SectionPoint, longest: number): number[] {
   const length = lengthOf(a, b);
   const parts = length > WHOLE * longest ? Math.ceil(length / longest) : 1;
   return Array.from({ length: parts - 1 }, (_, k) => (k + 1) / parts);
 }
 
 /** Every piece cut at shares of its length; cuts whose layer would lie too close to another's are left out. */
-function cut(section: Section, sharesOf: (a: Point, b: Point, piece: number) => readonly number[]): Section {
+function cut(
+  section: Section,
+  sharesOf: (a: SectionPoint, b: SectionPoint, piece: number) => readonly number[],
+): Section {
   const layers = [0, ...sectionLayers(section)];
   const out: Section = { inset: [section.inset[0]], z: [section.z[0]], part: [] };
   const push = (inset: number, z: number, part: SectionPart): void => {

@@ -9,7 +9,7 @@ export type { ProfileKnot, ProfilePoint } from './curves.ts';
 export { countsSteps, USUAL_KINDS, usualKnots, type UsualKind } from './edgeKinds.ts';
 export { heldAtMiddle, USUAL_SIDE_KINDS, usualSideKnots, type UsualSideKind } from './sideKinds.ts';
 export { sectionCosines, sectionEnds, sectionLayers, sectionReach } from './section.ts';
-export type { Row, Section, SectionPart } from './section.ts';
+export type { SectionRow, Section, SectionPart } from './section.ts';
 export { flareEdge, lipWidth } from './flare.ts';
 export { DRAWN, isDrawn, isPlain, isStraight, STRAIGHT_SIDE } from './shapes.ts';
 export type { EdgeShape, SideShape, Swell, SwellCurve, UsualEdge, UsualSide } from './shapes.ts';

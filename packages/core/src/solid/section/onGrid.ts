@@ -1,5 +1,5 @@
 import { SMALLEST_LAYER } from '../wavefront/index.ts';
-import { sectionLayers, type Row, type Section, type SectionPart } from './section.ts';
+import { sectionLayers, type SectionRow, type Section, type SectionPart } from './section.ts';
 
 interface Grid {
   /** mm */
@@ -17,11 +17,11 @@ interface Grid {
  * outline's own and the outermost first, become that one. Points that fall together are one. Wherever a piece passes a
  * layer of another part it gets a vertex.
  */
-export function onGrid(rows: readonly Row[], grid: Grid): Section {
+export function onGrid(rows: readonly SectionRow[], grid: Grid): Section {
   return withPassedLayers(rounded(rows, grid));
 }
 
-function rounded(rows: readonly Row[], { step, depth, above, kept }: Grid): Section {
+function rounded(rows: readonly SectionRow[], { step, depth, above, kept }: Grid): Section {
   const steps = (mm: number): number => Math.round(mm / step) + 0; // never -0
   const insets = rows.map((row) => steps(row.inMm));
   const layers = layersOf(insets, kept.map(steps));

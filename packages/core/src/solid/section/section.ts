@@ -15,7 +15,7 @@ export interface Section {
 }
 
 /** A point of the section in mm: how far in, how far below the body's front; `part`: of the piece that begins here. */
-export interface Row {
+export interface SectionRow {
   inMm: number;
   downMm: number;
   part: SectionPart;

@@ -5,7 +5,7 @@ import type { UsualSideKind } from './sideKinds.ts';
 /** One edge as asked for, mm. */
 export type EdgeShape = UsualEdge | DrawnEdge | RowEdge;
 
-interface SizedEdge {
+interface SizedShape {
   /** a negative one would be none */
   inMm: number;
   deepMm: number;
@@ -14,12 +14,12 @@ interface SizedEdge {
   toleranceMm?: number;
 }
 
-export interface UsualEdge extends SizedEdge {
+export interface UsualEdge extends SizedShape {
   kind: UsualKind;
 }
 
 /** `points`: between the rim (1 in, 0 down) and the foot (0 in, 1 down), in shares of width and depth. */
-export interface DrawnEdge extends SizedEdge {
+export interface DrawnEdge extends SizedShape {
   kind: 'drawn';
   points: readonly ProfileKnot[];
 }

@@ -64,7 +64,7 @@ function groupSegments(traces: Traces, bands: number, edgeCount: number): Groups
 }
 
 /** Pieces of all bands as flat rows, still with the traces' node numbers. */
-interface Pieces {
+interface LoopPieces {
   band: number[];
   edge: number[];
   start: number[];
@@ -74,7 +74,7 @@ interface Pieces {
 interface Attempt {
   fault?: 'open-loop';
   folded: number[][];
-  pieces: Pieces;
+  pieces: LoopPieces;
 }
 
 function cutFaces(
@@ -151,14 +151,19 @@ function uniteClosest(
   return pairs.some(({ a, b }) => traces.unite(a, b));
 }
 
-interface Places {
+interface NodePlaces {
   x: Float64Array;
   y: Float64Array;
   layers: readonly number[];
 }
 
 /** Drops unused nodes and splits the pieces by band. */
-function compact(traces: Traces, pieces: Pieces, source: Int32Array, { places }: { places: Places }): Partition {
+function compact(
+  traces: Traces,
+  pieces: LoopPieces,
+  source: Int32Array,
+  { places }: { places: NodePlaces },
+): Partition {
   const numbers = new NodeNumbers(traces);
   const rings = compactRings(traces, source, places.layers.length, { numbers });
   const bands = compactBands(pieces, source, places.layers.length, { numbers });
@@ -205,7 +210,7 @@ class NodeNumbers {
 }
 
 function compactBands(
-  pieces: Pieces,
+  pieces: LoopPieces,
   source: Int32Array,
   count: number,
   { numbers }: { numbers: NodeNumbers },

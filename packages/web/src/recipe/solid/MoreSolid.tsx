@@ -6,7 +6,7 @@ import { PICTURES, number } from '../../fields/index.ts';
 import classes from '../Recipe.module.css';
 import { sideAsKind } from './kindChange.ts';
 
-interface Props {
+interface MoreSolidProps {
   solid: Solid;
   put: PieceEdits['solid'];
   takeBack: PieceEdits['takeBack'];
@@ -15,7 +15,7 @@ interface Props {
 const T = texts.recipe;
 
 /** What most solids have nothing of, a line of thought each: side, edges, swelling, along the depth. */
-export function MoreSolid(props: Props) {
+export function MoreSolid(props: MoreSolidProps) {
   const values = {
     ...sideValues(props),
     side: <SideKind {...props} />,
@@ -30,7 +30,7 @@ export function MoreSolid(props: Props) {
   ));
 }
 
-function SideKind({ solid: { side }, put, takeBack }: Props) {
+function SideKind({ solid: { side }, put, takeBack }: MoreSolidProps) {
   const trial = useTrial<Solid['side']['kind']>(
     (kind, key) => put({ side: { ...side, ...sideAsKind(side, kind) } }, key),
     takeBack,
@@ -47,7 +47,7 @@ function SideKind({ solid: { side }, put, takeBack }: Props) {
   );
 }
 
-function sideValues({ solid: { side, stepsBy }, put }: Props) {
+function sideValues({ solid: { side, stepsBy }, put }: MoreSolidProps) {
   const set = (values: Partial<Solid['side']>, key?: string): void => put({ side: { ...side, ...values } }, key);
   const values = {
     amount: number(
@@ -75,7 +75,7 @@ function sideValues({ solid: { side, stepsBy }, put }: Props) {
   return { sideSizes: <Sentence template={sizes} values={values} /> };
 }
 
-function edgeValues({ solid, put }: Props) {
+function edgeValues({ solid, put }: MoreSolidProps) {
   const { edgeSide, edgesAdd, stepsBy, corners, emboldenMm } = solid;
   return {
     edgeSide: (
@@ -123,7 +123,7 @@ function edgeValues({ solid, put }: Props) {
   };
 }
 
-function swellValues({ solid: { swell }, put }: Props) {
+function swellValues({ solid: { swell }, put }: MoreSolidProps) {
   const set = (values: Partial<Solid['swell']>, key?: string): void => put({ swell: { ...swell, ...values } }, key);
   const shape = {
     curve: (
@@ -162,7 +162,7 @@ function swellValues({ solid: { swell }, put }: Props) {
   };
 }
 
-function alongValues({ solid: { along }, put }: Props) {
+function alongValues({ solid: { along }, put }: MoreSolidProps) {
   const { twistDegrees, taperPercent, shearMm, curveDegrees, towardDegrees, about } = along;
   const [x, y] = shearMm;
   const set = (values: Partial<Solid['along']>, key?: string): void => put({ along: { ...along, ...values } }, key);

@@ -27,8 +27,8 @@ const IN_OTHERS = 2.5;
 const IN_DETAIL = 1;
 /** A whole other name: as good as its own. */
 const WHOLE = 8;
-/** What leads elsewhere comes after what is here. */
-const FAR = 12;
+/** More than anything scores: what leads elsewhere comes after what is here. */
+const FAR = 100;
 /** Each time it was taken counts less than the one before. */
 const OFTEN = 1.5;
 

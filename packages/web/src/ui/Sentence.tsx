@@ -18,10 +18,11 @@ export function Sentence(props: SentenceProps) {
     const next = parts[i + 1];
     const mark = typeof next === 'string' ? MARK.exec(next)?.[0] : undefined;
     if (mark === undefined) return <Fragment key={i}>{part.value}</Fragment>;
+    const isKept = isSingle(part.value);
     return (
-      <span key={i} className={isSingle(part.value) ? classes.kept : undefined}>
+      <span key={i} className={isKept ? classes.kept : undefined}>
         {part.value}
-        {`\u2060${mark}`}
+        {isKept ? mark : `\u2060${mark}`}
       </span>
     );
   });

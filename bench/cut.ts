@@ -22,6 +22,7 @@ import {
   triangulate,
   turnOf,
   unwrap,
+  usualFrame,
   usualStep,
   usualWriteOptions,
   writeScene,
@@ -175,16 +176,7 @@ function projectOf(
   more: Edit[] = [],
 ): Project {
   const words = newPiece('words', TEXT, splitGraphemes(TEXT));
-  const body = newModel('body', 'body', {
-    asset: 'a'.repeat(64),
-    format: 'obj',
-    unit: 'mm',
-    up: 'y',
-    scalePercent: 100,
-    closed: false,
-    paint: 'finish',
-    sides: 'own',
-  });
+  const body = newModel('body', 'body', { ...usualFrame('obj'), asset: 'a'.repeat(64) });
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: 'words', values: { sizeMm, tracking, anchor: 'middle', align: 'center' } },
     {

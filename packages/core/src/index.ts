@@ -267,6 +267,7 @@ export type { FaceStyle } from './faces/index.ts';
 export { assemble } from './lettering/index.ts';
 export type { BuiltCluster } from './lettering/index.ts';
 export {
+  aroundBoxes,
   boxOfPoints,
   diagonalOf,
   isEmptyBox,

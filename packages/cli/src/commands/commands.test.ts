@@ -17,6 +17,7 @@ import {
   unwrap,
   usualDrawing,
   usualForms,
+  usualFrame,
   usualStep,
   type FormShape,
 } from '@fictile/core';
@@ -151,16 +152,7 @@ test('a project’s file brings its models along', async () => {
   await bake([at('form.json'), '--out', at('ball.obj')]);
   const bytes = new Uint8Array(await readFile(at('ball.obj')));
   const asset = sha256Hex(bytes);
-  const model = newModel('b', 'Ball', {
-    asset,
-    format: 'obj',
-    unit: 'mm',
-    up: 'y',
-    scalePercent: 100,
-    closed: false,
-    paint: 'finish',
-    sides: 'own',
-  });
+  const model = newModel('b', 'Ball', { ...usualFrame('obj'), asset });
   const words = {
     ...newPiece('a', 'Title', [...'Row']),
     steps: [{ ...usualStep('onto', 'o'), target: 'b', fromMm: [0, 60, 200] as [number, number, number] }],

@@ -1,10 +1,10 @@
+import { isEmptyBox } from '@fictile/core';
 import { useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { pieceActions, useChosen, type PieceActions } from '../pieces/index.ts';
 import { useOnItsWay, usePutting } from '../putting/index.ts';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import { boundsOf, fromView, type GeometryShelf } from '../viewport/index.ts';
-import { isEmptyBox } from '@fictile/core';
 import {
   ActsContext,
   ChoiceContext,
@@ -116,7 +116,7 @@ function usePieceActions(store: ProjectStore, evaluation: Evaluation, shelf: Geo
       pieceActions(store, (id) => {
         const shown = pieces.current.find((p) => p.pieceId === id);
         const box = boundsOf(shown ? [shown] : [], shelf);
-        return isEmptyBox(box) ? undefined : { min: box.low, max: box.high };
+        return isEmptyBox(box) ? undefined : box;
       }),
     [store, shelf],
   );

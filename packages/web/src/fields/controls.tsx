@@ -80,6 +80,7 @@ function CourseControl(props: ControlProps) {
   const shown = low === high ? C.same(low, UNIT_SIGNS[unit]) : C.between(low, high, UNIT_SIGNS[unit]);
   return (
     <CourseValue
+      name={labelOf(props)}
       label={C.label(labelOf(props), { low, high, unit: UNIT_SIGNS[unit] })}
       shown={shown}
       help={C.help}

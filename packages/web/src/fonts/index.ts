@@ -1,4 +1,5 @@
 export { FONT_FILES, isFontFile } from './fontFiles.ts';
+export { heaviest } from './heaviest.ts';
 export { FontSample } from './FontSample.tsx';
 export { useFontsFor } from './useFontsFor.ts';
 export { useBringFonts } from './useBringFonts.ts';

@@ -2,6 +2,7 @@ import { notifications } from '@mantine/notifications';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Refused } from '../api/index.ts';
 import { texts } from '../words/index.ts';
+import { FONTS_QUERY } from './useFonts.ts';
 import { bringFont } from './styleChoice.ts';
 
 /** Brings font files into the type case, one after the other; each is told of. Gives the families that came. */
@@ -25,7 +26,7 @@ export function useBringFonts(onCame: (family: string) => void | Promise<void>):
     },
     onSuccess: async (families) => {
       if (families.length === 0) return;
-      await queries.invalidateQueries({ queryKey: ['fonts'] });
+      await queries.invalidateQueries({ queryKey: FONTS_QUERY.queryKey });
       notifications.show({ message: t.brought(families) });
       await onCame(families[0]);
     },

@@ -7,6 +7,7 @@ import {
   usualFrame,
   newProject,
   usualStep,
+  type Box3,
   type OntoStep,
   type Step,
   type Piece,
@@ -15,13 +16,13 @@ import { useSyncExternalStore } from 'react';
 import { ProjectStore } from '../store/index.ts';
 import { renderInside, serve } from '../testing/render.tsx';
 import { pieceActions, Pieces } from './index.ts';
-import type { Box } from './alignment.ts';
+
 import { useChosen } from './useChosen.ts';
 
 /** As the solids stand: a letter of 10 x 20 x 2 at zero, another of 4 x 6 x 2 far off. */
-const BOXES: Record<string, Box> = {
-  a: { min: [0, 0, 0], max: [10, 20, 2] },
-  b: { min: [100, 50, 7], max: [104, 56, 9] },
+const BOXES: Record<string, Box3> = {
+  a: { low: [0, 0, 0], high: [10, 20, 2] },
+  b: { low: [100, 50, 7], high: [104, 56, 9] },
 };
 
 let store: ProjectStore;

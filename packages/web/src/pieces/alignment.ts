@@ -1,13 +1,7 @@
-import { groundOf, type Piece, type Placement } from '@fictile/core';
-
-/** A box along the axes, mm. */
-export interface Box {
-  min: readonly number[];
-  max: readonly number[];
-}
+import { aroundBoxes, groundOf, middleOfBox, sizeOfBox, type Box3, type Piece, type Placement } from '@fictile/core';
 
 /** Around a piece as it stands; undefined while it has no solid. */
-export type BoxOf = (pieceId: string) => Box | undefined;
+export type BoxOf = (pieceId: string) => Box3 | undefined;
 
 type PlaceOf = (piece: Piece) => Partial<Placement>;
 
@@ -20,7 +14,7 @@ const GAP = 0.25;
 export function centredOn(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): PlaceOf {
   const [own, its] = boxes(pieces, other, boxOf);
   if (!own || !its) return stays;
-  const [x, y, z] = [0, 1, 2].map((k) => middle(its, k) - middle(own, k));
+  const [x, y, z] = betweenMiddles(own, its);
   return (piece) => shifted(piece, piece.placement.stand === 'table' ? [x, 0, z] : [x, y, 0]);
 }
 
@@ -28,8 +22,8 @@ export function centredOn(pieces: readonly Piece[], other: Piece, boxOf: BoxOf):
 export function setBeside(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): PlaceOf {
   const [own, its] = boxes(pieces, other, boxOf);
   if (!own || !its) return stays;
-  const gap = (its.max[1] - its.min[1]) * GAP;
-  const by = [its.max[0] + gap - own.min[0], its.min[1] - own.min[1], middle(its, 2) - middle(own, 2)];
+  const gap = sizeOfBox(its)[1] * GAP;
+  const by = [its.high[0] + gap - own.low[0], its.low[1] - own.low[1], betweenMiddles(own, its)[2]];
   return (piece) => shifted(piece, by);
 }
 
@@ -37,27 +31,27 @@ export function setBeside(pieces: readonly Piece[], other: Piece, boxOf: BoxOf):
 export function besideOriginals(pieces: readonly Piece[], boxOf: BoxOf): PlaceOf {
   const own = around(pieces, boxOf);
   if (!own) return stays;
-  const by = own.max[0] - own.min[0] + (own.max[1] - own.min[1]) * GAP;
+  const [width, height] = sizeOfBox(own);
+  const by = width + height * GAP;
   return (piece) => (groundOf(piece) === undefined ? shifted(piece, [by, 0, 0]) : {});
 }
 
 const stays: PlaceOf = () => ({});
-const middle = (box: Box, k: number): number => (box.min[k] + box.max[k]) / 2;
 
-function boxes(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): [Box | undefined, Box | undefined] {
+const betweenMiddles = (from: Box3, to: Box3): number[] => {
+  const middle = middleOfBox(from);
+  return middleOfBox(to).map((v, k) => v - middle[k]);
+};
+
+function boxes(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): [Box3 | undefined, Box3 | undefined] {
   return [around(pieces, boxOf), boxOf(other.id)];
 }
 
-const around = (pieces: readonly Piece[], boxOf: BoxOf): Box | undefined =>
+const around = (pieces: readonly Piece[], boxOf: BoxOf): Box3 | undefined =>
   pieces
     .map((piece) => boxOf(piece.id))
     .filter((box) => box !== undefined)
-    .reduce<Box | undefined>((so, box) => (so ? union(so, box) : box), undefined);
-
-const union = (a: Box, b: Box): Box => ({
-  min: a.min.map((v, k) => Math.min(v, b.min[k])),
-  max: a.max.map((v, k) => Math.max(v, b.max[k])),
-});
+    .reduce<Box3 | undefined>((so, box) => (so ? aroundBoxes(so, box) : box), undefined);
 
 const shifted = ({ placement: { atMm } }: Piece, by: readonly number[]): Partial<Placement> => ({
   atMm: atMm.map((v, k) => Math.round((v + by[k]) * 100) / 100 + 0) as Placement['atMm'],

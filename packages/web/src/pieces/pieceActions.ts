@@ -101,7 +101,7 @@ function addActions(store: ProjectStore, boxOf: BoxOf): AddActions {
   };
   const right = (): number | undefined => {
     const boxes = store.project.pieceOrder.flatMap((id) => boxOf(id) ?? []);
-    return boxes.length === 0 ? undefined : Math.max(...boxes.map((box) => box.max[0]));
+    return boxes.length === 0 ? undefined : Math.max(...boxes.map((box) => box.high[0]));
   };
   const addDrawing = (drawing: Drawing, name: string): string => {
     const piece = newDrawing(freshId(), nameFor(store.project, name), drawing);

@@ -1,8 +1,9 @@
 import { Alert, Container, FileButton, Loader, Text, Title, UnstyledButton } from '@mantine/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { api, Unreachable } from '../api/index.ts';
+import { useProjects } from '../store/index.ts';
 import { ScreenNav, Unreached } from '../ui/index.ts';
 import navClasses from '../ui/ScreenNav.module.css';
 import { texts } from '../words/index.ts';
@@ -63,7 +64,7 @@ function BringIn({ onFault }: { onFault: (fault: string | undefined) => void }) 
 }
 
 function Projects({ inBin, onFault }: { inBin: boolean; onFault: (fault: string | undefined) => void }) {
-  const list = useQuery({ queryKey: ['projects', inBin], queryFn: inBin ? api.listBin : api.listProjects });
+  const list = useProjects(inBin);
   const actions = useCardActions(onFault);
   const t = texts.rack;
   return (

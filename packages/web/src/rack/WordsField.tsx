@@ -1,9 +1,8 @@
 import { Alert, Button, TextInput, UnstyledButton } from '@mantine/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from '../api/index.ts';
-import { makeProject } from '../store/index.ts';
+import { makeProject, useProjects } from '../store/index.ts';
 import { texts } from '../words/index.ts';
 import classes from './Rack.module.css';
 import { useFirstSolid } from './useFirstSolid.ts';
@@ -55,7 +54,7 @@ export function WordsField() {
 
 /** On an empty rack: words to begin with. */
 function FirstWords({ onTake }: { onTake: (words: string) => void }) {
-  const list = useQuery({ queryKey: ['projects', false], queryFn: api.listProjects });
+  const list = useProjects();
   if (list.data?.length !== 0) return null;
   return (
     <p className={classes.invite}>

@@ -21,4 +21,5 @@ export const TOOLS = [
   LiftTool,
 ] as const;
 
+export { HandsContext } from './handsContext.ts';
 export { useHands } from './useHands.ts';

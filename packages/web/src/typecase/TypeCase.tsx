@@ -3,12 +3,11 @@ import { covers, splitGraphemes } from '@fictile/core';
 import type { FontFamilyInfo } from '@fictile/contract';
 import { IconStarFilled } from '@tabler/icons-react';
 import { useState } from 'react';
-import { FONT_FILES, FontSample, useBringFonts, useFavourites, useFonts } from '../fonts/index.ts';
+import { FONT_FILES, FontSample, useBringFonts, useFavourites, useFonts, heaviest } from '../fonts/index.ts';
 import { ChoiceValue, DropFiles, Notes, ScreenNav, Sentence, Unreached } from '../ui/index.ts';
 import navClasses from '../ui/ScreenNav.module.css';
 import { texts } from '../words/index.ts';
 import { FamilyFacts } from './FamilyFacts.tsx';
-import { heaviest } from './heaviest.ts';
 import classes from './TypeCase.module.css';
 
 const KINDS = ['all', 'favourites', ...Object.keys(texts.fontKinds)] as const;

@@ -12,6 +12,7 @@ export interface CoursePoint {
 }
 
 interface CourseValueProps {
+  name: string;
   /** the whole of what it is and holds, for those who hear it */
   label: string;
   /** what stands in the sentence */
@@ -41,7 +42,7 @@ export function CourseValue(props: CourseValueProps) {
   const [isOpen, setIsOpen] = useState(false);
   const points = usePoints(props);
   const target = useRef<HTMLButtonElement>(null);
-  useOffers(() => [valueOffer(target.current, props.label.replace(/:.*/, ''))]);
+  useOffers(() => [valueOffer(target.current, props.name)]);
   return (
     <Popover opened={isOpen} onChange={setIsOpen} position="bottom-start" withinPortal trapFocus returnFocus>
       <Popover.Target>

@@ -1,6 +1,6 @@
 import { parseQuantity, type QuantityKind } from '@fictile/core';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { texts } from '../words/index.ts';
+import { texts, withUnit } from '../words/index.ts';
 import { useOffers, valueOffer } from './offers.tsx';
 import classes from './values.module.css';
 
@@ -129,7 +129,7 @@ function Shown(props: NumberValueProps & { onType: (typing: TypedText) => void }
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
     >
-      {value === 0 && zero ? zero : `${shownNumber(value)}${unit === '' || unit === '°' ? unit : `\u00a0${unit}`}`}
+      {value === 0 && zero ? zero : withUnit(shownNumber(value), unit, '\u00a0')}
     </button>
   );
 }
@@ -140,26 +140,24 @@ interface TypedProps extends NumberValueProps, TypedText {
   onEnd: (fault?: string) => void;
 }
 
-/** What is wrong with a text as a number, in words; nothing while it is still empty. */
-function faultOf(props: NumberValueProps, text: string): string | undefined {
-  const parsed = parseQuantity(text, props.kind);
-  if (parsed === undefined) return text.trim() === '' ? undefined : texts.numbers.none(text.trim());
-  const value = rounded(props, parsed);
-  if (value >= props.min && value <= props.max) return undefined;
-  const unit = props.unit === '' || props.unit === '°' ? props.unit : ` ${props.unit}`;
-  return texts.numbers.range(`${shownNumber(props.min)}${unit}`, `${shownNumber(props.max)}${unit}`);
+/** The number a text means, or what is wrong with it in words; neither while it is still empty. */
+function read(props: NumberValueProps, text: string): { number?: number; fault?: string } {
+  const { kind, unit, min, max } = props;
+  const parsed = parseQuantity(text, kind);
+  if (parsed === undefined) return text.trim() === '' ? {} : { fault: texts.numbers.none(text.trim()) };
+  const number = rounded(props, parsed);
+  if (number >= min && number <= max) return { number };
+  return { fault: texts.numbers.range(withUnit(shownNumber(min), unit), withUnit(shownNumber(max), unit)) };
 }
 
 function Typed(props: TypedProps) {
-  const { label, kind, text, isWhole, onChange, onText, onEnd } = props;
-  const parsed = parseQuantity(text, kind);
-  const fault = faultOf(props, text);
-  const fits = parsed !== undefined && fault === undefined;
+  const { label, text, isWhole, onChange, onText, onEnd } = props;
+  const { number, fault } = read(props, text);
   const isOver = useRef(false);
   const end = (keep: boolean): void => {
     if (isOver.current) return;
     isOver.current = true;
-    if (keep && fits) onChange(rounded(props, parsed), false);
+    if (keep && number !== undefined) onChange(number, false);
     onEnd(keep ? fault : undefined);
   };
   return (
@@ -167,7 +165,7 @@ function Typed(props: TypedProps) {
       <input
         className={classes.input}
         aria-label={label}
-        aria-invalid={!fits}
+        aria-invalid={number === undefined}
         autoFocus
         value={text}
         maxLength={80}

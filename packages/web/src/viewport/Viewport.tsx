@@ -30,7 +30,8 @@ export interface ViewportProps {
   /** what the camera flies to: marks, or a body that something is put on */
   near: { marks?: MarkedPlaces; bodyId?: string };
   onCamera: (camera: CameraHandle | undefined) => void;
-  onPictures: (take: TakePicture | undefined) => void;
+  /** wanted where still pictures are taken of this view */
+  onPictures?: (take: TakePicture | undefined) => void;
   /** a double press beside everything */
   onMissed: () => void;
   /** tools and what else is drawn with the pieces */
@@ -69,7 +70,7 @@ export function Viewport(props: ViewportProps) {
         pieces={pieces.length}
         onCamera={props.onCamera}
       />
-      <PictureTaker surroundings={project.view.surroundings} onReady={props.onPictures} />
+      {props.onPictures && <PictureTaker surroundings={project.view.surroundings} onReady={props.onPictures} />}
     </Canvas>
   );
 }

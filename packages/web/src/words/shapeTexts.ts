@@ -1,5 +1,4 @@
-const withUnit = (value: number, unit: string): string =>
-  unit === '' || unit === '°' ? `${value}${unit}` : `${value} ${unit}`;
+import { withUnit } from './withUnit.ts';
 
 /** Words around steps: of their menu, and of values that open. */
 export const shapeTexts = {
@@ -22,7 +21,7 @@ export const shapeTexts = {
   course: {
     label: (name: string, { low, high, unit }: { low: number; high: number; unit: string }): string =>
       `${name}: ${low === high ? withUnit(low, unit) : `${low} to ${withUnit(high, unit)}`}`,
-    same: withUnit,
+    same: (value: number, unit: string): string => withUnit(value, unit),
     between: (low: number, high: number, unit: string): string => `${low} to ${withUnit(high, unit)}`,
     help: 'Drag points. Double-click adds one, Delete takes it away, arrow keys move it.',
     point: (n: number): string => `Point ${n}`,

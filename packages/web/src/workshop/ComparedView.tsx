@@ -18,7 +18,6 @@ interface ComparedProps {
 }
 
 const NOTHING_HELD: ReadonlySet<string> = new Set();
-const nothing = (): void => undefined;
 
 /** Another state of the project, seen with the same camera; nothing can be taken hold of. */
 export function ComparedView({ project, evaluation, shelf, link }: ComparedProps) {
@@ -40,7 +39,6 @@ export function ComparedView({ project, evaluation, shelf, link }: ComparedProps
           isCarrying: false,
           ...{ typed: undefined, placing: undefined, stepping: undefined },
         }}
-        onPictures={nothing}
       />
     </div>
   );

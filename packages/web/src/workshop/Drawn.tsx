@@ -3,7 +3,7 @@ import type { Box3 } from '@fictile/core';
 import { useCallback, useEffect, useMemo, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import { useSearchParams } from 'react-router';
 import { useActs, useChoice, useMeshes, useOpenParts, useTrials } from '../bench/index.ts';
-import { TOOLS, useHands } from '../tools/index.ts';
+import { HandsContext, TOOLS, useHands } from '../tools/index.ts';
 import {
   canDraw,
   moved,
@@ -26,7 +26,7 @@ interface DrawnProps {
   link?: (camera: CameraHandle | undefined) => void;
   /** another state, laid over */
   ghost?: ReactNode;
-  onPictures: ViewportProps['onPictures'];
+  onPictures?: ViewportProps['onPictures'];
 }
 
 /** The project in a view, with all tools. */
@@ -38,9 +38,11 @@ export function Drawn({ ghost, ...props }: DrawnProps) {
   const near = useMemo(() => ({ marks: marks.places, bodyId: carrying?.begunOn }), [marks.places, carrying?.begunOn]);
   return (
     <Canvas {...props} {...{ project, shelf, hands, near }} pieces={evaluation.pieces}>
-      {TOOLS.map((Tool) => (
-        <Tool key={Tool.name} />
-      ))}
+      <HandsContext value={hands}>
+        {TOOLS.map((Tool, i) => (
+          <Tool key={i} />
+        ))}
+      </HandsContext>
       {ghost}
     </Canvas>
   );

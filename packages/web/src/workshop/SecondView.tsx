@@ -7,15 +7,13 @@ import { Drawn } from './Drawn.tsx';
 import { ViewNames } from './ViewBar.tsx';
 import classes from './Workbench.module.css';
 
-const nothing = (): void => undefined;
-
 /** The same, seen from elsewhere. */
 export function SecondView({ box, wish }: { box: Box3; wish: ViewWish }) {
   const { view, setView } = useOpenParts();
   const camera = useRef<CameraHandle>(undefined);
   return (
     <div className={classes.second}>
-      <Drawn box={box} wish={wish} camera={camera} onPictures={nothing} />
+      <Drawn box={box} wish={wish} camera={camera} />
       <div className={classes.secondBar} role="toolbar" aria-label={texts.view.second}>
         <ViewNames
           wish={wish}

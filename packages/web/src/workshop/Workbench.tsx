@@ -1,6 +1,6 @@
 import { notifications } from '@mantine/notifications';
 import { useState } from 'react';
-import { Bench, isModelFile, useActs, useChoice, useMeshes, useOpenParts } from '../bench/index.ts';
+import { Bench, isModelFile, useActs, useChoice, useDocument, useMeshes, useOpenParts } from '../bench/index.ts';
 import { CommandSearch, search } from '../commands/index.ts';
 import { FONT_FILES, isFontFile } from '../fonts/index.ts';
 import { SectionCard } from '../section/index.ts';
@@ -30,12 +30,12 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
       <OffersAt offers={offers}>
         <div className={classes.bench}>
           <Leaving store={store} />
-          <Top store={store} />
+          <Top />
           <LeadRecipe />
           <ViewPane>
             <BuildNotice />
             <Hints />
-            <Section store={store} />
+            <Section />
           </ViewPane>
           <SideColumn />
           <Panels />
@@ -49,7 +49,8 @@ export function Workbench({ store, isHeld }: { store: ProjectStore; isHeld: bool
   );
 }
 
-function Top({ store }: { store: ProjectStore }) {
+function Top() {
+  const { store } = useDocument();
   const { setPanel } = useOpenParts();
   return (
     <TopBar
@@ -68,7 +69,8 @@ function Commands({ offers }: { offers: Offers }) {
 }
 
 /** The card on which a section is drawn. */
-function Section({ store }: { store: ProjectStore }) {
+function Section() {
+  const { store } = useDocument();
   const { showsSection, setShowsSection } = useOpenParts();
   const { chosen, lead, picked } = useChoice();
   const { shelf, shown } = useMeshes();

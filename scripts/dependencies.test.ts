@@ -56,6 +56,7 @@ const WEB_LEVELS: Readonly<Record<string, number>> = {
   handover: 4,
   versions: 4,
   silhouette: 4,
+  help: 4,
   recipe: 5,
   section: 6,
   putting: 6,

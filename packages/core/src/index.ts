@@ -111,6 +111,8 @@ export {
   usualBody,
   usualCircle,
   usualCurveLine,
+  exampleOf,
+  REMARK_CODES,
   usualDrawing,
   usualForms,
   usualHollow,
@@ -341,6 +343,7 @@ export {
   stepOf,
   STEPS,
   strengthField,
+  strengthUnit,
   usualStep,
   withOtherPieces,
 } from './steps/index.ts';

@@ -1,8 +1,10 @@
-import type { Cure, CureCode, CureParams, Failure, Remark, StepKind } from '@fictile/core';
+import type { Cure, CureCode, CureParams, Failure, Remark, RemarkCode, StepKind } from '@fictile/core';
 import { CURE_WORDS } from './en/cures.ts';
 import { FAILURE_WORDS } from './en/failures.ts';
+import { HELP_WORDS } from './en/help/index.ts';
 import { REMARK_WORDS } from './en/remarks/index.ts';
 import { STEP_WORDS } from './en/steps/index.ts';
+import type { RemarkHelp } from './helpWords.ts';
 import { saidOf, type Told, type Where } from './remarkWords.ts';
 import type { StepWords } from './stepWords.ts';
 
@@ -11,6 +13,7 @@ export { OURS } from './en/failures.ts';
 export { mm } from './en/figures.ts';
 export { FORM_WORDS } from './en/forms.ts';
 export { LINE_WORDS, WHERE_WORDS } from './en/records.ts';
+export type { RemarkHelp } from './helpWords.ts';
 export type { FieldWords, RecordWords, StepWords } from './stepWords.ts';
 
 /** What is said of a kind of step. Throws where a language has forgotten one. */
@@ -23,6 +26,9 @@ export function wordsOf(kind: StepKind): StepWords {
 /** What happened, what it means, what to do. */
 export const remarkText = ({ code, params }: Remark, where: Where): string =>
   saidOf(REMARK_WORDS[code] as Told<Remark['params']>, where, params);
+
+/** The same to who asks why. */
+export const helpOf = (code: RemarkCode): RemarkHelp => HELP_WORDS[code];
 
 export const failureText = ({ code, params }: Failure, where: Where): string =>
   saidOf(FAILURE_WORDS[code] as Told<Failure['params']>, where, params);

@@ -41,6 +41,7 @@ export {
   WORD_LINES,
   WORDS,
 } from './fields/index.ts';
+export { exampleOf, REMARK_CODES, type RemarkExample } from './examples/index.ts';
 export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
 export type { History } from './history.ts';

@@ -1,4 +1,4 @@
-import { type CutStep, type OntoStep, middleOfSide, usualStep } from '../steps/index.ts';
+import { type CutStep, middleOfSide, usualStep } from '../steps/index.ts';
 import { quietContext, unwrap, type Remark, type RemarkCode } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import {
@@ -6,17 +6,15 @@ import {
   cureOf,
   newForm,
   newModel,
-  newPiece,
   newProject,
   type Edit,
   type FormShape,
   type Model,
   type Piece,
   type Project,
-  type Solid,
-  type Words,
 } from '../document/index.ts';
 import { boxOfPoints } from '../math/index.ts';
+import { bigBall, crate, FRONT, smallBall, wordsOnBody, type BodyScene } from '../document/examples/scenes.ts';
 import { testTools } from '../testing/faces.ts';
 import { pairOf } from '../testing/pairs.ts';
 import { Engine } from './engine.ts';
@@ -24,68 +22,8 @@ import type { Evaluated } from './evaluated.ts';
 import { pieceMesh } from './scenePart.ts';
 
 const engine = new Engine(await testTools());
-const FRONT = middleOfSide('front');
-const crate: FormShape = {
-  kind: 'block',
-  widthMm: 100,
-  heightMm: 100,
-  depthMm: 100,
-  edge: 'plain',
-  edgeMm: 0,
-  taperPercent: 0,
-};
 
-interface Scene {
-  text?: string;
-  form?: FormShape;
-  words?: Partial<Words>;
-  solid?: Partial<Solid>;
-  /** null: they lie on nothing */
-  onto?: Partial<OntoStep> | null;
-  cut?: Partial<CutStep>;
-  /** another body that cuts, instead of the words */
-  tool?: FormShape;
-  body?: Edit[];
-  faceBudget?: number;
-}
-
-function scene({
-  text = 'SIGN',
-  form = crate,
-  words = {},
-  solid = {},
-  onto = {},
-  cut,
-  tool,
-  body = [],
-  faceBudget,
-}: Scene): Project {
-  const pieces = [newPiece('words', text, [...text]), newForm('body', 'Body', form)];
-  const made = newProject('p', 'Row', [...pieces, ...(tool ? [newForm('tool', 'Tool', tool)] : [])]);
-  const lies = {
-    ...usualStep('onto', 'lies'),
-    target: 'body',
-    method: 'flat' as const,
-    heldBy: 'middle' as const,
-    place: FRONT,
-    ...onto,
-  };
-  const edits: Edit[] = [
-    { kind: 'setWords', pieceId: 'words', values: words },
-    { kind: 'setSolid', pieceId: 'words', values: { depthMm: 4, ...solid } },
-    { kind: 'setFaces', pieceId: 'words', values: { toleranceMm: 0.2 } },
-    { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: 0.2 } },
-    { kind: 'setSteps', pieceId: 'words', steps: onto ? [lies] : [] },
-    {
-      kind: 'setSteps',
-      pieceId: 'body',
-      steps: cut ? [{ ...usualStep('cut', 'cut'), target: tool ? 'tool' : 'words', ...cut }] : [],
-    },
-    ...body,
-  ];
-  return unwrap(applyEdit(faceBudget ? { ...made, faceBudget } : made, { kind: 'many', edits }));
-}
-
+const scene = wordsOnBody;
 const evaluated = async (project: Project, id: string): Promise<Evaluated> =>
   unwrap(await engine.evaluate(project, id, quietContext, { crossings: true }));
 const codes = ({ remarks }: Evaluated): string[] => remarks.map(({ code }) => code);
@@ -96,8 +34,6 @@ function pressed(project: Project, pieceId: string, told: Remark): Project {
   return unwrap(applyEdit(project, { kind: 'many', edits: cure?.edits ?? [] }));
 }
 
-const ball: FormShape = { kind: 'ball', radiusMm: 80 };
-const small: FormShape = { kind: 'ball', radiusMm: 20 };
 const round = { method: 'round' } as const;
 const away = (pieceId: string): Edit => ({ kind: 'setPlacement', pieceId, values: { atMm: [500, 0, 0] } });
 const hollow: FormShape = {
@@ -110,7 +46,7 @@ const hollow: FormShape = {
 } as FormShape;
 
 /** What is told, told no more after its cure was pressed, and nothing else in its place. */
-test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
+test.each<[string, RemarkCode, 'words' | 'body', BodyScene]>([
   ['too large for its front: smaller', 'ONTO_BORDER', 'words', { words: { sizeMm: 72 } }],
   [
     'over the right border: moved in',
@@ -136,7 +72,7 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'words',
     { words: { sizeMm: 16 }, onto: { turnDegrees: 30, place: { kind: 'pressed' }, fromMm: [-44, 50, 90] } },
   ],
-  ['flat on a ball: laid round', 'ONTO_FLOATS', 'words', { form: ball, words: { sizeMm: 20 } }],
+  ['flat on a ball: laid round', 'ONTO_FLOATS', 'words', { form: bigBall, words: { sizeMm: 20 } }],
   [
     'flat in a hollow: laid round',
     'ONTO_SINKS',
@@ -147,7 +83,7 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'stiff on a ball: bent',
     'ONTO_FLOATS',
     'words',
-    { form: ball, words: { sizeMm: 40 }, solid: { depthMm: 1 }, onto: { method: 'round', rigid: true } },
+    { form: bigBall, words: { sizeMm: 40 }, solid: { depthMm: 1 }, onto: { method: 'round', rigid: true } },
   ],
   [
     'the inside of an O: left out',
@@ -161,7 +97,7 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'body',
     {
       text: 'R8',
-      form: ball,
+      form: bigBall,
       words: { sizeMm: 16 },
       onto: { method: 'round' },
       cut: { operation: 'engrave', sinkMm: 1, softMm: 4, softSide: 'inward' },
@@ -172,7 +108,7 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'SHAPE_STRAYS',
     'body',
     {
-      body: [
+      edits: [
         { kind: 'setFaces', pieceId: 'body', values: { shaped: 'own' } },
         { kind: 'setSteps', pieceId: 'body', steps: [usualStep('bend', 'bend')] },
       ],
@@ -182,14 +118,14 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'shaped finer than there are faces for: as far as they go',
     'SHAPE_LOOSER',
     'body',
-    { body: [{ kind: 'setSteps', pieceId: 'body', steps: [usualStep('noise', 'noise')] }], faceBudget: 4000 },
+    { edits: [{ kind: 'setSteps', pieceId: 'body', steps: [usualStep('noise', 'noise')] }], faceBudget: 4000 },
   ],
   ['laid on nothing: taken away', 'ONTO_NOTHING', 'words', { onto: { target: 'gone' } }],
   [
     'in a circle: taken away',
     'ONTO_CYCLE',
     'words',
-    { body: [{ kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('onto', 'back'), target: 'words' }] }] },
+    { edits: [{ kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('onto', 'back'), target: 'words' }] }] },
   ],
   [
     'held beside the body: at the middle of its front',
@@ -208,7 +144,7 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
       onto: { ...round, place: middleOfSide('top') },
     },
   ],
-  ...(['straight', 'leave'] as const).map((overhang): [string, RemarkCode, 'words', Scene] => [
+  ...(['straight', 'leave'] as const).map((overhang): [string, RemarkCode, 'words', BodyScene] => [
     `round, over the edges of a crate (${overhang}): smaller`,
     'ONTO_OVERHANGS',
     'words',
@@ -218,7 +154,7 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'from a direction, larger than a ball: smaller',
     'ONTO_OVERHANGS',
     'words',
-    { form: ball, text: 'I', words: { sizeMm: 170 }, onto: { method: 'direction' } },
+    { form: bigBall, text: 'I', words: { sizeMm: 170 }, onto: { method: 'direction' } },
   ],
   [
     'round, held by an edge: in the middle',
@@ -230,20 +166,20 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'longer than a ball is round: smaller',
     'ONTO_OVERFULL',
     'words',
-    { form: small, text: 'GLAZE', words: { sizeMm: 60 }, onto: round },
+    { form: smallBall, text: 'GLAZE', words: { sizeMm: 60 }, onto: round },
   ],
   [
     'taller than a ball bears: smaller',
     'ONTO_FOLDS',
     'words',
-    { form: small, text: 'IL', words: { sizeMm: 64 }, onto: round },
+    { form: smallBall, text: 'IL', words: { sizeMm: 64 }, onto: round },
   ],
   ['cut by nothing: taken away', 'CUT_NOTHING', 'body', { cut: { target: 'gone' } }],
   [
     'cut by words that stand elsewhere: laid on it',
     'CUT_APART',
     'body',
-    { onto: null, words: { sizeMm: 20 }, cut: {}, body: [away('words')] },
+    { onto: null, words: { sizeMm: 20 }, cut: {}, edits: [away('words')] },
   ],
   [
     'cut by words beside its border: in the middle',
@@ -285,25 +221,25 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
     'a body that stands elsewhere: brought here',
     'CUT_APART',
     'body',
-    { cut: { operation: 'subtract' }, tool: { kind: 'ball', radiusMm: 30 }, body: [away('tool')] },
+    { cut: { operation: 'subtract' }, tool: { kind: 'ball', radiusMm: 30 }, edits: [away('tool')] },
   ],
   [
     'what two have in common, and they have nothing: brought here',
     'CUT_LEFT_OUT',
     'body',
-    { cut: { operation: 'intersect' }, tool: { kind: 'ball', radiusMm: 30 }, body: [away('tool')] },
+    { cut: { operation: 'intersect' }, tool: { kind: 'ball', radiusMm: 30 }, edits: [away('tool')] },
   ],
   [
     'deeper than a ball has room for: less deep',
     'CUT_LEFT_OUT',
     'body',
-    { form: small, text: 'GLA', words: { sizeMm: 20 }, onto: round, cut: { sinkMm: 25 } },
+    { form: smallBall, text: 'GLA', words: { sizeMm: 20 }, onto: round, cut: { sinkMm: 25 } },
   ],
   [
     'longer than a ball is round, and cut: smaller',
     'CUT_LEFT_OUT',
     'body',
-    { form: small, text: 'GLAZE', words: { sizeMm: 60 }, onto: round, cut: {} },
+    { form: smallBall, text: 'GLAZE', words: { sizeMm: 60 }, onto: round, cut: {} },
   ],
   [
     'an imprint that leans more than it has room for: as it could be',
@@ -323,7 +259,7 @@ test.each<[string, RemarkCode, 'words' | 'body', Scene]>([
       ['wider than the gaps', 'II', { sinkMm: 4, softMm: 3 }, 20, 0],
       ['wider than there is border', 'I', { sinkMm: 4, softMm: 3 }, 20, 44],
     ] as const
-  ).map(([what, text, cut, sizeMm, acrossMm]): [string, RemarkCode, 'body', Scene] => [
+  ).map(([what, text, cut, sizeMm, acrossMm]): [string, RemarkCode, 'body', BodyScene] => [
     `a rim ${what}: narrower`,
     'CUT_RIM_CLIPPED',
     'body',

@@ -1,4 +1,4 @@
-import { lettersIn, withPieces } from '../fields/index.ts';
+import { lettersIn, withPieces, type Fields, type Unit } from '../fields/index.ts';
 import type { Box3, Vec3 } from '../math/index.ts';
 import type { ChainStep, Moving } from '../shape/index.ts';
 import type { Act, Refining } from './definition.ts';
@@ -47,6 +47,13 @@ export const copyShifts = (step: RepeatStep, box: Box3): Vec3[] => actOf(step.ki
 /** The value that a step's strength lies in; undefined for those that have none. */
 export function strengthField(step: Step): string | undefined {
   return isMoving(step) ? (movingOf(step).strength as string | undefined) : undefined;
+}
+
+/** What a kind of step's strength is measured in. */
+export function strengthUnit(kind: string): Unit | '' {
+  const { fields, act } = stepOf(kind);
+  const field = act.does === 'moves' ? (act.strength as string | undefined) : undefined;
+  return (field && (fields as Fields)[field].unit) || '';
 }
 
 /** The step as strong as a value says. */

@@ -13,6 +13,7 @@ export {
   refiningOf,
   strengthField,
   withOtherPieces,
+  strengthUnit,
   withStrength,
 } from './acts.ts';
 export type { CastStep, MovingStep, RefineStep, RepeatStep, ShapeStep } from './acts.ts';

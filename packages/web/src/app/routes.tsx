@@ -18,5 +18,17 @@ export const router = createBrowserRouter([
     HydrateFallback: () => <Loading label={texts.loading} />,
     errorElement: <Mishap />,
   },
+  {
+    path: '/help',
+    lazy: async () => ({ Component: (await import('../help/index.ts')).Help }),
+    HydrateFallback: () => <Loading label={texts.loading} />,
+    errorElement: <Mishap />,
+  },
+  {
+    path: '/help/:page',
+    lazy: async () => ({ Component: (await import('../help/index.ts')).HelpPage }),
+    HydrateFallback: () => <Loading label={texts.loading} />,
+    errorElement: <Mishap />,
+  },
   { path: '*', element: <Lost /> },
 ]);

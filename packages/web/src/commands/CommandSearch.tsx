@@ -83,8 +83,8 @@ function useFound(
     const seen = new Set<string>();
     const distinct = all.filter(({ id }) => !seen.has(id) && seen.add(id));
     const known = distinct.map((command) => ({ ...command, also: alsoOf(command) }));
-    // without a word only what can be done is listed, not each value
-    const shown = query.trim() === '' ? known.filter(({ id }) => !id.startsWith('value ')) : known;
+    // without a word only what can be done is listed, not each value, nor each page of help
+    const shown = query.trim() === '' ? known.filter(({ id }) => !/^(value|help) /.test(id)) : known;
     return ranked(query, shown, now.uses).slice(0, MOST);
   }, [query]);
 }

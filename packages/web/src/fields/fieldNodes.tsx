@@ -68,7 +68,10 @@ export function fieldNodes(
       bare[slot] = controlOf(own)?.({ label, field: own, name, slot, value, usual, put, record }) ?? null;
     });
   }
-  const parts = Object.entries(words.parts ?? NONE).filter(([slot]) => slot in bare);
-  const wrapped = parts.map(([slot, template]) => [slot, <Sentence key={slot} template={template} values={bare} />]);
-  return { ...bare, ...Object.fromEntries(wrapped) };
+  // a part may hold others, which are written before it
+  const nodes = { ...bare };
+  for (const [slot, template] of Object.entries(words.parts ?? NONE))
+    if (slot in bare)
+      nodes[slot] = <Sentence key={slot} template={template} values={{ ...nodes, [slot]: bare[slot] }} />;
+  return nodes;
 }

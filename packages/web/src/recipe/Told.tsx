@@ -1,4 +1,5 @@
 import { UnstyledButton } from '@mantine/core';
+import { Why } from '../help/index.ts';
 import { chapterOf, toneOf } from '@fictile/core';
 import { cureText, remarkText } from '../words/index.ts';
 import { useRecipe, type ChapterName } from './recipeContext.ts';
@@ -16,7 +17,9 @@ export function Told({ chapter }: { chapter: ChapterName }) {
         className={classes.remark}
         data-tone={toneOf(remark) === 'note' ? 'note' : 'warning'}
       >
-        <span>{remarkText(remark)}</span>
+        <span>
+          {remarkText(remark)} <Why code={remark.code} />
+        </span>
         {cure && (
           <UnstyledButton className={classes.cure} onClick={() => edits.all(cure.edits)}>
             {cureText(cure)}

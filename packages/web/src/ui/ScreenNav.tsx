@@ -4,8 +4,15 @@ import { texts } from '../words/index.ts';
 import { Mark } from './Mark.tsx';
 import classes from './ScreenNav.module.css';
 
+/** The screens beside the workshop. */
+const PLACES = [
+  { to: '/', title: texts.rack.title },
+  { to: '/fonts', title: texts.typeCase.title },
+  { to: '/help', title: texts.help.title },
+] as const;
+
 interface ScreenNavProps {
-  at: '/' | '/fonts' | undefined;
+  at: (typeof PLACES)[number]['to'] | undefined;
   /** at the right */
   children?: ReactNode;
 }
@@ -15,12 +22,11 @@ export function ScreenNav({ at, children }: ScreenNavProps) {
   return (
     <nav className={classes.nav}>
       <Mark label={texts.product} />
-      <Link to="/" className={classes.place} aria-current={at === '/' ? 'page' : undefined}>
-        {texts.rack.title}
-      </Link>
-      <Link to="/fonts" className={classes.place} aria-current={at === '/fonts' ? 'page' : undefined}>
-        {texts.typeCase.title}
-      </Link>
+      {PLACES.map(({ to, title }) => (
+        <Link key={to} to={to} className={classes.place} aria-current={at === to ? 'page' : undefined}>
+          {title}
+        </Link>
+      ))}
       <span className={classes.gap} />
       {children}
     </nav>

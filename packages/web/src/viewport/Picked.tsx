@@ -12,7 +12,7 @@ interface PickedProps {
   ids: readonly number[];
 }
 
-/** A bar under each letter that is worked on: it leaves the letter to be seen. */
+/** A bar under each letter that is worked on, and a wash so thin that its finish is still to be seen. */
 export function Picked({ shown, steps, ids }: PickedProps) {
   const invalidate = useThree((three) => three.invalidate);
   useEffect(() => {
@@ -22,6 +22,7 @@ export function Picked({ shown, steps, ids }: PickedProps) {
   return (
     <group userData={TOOL} matrixAutoUpdate={false} matrix={matrixOf(shown.transform)}>
       <Planes shown={shown} steps={steps} ids={ids} from={-0.06} to={-0.02} opacity={1} />
+      <Planes shown={shown} steps={steps} ids={ids} from={0} to={1} opacity={0.16} />
     </group>
   );
 }

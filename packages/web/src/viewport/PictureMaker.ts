@@ -1,9 +1,16 @@
-import { standAlone, type Project, type ShownPiece } from '@fictile/core';
+import { standAlone, type Project, type Remark, type ShownPiece } from '@fictile/core';
 import { JobClient } from '../worker/index.ts';
 import type { PictureReply, PictureRequest } from './picture.worker.ts';
 
 const WIDTH = 640;
 const HEIGHT = 376;
+
+/** A project as it looks, and what is told of its pieces. */
+export interface Pictured {
+  /** a PNG; undefined where there is nothing to be seen */
+  picture: Blob | undefined;
+  told: { pieceId: string; remarks: readonly Remark[] }[];
+}
 
 /**
  * Makes small pictures of projects, one after the other, in workers of its own. What nobody waits for any more is given
@@ -16,14 +23,19 @@ export class PictureMaker {
   #queue: Promise<unknown> = Promise.resolve();
   readonly #waiting = new Map<number, (picture: Blob | undefined) => void>();
 
-  make(project: Project, signal: AbortSignal): Promise<Blob | undefined> {
+  async make(project: Project, signal: AbortSignal): Promise<Blob | undefined> {
+    return (await this.take(project, signal))?.picture;
+  }
+
+  /** The same with what is told; undefined where it was left. */
+  take(project: Project, signal: AbortSignal): Promise<Pictured | undefined> {
     const made = this.#queue.then(() => (signal.aborted ? undefined : this.#unlessLeft(project, signal)));
     this.#queue = made.catch(() => undefined);
     return made;
   }
 
   /** The workers of a picture that is left end with it: whoever goes on to a project needs the machine himself. */
-  #unlessLeft(project: Project, signal: AbortSignal): Promise<Blob | undefined> {
+  #unlessLeft(project: Project, signal: AbortSignal): Promise<Pictured | undefined> {
     return new Promise((resolve, reject) => {
       const leave = (): void => {
         this.#stop();
@@ -45,15 +57,15 @@ export class PictureMaker {
     this.#waiting.clear();
   }
 
-  async #make(project: Project): Promise<Blob | undefined> {
+  async #make(project: Project): Promise<Pictured | undefined> {
     this.#geometry ??= new JobClient();
     const answer = await this.#geometry.ask({ kind: 'evaluate', project, known: [] });
-    if (answer.kind !== 'evaluated' || answer.pieces.every((piece) => piece.clusters.length === 0)) return undefined;
+    if (answer.kind !== 'evaluated') return undefined;
+    const told = answer.pieces.map(({ pieceId, remarks }) => ({ pieceId, remarks }));
+    if (answer.pieces.every((piece) => piece.clusters.length === 0)) return { picture: undefined, told };
     const seen = new Set(standAlone(project));
-    return this.#draw(
-      project,
-      answer.pieces.filter(({ pieceId }) => seen.has(pieceId)),
-    );
+    const pieces = answer.pieces.filter(({ pieceId }) => seen.has(pieceId));
+    return { picture: await this.#draw(project, pieces), told };
   }
 
   #draw(project: Project, pieces: ShownPiece[]): Promise<Blob | undefined> {

@@ -1,1 +1,2 @@
 export { PictureMaker } from './PictureMaker.ts';
+export type { Pictured } from './PictureMaker.ts';

@@ -1,4 +1,4 @@
-export { cureText } from '@fictile/words';
+export { cureText, helpOf } from '@fictile/words';
 export { failureText, remarkText } from './told.ts';
 export { texts } from './texts.ts';
 export { OTHER_WORDS } from './otherWords.ts';

@@ -64,6 +64,13 @@ export const putTexts = {
         intersect: 'leaves only what it shares',
       },
     },
+    /** what of one piece is held; words say it of all of them */
+    heldByOne: {
+      zero: 'its zero',
+      middle: 'its middle',
+      capitals: 'the middle of its capitals',
+      baseline: 'its baseline',
+    },
     sides: {
       front: 'the middle of its front',
       back: 'the middle of its back',

@@ -1,3 +1,4 @@
+import { helpTexts } from './helpTexts.ts';
 import { buildingTexts, savingTexts } from './keepingTexts.ts';
 import { checkTexts } from './checkTexts.ts';
 import { silhouetteTexts } from './silhouetteTexts.ts';
@@ -90,6 +91,7 @@ export const texts = {
   form: formTexts,
   section: sectionTexts,
   chapters: { words: 'Words', solid: 'Solid', faces: 'Faces', steps: 'Steps', finish: 'Finish', place: 'Place' },
+  help: helpTexts,
   recipe: recipeTexts,
   shape: shapeTexts,
   slots: { front: 'front', frontEdge: 'front edge', wall: 'walls', backEdge: 'back edge', back: 'back' },

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Bench, isModelFile, useActs, useChoice, useDocument, useMeshes, useOpenParts } from '../bench/index.ts';
 import { CommandSearch, search } from '../commands/index.ts';
 import { FONT_FILES, isFontFile } from '../fonts/index.ts';
+import { helpOffers } from '../help/index.ts';
 import { SectionCard } from '../section/index.ts';
 import { SilhouetteDialog } from '../silhouette/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -65,7 +66,7 @@ function Top() {
 function Commands({ offers }: { offers: Offers }) {
   const commands = useWorkshopCommands();
   const places = usePlaces();
-  return <CommandSearch commands={commands} more={() => [...offers.list(), ...places()]} />;
+  return <CommandSearch commands={commands} more={() => [...offers.list(), ...places(), ...helpOffers()]} />;
 }
 
 /** The card on which a section is drawn. */

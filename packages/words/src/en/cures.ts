@@ -1,5 +1,5 @@
 import type { CureCode, CureParams } from '@fictile/core';
-import { many } from './figures.ts';
+import { many, measured } from './figures.ts';
 
 const shown = (value: number): number => Number(Math.abs(value).toPrecision(3));
 
@@ -22,7 +22,7 @@ export const CURE_WORDS: { [C in CureCode]: (params: CureParams[C]) => string } 
   FINE_AS_NEEDED: () => 'As fine as the shape needs',
   CURVES_WITHIN: ({ mm }) => `Curves within ${mm} mm`,
   CELLS: ({ mm }) => `Cells of ${mm} mm`,
-  STRENGTH: ({ value, isAngle }) => `Use ${shown(value) * Math.sign(isAngle ? 1 : value)}${isAngle ? '°' : ''}`,
+  STRENGTH: ({ value, unit }) => `Use ${measured(value, unit)}`,
   CLOSE_HOLES: () => 'Close its holes',
   JOIN_POINTS: () => 'Join its points',
   MAKE_SOLID: () => 'Remesh it first',

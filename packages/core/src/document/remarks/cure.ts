@@ -1,4 +1,5 @@
 import type { RemarkParams } from '../../base/index.ts';
+import type { Unit } from '../../fields/index.ts';
 import type { Edit } from '../edits.ts';
 
 /** What a cure does, with the values that its button says. */
@@ -15,7 +16,7 @@ export interface CureParams {
   CURVES_WITHIN: { mm: number };
   CELLS: { mm: number };
   /** of a step; in degrees, or in the unit that it counts in */
-  STRENGTH: { value: number; isAngle: boolean };
+  STRENGTH: { value: number; unit: Unit | '' };
   CLOSE_HOLES: Record<string, never>;
   JOIN_POINTS: Record<string, never>;
   MAKE_SOLID: Record<string, never>;

@@ -1,5 +1,13 @@
 import { deepEqual } from 'fast-equals';
-import { type OntoStep, type Step, middleOfSide, usualStep, withStrength, isOnto } from '../../steps/index.ts';
+import {
+  type OntoStep,
+  type Step,
+  middleOfSide,
+  usualStep,
+  withStrength,
+  isOnto,
+  strengthUnit,
+} from '../../steps/index.ts';
 import type { RemarkParams } from '../../base/index.ts';
 import type { Edit } from '../edits.ts';
 import { groundOf, isModel, isWords } from '../kinds.ts';
@@ -58,10 +66,12 @@ export class PieceCures {
   }
 
   /** One step as strong as it may be; a little under, so that rounding does not fold it again. */
-  noStronger(id: string, limit: number, isAngle = false): Cure {
+  noStronger(id: string, limit: number): Cure {
     const value = justUnder(limit);
     const edits = this.steps((step) => (step.id === id ? withStrength(step, value) : step));
-    return cure('STRENGTH', { value, isAngle }, edits);
+    const step = this.piece.steps.find((one) => one.id === id);
+    const unit = step ? strengthUnit(step.kind) : '';
+    return cure('STRENGTH', { value, unit }, edits);
   }
 
   /** Words at a share of their size. */

@@ -9,7 +9,7 @@ import { PieceCures } from './pieceCures.ts';
 type AnyDefinition = RemarkDefinition<Remark['code']>;
 const definitionOf = ({ code }: Remark): AnyDefinition => REMARKS[code] as AnyDefinition;
 
-export const chapterOf = ({ code }: Remark): RecipeChapter => REMARKS[code].chapter;
+export const chapterOf = ({ code }: Pick<Remark, 'code'>): RecipeChapter => REMARKS[code].chapter;
 
 export function toneOf(remark: Remark): Tone {
   const { tone } = definitionOf(remark);

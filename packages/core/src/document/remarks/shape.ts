@@ -24,7 +24,7 @@ type ShapeCode =
 export const SHAPE_REMARKS: RemarkDefinitions<ShapeCode> = {
   STEP_LEFT_OUT: missing('steps'),
   SHAPE_FOLDS: warning('steps', (told, c) => limited(c, told)),
-  SHAPE_TOUCHES: warning('steps', ({ stepId, limit }, c) => c.noStronger(stepId, limit, true)),
+  SHAPE_TOUCHES: warning('steps', ({ stepId, limit }, c) => c.noStronger(stepId, limit)),
   SHAPE_CROSSES: warning('steps', (told, c) =>
     told.finerMm === undefined ? limited(c, told) : c.curvesWithin(told.finerMm),
   ),

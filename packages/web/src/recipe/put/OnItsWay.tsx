@@ -96,7 +96,7 @@ function WaySentence({ putting, onto }: { putting: Putting; onto: OntoStep }) {
           turned: onto.turnDegrees !== 0 && (
             <Sentence template={T.turned} values={{ turnDegrees: texts.view.degrees(onto.turnDegrees) }} />
           ),
-          heldBy: LAID.choices?.heldBy[onto.heldBy],
+          heldBy: many === 'many' ? LAID.choices?.heldBy[onto.heldBy] : T.heldByOne[onto.heldBy],
           size: sizeMm !== undefined && <Sentence template={T.act.size} values={{ size: texts.view.mm(sizeMm) }} />,
           at,
           off,

@@ -66,7 +66,7 @@ test('one sentence on both recipes', () => {
     'These words are engraved 3 mm deep into SLAB, laid flat, held by their middle at the middle of its front.',
   );
   expect(row('body').said()).toContain(
-    'WORDS is engraved 3 mm deep into this piece, laid flat, held by their middle at the middle of its front.',
+    'WORDS is engraved 3 mm deep into this piece, laid flat, held by its middle at the middle of its front.',
   );
 });
 

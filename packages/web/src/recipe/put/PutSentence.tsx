@@ -41,9 +41,7 @@ export function PutSentence(props: PutSentenceProps) {
         <PieceChoice label={T.labels.piece} value={piece.id} others={props.others} onChange={(id) => edit.piece(id)} />
       ),
     body: side === 'body' ? T.it : <PieceChoice {...bodyOf} onChange={(id) => edit.body(id)} />,
-    way: (
-      <WayChoice standing={standing} isMany={side === 'piece' && kind === 'words'} edits={props.edits} put={edit.way} />
-    ),
+    way: <WayChoice standing={standing} isMany={isMany(props)} edits={props.edits} put={edit.way} />,
     ...cuts,
     sunk: cuts && !piece.isBody ? <Sentence template={T.sunk} values={cuts} /> : null,
     laid: onto ? <Laid {...props} onto={onto} edit={edit.onto} /> : T.unlaid,
@@ -133,8 +131,22 @@ function Laid(props: LaidProps) {
   const off = isOff(onto) ? (
     <Sentence template={T.off} values={heldOff({ onto, put: props.edit, flat: standing.body?.flat })} />
   ) : null;
-  return <Sentence template={T.laid} values={{ ...values, turned, letters, at, off }} />;
+  const heldBy = isMany(props) ? values.heldBy : <HeldByOne onto={onto} put={props.edit} />;
+  return <Sentence template={T.laid} values={{ ...values, turned, letters, at, off, heldBy }} />;
 }
+
+/** Whether the sentence is about words, as their own recipe has it; a piece is one. */
+const isMany = ({ side, kind }: PutSentenceProps): boolean => side === 'piece' && kind === 'words';
+
+const HeldByOne = ({ onto, put }: { onto: OntoStep; put: OntoEdit }) => (
+  <ChoiceValue
+    label={wordsOf('onto').labels.heldBy}
+    value={onto.heldBy}
+    choices={choicesOf<OntoStep['heldBy']>(T.heldByOne)}
+    usual="zero"
+    onChange={(heldBy) => put({ ...onto, heldBy })}
+  />
+);
 
 function MoreLaid(props: LaidProps) {
   const { onto, standing } = props;

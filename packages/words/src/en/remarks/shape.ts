@@ -1,5 +1,5 @@
-import type { RemarkParams } from '@fictile/core';
-import { many, mm } from '../figures.ts';
+import { strengthUnit, type RemarkParams } from '@fictile/core';
+import { many, measured, mm } from '../figures.ts';
 import { STEP_WORDS } from '../steps/index.ts';
 import { finerLine, finerText } from './finer.ts';
 import type { RemarkWords } from '../../remarkWords.ts';
@@ -24,10 +24,9 @@ function crossingLine({ letters, limit, finerMm }: RemarkParams['SHAPE_CROSSES']
 
 function foldText({ step, xMm, yMm, zMm, limit }: RemarkParams['SHAPE_FOLDS']): string {
   const place = `${mm(xMm)} across, ${mm(yMm)} up, ${mm(zMm)} deep`;
-  const value = limit === undefined ? undefined : Number(limit.toPrecision(3));
   return (
     `“${nameOf(step)}” folds the letters into themselves, first at ${place} in the flat ` +
-    `layout.${value === undefined ? '' : ` Up to ${value} nothing folds.`}`
+    `layout.${limit === undefined ? '' : ` Up to ${measured(limit, strengthUnit(step))} nothing folds.`}`
   );
 }
 
@@ -60,7 +59,7 @@ export const SHAPE_REMARKS = {
     page: foldText,
     line: ({ step, xMm, yMm, zMm, limit }) =>
       `The ${step} turns the inside out at ${[xMm, yMm, zMm].map(mm).join(', ')}` +
-      (limit === undefined ? '.' : `: up to ${Number(limit.toPrecision(3))} nothing folds.`),
+      (limit === undefined ? '.' : `: up to ${measured(limit, strengthUnit(step))} nothing folds.`),
   },
   SHAPE_TOUCHES: {
     page: ({ limit }) => `Bent all the way round, the ends touch. Up to ${Math.abs(limit)}° they stay apart.`,

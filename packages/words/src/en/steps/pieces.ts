@@ -6,7 +6,7 @@ export const PIECES_WORDS = {
   onto: stepWords('onto', {
     name: 'On a body',
     sentence: '',
-    parts: { guide: ', {guide}{guideMm}', guideMm: ' of {guideMm}' },
+    parts: { guideMm: ' ({guideMm})', guide: ', {guide}{guideMm}' },
     labels: {
       target: 'Piece that it is laid onto',
       method: 'How it is laid',

@@ -1,0 +1,23 @@
+/** Of the pages that say why something is told. */
+export const helpTexts = {
+  title: 'Help',
+  heading: 'What the workshop tells you, and why',
+  lead: 'Each has a small piece it is told of. Looked for in the workshop, it is found by the same words.',
+  find: 'Find',
+  none: 'Nothing here goes by these words.',
+  told: 'What is told',
+  means: 'What it means',
+  helps: 'What helps',
+  before: 'As it is told',
+  after: (cure: string) => `After “${cure}”`,
+  picture: (name: string) => `A piece of which is told: ${name}`,
+  pictureAfter: (name: string, cure: string) => `The same piece after “${cure}”: ${name}`,
+  drawing: 'Being built …',
+  undrawn: 'It can’t be shown here.',
+  open: 'Open it as a project',
+  openFailed: 'It could not be opened. Is the server running?',
+  why: 'Why?',
+  whyOf: (name: string) => `Why: ${name}`,
+  lost: 'There is no such page.',
+  all: 'All help',
+} as const;

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { makeUndrawn } from './testing/workshop.ts';
+import { addForm, makeUndrawn, putOn, work } from './testing/workshop.ts';
 
 const STEPS = [
   'bend',
@@ -41,6 +41,18 @@ const strayMarks = (page: Page): Promise<string[]> =>
     return stray;
   });
 
+/** With everything folded out, as wide as the recipe may be. */
+async function straysAtWidths(page: Page): Promise<string[]> {
+  const more = page.getByRole('button', { name: 'more', exact: true });
+  while ((await more.count()) > 0) await more.first().click();
+  const found: string[] = [];
+  for (let width = 320; width <= 420; width += 10) {
+    await page.addStyleTag({ content: `aside[aria-label="Recipe"] { width: ${width}px; }` });
+    found.push(...(await strayMarks(page)).map((stray) => `${width}: ${stray}`));
+  }
+  return found;
+}
+
 test('no line of a recipe begins with a mark, as wide as the recipe may be', async ({ page }) => {
   await makeUndrawn(page, 'KILN NIGHT');
   for (const step of STEPS) {
@@ -51,12 +63,18 @@ test('no line of a recipe begins with a mark, as wide as the recipe may be', asy
     await expect(page.getByRole('dialog')).toBeHidden();
   }
   await expect(page.getByTestId('step')).toHaveCount(STEPS.length);
-  const more = page.getByRole('button', { name: 'more', exact: true });
-  while ((await more.count()) > 0) await more.first().click();
-  const found: string[] = [];
-  for (let width = 320; width <= 420; width += 10) {
-    await page.addStyleTag({ content: `aside[aria-label="Recipe"] { width: ${width}px; }` });
-    found.push(...(await strayMarks(page)).map((stray) => `${width}: ${stray}`));
-  }
-  expect(found).toEqual([]);
+  expect(await straysAtWidths(page)).toEqual([]);
+});
+
+test('nor does one of what comes of words on a body, on either recipe', async ({ page }) => {
+  await makeUndrawn(page, 'IL');
+  await addForm(page, 'Slab');
+  await putOn(page, 'IL');
+  expect(await straysAtWidths(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Put it here' }).click();
+  await expect(page.getByTestId('step')).toContainText('These words are engraved');
+  expect(await straysAtWidths(page)).toEqual([]);
+  await work(page, /^Slab/);
+  await expect(page.getByTestId('step')).toContainText('IL is engraved');
+  expect(await straysAtWidths(page)).toEqual([]);
 });

@@ -70,6 +70,11 @@ try {
   await page.waitForTimeout(2500);
   await take(page, 'type-case');
 
+  await page.goto(`http://localhost:${PORT}/help/onto-floats`);
+  await page.getByRole('img', { name: /^The same piece/ }).waitFor();
+  await page.waitForTimeout(500);
+  await take(page, 'help');
+
   await page.goto(`http://localhost:${PORT}/projects/row-shop-sign`);
   await stands(page);
   await page.getByRole('button', { name: 'more', exact: true }).first().click();
@@ -104,7 +109,7 @@ try {
     await page.waitForTimeout(4000);
     await take(page, id === 'row-jug' ? 'put-on' : id.replace('row-', ''));
   }
-  for (const id of ['row-tile', 'row-lantern', 'row-basin', 'row-collar']) {
+  for (const id of ['row-tile', 'row-lantern', 'row-basin']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);
     await stands(page);
     await page

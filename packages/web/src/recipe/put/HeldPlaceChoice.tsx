@@ -21,8 +21,8 @@ export const isOff = ({ place }: OntoStep): boolean =>
   place.kind === 'side' &&
   (place.acrossMm !== 0 || place.upMm !== 0 || place.acrossFrom !== 'middle' || place.upFrom !== 'middle');
 
-/** A place of the body by its name. */
-export function HeldPlaceChoice({ onto, put }: HeldProps) {
+/** A place of the body by its name; a value itself, so that the mark after it stays with it. */
+export function heldPlaceChoice({ onto, put }: HeldProps) {
   const { place } = onto;
   const names: Record<string, string> = {
     ...(place.kind === 'pressed' && { pressed: T.pressed }),

@@ -7,7 +7,7 @@ import { Fold } from '../Fold.tsx';
 import type { EditKey } from '../../ui/index.ts';
 import type { PieceEdits } from '../pieceEdits.ts';
 import { cutNodes } from './cutNodes.tsx';
-import { heldOff, HeldPlaceChoice, isOff } from './HeldPlaceChoice.tsx';
+import { heldOff, heldPlaceChoice, isOff } from './HeldPlaceChoice.tsx';
 import { bodyChanged, changed, pieceChanged, wayChanged, type Standing } from './putParts.ts';
 import { type FieldTools, type OtherPiece, PieceChoice, stepNodes } from '../../fields/index.ts';
 import { WAY_PICTURES } from './putPictures.tsx';
@@ -44,7 +44,7 @@ export function PutSentence(props: PutSentenceProps) {
     way: <WayChoice standing={standing} isMany={isMany(props)} edits={props.edits} put={edit.way} />,
     ...cuts,
     sunk: cuts && !piece.isBody ? <Sentence template={T.sunk} values={cuts} /> : null,
-    laid: onto ? <Laid {...props} onto={onto} edit={edit.onto} /> : T.unlaid,
+    laid: onto ? laidSentence({ ...props, onto, edit: edit.onto }) : T.unlaid,
   };
   return (
     <>
@@ -122,23 +122,25 @@ const toolsOf = ({ edits: { takeBack }, picked, others }: PutSentenceProps): Fie
   readCurve: () => Promise.resolve(undefined),
 });
 
-function Laid(props: LaidProps) {
+/** A sentence itself, so that its marks stay with the values before them. */
+function laidSentence(props: LaidProps): ReactNode {
   const { onto, side, standing } = props;
   const values = laidValues(props);
   const turned = onto.turnDegrees === 0 ? null : <Sentence template={T.turned} values={values} />;
   const letters = onto.letters.length > 0 && side === 'piece' ? T.onlyPicked : '';
-  const at = <HeldPlaceChoice onto={onto} put={props.edit} />;
+  const at = heldPlaceChoice({ onto, put: props.edit });
   const off = isOff(onto) ? (
     <Sentence template={T.off} values={heldOff({ onto, put: props.edit, flat: standing.body?.flat })} />
   ) : null;
-  const heldBy = isMany(props) ? values.heldBy : <HeldByOne onto={onto} put={props.edit} />;
+  const heldBy = isMany(props) ? values.heldBy : heldByOne(onto, props.edit);
   return <Sentence template={T.laid} values={{ ...values, turned, letters, at, off, heldBy }} />;
 }
 
 /** Whether the sentence is about words, as their own recipe has it; a piece is one. */
 const isMany = ({ side, kind }: PutSentenceProps): boolean => side === 'piece' && kind === 'words';
 
-const HeldByOne = ({ onto, put }: { onto: OntoStep; put: OntoEdit }) => (
+/** A value itself, so that the mark after it stays with it. */
+const heldByOne = (onto: OntoStep, put: OntoEdit): ReactNode => (
   <ChoiceValue
     label={wordsOf('onto').labels.heldBy}
     value={onto.heldBy}

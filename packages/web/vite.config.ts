@@ -1,4 +1,7 @@
 import react from '@vitejs/plugin-react';
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { defineConfig, type Rolldown } from 'vite';
 import wasm from 'vite-plugin-wasm';
 
@@ -14,7 +17,17 @@ const rolldownOptions: Rolldown.RolldownOptions = {
   },
 };
 
+/** Names what computes meshes: all source files of the packages that do. */
+function coreBuild(): string {
+  const hash = createHash('sha256');
+  for (const folder of ['core/src', 'kernels/src'].map((path) => join(import.meta.dirname, '..', path)))
+    for (const file of readdirSync(folder, { recursive: true, encoding: 'utf8' }).sort())
+      if (/(?<!\.test)\.ts$/.test(file)) hash.update(file).update(readFileSync(join(folder, file)));
+  return hash.digest('hex').slice(0, 16);
+}
+
 export default defineConfig({
+  define: { 'import.meta.env.VITE_CORE_BUILD': JSON.stringify(coreBuild()) },
   plugins: [react(), wasm()],
   resolve: { conditions: ['source', 'module', 'browser', 'development|production'] },
   worker: { format: 'es', plugins: () => [wasm()], rolldownOptions },

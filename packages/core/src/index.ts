@@ -193,7 +193,15 @@ export {
   sectionOf,
   sidePlaceAt,
 } from './evaluate/index.ts';
-export type { DisplayBuffers, DisplayGroup, Evaluated, FlatFit, FontFacts, LaidPaint } from './evaluate/index.ts';
+export type {
+  DisplayBuffers,
+  DisplayGroup,
+  MovedBuffers,
+  Evaluated,
+  FlatFit,
+  FontFacts,
+  LaidPaint,
+} from './evaluate/index.ts';
 export {
   alongCourse,
   chance,

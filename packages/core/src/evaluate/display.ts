@@ -1,25 +1,28 @@
 import { spelled } from '../base/index.ts';
 import {
   adjacency,
-  cornerNormals,
+  fanNormals,
   nextCorner,
+  normalFans,
   toFloat32,
   triangulate,
+  type Adjacency,
+  type NormalFans,
   type Part,
   type PolygonMesh,
 } from '../mesh/index.ts';
 
 /** What a renderer takes of a cluster: fresh 32-bit buffers about the cluster's own origin, to be handed over. */
 export interface DisplayBuffers {
-  /** three numbers a corner */
+  /** three numbers a point: corners of one vertex with one normal are one, where no picture lies on them */
   positions: Float32Array;
   normals: Float32Array;
-  /** three corners a triangle, grouped by part, and by letter where that has a look of its own */
+  /** three points a triangle, grouped by part, and by letter where that has a look of its own */
   index: Uint32Array;
   groups: DisplayGroup[];
-  /** six numbers an edge of the polygons, each edge once */
-  edges: Float32Array;
-  /** two numbers a corner, where a model keeps its own materials */
+  /** two points an edge of the polygons, each edge once */
+  edges: Uint32Array;
+  /** two numbers a point, where a model keeps its own materials */
   uv?: Float32Array;
 }
 
@@ -50,29 +53,70 @@ export const NOTHING_APART: Apart = { letters: new Set(), cutters: new Set() };
 export function display(source: PolygonMesh, apart = NOTHING_APART): DisplayBuffers {
   const { mesh } = toFloat32(source);
   const neighbours = adjacency(mesh);
+  const points = displayPoints(mesh, neighbours);
   return {
-    positions: cornerPositions(mesh),
-    normals: new Float32Array(cornerNormals(mesh, neighbours)),
-    ...grouped(mesh, apart),
-    edges: edgeLines(mesh, neighbours.twin, neighbours.face),
+    ...movedBuffers(mesh, points),
+    ...grouped(mesh, apart, points),
+    edges: edgePoints(mesh, neighbours, points),
     ...paintedUv(mesh),
   };
 }
 
-/** Only where pictures lie on it. */
-export const paintedUv = ({ uv, regions }: PolygonMesh): Pick<DisplayBuffers, 'uv'> =>
-  uv && regions.some(({ paint }) => paint !== undefined) ? { uv: uv.slice() } : {};
-
-/** Three numbers a corner. */
-export function cornerPositions({ positions: p, faceVertices }: PolygonMesh): Float32Array {
-  const positions = new Float32Array(3 * faceVertices.length);
-  for (let c = 0; c < faceVertices.length; c++)
-    for (let k = 0; k < 3; k++) positions[3 * c + k] = p[3 * faceVertices[c] + k];
-  return positions;
+/** What the renderer's points are: a fan of corners each, or where pictures lie on them a corner each. */
+export interface DisplayPoints {
+  fans: NormalFans;
+  /** point of each corner; undefined: itself */
+  ofCorner: Uint32Array | undefined;
 }
 
+/** By the row of vertices that meshes with the same faces share: made once for all places they are moved to. */
+const pointsOfFaces = new WeakMap<Uint32Array, DisplayPoints>();
+
+export function displayPoints(mesh: PolygonMesh, neighbours?: Adjacency): DisplayPoints {
+  const known = pointsOfFaces.get(mesh.faceVertices);
+  if (known) return known;
+  const fans = normalFans(mesh, neighbours ?? adjacency(mesh));
+  const made = { fans, ofCorner: isPainted(mesh) ? undefined : fans.fan };
+  pointsOfFaces.set(mesh.faceVertices, made);
+  return made;
+}
+
+/** All that changes while points move and faces do not. */
+export type MovedBuffers = Pick<DisplayBuffers, 'positions' | 'normals'>;
+
+export function movedBuffers(mesh: PolygonMesh, { ofCorner, fans }: DisplayPoints): MovedBuffers {
+  const { positions: p, faceVertices } = mesh;
+  const vertex = ofCorner ? fans.vertex : faceVertices;
+  const ofFans = fanNormals(mesh, fans);
+  const positions = new Float32Array(3 * vertex.length);
+  const normals = new Float32Array(3 * vertex.length);
+  for (let i = 0; i < vertex.length; i++) {
+    const v = 3 * vertex[i];
+    const n = 3 * (ofCorner ? i : fans.fan[i]);
+    const at = 3 * i;
+    positions[at] = p[v];
+    positions[at + 1] = p[v + 1];
+    positions[at + 2] = p[v + 2];
+    normals[at] = ofFans[n];
+    normals[at + 1] = ofFans[n + 1];
+    normals[at + 2] = ofFans[n + 2];
+  }
+  return { positions, normals };
+}
+
+/** Only where pictures lie on it. */
+export const paintedUv = ({ uv, regions }: PolygonMesh): Pick<DisplayBuffers, 'uv'> =>
+  uv && isPainted({ uv, regions }) ? { uv: uv.slice() } : {};
+
+const isPainted = ({ uv, regions }: Pick<PolygonMesh, 'uv' | 'regions'>): boolean =>
+  uv !== undefined && regions.some(({ paint }) => paint !== undefined);
+
 /** Triangles by part, and by letter where that has a look of its own. */
-export function grouped(mesh: PolygonMesh, apart: Apart): Pick<DisplayBuffers, 'index' | 'groups'> {
+export function grouped(
+  mesh: PolygonMesh,
+  apart: Apart,
+  { ofCorner }: DisplayPoints,
+): Pick<DisplayBuffers, 'index' | 'groups'> {
   const { corners, face } = triangulate(mesh);
   const byKey = new Map<string, DisplayGroup>();
   const groupOf = mesh.regions.map(({ part, letter, of, ofLetter, paint }) => {
@@ -105,27 +149,27 @@ export function grouped(mesh: PolygonMesh, apart: Apart): Pick<DisplayBuffers, '
   for (let t = 0; t < face.length; t++) {
     const group = groupOf[mesh.region[face[t]]];
     const at = fill.get(group) as number;
-    index.set(corners.subarray(3 * t, 3 * t + 3), at);
+    for (let k = 0; k < 3; k++) index[at + k] = ofCorner ? ofCorner[corners[3 * t + k]] : corners[3 * t + k];
     fill.set(group, at + 3);
   }
   return { index, groups };
 }
 
-/** Each edge once, six numbers. */
-export function edgeLines(mesh: PolygonMesh, twin: Int32Array, face: Uint32Array): Float32Array {
+/** Each edge once, by the two points that it runs between. */
+export function edgePoints(
+  mesh: PolygonMesh,
+  { twin, face }: Pick<Adjacency, 'twin' | 'face'>,
+  { ofCorner }: DisplayPoints,
+): Uint32Array {
   let count = 0;
   for (let c = 0; c < twin.length; c++) if (twin[c] < 0 || twin[c] > c) count++;
-  const lines = new Float32Array(6 * count);
+  const edges = new Uint32Array(2 * count);
   let at = 0;
   for (let c = 0; c < twin.length; c++) {
     if (twin[c] >= 0 && twin[c] < c) continue;
-    const a = mesh.faceVertices[c] * 3;
-    const b = mesh.faceVertices[nextCorner(mesh, face[c], c)] * 3;
-    for (let k = 0; k < 3; k++) {
-      lines[at + k] = mesh.positions[a + k];
-      lines[at + 3 + k] = mesh.positions[b + k];
-    }
-    at += 6;
+    const end = nextCorner(mesh, face[c], c);
+    edges[at++] = ofCorner ? ofCorner[c] : c;
+    edges[at++] = ofCorner ? ofCorner[end] : end;
   }
-  return lines;
+  return edges;
 }

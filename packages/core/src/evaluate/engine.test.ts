@@ -1,3 +1,4 @@
+import { vertexCount } from '../mesh/index.ts';
 import { type Step, usualStep } from '../steps/index.ts';
 import { quietContext, unwrap, type RunContext } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
@@ -141,13 +142,19 @@ test('the same document gives the same bytes, whatever was computed before', asy
   expect(await bytes()).toEqual(first);
 });
 
-test('display buffers hold each corner, each triangle by part, each edge once', async () => {
+test('display buffers hold each point with its normal, each triangle by part, each edge once', async () => {
   const { clusters } = await run(project('L'));
   const { positions, normals, index, groups, edges } = display(clusters[0].mesh);
   const { mesh } = clusters[0];
-  expect(positions).toHaveLength(mesh.faceVertices.length * 3);
+  expect(positions).toHaveLength(normals.length);
+  // walls stand crisply on the front: its vertices are points twice, and no corner is a point of its own
+  expect(positions.length / 3).toBeGreaterThan(vertexCount(mesh));
+  expect(positions.length / 3).toBeLessThan(mesh.faceVertices.length);
+  const drawn = (rows: ArrayLike<number>, of: ArrayLike<number>): Set<string> =>
+    new Set(Array.from(of, (i) => [0, 1, 2].map((k) => Math.fround(rows[3 * i + k])).join(' ')));
+  expect(drawn(positions, index)).toEqual(drawn(mesh.positions, mesh.faceVertices));
   expect(groups.reduce((sum, g) => sum + g.count, 0)).toBe(index.length);
-  expect(edges.length / 6).toBe(mesh.faceVertices.length / 2);
+  expect(edges).toHaveLength(mesh.faceVertices.length);
   for (let i = 0; i < normals.length; i += 3)
     expect(Math.hypot(normals[i], normals[i + 1], normals[i + 2])).toBeCloseTo(1, 5);
 });

@@ -15,6 +15,8 @@ import { alongFound } from './foundLines.ts';
 import { transformOf, type Under } from './ground.ts';
 import { heldBack } from './heldBack.ts';
 import { letterPiece } from './letterPiece.ts';
+import { pulledPiece, pullSubject } from './pull.ts';
+import type { Pull } from './pullable.ts';
 import { underOf } from './underPiece.ts';
 
 export type { EngineTools, EvaluateOptions } from './engineParts.ts';
@@ -23,6 +25,8 @@ export type { EngineTools, EvaluateOptions } from './engineParts.ts';
 interface Kept {
   subject: string;
   evaluated: Evaluated;
+  /** where values of its last steps only move what it has */
+  pull?: { subject: string; of: Pull };
 }
 
 /** Evaluates documents; holds everything that is worth keeping from one evaluation to the next. */
@@ -72,10 +76,19 @@ export class Engine {
     const name = run.keptAs ?? pieceId;
     const kept = this.#kept.get(name);
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece, under));
+    if (run.preview && kept?.pull) {
+      const { subject: same, of: pull } = kept.pull;
+      if (pullSubject(project, piece, { ...run, under, pulled: pull.steps }) === same)
+        return ok(pulledPiece(kept.evaluated, pull, piece, { under, run, parts }));
+    }
     const built = isLettering(piece)
       ? await letterPiece(project, piece, { run, under, parts })
       : await bodyPiece(project, piece, { run, under, parts });
-    if (built.ok && !run.preview) this.#kept.set(name, { subject, evaluated: built.value }, 1);
+    if (built.ok && !run.preview) {
+      const { pull } = built.value;
+      const pulled = pull && { subject: pullSubject(project, piece, { ...run, under, pulled: pull.steps }), of: pull };
+      this.#kept.set(name, { subject, evaluated: built.value, pull: pulled }, 1);
+    }
     return built;
   }
 

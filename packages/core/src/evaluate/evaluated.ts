@@ -9,6 +9,7 @@ import type { FoundLines } from './foundLines.ts';
 import type { Laid } from './ontoReport.ts';
 import { frontOf } from './pieceShape.ts';
 import { pieceTransform } from './placement.ts';
+import type { Pull } from './pullable.ts';
 import type { StepRun } from './runSteps.ts';
 
 /** A piece as computed: its clusters with their letters, and what is to be told. Lengths in mm. */
@@ -37,6 +38,8 @@ export interface Evaluated {
   /** faces before any step, and after each that was taken */
   bodyFaces: number;
   stepFaces: StepRun['faces'];
+  /** what shape steps that come last, with other values, would only move */
+  pull?: Pull;
 }
 
 /** Heights that a caret needs, mm, in the piece's own space. */

@@ -11,6 +11,7 @@ import { missed, transformOf, type Under } from './ground.ts';
 import { ontoToolsOf, type LaidLines } from './ontoTools.ts';
 import { frontOf } from './pieceShape.ts';
 import { runSteps, type StepRun } from './runSteps.ts';
+import { meshRows } from '../shape/index.ts';
 import type { ShapedGroup } from './shapeClusters.ts';
 import { shapeCrossings } from './shapeRemarks.ts';
 
@@ -55,6 +56,7 @@ export async function finishPiece(
     built: built.built,
     bodyFaces: clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0),
     stepFaces: run.faces,
+    pull: run.pull && { ...run.pull, lines: layout, rows: run.pull.shaped.map(meshRows) },
   });
 }
 

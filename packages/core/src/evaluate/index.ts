@@ -1,8 +1,8 @@
 export { display } from './display.ts';
-export type { DisplayBuffers, DisplayGroup } from './display.ts';
+export type { DisplayBuffers, DisplayGroup, MovedBuffers } from './display.ts';
 export { CUT_NEARBY_FROM, cutNearby } from './cutNearby.ts';
 export type { Apart } from './display.ts';
-export { roughDisplay } from './roughDisplay.ts';
+export { movedDisplay, roughDisplay } from './roughDisplay.ts';
 export { assetsNeeded } from './assetsNeeded.ts';
 export { fontFacts } from './fontFacts.ts';
 export type { FontFacts } from './fontFacts.ts';

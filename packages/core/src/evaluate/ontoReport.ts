@@ -2,7 +2,7 @@ import type { OntoStep } from '../steps/index.ts';
 import { remark, type LaidBetter, type Remark } from '../base/index.ts';
 import { textsOf } from '../lettering/index.ts';
 import { minus, plus, sizeOf, unit, type Vec3 } from '../math/index.ts';
-import { meshPoints, type ShapeChain, type Shaped } from '../shape/index.ts';
+import { meshPoints, meshRows, type ShapeChain, type Shaped } from '../shape/index.ts';
 import {
   adviceAt,
   BESIDE,
@@ -284,7 +284,7 @@ function eachPoint(
   const total = shaped.reduce((sum, { mesh }) => sum + mesh.positions.length / 3, 0);
   const stride = Math.max(1, Math.ceil(total / MOST_POINTS));
   for (const one of shaped) {
-    const points = meshPoints(one);
+    const points = meshPoints(meshRows(one));
     const p = one.mesh.positions;
     for (let v = 0; v < points.count; v += stride) {
       const point = points.of(v);

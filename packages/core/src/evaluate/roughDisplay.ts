@@ -1,32 +1,39 @@
-import { adjacency, cornerNormals, type Adjacency, type PolygonMesh } from '../mesh/index.ts';
-import { cornerPositions, edgeLines, grouped, NOTHING_APART, paintedUv, type DisplayBuffers } from './display.ts';
+import { adjacency, type PolygonMesh } from '../mesh/index.ts';
+import {
+  displayPoints,
+  edgePoints,
+  grouped,
+  movedBuffers,
+  NOTHING_APART,
+  paintedUv,
+  type DisplayBuffers,
+  type MovedBuffers,
+} from './display.ts';
 
-/** What does not change while points move and faces stay. */
-interface Topology {
-  neighbours: Adjacency;
-  groups: Pick<DisplayBuffers, 'index' | 'groups'>;
-}
+type Topology = Pick<DisplayBuffers, 'index' | 'groups' | 'edges'>;
 
-/** By the row of vertices that meshes of one topology share. */
+/** What does not change while points move and faces stay: by the row of vertices that such meshes share. */
 const known = new WeakMap<Uint32Array, Topology>();
+
+function topologyOf(mesh: PolygonMesh): Topology {
+  let topology = known.get(mesh.faceVertices);
+  if (!topology) {
+    const neighbours = adjacency(mesh);
+    const points = displayPoints(mesh, neighbours);
+    topology = { edges: edgePoints(mesh, neighbours, points), ...grouped(mesh, NOTHING_APART, points) };
+    known.set(mesh.faceVertices, topology);
+  }
+  return topology;
+}
 
 /**
  * Buffers of a preview, which nobody measures: rounded without looking for what collapses, cut into triangles as the
  * first mesh with these faces was.
  */
 export function roughDisplay(mesh: PolygonMesh): DisplayBuffers {
-  let topology = known.get(mesh.faceVertices);
-  if (!topology) {
-    topology = { neighbours: adjacency(mesh), groups: grouped(mesh, NOTHING_APART) };
-    known.set(mesh.faceVertices, topology);
-  }
-  const { neighbours, groups } = topology;
-  return {
-    positions: cornerPositions(mesh),
-    normals: new Float32Array(cornerNormals(mesh, neighbours)),
-    index: groups.index.slice(),
-    groups: groups.groups,
-    edges: edgeLines(mesh, neighbours.twin, neighbours.face),
-    ...paintedUv(mesh),
-  };
+  const { index, groups, edges } = topologyOf(mesh);
+  return { ...movedDisplay(mesh), index: index.slice(), groups, edges: edges.slice(), ...paintedUv(mesh) };
 }
+
+/** Only what moves, for who has all else of a mesh with these faces. */
+export const movedDisplay = (mesh: PolygonMesh): MovedBuffers => movedBuffers(mesh, displayPoints(mesh));

@@ -24,6 +24,7 @@ import type { Laid } from './ontoReport.ts';
 import {
   repeatClusters,
   shapeClusters,
+  type Pullable,
   type ShapedGroup,
   type ShapedMeshes,
   type SteppedCluster,
@@ -36,6 +37,8 @@ export interface StepRun {
   remarks: Remark[];
   /** of a piece that was laid onto another */
   onto?: Laid;
+  /** where shape steps come last */
+  pull?: Pullable;
 }
 
 export interface StepRunTools {
@@ -97,6 +100,7 @@ export async function runSteps(
     clusters = after.clusters;
     run.remarks.push(...after.remarks);
     run.onto ??= after.onto;
+    run.pull = after.pull;
     const faces = clusters.reduce((sum, { mesh }) => sum + faceCount(mesh), 0);
     run.faces.push(...row.map(({ id }) => ({ id, faces })));
   }

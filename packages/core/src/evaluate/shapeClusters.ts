@@ -19,6 +19,7 @@ import {
   plainPoint,
   strayOf,
   type OutwardField,
+  type ChainFrame,
   type ShapeChain,
   type Shaped,
   type ShapedMesh,
@@ -66,6 +67,17 @@ export interface ShapedGroup {
   remarks: Remark[];
   /** of a piece that was laid onto another */
   onto?: Laid;
+  pull?: Pullable;
+}
+
+/** What shape steps with other values only move: the meshes that they have made, and all that they act on. */
+export interface Pullable {
+  steps: readonly string[];
+  clusters: readonly SteppedCluster[];
+  /** by cluster */
+  shaped: readonly Shaped[];
+  together: readonly (readonly number[])[];
+  frame: Pick<ChainFrame, 'box' | 'earlier' | 'outward'>;
 }
 
 /** Copies of everything, side by side; they share their meshes. */
@@ -125,7 +137,18 @@ export async function shapeClusters(
     ? chainOf(steps, { ...chain.frame, seconds: tools.seconds, onto: ontoOf({ ...tools.onto, together }, true) })
     : chain;
   remarks.push(...foldRemarks(looked, steps, smooth), ...(told?.remarks ?? []));
-  return { clusters: made, remarks, onto: onto && { ...onto, report: told?.report } };
+  return {
+    clusters: made,
+    remarks,
+    onto: onto && { ...onto, report: told?.report },
+    pull: {
+      steps: steps.map(({ id }) => id),
+      clusters: made,
+      shaped: looked,
+      together,
+      frame: { box, earlier, outward },
+    },
+  };
 }
 
 /** Of the budget: where shapes need more faces than that, they are made within twice the tolerance. */
@@ -233,7 +256,7 @@ function outwardOf(laid: readonly Shaped[], steps: readonly MovingStep[]): Outwa
 /** Equal letters at one place are told apart by who they are only where steps ask for that. */
 const picksLetters = (steps: readonly MovingStep[]): boolean => steps.some((step) => lettersOf(step).length > 0);
 
-function laidBy(chain: ShapeChain, tools: OntoTools | undefined): Laid | undefined {
+export function laidBy(chain: ShapeChain, tools: OntoTools | undefined): Laid | undefined {
   const found = ontoLink(chain);
   const target = found && tools?.grounds.get(found.step.id)?.target;
   if (!found || !target) return undefined;

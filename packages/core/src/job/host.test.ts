@@ -1,10 +1,10 @@
 import { usualStep } from '../steps/index.ts';
-import { utf8Bytes } from '../base/index.ts';
+import { unwrap, utf8Bytes } from '../base/index.ts';
 import { wordsIn } from '../testing/words.ts';
 import { usualWriteOptions } from '../io/index.ts';
 import { loadKernels } from '@fictile/kernels';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
-import { newForm, newModel, newPiece, newProject, usualForms, type Project } from '../document/index.ts';
+import { applyEdit, newForm, newModel, newPiece, newProject, usualForms, type Project } from '../document/index.ts';
 import { JOB_VERSION, JobHost, type JobAnswer, type JobReply, type JobRequest } from './index.ts';
 
 type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version' | 'serial'> : never) : never;
@@ -54,6 +54,32 @@ test('sends buffers once: not for keys the page holds, nor twice for equal lette
   const again = await ask({ kind: 'evaluate', project: project('OOxy'), known: clusters.map((c) => c.key) });
   if (again.kind !== 'evaluated') throw new Error(again.kind);
   expect(again.pieces[0].clusters.map((c) => c.buffers !== undefined)).toEqual([false, false, false, true]);
+});
+
+test('of what is pulled only places and normals go over, where the page has its faces', async () => {
+  const { ask } = await startHost();
+  const bent = (angleDegrees: number): Project =>
+    unwrap(
+      applyEdit(project('Ox'), {
+        kind: 'setSteps',
+        pieceId: 'piece0',
+        steps: [{ ...usualStep('bend', 'b'), angleDegrees }],
+      }),
+    );
+  const shown = async (request: Partial<Extract<Ask, { kind: 'evaluate' }>>) => {
+    const answer = await ask({ kind: 'evaluate', project: bent(30), known: [], ...request });
+    if (answer.kind !== 'evaluated') throw new Error(answer.kind);
+    return answer.pieces[0].clusters;
+  };
+  const exact = await shown({});
+  const faces = exact.map((one) => one.faces);
+  const pulled = await shown({ project: bent(40), known: faces, faces, preview: true });
+  expect(pulled.map((one) => [one.faces, one.buffers])).toEqual(faces.map((name) => [name, undefined]));
+  pulled.forEach(({ moved }, i) => expect(moved?.positions.length).toBe(exact[i].buffers?.positions.length));
+  const unknown = await shown({ project: bent(50), preview: true });
+  expect(unknown.map(({ buffers }) => buffers?.index.length)).toEqual(
+    exact.map(({ buffers }) => buffers?.index.length),
+  );
 });
 
 test('a model’s own materials go over once, its faces in groups by them', async () => {

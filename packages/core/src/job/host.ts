@@ -2,6 +2,7 @@ import {
   fail,
   MISSING_PART,
   ownEntry,
+  shortKeyOf,
   type LoadUnpacker,
   type Remark,
   type Result,
@@ -16,6 +17,7 @@ import {
   flatFit,
   meetingRemarks,
   meetingsOf,
+  movedDisplay,
   neighboursOf,
   pieceMesh,
   roughDisplay,
@@ -27,6 +29,7 @@ import {
   type Evaluated,
   type StandingPart,
 } from '../evaluate/index.ts';
+import type { BuiltCluster } from '../lettering/index.ts';
 import { inMm, quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import {
@@ -191,14 +194,14 @@ export class JobHost {
   async #evaluate(request: Asked<'evaluate'>): Promise<JobAnswer> {
     const started = this.#options.now();
     const { preview = false } = request;
-    const known = new Set(request.known);
+    const known = { keys: new Set(request.known), faces: new Set(request.faces), preview };
     const pieces: ShownPiece[] = [];
     const failures: Extract<JobAnswer, { kind: 'evaluated' }>['failures'] = [];
     for (const pieceId of visiblePieces(request.project)) {
       const evaluated = await this.#engine
         .evaluate(request.project, pieceId, this.#context(request.serial, true), { preview })
         .catch(brokenAlone);
-      if (evaluated.ok) pieces.push(shown(evaluated.value, request.project, { known, preview }));
+      if (evaluated.ok) pieces.push(shown(evaluated.value, request.project, known));
       else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });
     }
@@ -237,35 +240,23 @@ function brokenAlone(error: unknown): Result<never> {
 
 const visiblePieces = (project: Project): string[] => project.pieceOrder.filter((id) => project.pieces[id].visible);
 
-function shown(
-  evaluated: Evaluated,
-  { pieces }: Project,
-  { known, preview }: { known: Set<string>; preview: boolean },
-): ShownPiece {
+function shown(evaluated: Evaluated, { pieces }: Project, known: Known): ShownPiece {
   const own = ownOf(pieces[evaluated.pieceId]);
-  let faces = 0;
+  let faceSum = 0;
   let quads = 0;
   const hasLook = (letter: number): boolean => Boolean(own[evaluated.letters[letter].id]?.finish);
   const clusters = evaluated.clusters.map((cluster): ShownCluster => {
-    faces += faceCount(cluster.mesh);
+    faceSum += faceCount(cluster.mesh);
     quads += quadCount(cluster.mesh);
     const { x, y, z, letters } = cluster;
     const apart = letters.length > 1 ? [...letters.keys()].filter((i) => hasLook(letters[i])) : [];
     const cutters = lookingCutters(cluster.mesh, pieces);
-    const key =
-      apart.length + cutters.length > 0 ? `${cluster.key} by ${[...apart, ...cutters].join(' ')}` : cluster.key;
-    const isNew = !known.has(key);
-    known.add(key);
-    return {
-      key,
-      x,
-      y,
-      z,
-      letters,
-      buffers: isNew
-        ? buffersFor(cluster.mesh, { letters: new Set(apart), cutters: new Set(cutters) }, preview)
-        : undefined,
-    };
+    const looks = { letters: new Set(apart), cutters: new Set(cutters) };
+    const by = apart.length + cutters.length > 0 ? ` by ${[...apart, ...cutters].join(' ')}` : '';
+    const { pulled } = cluster;
+    const faces = `${pulled?.like ?? cluster.key}${by}`;
+    const key = pulled ? shortKeyOf('pulled', [faces, pulled.by]) : faces;
+    return { key, faces, x, y, z, letters, ...newBuffers(cluster, { key, faces }, { known, looks }) };
   });
   return {
     pieceId: evaluated.pieceId,
@@ -284,7 +275,7 @@ function shown(
     transform: evaluated.transform,
     line: evaluated.line,
     remarks: evaluated.remarks,
-    faces,
+    faces: faceSum,
     quads,
     bodyFaces: evaluated.bodyFaces,
     stepFaces: evaluated.stepFaces,
@@ -293,7 +284,7 @@ function shown(
     onto: evaluated.onto,
     lines: evaluated.lines,
     built: evaluated.built,
-    paints: paintsFor(evaluated, known),
+    paints: paintsFor(evaluated, known.keys),
   };
 }
 
@@ -318,6 +309,26 @@ function lookingCutters({ regions }: PolygonMesh, pieces: Project['pieces']): st
   return [...new Set(named)].sort();
 }
 
+/** What the page holds already. */
+interface Known {
+  keys: Set<string>;
+  faces: Set<string>;
+  preview: boolean;
+}
+
+/** What of a cluster's buffers the page has to be sent. */
+function newBuffers(
+  { mesh, pulled }: BuiltCluster,
+  { key, faces }: { key: string; faces: string },
+  { known, looks }: { known: Known; looks: Apart },
+): Pick<ShownCluster, 'buffers' | 'moved'> {
+  if (known.keys.has(key)) return { buffers: undefined };
+  known.keys.add(key);
+  if (pulled && known.faces.has(faces)) return { buffers: undefined, moved: movedDisplay(mesh) };
+  known.faces.add(faces);
+  return { buffers: buffersFor(mesh, looks, known.preview) };
+}
+
 const buffersFor = (mesh: PolygonMesh, apart: Apart, preview: boolean): DisplayBuffers =>
   preview && apart.letters.size + apart.cutters.size === 0 ? roughDisplay(mesh) : display(mesh, apart);
 
@@ -331,7 +342,10 @@ function buffersOf(answer: JobAnswer): ArrayBuffer[] {
   if (answer.kind !== 'evaluated') return [];
   return answer.pieces
     .flatMap((piece) => piece.clusters)
-    .flatMap(({ buffers }) => (buffers ? [buffers.positions, buffers.normals, buffers.index, buffers.edges] : []))
+    .flatMap(({ buffers, moved }) => [
+      ...(buffers ? [buffers.positions, buffers.normals, buffers.index, buffers.edges] : []),
+      ...(moved ? [moved.positions, moved.normals] : []),
+    ])
     .map((array) => array.buffer as ArrayBuffer);
 }
 

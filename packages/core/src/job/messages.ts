@@ -4,6 +4,7 @@ import type { Project } from '../document/index.ts';
 import type { ReadDrawing, Shades, SilhouetteOptions } from '../drawing/index.ts';
 import type {
   DisplayBuffers,
+  MovedBuffers,
   FlatFit,
   FontFacts,
   FoundLines,
@@ -19,11 +20,19 @@ import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 /**
  * Version of the messages between the page and its worker; both come from one build, so it only catches a stale page.
  */
-export const JOB_VERSION = 12;
+export const JOB_VERSION = 13;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
-  | { version: number; serial: number; kind: 'evaluate'; project: Project; known: string[]; preview?: boolean }
+  | {
+      version: number;
+      serial: number;
+      kind: 'evaluate';
+      project: Project;
+      known: string[];
+      faces?: string[];
+      preview?: boolean;
+    }
   | { version: number; serial: number; kind: 'check'; project: Project; pieceId: string }
   | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
   | { version: number; serial: number; kind: 'laid'; project: Project; pieceId: string; what: LaidPaint }
@@ -34,15 +43,21 @@ export type JobRequest =
   | { version: number; serial: number; kind: 'fontFacts'; font: FontRef; words: string; sizeMm: number }
   | { version: number; serial: number; kind: 'readBack'; bytes: Uint8Array; format: MeshFormat };
 
-/** A cluster to draw; buffers only when the page does not hold this key yet. */
+/**
+ * A cluster to draw; buffers only when the page does not hold this key yet, and only what moves where it holds others
+ * with the same faces.
+ */
 export interface ShownCluster {
   key: string;
+  /** names its faces: clusters with the same differ in where their points lie */
+  faces: string;
   x: number;
   y: number;
   z: number;
   /** letters of the piece by the cluster's own numbers */
   letters: number[];
   buffers: DisplayBuffers | undefined;
+  moved?: MovedBuffers;
 }
 
 export type ShownLetter = CaretLetter & Pick<Letter, 'text' | 'line' | 'word'>;

@@ -16,6 +16,8 @@ export interface BuiltCluster {
    * first
    */
   restBy?: [number, number, number];
+  /** it has the faces of a cluster with another key, whose points were moved; `by` names how */
+  pulled?: { like: string; by: string };
 }
 
 /** Three numbers a vertex, piece space: where shape steps took it from the flat layout; undefined where none did. */

@@ -1,5 +1,6 @@
 import { adjacency, type Adjacency } from './adjacency.ts';
 import { faceAreaVectors } from './faceNormals.ts';
+import { Scratch } from './scratch.ts';
 import { faceCount, nextCorner, type Part, type PolygonMesh } from './polygonMesh.ts';
 
 /**
@@ -21,28 +22,89 @@ const RANK: Readonly<Record<Part, number>> = {
 };
 
 /**
+ * Which faces make the normals of which corners: all that stays while points move and faces do not. A fan is what
+ * shares one normal: corners of one vertex, across edges that are not sharp.
+ */
+export interface NormalFans {
+  /** of each corner */
+  fan: Uint32Array;
+  /** of each fan: the vertex that it is about */
+  vertex: Uint32Array;
+  /** of each fan: where its faces begin, and the number of them all at the end */
+  start: Uint32Array;
+  /** those of highest rank, in the order in which they are added up */
+  faces: Uint32Array;
+}
+
+/**
  * Unit normals, three numbers a corner: crisp at sharp edges, smooth across the others, weighted by area among the
  * parts of highest rank.
  */
 export function cornerNormals(mesh: PolygonMesh, known?: Adjacency): Float64Array {
-  const neighbours = known ?? adjacency(mesh);
-  const areas = faceAreaVectors(mesh);
-  const previous = previousCorners(mesh);
-  const normals = new Float64Array(mesh.faceVertices.length * 3);
-  const done = new Uint8Array(mesh.faceVertices.length);
-  const fan: number[] = [];
-  for (let corner = 0; corner < done.length; corner++) {
-    if (done[corner]) continue;
-    collectFan(mesh, neighbours, { previous, corner, fan });
-    const [x, y, z] = fanNormal(mesh, neighbours, areas, { fan });
-    for (const c of fan) {
-      done[c] = 1;
-      normals[c * 3] = x;
-      normals[c * 3 + 1] = y;
-      normals[c * 3 + 2] = z;
+  const fans = normalFans(mesh, known ?? adjacency(mesh));
+  const normals = fanNormals(mesh, fans);
+  return Float64Array.from({ length: 3 * fans.fan.length }, (_, i) => normals[3 * fans.fan[(i / 3) | 0] + (i % 3)]);
+}
+
+/** Filled anew each time: a hand that pulls asks for a hundred thousand of them, sixty times a second. */
+const scratch = { areas: new Scratch(), normals: new Scratch() };
+
+/** Three numbers a fan; good until the next call. */
+export function fanNormals(mesh: PolygonMesh, { start, faces }: NormalFans): Float64Array {
+  const areas = faceAreaVectors(mesh, scratch.areas.of(3 * faceCount(mesh)));
+  const fans = start.length - 1;
+  const normals = scratch.normals.of(3 * fans);
+  for (let n = 0; n < fans; n++) {
+    let x = 0;
+    let y = 0;
+    let z = 0;
+    for (let i = start[n]; i < start[n + 1]; i++) {
+      const f = 3 * faces[i];
+      x += areas[f];
+      y += areas[f + 1];
+      z += areas[f + 2];
+    }
+    const length = Math.sqrt(x * x + y * y + z * z);
+    const at = 3 * n;
+    if (length > 0) {
+      normals[at] = x / length;
+      normals[at + 1] = y / length;
+      normals[at + 2] = z / length;
+    } else {
+      normals[at] = 0;
+      normals[at + 1] = 0;
+      normals[at + 2] = 1;
     }
   }
   return normals;
+}
+
+export function normalFans(mesh: PolygonMesh, neighbours: Adjacency): NormalFans {
+  const corners = mesh.faceVertices.length;
+  const previous = previousCorners(mesh);
+  const rank = mesh.regions.map(({ part }) => RANK[part]);
+  const fan = new Uint32Array(corners);
+  const done = new Uint8Array(corners);
+  const start = new Uint32Array(corners + 1);
+  const faces = new Uint32Array(corners);
+  const vertex = new Uint32Array(corners);
+  const members: number[] = [];
+  let fans = 0;
+  let filled = 0;
+  for (let corner = 0; corner < corners; corner++) {
+    if (done[corner]) continue;
+    collectFan(mesh, neighbours, { previous, corner, fan: members });
+    let top = -1;
+    for (const c of members) top = Math.max(top, rank[mesh.region[neighbours.face[c]]]);
+    for (const c of members) {
+      done[c] = 1;
+      fan[c] = fans;
+      if (rank[mesh.region[neighbours.face[c]]] === top) faces[filled++] = neighbours.face[c];
+    }
+    vertex[fans] = mesh.faceVertices[corner];
+    start[++fans] = filled;
+  }
+  return { fan, vertex: vertex.slice(0, fans), start: start.slice(0, fans + 1), faces: faces.slice(0, filled) };
 }
 
 function previousCorners(mesh: PolygonMesh): Uint32Array {
@@ -77,26 +139,4 @@ function collectFan(
     if (c === corner) return;
     fan.push(c);
   }
-}
-
-function fanNormal(
-  mesh: PolygonMesh,
-  { face }: Adjacency,
-  areas: Float64Array,
-  { fan }: { fan: readonly number[] },
-): [number, number, number] {
-  const rankOf = (c: number): number => RANK[mesh.regions[mesh.region[face[c]]].part];
-  let top = -1;
-  for (const c of fan) top = Math.max(top, rankOf(c));
-  let x = 0;
-  let y = 0;
-  let z = 0;
-  for (const c of fan) {
-    if (rankOf(c) !== top) continue;
-    x += areas[face[c] * 3];
-    y += areas[face[c] * 3 + 1];
-    z += areas[face[c] * 3 + 2];
-  }
-  const length = Math.sqrt(x * x + y * y + z * z);
-  return length > 0 ? [x / length, y / length, z / length] : [0, 0, 1];
 }

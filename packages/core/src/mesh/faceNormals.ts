@@ -2,10 +2,12 @@ import { faceCount, type PolygonMesh } from './polygonMesh.ts';
 
 /**
  * Area vectors of all faces (three numbers a face; length = area in square mm), by Newell's sum about the face's first
- * corner.
+ * corner. `out`: rows that are filled in the place of new ones.
  */
-export function faceAreaVectors(mesh: PolygonMesh): Float64Array {
-  const out = new Float64Array(faceCount(mesh) * 3);
+export function faceAreaVectors(
+  mesh: PolygonMesh,
+  out: Float64Array = new Float64Array(faceCount(mesh) * 3),
+): Float64Array {
   const p = mesh.positions;
   for (let f = 0; f < faceCount(mesh); f++) {
     const o = mesh.faceVertices[mesh.faceStart[f]] * 3;

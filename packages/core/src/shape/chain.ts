@@ -1,4 +1,5 @@
 import { boxOfPoints, cross, diagonalOf, plus, sizeOf, unit, type Box3, type Vec3 } from '../math/index.ts';
+import { fillPoint, rowPoint, type PointRows } from './meshPoints.ts';
 import type { OutwardField } from './outwardField.ts';
 import type { ChainStep, MovingOf } from './moving.ts';
 import type { ChainPoint, PointMap } from './pointMap.ts';
@@ -51,6 +52,18 @@ export class ShapeChain {
       map.move(at, map.usesNormal ? { ...point, normal: this.normalAt(point, i) } : point);
     }
     return at;
+  }
+
+  /** Where rows of points come to lie, from the one numbered `from` on: three numbers a point. */
+  fill(rows: PointRows, into: Float64Array, from = 0): void {
+    const point = rowPoint(rows);
+    for (let v = from; v < rows.count; v++) {
+      fillPoint(point, rows, v);
+      const at = this.at(point);
+      into[3 * v] = at[0];
+      into[3 * v + 1] = at[1];
+      into[3 * v + 2] = at[2];
+    }
   }
 
   /** The same within a tenth of the tolerance. */

@@ -2,7 +2,7 @@ import type { Vec3 } from '../math/index.ts';
 import { linkedUp, type Link, type ShapeChain } from './chain.ts';
 import type { ChainStep, MovingOf } from './moving.ts';
 import type { ChainPoint } from './pointMap.ts';
-import { meshPoints, type Shaped } from './meshPoints.ts';
+import { meshPoints, meshRows, type Shaped } from './meshPoints.ts';
 
 /** A step that turns part of a piece inside out, or makes its ends meet. */
 export interface Fold {
@@ -73,7 +73,7 @@ const copyOf = (point: ChainPoint): ChainPoint => ({
 });
 
 function somePoints(shaped: readonly Shaped[]): ChainPoint[] {
-  const rows = shaped.map(meshPoints);
+  const rows = shaped.map((one) => meshPoints(meshRows(one)));
   const count = rows.reduce((sum, { count: n }) => sum + n, 0);
   const stride = Math.max(1, Math.ceil(count / MOST_POINTS));
   return rows.flatMap(({ count: n, of }) =>

@@ -26,45 +26,73 @@ export interface MeshPoints {
 
 const ZERO: Vec3 = [0, 0, 0];
 
-export function meshPoints({ mesh, rest, start, letters, feet }: Shaped): MeshPoints {
-  const count = vertexCount(mesh);
-  const places = rest ?? mesh.positions;
-  const { letter, isFront } = vertexMarks(mesh);
-  const begun: Vec3 = [0, 0, 0];
-  const point: ChainPoint = {
-    rest: [0, 0, 0],
-    ...(start && { start: begun }),
-    normal: [0, 0, 1],
-    letter: -1,
-    foot: ZERO,
-    isFront: true,
-  };
-  const mark = (v: number): void => {
-    const own = letter[v];
-    point.letter = own < 0 ? -1 : (letters[own] ?? -1);
-    point.foot = own < 0 ? ZERO : (feet[own] ?? ZERO);
-    point.isFront = isFront[v] === 1;
-  };
+/** What a chain needs to know of many points, in rows. */
+export interface PointRows {
+  count: number;
+  /** three numbers a point: in the flat layout */
+  rest: Float64Array;
+  /** the same as the chain begins; left out: where the flat layout has it */
+  start?: Float64Array;
+  /** number of each one's letter; -1: none */
+  letter: Int32Array;
+  isFront: Uint8Array;
+  /** of the letters, by number: id, and middle of the foot */
+  letters: readonly number[];
+  feet: readonly Vec3[];
+}
+
+/** All vertices of a mesh. */
+export const meshRows = ({ mesh, rest, start, letters, feet }: Shaped): PointRows => ({
+  count: vertexCount(mesh),
+  rest: rest ?? mesh.positions,
+  ...(start && { start }),
+  ...vertexMarks(mesh),
+  letters,
+  feet,
+});
+
+/** A point to be filled from rows again and again. */
+export const rowPoint = ({ start }: PointRows): ChainPoint => ({
+  rest: [0, 0, 0],
+  ...(start && { start: [0, 0, 0] as Vec3 }),
+  normal: [0, 0, 1],
+  letter: -1,
+  foot: ZERO,
+  isFront: true,
+});
+
+export function fillPoint(
+  point: ChainPoint,
+  { rest, start, letter, isFront, letters, feet }: PointRows,
+  v: number,
+): void {
+  for (let k = 0; k < 3; k++) point.rest[k] = rest[3 * v + k];
+  if (start && point.start) for (let k = 0; k < 3; k++) point.start[k] = start[3 * v + k];
+  const own = letter[v];
+  point.letter = own < 0 ? -1 : (letters[own] ?? -1);
+  point.foot = own < 0 ? ZERO : (feet[own] ?? ZERO);
+  point.isFront = isFront[v] === 1;
+}
+
+export function meshPoints(rows: PointRows): MeshPoints {
+  const { count, rest, start, isFront } = rows;
+  const point = rowPoint(rows);
   return {
     count,
     of: (v) => {
-      for (let k = 0; k < 3; k++) {
-        point.rest[k] = places[3 * v + k];
-        if (start) begun[k] = start[3 * v + k];
-      }
-      mark(v);
+      fillPoint(point, rows, v);
       return point;
     },
     between: (a, b, share) => {
+      fillPoint(point, rows, a);
       for (let k = 0; k < 3; k++) {
-        point.rest[k] = mix(places[3 * a + k], places[3 * b + k], share);
-        if (start) begun[k] = mix(start[3 * a + k], start[3 * b + k], share);
+        point.rest[k] = mix(rest[3 * a + k], rest[3 * b + k], share);
+        if (start && point.start) point.start[k] = mix(start[3 * a + k], start[3 * b + k], share);
       }
-      mark(a);
       point.isFront ||= isFront[b] === 1;
       return point;
     },
-    distance: (a, b) => Math.sqrt(distanceSquared(places, 3 * a, 3 * b)),
+    distance: (a, b) => Math.sqrt(distanceSquared(rest, 3 * a, 3 * b)),
   };
 }
 

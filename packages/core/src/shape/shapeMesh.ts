@@ -10,7 +10,7 @@ import {
   type PolygonMesh,
 } from '../mesh/index.ts';
 import type { ShapeChain } from './chain.ts';
-import { meshPoints, type MeshPoints, type Shaped } from './meshPoints.ts';
+import { meshPoints, meshRows, type MeshPoints, type PointRows, type Shaped } from './meshPoints.ts';
 import { diagonalOf, dot, plus, sizeOf, type Vec3 } from '../math/index.ts';
 import { splitFar, type Far, triangulateWhere } from './splitFar.ts';
 import { edgeOf, withoutCaps } from './withoutCaps.ts';
@@ -66,7 +66,7 @@ class Images {
   readonly #flatMm: number;
   #known = new Float64Array(0);
   /** of the mesh that was looked at last */
-  #last: { mesh: PolygonMesh; points: MeshPoints } | undefined;
+  #last: { mesh: PolygonMesh; rows: PointRows; points: MeshPoints } | undefined;
 
   constructor(shaped: Shaped, chain: ShapeChain) {
     this.#shaped = shaped;
@@ -79,8 +79,8 @@ class Images {
     const first = this.#known.length / 3;
     const images = new Float64Array(mesh.positions.length);
     if (first > 0) images.set(this.#known.subarray(0, images.length));
-    const points = this.#pointsOf(mesh);
-    for (let v = first; v < points.count; v++) images.set(this.#chain.at(points.of(v)), 3 * v);
+    const { rows } = this.#pointsOf(mesh);
+    this.#chain.fill(rows, images, first);
     return (this.#known = images);
   }
 
@@ -120,14 +120,17 @@ class Images {
     return most;
   }
 
-  #pointsOf(mesh: PolygonMesh): MeshPoints {
-    if (this.#last?.mesh !== mesh) this.#last = { mesh, points: meshPoints({ ...this.#shaped, mesh }) };
-    return this.#last.points;
+  #pointsOf(mesh: PolygonMesh): { rows: PointRows; points: MeshPoints } {
+    if (this.#last?.mesh !== mesh) {
+      const rows = meshRows({ ...this.#shaped, mesh });
+      this.#last = { mesh, rows, points: meshPoints(rows) };
+    }
+    return this.#last;
   }
 
   #straying(mesh: PolygonMesh) {
     const images = this.of(mesh);
-    const points = this.#pointsOf(mesh);
+    const { points } = this.#pointsOf(mesh);
     const wavy = this.#chain.featureMm / 2;
     const most = (a: number, b: number, off: (place: Vec3) => number): number => {
       const at = (share: number): number => off(this.#chain.near(points.between(a, b, share)));
@@ -156,10 +159,15 @@ function planeOf(images: Float64Array, face: readonly number[], within: number):
     sum = plus(sum, areaVector(images, 3 * face[0], 3 * face[i], 3 * face[i + 1]));
   const size = sizeOf(sum);
   if (!(size > 0)) return undefined;
-  const normal = sum.map((v) => v / size) as Vec3;
+  const normal: Vec3 = [sum[0] / size, sum[1] / size, sum[2] / size];
   const far = dot(normal, first);
-  const off = (v: number): number => dot(normal, [images[3 * v], images[3 * v + 1], images[3 * v + 2]]) - far;
-  return face.every((v) => Math.abs(off(v)) <= within) ? { normal, far } : undefined;
+  const [x, y, z] = normal;
+  for (let i = 0; i < face.length; i++) {
+    const v = 3 * face[i];
+    // as `dot` adds them up
+    if (Math.abs(x * images[v] + y * images[v + 1] + z * images[v + 2] - far) > within) return undefined;
+  }
+  return { normal, far };
 }
 
 /** Of a face's width: what its edges may stray, so that it does not come to lie on what is beyond it. */

@@ -132,12 +132,14 @@ function markFar(
     const isFresh = fresh[face[c]] === 1 || (twin[c] >= 0 && fresh[face[twin[c]]] === 1);
     if (isFresh && far.edge(mesh.faceVertices[c], end(c))) mark(c);
   }
+  const row = [0, 0, 0, 0];
   for (let f = 0; f < faceCount(mesh); f++) {
     const start = mesh.faceStart[f];
-    if (mesh.faceStart[f + 1] - start !== 4 || [0, 1, 2, 3].some((k) => marked[start + k])) continue;
-    const [a, b, c, d] = [0, 1, 2, 3].map((k) => mesh.faceVertices[start + k]);
-    if (fresh[f] === 0) continue;
-    const isFar = far.within([a, b, c, d]);
+    if (fresh[f] === 0 || mesh.faceStart[f + 1] - start !== 4) continue;
+    if (marked[start] || marked[start + 1] || marked[start + 2] || marked[start + 3]) continue;
+    for (let k = 0; k < 4; k++) row[k] = mesh.faceVertices[start + k];
+    const [a, b, c, d] = row;
+    const isFar = far.within(row);
     if (!isFar(a, c) && !isFar(b, d)) continue;
     // across its longer sides
     const from =
@@ -161,14 +163,22 @@ function markLongest(mesh: PolygonMesh, marked: Uint8Array, mark: (corner: numbe
     for (let f = 0; f < faceCount(mesh); f++) {
       const start = mesh.faceStart[f];
       if (mesh.faceStart[f + 1] - start !== 3 || !(marked[start] || marked[start + 1] || marked[start + 2])) continue;
-      const [a, b, c] = [0, 1, 2].map((k) => mesh.faceVertices[start + k]);
-      const lengths = [lengthBetween(mesh, a, b), lengthBetween(mesh, b, c), lengthBetween(mesh, c, a)];
-      const longest = start + lengths.indexOf(Math.max(...lengths));
+      const longest = start + longestOf(mesh, start);
       if (marked[longest]) continue;
       mark(longest);
       isDone = false;
     }
   }
+}
+
+/** The first of the longest edges of a triangle whose corners begin here. */
+function longestOf(mesh: PolygonMesh, start: number): number {
+  const { faceVertices } = mesh;
+  const ab = lengthBetween(mesh, faceVertices[start], faceVertices[start + 1]);
+  const bc = lengthBetween(mesh, faceVertices[start + 1], faceVertices[start + 2]);
+  const ca = lengthBetween(mesh, faceVertices[start + 2], faceVertices[start]);
+  if (ab >= bc && ab >= ca) return 0;
+  return bc >= ca ? 1 : 2;
 }
 
 const lengthBetween = ({ positions }: PolygonMesh, a: number, b: number): number =>

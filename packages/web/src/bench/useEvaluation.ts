@@ -1,8 +1,19 @@
 import { isShapeStep, type Failure, type Project, type ShownPiece } from '@fictile/core';
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type Dispatch,
+  type RefObject,
+  type SetStateAction,
+} from 'react';
+import { keepShown, shownLast } from './standAtOnce.ts';
 import { GeometryShelf } from '../viewport/index.ts';
 import { markBuild } from '../store/index.ts';
-import { JobClient, type CrashKind } from '../worker/index.ts';
+import { JobClient, type ClientAnswer, type CrashKind } from '../worker/index.ts';
 
 export interface Evaluation {
   pieces: readonly ShownPiece[];
@@ -29,14 +40,17 @@ const neverChanges = () => (): void => undefined;
 export const MEASURE = 'edit to mesh';
 
 export const PREVIEW_MEASURE = 'edit to preview';
+export const STANDS_MEASURE = 'opened to standing';
 
 /**
- * Changes that follow one another faster than this are a drag; exact meshes that took longer than that are not made for
- * each.
+ * Changes that follow one another faster than this are a drag, as all are while a button is held; exact meshes that
+ * take long are not made for each.
  */
 const HURRIED_MS = 300;
 const SLOW_MS = 50;
 const STILL_MS = 120;
+/** While a button is held the hand is likely to go on. */
+const HELD_STILL_MS = 400;
 
 const hasShape = (project: Project): boolean =>
   Object.values(project.pieces).some(({ steps }) => steps.some((step) => step.on && isShapeStep(step)));
@@ -61,42 +75,7 @@ export function useEvaluation(project: Project | undefined): {
   const ready = useWorker(project !== undefined, leave);
   const [tries, setTries] = useState(0);
   const again = useCallback(() => setTries((n) => n + 1), []);
-  const pace = useRef({ changed: -Infinity, lasted: 0 });
-  useEffect(() => {
-    if (!ready || !project) return;
-    let current = true;
-    let timer: ReturnType<typeof setTimeout> | undefined;
-    const start = performance.now();
-    const ask = async (preview: boolean): Promise<void> => {
-      markBuild(project.id, true);
-      const answer = await ready.ask({ kind: 'evaluate', project, known: shelf.keys(), preview });
-      if (!current) return; // buffers of a skipped answer are asked for again: the shelf does not hold their keys
-      if (answer.kind !== 'evaluated') {
-        markBuild(project.id, false);
-        setStanding((before) => ({
-          ...before,
-          of: project,
-          crash: answer.kind === 'crashed' ? answer.why : undefined,
-        }));
-        return;
-      }
-      markBuild(project.id, false);
-      shelf.update(answer.pieces);
-      performance.measure(preview ? PREVIEW_MEASURE : MEASURE, { start });
-      const { pieces, failures, milliseconds } = answer;
-      setStanding({ of: preview ? undefined : project, pieces, failures, milliseconds, crash: undefined });
-      if (preview) timer = setTimeout(() => void ask(false), STILL_MS);
-      else pace.current.lasted = milliseconds;
-    };
-    // what is slow and changes on is shown roughly first, exactly once it is still
-    const isHurried = start - pace.current.changed < HURRIED_MS && pace.current.lasted > SLOW_MS;
-    pace.current.changed = start;
-    void ask(isHurried && hasShape(project));
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [ready, project, shelf, tries]);
+  useAsking(ready, project, { shelf, tries, setStanding });
   useBuildMark(project?.id);
   const isLong = useSyncExternalStore(ready?.subscribe ?? neverChanges, () => ready?.isLong ?? false);
   const evaluation = useMemo(
@@ -104,6 +83,101 @@ export function useEvaluation(project: Project | undefined): {
     [standing, project, isLong],
   );
   return { evaluation, shelf, client: ready, again };
+}
+
+interface Asking {
+  shelf: GeometryShelf;
+  /** grows when it is to be built once more */
+  tries: number;
+  setStanding: Dispatch<SetStateAction<Evaluated>>;
+}
+
+/** Asks the worker at every change, roughly while a hand is at work, and takes its answers. */
+function useAsking(
+  ready: JobClient | undefined,
+  project: Project | undefined,
+  { shelf, tries, setStanding }: Asking,
+): void {
+  const pace = useRef({ changed: -Infinity, lasted: 0 });
+  const isHeld = useHeldPointer();
+  const flight = useRef<{ of: JobClient; next?: () => void }>(undefined);
+  const standAtOnce = useStandAtOnce(shelf, setStanding);
+  useEffect(() => {
+    if (!ready || !project) return;
+    let current = true;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let leaveOff: (() => void) | undefined;
+    const start = performance.now();
+    const take = (answer: ClientAnswer, preview: boolean): void => {
+      markBuild(project.id, false);
+      if (answer.kind !== 'evaluated') {
+        const crash = answer.kind === 'crashed' ? answer.why : undefined;
+        if (current) setStanding((before) => ({ ...before, of: project, crash }));
+        return;
+      }
+      shelf.update(answer.pieces);
+      performance.measure(preview ? PREVIEW_MEASURE : MEASURE, { start });
+      const { pieces, failures, milliseconds } = answer;
+      setStanding({ of: preview ? undefined : project, pieces, failures, milliseconds, crash: undefined });
+      if (!preview) {
+        pace.current.lasted = milliseconds;
+        leaveOff = keepShown(project, pieces, shelf);
+      } else if (current) timer = setTimeout(() => void ask(false), isHeld.current ? HELD_STILL_MS : STILL_MS);
+    };
+    const ask = async (preview: boolean): Promise<void> => {
+      markBuild(project.id, true);
+      flight.current = preview ? { of: ready } : undefined;
+      const known = { known: shelf.keys(), faces: shelf.faces() };
+      const answer = await ready.ask({ kind: 'evaluate', project, ...known, preview });
+      const own = preview && flight.current?.of === ready ? flight.current : undefined;
+      if (own) flight.current = undefined;
+      // buffers of a skipped answer are asked for again: the shelf does not hold their keys
+      if (current || own) take(answer, preview);
+      own?.next?.();
+    };
+    // what is slow and changes on is shown roughly first, exactly once it is still
+    const isMoving = isHeld.current || start - pace.current.changed < HURRIED_MS;
+    const isHurried = isMoving && pace.current.lasted > SLOW_MS;
+    pace.current.changed = start;
+    const begin = (): void => void ask(isHurried && hasShape(project));
+    // a preview comes to its end: were it given up for each newer one, a hand that never rests would see none
+    if (flight.current?.of === ready) flight.current.next = () => current && begin();
+    else if (shelf.keys().length > 0) begin();
+    else void standAtOnce(project, () => current).then(() => current && begin());
+    return () => {
+      current = false;
+      clearTimeout(timer);
+      leaveOff?.();
+    };
+  }, [ready, project, shelf, tries, setStanding, isHeld, standAtOnce]);
+}
+
+/** Where nothing is shown yet a project stands there as it was left, before it is computed. */
+function useStandAtOnce(shelf: GeometryShelf, setStanding: Asking['setStanding']) {
+  return useCallback(
+    async (project: Project, isCurrent: () => boolean): Promise<void> => {
+      const start = performance.now();
+      const pieces = await shownLast(project);
+      if (!pieces || !isCurrent()) return;
+      shelf.update(pieces);
+      performance.measure(STANDS_MEASURE, { start });
+      setStanding((before) => ({ ...before, pieces }));
+    },
+    [shelf, setStanding],
+  );
+}
+
+/** Whether a button of the pointer is held down now. */
+function useHeldPointer(): RefObject<boolean> {
+  const isHeld = useRef(false);
+  useEffect(() => {
+    const down = (): void => void (isHeld.current = true);
+    const up = (): void => void (isHeld.current = false);
+    const heard = [['pointerdown', down] as const, ['pointerup', up] as const, ['pointercancel', up] as const];
+    for (const [name, listener] of heard) window.addEventListener(name, listener, true);
+    return () => heard.forEach(([name, listener]) => window.removeEventListener(name, listener, true));
+  }, []);
+  return isHeld;
 }
 
 /** A worker as long as one is wanted; `onLeft`: what it made is of no use any more. */

@@ -4,5 +4,6 @@ export type { Draft } from './drafts.ts';
 export { ProjectStore } from './projectStore.ts';
 export type { ProjectState, SaveState } from './projectStore.ts';
 export { announceTab } from './tabs.ts';
+export { keepMeshes, lastMeshes } from './lastMeshes.ts';
 export { useProjects } from './useProjects.ts';
 export { makeProject, wordsProject } from './makeProject.ts';

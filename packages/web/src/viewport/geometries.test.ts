@@ -6,10 +6,11 @@ const buffers = (): DisplayBuffers => ({
   normals: new Float32Array(9),
   index: Uint32Array.from([0, 1, 2]),
   groups: [{ part: 'front', letter: -1, start: 0, count: 3 }],
-  edges: new Float32Array(6),
+  edges: Uint32Array.from([0, 1]),
 });
 const cluster = (key: string, withBuffers = true): ShownCluster => ({
   key,
+  faces: key,
   x: 0,
   y: 0,
   z: 0,
@@ -44,6 +45,23 @@ test('keeps what is shown, shares equal clusters, frees the rest', () => {
   expect([shelf.get('k') === kept, shelf.get('i'), freed]).toEqual([true, undefined, 1]);
   shelf.clear();
   expect(shelf.keys()).toEqual([]);
+});
+
+test('what only moves is written into the buffers that its faces have, or beside those still shown', () => {
+  const shelf = new GeometryShelf();
+  shelf.update(piece(cluster('k')));
+  const { solid } = shelf.get('k') as { solid: { index: unknown } };
+  const moved = { positions: Float32Array.from([1, 0, 0, 0, 1, 0, 0, 0, 1]), normals: new Float32Array(9) };
+  const pulled = (key: string): ShownCluster => ({ ...cluster(key, false), faces: 'k', moved });
+  shelf.update(piece(pulled('k 1')));
+  expect(shelf.keys()).toEqual(['k 1']);
+  expect(shelf.faces()).toEqual(['k']);
+  expect(shelf.get('k 1')?.solid).toBe(solid);
+  expect(shelf.triangles('k 1')?.positions).toBe(moved.positions);
+  expect(shelf.get('k 1')?.edges.getAttribute('position')).toBe(shelf.get('k 1')?.solid.getAttribute('position'));
+  shelf.update(piece(cluster('k 1', false), pulled('k 2')));
+  expect(shelf.keys()).toEqual(['k 1', 'k 2']);
+  expect(shelf.get('k 1')?.solid).toBe(solid);
 });
 
 test('a part of the mesh is a group with a material of its own', () => {

@@ -1,2 +1,2 @@
 export { JobClient } from './jobClient.ts';
-export type { CrashKind } from './jobClient.ts';
+export type { ClientAnswer, CrashKind } from './jobClient.ts';

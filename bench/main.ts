@@ -18,6 +18,7 @@ import { benchSolids } from './solidRun.ts';
 import { benchFont, type Row } from './solids.ts';
 import { benchStrings, STRINGS } from './strings.ts';
 import { yardstick } from './three.ts';
+import { benchSwift } from './swift.ts';
 import { benchUneven } from './unevenCases.ts';
 import { benchWords } from './wordRun.ts';
 
@@ -54,6 +55,10 @@ if (process.argv.includes('--words')) {
 }
 if (process.argv.includes('--uneven')) {
   await benchUneven(kernels, numberAfter('--uneven') ?? UNEVEN, numberAfter('--seed'), { say });
+  end();
+}
+if (process.argv.includes('--swift')) {
+  await benchSwift(kernels, yardstickMs, say);
   end();
 }
 const faces = await benchFaces(kernels);

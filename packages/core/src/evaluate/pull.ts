@@ -38,6 +38,8 @@ export function pulledPiece(last: Evaluated, pull: Pull, piece: Piece, { under, 
     together: pull.together,
   };
   const chain = chainOf(steps, { ...pull.frame, seconds: run.seconds, onto: ontoOf(tools) });
+  // the field stays that of the last exact mesh, and so do its ways
+  pull.rows.forEach((rows) => (rows.outward ??= chain.outwardOf(rows)));
   const by = spelled(steps.map(valuesOfStep));
   const clusters = pull.clusters.map((cluster, i): SteppedCluster => {
     const like = cluster.key;

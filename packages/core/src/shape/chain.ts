@@ -66,6 +66,18 @@ export class ShapeChain {
     }
   }
 
+  /** Which way is outward for rows of points as the chain begins; undefined: no link asks for it. */
+  outwardOf(rows: PointRows): Float64Array | undefined {
+    if (!this.usesNormals || !this.frame.outward) return undefined;
+    const ways = new Float64Array(3 * rows.count);
+    const point = rowPoint(rows);
+    for (let v = 0; v < rows.count; v++) {
+      fillPoint(point, rows, v);
+      ways.set(this.normalAt(point, 0), 3 * v);
+    }
+    return ways;
+  }
+
   /** The same within a tenth of the tolerance. */
   near(point: ChainPoint): Vec3 {
     if (this.usesNormals || !this.links.some(({ map }) => map.moveNear)) return this.at(point);
@@ -84,7 +96,7 @@ export class ShapeChain {
 
   /** Which way is outward after the first `count` links, as long as it was. */
   normalAt(point: ChainPoint, count = this.links.length): Vec3 {
-    const begun = this.frame.outward?.(this.#startOf(point)) ?? point.normal;
+    const begun = point.outward ?? this.frame.outward?.(this.#startOf(point)) ?? point.normal;
     const size = sizeOf(begun);
     if (count === 0 || size < SHORTEST) return begun;
     const [a, b] = tangentsOf(unit(begun));
@@ -122,9 +134,11 @@ export class ShapeChain {
 
   #beside(point: ChainPoint, way: Vec3 | undefined): ChainPoint {
     if (!way) return point;
+    // what was looked up for the point is not what is outward beside it
+    const { outward: _, ...known } = point;
     // where something was shaped before, what is beside it in the flat layout is not known: that it is near is enough
-    if (point.start) return { ...point, start: plus(point.start, way, this.#apart) };
-    return { ...point, rest: plus(point.rest, way, this.#apart) };
+    if (point.start) return { ...known, start: plus(point.start, way, this.#apart) };
+    return { ...known, rest: plus(point.rest, way, this.#apart) };
   }
 }
 

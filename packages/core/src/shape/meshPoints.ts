@@ -33,6 +33,8 @@ export interface PointRows {
   rest: Float64Array;
   /** the same as the chain begins; left out: where the flat layout has it */
   start?: Float64Array;
+  /** which way is outward as the chain begins; left out: the chain looks it up */
+  outward?: Float64Array;
   /** number of each one's letter; -1: none */
   letter: Int32Array;
   isFront: Uint8Array;
@@ -52,9 +54,10 @@ export const meshRows = ({ mesh, rest, start, letters, feet }: Shaped): PointRow
 });
 
 /** A point to be filled from rows again and again. */
-export const rowPoint = ({ start }: PointRows): ChainPoint => ({
+export const rowPoint = ({ start, outward }: PointRows): ChainPoint => ({
   rest: [0, 0, 0],
   ...(start && { start: [0, 0, 0] as Vec3 }),
+  ...(outward && { outward: [0, 0, 0] as Vec3 }),
   normal: [0, 0, 1],
   letter: -1,
   foot: ZERO,
@@ -63,11 +66,12 @@ export const rowPoint = ({ start }: PointRows): ChainPoint => ({
 
 export function fillPoint(
   point: ChainPoint,
-  { rest, start, letter, isFront, letters, feet }: PointRows,
+  { rest, start, outward, letter, isFront, letters, feet }: PointRows,
   v: number,
 ): void {
   for (let k = 0; k < 3; k++) point.rest[k] = rest[3 * v + k];
   if (start && point.start) for (let k = 0; k < 3; k++) point.start[k] = start[3 * v + k];
+  if (outward && point.outward) for (let k = 0; k < 3; k++) point.outward[k] = outward[3 * v + k];
   const own = letter[v];
   point.letter = own < 0 ? -1 : (letters[own] ?? -1);
   point.foot = own < 0 ? ZERO : (feet[own] ?? ZERO);

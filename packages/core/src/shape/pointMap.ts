@@ -8,6 +8,8 @@ export interface ChainPoint {
   start?: Vec3;
   /** which way is outward, no longer than 1 */
   normal: Vec3;
+  /** which way is outward as the chain begins, where that was looked up before; left out: the chain looks it up */
+  outward?: Vec3;
   /** id of its letter; -1: none */
   letter: number;
   /** middle of its letter's foot, in the flat layout */

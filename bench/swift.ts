@@ -1,0 +1,145 @@
+import {
+  applyEdit,
+  JOB_VERSION,
+  JobHost,
+  newForm,
+  newPiece,
+  newProject,
+  splitGraphemes,
+  unwrap,
+  usualStep,
+  type JobAnswer,
+  type Kernels,
+  type Project,
+  type Step,
+} from '@fictile/core';
+import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
+import { median, quantile } from './statistics.ts';
+import type { Say } from './figures.ts';
+
+const LETTERS = splitGraphemes('Kiln opening weekend at Saltglaze Row 17 pots, mugs')
+  .filter((g) => g !== ' ')
+  .slice(0, 40);
+const FACES_PULLED = 100_000;
+const PREVIEWS = 60;
+const EXACTS = 6;
+/** Pulls before those that count: a hand that begins waits once. */
+const WARM = 10;
+
+/** Bars hold where the yardstick takes 18 ms and scale with it; ms. */
+const BARS = { preview: { bar: 60, aim: 33 }, exact: { bar: 700, aim: 400 } };
+
+const PULLS: readonly { name: string; step(by: number): Step }[] = [
+  { name: 'bent', step: (by) => ({ ...usualStep('bend', 's'), angleDegrees: 90 + by }) },
+  { name: 'twisted', step: (by) => ({ ...usualStep('twist', 's'), angleDegrees: 60 + by }) },
+  { name: 'uneven', step: (by) => ({ ...usualStep('noise', 's'), heightMm: 3 + by / 50 }) },
+  { name: 'along a line', step: (by) => ({ ...usualStep('run', 's'), shiftMm: by }) },
+];
+
+type Evaluated = Extract<JobAnswer, { kind: 'evaluated' }>;
+
+/** The page's side of a worker: what it holds, and how long it waits from asking to buffers. */
+class Hand {
+  readonly #host: JobHost;
+  #serial = 0;
+  #known: string[] = [];
+  #faces: string[] = [];
+  #resolve: (answer: JobAnswer) => void = () => undefined;
+
+  constructor(kernels: Kernels) {
+    this.#host = new JobHost({
+      ...{ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 4e8 },
+      newest: () => this.#serial,
+      breathe: () => new Promise((resolve) => setImmediate(resolve)),
+      now: () => performance.now(),
+      send: (reply) => reply.kind === 'answer' && this.#resolve(reply.answer),
+    });
+  }
+
+  async ask(project: Project, preview: boolean): Promise<{ ms: number; faces: number }> {
+    const start = performance.now();
+    const answer = await new Promise<JobAnswer>((resolve) => {
+      this.#resolve = resolve;
+      const serial = ++this.#serial;
+      const held = { known: this.#known, faces: this.#faces };
+      this.#host.take({ kind: 'evaluate', project, ...held, preview, version: JOB_VERSION, serial });
+    });
+    const ms = performance.now() - start;
+    const { pieces } = answer as Evaluated;
+    const clusters = pieces.flatMap((piece) => piece.clusters);
+    this.#known = clusters.map(({ key }) => key);
+    this.#faces = clusters.map(({ faces }) => faces);
+    return { ms, faces: pieces.reduce((sum, piece) => sum + piece.faces, 0) };
+  }
+}
+
+/** From what a hand pulls to buffers handed to the renderer, drawing left out. */
+export async function benchSwift(kernels: Kernels, yardstickMs: number, say: Say): Promise<void> {
+  for (const pull of PULLS) {
+    const hand = new Hand(kernels);
+    let toleranceMm = 0.1;
+    let faces = 0;
+    while (faces < FACES_PULLED && toleranceMm > 1e-4) {
+      toleranceMm /= 2;
+      faces = (await hand.ask(words([pull.step(0)], toleranceMm), false)).faces;
+    }
+    const of = (by: number): Project => words([pull.step(by)], toleranceMm);
+    await tell(`${pull.name}, ${faces} faces`, (by) => of(by / 4), { hand, say, yardstickMs });
+  }
+  const hand = new Hand(kernels);
+  const { faces } = await hand.ask(onBall(0), false);
+  await tell(`lettering over a ball, ${faces} faces of both`, onBall, { hand, say, yardstickMs });
+}
+
+interface Telling {
+  hand: Hand;
+  say: Say;
+  yardstickMs: number;
+}
+
+async function tell(name: string, of: (by: number) => Project, { hand, say, yardstickMs }: Telling): Promise<void> {
+  const times = { preview: [] as number[], exact: [] as number[] };
+  for (let i = 1; i <= WARM + PREVIEWS; i++) {
+    const { ms } = await hand.ask(of(i), true);
+    if (i > WARM) times.preview.push(ms);
+  }
+  for (let i = 1; i <= EXACTS; i++) times.exact.push((await hand.ask(of(i), false)).ms);
+  for (const kind of ['preview', 'exact'] as const) {
+    const [half, most] = [median(times[kind]), quantile(times[kind], 0.95)];
+    say.put(`swift: ${name}: ${kind} p95`, most, 'ms', { ...BARS[kind], n: times[kind].length });
+    say(
+      `  ${name}: ${kind} p50 ${half.toFixed(0)} ms, p95 ${most.toFixed(0)} ms ` +
+        `(${(most / yardstickMs).toFixed(1)} yardsticks)`,
+    );
+  }
+}
+
+function words(steps: readonly Step[], toleranceMm: number): Project {
+  const made = newProject('swift', 'swift', [newPiece('words', 'swift', LETTERS)]);
+  return unwrap(
+    applyEdit(made, {
+      kind: 'many',
+      edits: [
+        { kind: 'setSteps', pieceId: 'words', steps },
+        { kind: 'setFaces', pieceId: 'words', values: { toleranceMm } },
+      ],
+    }),
+  );
+}
+
+/** Words that are turned on a ball of about 200,000 triangles. */
+function onBall(turnDegrees: number): Project {
+  const pieces = [newPiece('words', 'swift', LETTERS), newForm('ball', 'ball', { kind: 'ball', radiusMm: 100 })];
+  const onto = { ...usualStep('onto', 'onto'), target: 'ball', fromMm: [0, 100, 300] as [number, number, number] };
+  return unwrap(
+    applyEdit(newProject('swift', 'swift', pieces), {
+      kind: 'many',
+      edits: [
+        { kind: 'setWords', pieceId: 'words', values: { sizeMm: 9 } },
+        { kind: 'setSolid', pieceId: 'words', values: { depthMm: 3 } },
+        { kind: 'setFaces', pieceId: 'ball', values: { toleranceMm: 0.001 } },
+        { kind: 'setSteps', pieceId: 'words', steps: [{ ...onto, turnDegrees: turnDegrees / 4 }] },
+      ],
+    }),
+  );
+}

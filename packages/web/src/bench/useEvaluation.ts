@@ -143,7 +143,11 @@ function useAsking(
     // a preview comes to its end: were it given up for each newer one, a hand that never rests would see none
     if (flight.current?.of === ready) flight.current.next = () => current && begin();
     else if (shelf.keys().length > 0) begin();
-    else void standAtOnce(project, () => current).then(() => current && begin());
+    else {
+      // whatever has become of what was kept, it is computed
+      const stands = standAtOnce(project, () => current).catch(() => undefined);
+      void stands.then(() => current && begin());
+    }
     return () => {
       current = false;
       clearTimeout(timer);

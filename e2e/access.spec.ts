@@ -32,6 +32,15 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await nothing(page);
     });
 
+    test('help', async ({ page }) => {
+      await page.goto('/help');
+      await expect(page.getByRole('link', { name: 'Loose parts' })).toBeVisible();
+      await nothing(page);
+      await page.goto('/help/onto-floats');
+      await expect(page.getByRole('img', { name: /^The same piece/ })).toBeVisible();
+      await nothing(page);
+    });
+
     test('workshop', async ({ page }) => {
       await makeUndrawn(page, 'Kiln');
       await settled(page);

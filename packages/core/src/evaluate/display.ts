@@ -69,16 +69,29 @@ export interface DisplayPoints {
   ofCorner: Uint32Array | undefined;
 }
 
-/** By the row of vertices that meshes with the same faces share: made once for all places they are moved to. */
-const pointsOfFaces = new WeakMap<Uint32Array, DisplayPoints>();
+type Faces = Pick<PolygonMesh, 'faceVertices' | 'faceStart' | 'sharp' | 'region' | 'regions' | 'uv'>;
+
+/**
+ * Made once for all places that the same faces are moved to: by their row of vertices, as long as all else of them is
+ * the same too. Other crisp edges or parts are shaded otherwise.
+ */
+const pointsOfFaces = new WeakMap<Uint32Array, { of: Faces; points: DisplayPoints }>();
+
+const isSame = (a: Faces, b: Faces): boolean =>
+  a.faceStart === b.faceStart &&
+  a.sharp === b.sharp &&
+  a.region === b.region &&
+  a.regions === b.regions &&
+  a.uv === b.uv;
 
 export function displayPoints(mesh: PolygonMesh, neighbours?: Adjacency): DisplayPoints {
   const known = pointsOfFaces.get(mesh.faceVertices);
-  if (known) return known;
+  if (known && isSame(known.of, mesh)) return known.points;
   const fans = normalFans(mesh, neighbours ?? adjacency(mesh));
-  const made = { fans, ofCorner: isPainted(mesh) ? undefined : fans.fan };
-  pointsOfFaces.set(mesh.faceVertices, made);
-  return made;
+  const points = { fans, ofCorner: isPainted(mesh) ? undefined : fans.fan };
+  const { faceVertices, faceStart, sharp, region, regions, uv } = mesh;
+  pointsOfFaces.set(faceVertices, { of: { faceVertices, faceStart, sharp, region, regions, uv }, points });
+  return points;
 }
 
 /** All that changes while points move and faces do not. */

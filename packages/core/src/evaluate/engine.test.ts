@@ -6,7 +6,7 @@ import { applyEdit, newPiece, newProject, type Edit, type Project } from '../doc
 import { writeMesh, usualWriteOptions } from '../io/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import { splitGraphemes } from '../text/index.ts';
-import { assetsNeeded, display, pieceMesh, type Engine } from './index.ts';
+import { assetsNeeded, display, pieceMesh, roughDisplay, type Engine } from './index.ts';
 import { SHIPPED_FONTS } from '@fictile/fonts';
 
 type Values<K extends Edit['kind']> = Extract<Edit, { kind: K }> extends { values: infer V } ? V : never;
@@ -157,6 +157,15 @@ test('display buffers hold each point with its normal, each triangle by part, ea
   expect(edges).toHaveLength(mesh.faceVertices.length);
   for (let i = 0; i < normals.length; i += 3)
     expect(Math.hypot(normals[i], normals[i + 1], normals[i + 2])).toBeCloseTo(1, 5);
+});
+
+test('the same faces with other crisp edges are shaded by those, whichever was shown first', async () => {
+  const { mesh } = (await run(project('O'))).clusters[0];
+  const apart = (sharp: Uint8Array) => ({ ...mesh, sharp, faceVertices: mesh.faceVertices.slice() });
+  const all = new Uint8Array(mesh.sharp.length).fill(1);
+  const alone = [apart(mesh.sharp), apart(all)].map((one) => display(one).normals);
+  expect([mesh, { ...mesh, sharp: all }].map((one) => display(one).normals)).toEqual(alone);
+  expect(roughDisplay({ ...mesh, sharp: all }).normals).toEqual(alone[1]);
 });
 
 test('the fonts that a document needs', () => {

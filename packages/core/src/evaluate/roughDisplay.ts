@@ -7,21 +7,20 @@ import {
   NOTHING_APART,
   paintedUv,
   type DisplayBuffers,
+  type DisplayPoints,
   type MovedBuffers,
 } from './display.ts';
 
 type Topology = Pick<DisplayBuffers, 'index' | 'groups' | 'edges'>;
 
-/** What does not change while points move and faces stay: by the row of vertices that such meshes share. */
-const known = new WeakMap<Uint32Array, Topology>();
+/** What does not change while points move and faces stay: by the points of those faces. */
+const known = new WeakMap<DisplayPoints, Topology>();
 
-function topologyOf(mesh: PolygonMesh): Topology {
-  let topology = known.get(mesh.faceVertices);
+function topologyOf(mesh: PolygonMesh, points: DisplayPoints): Topology {
+  let topology = known.get(points);
   if (!topology) {
-    const neighbours = adjacency(mesh);
-    const points = displayPoints(mesh, neighbours);
-    topology = { edges: edgePoints(mesh, neighbours, points), ...grouped(mesh, NOTHING_APART, points) };
-    known.set(mesh.faceVertices, topology);
+    topology = { edges: edgePoints(mesh, adjacency(mesh), points), ...grouped(mesh, NOTHING_APART, points) };
+    known.set(points, topology);
   }
   return topology;
 }
@@ -31,8 +30,9 @@ function topologyOf(mesh: PolygonMesh): Topology {
  * first mesh with these faces was.
  */
 export function roughDisplay(mesh: PolygonMesh): DisplayBuffers {
-  const { index, groups, edges } = topologyOf(mesh);
-  return { ...movedDisplay(mesh), index: index.slice(), groups, edges: edges.slice(), ...paintedUv(mesh) };
+  const points = displayPoints(mesh);
+  const { index, groups, edges } = topologyOf(mesh, points);
+  return { ...movedBuffers(mesh, points), index: index.slice(), groups, edges: edges.slice(), ...paintedUv(mesh) };
 }
 
 /** Only what moves, for who has all else of a mesh with these faces. */

@@ -1,15 +1,11 @@
 import { writeFileSync } from 'node:fs';
 import {
-  applyEdit,
   chainOf,
   display,
   Engine,
   faceCount,
-  newPiece,
-  newProject,
   quietContext,
   roughDisplay,
-  splitGraphemes,
   triangulate,
   unwrap,
   usualStep,
@@ -21,13 +17,10 @@ import {
 } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { growthPlot } from './growthPlot.ts';
+import { LETTERS, shapedWords } from './shapedWords.ts';
 import { median, quantile } from './statistics.ts';
 import type { Say } from './figures.ts';
 
-const TEXT = 'Kiln opening weekend at Saltglaze Row 17 pots, mugs';
-const LETTERS = splitGraphemes(TEXT)
-  .filter((g) => g !== ' ')
-  .slice(0, 40);
 const TOLERANCE_MM = 0.05;
 const DRAGS = 24;
 const FACES_DRAGGED = 100_000;
@@ -70,18 +63,8 @@ export async function benchShape(
   await benchLetters(kernels, say, plot);
 }
 
-function project(letters: readonly string[], steps: readonly ShapeStep[], toleranceMm = TOLERANCE_MM): Project {
-  const made = newProject('bench', 'bench', [newPiece('words', 'bench', letters)]);
-  return unwrap(
-    applyEdit(made, {
-      kind: 'many',
-      edits: [
-        { kind: 'setSteps', pieceId: 'words', steps },
-        { kind: 'setFaces', pieceId: 'words', values: { toleranceMm } },
-      ],
-    }),
-  );
-}
+const project = (letters: readonly string[], steps: readonly ShapeStep[], toleranceMm = TOLERANCE_MM): Project =>
+  shapedWords(letters, steps, toleranceMm);
 
 const evaluate = async (engine: Engine, made: Project, preview = false): Promise<Evaluated> =>
   unwrap(await engine.evaluate(made, 'words', quietContext, { preview }));

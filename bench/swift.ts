@@ -5,7 +5,6 @@ import {
   newForm,
   newPiece,
   newProject,
-  splitGraphemes,
   unwrap,
   usualStep,
   type JobAnswer,
@@ -14,12 +13,10 @@ import {
   type Step,
 } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
+import { LETTERS, shapedWords } from './shapedWords.ts';
 import { median, quantile } from './statistics.ts';
 import type { Say } from './figures.ts';
 
-const LETTERS = splitGraphemes('Kiln opening weekend at Saltglaze Row 17 pots, mugs')
-  .filter((g) => g !== ' ')
-  .slice(0, 40);
 const FACES_PULLED = 100_000;
 const PREVIEWS = 60;
 const EXACTS = 6;
@@ -81,9 +78,9 @@ export async function benchSwift(kernels: Kernels, yardstickMs: number, say: Say
     let faces = 0;
     while (faces < FACES_PULLED && toleranceMm > 1e-4) {
       toleranceMm /= 2;
-      faces = (await hand.ask(words([pull.step(0)], toleranceMm), false)).faces;
+      faces = (await hand.ask(shapedWords(LETTERS, [pull.step(0)], toleranceMm), false)).faces;
     }
-    const of = (by: number): Project => words([pull.step(by)], toleranceMm);
+    const of = (by: number): Project => shapedWords(LETTERS, [pull.step(by)], toleranceMm);
     await tell(`${pull.name}, ${faces} faces`, (by) => of(by / 4), { hand, say, yardstickMs });
   }
   const hand = new Hand(kernels);
@@ -112,19 +109,6 @@ async function tell(name: string, of: (by: number) => Project, { hand, say, yard
         `(${(most / yardstickMs).toFixed(1)} yardsticks)`,
     );
   }
-}
-
-function words(steps: readonly Step[], toleranceMm: number): Project {
-  const made = newProject('swift', 'swift', [newPiece('words', 'swift', LETTERS)]);
-  return unwrap(
-    applyEdit(made, {
-      kind: 'many',
-      edits: [
-        { kind: 'setSteps', pieceId: 'words', steps },
-        { kind: 'setFaces', pieceId: 'words', values: { toleranceMm } },
-      ],
-    }),
-  );
 }
 
 /** Words that are turned on a ball of about 200,000 triangles. */

@@ -188,6 +188,7 @@ export {
   modelRemarks,
   neighboursOf,
   pieceMesh,
+  bufferRows,
   roughDisplay,
   scenePart,
   sectionOf,

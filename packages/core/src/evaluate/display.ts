@@ -26,6 +26,13 @@ export interface DisplayBuffers {
   uv?: Float32Array;
 }
 
+/** All rows of a cluster's buffers. */
+export const bufferRows = ({ positions, normals, index, edges, uv }: DisplayBuffers): DisplayRow[] => [
+  ...[positions, normals, index, edges],
+  ...(uv ? [uv] : []),
+];
+type DisplayRow = Float32Array | Uint32Array;
+
 export interface DisplayGroup {
   part: Part;
   /** the letter's number in the mesh; -1: all that have no look of their own */
@@ -69,15 +76,15 @@ export interface DisplayPoints {
   ofCorner: Uint32Array | undefined;
 }
 
-type Faces = Pick<PolygonMesh, 'faceVertices' | 'faceStart' | 'sharp' | 'region' | 'regions' | 'uv'>;
+type ShadedFaces = Pick<PolygonMesh, 'faceVertices' | 'faceStart' | 'sharp' | 'region' | 'regions' | 'uv'>;
 
 /**
  * Made once for all places that the same faces are moved to: by their row of vertices, as long as all else of them is
  * the same too. Other crisp edges or parts are shaded otherwise.
  */
-const pointsOfFaces = new WeakMap<Uint32Array, { of: Faces; points: DisplayPoints }>();
+const pointsOfFaces = new WeakMap<Uint32Array, { of: ShadedFaces; points: DisplayPoints }>();
 
-const isSame = (a: Faces, b: Faces): boolean =>
+const isSame = (a: ShadedFaces, b: ShadedFaces): boolean =>
   a.faceStart === b.faceStart &&
   a.sharp === b.sharp &&
   a.region === b.region &&

@@ -1,4 +1,5 @@
 export { display } from './display.ts';
+export { bufferRows } from './display.ts';
 export type { DisplayBuffers, DisplayGroup, MovedBuffers } from './display.ts';
 export { CUT_NEARBY_FROM, cutNearby } from './cutNearby.ts';
 export type { Apart } from './display.ts';

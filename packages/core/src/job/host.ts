@@ -12,6 +12,7 @@ import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
 import { ownOf, type Project } from '../document/index.ts';
 import { readDrawing, silhouette, type ReadDrawing } from '../drawing/index.ts';
 import {
+  bufferRows,
   display,
   Engine,
   flatFit,
@@ -343,7 +344,7 @@ function buffersOf(answer: JobAnswer): ArrayBuffer[] {
   return answer.pieces
     .flatMap((piece) => piece.clusters)
     .flatMap(({ buffers, moved }) => [
-      ...(buffers ? [buffers.positions, buffers.normals, buffers.index, buffers.edges] : []),
+      ...(buffers ? bufferRows(buffers) : []),
       ...(moved ? [moved.positions, moved.normals] : []),
     ])
     .map((array) => array.buffer as ArrayBuffer);

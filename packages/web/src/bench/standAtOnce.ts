@@ -8,9 +8,9 @@ const BUILD = import.meta.env.VITE_CORE_BUILD;
 /** A project that nobody has changed for so long is kept as it is shown. */
 const REST_MS = 1500;
 
-/** As a project was shown last, if it has not been changed since; a browser without its database has nothing. */
+/** As a project was shown last, if it has not been changed since. Rejects where the browser has no database. */
 export async function shownLast(project: Project): Promise<ShownPiece[] | undefined> {
-  const last = await lastMeshes(project.id, BUILD).catch(() => undefined);
+  const last = await lastMeshes(project.id, BUILD);
   return last && sameDocument(last.project, project) ? last.pieces : undefined;
 }
 

@@ -1,6 +1,6 @@
 import type { Project } from '@fictile/core';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useAddress } from '../ui/index.ts';
 import type { Pictured, PictureMaker } from '../viewport/pictures.ts';
 
 let maker: Promise<PictureMaker> | undefined;
@@ -19,12 +19,6 @@ export function usePictured(name: string, project: Project | undefined) {
     retry: false,
   });
   const picture = found.data?.picture;
-  const [address, setAddress] = useState<string>();
-  useEffect(() => {
-    if (!picture) return setAddress(undefined);
-    const made = URL.createObjectURL(picture);
-    setAddress(made);
-    return () => URL.revokeObjectURL(made);
-  }, [picture]);
+  const address = useAddress(picture);
   return { address, told: found.data?.told, isDone: found.isError || (found.isSuccess && picture === undefined) };
 }

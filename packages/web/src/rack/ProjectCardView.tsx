@@ -2,9 +2,9 @@ import { ActionIcon, Menu } from '@mantine/core';
 import type { ProjectCard } from '@fictile/contract';
 import { IconDots } from '@tabler/icons-react';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { afterMenu, ageText, NameField } from '../ui/index.ts';
+import { afterMenu, ageText, NameField, useAddress } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
 import { pictureOf } from './pictures.ts';
 import classes from './Rack.module.css';
@@ -77,13 +77,7 @@ function CardPicture({ card }: { card: ProjectCard }) {
     staleTime: Infinity,
     retry: false,
   });
-  const [address, setAddress] = useState<string>();
-  useEffect(() => {
-    if (!picture.data) return;
-    const made = URL.createObjectURL(picture.data);
-    setAddress(made);
-    return () => URL.revokeObjectURL(made);
-  }, [picture.data]);
+  const address = useAddress(picture.data);
   if (address) return <img src={address} alt="" className={classes.picture} />;
   return <span className={classes.standIn}>{card.words}</span>;
 }

@@ -1,4 +1,4 @@
-import type { Project, ShownPiece } from '@fictile/core';
+import { bufferRows, type Project, type ShownPiece } from '@fictile/core';
 import { createStore, del, get, set } from 'idb-keyval';
 
 /** A project as it was shown last: with all buffers of its pieces. */
@@ -45,5 +45,5 @@ export async function lastMeshes(id: string, build: string): Promise<LastMeshes 
 const bytesOf = (pieces: readonly ShownPiece[]): number =>
   pieces
     .flatMap(({ clusters }) => clusters)
-    .flatMap(({ buffers: b }) => (b ? [b.positions, b.normals, b.index, b.edges, ...(b.uv ? [b.uv] : [])] : []))
+    .flatMap(({ buffers: b }) => (b ? bufferRows(b) : []))
     .reduce((sum, { byteLength }) => sum + byteLength, 0);

@@ -23,6 +23,7 @@ export { SidePanel } from './SidePanel.tsx';
 export { TextValue } from './TextValue.tsx';
 export { Swatch } from './Swatch.tsx';
 export { Unreached } from './Unreached.tsx';
+export { useAddress } from './useAddress.ts';
 export { useMovable } from './useMovable.ts';
 export { useDragName } from './useDragName.ts';
 export { useTrial } from './useTrial.ts';

@@ -1,4 +1,4 @@
-import { standAlone, type Project, type Remark, type ShownPiece } from '@fictile/core';
+import { bufferRows, standAlone, type Project, type Remark, type ShownPiece } from '@fictile/core';
 import { JobClient } from '../worker/index.ts';
 import type { PictureReply, PictureRequest } from './picture.worker.ts';
 
@@ -77,7 +77,7 @@ export class PictureMaker {
     const request: PictureRequest = { serial, pieces, looks, width: WIDTH, height: HEIGHT };
     const buffers = pieces
       .flatMap((piece) => piece.clusters)
-      .flatMap(({ buffers: b }) => (b ? [b.positions, b.normals, b.index, b.edges] : []))
+      .flatMap(({ buffers: b }) => (b ? bufferRows(b) : []))
       .map((array) => array.buffer as ArrayBuffer);
     return new Promise((resolve) => {
       this.#waiting.set(serial, resolve);

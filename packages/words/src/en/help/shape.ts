@@ -10,7 +10,7 @@ export const SHAPE_HELP = {
   SHAPE_FOLDS: {
     name: 'Folded into itself',
     means: 'Where letters lie inside of a tight curve there is no room for them, so they turn inside out.',
-    helps: 'Stay within the value that is told, or keep another face’s length: what keeps its length does not squeeze.',
+    helps: 'Stay within the value that is told, or keep another face’s length: that one is not squeezed.',
   },
   SHAPE_TOUCHES: {
     name: 'Ends that touch',

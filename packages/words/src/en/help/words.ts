@@ -66,12 +66,12 @@ export const WORDS_HELP = {
   },
   MODEL_OPEN: {
     name: 'A model that is not closed',
-    means: 'Edges with one face, or more than two, leave a model without an inside. Words lie on it; it can’t be cut.',
+    means: 'Edges with one face, or more than two, leave it without an inside. Words lie on it; it can’t be cut.',
     helps: 'Close its holes or join its points with the button, or remesh it: a step that makes a closed solid of it.',
   },
   MODEL_LEFT_OUT: {
     name: 'Left out of a model',
-    means: 'Of several levels of detail the finest comes in. Pictures of kinds that browsers don’t show are left out.',
+    means: 'Of several levels of detail the finest comes in. Pictures that browsers don’t show are left out.',
     helps: 'Nothing has to be done. For a picture that is missed, save it as PNG or JPEG in the model’s file.',
   },
 } satisfies Partial<HelpWords>;

@@ -1,6 +1,7 @@
 import { SHIPPED_FONTS } from '@fictile/fonts';
 import { loadKernels } from '@fictile/kernels';
 import { benchAttacks } from './attacks.ts';
+import { benchBytes } from './bytes.ts';
 import { benchConform } from './conform.ts';
 import { benchCut } from './cut.ts';
 import { benchCutPlacements } from './cutPlacements.ts';
@@ -55,6 +56,10 @@ if (process.argv.includes('--words')) {
 }
 if (process.argv.includes('--uneven')) {
   await benchUneven(kernels, numberAfter('--uneven') ?? UNEVEN, numberAfter('--seed'), { say });
+  end();
+}
+if (process.argv.includes('--bytes')) {
+  await benchBytes(kernels, process.argv[process.argv.indexOf('--bytes') + 1], say);
   end();
 }
 if (process.argv.includes('--swift')) {

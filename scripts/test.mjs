@@ -14,6 +14,7 @@ const results = `${ROOT}/node_modules/.cache/unit.json`;
 const browserResults = `${ROOT}/node_modules/.cache/browser.json`;
 
 stage('types', ['npx', '--no-install', 'tsc', '-b']);
+stage('bundle', ['node', 'scripts/bundle.mjs']);
 stage('types of tests', ['npx', '--no-install', 'tsc', '-p', 'tsconfig.tests.json']);
 stage('lint', ['npm', 'run', '--silent', 'lint']);
 stage('house', ['npm', 'run', '--silent', 'house']);

@@ -22,6 +22,7 @@ import {
   type Remark,
   type WriteOptions,
   type WrittenScene,
+  type Crew,
 } from '@fictile/core';
 import { drawingCase } from './drawingCase.ts';
 import { chooseFont } from './fontChoice.ts';
@@ -115,9 +116,9 @@ export async function evaluatePiece(
   engine: Engine,
   project: Project,
   pieceId: string,
-  { uv = false }: { uv?: boolean } = {},
+  { uv = false, crew }: { uv?: boolean; crew?: Crew } = {},
 ): Promise<Evaluated> {
-  const evaluated = await engine.evaluate(project, pieceId, quietContext, { uv, crossings: true });
+  const evaluated = await engine.evaluate(project, pieceId, { ...quietContext, crew }, { uv, crossings: true });
   if (!evaluated.ok) throw faultOf(evaluated.error);
   if (evaluated.value.clusters.length === 0) {
     const why = evaluated.value.remarks.map(remarkText).join(' ');

@@ -14,6 +14,7 @@ export {
   unwrap,
 } from './base/index.ts';
 export type {
+  Crew,
   CutFault,
   DrawingSkip,
   ErrorCode,
@@ -270,8 +271,17 @@ export type {
   WriteOptions,
   WrittenScene,
 } from './io/index.ts';
-export { JOB_VERSION, JobHost } from './job/index.ts';
-export type { JobAnswer, JobReply, JobRequest, ShownCluster, ShownPiece } from './job/index.ts';
+export { CrewHub, crewMember, JOB_VERSION, JobHost } from './job/index.ts';
+export type {
+  CrewAnswer,
+  CrewPort,
+  CrewTask,
+  JobAnswer,
+  JobReply,
+  JobRequest,
+  ShownCluster,
+  ShownPiece,
+} from './job/index.ts';
 export { isWire } from './contours/index.ts';
 export { facedFlat, isLaidOut } from './faces/index.ts';
 export type { FaceStyle } from './faces/index.ts';

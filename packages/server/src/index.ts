@@ -1,3 +1,3 @@
 export { createApp } from './app.ts';
 export { openDatabase } from './db/open.ts';
-export { seed } from './seed/seed.ts';
+export { allSamples, seed } from './seed/seed.ts';

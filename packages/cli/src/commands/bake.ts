@@ -10,6 +10,7 @@ import {
   unpackProject,
   usualWriteOptions,
   writeScene,
+  type Crew,
   type Piece,
   type Project,
   type Remark,
@@ -18,6 +19,7 @@ import {
 } from '@fictile/core';
 import { loadKernels } from '@fictile/kernels';
 import { parseArguments } from '../arguments.ts';
+import { startThreads } from '../crew/threads.ts';
 import { documentFonts } from '../fontChoice.ts';
 import { evaluatePiece, resultOf } from '../makeCase.ts';
 import { readGiven } from '../givenFile.ts';
@@ -49,15 +51,22 @@ export async function bake(row: readonly string[]): Promise<void> {
     loadModel: (hash) => Promise.resolve(fonts.get(hash)),
     cacheBytes: CACHE_BYTES,
   });
-  for (const { out, words } of files) {
-    const started = performance.now();
-    const changed = words === undefined || !named ? project : withWords(project, named, words);
-    const { parts, remarks } = await partsOf(engine, changed, pieces);
-    const name = parts.length === 1 ? parts[0].name : changed.name.trim() || parts[0].name;
-    const written = await writeScene(parts, usualWriteOptions(formatOf(out), name), kernels);
-    await writeWhole(out, written.bytes);
-    const result = resultOf(out, written, remarks, { started });
-    tell(result, { json: flags.json === true, quiet: flags.quiet === true });
+  // threads take a second to get going: that is too long for one file
+  const threads = files.length > 1 ? startThreads() : undefined;
+  try {
+    const crew = threads?.hub.until(Infinity);
+    for (const { out, words } of files) {
+      const started = performance.now();
+      const changed = words === undefined || !named ? project : withWords(project, named, words);
+      const { parts, remarks } = await partsOf(engine, changed, { pieces, crew });
+      const name = parts.length === 1 ? parts[0].name : changed.name.trim() || parts[0].name;
+      const written = await writeScene(parts, usualWriteOptions(formatOf(out), name), kernels);
+      await writeWhole(out, written.bytes);
+      const result = resultOf(out, written, remarks, { started });
+      tell(result, { json: flags.json === true, quiet: flags.quiet === true });
+    }
+  } finally {
+    await threads?.end();
   }
 }
 
@@ -65,13 +74,13 @@ export async function bake(row: readonly string[]): Promise<void> {
 async function partsOf(
   engine: Engine,
   project: Project,
-  pieces: readonly Piece[],
+  { pieces, crew }: { pieces: readonly Piece[]; crew: Crew | undefined },
 ): Promise<{ parts: ScenePart[]; remarks: Remark[] }> {
   const parts: ScenePart[] = [];
   const remarks: Remark[] = [];
   for (const { id } of pieces) {
     const piece = project.pieces[id];
-    const evaluated = await evaluatePiece(engine, project, id);
+    const evaluated = await evaluatePiece(engine, project, id, { crew });
     const part = scenePart(piece, evaluated, project);
     parts.push(pieces.length > 1 ? { ...part, name: piece.name.trim() || part.name } : part);
     remarks.push(...evaluated.remarks);

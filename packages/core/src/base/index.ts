@@ -1,6 +1,7 @@
 export { parseBoundedJson } from './boundedJson.ts';
 export type { JsonBounds } from './boundedJson.ts';
 export { ByteCache } from './byteCache.ts';
+export { shareOut, type Crew } from './crew.ts';
 export { remark } from './codes.ts';
 export type {
   CutFault,
@@ -31,4 +32,14 @@ export { MM_PER, parseLength } from './units.ts';
 export type { LengthUnit } from './units.ts';
 export type { Carver } from './carver.ts';
 export type { LoadUnpacker, Packing, Simplifier, TangentMaker, WriteTools } from './simplifier.ts';
-export { keyOf, Memo, shortKeyOf, QuickMemo, spelled, type Named, type QuickStage, type Stage } from './memo.ts';
+export {
+  keyOf,
+  Memo,
+  shortKeyOf,
+  QuickMemo,
+  spelled,
+  type Named,
+  type QuickStage,
+  type Stage,
+  type StageRow,
+} from './memo.ts';

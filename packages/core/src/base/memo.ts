@@ -1,4 +1,5 @@
 import type { ByteCache } from './byteCache.ts';
+import { shareOut, type Crew } from './crew.ts';
 import { keyHash } from './sha256.ts';
 
 /** Something large that is named by what it was made of. */
@@ -93,4 +94,44 @@ export class QuickMemo<I, T, V> {
     this.#cache.set(key, made, this.#stage.bytesOf(made));
     return { key, of: made };
   }
+
+  /**
+   * Makes what is missing of many with others' help, so that `get` finds it. `rows`: the longest work first; `sent`:
+   * what others need of a row.
+   */
+  async fill(
+    rows: readonly StageRow<I, T>[],
+    crew: Crew,
+    { sent, noted, progress }: { sent(row: StageRow<I, T>): unknown; noted?(): void; progress?(share: number): void },
+  ): Promise<void> {
+    const missing = new Map<string, StageRow<I, T>>();
+    for (const row of rows) {
+      const key = shortKeyOf(this.#stage.name, row.inputs);
+      const known = this.#cache.get(key);
+      if (known === undefined || this.#stage.fits?.(known, row.tools) === false) missing.set(key, row);
+    }
+    if (missing.size < 2) return;
+    let done = 0;
+    const tell = (): void => progress?.(++done / missing.size);
+    await shareOut([...missing], crew, {
+      here: ([, { inputs, tools }]) => {
+        this.get(inputs, tools);
+        tell();
+      },
+      there: async ([key, row]) => {
+        const made = (await crew.work(this.#stage.name, sent(row))) as V | undefined;
+        if (made === undefined) return false;
+        this.#cache.set(key, made, this.#stage.bytesOf(made));
+        noted?.();
+        tell();
+        return true;
+      },
+    });
+  }
+}
+
+/** One of many that a stage is to make. */
+export interface StageRow<I, T> {
+  inputs: I;
+  tools: T;
 }

@@ -1,5 +1,9 @@
+import type { Crew } from './crew.ts';
+
 /** Goes through everything that may take longer than a frame. */
 export interface RunContext {
+  /** left out: this thread works alone */
+  crew?: Crew;
   /** True once a newer request or the person stopped this run. */
   cancelled(): boolean;
   /** Never falls; 0 to 1. */

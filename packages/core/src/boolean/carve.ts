@@ -223,7 +223,8 @@ function sift(
   const seen = new Set<number>();
   const ofBody: CutPart[] = [];
   for (const part of parts) {
-    const ids = new Set(part.triangles.map((t) => source[t]));
+    const ids = new Set<number>();
+    for (const t of part.triangles) ids.add(source[t]);
     for (const id of ids) seen.add(id);
     if (!ids.has(body.id)) {
       if (part.volume < 0) for (const id of ids) hollows.add(id);

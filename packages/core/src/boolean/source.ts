@@ -26,7 +26,8 @@ export function sourceOf(
 ): CutSource {
   const triangles = triangulate(mesh);
   const faces = faceCount(mesh);
-  const isFlat = Uint8Array.from({ length: faces }, (_, f) => (staysFlat(mesh, f, FLAT * diagonal) ? 1 : 0));
+  const isFlat = new Uint8Array(faces);
+  for (let f = 0; f < faces; f++) isFlat[f] = staysFlat(mesh, f, FLAT * diagonal) ? 1 : 0;
   const groups = triangles.face.map((f, t) => (isFlat[f] ? f : faces + t));
   return { id: carver.Manifold.reserveIDs(1), mesh, triangles, groups, origin };
 }

@@ -36,11 +36,15 @@ export function findCrossings(
 ): Crossings {
   const count = triangles.face.length;
   const p = mesh.positions;
-  const vertices = triangles.corners.map((corner) => mesh.faceVertices[corner]);
+  const vertices = new Uint32Array(3 * count);
+  for (let c = 0; c < vertices.length; c++) vertices[c] = mesh.faceVertices[triangles.corners[c]];
   const boxes = new Float64Array(count * 6);
   for (let t = 0; t < count; t++) {
+    const [i, j, l] = [3 * vertices[3 * t], 3 * vertices[3 * t + 1], 3 * vertices[3 * t + 2]];
     for (let k = 0; k < 3; k++) {
-      const [a, b, c] = [p[vertices[3 * t] * 3 + k], p[vertices[3 * t + 1] * 3 + k], p[vertices[3 * t + 2] * 3 + k]];
+      const a = p[i + k];
+      const b = p[j + k];
+      const c = p[l + k];
       boxes[t * 6 + k] = Math.min(a, b, c);
       boxes[t * 6 + 3 + k] = Math.max(a, b, c);
     }

@@ -19,7 +19,19 @@ export function triangleShape(mesh: PolygonMesh, triangles: Triangles, t: number
 
 /** 1 for every triangle that has an area. */
 export function trianglesWithArea(mesh: PolygonMesh, triangles: Triangles): Uint8Array {
-  return Uint8Array.from(triangles.face, (_, t) => (measure(mesh, triangles, t).area > 0 ? 1 : 0));
+  const { positions: p, faceVertices } = mesh;
+  const { corners } = triangles;
+  const has = new Uint8Array(triangles.face.length);
+  for (let t = 0; t < has.length; t++) {
+    const [x, y, z] = areaVector(
+      p,
+      3 * faceVertices[corners[3 * t]],
+      3 * faceVertices[corners[3 * t + 1]],
+      3 * faceVertices[corners[3 * t + 2]],
+    );
+    has[t] = x * x + y * y + z * z > 0 ? 1 : 0;
+  }
+  return has;
 }
 
 /** Area, and the squares of the sides. */

@@ -7,6 +7,7 @@ export { movedDisplay, roughDisplay } from './roughDisplay.ts';
 export { assetsNeeded } from './assetsNeeded.ts';
 export { fontFacts } from './fontFacts.ts';
 export type { FontFacts } from './fontFacts.ts';
+export { CREW_STAGES } from './crewStages.ts';
 export { Engine } from './engine.ts';
 export { meetingRemarks, meetingsOf, neighboursOf } from './meetings.ts';
 export type { StandingPart } from './meetings.ts';

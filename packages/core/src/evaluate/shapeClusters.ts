@@ -9,10 +9,10 @@ import {
   type MovingStep,
   type RepeatStep,
 } from '../steps/index.ts';
-import { keyOf, remark, type QuickMemo, type Remark, type RunContext } from '../base/index.ts';
+import { keyOf, remark, type QuickMemo, type Remark, type RunContext, type StageRow } from '../base/index.ts';
 import { clustersBox, clustersKey, restOf, textsOf, type BuiltCluster } from '../lettering/index.ts';
-import { faceCount } from '../mesh/index.ts';
-import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3 } from '../math/index.ts';
+import { faceCount, keptBy, type PolygonMesh } from '../mesh/index.ts';
+import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3, type Vec3 } from '../math/index.ts';
 import {
   foldsOf,
   outwardField,
@@ -30,7 +30,7 @@ import { ontoOf, standsFlat, type OntoTools } from './ground.ts';
 import { holdBefore } from './holdOf.ts';
 import { ontoLink, overBorder, overhanging, toldOfOnto, type Laid, type Over } from './ontoReport.ts';
 import { valuesOfStep } from './stages/refine.ts';
-import type { ShapeBounds, ShapeInputs } from './stages/shape.ts';
+import type { ShapeBounds, ShapeInputs, ShapeTask } from './stages/shape.ts';
 import { footOf, plusShift } from './shapeNeed.ts';
 
 /** A cluster on its way through the steps. */
@@ -195,14 +195,14 @@ async function shapeEach(
   const smooth = ontoLink(chain) ? 0 : tools.faceBudget * FEW;
   const mostFaces = tools.faceBudget / Math.max(1, clusters.length);
   const { toleranceMm, rough } = tools;
-  for (const i of kept) {
-    if (tools.context.cancelled()) return undefined;
-    const { x, y, z, letters, copied } = clusters[i];
+  const mostOf = (i: number): number => {
     const faces = faceCount(laid[i].mesh);
-    const most = Math.min(Math.max(mostFaces, 2 * faces), Math.max(timesMore * faces + MOST_MORE, smooth));
-    const left = faces + fewFaces - done.added;
-    const { key, of: part } = tools.shaped.get(
-      {
+    return Math.min(Math.max(mostFaces, 2 * faces), Math.max(timesMore * faces + MOST_MORE, smooth));
+  };
+  const rowOf = (i: number, most: number): StageRow<ShapeInputs, ShapeBounds> => {
+    const { x, y, z } = clusters[i];
+    return {
+      inputs: {
         solid: { key: clusters[i].key, of: clusters[i].mesh },
         at: [x, y, z],
         restBy: clusters[i].restBy,
@@ -213,8 +213,18 @@ async function shapeEach(
         capsMm: rough ? undefined : (toleranceMm ?? (outward && tools.drawnMm)),
         rough,
       },
-      { laid: laid[i], mostFaces: Math.min(most, left) },
-    );
+      tools: { laid: laid[i], mostFaces: most },
+    };
+  };
+  await shapesTogether(row, tools, (i) => rowOf(i, mostOf(i)));
+  for (const i of kept) {
+    if (tools.context.cancelled()) return undefined;
+    const { letters, copied } = clusters[i];
+    const faces = faceCount(laid[i].mesh);
+    const most = mostOf(i);
+    const left = faces + fewFaces - done.added;
+    const { inputs, tools: bounds } = rowOf(i, Math.min(most, left));
+    const { key, of: part } = tools.shaped.get(inputs, bounds);
     if (left < most && part.isLeft) return 'many';
     done.added += faceCount(part.mesh) - faces;
     if (done.added > fewFaces && toleranceMm !== undefined) return 'many';
@@ -224,6 +234,27 @@ async function shapeEach(
     await tools.context.breathe();
   }
   return done;
+}
+
+/** Fewer faces are shaped sooner than they are handed out. */
+const WORTH_SHARING = 4000;
+
+/** All clusters by all threads that there are, where the chain knows of nothing but its own steps. */
+async function shapesTogether(
+  { kept, laid, steps, box, outward }: ShapedRow,
+  { context, shaped, seconds, earlier, onto }: ShapeTools,
+  rowOf: (cluster: number) => StageRow<ShapeInputs, ShapeBounds>,
+): Promise<void> {
+  const isAlone = !outward && ![...earlier, ...steps].some(({ id }) => onto?.grounds.has(id));
+  const faces = kept.reduce((sum, i) => sum + faceCount(laid[i].mesh), 0);
+  if (!context.crew || !isAlone || faces < WORTH_SHARING) return;
+  const rows = [...kept].sort((a, b) => faceCount(laid[b].mesh) - faceCount(laid[a].mesh)).map(rowOf);
+  await shaped.fill(rows, context.crew, {
+    sent: ({ inputs: { chain, solid: _, ...inputs }, tools }): ShapeTask => ({
+      ...{ inputs, tools },
+      chain: { key: chain.key, of: { steps: [...steps], earlier: [...earlier], box, seconds } },
+    }),
+  });
 }
 
 /** How far faces that stay as they are lie off what steps make of them. */
@@ -349,9 +380,7 @@ function ontoTold(
 function shapedOf(cluster: SteppedCluster, layout: readonly Letter[]): Shaped {
   const { mesh, x, y, z, letters, copied } = cluster;
   const rest = restOf(cluster);
-  const isPlaced = x === 0 && y === 0 && z === 0;
-  const shift = [x, y, z];
-  const placed = isPlaced ? mesh : { ...mesh, positions: mesh.positions.map((v, i) => v + shift[i % 3]) };
+  const placed = placedMesh(mesh, [x, y, z]);
   const feet = letters.map((i) => plusShift(footOf(layout[i]), copied ?? [0, 0, 0]));
   return {
     mesh: placed,
@@ -360,6 +389,23 @@ function shapedOf(cluster: SteppedCluster, layout: readonly Letter[]): Shaped {
     letters: letters.map((i) => layout[i].id),
     feet,
   };
+}
+
+/** Equal letters share their mesh: so many places of one are kept. */
+const MOST_PLACES = 32;
+const placesOf = keptBy((_: PolygonMesh) => new Map<string, PolygonMesh>());
+
+/** The same object each time, so that all that is kept of it holds while values of steps change. */
+function placedMesh(mesh: PolygonMesh, shift: Vec3): PolygonMesh {
+  if (shift.every((mm) => mm === 0)) return mesh;
+  const places = placesOf(mesh);
+  const name = shift.join(' ');
+  const known = places.get(name);
+  if (known) return known;
+  const placed = { ...mesh, positions: mesh.positions.map((v, i) => v + shift[i % 3]) };
+  if (places.size >= MOST_PLACES) places.clear();
+  places.set(name, placed);
+  return placed;
 }
 
 const restBox = ({ mesh, rest }: Shaped): Box3 => boxOfPoints(rest ?? mesh.positions);

@@ -33,6 +33,7 @@ import {
 import type { BuiltCluster } from '../lettering/index.ts';
 import { inMm, quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
+import type { CrewHub } from './crew.ts';
 import {
   JOB_VERSION,
   type JobAnswer,
@@ -50,6 +51,8 @@ export interface JobHostOptions extends EngineTools {
   /** gives the event loop a turn */
   breathe(): Promise<void>;
   now(): number;
+  /** other threads that work along; left out: there are none */
+  crew?: CrewHub;
   send(reply: JobReply, transfer: ArrayBuffer[]): void;
 }
 
@@ -210,10 +213,11 @@ export class JobHost {
   }
 
   #context(serial: number, yields: boolean): RunContext {
-    const { newest, breathe, now, send } = this.#options;
+    const { newest, breathe, now, send, crew } = this.#options;
     let last = now();
     let told = last;
     return {
+      crew: crew?.until(yields ? serial : Infinity),
       cancelled: () => yields && newest() > serial,
       progress: (share) => {
         if (now() - told < 50) return;

@@ -1,3 +1,5 @@
+export { CrewHub, crewMember } from './crew.ts';
+export type { CrewAnswer, CrewPort, CrewTask } from './crew.ts';
 export { JobHost } from './host.ts';
 export type { JobHostOptions } from './host.ts';
 export { JOB_VERSION } from './messages.ts';

@@ -6,7 +6,7 @@ import type { Layout } from '../text/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 import type { LetteringCaches } from './caches.ts';
 import { findClusters, type Cluster } from './clusters.ts';
-import { clusterReach, clusterSolid, type ClusterJob, type LetteringStats } from './clusterSolid.ts';
+import { clusterReach, clusterSolid, flatsTogether, type ClusterJob, type LetteringStats } from './clusterSolid.ts';
 import { crossingLetters } from './crossingLetters.ts';
 import { isDrawn } from '../solid/index.ts';
 import { drawnToleranceMm, faceSizeMm, type LetteringFaces } from '../faces/index.ts';
@@ -179,6 +179,9 @@ function changedAlong(
 const tooLargeRemarks = (row: readonly number[], { letters }: Layout): Remark[] =>
   row.length > 0 ? [remark('OUTLINE_TOO_LARGE', { letters: textsOf(row, letters), limit: LIMITS.glyphPoints })] : [];
 
+/** Of all the work: plans, where several threads make them first. */
+const PLANS = 0.8;
+
 interface Raising {
   options: LetteringOptions;
   tools: Tools;
@@ -197,12 +200,21 @@ async function raise(
   profileOf: (cluster: Cluster) => BuiltProfile,
 ): Promise<{ solids: DeepCluster[]; plans: ClusterPlan[] } | { faces: number } | undefined> {
   const { step } = job.scale;
+  const { crew, progress } = tools.context;
+  const profiles = clusters.map(profileOf);
+  if (crew)
+    await flatsTogether(
+      clusters.map((cluster, i) => ({ cluster, section: profiles[i].section })),
+      job,
+      { crew, progress: (share) => progress(share * PLANS) },
+    );
+  const before = crew ? PLANS : 0;
   const solids: DeepCluster[] = [];
   const plans: ClusterPlan[] = [];
   let made = 0;
   for (const [i, cluster] of clusters.entries()) {
     if (tools.context.cancelled()) return undefined;
-    const profile = profileOf(cluster);
+    const profile = profiles[i];
     const { key, mesh, flat } = clusterSolid(cluster, profile, job);
     plans.push({ cluster, flat });
     told.add(cluster, flat, profile.section, solidOf(cluster));
@@ -217,7 +229,7 @@ async function raise(
       letters: cluster.members.map((m) => m.letter),
       depths: depthLevels(profile.section, step),
     });
-    tools.context.progress((i + 1) / clusters.length);
+    progress(before + ((1 - before) * (i + 1)) / clusters.length);
     await tools.context.breathe();
   }
   return { solids, plans };

@@ -1,10 +1,12 @@
+import type { Crew, StageRow } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import { sectionEnds, sectionLayers, type Corners, type FlatWavefront } from '../solid/index.ts';
+import { sectionEnds, sectionLayers, type Corners, type FlatWavefront, type Section } from '../solid/index.ts';
 import { faceStyle, type ClusterFaces } from '../faces/index.ts';
 import type { LetteringCaches } from './caches.ts';
 import type { Cluster } from './clusters.ts';
 import type { DrawingScale } from './letterOutline.ts';
 import type { BuiltProfile } from './sections.ts';
+import type { FlatInputs, FlatTools } from './stages/clusterFlat.ts';
 
 export interface LetteringStats {
   clusters: number;
@@ -37,11 +39,10 @@ export interface ClusterSolid {
   flat: FlatWavefront;
 }
 
-/** A cluster's mesh about its own origin, from the caches where it is known. */
-export function clusterSolid(cluster: Cluster, { section, isSheet }: BuiltProfile, job: ClusterJob): ClusterSolid {
-  const { seed, corners, longestEdge, caches, built, cancelled, scale, uv } = job;
-  const flat = caches.flats.get(
-    {
+function flatRow(cluster: Cluster, section: Section, job: ClusterJob): StageRow<FlatInputs, FlatTools> {
+  const { seed, corners, longestEdge, built, cancelled } = job;
+  return {
+    inputs: {
       cluster: cluster.shape,
       layers: sectionLayers(section),
       capInsets: sectionEnds(section),
@@ -50,8 +51,40 @@ export function clusterSolid(cluster: Cluster, { section, isSheet }: BuiltProfil
       longestEdge,
       style: faceStyle(job.facesOf(cluster), cluster),
     },
-    { cancelled, count: () => built.wavefronts++ },
+    tools: { cancelled, count: () => built.wavefronts++ },
+  };
+}
+
+/** The plans of many clusters, worked out by all threads that there are. */
+export async function flatsTogether(
+  clusters: readonly { cluster: Cluster; section: Section }[],
+  job: ClusterJob,
+  { crew, progress }: { crew: Crew; progress(share: number): void },
+): Promise<void> {
+  const rows = clusters.map(({ cluster, section }) => ({
+    points: pointsOf(cluster),
+    row: flatRow(cluster, section, job),
+  }));
+  rows.sort((a, b) => b.points - a.points);
+  await job.caches.flats.fill(
+    rows.map(({ row }) => row),
+    crew,
+    {
+      sent: ({ inputs }) => inputs,
+      noted: () => job.built.wavefronts++,
+      progress,
+    },
   );
+}
+
+const pointsOf = ({ shape }: Cluster): number =>
+  shape.of.members.reduce((sum, { outline }) => sum + outline.of.x.length, 0);
+
+/** A cluster's mesh about its own origin, from the caches where it is known. */
+export function clusterSolid(cluster: Cluster, { section, isSheet }: BuiltProfile, job: ClusterJob): ClusterSolid {
+  const { caches, built, scale, uv } = job;
+  const { inputs, tools } = flatRow(cluster, section, job);
+  const flat = caches.flats.get(inputs, tools);
   const letters = cluster.members.map((m) => m.letter);
   if (flat.of.isFull) job.filled.push(...letters);
   if (flat.of.fellBack) job.plain.push(...letters);

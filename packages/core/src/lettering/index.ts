@@ -8,6 +8,7 @@ export type { Lettering, LetteringOptions } from './buildLettering.ts';
 export type { NeedOf, NeedReport } from './facesPlan.ts';
 export type { LetteringStats } from './clusterSolid.ts';
 export type { TowardsBack } from './towardsBack.ts';
+export { CLUSTER_FLAT } from './stages/clusterFlat.ts';
 export { letteringCaches } from './caches.ts';
 export type { LetteringCaches } from './caches.ts';
 export { letterOutline } from './letterOutline.ts';

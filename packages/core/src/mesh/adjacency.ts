@@ -1,7 +1,9 @@
 import { cornerFaces, vertexCount, type PolygonMesh } from './polygonMesh.ts';
 
-/** Who lies across each edge. Built when asked for, never stored. */
+/** Who lies across each edge. Read only. */
 export interface Adjacency {
+  /** where the faces begin whose corners these are */
+  of: Uint32Array;
   /** per corner: the corner whose edge runs the other way between the same vertices, or -1 */
   twin: Int32Array;
   /** face of every corner */
@@ -12,8 +14,20 @@ export interface Adjacency {
   badEdges: number;
 }
 
-/** Pairs the corners' edges through a table of the corners by the vertex they stand on. */
+/** By what meshes are joined together of: those whose points alone differ share it. */
+const known = new WeakMap<Uint32Array, Adjacency>();
+
+/** Pairs corners' edges through a table of the corners by the vertex they stand on; kept as long as the faces are. */
 export function adjacency(mesh: PolygonMesh): Adjacency {
+  const kept = known.get(mesh.faceVertices);
+  // rows of corners may be shared by meshes that divide them otherwise
+  if (kept?.of === mesh.faceStart) return kept;
+  const made = paired(mesh);
+  known.set(mesh.faceVertices, made);
+  return made;
+}
+
+function paired(mesh: PolygonMesh): Adjacency {
   const from = mesh.faceVertices;
   const to = edgeEnds(mesh);
   const { start, rows } = cornersByVertex(from, vertexCount(mesh));
@@ -43,7 +57,7 @@ export function adjacency(mesh: PolygonMesh): Adjacency {
     } else if (same + backs === 1) openEdges++;
     else if (isFirst && (backs === 0 || c < back)) badEdges++;
   }
-  return { twin, face: cornerFaces(mesh), openEdges, badEdges };
+  return { of: mesh.faceStart, twin, face: cornerFaces(mesh), openEdges, badEdges };
 }
 
 /** The vertex at which each corner's edge ends. */

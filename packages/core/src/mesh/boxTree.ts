@@ -20,8 +20,10 @@ const LEAF = 8;
 export function boxTree(boxes: Float64Array): BoxTree {
   const count = boxes.length / 6;
   const capacity = 2 * count + 4;
+  const order = new Uint32Array(count);
+  for (let i = 0; i < count; i++) order[i] = i;
   const tree: BoxTree = {
-    order: new Uint32Array(count).map((_, i) => i),
+    order,
     bounds: new Float64Array(capacity * 6),
     first: new Uint32Array(capacity),
     last: new Uint32Array(capacity),
@@ -65,19 +67,28 @@ function partition(tree: BoxTree, boxes: Float64Array, node: number, axis: numbe
 
 /** Fills in a node's bounds; gives its longest axis. */
 function measure(tree: BoxTree, node: number, boxes: Float64Array): number {
-  const b = tree.bounds;
-  const o = node * 6;
-  b.fill(Infinity, o, o + 3);
-  b.fill(-Infinity, o + 3, o + 6);
-  for (let i = tree.first[node]; i < tree.last[node]; i++) {
-    const item = tree.order[i] * 6;
-    for (let k = 0; k < 3; k++) {
-      if (boxes[item + k] < b[o + k]) b[o + k] = boxes[item + k];
-      if (boxes[item + 3 + k] > b[o + 3 + k]) b[o + 3 + k] = boxes[item + 3 + k];
-    }
+  const { bounds, order } = tree;
+  const last = tree.last[node];
+  let [lowX, lowY, lowZ] = [Infinity, Infinity, Infinity];
+  let [highX, highY, highZ] = [-Infinity, -Infinity, -Infinity];
+  for (let i = tree.first[node]; i < last; i++) {
+    const item = order[i] * 6;
+    if (boxes[item] < lowX) lowX = boxes[item];
+    if (boxes[item + 1] < lowY) lowY = boxes[item + 1];
+    if (boxes[item + 2] < lowZ) lowZ = boxes[item + 2];
+    if (boxes[item + 3] > highX) highX = boxes[item + 3];
+    if (boxes[item + 4] > highY) highY = boxes[item + 4];
+    if (boxes[item + 5] > highZ) highZ = boxes[item + 5];
   }
-  const size = [0, 1, 2].map((k) => b[o + 3 + k] - b[o + k]);
-  return size[0] >= size[1] && size[0] >= size[2] ? 0 : size[1] >= size[2] ? 1 : 2;
+  const o = node * 6;
+  bounds[o] = lowX;
+  bounds[o + 1] = lowY;
+  bounds[o + 2] = lowZ;
+  bounds[o + 3] = highX;
+  bounds[o + 4] = highY;
+  bounds[o + 5] = highZ;
+  const [x, y, z] = [highX - lowX, highY - lowY, highZ - lowZ];
+  return x >= y && x >= z ? 0 : y >= z ? 1 : 2;
 }
 
 /** Told two items; whether to go on. */
@@ -138,10 +149,12 @@ interface PairSearch {
 }
 
 function visitLeaves({ tree, boxes, visit }: PairSearch, i: number, j: number): boolean {
-  for (let p = tree.first[i]; p < tree.last[i]; p++) {
-    const a = tree.order[p];
-    for (let q = i === j ? p + 1 : tree.first[j]; q < tree.last[j]; q++) {
-      const b = tree.order[q];
+  const { order, first, last } = tree;
+  const [endI, firstJ, endJ] = [last[i], first[j], last[j]];
+  for (let p = first[i]; p < endI; p++) {
+    const a = order[p];
+    for (let q = i === j ? p + 1 : firstJ; q < endJ; q++) {
+      const b = order[q];
       if (overlap(boxes, boxes, a * 6, b * 6) && !visit(a, b)) return false;
     }
   }

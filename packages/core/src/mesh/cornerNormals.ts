@@ -43,7 +43,14 @@ export interface NormalFans {
 export function cornerNormals(mesh: PolygonMesh, known?: Adjacency): Float64Array {
   const fans = normalFans(mesh, known ?? adjacency(mesh));
   const normals = fanNormals(mesh, fans);
-  return Float64Array.from({ length: 3 * fans.fan.length }, (_, i) => normals[3 * fans.fan[(i / 3) | 0] + (i % 3)]);
+  const { fan } = fans;
+  const byCorner = new Float64Array(3 * fan.length);
+  for (let c = 0; c < fan.length; c++) {
+    byCorner[3 * c] = normals[3 * fan[c]];
+    byCorner[3 * c + 1] = normals[3 * fan[c] + 1];
+    byCorner[3 * c + 2] = normals[3 * fan[c] + 2];
+  }
+  return byCorner;
 }
 
 /** Filled anew each time: a hand that pulls asks for a hundred thousand of them, sixty times a second. */

@@ -79,7 +79,9 @@ export class MeshSink {
     const numbers = this.#numbers[source];
     if (numbers[v] === UNASKED) {
       const { positions: p } = this.#sources[source];
-      numbers[v] = this.vertexAt([p[3 * v], p[3 * v + 1], p[3 * v + 2]], this.#vertexStarts[source] + v);
+      for (let k = 3 * v; k < 3 * v + 3; k++) this.#positions.push(p[k]);
+      this.#vertexOrigins?.add(this.#vertexStarts[source] + v);
+      numbers[v] = this.#positions.size / 3 - 1;
     }
     return numbers[v];
   }

@@ -65,7 +65,11 @@ export const emptyMesh = (): PolygonMesh => ({
   regions: [],
 });
 
+/** Neighbours and triangles, which are kept as long as a mesh once somebody has asked for them; bytes a corner. */
+const BESIDE = 18;
+
 export const meshBytes = (mesh: PolygonMesh): number =>
+  BESIDE * mesh.faceVertices.length +
   mesh.positions.byteLength +
   mesh.faceStart.byteLength +
   mesh.faceVertices.byteLength +

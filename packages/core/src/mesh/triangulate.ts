@@ -1,6 +1,7 @@
 import { orient2d } from '../math/index.ts';
 import { areaVector } from './areaVector.ts';
 import { triangulateRing } from './constrained.ts';
+import { keptBy } from './keptBy.ts';
 import { faceCount, type PolygonMesh } from './polygonMesh.ts';
 import { isSeenToCross } from './ringCrosses.ts';
 
@@ -17,7 +18,7 @@ export interface Triangles {
  * Triangles of all faces: quads by their shorter diagonal that leaves both triangles facing the same way, larger faces
  * by constrained Delaunay in the coordinate plane they lie in most.
  */
-export function triangulate(mesh: PolygonMesh): Triangles {
+export const triangulate = keptBy((mesh: PolygonMesh): Triangles => {
   const corners: number[] = [];
   const face: number[] = [];
   let folded = 0;
@@ -31,10 +32,14 @@ export function triangulate(mesh: PolygonMesh): Triangles {
     for (let i = before; i < corners.length; i += 3) face.push(f);
   }
   return { corners: new Uint32Array(corners), face: new Uint32Array(face), folded };
-}
+});
 
 function pushQuad(mesh: PolygonMesh, start: number, corners: number[]): void {
-  const [a, b, c, d] = [0, 1, 2, 3].map((i) => mesh.faceVertices[start + i] * 3);
+  const { faceVertices } = mesh;
+  const a = 3 * faceVertices[start];
+  const b = 3 * faceVertices[start + 1];
+  const c = 3 * faceVertices[start + 2];
+  const d = 3 * faceVertices[start + 3];
   const first = areasAgree(mesh.positions, a, b, c, d);
   const second = areasAgree(mesh.positions, b, c, d, a);
   const shorterFirst = distanceSquared(mesh.positions, a, c) <= distanceSquared(mesh.positions, b, d);

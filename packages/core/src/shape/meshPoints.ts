@@ -1,5 +1,5 @@
 import type { Vec3 } from '../math/index.ts';
-import { distanceSquared, faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
+import { distanceSquared, faceCount, keptBy, vertexCount, type PolygonMesh } from '../mesh/index.ts';
 import type { ChainPoint } from './pointMap.ts';
 
 /** A mesh to be shaped, and what is known of it in the flat layout. */
@@ -104,7 +104,7 @@ export function meshPoints(rows: PointRows): MeshPoints {
 const mix = (a: number, b: number, share: number): number => (share === 0.5 ? (a + b) / 2 : a + share * (b - a));
 
 /** Letter of each vertex, by its number in the mesh, and whether all faces around it are fronts or backs. */
-function vertexMarks(mesh: PolygonMesh): { letter: Int32Array; isFront: Uint8Array } {
+const vertexMarks = keptBy((mesh: PolygonMesh): Pick<PointRows, 'letter' | 'isFront'> => {
   const letter = new Int32Array(vertexCount(mesh)).fill(-1);
   const isFront = new Uint8Array(letter.length).fill(1);
   for (let f = 0; f < faceCount(mesh); f++) {
@@ -117,4 +117,4 @@ function vertexMarks(mesh: PolygonMesh): { letter: Int32Array; isFront: Uint8Arr
     }
   }
   return { letter, isFront };
-}
+});

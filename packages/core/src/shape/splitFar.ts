@@ -3,6 +3,7 @@ import {
   distanceSquared,
   faceCorners,
   faceCount,
+  keptBy,
   MeshSink,
   nextCorner,
   triangulate,
@@ -73,8 +74,7 @@ export function triangulateWhere(
   isCut: (face: number, triangles: readonly (readonly number[])[]) => boolean,
   mesh = flat,
 ): PolygonMesh {
-  const rows = trianglesOfLarge(flat);
-  for (const [f, triangles] of rows) if (!isCut(f, triangles)) rows.delete(f);
+  const rows = new Map([...trianglesOfLarge(flat)].filter(([f, triangles]) => isCut(f, triangles)));
   if (rows.size === 0) return mesh;
   const made = new MeshSink(mesh);
   for (let f = 0; f < faceCount(flat); f++) {
@@ -92,7 +92,7 @@ export function triangulateWhere(
 }
 
 /** Triangles of the faces with more than four corners, by corners of the mesh. */
-function trianglesOfLarge(mesh: PolygonMesh): Map<number, number[][]> {
+const trianglesOfLarge = keptBy((mesh: PolygonMesh): ReadonlyMap<number, number[][]> => {
   const rows = new Map<number, number[][]>();
   const large: number[] = [];
   for (let f = 0; f < faceCount(mesh); f++) if (mesh.faceStart[f + 1] - mesh.faceStart[f] > 4) large.push(f);
@@ -113,7 +113,7 @@ function trianglesOfLarge(mesh: PolygonMesh): Map<number, number[][]> {
     rows.set(f, list);
   }
   return rows;
-}
+});
 
 /** Per corner: 1 where the edge that begins there is to be cut. */
 function markFar(

@@ -4,6 +4,7 @@ import {
   distanceSquared,
   faceCorners,
   faceCount,
+  keptBy,
   MeshSink,
   nextCorner,
   vertexCount,
@@ -22,6 +23,17 @@ const ROUNDS = 6;
  * such a triangle would turn over, since the chord of its longest edge strays by more than it is high.
  */
 export function withoutCaps(mesh: PolygonMesh, toleranceMm: number): PolygonMesh {
+  const last = clearedLast(mesh);
+  if (last.toleranceMm === toleranceMm) return last.cleared;
+  last.cleared = clearedOf(mesh, toleranceMm);
+  last.toleranceMm = toleranceMm;
+  return last.cleared;
+}
+
+/** Other values of the steps that shape it leave this as it is. */
+const clearedLast = keptBy((mesh: PolygonMesh) => ({ toleranceMm: NaN, cleared: mesh }));
+
+function clearedOf(mesh: PolygonMesh, toleranceMm: number): PolygonMesh {
   let cleared = mesh;
   for (let round = 0; round < ROUNDS; round++) {
     const next = clearOnce(cleared, NEAR * toleranceMm);

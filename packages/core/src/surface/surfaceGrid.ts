@@ -95,7 +95,14 @@ export function lookUp(grid: SurfaceGrid, x: number, y: number): GridSpot {
   const { columns, rows, nodes: n } = grid;
   const i = weigh(wx, (x - grid.x) / grid.dx, columns);
   const j = weigh(wy, (y - grid.y) / grid.dy, rows);
-  let [px, py, pz, nx, ny, nz, stretch, off] = [0, 0, 0, 0, 0, 0, 0, 0];
+  let px = 0;
+  let py = 0;
+  let pz = 0;
+  let nx = 0;
+  let ny = 0;
+  let nz = 0;
+  let stretch = 0;
+  let off = 0;
   for (let b = 0; b < 4; b++) {
     if (wy[b] === 0) continue;
     const row = (j + b - 1) * columns + i - 1;

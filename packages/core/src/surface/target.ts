@@ -125,7 +125,11 @@ function surfaceOf(mesh: PolygonMesh): Surface {
   const byCorner = cornerNormals(crisp(mesh, EDGE_DEGREES));
   const { places, corners } = triangleCorners(mesh);
   const normals = new Float64Array(places.length);
-  for (let i = 0; i < corners.length; i++)
-    for (let k = 0; k < 3; k++) normals[3 * i + k] = byCorner[3 * corners[i] + k];
+  for (let i = 0; i < corners.length; i++) {
+    const c = 3 * corners[i];
+    normals[3 * i] = byCorner[c];
+    normals[3 * i + 1] = byCorner[c + 1];
+    normals[3 * i + 2] = byCorner[c + 2];
+  }
   return { tree: new TriangleTree(places), places, normals };
 }

@@ -38,21 +38,12 @@ export class TriangleTree {
    * no triangles.
    */
   closest([x, y, z]: Vec3, hint = -1): SurfacePlace | undefined {
-    const { bounds, child, first, last, order } = this.#tree;
-    let [best, far] = [-1, Infinity];
-    const found: SurfacePlace = { triangle: -1, at: [0, 0, 0], v: 0, w: 0, far: Infinity };
-    const look = (t: number): void => {
-      const d = this.#closestOn(t, x, y, z);
-      if (d >= far) return;
-      [best, far] = [t, d];
-      found.v = this.#v;
-      found.w = this.#w;
-      found.at[0] = this.#x;
-      found.at[1] = this.#y;
-      found.at[2] = this.#z;
-    };
     if (this.#corners.length === 0) return undefined;
-    if (hint >= 0) look(hint);
+    const { bounds, child, first, last, order } = this.#tree;
+    const boxes = this.#boxes;
+    const found: SurfacePlace = { triangle: -1, at: [0, 0, 0], v: 0, w: 0, far: Infinity };
+    if (hint >= 0) this.#look(found, hint, x, y, z);
+    let far = found.far;
     const stack = this.#stack;
     let top = 0;
     stack[top++] = 0;
@@ -61,16 +52,33 @@ export class TriangleTree {
       if (boxFar(bounds, 6 * node, x, y, z) >= far) continue;
       const c = child[node];
       if (c < 0) {
-        for (let i = first[node]; i < last[node]; i++)
-          if (boxFar(this.#boxes, 6 * order[i], x, y, z) < far) look(order[i]);
+        for (let i = first[node]; i < last[node]; i++) {
+          if (boxFar(boxes, 6 * order[i], x, y, z) >= far) continue;
+          this.#look(found, order[i], x, y, z);
+          far = found.far;
+        }
         continue;
       }
-      const [left, right] = [boxFar(bounds, 6 * c, x, y, z), boxFar(bounds, 6 * c + 6, x, y, z)];
-      const [near, off] = left <= right ? [c, c + 1] : [c + 1, c];
-      if (Math.max(left, right) < far) stack[top++] = off;
-      if (Math.min(left, right) < far) stack[top++] = near;
+      const left = boxFar(bounds, 6 * c, x, y, z);
+      const right = boxFar(bounds, 6 * c + 6, x, y, z);
+      const isLeft = left <= right;
+      if ((isLeft ? right : left) < far) stack[top++] = isLeft ? c + 1 : c;
+      if ((isLeft ? left : right) < far) stack[top++] = isLeft ? c : c + 1;
     }
-    return best < 0 ? undefined : { ...found, triangle: best, far };
+    return found.triangle < 0 ? undefined : found;
+  }
+
+  /** Takes a triangle where it lies nearer than what was found. */
+  #look(found: SurfacePlace, t: number, x: number, y: number, z: number): void {
+    const d = this.#closestOn(t, x, y, z);
+    if (d >= found.far) return;
+    found.triangle = t;
+    found.far = d;
+    found.v = this.#v;
+    found.w = this.#w;
+    found.at[0] = this.#x;
+    found.at[1] = this.#y;
+    found.at[2] = this.#z;
   }
 
   /** The first triangle that a ray meets, from either side; `along` is of length 1. */
@@ -227,7 +235,9 @@ function boxesOf(corners: Float64Array): Float64Array {
   const boxes = new Float64Array((corners.length / 9) * 6);
   for (let t = 0; t < corners.length / 9; t++) {
     for (let k = 0; k < 3; k++) {
-      const [a, b, c] = [corners[9 * t + k], corners[9 * t + 3 + k], corners[9 * t + 6 + k]];
+      const a = corners[9 * t + k];
+      const b = corners[9 * t + 3 + k];
+      const c = corners[9 * t + 6 + k];
       boxes[6 * t + k] = Math.min(a, b, c);
       boxes[6 * t + 3 + k] = Math.max(a, b, c);
     }

@@ -189,7 +189,7 @@ function useWorker(isWanted: boolean, onLeft: () => void): JobClient | undefined
   const [ready, setReady] = useState<JobClient>();
   useEffect(() => {
     if (!isWanted) return;
-    const started = new JobClient();
+    const started = new JobClient({ isCrewed: true });
     setReady(started);
     return () => {
       started.stop();

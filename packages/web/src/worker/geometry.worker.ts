@@ -2,6 +2,7 @@ import { JobHost, type JobReply, type JobRequest } from '@fictile/core';
 import { fontListSchema } from '@fictile/contract';
 import { loadKernels } from '@fictile/kernels';
 import { SHARED, type StartMessage } from './shared.ts';
+import { startCrew } from './startCrew.ts';
 
 const ALIVE_MS = 1000;
 const CACHE_BYTES = 384 * 1024 * 1024;
@@ -19,13 +20,13 @@ let host: Promise<JobHost> | undefined;
 
 context.onmessage = (event) => {
   const message = event.data;
-  if (message.kind === 'start') host = started(new Int32Array(message.shared));
+  if (message.kind === 'start') host = started(message);
   else void host?.then((ready) => ready.take(message)).catch(() => undefined);
 };
 
 /** A part of it that can't be loaded is said: nothing would ever answer otherwise. */
-function started(shared: Int32Array): Promise<JobHost> {
-  const host = startHost(shared);
+function started(message: StartMessage): Promise<JobHost> {
+  const host = startHost(message);
   host.catch((error: unknown) => {
     const message = error instanceof Error ? error.message : String(error);
     context.postMessage({ kind: 'unstarted', message } satisfies JobReply, []);
@@ -33,7 +34,8 @@ function started(shared: Int32Array): Promise<JobHost> {
   return host;
 }
 
-async function startHost(shared: Int32Array): Promise<JobHost> {
+async function startHost({ shared: memory, isCrewed }: StartMessage): Promise<JobHost> {
+  const shared = new Int32Array(memory);
   // while it waits for what has to be fetched, its turns are the sign of life
   setInterval(() => Atomics.add(shared, SHARED.alive, 1), ALIVE_MS);
   const [kernels, catalogue] = await Promise.all([loadKernels(), loadCatalogue()]);
@@ -43,6 +45,7 @@ async function startHost(shared: Int32Array): Promise<JobHost> {
     loadFont: (hash) => load(`/api/fonts/${hash}`),
     loadModel: (hash) => load(`/api/assets/${hash}`),
     cacheBytes: CACHE_BYTES,
+    crew: isCrewed ? startCrew(memory) : undefined,
     newest: () => {
       // asked for all the time while work goes on: that it is asked is the sign of life
       Atomics.add(shared, SHARED.alive, 1);

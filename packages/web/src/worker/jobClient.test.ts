@@ -70,7 +70,7 @@ describe('a worker that does not answer', () => {
   afterEach(() => jest.useRealTimers());
 
   test('is told of when it takes long, as long as it stirs, and can be cancelled', async () => {
-    const client = new JobClient(watch);
+    const client = new JobClient({ watch });
     let told = 0;
     client.subscribe(() => told++);
     const waiting = ask(client);
@@ -86,7 +86,7 @@ describe('a worker that does not answer', () => {
   });
 
   test('is ended when it does not stir any more, and the next question starts another', async () => {
-    const client = new JobClient(watch);
+    const client = new JobClient({ watch });
     const stuck = FakeWorker.last;
     const waiting = ask(client);
     jest.advanceTimersByTime(11_000);
@@ -111,7 +111,7 @@ describe('a worker that does not answer', () => {
         }),
     ],
   ])('says that %s is missing', async (_, miss) => {
-    const client = new JobClient(watch);
+    const client = new JobClient({ watch });
     const waiting = ask(client);
     const first = FakeWorker.last;
     miss();

@@ -37,6 +37,7 @@ export class JobClient {
   readonly #shared = new Int32Array(new SharedArrayBuffer(8));
   readonly #waiting = new Map<number, Waiting>();
   readonly #watch: Watch;
+  readonly #isCrewed: boolean;
   readonly #listeners = new Set<() => void>();
   #serial = 0;
   #look: ReturnType<typeof setInterval> | undefined;
@@ -44,8 +45,10 @@ export class JobClient {
   #isLong = false;
   #hasAnswered = false;
 
-  constructor(watch = USUAL) {
+  /** `isCrewed`: what a hand waits for takes all cores */
+  constructor({ watch = USUAL, isCrewed = false }: { watch?: Watch; isCrewed?: boolean } = {}) {
     this.#watch = watch;
+    this.#isCrewed = isCrewed;
     this.#worker = this.#start();
   }
 
@@ -94,7 +97,11 @@ export class JobClient {
         event.message || this.#hasAnswered ? 'broken' : 'missing',
         event.message || 'its file could not be loaded',
       );
-    const start: StartMessage = { kind: 'start', shared: this.#shared.buffer as SharedArrayBuffer };
+    const start: StartMessage = {
+      kind: 'start',
+      shared: this.#shared.buffer as SharedArrayBuffer,
+      isCrewed: this.#isCrewed,
+    };
     worker.postMessage(start);
     return worker;
   }

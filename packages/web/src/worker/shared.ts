@@ -2,6 +2,8 @@
 export interface StartMessage {
   kind: 'start';
   shared: SharedArrayBuffer;
+  /** it may have others work along */
+  isCrewed?: boolean;
 }
 
 /** Places of that memory: the newest serial, and signs of life that the worker counts up. */

@@ -1,6 +1,8 @@
 import type { Named, QuickStage } from '../../base/index.ts';
+import type { Box3 } from '../../math/index.ts';
+import { chainOf, type MovingStep } from '../../steps/index.ts';
 import type { Vec3 } from '../../math/index.ts';
-import { faceCount, meshBytes, type PolygonMesh } from '../../mesh/index.ts';
+import { emptyMesh, faceCount, meshBytes, type PolygonMesh } from '../../mesh/index.ts';
 import { shapeMesh, type ShapeChain, type Shaped, type ShapedMesh } from '../../shape/index.ts';
 
 export interface ShapeInputs {
@@ -37,3 +39,25 @@ export const SHAPE: QuickStage<ShapeInputs, ShapeBounds, ShapedMesh & { mostFace
   // where nothing is left to cut, more faces would not be made either
   fits: (made, { mostFaces }) => made.mostFaces === mostFaces || (!made.isLeft && faceCount(made.mesh) <= mostFaces),
 };
+
+/** What another thread needs for it: a chain that knows of nothing but its steps can be made there. */
+export interface ShapeTask {
+  inputs: Omit<ShapeInputs, 'chain' | 'solid'>;
+  tools: ShapeBounds;
+  chain: Named<{ steps: MovingStep[]; earlier: MovingStep[]; box: Box3; seconds: number }>;
+}
+
+export const shapeThere = ({ inputs, tools, chain }: ShapeTask): ReturnType<typeof SHAPE.make> =>
+  SHAPE.make({ ...inputs, ...UNNAMED, chain: { key: chain.key, of: chainThere(chain) } }, tools);
+
+/** The stage works on what it is laid as. */
+const UNNAMED = { solid: { key: '', of: emptyMesh() } };
+
+let last: Named<ShapeChain> | undefined;
+
+function chainThere({ key, of: { steps, earlier, box, seconds } }: ShapeTask['chain']): ShapeChain {
+  if (last?.key === key) return last.of;
+  const before = earlier.length > 0 ? chainOf(earlier, { box, seconds }) : undefined;
+  last = { key, of: chainOf(steps, { box, seconds, earlier: before }) };
+  return last.of;
+}

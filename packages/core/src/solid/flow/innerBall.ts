@@ -25,32 +25,30 @@ export function innerBall(
   let radius = Infinity;
   let segment = -1;
   let along = 0;
-  const { x, y, next, length } = line;
-  for (let i = 0; i < x.length; i++) {
-    const [vx, vy] = [x[i] - px, y[i] - py];
+  const { x, y, next, prev, length, nx: inX, ny: inY } = line;
+  // asked at every point of the rings, of all others
+  const count = x.length;
+  for (let i = 0; i < count; i++) {
+    const vx = x[i] - px;
+    const vy = y[i] - py;
     const ahead = vx * nx + vy * ny;
     const square = vx * vx + vy * vy;
     // the segment's nearest point lies within its length of its start
-    if (
-      ahead > 0 &&
-      square < 2 * ahead * radius &&
-      square > 1e-12 &&
-      !skip.includes(i) &&
-      !skip.includes(line.prev[i])
-    ) {
+    if (ahead > 0 && square < 2 * ahead * radius && square > 1e-12 && !skip.includes(i) && !skip.includes(prev[i])) {
       radius = square / (2 * ahead);
       segment = i;
       along = 0;
     }
-    if (skip.includes(i)) continue;
-    const [mx, my] = [line.nx[i], line.ny[i]];
+    const mx = inX[i];
+    const my = inY[i];
     const opens = 1 - (mx * nx + my * ny);
     if (opens <= FACING) continue;
     const distance = -(vx * mx + vy * my);
     const r = distance / opens;
-    if (!(distance > 0) || r >= radius) continue;
+    if (!(distance > 0) || r >= radius || skip.includes(i)) continue;
     // the contact is the foot of the ball's middle
-    const [cx, cy] = [px + r * nx - x[i], py + r * ny - y[i]];
+    const cx = px + r * nx - x[i];
+    const cy = py + r * ny - y[i];
     const to = next[i];
     const share = (cx * (x[to] - x[i]) + cy * (y[to] - y[i])) / (length[i] * length[i]);
     if (share < 0 || share > 1) continue;

@@ -25,7 +25,10 @@ export function scaledJacobian(
     const b = quads[q + k];
     const a = quads[q + ((k + 3) & 3)];
     const c = quads[q + ((k + 1) & 3)];
-    const [ux, uy, vx, vy] = [x[c] - x[b], y[c] - y[b], x[a] - x[b], y[a] - y[b]];
+    const ux = x[c] - x[b];
+    const uy = y[c] - y[b];
+    const vx = x[a] - x[b];
+    const vy = y[a] - y[b];
     const lengths = Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
     const sine = lengths > 0 ? (ux * vy - uy * vx) / lengths : 0;
     if (sine < least) least = sine;

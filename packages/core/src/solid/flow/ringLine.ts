@@ -135,8 +135,9 @@ export interface RingPlace {
 export function ringPlace(line: RingLine, ringStart: number, at: number): RingPlace {
   const around = line.around[ringStart];
   const s = at < 0 ? at + around : at >= around ? at - around : at;
-  let [low, high] = [ringStart, ringStart];
-  while (high + 1 < line.x.length && line.ring[high + 1] === ringStart) high++;
+  // the ring's last point comes before its first
+  let low = ringStart;
+  let high = line.prev[ringStart];
   while (low < high) {
     const middle = (low + high + 1) >> 1;
     if (line.at[middle] <= s) low = middle;

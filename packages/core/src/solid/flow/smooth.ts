@@ -28,8 +28,12 @@ export function smooth(patch: FlowPatch, rounds: number): void {
   const awake = new Uint8Array(x.length).fill(1);
   const floors = near.map((row, k) => shortestSquare(patch, row, fixed + k) / 9);
   const worst = (p: number): number => {
+    const row = around[p - fixed];
     let least = 1;
-    for (const q of around[p - fixed]) least = Math.min(least, scaledJacobian(x, y, quads, q));
+    for (let i = 0; i < row.length; i++) {
+      const sine = scaledJacobian(x, y, quads, row[i]);
+      if (sine < least) least = sine;
+    }
     return least;
   };
   const tryPlace = (p: number, [tx, ty]: readonly [number, number], least: number): boolean => {

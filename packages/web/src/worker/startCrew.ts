@@ -1,0 +1,34 @@
+import { CrewHub, type CrewAnswer, type CrewPort } from '@fictile/core';
+import type { StartMessage } from './shared.ts';
+
+/** More of them mostly wait. */
+const MOST = 8;
+
+/** Workers beside this one: as many as the machine has cores. */
+export function startCrew(shared: SharedArrayBuffer): CrewHub {
+  const count = Math.min(MOST, navigator.hardwareConcurrency || 1) - 1;
+  return new CrewHub(() => Array.from({ length: count }, () => startMember(shared)), turn);
+}
+
+function startMember(shared: SharedArrayBuffer): CrewPort {
+  const worker = new Worker(new URL('./crew.worker.ts', import.meta.url), { type: 'module' });
+  worker.postMessage({ kind: 'start', shared } satisfies StartMessage);
+  return {
+    send: (task) => worker.postMessage(task),
+    listen: (take, lost) => {
+      worker.onmessage = ({ data }: MessageEvent<CrewAnswer>) => take(data);
+      worker.onerror = lost;
+    },
+  };
+}
+
+const channel = new MessageChannel();
+const waiting: (() => void)[] = [];
+channel.port1.onmessage = () => waiting.shift()?.();
+
+/** Lets answers in: a timer would wait for four milliseconds each time. */
+const turn = (): Promise<void> =>
+  new Promise((resolve) => {
+    waiting.push(resolve);
+    channel.port2.postMessage(undefined);
+  });

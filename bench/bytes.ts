@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { Engine, quietContext, scenePart, standAlone, usualWriteOptions, writeScene } from '@fictile/core';
-import type { Evaluated, Kernels, Project, ScenePart } from '@fictile/core';
+import type { Crew, Evaluated, Kernels, Project, ScenePart } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { allSamples } from '@fictile/server';
 import { seededProjects } from './bytesCases.ts';
@@ -30,11 +30,12 @@ export async function benchBytes(kernels: Kernels, path: string, say: Say): Prom
 }
 
 /** Of a GLB of all that is seen, and of what was told. */
-export async function hashOf(kernels: Kernels, project: Project, engine = engineOf(kernels)): Promise<string> {
+export async function hashOf(kernels: Kernels, project: Project, { crew }: { crew?: Crew } = {}): Promise<string> {
+  const engine = engineOf(kernels);
   const hash = createHash('sha256');
   const parts: ScenePart[] = [];
   for (const id of standAlone(project)) {
-    const evaluated = await engine.evaluate(project, id, quietContext, { uv: true, crossings: true });
+    const evaluated = await engine.evaluate(project, id, { ...quietContext, crew }, { uv: true, crossings: true });
     hash.update(JSON.stringify(evaluated.ok ? evaluated.value.remarks : evaluated.error));
     if (evaluated.ok) parts.push(partOf(project, evaluated.value));
   }

@@ -20,6 +20,11 @@ import { benchFont, type Row } from './solids.ts';
 import { benchStrings, STRINGS } from './strings.ts';
 import { yardstick } from './three.ts';
 import { benchSwift } from './swift.ts';
+import { benchCommandLine } from './swiftCommand.ts';
+import { benchSwiftBuild } from './swiftBuild.ts';
+import { benchSwiftPage } from './swiftPage.ts';
+import { benchThreads } from './swiftThreads.ts';
+import { benchSwiftTyping } from './swiftTyping.ts';
 import { benchUneven } from './unevenCases.ts';
 import { benchWords } from './wordRun.ts';
 
@@ -64,6 +69,11 @@ if (process.argv.includes('--bytes')) {
 }
 if (process.argv.includes('--swift')) {
   await benchSwift(kernels, yardstickMs, say);
+  await benchSwiftTyping(kernels, say);
+  await benchThreads(kernels, say);
+  await benchSwiftBuild(kernels, await benchFaces(kernels), say);
+  benchCommandLine(say);
+  if (!process.argv.includes('--no-browser')) await benchSwiftPage(say);
   end();
 }
 const faces = await benchFaces(kernels);

@@ -1,18 +1,15 @@
 import {
   applyEdit,
-  JOB_VERSION,
-  JobHost,
   newForm,
   newPiece,
   newProject,
   unwrap,
   usualStep,
-  type JobAnswer,
   type Kernels,
   type Project,
   type Step,
 } from '@fictile/core';
-import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
+import { Hand } from './hand.ts';
 import { LETTERS, shapedWords } from './shapedWords.ts';
 import { median, quantile } from './statistics.ts';
 import type { Say } from './figures.ts';
@@ -32,43 +29,6 @@ const PULLS: readonly { name: string; step(by: number): Step }[] = [
   { name: 'uneven', step: (by) => ({ ...usualStep('noise', 's'), heightMm: 3 + by / 50 }) },
   { name: 'along a line', step: (by) => ({ ...usualStep('run', 's'), shiftMm: by }) },
 ];
-
-type Evaluated = Extract<JobAnswer, { kind: 'evaluated' }>;
-
-/** The page's side of a worker: what it holds, and how long it waits from asking to buffers. */
-class Hand {
-  readonly #host: JobHost;
-  #serial = 0;
-  #known: string[] = [];
-  #faces: string[] = [];
-  #resolve: (answer: JobAnswer) => void = () => undefined;
-
-  constructor(kernels: Kernels) {
-    this.#host = new JobHost({
-      ...{ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 4e8 },
-      newest: () => this.#serial,
-      breathe: () => new Promise((resolve) => setImmediate(resolve)),
-      now: () => performance.now(),
-      send: (reply) => reply.kind === 'answer' && this.#resolve(reply.answer),
-    });
-  }
-
-  async ask(project: Project, preview: boolean): Promise<{ ms: number; faces: number }> {
-    const start = performance.now();
-    const answer = await new Promise<JobAnswer>((resolve) => {
-      this.#resolve = resolve;
-      const serial = ++this.#serial;
-      const held = { known: this.#known, faces: this.#faces };
-      this.#host.take({ kind: 'evaluate', project, ...held, preview, version: JOB_VERSION, serial });
-    });
-    const ms = performance.now() - start;
-    const { pieces } = answer as Evaluated;
-    const clusters = pieces.flatMap((piece) => piece.clusters);
-    this.#known = clusters.map(({ key }) => key);
-    this.#faces = clusters.map(({ faces }) => faces);
-    return { ms, faces: pieces.reduce((sum, piece) => sum + piece.faces, 0) };
-  }
-}
 
 /** From what a hand pulls to buffers handed to the renderer, drawing left out. */
 export async function benchSwift(kernels: Kernels, yardstickMs: number, say: Say): Promise<void> {

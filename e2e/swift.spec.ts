@@ -43,3 +43,16 @@ test('a hand that never rests sees what it pulls; left and opened again, the pro
   expect(standing.count).toBe(1);
   expect(standing.ends[0]).toBeLessThan(exact.ends[0]);
 });
+
+test('how fast it is here is told stage by stage, with all threads', async ({ page }) => {
+  await makeProject(page, 'KILN OPENING');
+  await settled(page);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('slow');
+  await page.keyboard.press('Enter');
+  const panel = page.getByRole('dialog', { name: 'How fast is it here' });
+  await expect(panel).toContainText(/m?s to the exact mesh of [\d,]+ faces/);
+  await expect(panel).toContainText(/Fronts and their faces\d+ made/);
+  const cores = await page.evaluate(() => Math.min(8, navigator.hardwareConcurrency));
+  await expect(panel).toContainText(`${cores} of `);
+});

@@ -57,6 +57,7 @@ const WEB_LEVELS: Readonly<Record<string, number>> = {
   versions: 4,
   silhouette: 4,
   help: 4,
+  figures: 4,
   recipe: 5,
   section: 6,
   putting: 6,

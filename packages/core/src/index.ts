@@ -281,6 +281,7 @@ export type {
   JobRequest,
   ShownCluster,
   ShownPiece,
+  WorkFigures,
 } from './job/index.ts';
 export { isWire } from './contours/index.ts';
 export { facedFlat, isLaidOut } from './faces/index.ts';

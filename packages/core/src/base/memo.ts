@@ -1,6 +1,7 @@
 import type { ByteCache } from './byteCache.ts';
 import { shareOut, type Crew } from './crew.ts';
 import { keyHash } from './sha256.ts';
+import { counted, type StageLog } from './stageLog.ts';
 
 /** Something large that is named by what it was made of. */
 export interface Named<T> {
@@ -49,18 +50,24 @@ export interface Stage<I, T, V> {
 export class Memo<I, T, V> {
   readonly #stage: Stage<I, T, V>;
   readonly #cache: ByteCache<V>;
+  readonly #log: StageLog | undefined;
 
-  constructor(stage: Stage<I, T, V>, cache: ByteCache<V>) {
+  constructor(stage: Stage<I, T, V>, cache: ByteCache<V>, log?: StageLog) {
     this.#stage = stage;
     this.#cache = cache;
+    this.#log = log;
+    log?.holds(cache);
   }
 
   /** What was made, and its key. Undefined when cancelled. */
   async get(inputs: I, tools: T): Promise<Named<V> | undefined> {
     const key = keyOf(this.#stage.name, inputs);
     const known = this.#cache.get(key);
-    if (known !== undefined) return { key, of: known };
-    const made = await this.#stage.make(inputs, tools);
+    if (known !== undefined) {
+      this.#log?.found(this.#stage.name);
+      return { key, of: known };
+    }
+    const made = await counted(this.#log, this.#stage.name, () => this.#stage.make(inputs, tools));
     if (made === undefined) return undefined;
     if (this.#stage.isKept?.(made) !== false) this.#cache.set(key, made, this.#stage.bytesOf(made));
     return { key, of: made };
@@ -80,17 +87,23 @@ export interface QuickStage<I, T, V> {
 export class QuickMemo<I, T, V> {
   readonly #stage: QuickStage<I, T, V>;
   readonly #cache: ByteCache<V>;
+  readonly #log: StageLog | undefined;
 
-  constructor(stage: QuickStage<I, T, V>, cache: ByteCache<V>) {
+  constructor(stage: QuickStage<I, T, V>, cache: ByteCache<V>, log?: StageLog) {
     this.#stage = stage;
     this.#cache = cache;
+    this.#log = log;
+    log?.holds(cache);
   }
 
   get(inputs: I, tools: T): Named<V> {
     const key = shortKeyOf(this.#stage.name, inputs);
     const known = this.#cache.get(key);
-    if (known !== undefined && this.#stage.fits?.(known, tools) !== false) return { key, of: known };
-    const made = this.#stage.make(inputs, tools);
+    if (known !== undefined && this.#stage.fits?.(known, tools) !== false) {
+      this.#log?.found(this.#stage.name);
+      return { key, of: known };
+    }
+    const made = counted(this.#log, this.#stage.name, () => this.#stage.make(inputs, tools));
     this.#cache.set(key, made, this.#stage.bytesOf(made));
     return { key, of: made };
   }
@@ -113,9 +126,19 @@ export class QuickMemo<I, T, V> {
     if (missing.size < 2) return;
     let done = 0;
     const tell = (): void => progress?.(++done / missing.size);
-    await shareOut([...missing], crew, {
-      here: ([, { inputs, tools }]) => {
-        this.get(inputs, tools);
+    const share = (): Promise<void> => this.#share(missing, crew, { sent, noted, tell });
+    await (this.#log ? this.#log.make(this.#stage.name, share, missing.size) : share());
+  }
+
+  #share(
+    missing: ReadonlyMap<string, StageRow<I, T>>,
+    crew: Crew,
+    { sent, noted, tell }: { sent(row: StageRow<I, T>): unknown; noted?(): void; tell(): void },
+  ): Promise<void> {
+    return shareOut([...missing], crew, {
+      here: ([key, { inputs, tools }]) => {
+        const made = this.#stage.make(inputs, tools);
+        this.#cache.set(key, made, this.#stage.bytesOf(made));
         tell();
       },
       there: async ([key, row]) => {

@@ -8,6 +8,7 @@ import {
   type CutFault,
   type Named,
   type Stage,
+  type StageLog,
   type Remark,
   type RemarkCode,
 } from '../base/index.ts';
@@ -83,8 +84,8 @@ export class Cuts {
   readonly #bodies = new Map<string, Prepared>();
   readonly #surfaces = new ByteCache<{ surface: BodySurface | undefined }>(PREPARED);
 
-  constructor(bytes: number) {
-    this.#done = new Memo(CUT, new ByteCache(bytes));
+  constructor(bytes: number, log?: StageLog) {
+    this.#done = new Memo(CUT, new ByteCache(bytes), log);
   }
 
   /**

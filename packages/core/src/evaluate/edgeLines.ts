@@ -1,4 +1,4 @@
-import { ByteCache, LIMITS, QuickMemo, remark, type Remark } from '../base/index.ts';
+import { ByteCache, LIMITS, QuickMemo, remark, type Remark, type StageLog } from '../base/index.ts';
 import { edgeStepsOf, type Piece } from '../document/index.ts';
 import { turnedOutward, type EdgeLine } from '../mesh/index.ts';
 import type { FoundLines } from './foundLines.ts';
@@ -9,8 +9,8 @@ import { EDGE_LINE, type EdgeLineInputs } from './stages/edgeLine.ts';
 export class EdgeLines {
   readonly #found: QuickMemo<EdgeLineInputs, unknown, { line: EdgeLine | undefined }>;
 
-  constructor(bytes: number) {
-    this.#found = new QuickMemo(EDGE_LINE, new ByteCache(bytes));
+  constructor(bytes: number, log?: StageLog) {
+    this.#found = new QuickMemo(EDGE_LINE, new ByteCache(bytes), log);
   }
 
   of(piece: Piece, { grounds }: Under): { lines: FoundLines; remarks: Remark[] } {

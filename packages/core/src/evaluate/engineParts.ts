@@ -1,5 +1,5 @@
 import { letteringCaches, type LetteringCaches } from '../lettering/index.ts';
-import { ByteCache, LIMITS, Memo, QuickMemo, type Result, type RunContext } from '../base/index.ts';
+import { ByteCache, LIMITS, Memo, QuickMemo, type Result, type RunContext, type StageLog } from '../base/index.ts';
 import type { ReadModel } from '../io/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Need } from '../shape/index.ts';
@@ -17,6 +17,8 @@ import { SHAPE } from './stages/shape.ts';
 
 export interface EngineTools extends FontTools {
   cacheBytes: number;
+  /** counts and times what is worked out; left out: nobody asks */
+  log?: StageLog;
   /** bytes of a model by the hash of its file; left out: none is at hand */
   loadModel?(hash: string): Promise<Uint8Array | undefined>;
   /** for the rare jitter only: the same seed always gives the same mesh */
@@ -75,20 +77,20 @@ export interface EngineParts {
 }
 
 export function engineParts(tools: EngineTools): EngineParts {
-  const { cacheBytes } = tools;
+  const { cacheBytes, log } = tools;
   return {
     tools,
     fonts: new FontChest(tools),
-    lettering: letteringCaches(cacheBytes * (1 - REFINED_SHARE - MODEL_SHARE - CUT_SHARE)),
+    lettering: letteringCaches(cacheBytes * (1 - REFINED_SHARE - MODEL_SHARE - CUT_SHARE), log),
     bodies: {
-      forms: new QuickMemo(FORM, new ByteCache<PolygonMesh>(FORM_BYTES)),
-      models: new Memo(READ_MODEL, new ByteCache<Result<ReadModel>>(MODEL_BYTES)),
+      forms: new QuickMemo(FORM, new ByteCache<PolygonMesh>(FORM_BYTES), log),
+      models: new Memo(READ_MODEL, new ByteCache<Result<ReadModel>>(MODEL_BYTES), log),
     },
-    refined: meshMemos((cacheBytes * REFINED_SHARE) / 2),
-    shaped: new QuickMemo(SHAPE, new ByteCache((cacheBytes * REFINED_SHARE) / 2)),
-    grounds: new Grounds(cacheBytes * MODEL_SHARE),
-    edges: new EdgeLines(LINE_BYTES),
-    cuts: new Cuts(cacheBytes * CUT_SHARE),
+    refined: meshMemos((cacheBytes * REFINED_SHARE) / 2, log),
+    shaped: new QuickMemo(SHAPE, new ByteCache((cacheBytes * REFINED_SHARE) / 2), log),
+    grounds: new Grounds(cacheBytes * MODEL_SHARE, log),
+    edges: new EdgeLines(LINE_BYTES, log),
+    cuts: new Cuts(cacheBytes * CUT_SHARE, log),
     needs: new ByteCache(KEPT_PIECES),
   };
 }

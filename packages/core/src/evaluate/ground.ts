@@ -7,7 +7,7 @@ import {
   isOnto,
   isRepeating,
 } from '../steps/index.ts';
-import { ByteCache, ownEntry, QuickMemo, remark, type Named, type Remark } from '../base/index.ts';
+import { ByteCache, ownEntry, QuickMemo, remark, type Named, type Remark, type StageLog } from '../base/index.ts';
 import { ontoStepOf, standsOn, type Piece, type Project, type StandsBy } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
@@ -137,10 +137,11 @@ export function asSeenBy({ steps }: Piece, stepId: string, ground: Ground): Grou
 /** Keeps what pieces were laid onto, and how. */
 export class Grounds {
   readonly maps: LaidMaps;
-  readonly #targets = new QuickMemo(TARGET, new ByteCache<Target>(TARGET_BYTES));
+  readonly #targets: QuickMemo<{ clusters: Named<readonly BuiltCluster[]> }, unknown, Target>;
 
-  constructor(bytes: number) {
-    this.maps = new QuickMemo(LAID_MAP, new ByteCache<{ map: SurfaceMap | undefined }>(bytes));
+  constructor(bytes: number, log?: StageLog) {
+    this.#targets = new QuickMemo(TARGET, new ByteCache<Target>(TARGET_BYTES), log);
+    this.maps = new QuickMemo(LAID_MAP, new ByteCache<{ map: SurfaceMap | undefined }>(bytes), log);
   }
 
   of({ clusters, transform }: { clusters: readonly BuiltCluster[]; transform: Transform }): Ground {

@@ -1,4 +1,4 @@
-import { fail, type Result } from '../base/index.ts';
+import { counted, fail, type Result } from '../base/index.ts';
 import { isWords, type LetteringPiece, type Project } from '../document/index.ts';
 import { buildLettering, type NeedOf } from '../lettering/index.ts';
 import type { Layout } from '../text/index.ts';
@@ -25,7 +25,8 @@ export async function letterPiece(
   piece: LetteringPiece,
   { run, under, parts }: PieceTools,
 ): Promise<Result<Evaluated>> {
-  const laid = await layOut(piece, parts.fonts);
+  const { log } = parts.tools;
+  const laid = await counted(log, 'layout', () => layOut(piece, parts.fonts));
   if (!laid.ok) return laid;
   const { layout } = laid.value;
   const tooLarge = extentFault(piece, layout);
@@ -61,7 +62,7 @@ function needOf(piece: LetteringPiece, layout: Layout, { run, under, parts }: Pi
   return (boxes, members) => {
     const name = run.keptAs ?? piece.id;
     const last = preview ? parts.needs.get(name) : undefined;
-    const needs = last?.length === boxes.length ? last : exact(boxes, members);
+    const needs = last?.length === boxes.length ? last : counted(parts.tools.log, 'need', () => exact(boxes, members));
     parts.needs.set(name, needs, 1);
     return needs;
   };

@@ -3,6 +3,7 @@ import {
   MISSING_PART,
   ownEntry,
   shortKeyOf,
+  StageLog,
   type LoadUnpacker,
   type Remark,
   type Result,
@@ -64,11 +65,13 @@ type Asked<K extends JobRequest['kind']> = Extract<JobRequest, { kind: K }>;
 export class JobHost {
   readonly #options: JobHostOptions;
   readonly #engine: Engine;
+  readonly #log: StageLog;
   #queue: Promise<void> = Promise.resolve();
 
   constructor(options: JobHostOptions) {
     this.#options = options;
-    this.#engine = new Engine(options);
+    this.#log = new StageLog(options.now);
+    this.#engine = new Engine({ ...options, log: this.#log });
   }
 
   take(request: JobRequest): void {
@@ -199,17 +202,23 @@ export class JobHost {
     const started = this.#options.now();
     const { preview = false } = request;
     const known = { keys: new Set(request.known), faces: new Set(request.faces), preview };
+    const context = this.#context(request.serial, true);
+    this.#log.take();
     const pieces: ShownPiece[] = [];
     const failures: Extract<JobAnswer, { kind: 'evaluated' }>['failures'] = [];
     for (const pieceId of visiblePieces(request.project)) {
-      const evaluated = await this.#engine
-        .evaluate(request.project, pieceId, this.#context(request.serial, true), { preview })
-        .catch(brokenAlone);
-      if (evaluated.ok) pieces.push(shown(evaluated.value, request.project, known));
+      const evaluated = await this.#engine.evaluate(request.project, pieceId, context, { preview }).catch(brokenAlone);
+      if (evaluated.ok) pieces.push(this.#log.make('display', () => shown(evaluated.value, request.project, known)));
       else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });
     }
-    return { kind: 'evaluated', pieces, failures, milliseconds: this.#options.now() - started };
+    return {
+      ...{ kind: 'evaluated', pieces, failures },
+      milliseconds: this.#options.now() - started,
+      stages: this.#log.take(),
+      threads: 1 + (context.crew?.size ?? 0),
+      heldBytes: this.#log.heldBytes(),
+    };
   }
 
   #context(serial: number, yields: boolean): RunContext {

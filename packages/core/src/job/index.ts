@@ -3,4 +3,12 @@ export type { CrewAnswer, CrewPort, CrewTask } from './crew.ts';
 export { JobHost } from './host.ts';
 export type { JobHostOptions } from './host.ts';
 export { JOB_VERSION } from './messages.ts';
-export type { JobAnswer, JobReply, JobRequest, ShownCluster, ShownLetter, ShownPiece } from './messages.ts';
+export type {
+  JobAnswer,
+  JobReply,
+  JobRequest,
+  ShownCluster,
+  ShownLetter,
+  ShownPiece,
+  WorkFigures,
+} from './messages.ts';

@@ -1,4 +1,4 @@
-import type { Failure, Remark } from '../base/index.ts';
+import type { Failure, Remark, StageFigure } from '../base/index.ts';
 import type { MeshReport, PlaceKind } from '../check/index.ts';
 import type { Project } from '../document/index.ts';
 import type { ReadDrawing, Shades, SilhouetteOptions } from '../drawing/index.ts';
@@ -20,7 +20,7 @@ import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 /**
  * Version of the messages between the page and its worker; both come from one build, so it only catches a stale page.
  */
-export const JOB_VERSION = 13;
+export const JOB_VERSION = 14;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
@@ -87,8 +87,19 @@ export interface ShownPiece {
   paints?: { key: string; paints: Paints | undefined };
 }
 
+/** What an evaluation took. */
+export interface WorkFigures {
+  milliseconds: number;
+  /** by stage, those that took longest first */
+  stages: StageFigure[];
+  /** threads that worked on it, this one and its crew */
+  threads: number;
+  /** of all that is kept for the next one */
+  heldBytes: number;
+}
+
 export type JobAnswer =
-  | { kind: 'evaluated'; pieces: ShownPiece[]; failures: { pieceId: string; error: Failure }[]; milliseconds: number }
+  | ({ kind: 'evaluated'; pieces: ShownPiece[]; failures: { pieceId: string; error: Failure }[] } & WorkFigures)
   | { kind: 'checked'; pieceId: string; report: MeshReport; crossing: Remark[] }
   | { kind: 'placed'; pieceId: string; triangles: Float32Array; values?: Float32Array }
   | { kind: 'fit'; pieceId: string; fit: FlatFit | undefined }

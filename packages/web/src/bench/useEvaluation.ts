@@ -1,4 +1,4 @@
-import { isShapeStep, type Failure, type Project, type ShownPiece } from '@fictile/core';
+import { isShapeStep, type Failure, type Project, type ShownPiece, type WorkFigures } from '@fictile/core';
 import {
   useCallback,
   useEffect,
@@ -12,7 +12,7 @@ import {
 } from 'react';
 import { keepShown, shownLast } from './standAtOnce.ts';
 import { GeometryShelf } from '../viewport/index.ts';
-import { markBuild } from '../store/index.ts';
+import { markBuild, noteAction, watchLongTasks, type Action } from '../store/index.ts';
 import { JobClient, type ClientAnswer, type CrashKind } from '../worker/index.ts';
 
 export interface Evaluation {
@@ -77,6 +77,7 @@ export function useEvaluation(project: Project | undefined): {
   const again = useCallback(() => setTries((n) => n + 1), []);
   useAsking(ready, project, { shelf, tries, setStanding });
   useBuildMark(project?.id);
+  useEffect(watchLongTasks, []);
   const isLong = useSyncExternalStore(ready?.subscribe ?? neverChanges, () => ready?.isLong ?? false);
   const evaluation = useMemo(
     () => ({ ...standing, busy: !project || standing.of !== project, isLong }),
@@ -84,6 +85,17 @@ export function useEvaluation(project: Project | undefined): {
   );
   return { evaluation, shelf, client: ready, again };
 }
+
+const actionOf = (kind: Action['kind'], pieces: readonly ShownPiece[], start: number): Omit<Action, 'work'> => ({
+  kind,
+  milliseconds: performance.now() - start,
+  faces: pieces.reduce((sum, { faces }) => sum + faces, 0),
+});
+
+/** Without the meshes, which nobody needs to remember. */
+const workOf = ({ milliseconds, stages, threads, heldBytes }: WorkFigures): WorkFigures => ({
+  ...{ milliseconds, stages, threads, heldBytes },
+});
 
 interface Asking {
   shelf: GeometryShelf;
@@ -118,6 +130,7 @@ function useAsking(
       shelf.update(answer.pieces);
       performance.measure(preview ? PREVIEW_MEASURE : MEASURE, { start });
       const { pieces, failures, milliseconds } = answer;
+      noteAction({ ...actionOf(preview ? 'preview' : 'exact', pieces, start), work: workOf(answer) });
       setStanding({ of: preview ? undefined : project, pieces, failures, milliseconds, crash: undefined });
       if (!preview) {
         pace.current.lasted = milliseconds;
@@ -165,6 +178,7 @@ function useStandAtOnce(shelf: GeometryShelf, setStanding: Asking['setStanding']
       if (!pieces || !isCurrent()) return;
       shelf.update(pieces);
       performance.measure(STANDS_MEASURE, { start });
+      noteAction({ ...actionOf('kept', pieces, start), work: undefined });
       setStanding((before) => ({ ...before, pieces }));
     },
     [shelf, setStanding],

@@ -4,7 +4,7 @@ import type { CameraHandle, TakePicture } from '../viewport/index.ts';
 import type { Comparing } from '../views/index.ts';
 import { USUAL_VIEW, type ViewSettings } from '../views/index.ts';
 
-type Panel = 'hand over' | 'versions';
+type Panel = 'hand over' | 'versions' | 'figures';
 
 /** How the model is looked at, and what is open beside it. */
 export interface Open {

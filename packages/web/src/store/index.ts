@@ -1,3 +1,5 @@
+export { actionsSoFar, longTasksSoFar, noteAction, onAction, watchLongTasks } from './actions.ts';
+export type { Action } from './actions.ts';
 export { endedWhileBuilding, markBuild } from './buildMarks.ts';
 export { takeDraft } from './drafts.ts';
 export type { Draft } from './drafts.ts';

@@ -9,6 +9,7 @@ export const OTHER_WORDS: Readonly<Record<string, readonly string[]>> = {
   undo: ['back', 'revert', 'step back'],
   redo: ['forward', 'again'],
   hand: ['export', 'save as', 'download', 'obj', 'stl', 'glb', 'gltf', 'ply', 'file', 'render', 'image', 'png'],
+  figures: ['speed', 'slow', 'performance', 'profile', 'timing', 'memory', 'threads', 'cores', 'benchmark', 'lag'],
   type: ['edit text', 'retype', 'write', 'text'],
   section: ['profile', 'bevel profile', 'bevel curve', 'cross section', 'lathe'],
   fit: ['frame', 'zoom to fit', 'home'],

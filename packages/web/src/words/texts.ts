@@ -1,3 +1,4 @@
+import { figureTexts } from './figureTexts.ts';
 import { helpTexts } from './helpTexts.ts';
 import { buildingTexts, savingTexts } from './keepingTexts.ts';
 import { checkTexts } from './checkTexts.ts';
@@ -92,6 +93,7 @@ export const texts = {
   section: sectionTexts,
   chapters: { words: 'Words', solid: 'Solid', faces: 'Faces', steps: 'Steps', finish: 'Finish', place: 'Place' },
   help: helpTexts,
+  figures: figureTexts,
   recipe: recipeTexts,
   shape: shapeTexts,
   slots: { front: 'front', frontEdge: 'front edge', wall: 'walls', backEdge: 'back edge', back: 'back' },

@@ -1,5 +1,6 @@
 import type { Project } from '@fictile/core';
 import { useDocument, useMeshes, useOpenParts } from '../bench/index.ts';
+import { Figures } from '../figures/index.ts';
 import { HandOver } from '../handover/index.ts';
 import { Versions } from '../versions/index.ts';
 
@@ -24,6 +25,7 @@ export function Panels() {
         faces={faces}
         takePicture={take}
       />
+      <Figures opened={panel === 'figures'} onClose={close} />
       <Versions opened={panel === 'versions'} onClose={close} store={store} onCompare={compare} />
     </>
   );

@@ -27,6 +27,7 @@ export function useWorkshopCommands(): Command[] {
     },
     openHandOver: () => setPanel('hand over'),
     openVersions: () => setPanel('versions'),
+    openFigures: () => setPanel('figures'),
     rest: () => {
       setAtWork(undefined);
       typing.drop();

@@ -18,6 +18,7 @@ interface CommandBench {
   openHandOver: () => void;
   openSection: () => void;
   openVersions: () => void;
+  openFigures: () => void;
   type: (pieceId: string) => void;
   toggleLight: () => void;
   singleKeys: SingleKeys;
@@ -70,6 +71,7 @@ export function workshopCommands(bench: CommandBench): Command[] {
     ...viewCommands(bench),
     ...sceneCommands(bench),
     { id: 'versions', label: t.versions, run: bench.openVersions },
+    { id: 'figures', label: texts.figures.title, run: bench.openFigures },
     { id: 'light', label: t.light, run: toggleLight },
     { id: 'keys', label: singleKeys.areOn ? t.keysOff : t.keysOn, run: singleKeys.toggle },
     { id: 'rack', label: t.rack, run: toRack },

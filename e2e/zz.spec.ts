@@ -1,0 +1,24 @@
+import { test } from '@playwright/test';
+import { settled } from './testing/workshop.ts';
+test('zz', async ({ page }) => {
+  test.setTimeout(120000);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto('/projects/row-tile');
+  await settled(page);
+  await page.waitForTimeout(1500);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('how fast');
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: '/tmp/zz0.png' });
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(1200);
+  await page.screenshot({ path: '/tmp/zz1.png' });
+  await page.keyboard.press('Escape');
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.waitForTimeout(600);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('how fast');
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: '/tmp/zz2.png' });
+});

@@ -1,0 +1,1 @@
+export { Figures } from './Figures.tsx';

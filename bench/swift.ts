@@ -9,6 +9,7 @@ import {
   type Project,
   type Step,
 } from '@fictile/core';
+import { startThreads } from '@fictile/cli';
 import { Hand } from './hand.ts';
 import { LETTERS, shapedWords } from './shapedWords.ts';
 import { median, quantile } from './statistics.ts';
@@ -32,8 +33,10 @@ const PULLS: readonly { name: string; step(by: number): Step }[] = [
 
 /** From what a hand pulls to buffers handed to the renderer, drawing left out. */
 export async function benchSwift(kernels: Kernels, yardstickMs: number, say: Say): Promise<void> {
+  // as in the page: what a hand waits for takes all cores
+  const threads = startThreads();
   for (const pull of PULLS) {
-    const hand = new Hand(kernels);
+    const hand = new Hand(kernels, threads.hub);
     let toleranceMm = 0.1;
     let faces = 0;
     while (faces < FACES_PULLED && toleranceMm > 1e-4) {
@@ -43,9 +46,10 @@ export async function benchSwift(kernels: Kernels, yardstickMs: number, say: Say
     const of = (by: number): Project => shapedWords(LETTERS, [pull.step(by)], toleranceMm);
     await tell(`${pull.name}, ${faces} faces`, (by) => of(by / 4), { hand, say, yardstickMs });
   }
-  const hand = new Hand(kernels);
+  const hand = new Hand(kernels, threads.hub);
   const { faces } = await hand.ask(onBall(0), false);
   await tell(`lettering over a ball, ${faces} faces of both`, onBall, { hand, say, yardstickMs });
+  await threads.end();
 }
 
 interface Telling {

@@ -24,7 +24,8 @@ export async function benchThreads(kernels: Kernels, say: Say): Promise<void> {
   const times = alone / together;
   say.put('swift: building and shaping with two threads', times, 'times', { bar: 1.6, atLeast: true, n: REPEATS });
   say(
-    `  building and shaping: one thread ${alone.toFixed(0)} ms, two ${together.toFixed(0)} ms, ${times.toFixed(2)} times`,
+    `  building and shaping: one thread ${alone.toFixed(0)} ms, two ${together.toFixed(0)} ms, ` +
+      `${times.toFixed(2)} times`,
   );
   await sameBytes(kernels, say);
 }

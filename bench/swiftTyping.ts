@@ -7,10 +7,12 @@ import {
   unwrap,
   usualForms,
   usualStep,
+  type CrewHub,
   type Edit,
   type Kernels,
   type Project,
 } from '@fictile/core';
+import { startThreads } from '@fictile/cli';
 import type { Say } from './figures.ts';
 import { Hand } from './hand.ts';
 import { LETTERS, shapedWords } from './shapedWords.ts';
@@ -23,26 +25,35 @@ const MANY = [125, 250, 500, 1000];
 
 /** Letters typed: alone, on a jug, engraved in it; engraved ones dragged; a thousand of them. */
 export async function benchSwiftTyping(kernels: Kernels, say: Say): Promise<void> {
-  await each('typing one of 40 letters', (i) => shapedWords(retyped(LETTERS, i), [], 0.05), { kernels, say, bar: 50 });
+  const threads = startThreads();
+  const at = { kernels, crew: threads.hub, say };
+  await each('typing one of 40 letters', (i) => shapedWords(retyped(LETTERS, i), [], 0.05), { ...at, bar: 50 });
   await each('typing one of ten letters laid on a jug', (i) => onJug(retyped(TEN, i), false), {
-    ...{ kernels, say, bar: 200 },
+    ...at,
+    bar: 200,
   });
   await each('typing one of ten letters engraved in a jug', (i) => onJug(retyped(TEN, i), true), {
-    ...{ kernels, say, bar: 800 },
+    ...at,
+    bar: 800,
   });
-  await each('ten engraved letters dragged, exact', (i) => onJug(TEN, true, i / 2), { kernels, say, bar: 800 });
-  await thousand(kernels, say);
+  await each('ten engraved letters dragged, exact', (i) => onJug(TEN, true, i / 2), { ...at, bar: 800 });
+  await thousand(at);
+  await threads.end();
 }
 
-interface Typing {
+interface Bench {
   kernels: Kernels;
+  crew: CrewHub;
   say: Say;
+}
+
+interface Typing extends Bench {
   /** ms */
   bar: number;
 }
 
-async function each(name: string, of: (i: number) => Project, { kernels, say, bar }: Typing): Promise<void> {
-  const hand = new Hand(kernels);
+async function each(name: string, of: (i: number) => Project, { kernels, crew, say, bar }: Typing): Promise<void> {
+  const hand = new Hand(kernels, crew);
   const times: number[] = [];
   for (let i = 0; i < WARM + TYPED; i++) {
     const { ms } = await hand.ask(of(i), false);
@@ -78,16 +89,16 @@ function onJug(letters: readonly string[], isCut: boolean, turnDegrees = 0): Pro
 }
 
 /** First sight of more and more letters, and one typed among them. */
-async function thousand(kernels: Kernels, say: Say): Promise<void> {
+async function thousand({ kernels, crew, say }: Bench): Promise<void> {
   const letters = (count: number, i = 0): string[] =>
     retyped(
       Array.from({ length: count }, (_, k) => (k % 40 === 39 ? '\n' : LETTERS[(k * 7) % LETTERS.length])),
       i,
     );
-  await new Hand(kernels).ask(shapedWords(letters(MANY[0]), [], 0.05), false);
+  await new Hand(kernels, crew).ask(shapedWords(letters(MANY[0]), [], 0.05), false);
   const firsts: number[] = [];
   for (const count of MANY) {
-    const hand = new Hand(kernels);
+    const hand = new Hand(kernels, crew);
     firsts.push((await hand.ask(shapedWords(letters(count), [], 0.05), false)).ms);
     if (count !== MANY.at(-1)) continue;
     const times: number[] = [];
@@ -99,6 +110,7 @@ async function thousand(kernels: Kernels, say: Say): Promise<void> {
   const slope = Math.log(firsts[firsts.length - 1] / firsts[0]) / Math.log(MANY[MANY.length - 1] / MANY[0]);
   say.put('swift: first sight of 125 to 1,000 letters: slope', slope, '', { bar: 1.1, n: MANY.length });
   say(
-    `  first sight of ${MANY.join(', ')} letters: ${firsts.map((ms) => ms.toFixed(0)).join(', ')} ms, slope ${slope.toFixed(2)}`,
+    `  first sight of ${MANY.join(', ')} letters: ${firsts.map((ms) => ms.toFixed(0)).join(', ')} ms, ` +
+      `slope ${slope.toFixed(2)}`,
   );
 }

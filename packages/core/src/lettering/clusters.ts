@@ -130,6 +130,9 @@ function touchingPairs(
       const distance = least + atCorners * (drawn[a].outward + drawn[b].outward);
       const dx = drawn[b].x - drawn[a].x;
       const dy = drawn[b].y - drawn[a].y;
+      // letters of other lines, of which there may be thousands
+      const [below, above] = [Math.max(boxes[a].minY, boxes[b].minY + dy), Math.min(boxes[a].maxY, boxes[b].maxY + dy)];
+      if (below - distance > above + distance) continue;
       const [one, other] = [drawn[a].outline, drawn[b].outline];
       const { of: near } = caches.contacts.get({ one, other, dx, dy, distance }, undefined);
       if (near) pairs.push([a, b]);

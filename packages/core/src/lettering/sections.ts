@@ -37,9 +37,12 @@ export interface BuiltProfile {
 export class Sections {
   readonly #step: number;
   readonly #known = new Map<string, BuiltProfile>();
+  readonly #outward = new Map<SolidShape, number>();
   readonly #remarks: Remark[] = [];
 
   readonly #finer: Finer;
+  /** a thousand letters in a row ask for the same */
+  #last: { solid: SolidShape; reachMm: number; longest: number | undefined; made: BuiltProfile } | undefined;
 
   /** `finer`: what faces ask for besides, grid steps */
   constructor(step: number, finer: Finer = {}) {
@@ -53,7 +56,11 @@ export class Sections {
 
   /** How far a solid reaches beyond its letters' outlines, grid steps. */
   outward(solid: SolidShape): number {
-    return sectionReach(this.#built({ ...solid, swell: undefined }, 0).section);
+    const known = this.#outward.get(solid);
+    if (known !== undefined) return known;
+    const reach = sectionReach(this.#built({ ...solid, swell: undefined }, 0).section);
+    this.#outward.set(solid, reach);
+    return reach;
   }
 
   /**
@@ -61,6 +68,14 @@ export class Sections {
    * the section, grid steps.
    */
   of(solid: SolidShape, reachMm: number, longest = this.#finer.longest): BuiltProfile {
+    const last = this.#last;
+    if (last?.solid === solid && last.reachMm === reachMm && last.longest === longest) return last.made;
+    const made = this.#of(solid, reachMm, longest);
+    this.#last = { solid, reachMm, longest, made };
+    return made;
+  }
+
+  #of(solid: SolidShape, reachMm: number, longest: number | undefined): BuiltProfile {
     const key = spelled([solid, reachMm, longest]);
     const known = this.#known.get(key);
     if (known) return known;

@@ -1,4 +1,4 @@
-type GrownNumbers = Uint8Array | Uint32Array | Int32Array | Float64Array;
+type GrownNumbers = Uint8Array | Uint32Array | Int32Array | Float32Array | Float64Array;
 
 /** A typed array that grows. */
 export class Grown<A extends GrownNumbers> {
@@ -23,6 +23,16 @@ export class Grown<A extends GrownNumbers> {
       this.#held = larger;
     }
     this.#held[this.#size++] = value;
+  }
+
+  /** What it began with is not to be changed by this. */
+  set(i: number, value: number): void {
+    this.#held[i] = value;
+  }
+
+  /** All of it, with room beyond the last; good until something is pushed. */
+  rows(): A {
+    return this.#held;
   }
 
   at(i: number): number {

@@ -30,3 +30,5 @@ export type { Triangles } from './triangulate.ts';
 export { unfolded } from './unfolded.ts';
 export { weld } from './weld.ts';
 export { turnedOver } from './turnedOver.ts';
+export { BLENDING, COLUMNS } from './columns.ts';
+export { Grown } from './grown.ts';

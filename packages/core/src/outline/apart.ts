@@ -8,7 +8,7 @@ export interface Box {
   maxY: number;
 }
 
-export const boundingBox = (outline: Outline): Box => boxOf(outline.x, outline.y);
+export const boundingBox = (outline: Pick<Outline, 'x' | 'y'>): Box => boxOf(outline.x, outline.y);
 
 function boxOf(x: Float64Array, y: Float64Array): Box {
   const box: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };

@@ -1,4 +1,4 @@
-export { bordersTouch, boundingBox, touches, type Border } from './apart.ts';
+export { bordersTouch, boundingBox, touches, type Border, type Box } from './apart.ts';
 export { condition, openedOutline, OPENING_EM } from './condition.ts';
 export type { Conditioned } from './condition.ts';
 export { contact } from './contact.ts';

@@ -47,19 +47,26 @@ export class ShapeChain {
   /** Where a point comes to lie after the first `count` links. */
   at(point: ChainPoint, count = this.links.length): Vec3 {
     const at = this.#startOf(point);
+    this.#move(at, point, count);
+    return at;
+  }
+
+  #move(at: Vec3, point: ChainPoint, count: number): void {
     for (let i = 0; i < count; i++) {
       const { map } = this.links[i];
       map.move(at, map.usesNormal ? { ...point, normal: this.normalAt(point, i) } : point);
     }
-    return at;
   }
 
   /** Where rows of points come to lie, from the one numbered `from` on: three numbers a point. */
   fill(rows: PointRows, into: Float64Array, from = 0): void {
     const point = rowPoint(rows);
+    // filled anew for each: a hand that pulls asks for a hundred thousand
+    const at: Vec3 = [0, 0, 0];
     for (let v = from; v < rows.count; v++) {
       fillPoint(point, rows, v);
-      const at = this.at(point);
+      this.#begin(at, point);
+      this.#move(at, point, this.links.length);
       into[3 * v] = at[0];
       into[3 * v + 1] = at[1];
       into[3 * v + 2] = at[2];
@@ -126,10 +133,18 @@ export class ShapeChain {
     return Math.min(...this.links.map(({ map }) => map.featureMm), Infinity);
   }
 
-  #startOf({ start, rest }: ChainPoint): Vec3 {
-    if (start) return [start[0], start[1], start[2]];
+  #startOf(point: ChainPoint): Vec3 {
+    const at: Vec3 = [0, 0, 0];
+    this.#begin(at, point);
+    return at;
+  }
+
+  #begin(at: Vec3, { start, rest }: ChainPoint): void {
     const { earlier } = this.frame;
-    return earlier ? earlier.at(plainPoint(rest)) : [rest[0], rest[1], rest[2]];
+    const from = start ?? (earlier ? earlier.at(plainPoint(rest)) : rest);
+    at[0] = from[0];
+    at[1] = from[1];
+    at[2] = from[2];
   }
 
   #beside(point: ChainPoint, way: Vec3 | undefined): ChainPoint {

@@ -4,13 +4,29 @@
  * in every engine.
  */
 export function gradientNoise(seed: number, x: number, y: number, z: number): number {
-  const [i, j, k] = [Math.floor(x), Math.floor(y), Math.floor(z)];
-  const [u, v, w] = [x - i, y - j, z - k];
-  const [fu, fv, fw] = [fade(u), fade(v), fade(w)];
-  const at = (di: number, dj: number, dk: number): number =>
-    slope(latticeHash(seed, i + di, j + dj, k + dk), u - di, v - dj, w - dk);
-  const row = (dj: number, dk: number): number => mix(at(0, dj, dk), at(1, dj, dk), fu);
-  return mix(mix(row(0, 0), row(1, 0), fv), mix(row(0, 1), row(1, 1), fv), fw);
+  const i = Math.floor(x);
+  const j = Math.floor(y);
+  const k = Math.floor(z);
+  const u = x - i;
+  const v = y - j;
+  const w = z - k;
+  const fu = fade(u);
+  const fv = fade(v);
+  // by the eight corners of the cell; a face is asked for by hundreds of thousands of places
+  const [ha, hb] = [seed ^ Math.imul(i, ALONG_X), seed ^ Math.imul(i + 1, ALONG_X)];
+  const [hj, hk] = [Math.imul(j, ALONG_Y), Math.imul(k, ALONG_Z)];
+  const [hj1, hk1] = [Math.imul(j + 1, ALONG_Y), Math.imul(k + 1, ALONG_Z)];
+  const near = mix(
+    mix(slope(mixed(ha ^ hj ^ hk), u, v, w), slope(mixed(hb ^ hj ^ hk), u - 1, v, w), fu),
+    mix(slope(mixed(ha ^ hj1 ^ hk), u, v - 1, w), slope(mixed(hb ^ hj1 ^ hk), u - 1, v - 1, w), fu),
+    fv,
+  );
+  const far = mix(
+    mix(slope(mixed(ha ^ hj ^ hk1), u, v, w - 1), slope(mixed(hb ^ hj ^ hk1), u - 1, v, w - 1), fu),
+    mix(slope(mixed(ha ^ hj1 ^ hk1), u, v - 1, w - 1), slope(mixed(hb ^ hj1 ^ hk1), u - 1, v - 1, w - 1), fu),
+    fv,
+  );
+  return mix(near, far, fade(w));
 }
 
 /** Distance to the nearest of scattered points, one a cell, about 0 to 1 (Worley 1996). */
@@ -29,12 +45,19 @@ export function cellNoise(seed: number, x: number, y: number, z: number): number
   return Math.sqrt(least);
 }
 
+const ALONG_X = 0x8da6b343;
+const ALONG_Y = 0xd8163841;
+const ALONG_Z = 0xcb1ab31f;
+
 /** A whole number of 32 bits for a place of the lattice. */
-export function latticeHash(seed: number, i: number, j: number, k: number): number {
-  let hash = (seed ^ Math.imul(i, 0x8da6b343) ^ Math.imul(j, 0xd8163841) ^ Math.imul(k, 0xcb1ab31f)) >>> 0;
-  hash = Math.imul(hash ^ (hash >>> 15), 0x2c1b3c6d);
+export const latticeHash = (seed: number, i: number, j: number, k: number): number =>
+  mixed(seed ^ Math.imul(i, ALONG_X) ^ Math.imul(j, ALONG_Y) ^ Math.imul(k, ALONG_Z)) >>> 0;
+
+/** All bits of a whole number into each of them. */
+function mixed(of: number): number {
+  let hash = Math.imul(of ^ (of >>> 15), 0x2c1b3c6d);
   hash = Math.imul(hash ^ (hash >>> 12), 0x297a2d39);
-  return (hash ^ (hash >>> 15)) >>> 0;
+  return hash ^ (hash >>> 15);
 }
 
 const fade = (t: number): number => t * t * t * (t * (t * 6 - 15) + 10);

@@ -104,7 +104,7 @@ export function meshPoints(rows: PointRows): MeshPoints {
 const mix = (a: number, b: number, share: number): number => (share === 0.5 ? (a + b) / 2 : a + share * (b - a));
 
 /** Letter of each vertex, by its number in the mesh, and whether all faces around it are fronts or backs. */
-const vertexMarks = keptBy((mesh: PolygonMesh): Pick<PointRows, 'letter' | 'isFront'> => {
+export const vertexMarks = keptBy((mesh: PolygonMesh): Pick<PointRows, 'letter' | 'isFront'> => {
   const letter = new Int32Array(vertexCount(mesh)).fill(-1);
   const isFront = new Uint8Array(letter.length).fill(1);
   for (let f = 0; f < faceCount(mesh); f++) {

@@ -10,9 +10,10 @@ import {
   type PolygonMesh,
 } from '../mesh/index.ts';
 import type { ShapeChain } from './chain.ts';
-import { meshPoints, meshRows, type MeshPoints, type PointRows, type Shaped } from './meshPoints.ts';
+import { meshPoints, meshRows, vertexMarks, type MeshPoints, type PointRows, type Shaped } from './meshPoints.ts';
 import { diagonalOf, dot, plus, sizeOf, type Vec3 } from '../math/index.ts';
-import { splitFar, type Far, triangulateWhere } from './splitFar.ts';
+import { splitFar, type Far, type Straying, triangulateWhere } from './splitFar.ts';
+import type { SplitMesh } from './splitMesh.ts';
 import { edgeOf, withoutCaps } from './withoutCaps.ts';
 
 export interface ShapeOptions {
@@ -45,7 +46,7 @@ export function shapeMesh(
   const cut =
     toleranceMm === undefined || shaped.rest
       ? { mesh: start, isLeft: false }
-      : splitFar(start, (mesh) => images.far(mesh, toleranceMm), mostFaces);
+      : splitFar(start, images.straying(start, toleranceMm), mostFaces);
   const bent = { ...cut.mesh, positions: images.of(cut.mesh) };
   const rest = (shaped.rest ?? cut.mesh.positions).slice();
   if (rough) return { mesh: { ...bent, rest }, isLeft: false };
@@ -65,6 +66,7 @@ class Images {
   /** corners of a face that stays flat lie in its plane within this */
   readonly #flatMm: number;
   #known = new Float64Array(0);
+  #room = new Float64Array(0);
   /** of the mesh that was looked at last */
   #last: { mesh: PolygonMesh; rows: PointRows; points: MeshPoints } | undefined;
 
@@ -76,36 +78,60 @@ class Images {
 
   /** Three numbers a vertex. */
   of(mesh: PolygonMesh): Float64Array {
-    const first = this.#known.length / 3;
-    const images = new Float64Array(mesh.positions.length);
-    if (first > 0) images.set(this.#known.subarray(0, images.length));
-    const { rows } = this.#pointsOf(mesh);
-    this.#chain.fill(rows, images, first);
-    return (this.#known = images);
+    const count = mesh.positions.length;
+    if (this.#known.length < count) this.#grow(meshRows({ ...this.#shaped, mesh }));
+    return this.#known.slice(0, count);
+  }
+
+  /** Of all points that there are by now; with room beyond the last. */
+  #grow(rows: PointRows): Float64Array {
+    const count = 3 * rows.count;
+    if (this.#room.length < count) {
+      const room = new Float64Array(this.#known.length === 0 ? count : 2 * count);
+      room.set(this.#known);
+      this.#room = room;
+    }
+    this.#chain.fill(rows, this.#room, this.#known.length / 3);
+    this.#known = this.#room.subarray(0, count);
+    return this.#known;
+  }
+
+  /** Tells of a mesh, and of what it is cut into, where it strays. */
+  straying(mesh: PolygonMesh, toleranceMm: number): Straying {
+    const { usesNormals } = this.#chain;
+    const narrow = usesNormals ? narrowEdges(mesh, toleranceMm) : undefined;
+    const first = this.#far(this.of(mesh), this.#pointsOf(mesh).points, toleranceMm);
+    return {
+      first: { ...first, edge: (a, b) => first.edge(a, b, narrow?.(a, b)) },
+      marks: vertexMarks,
+      of: (split) => {
+        const points = split.points(this.#shaped);
+        return this.#far(this.#grow(points), meshPoints(points), toleranceMm);
+      },
+      ...(usesNormals && { mayOf: (split, corner) => narrowEdge(split, corner, toleranceMm) }),
+    };
   }
 
   /**
    * Whether the middle between two vertices lies farther from the line between their images, or from the plane of a
    * face that stays flat, mm; of narrow faces less is far where points are moved outward.
    */
-  far(mesh: PolygonMesh, toleranceMm: number): Far {
-    const { line, plane } = this.#straying(mesh);
-    const images = this.of(mesh);
-    const narrow = this.#chain.usesNormals ? narrowEdges(mesh, toleranceMm) : (): undefined => undefined;
-    const edge = (a: number, b: number): boolean => line(a, b) > (narrow(a, b) ?? toleranceMm);
+  #far(images: Float64Array, points: MeshPoints, toleranceMm: number): Far {
+    const { line, plane } = this.#straying(images, points);
+    const edge = (a: number, b: number, mayMm = toleranceMm): boolean => line(a, b) > mayMm;
     return {
       edge,
       within: (face) => {
         const flat = this.#chain.usesNormals ? undefined : planeOf(images, face, this.#flatMm);
-        return flat ? (a, b) => plane(flat, a, b) > toleranceMm : edge;
+        return flat ? (a, b) => plane(flat, a, b) > toleranceMm : (a, b) => edge(a, b);
       },
     };
   }
 
   /** The farthest that edges and diagonals stray, mm. */
   most(mesh: PolygonMesh): number {
-    const { line: distance, plane } = this.#straying(mesh);
     const images = this.of(mesh);
+    const { line: distance, plane } = this.#straying(images, this.#pointsOf(mesh).points);
     const offPlane = ([a, b, c, d]: readonly number[]): number => {
       const flat = this.#chain.usesNormals ? undefined : planeOf(images, [a, b, c, d], this.#flatMm);
       return flat ? Math.max(plane(flat, a, c), plane(flat, b, d)) : Infinity;
@@ -128,9 +154,7 @@ class Images {
     return this.#last;
   }
 
-  #straying(mesh: PolygonMesh) {
-    const images = this.of(mesh);
-    const { points } = this.#pointsOf(mesh);
+  #straying(images: Float64Array, points: MeshPoints) {
     const wavy = this.#chain.featureMm / 2;
     const most = (a: number, b: number, off: (place: Vec3) => number): number => {
       const at = (share: number): number => off(this.#chain.near(points.between(a, b, share)));
@@ -175,6 +199,22 @@ const OF_WIDTH = 0.2;
 /** Of the tolerance: narrower faces are not made finer for it. */
 const NARROWEST = 0.005;
 
+/** What the edge that begins at a corner may stray by the faces on both sides, mm; undefined: as any other. */
+function narrowEdge(mesh: SplitMesh, corner: number, toleranceMm: number): number | undefined {
+  const other = mesh.twin.at(corner);
+  const length = Math.sqrt(
+    distanceSquared(mesh.positions.rows(), 3 * mesh.vertex.at(corner), 3 * mesh.vertex.at(mesh.next(corner))),
+  );
+  const sides = other < 0 ? [corner] : [corner, other];
+  const may = sides.map((c) => mayStray(mesh.areaOf(mesh.face.at(c)), mesh.size.at(mesh.face.at(c)), length));
+  const least = Math.min(...may);
+  return least < toleranceMm ? Math.max(NARROWEST * toleranceMm, least) : undefined;
+}
+
+/** A triangle is half as wide as a quad of its area. */
+const mayStray = (area: number, corners: number, length: number): number =>
+  (OF_WIDTH * (corners === 3 ? 2 : 1) * area) / length;
+
 /** What edges of narrow faces may stray, mm; undefined for others. */
 function narrowEdges(mesh: PolygonMesh, toleranceMm: number): (a: number, b: number) => number | undefined {
   const known = new Map<number, number>();
@@ -182,11 +222,9 @@ function narrowEdges(mesh: PolygonMesh, toleranceMm: number): (a: number, b: num
   for (let f = 0; f < faceCount(mesh); f++) {
     const area = sizeOf([areas[3 * f], areas[3 * f + 1], areas[3 * f + 2]]);
     const corners = faceCorners(mesh, f);
-    // a triangle is half as wide as a quad of its area
-    const share = corners.length === 3 ? 2 : 1;
     for (const c of corners) {
       const [a, b] = [mesh.faceVertices[c], mesh.faceVertices[nextCorner(mesh, f, c)]];
-      const may = (OF_WIDTH * share * area) / Math.sqrt(distanceSquared(mesh.positions, 3 * a, 3 * b));
+      const may = mayStray(area, corners.length, Math.sqrt(distanceSquared(mesh.positions, 3 * a, 3 * b)));
       if (!(may < toleranceMm)) continue;
       const edge = edgeOf(mesh, a, b);
       known.set(edge, Math.max(NARROWEST * toleranceMm, Math.min(may, known.get(edge) ?? Infinity)));

@@ -1,5 +1,4 @@
 import {
-  adjacency,
   distanceSquared,
   faceCorners,
   faceCount,
@@ -7,45 +6,54 @@ import {
   MeshSink,
   nextCorner,
   triangulate,
-  type Adjacency,
   type PolygonMesh,
 } from '../mesh/index.ts';
-import { evenTriangles } from './evenTriangles.ts';
+import { cutMarked } from './cutMarked.ts';
+import type { PointRows } from './meshPoints.ts';
+import { SplitMesh } from './splitMesh.ts';
 
 /** Of a mesh under a chain of steps. */
 export interface Far {
-  /** whether the middle between two vertices strays from the line between their images */
-  edge: (a: number, b: number) => boolean;
+  /** whether the middle between two vertices strays from the line between their images; `mayMm`: by how much it may */
+  edge: (a: number, b: number, mayMm?: number) => boolean;
   /** the same of lines through a face, which may stray as long as they do not leave the plane of a flat one */
   within: (face: readonly number[]) => (a: number, b: number) => boolean;
+}
+
+/** What tells how far edges stray. */
+export interface Straying {
+  /** of a mesh as it begins */
+  first: Far;
+  marks(mesh: PolygonMesh): Pick<PointRows, 'letter' | 'isFront'>;
+  /** of the same with more points */
+  of(mesh: SplitMesh): Far;
+  /** what an edge of a face may stray, where that is narrow; undefined: as all may */
+  mayOf?(mesh: SplitMesh, corner: number): number | undefined;
 }
 
 const ROUNDS = 30;
 
 /**
  * Cuts edges in half until none is far, faces with them: quads with two opposite halves into two quads, with four about
- * their middle, all others into triangles. New points lie on the faces that they cut. `far` tells of a mesh which of
- * its edges are; `most` faces are made. Gives the mesh and whether edges are left that are far.
+ * their middle, all others into triangles. New points lie on the faces that they cut. `straying` tells of a mesh which
+ * of its edges are; `most` faces are made. Gives the mesh and whether edges are left that are far. A round looks at
+ * the faces that the one before has made, and at nothing else.
  */
 export function splitFar(
   mesh: PolygonMesh,
-  far: (mesh: PolygonMesh) => Far,
+  { first, marks, of, mayOf }: Straying,
   most: number,
 ): { mesh: PolygonMesh; isLeft: boolean } {
-  let cut = triangulateFar(mesh, far(mesh));
-  // edges of faces that were there before have been looked at
-  let fresh = new Uint8Array(faceCount(cut)).fill(1);
+  const even = triangulateFar(mesh, first);
+  const split = new SplitMesh(even, marks(even));
+  let fresh: readonly number[] = Array.from({ length: faceCount(even) }, (_, f) => f);
   for (let round = 0; round < ROUNDS; round++) {
-    const { twin, face } = adjacency(cut);
-    const marked = markFar(cut, far(cut), { twin, face, fresh });
-    const count = marked.reduce((sum, one) => sum + one, 0);
-    if (count === 0) return { mesh: cut, isLeft: false };
-    if (faceCount(cut) + 2 * count > most) break;
-    const halving = new Halving(cut, marked, twin);
-    cut = halving.run();
-    fresh = halving.fresh();
+    const marked = markFar(split, of(split), { fresh, mayOf });
+    if (marked.size === 0) return { mesh: split.finish(), isLeft: false };
+    if (split.faces + 2 * marked.size > most) break;
+    fresh = cutMarked(split, marked);
   }
-  return { mesh: cut, isLeft: true };
+  return { mesh: split.finish(), isLeft: true };
 }
 
 /** Faces with more than four corners, as triangles where a diagonal is far. */
@@ -115,29 +123,25 @@ const trianglesOfLarge = keptBy((mesh: PolygonMesh): ReadonlyMap<number, number[
   return rows;
 });
 
-/** Per corner: 1 where the edge that begins there is to be cut. */
+/** Corners at which edges begin that are to be cut. */
 function markFar(
-  mesh: PolygonMesh,
+  mesh: SplitMesh,
   far: Far,
-  { twin, face, fresh }: Pick<Adjacency, 'twin' | 'face'> & { fresh: Uint8Array },
-): Uint8Array {
-  const marked = new Uint8Array(twin.length);
+  { fresh, mayOf }: { fresh: readonly number[]; mayOf: Straying['mayOf'] },
+): Set<number> {
+  const { vertex, twin, first, size } = mesh;
+  const marked = new Set<number>();
   const mark = (c: number): void => {
-    marked[c] = 1;
-    if (twin[c] >= 0) marked[twin[c]] = 1;
+    marked.add(c);
+    if (twin.at(c) >= 0) marked.add(twin.at(c));
   };
-  const end = (c: number): number => mesh.faceVertices[nextCorner(mesh, face[c], c)];
-  for (let c = 0; c < twin.length; c++) {
-    if (twin[c] >= c) continue;
-    const isFresh = fresh[face[c]] === 1 || (twin[c] >= 0 && fresh[face[twin[c]]] === 1);
-    if (isFresh && far.edge(mesh.faceVertices[c], end(c))) mark(c);
-  }
+  for (const c of edgesOf(mesh, fresh)) if (far.edge(vertex.at(c), vertex.at(mesh.next(c)), mayOf?.(mesh, c))) mark(c);
   const row = [0, 0, 0, 0];
-  for (let f = 0; f < faceCount(mesh); f++) {
-    const start = mesh.faceStart[f];
-    if (fresh[f] === 0 || mesh.faceStart[f + 1] - start !== 4) continue;
-    if (marked[start] || marked[start + 1] || marked[start + 2] || marked[start + 3]) continue;
-    for (let k = 0; k < 4; k++) row[k] = mesh.faceVertices[start + k];
+  for (const f of fresh) {
+    const start = first.at(f);
+    if (size.at(f) !== 4) continue;
+    if (marked.has(start) || marked.has(start + 1) || marked.has(start + 2) || marked.has(start + 3)) continue;
+    for (let k = 0; k < 4; k++) row[k] = vertex.at(start + k);
     const [a, b, c, d] = row;
     const isFar = far.within(row);
     if (!isFar(a, c) && !isFar(b, d)) continue;
@@ -154,186 +158,58 @@ function markFar(
 }
 
 /**
+ * Edges of faces, each by the later one of its corners, in the order of the mesh: what looks a place up begins where it
+ * found the last one.
+ */
+function edgesOf(mesh: SplitMesh, faces: readonly number[]): number[] {
+  const { twin, face, first, size } = mesh;
+  const isOneOf = oneOf(mesh, faces);
+  const order = (c: number, other: number): number => mesh.compare(face.at(c), face.at(other)) || c - other;
+  const edges: number[] = [];
+  let isInOrder = true;
+  for (const f of faces)
+    for (let c = first.at(f); c < first.at(f) + size.at(f); c++) {
+      const other = twin.at(c);
+      const isLater = other < 0 || order(c, other) > 0;
+      if (!isLater && isOneOf(face.at(other))) continue;
+      if (!isLater) isInOrder = false;
+      edges.push(isLater ? c : other);
+    }
+  return isInOrder ? edges : edges.sort(order);
+}
+
+/** In the first round it is any of them. */
+function oneOf(mesh: SplitMesh, faces: readonly number[]): (face: number) => boolean {
+  if (faces.length === mesh.faces) return () => true;
+  const known = new Set(faces);
+  return (face) => known.has(face);
+}
+
+/**
  * Of every triangle that is cut its longest edge is cut too (Rivara 1984): halving others alone would make them ever
  * thinner.
  */
-function markLongest(mesh: PolygonMesh, marked: Uint8Array, mark: (corner: number) => void): void {
-  for (let isDone = false; !isDone;) {
-    isDone = true;
-    for (let f = 0; f < faceCount(mesh); f++) {
-      const start = mesh.faceStart[f];
-      if (mesh.faceStart[f + 1] - start !== 3 || !(marked[start] || marked[start + 1] || marked[start + 2])) continue;
-      const longest = start + longestOf(mesh, start);
-      if (marked[longest]) continue;
-      mark(longest);
-      isDone = false;
-    }
+function markLongest(mesh: SplitMesh, marked: ReadonlySet<number>, mark: (corner: number) => void): void {
+  const waiting = [...marked];
+  while (waiting.length > 0) {
+    const f = mesh.face.at(waiting.pop() as number);
+    if (mesh.size.at(f) !== 3) continue;
+    const longest = mesh.first.at(f) + longestOf(mesh, mesh.first.at(f));
+    if (marked.has(longest)) continue;
+    mark(longest);
+    if (mesh.twin.at(longest) >= 0) waiting.push(mesh.twin.at(longest));
   }
 }
 
 /** The first of the longest edges of a triangle whose corners begin here. */
-function longestOf(mesh: PolygonMesh, start: number): number {
-  const { faceVertices } = mesh;
-  const ab = lengthBetween(mesh, faceVertices[start], faceVertices[start + 1]);
-  const bc = lengthBetween(mesh, faceVertices[start + 1], faceVertices[start + 2]);
-  const ca = lengthBetween(mesh, faceVertices[start + 2], faceVertices[start]);
+function longestOf(mesh: SplitMesh, start: number): number {
+  const { vertex } = mesh;
+  const ab = lengthBetween(mesh, vertex.at(start), vertex.at(start + 1));
+  const bc = lengthBetween(mesh, vertex.at(start + 1), vertex.at(start + 2));
+  const ca = lengthBetween(mesh, vertex.at(start + 2), vertex.at(start));
   if (ab >= bc && ab >= ca) return 0;
   return bc >= ca ? 1 : 2;
 }
 
-const lengthBetween = ({ positions }: PolygonMesh, a: number, b: number): number =>
-  Math.sqrt(distanceSquared(positions, 3 * a, 3 * b));
-
-/** A corner of a new face: an old one, the middle of the edge that begins at it, or the middle of its face. */
-interface SplitPlace {
-  vertex: number;
-  /** corners that it lies in the middle of */
-  from: readonly number[];
-  /** of the edge that begins here, while it runs along the old face's border */
-  sharp: number;
-}
-
-class Halving {
-  readonly #mesh: PolygonMesh;
-  readonly #marked: Uint8Array;
-  readonly #twin: Int32Array;
-  readonly #sink: MeshSink;
-  readonly #middle: Int32Array;
-  readonly #fresh: number[] = [];
-
-  constructor(mesh: PolygonMesh, marked: Uint8Array, twin: Int32Array) {
-    this.#mesh = mesh;
-    this.#marked = marked;
-    this.#twin = twin;
-    this.#sink = new MeshSink(mesh);
-    this.#middle = new Int32Array(marked.length).fill(-1);
-  }
-
-  run(): PolygonMesh {
-    const { faceStart } = this.#mesh;
-    for (let f = 0; f < faceCount(this.#mesh); f++) {
-      if (this.#keep(f)) continue;
-      const ring: SplitPlace[] = [];
-      const middles: number[] = [];
-      for (let c = faceStart[f]; c < faceStart[f + 1]; c++) {
-        const next = nextCorner(this.#mesh, f, c);
-        const sharp = this.#mesh.sharp[c];
-        ring.push({ vertex: this.#mesh.faceVertices[c], from: [c], sharp });
-        if (!this.#marked[c]) continue;
-        middles.push(ring.length);
-        ring.push({ vertex: this.#middleOf(c, next), from: [c, next], sharp });
-      }
-      this.#cut(ring, middles, f);
-    }
-    return this.#sink.finish();
-  }
-
-  /** A face without a mark, as it is. */
-  #keep(f: number): boolean {
-    const { faceStart } = this.#mesh;
-    for (let c = faceStart[f]; c < faceStart[f + 1]; c++) if (this.#marked[c]) return false;
-    this.#sink.keep(f);
-    this.#fresh.push(0);
-    return true;
-  }
-
-  #cut(ring: readonly SplitPlace[], middles: readonly number[], f: number): void {
-    const isQuad = ring.length - middles.length === 4;
-    const turned = (from: number): SplitPlace[] => [...ring.slice(from), ...ring.slice(0, from)];
-    if (isQuad && middles.length === 2 && middles[1] - middles[0] === 3) {
-      const row = turned(middles[0]);
-      this.#push([row[0], row[1], row[2], inner(row[3])], f);
-      return this.#push([inner(row[0]), row[3], row[4], row[5]], f);
-    }
-    if (isQuad && middles.length === 4) return this.#quarter(ring, f);
-    if (ring.length - middles.length > 3) return this.#triangles(ring, f);
-    if (middles.length === 3) return this.#fourth(turned(middles[0]), f);
-    const row = turned(middles[0]);
-    if (middles.length === 1) return this.#halves(row, f);
-    // the corner between both middles, and what is left of the triangle by its shorter diagonal
-    const a = middles[1] - middles[0] === 2 ? row : turned(middles[1]);
-    this.#push([a[0], a[1], inner(a[2])], f);
-    const rest = [inner(a[0]), a[2], a[3], a[4]];
-    const isFirst = this.#distance(rest[0], rest[2]) <= this.#distance(rest[1], rest[3]);
-    if (isFirst) {
-      this.#push([rest[0], rest[1], inner(rest[2])], f);
-      this.#push([inner(rest[0]), rest[2], rest[3]], f);
-    } else {
-      this.#push([rest[1], rest[2], inner(rest[3])], f);
-      this.#push([inner(rest[1]), rest[3], rest[0]], f);
-    }
-  }
-
-  /** A triangle with one middle, from which the row begins. */
-  #halves([m, a, b, c]: readonly SplitPlace[], f: number): void {
-    this.#push([m, a, inner(b)], f);
-    this.#push([inner(m), b, c], f);
-  }
-
-  /** A triangle with three middles: a row of middle, corner, middle and so on. */
-  #fourth(row: readonly SplitPlace[], f: number): void {
-    for (const i of [0, 2, 4]) this.#push([row[i], row[i + 1], inner(row[(i + 2) % 6])], f);
-    this.#push([inner(row[0]), inner(row[2]), inner(row[4])], f);
-  }
-
-  #distance({ vertex: a }: SplitPlace, { vertex: b }: SplitPlace): number {
-    const [p, q] = [this.#sink.placeOf(a), this.#sink.placeOf(b)];
-    return distanceSquared([...p, ...q], 0, 3);
-  }
-
-  /** Of a face that may have straight corners: a fan from a middle would have triangles without an area. */
-  #triangles(ring: readonly SplitPlace[], f: number): void {
-    const alone: PolygonMesh = {
-      ...this.#mesh,
-      positions: Float64Array.from(ring.flatMap(({ vertex }) => this.#sink.placeOf(vertex))),
-      faceStart: Uint32Array.of(0, ring.length),
-      faceVertices: Uint32Array.from(ring, (_, i) => i),
-    };
-    const corners = evenTriangles(alone.positions) ?? triangulate(alone).corners;
-    const isBorder = (from: number, to: number): boolean => to === (from + 1) % ring.length;
-    for (let t = 0; t < corners.length; t += 3) {
-      const row = [corners[t], corners[t + 1], corners[t + 2]];
-      this.#push(
-        row.map((c, k) => (isBorder(c, row[(k + 1) % 3]) ? ring[c] : inner(ring[c]))),
-        f,
-      );
-    }
-  }
-
-  #quarter(ring: readonly SplitPlace[], f: number): void {
-    const corners = [0, 2, 4, 6].map((i) => ring[i]);
-    const places = corners.map(({ vertex }) => this.#sink.placeOf(vertex));
-    const place = [0, 1, 2].map((k) => places.reduce((sum, p) => sum + p[k], 0) / 4);
-    const from = corners.flatMap((corner) => corner.from);
-    const vertex = this.#sink.vertexAt(
-      place,
-      from.map((c) => this.#mesh.faceVertices[c]),
-    );
-    const centre: SplitPlace = { vertex, from, sharp: 0 };
-    for (let i = 0; i < 8; i += 2) this.#push([ring[i], inner(ring[i + 1]), centre, ring[(i + 7) % 8]], f);
-  }
-
-  #middleOf(c: number, next: number): number {
-    const twin = this.#twin[c];
-    if (twin >= 0 && this.#middle[twin] >= 0) return this.#middle[twin];
-    const { positions: p, faceVertices } = this.#mesh;
-    const [a, b] = [faceVertices[c], faceVertices[next]];
-    const place = [0, 1, 2].map((k) => (p[3 * a + k] + p[3 * b + k]) / 2);
-    this.#middle[c] = this.#sink.vertexAt(place, [a, b]);
-    return this.#middle[c];
-  }
-
-  #push(row: readonly SplitPlace[], f: number): void {
-    for (const { vertex, from, sharp } of row) this.#sink.corner(vertex, from, sharp);
-    this.#sink.endFace(this.#mesh.region[f]);
-    this.#fresh.push(1);
-  }
-
-  /** Per face that was made: 1 where it is a new one. */
-  fresh(): Uint8Array<ArrayBuffer> {
-    return new Uint8Array(this.#fresh);
-  }
-}
-
-/** Where the edge that begins at a place runs through the old face. */
-const inner = (place: SplitPlace): SplitPlace => ({ ...place, sharp: 0 });
+const lengthBetween = ({ positions }: SplitMesh, a: number, b: number): number =>
+  Math.sqrt(distanceSquared(positions.rows(), 3 * a, 3 * b));

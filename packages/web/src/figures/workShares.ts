@@ -11,7 +11,7 @@ export interface WorkShare {
 /** Shorter than this, and with nothing to say, a part is left out, ms. */
 const LEAST = 0.05;
 
-/** Where the time of an action went, the longest first: each stage, what is none, and what passed outside the worker. */
+/** Where the time of an action went, the longest first: stages, what is none, and what passed outside the worker. */
 export function workShares({ milliseconds, work }: Action): WorkShare[] {
   if (!work) return [{ name: 'wait', ms: milliseconds }];
   const inStages = work.stages.reduce((sum, { ms }) => sum + ms, 0);

@@ -12,13 +12,14 @@ export interface FlowPatch {
 
 /**
  * Least sine of a quad's corners, seen counter-clockwise; below zero where it is folded. The scaled Jacobian (Knupp
- * 2000).
+ * 2000). Below `enough` the first one is told: it need not be the least.
  */
 export function scaledJacobian(
   x: ArrayLike<number>,
   y: ArrayLike<number>,
   quads: ArrayLike<number>,
   q: number,
+  enough = -Infinity,
 ): number {
   let least = 1;
   for (let k = 0; k < 4; k++) {
@@ -31,7 +32,10 @@ export function scaledJacobian(
     const vy = y[a] - y[b];
     const lengths = Math.sqrt((ux * ux + uy * uy) * (vx * vx + vy * vy));
     const sine = lengths > 0 ? (ux * vy - uy * vx) / lengths : 0;
-    if (sine < least) least = sine;
+    if (sine < least) {
+      if (sine < enough) return sine;
+      least = sine;
+    }
   }
   return least;
 }

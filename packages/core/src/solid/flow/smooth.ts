@@ -22,7 +22,23 @@ const HALVINGS = 4;
  * neighbour does.
  */
 export function smooth(patch: FlowPatch, rounds: number): void {
-  const { x, y, fixed, quads } = patch;
+  const rows = { x: Float64Array.from(patch.x), y: Float64Array.from(patch.y), quads: Uint32Array.from(patch.quads) };
+  settle(patch, rows, rounds);
+  for (let p = patch.fixed; p < rows.x.length; p++) {
+    patch.x[p] = rows.x[p];
+    patch.y[p] = rows.y[p];
+  }
+}
+
+/** A patch's numbers, quick to come by. */
+interface SmoothRows {
+  x: Float64Array;
+  y: Float64Array;
+  quads: Uint32Array;
+}
+
+function settle(patch: FlowPatch, { x, y, quads }: SmoothRows, rounds: number): void {
+  const { fixed } = patch;
   const around = quadsAround(patch);
   const near = neighbours(patch);
   const awake = new Uint8Array(x.length).fill(1);
@@ -36,11 +52,18 @@ export function smooth(patch: FlowPatch, rounds: number): void {
     }
     return least;
   };
-  const tryPlace = (p: number, [tx, ty]: readonly [number, number], least: number): boolean => {
-    const [ox, oy] = [x[p], y[p]];
+  // the first corner that is worse tells: most places that are tried are no better
+  const isAtLeast = (p: number, least: number): boolean => {
+    const row = around[p - fixed];
+    for (let i = 0; i < row.length; i++) if (scaledJacobian(x, y, quads, row[i], least) < least) return false;
+    return true;
+  };
+  const tryPlace = (p: number, tx: number, ty: number, least: number): boolean => {
+    const ox = x[p];
+    const oy = y[p];
     x[p] = tx;
     y[p] = ty;
-    if (worst(p) >= least) return true;
+    if (isAtLeast(p, least)) return true;
     x[p] = ox;
     y[p] = oy;
     return false;
@@ -61,7 +84,7 @@ export function smooth(patch: FlowPatch, rounds: number): void {
       const [dx, dy] = [0.8 * (mx - x[p]), 0.8 * (my - y[p])];
       const before = worst(p);
       const hardly = dx * dx + dy * dy < 9e-4 * shortest;
-      let changed = !hardly && tryPlace(p, [x[p] + dx, y[p] + dy], Math.min(before, CONTENT));
+      let changed = !hardly && tryPlace(p, x[p] + dx, y[p] + dy, Math.min(before, CONTENT));
       if (!changed && before < SEARCHES)
         changed = search(p, Math.sqrt(shortest), { x, y, row, floor: floors[p - fixed], before, tryPlace, worst });
       if (!changed) continue;
@@ -74,14 +97,14 @@ export function smooth(patch: FlowPatch, rounds: number): void {
 }
 
 interface SmoothSearch {
-  x: number[];
-  y: number[];
+  x: Float64Array;
+  y: Float64Array;
   /** neighbours */
   row: readonly number[];
   /** no edge's square gets below this */
   floor: number;
   before: number;
-  tryPlace(p: number, place: readonly [number, number], least: number): boolean;
+  tryPlace(p: number, tx: number, ty: number, least: number): boolean;
   worst(p: number): number;
 }
 
@@ -90,19 +113,31 @@ interface SmoothSearch {
  * first.
  */
 function search(p: number, reach: number, { x, y, row, floor, before, tryPlace, worst }: SmoothSearch): boolean {
-  const isTooNear = (tx: number, ty: number): boolean =>
-    row.some((n) => (x[n] - tx) * (x[n] - tx) + (y[n] - ty) * (y[n] - ty) < floor);
   let changed = false;
   let best = before;
   for (let k = 0, by = reach / 4; k < HALVINGS; k++, by /= 2) {
-    for (const [dx, dy] of DIRECTIONS) {
-      const place = [x[p] + dx * by, y[p] + dy * by] as const;
-      if (isTooNear(...place) || !tryPlace(p, place, best + 1e-6)) continue;
+    for (let d = 0; d < DIRECTIONS.length; d++) {
+      const tx = x[p] + DIRECTIONS[d][0] * by;
+      const ty = y[p] + DIRECTIONS[d][1] * by;
+      if (isTooNear(tx, ty, { x, y, row, floor }) || !tryPlace(p, tx, ty, best + 1e-6)) continue;
       best = worst(p);
       changed = true;
     }
   }
   return changed;
+}
+
+function isTooNear(
+  tx: number,
+  ty: number,
+  { x, y, row, floor }: Pick<SmoothSearch, 'x' | 'y' | 'row' | 'floor'>,
+): boolean {
+  for (let i = 0; i < row.length; i++) {
+    const dx = x[row[i]] - tx;
+    const dy = y[row[i]] - ty;
+    if (dx * dx + dy * dy < floor) return true;
+  }
+  return false;
 }
 
 function shortestSquare({ x, y }: FlowPatch, row: readonly number[], p: number): number {

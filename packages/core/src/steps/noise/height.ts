@@ -7,9 +7,9 @@ const STEEPEST = { soft: 3.3, creased: 6.6, lumpy: 6.6, pebbled: 2 } as const;
 
 const CHARACTERS: Readonly<Record<NoiseStep['character'], typeof gradientNoise>> = {
   soft: gradientNoise,
-  creased: (...place) => 1 - 2 * Math.abs(gradientNoise(...place)),
-  lumpy: (...place) => 2 * Math.abs(gradientNoise(...place)) - 1,
-  pebbled: (...place) => 1 - 2 * Math.min(1, cellNoise(...place)),
+  creased: (seed: number, x: number, y: number, z: number) => 1 - 2 * Math.abs(gradientNoise(seed, x, y, z)),
+  lumpy: (seed: number, x: number, y: number, z: number) => 2 * Math.abs(gradientNoise(seed, x, y, z)) - 1,
+  pebbled: (seed: number, x: number, y: number, z: number) => 1 - 2 * Math.min(1, cellNoise(seed, x, y, z)),
 };
 
 /** Patterns of half the size and strength each on top of one another. */

@@ -18,7 +18,7 @@ export async function benchSwiftPage(say: Say): Promise<void> {
       ([body]) =>
         fetch('/api/projects', {
           method: 'POST',
-          headers: { 'content-type': 'application/json', 'idempotency-key': 'bench' },
+          headers: { 'content-type': 'application/json', 'idempotency-key': 'bench-opening' },
           body,
         }),
       [JSON.stringify({ project })],

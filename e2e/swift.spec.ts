@@ -47,6 +47,9 @@ test('a hand that never rests sees what it pulls; left and opened again, the pro
 test('how fast it is here is told stage by stage, with all threads', async ({ page }) => {
   await makeProject(page, 'KILN OPENING');
   await settled(page);
+  // the first mesh may be made alone, while threads get going
+  await typeValue(page, 'Curves within', '0.04');
+  await settled(page);
   await page.keyboard.press('Control+k');
   await page.keyboard.type('slow');
   await page.keyboard.press('Enter');

@@ -73,6 +73,15 @@ test('nothing is handed out once this thread is stopped', async () => {
   expect(done).toEqual(before);
 });
 
+test('what comes first may be done alone, while the others get going', async () => {
+  const hub = new CrewHub(
+    () => [{ send: () => undefined, listen: () => undefined }],
+    () => Promise.resolve(),
+    { alone: 1 },
+  );
+  expect([hub.until(1), hub.until(2)?.size, hub.until(3)?.size]).toEqual([undefined, 1, 1]);
+});
+
 test('a name that is no stage makes nothing; where nobody is there, one works alone', async () => {
   const { crew } = crewOf([{}]);
   expect(await crew?.work('constructor', {})).toBeUndefined();

@@ -45,17 +45,20 @@ export class CrewHub {
   readonly #start: () => readonly CrewPort[];
   readonly #turn: () => Promise<void>;
   #members: CrewMate[] | undefined;
+  #alone: number;
   #id = 0;
 
-  constructor(start: () => readonly CrewPort[], turn: () => Promise<void>) {
+  /** `alone`: so many pieces of work are done without the threads, which get going meanwhile */
+  constructor(start: () => readonly CrewPort[], turn: () => Promise<void>, { alone = 0 } = {}) {
     this.#start = start;
     this.#turn = turn;
+    this.#alone = alone;
   }
 
   /** As one piece of work sees it, which is given up once anything newer than `until` was asked for. */
   until(until: number): Crew | undefined {
     const members = (this.#members ??= this.#start().map((port) => this.#member(port)));
-    if (members.length === 0) return undefined;
+    if (members.length === 0 || this.#alone-- > 0) return undefined;
     return {
       size: members.length,
       work: (stage, inputs) => this.#work(stage, inputs, until),

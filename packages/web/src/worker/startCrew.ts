@@ -4,10 +4,15 @@ import type { StartMessage } from './shared.ts';
 /** More of them mostly wait. */
 const MOST = 8;
 
+/** With so few cores the browser, compiling two threads at once, takes longer than one thread does alone. */
+const FEW = 2;
+
 /** Workers beside this one: as many as the machine has cores. */
 export function startCrew(shared: SharedArrayBuffer): CrewHub {
-  const count = Math.min(MOST, navigator.hardwareConcurrency || 1) - 1;
-  return new CrewHub(() => Array.from({ length: count }, () => startMember(shared)), turn);
+  const cores = navigator.hardwareConcurrency || 1;
+  const count = Math.min(MOST, cores) - 1;
+  const start = (): CrewPort[] => Array.from({ length: count }, () => startMember(shared));
+  return new CrewHub(start, turn, { alone: cores <= FEW ? 1 : 0 });
 }
 
 function startMember(shared: SharedArrayBuffer): CrewPort {

@@ -82,6 +82,17 @@ test('what comes first may be done alone, while the others get going', async () 
   expect([hub.until(1), hub.until(2)?.size, hub.until(3)?.size]).toEqual([undefined, 1, 1]);
 });
 
+test('what can not be copied is left to who asks', async () => {
+  const send = (): never => {
+    throw new Error('could not be cloned');
+  };
+  const hub = new CrewHub(
+    () => [{ send, listen: () => undefined }],
+    () => Promise.resolve(),
+  );
+  expect(await hub.until(1)?.work('flat', {})).toBeUndefined();
+});
+
 test('a name that is no stage makes nothing; where nobody is there, one works alone', async () => {
   const { crew } = crewOf([{}]);
   expect(await crew?.work('constructor', {})).toBeUndefined();

@@ -89,7 +89,13 @@ export class CrewHub {
     const id = ++this.#id;
     return new Promise((resolve) => {
       free.waiting.set(id, resolve);
-      free.port.send({ id, stage, inputs, until });
+      try {
+        free.port.send({ id, stage, inputs, until });
+      } catch {
+        // what can't be copied is made by the thread that has it
+        free.waiting.delete(id);
+        resolve(undefined);
+      }
     });
   }
 }

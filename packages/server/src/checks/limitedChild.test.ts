@@ -11,6 +11,8 @@ beforeAll(async () => (folder = await mkdtemp(join(tmpdir(), 'fictile-child-')))
 afterAll(() => rm(folder, { recursive: true, force: true }));
 
 const LIMITS = { seconds: 3, megabytes: 400 };
+/** A busy machine takes its time to hand out memory. */
+const PATIENT = { ...LIMITS, seconds: 60 };
 
 /** A child that does this with its work. */
 async function child(body: string): Promise<URL> {
@@ -18,9 +20,13 @@ async function child(body: string): Promise<URL> {
   await writeFile(path, `process.once('message', async (work) => { ${body} });`);
   return pathToFileURL(path);
 }
-const run = async (body: string, work: object = {}, gone?: AbortSignal): Promise<unknown> => {
+const run = async (
+  body: string,
+  work: object = {},
+  { gone, limits = LIMITS }: { gone?: AbortSignal; limits?: typeof LIMITS } = {},
+): Promise<unknown> => {
   try {
-    return await runLimited(await child(body), work, { gone, limits: LIMITS });
+    return await runLimited(await child(body), work, { gone, limits });
   } catch (error) {
     return error instanceof Fault ? error.code : error;
   }
@@ -37,20 +43,23 @@ test('what a child says comes back, and it gets no more bytes than were meant', 
 });
 
 test.each([
-  ['hangs', 'for (;;);', 'CHECK_TIMED_OUT'],
+  ['hangs', 'for (;;);', 'CHECK_TIMED_OUT', LIMITS],
   [
     'takes memory that no heap counts',
     'const all = []; for (;;) all.push(new Uint8Array(2e7).fill(1));',
     'REQUEST_BROKEN',
+    PATIENT,
   ],
-  ['ends by itself', 'process.exit(3)', 'REQUEST_BROKEN'],
-  ['throws', 'throw new Error("no")', 'REQUEST_BROKEN'],
-])('a child that %s is ended, and nothing else', async (_, body, code) => expect(await run(body)).toBe(code));
+  ['ends by itself', 'process.exit(3)', 'REQUEST_BROKEN', PATIENT],
+  ['throws', 'throw new Error("no")', 'REQUEST_BROKEN', PATIENT],
+])('a child that %s is ended, and nothing else', async (_, body, code, limits) =>
+  expect(await run(body, {}, { limits })).toBe(code),
+);
 
 test('nobody waits any more', async () => {
   const gone = new AbortController();
   setTimeout(() => gone.abort(), 50);
-  expect(await run('for (;;);', {}, gone.signal)).toBe('REQUEST_BROKEN');
+  expect(await run('for (;;);', {}, { gone: gone.signal })).toBe('REQUEST_BROKEN');
 });
 
 test('turns are taken in order, and those beyond the queue are sent away', async () => {

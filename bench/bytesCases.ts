@@ -1,10 +1,7 @@
 import {
-  applyEdit,
   newForm,
   newPiece,
-  newProject,
   splitGraphemes,
-  unwrap,
   usualForms,
   usualStep,
   type Edit,
@@ -12,6 +9,7 @@ import {
   type Step,
 } from '@fictile/core';
 import { SHIPPED_FONTS } from '@fictile/fonts';
+import { madeProject } from './madeProject.ts';
 import { seeded, type Seeded } from './seeded.ts';
 
 const SEED = 23;
@@ -27,9 +25,6 @@ export function seededProjects(count: number): Project[] {
     return alone(random, i);
   });
 }
-
-const made = (name: string, pieces: Parameters<typeof newProject>[2], edits: Edit[]): Project =>
-  unwrap(applyEdit(newProject(name, name, pieces), { kind: 'many', edits }));
 
 function looks({ pick, between }: Seeded): Edit[] {
   const { family, styles } = pick(SHIPPED_FONTS);
@@ -51,7 +46,7 @@ function alone(random: Seeded, i: number): Project {
   const pieces = [newPiece(WORDS, WORDS, splitGraphemes(letters(1 + Math.floor(chance() * 6))))];
   const style = pick(['plain', 'flow', 'grid', 'bands'] as const);
   const steps = Array.from({ length: Math.floor(chance() * 4) }, (_, k) => stepOf(random, `s${k}`));
-  return made(`alone ${i}`, pieces, [
+  return madeProject(`alone ${i}`, pieces, [
     ...looks(random),
     { kind: 'setFaces', pieceId: WORDS, values: { style } },
     { kind: 'setSteps', pieceId: WORDS, steps },
@@ -75,7 +70,7 @@ function onBody(random: Seeded, i: number, isCut: boolean): Project {
   const onto = { ...usualStep('onto', 'onto'), target: BODY, fromMm: [0, 60, 300] as [number, number, number] };
   const method = pick(['round', 'direction', 'closest', 'flat'] as const);
   const operation = pick(['engrave', 'raise', 'join', 'through', 'imprint'] as const);
-  return made(`${isCut ? 'cut' : 'laid'} ${i}`, pieces, [
+  return madeProject(`${isCut ? 'cut' : 'laid'} ${i}`, pieces, [
     ...looks(random),
     { kind: 'setSteps', pieceId: WORDS, steps: [{ ...onto, method }] },
     ...(isCut

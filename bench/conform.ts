@@ -1,12 +1,10 @@
 import {
-  applyEdit,
   distortionAt,
   Engine,
   formMesh,
   layOnto,
   newForm,
   newPiece,
-  newProject,
   OntoMap,
   quietContext,
   splitGraphemes,
@@ -24,6 +22,7 @@ import {
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { median, quantile } from './statistics.ts';
 import type { Say } from './figures.ts';
+import { madeProject } from './madeProject.ts';
 
 const TEXT = 'Kiln opening weekend at Saltglaze Row 17 pots and mug';
 const RADIUS_MM = 100;
@@ -160,9 +159,7 @@ function project(turn: number): Project {
     { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: BALL_TOLERANCE_MM } },
     { kind: 'setSteps', pieceId: 'words', steps: [step] },
   ];
-  return unwrap(
-    applyEdit(newProject('bench', 'bench', [words, newForm('body', 'ball', BALL)]), { kind: 'many', edits }),
-  );
+  return madeProject('bench', [words, newForm('body', 'ball', BALL)], edits);
 }
 
 async function evaluate(engine: Engine, made: Project, preview: boolean): Promise<Evaluated> {

@@ -1,5 +1,4 @@
 import {
-  applyEdit,
   assemble,
   bodySurface,
   carve,
@@ -11,7 +10,6 @@ import {
   formMesh,
   newModel,
   newPiece,
-  newProject,
   pieceMesh,
   prepare,
   quietContext,
@@ -39,6 +37,7 @@ import { BufferAttribute, BufferGeometry } from 'three';
 import { ADDITION, Brush, Evaluator, SUBTRACTION } from 'three-bvh-csg';
 import { median, quantile } from './statistics.ts';
 import type { Say } from './figures.ts';
+import { madeProject } from './madeProject.ts';
 
 type Vec3 = [number, number, number];
 type Carver = Awaited<ReturnType<NonNullable<Kernels['loadCarver']>>>;
@@ -191,7 +190,7 @@ function projectOf(
     },
     ...more,
   ];
-  return unwrap(applyEdit(newProject('p', 'p', [words, body]), { kind: 'many', edits }));
+  return madeProject('p', [words, body], edits);
 }
 
 const OPERATIONS = ['subtract', 'join'] as const;

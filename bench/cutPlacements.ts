@@ -1,11 +1,9 @@
 import {
-  applyEdit,
   checkMesh,
   Engine,
   newForm,
   newModel,
   newPiece,
-  newProject,
   pieceMesh,
   quietContext,
   splitGraphemes,
@@ -27,6 +25,7 @@ import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import { FORMS, meshOf, placed, TOLERANCE_MM, WORDS } from './placements.ts';
 import type { Say } from './figures.ts';
 import { seeded } from './seeded.ts';
+import { madeProject } from './madeProject.ts';
 
 const METHODS = ['round', 'direction', 'flat'] as const;
 const OPERATIONS = ['engrave', 'raise', 'through', 'imprint', 'join', 'subtract', 'intersect'] as const;
@@ -113,7 +112,7 @@ async function judge(engine: Engine, body: Piece, { onto, cut, font, text }: Let
     { kind: 'setSteps', pieceId: 'words', steps: [{ ...onto, target: 'body' }] },
     { kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('cut', 'cut'), target: 'words', ...cut }] },
   ];
-  const project = unwrap(applyEdit(newProject('p', 'p', [words, body]), { kind: 'many', edits }));
+  const project = madeProject('p', [words, body], edits);
   const evaluated = unwrap(await engine.evaluate(project, 'body', quietContext, { crossings: true }));
   const told = [...new Set(evaluated.remarks.map(({ code }) => code))];
   const mesh = pieceMesh(evaluated);

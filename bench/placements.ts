@@ -1,11 +1,9 @@
 import {
-  applyEdit,
   checkMesh,
   Engine,
   formMesh,
   newForm,
   newPiece,
-  newProject,
   pieceMesh,
   quietContext,
   seededRandom,
@@ -24,6 +22,7 @@ import {
 } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import type { Say } from './figures.ts';
+import { madeProject } from './madeProject.ts';
 
 type Vec3 = [number, number, number];
 
@@ -143,9 +142,7 @@ async function judge(engine: Engine, form: FormShape, step: OntoStep, { text }: 
     { kind: 'setFaces', pieceId: 'body', values: { toleranceMm: TOLERANCE_MM / 4 } },
     { kind: 'setSteps', pieceId: 'words', steps: [step] },
   ];
-  const project = unwrap(
-    applyEdit(newProject('p', 'p', [words, newForm('body', 'body', form)]), { kind: 'many', edits }),
-  );
+  const project = madeProject('p', [words, newForm('body', 'body', form)], edits);
   const evaluated = unwrap(await engine.evaluate(project, 'words', quietContext, { crossings: true }));
   const mesh = pieceMesh(evaluated);
   const report = checkMesh(mesh);

@@ -1,4 +1,5 @@
-import { applyEdit, newPiece, newProject, splitGraphemes, unwrap, type Project, type Step } from '@fictile/core';
+import { newPiece, splitGraphemes, type Project, type Step } from '@fictile/core';
+import { madeProject } from './madeProject.ts';
 
 /** Forty letters. */
 export const LETTERS = splitGraphemes('Kiln opening weekend at Saltglaze Row 17 pots, mugs')
@@ -7,14 +8,12 @@ export const LETTERS = splitGraphemes('Kiln opening weekend at Saltglaze Row 17 
 
 /** The piece `words` under steps, its faces within a tolerance. */
 export function shapedWords(letters: readonly string[], steps: readonly Step[], toleranceMm: number): Project {
-  const made = newProject('bench', 'bench', [newPiece('words', 'bench', letters)]);
-  return unwrap(
-    applyEdit(made, {
-      kind: 'many',
-      edits: [
-        { kind: 'setSteps', pieceId: 'words', steps },
-        { kind: 'setFaces', pieceId: 'words', values: { toleranceMm } },
-      ],
-    }),
+  return madeProject(
+    'bench',
+    [newPiece('words', 'bench', letters)],
+    [
+      { kind: 'setSteps', pieceId: 'words', steps },
+      { kind: 'setFaces', pieceId: 'words', values: { toleranceMm } },
+    ],
   );
 }

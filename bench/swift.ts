@@ -1,19 +1,10 @@
-import {
-  applyEdit,
-  newForm,
-  newPiece,
-  newProject,
-  unwrap,
-  usualStep,
-  type Kernels,
-  type Project,
-  type Step,
-} from '@fictile/core';
+import { newForm, newPiece, usualStep, type Kernels, type Project, type Step } from '@fictile/core';
 import { startThreads } from '@fictile/cli';
 import { Hand } from './hand.ts';
 import { LETTERS, shapedWords } from './shapedWords.ts';
 import { median, quantile } from './statistics.ts';
 import type { Say } from './figures.ts';
+import { madeProject } from './madeProject.ts';
 
 const FACES_PULLED = 100_000;
 const PREVIEWS = 60;
@@ -79,15 +70,10 @@ async function tell(name: string, of: (by: number) => Project, { hand, say, yard
 function onBall(turnDegrees: number): Project {
   const pieces = [newPiece('words', 'swift', LETTERS), newForm('ball', 'ball', { kind: 'ball', radiusMm: 100 })];
   const onto = { ...usualStep('onto', 'onto'), target: 'ball', fromMm: [0, 100, 300] as [number, number, number] };
-  return unwrap(
-    applyEdit(newProject('swift', 'swift', pieces), {
-      kind: 'many',
-      edits: [
-        { kind: 'setWords', pieceId: 'words', values: { sizeMm: 9 } },
-        { kind: 'setSolid', pieceId: 'words', values: { depthMm: 3 } },
-        { kind: 'setFaces', pieceId: 'ball', values: { toleranceMm: 0.001 } },
-        { kind: 'setSteps', pieceId: 'words', steps: [{ ...onto, turnDegrees: turnDegrees / 4 }] },
-      ],
-    }),
-  );
+  return madeProject('swift', pieces, [
+    { kind: 'setWords', pieceId: 'words', values: { sizeMm: 9 } },
+    { kind: 'setSolid', pieceId: 'words', values: { depthMm: 3 } },
+    { kind: 'setFaces', pieceId: 'ball', values: { toleranceMm: 0.001 } },
+    { kind: 'setSteps', pieceId: 'words', steps: [{ ...onto, turnDegrees: turnDegrees / 4 }] },
+  ]);
 }

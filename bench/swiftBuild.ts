@@ -1,17 +1,9 @@
-import {
-  applyEdit,
-  Engine,
-  newPiece,
-  newProject,
-  quietContext,
-  unwrap,
-  type FontFace,
-  type Kernels,
-} from '@fictile/core';
+import { Engine, newPiece, quietContext, type FontFace, type Kernels } from '@fictile/core';
 import { readFont, SHIPPED_FONTS } from '@fictile/fonts';
 import type { Say } from './figures.ts';
 import { benchFont } from './solids.ts';
 import { median, quantile } from './statistics.ts';
+import { madeProject } from './madeProject.ts';
 
 const FAMILIES = 48;
 const LETTER = 'g';
@@ -24,14 +16,13 @@ export async function benchSwiftBuild(kernels: Kernels, faces: readonly FontFace
     for (const { family, styles } of SHIPPED_FONTS.slice(0, FAMILIES)) {
       const { weight, italic } = styles[0];
       const font = { family, weight, italic, axes: {} };
-      const project = unwrap(
-        applyEdit(newProject('swift', 'swift', [newPiece('words', 'words', [LETTER])]), {
-          kind: 'many',
-          edits: [
-            { kind: 'setWords', pieceId: 'words', values: { font } },
-            { kind: 'setFaces', pieceId: 'words', values: { style: 'flow' } },
-          ],
-        }),
+      const project = madeProject(
+        'swift',
+        [newPiece('words', 'words', [LETTER])],
+        [
+          { kind: 'setWords', pieceId: 'words', values: { font } },
+          { kind: 'setFaces', pieceId: 'words', values: { style: 'flow' } },
+        ],
       );
       const engine = new Engine({ kernels, catalogue: SHIPPED_FONTS, loadFont: readFont, cacheBytes: 64e6 });
       const start = performance.now();

@@ -1,10 +1,7 @@
 import {
-  applyEdit,
   newForm,
   newPiece,
-  newProject,
   splitGraphemes,
-  unwrap,
   usualForms,
   usualStep,
   type CrewHub,
@@ -15,6 +12,7 @@ import {
 import { startThreads } from '@fictile/cli';
 import type { Say } from './figures.ts';
 import { Hand } from './hand.ts';
+import { madeProject } from './madeProject.ts';
 import { LETTERS, shapedWords } from './shapedWords.ts';
 import { median, quantile } from './statistics.ts';
 
@@ -85,7 +83,7 @@ function onJug(letters: readonly string[], isCut: boolean, turnDegrees = 0): Pro
       steps: [{ ...usualStep('cut', 'cut'), target: 'words', operation: 'engrave', sinkMm: 2 }],
     });
   const pieces = [newPiece('words', 'words', [...letters]), newForm('jug', 'jug', usualForms().jug)];
-  return unwrap(applyEdit(newProject('swift', 'swift', pieces), { kind: 'many', edits }));
+  return madeProject('swift', pieces, edits);
 }
 
 /** First sight of more and more letters, and one typed among them. */

@@ -271,7 +271,7 @@ export type {
   WriteOptions,
   WrittenScene,
 } from './io/index.ts';
-export { CrewHub, crewMember, JOB_VERSION, JobHost } from './job/index.ts';
+export { CrewHub, crewMember, crewSize, JOB_VERSION, JobHost } from './job/index.ts';
 export type {
   CrewAnswer,
   CrewPort,

@@ -1,9 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { Worker } from 'node:worker_threads';
-import { CrewHub, type CrewPort } from '@fictile/core';
-
-/** More of them mostly wait. */
-const MOST = 8;
+import { CrewHub, crewSize, type CrewPort } from '@fictile/core';
 
 export interface Threads {
   hub: CrewHub;
@@ -12,7 +9,7 @@ export interface Threads {
 }
 
 /** Threads beside this one: as many as the machine has cores, or `count`. */
-export function startThreads(count = Math.min(MOST, availableParallelism()) - 1): Threads {
+export function startThreads(count = crewSize(availableParallelism())): Threads {
   const workers: Worker[] = [];
   const start = (): CrewPort => {
     const worker = new Worker(new URL('crewWorker.js', import.meta.url));

@@ -17,6 +17,7 @@ export type {
 export { finerTolerance } from './finerTolerance.ts';
 export { textHash } from './hash.ts';
 export { crc32 } from './crc32.ts';
+export { keptBy } from './keptBy.ts';
 export { LIMITS } from './limits.ts';
 export { ownEntry } from './own.ts';
 export { seededRandom } from './random.ts';

@@ -97,19 +97,25 @@ export class QuickMemo<I, T, V> {
   }
 
   get(inputs: I, tools: T): Named<V> {
-    const key = shortKeyOf(this.#stage.name, inputs);
-    const known = this.#cache.get(key);
-    if (known !== undefined && this.#stage.fits?.(known, tools) !== false) {
+    return this.take(this.row(inputs, tools));
+  }
+
+  /** What is to be made, named once however often it is asked for. */
+  row(inputs: I, tools: T): StageRow<I, T> {
+    return { key: shortKeyOf(this.#stage.name, inputs), inputs, tools };
+  }
+
+  take(row: StageRow<I, T>): Named<V> {
+    const known = this.#known(row);
+    if (known !== undefined) {
       this.#log?.found(this.#stage.name);
-      return { key, of: known };
+      return { key: row.key, of: known };
     }
-    const made = counted(this.#log, this.#stage.name, () => this.#stage.make(inputs, tools));
-    this.#cache.set(key, made, this.#stage.bytesOf(made));
-    return { key, of: made };
+    return { key: row.key, of: counted(this.#log, this.#stage.name, () => this.#make(row)) };
   }
 
   /**
-   * Makes what is missing of many with others' help, so that `get` finds it. `rows`: the longest work first; `sent`:
+   * Makes what is missing of many with others' help, so that `take` finds it. `rows`: the longest work first; `sent`:
    * what others need of a row.
    */
   async fill(
@@ -118,43 +124,46 @@ export class QuickMemo<I, T, V> {
     { sent, noted, progress }: { sent(row: StageRow<I, T>): unknown; noted?(): void; progress?(share: number): void },
   ): Promise<void> {
     const missing = new Map<string, StageRow<I, T>>();
-    for (const row of rows) {
-      const key = shortKeyOf(this.#stage.name, row.inputs);
-      const known = this.#cache.get(key);
-      if (known === undefined || this.#stage.fits?.(known, row.tools) === false) missing.set(key, row);
-    }
+    for (const row of rows) if (this.#known(row) === undefined) missing.set(row.key, row);
     if (missing.size < 2) return;
     let done = 0;
     const tell = (): void => progress?.(++done / missing.size);
-    const share = (): Promise<void> => this.#share(missing, crew, { sent, noted, tell });
-    await (this.#log ? this.#log.make(this.#stage.name, share, missing.size) : share());
+    const share = (): Promise<void> =>
+      shareOut([...missing.values()], crew, {
+        here: (row) => {
+          this.#make(row);
+          tell();
+        },
+        there: async (row) => {
+          const made = (await crew.work(this.#stage.name, sent(row))) as V | undefined;
+          if (made === undefined) return false;
+          this.#keep(row, made);
+          noted?.();
+          tell();
+          return true;
+        },
+      });
+    await counted(this.#log, this.#stage.name, share, { count: missing.size });
   }
 
-  #share(
-    missing: ReadonlyMap<string, StageRow<I, T>>,
-    crew: Crew,
-    { sent, noted, tell }: { sent(row: StageRow<I, T>): unknown; noted?(): void; tell(): void },
-  ): Promise<void> {
-    return shareOut([...missing], crew, {
-      here: ([key, { inputs, tools }]) => {
-        const made = this.#stage.make(inputs, tools);
-        this.#cache.set(key, made, this.#stage.bytesOf(made));
-        tell();
-      },
-      there: async ([key, row]) => {
-        const made = (await crew.work(this.#stage.name, sent(row))) as V | undefined;
-        if (made === undefined) return false;
-        this.#cache.set(key, made, this.#stage.bytesOf(made));
-        noted?.();
-        tell();
-        return true;
-      },
-    });
+  #known({ key, tools }: StageRow<I, T>): V | undefined {
+    const known = this.#cache.get(key);
+    return known === undefined || this.#stage.fits?.(known, tools) === false ? undefined : known;
+  }
+
+  #make(row: StageRow<I, T>): V {
+    return this.#keep(row, this.#stage.make(row.inputs, row.tools));
+  }
+
+  #keep({ key }: StageRow<I, T>, made: V): V {
+    this.#cache.set(key, made, this.#stage.bytesOf(made));
+    return made;
   }
 }
 
 /** One of many that a stage is to make. */
 export interface StageRow<I, T> {
+  key: string;
   inputs: I;
   tools: T;
 }

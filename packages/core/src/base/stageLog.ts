@@ -8,8 +8,8 @@ export interface StageFigure {
 }
 
 /** Work under a name where anybody counts it. */
-export const counted = <T>(log: StageLog | undefined, name: string, work: () => T): T =>
-  log ? log.make(name, work) : work();
+export const counted = <T>(log: StageLog | undefined, name: string, work: () => T, { count = 1 } = {}): T =>
+  log ? log.make(name, work, count) : work();
 
 /** Counts and times stages, one inside the other, as they follow one another. */
 export class StageLog {

@@ -9,9 +9,9 @@ import {
   type MovingStep,
   type RepeatStep,
 } from '../steps/index.ts';
-import { keyOf, remark, type QuickMemo, type Remark, type RunContext, type StageRow } from '../base/index.ts';
+import { keptBy, keyOf, remark, type QuickMemo, type Remark, type RunContext, type StageRow } from '../base/index.ts';
 import { clustersBox, clustersKey, restOf, textsOf, type BuiltCluster } from '../lettering/index.ts';
-import { faceCount, keptBy, type PolygonMesh } from '../mesh/index.ts';
+import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3, type Vec3 } from '../math/index.ts';
 import {
   foldsOf,
@@ -199,32 +199,34 @@ async function shapeEach(
     const faces = faceCount(laid[i].mesh);
     return Math.min(Math.max(mostFaces, 2 * faces), Math.max(timesMore * faces + MOST_MORE, smooth));
   };
-  const rowOf = (i: number, most: number): StageRow<ShapeInputs, ShapeBounds> => {
-    const { x, y, z } = clusters[i];
-    return {
-      inputs: {
-        solid: { key: clusters[i].key, of: clusters[i].mesh },
+  const rows = new Map(
+    kept.map((i) => {
+      const { x, y, z, key, mesh, restBy } = clusters[i];
+      const inputs: ShapeInputs = {
+        solid: { key, of: mesh },
         at: [x, y, z],
-        restBy: clusters[i].restBy,
+        restBy,
         feet: laid[i].feet,
         letters: picksLetters(steps) ? together[i] : undefined,
         chain: named,
         toleranceMm,
         capsMm: rough ? undefined : (toleranceMm ?? (outward && tools.drawnMm)),
         rough,
-      },
-      tools: { laid: laid[i], mostFaces: most },
-    };
-  };
-  await shapesTogether(row, tools, (i) => rowOf(i, mostOf(i)));
-  for (const i of kept) {
+      };
+      return [i, tools.shaped.row(inputs, { laid: laid[i], mostFaces: mostOf(i) })] as const;
+    }),
+  );
+  await shapesTogether(row, tools, [...rows.values()]);
+  for (const [i, asked] of rows) {
     if (tools.context.cancelled()) return undefined;
     const { letters, copied } = clusters[i];
     const faces = faceCount(laid[i].mesh);
-    const most = mostOf(i);
+    const most = asked.tools.mostFaces;
     const left = faces + fewFaces - done.added;
-    const { inputs, tools: bounds } = rowOf(i, Math.min(most, left));
-    const { key, of: part } = tools.shaped.get(inputs, bounds);
+    const { key, of: part } = tools.shaped.take({
+      ...asked,
+      tools: { ...asked.tools, mostFaces: Math.min(most, left) },
+    });
     if (left < most && part.isLeft) return 'many';
     done.added += faceCount(part.mesh) - faces;
     if (done.added > fewFaces && toleranceMm !== undefined) return 'many';
@@ -241,15 +243,16 @@ const WORTH_SHARING = 4000;
 
 /** All clusters by all threads that there are, where the chain knows of nothing but its own steps. */
 async function shapesTogether(
-  { kept, laid, steps, box, outward }: ShapedRow,
+  { steps, box, outward }: ShapedRow,
   { context, shaped, seconds, earlier, onto }: ShapeTools,
-  rowOf: (cluster: number) => StageRow<ShapeInputs, ShapeBounds>,
+  rows: readonly StageRow<ShapeInputs, ShapeBounds>[],
 ): Promise<void> {
   const isAlone = !outward && ![...earlier, ...steps].some(({ id }) => onto?.grounds.has(id));
-  const faces = kept.reduce((sum, i) => sum + faceCount(laid[i].mesh), 0);
+  const facesOf = ({ tools }: StageRow<ShapeInputs, ShapeBounds>): number => faceCount(tools.laid.mesh);
+  const faces = rows.reduce((sum, one) => sum + facesOf(one), 0);
   if (!context.crew || !isAlone || faces < WORTH_SHARING) return;
-  const rows = [...kept].sort((a, b) => faceCount(laid[b].mesh) - faceCount(laid[a].mesh)).map(rowOf);
-  await shaped.fill(rows, context.crew, {
+  const longestFirst = [...rows].sort((a, b) => facesOf(b) - facesOf(a));
+  await shaped.fill(longestFirst, context.crew, {
     sent: ({ inputs: { chain, solid: _, ...inputs }, tools }): ShapeTask => ({
       ...{ inputs, tools },
       chain: { key: chain.key, of: { steps: [...steps], earlier: [...earlier], box, seconds } },

@@ -35,6 +35,12 @@ export function crewMember(newest: () => number, send: (answer: CrewAnswer) => v
   };
 }
 
+/** More of them mostly wait. */
+const MOST_THREADS = 8;
+
+/** How many threads a machine with so many cores has beside the one that asks. */
+export const crewSize = (cores: number): number => Math.min(MOST_THREADS, cores) - 1;
+
 interface CrewMate {
   port: CrewPort;
   waiting: Map<number, (made: unknown) => void>;

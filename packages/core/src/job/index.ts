@@ -1,4 +1,4 @@
-export { CrewHub, crewMember } from './crew.ts';
+export { CrewHub, crewMember, crewSize } from './crew.ts';
 export type { CrewAnswer, CrewPort, CrewTask } from './crew.ts';
 export { JobHost } from './host.ts';
 export type { JobHostOptions } from './host.ts';

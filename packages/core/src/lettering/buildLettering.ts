@@ -6,7 +6,14 @@ import type { Layout } from '../text/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 import type { LetteringCaches } from './caches.ts';
 import { findClusters, type Cluster } from './clusters.ts';
-import { clusterReach, clusterSolid, flatsTogether, type ClusterJob, type LetteringStats } from './clusterSolid.ts';
+import {
+  clusterReach,
+  clusterSolid,
+  planRow,
+  plansTogether,
+  type ClusterJob,
+  type LetteringStats,
+} from './clusterSolid.ts';
 import { crossingLetters } from './crossingLetters.ts';
 import { isDrawn } from '../solid/index.ts';
 import { drawnToleranceMm, faceSizeMm, type LetteringFaces } from '../faces/index.ts';
@@ -202,12 +209,8 @@ async function raise(
   const { step } = job.scale;
   const { crew, progress } = tools.context;
   const profiles = clusters.map(profileOf);
-  if (crew)
-    await flatsTogether(
-      clusters.map((cluster, i) => ({ cluster, section: profiles[i].section })),
-      job,
-      { crew, progress: (share) => progress(share * PLANS) },
-    );
+  const rows = clusters.map((cluster, i) => planRow(cluster, profiles[i].section, job));
+  if (crew) await plansTogether(rows, job, { crew, progress: (share) => progress(share * PLANS) });
   const before = crew ? PLANS : 0;
   const solids: DeepCluster[] = [];
   const plans: ClusterPlan[] = [];
@@ -215,7 +218,7 @@ async function raise(
   for (const [i, cluster] of clusters.entries()) {
     if (tools.context.cancelled()) return undefined;
     const profile = profiles[i];
-    const { key, mesh, flat } = clusterSolid(cluster, profile, job);
+    const { key, mesh, flat } = clusterSolid(cluster, profile, { plan: rows[i], job });
     plans.push({ cluster, flat });
     told.add(cluster, flat, profile.section, solidOf(cluster));
     made += faceCount(mesh);

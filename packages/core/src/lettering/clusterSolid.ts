@@ -39,10 +39,13 @@ export interface ClusterSolid {
   flat: FlatWavefront;
 }
 
-function flatRow(cluster: Cluster, section: Section, job: ClusterJob): StageRow<FlatInputs, FlatTools> {
-  const { seed, corners, longestEdge, built, cancelled } = job;
-  return {
-    inputs: {
+export type PlanRow = StageRow<FlatInputs, FlatTools>;
+
+/** What a cluster's plan is to be. */
+export function planRow(cluster: Cluster, section: Section, job: ClusterJob): PlanRow {
+  const { seed, corners, longestEdge, caches, built, cancelled } = job;
+  return caches.flats.row(
+    {
       cluster: cluster.shape,
       layers: sectionLayers(section),
       capInsets: sectionEnds(section),
@@ -51,40 +54,35 @@ function flatRow(cluster: Cluster, section: Section, job: ClusterJob): StageRow<
       longestEdge,
       style: faceStyle(job.facesOf(cluster), cluster),
     },
-    tools: { cancelled, count: () => built.wavefronts++ },
-  };
-}
-
-/** The plans of many clusters, worked out by all threads that there are. */
-export async function flatsTogether(
-  clusters: readonly { cluster: Cluster; section: Section }[],
-  job: ClusterJob,
-  { crew, progress }: { crew: Crew; progress(share: number): void },
-): Promise<void> {
-  const rows = clusters.map(({ cluster, section }) => ({
-    points: pointsOf(cluster),
-    row: flatRow(cluster, section, job),
-  }));
-  rows.sort((a, b) => b.points - a.points);
-  await job.caches.flats.fill(
-    rows.map(({ row }) => row),
-    crew,
-    {
-      sent: ({ inputs }) => inputs,
-      noted: () => job.built.wavefronts++,
-      progress,
-    },
+    { cancelled, count: () => built.wavefronts++ },
   );
 }
 
-const pointsOf = ({ shape }: Cluster): number =>
-  shape.of.members.reduce((sum, { outline }) => sum + outline.of.x.length, 0);
+/** Many plans, worked out by all threads that there are. */
+export async function plansTogether(
+  rows: readonly PlanRow[],
+  { caches, built }: ClusterJob,
+  { crew, progress }: { crew: Crew; progress(share: number): void },
+): Promise<void> {
+  const longestFirst = rows.map((row) => ({ row, points: pointsOf(row) })).sort((a, b) => b.points - a.points);
+  await caches.flats.fill(
+    longestFirst.map(({ row }) => row),
+    crew,
+    { sent: ({ inputs }) => inputs, noted: () => built.wavefronts++, progress },
+  );
+}
+
+const pointsOf = ({ inputs }: PlanRow): number =>
+  inputs.cluster.of.members.reduce((sum, { outline }) => sum + outline.of.x.length, 0);
 
 /** A cluster's mesh about its own origin, from the caches where it is known. */
-export function clusterSolid(cluster: Cluster, { section, isSheet }: BuiltProfile, job: ClusterJob): ClusterSolid {
+export function clusterSolid(
+  cluster: Cluster,
+  { section, isSheet }: BuiltProfile,
+  { plan, job }: { plan: PlanRow; job: ClusterJob },
+): ClusterSolid {
   const { caches, built, scale, uv } = job;
-  const { inputs, tools } = flatRow(cluster, section, job);
-  const flat = caches.flats.get(inputs, tools);
+  const flat = caches.flats.take(plan);
   const letters = cluster.members.map((m) => m.letter);
   if (flat.of.isFull) job.filled.push(...letters);
   if (flat.of.fellBack) job.plain.push(...letters);

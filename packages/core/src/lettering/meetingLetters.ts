@@ -1,4 +1,4 @@
-import { keptBy } from '../mesh/index.ts';
+import { keptBy } from '../base/index.ts';
 import { bordersTouch, boundingBox, type Border, type Box } from '../outline/index.ts';
 import type { FlatWavefront } from '../solid/index.ts';
 import type { Cluster } from './clusters.ts';

@@ -22,7 +22,6 @@ export { cornerFaces, emptyMesh, faceCorners, faceCount, meshBytes, nextCorner, 
 export type { Part, PolygonMesh, Region } from './polygonMesh.ts';
 export { staysFlat } from './staysFlat.ts';
 export { toFloat32 } from './toFloat32.ts';
-export { keptBy } from './keptBy.ts';
 export { triangleCorners } from './triangleCorners.ts';
 export type { TriangleCorners } from './triangleCorners.ts';
 export { areasAgree, distanceSquared, triangulate } from './triangulate.ts';

@@ -1,7 +1,7 @@
 import { orient2d } from '../math/index.ts';
 import { areaVector } from './areaVector.ts';
 import { triangulateRing } from './constrained.ts';
-import { keptBy } from './keptBy.ts';
+import { keptBy } from '../base/index.ts';
 import { faceCount, type PolygonMesh } from './polygonMesh.ts';
 import { isSeenToCross } from './ringCrosses.ts';
 

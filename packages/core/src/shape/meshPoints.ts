@@ -1,5 +1,6 @@
+import { keptBy } from '../base/index.ts';
 import type { Vec3 } from '../math/index.ts';
-import { distanceSquared, faceCount, keptBy, vertexCount, type PolygonMesh } from '../mesh/index.ts';
+import { distanceSquared, faceCount, vertexCount, type PolygonMesh } from '../mesh/index.ts';
 import type { ChainPoint } from './pointMap.ts';
 
 /** A mesh to be shaped, and what is known of it in the flat layout. */

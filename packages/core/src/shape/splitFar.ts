@@ -1,8 +1,8 @@
+import { keptBy } from '../base/index.ts';
 import {
   distanceSquared,
   faceCorners,
   faceCount,
-  keptBy,
   MeshSink,
   nextCorner,
   triangulate,

@@ -1,10 +1,10 @@
+import { keptBy } from '../base/index.ts';
 import {
   adjacency,
   areaVector,
   distanceSquared,
   faceCorners,
   faceCount,
-  keptBy,
   MeshSink,
   nextCorner,
   vertexCount,

@@ -1,9 +1,8 @@
+import { keptBy } from '../base/index.ts';
 import type { FontCatalogue, FontFamily } from './catalogue.ts';
 
 /** First and last code point of each range, one after the other. */
 type Ranges = Uint32Array;
-
-const parsed = new WeakMap<FontFamily, Ranges>();
 
 /** Whether a family has glyphs for all of a grapheme, as far as the catalogue knows. */
 export function covers(family: FontFamily, grapheme: string): boolean {
@@ -26,19 +25,15 @@ export function standIns(catalogue: FontCatalogue, kind: FontFamily['kind']): Fo
   return [...catalogue].sort((a, b) => order(a) - order(b));
 }
 
-function rangesOf(family: FontFamily): Ranges {
-  const known = parsed.get(family);
-  if (known) return known;
+const rangesOf = keptBy((family: FontFamily): Ranges => {
   const rows = family.covers === '' ? [] : family.covers.split(',');
-  const ranges = Uint32Array.from(
+  return Uint32Array.from(
     rows.flatMap((row) => {
       const [first, last = first] = row.split('-').map((hex) => Number.parseInt(hex, 16));
       return [first, last];
     }),
   );
-  parsed.set(family, ranges);
-  return ranges;
-}
+});
 
 function isInside(ranges: Ranges, point: number): boolean {
   let low = 0;

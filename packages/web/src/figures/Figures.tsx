@@ -60,14 +60,13 @@ function Last({ action }: { action: Action }) {
       <h3>{T.stages}</h3>
       <ul className={classes.rows}>
         {shares.map(({ name, ms, made = 0, found = 0 }) => (
-          <li key={name}>
-            <span className={classes.name}>
-              {T.stage[name] ?? name}
-              {made + found > 0 && <small>{T.counts(made, found)}</small>}
-            </span>
-            <span className={classes.time}>{T.ms(ms)}</span>
-            <Bar share={ms / most} />
-          </li>
+          <Timed
+            key={name}
+            name={T.stage[name] ?? name}
+            note={made + found > 0 ? T.counts(made, found) : undefined}
+            ms={ms}
+            most={most}
+          />
         ))}
       </ul>
     </section>
@@ -81,24 +80,32 @@ function Before({ actions }: { actions: readonly Action[] }) {
       <h3>{T.before}</h3>
       <ul className={classes.rows}>
         {actions.map(({ kind, milliseconds, faces }, i) => (
-          <li key={i}>
-            <span className={classes.name}>
-              {T.kinds[kind]}
-              <small>{T.faces(faces)}</small>
-            </span>
-            <span className={classes.time}>{T.ms(milliseconds)}</span>
-            <Bar share={milliseconds / most} />
-          </li>
+          <Timed key={i} name={T.kinds[kind]} note={T.faces(faces)} ms={milliseconds} most={most} />
         ))}
       </ul>
     </section>
   );
 }
 
-const Bar = ({ share }: { share: number }) => (
-  <span className={classes.bar} aria-hidden>
-    <span style={{ width: `${Math.max(1, 100 * share)}%` }} />
-  </span>
+interface TimedProps {
+  name: string;
+  note: string | undefined;
+  ms: number;
+  /** of the longest beside it */
+  most: number;
+}
+
+const Timed = ({ name, note, ms, most }: TimedProps) => (
+  <li>
+    <span className={classes.name}>
+      {name}
+      {note && <small>{note}</small>}
+    </span>
+    <span className={classes.time}>{T.ms(ms)}</span>
+    <span className={classes.bar} aria-hidden>
+      <span style={{ width: `${Math.max(1, (100 * ms) / most)}%` }} />
+    </span>
+  </li>
 );
 
 function useMachine(actions: readonly Action[]): MachineRow[] {

@@ -38,14 +38,16 @@ export function onAction(listener: () => void): () => void {
   return () => void listeners.delete(listener);
 }
 
-/** Begins to count them, where the browser can. */
-export function watchLongTasks(): () => void {
-  if (typeof PerformanceObserver === 'undefined' || !PerformanceObserver.supportedEntryTypes?.includes(LONG_TASK))
-    return () => undefined;
+let isWatching = false;
+
+/** Counts them from now on, where the browser can; once for the whole page, however often somebody begins. */
+export function watchLongTasks(): void {
+  if (isWatching || typeof PerformanceObserver === 'undefined') return;
+  if (!PerformanceObserver.supportedEntryTypes?.includes(LONG_TASK)) return;
+  isWatching = true;
   const observer = new PerformanceObserver((list) => {
     longTasks = [...list.getEntries().map(({ duration }) => duration), ...longTasks].slice(0, 10 * MOST);
     tell();
   });
   observer.observe({ type: LONG_TASK, buffered: true });
-  return () => observer.disconnect();
 }

@@ -1,8 +1,5 @@
-import { CrewHub, type CrewAnswer, type CrewPort } from '@fictile/core';
+import { CrewHub, crewSize, type CrewAnswer, type CrewPort } from '@fictile/core';
 import type { StartMessage } from './shared.ts';
-
-/** More of them mostly wait. */
-const MOST = 8;
 
 /** With so few cores the browser, compiling two threads at once, takes longer than one thread does alone. */
 const FEW = 2;
@@ -10,8 +7,7 @@ const FEW = 2;
 /** Workers beside this one: as many as the machine has cores. */
 export function startCrew(shared: SharedArrayBuffer): CrewHub {
   const cores = navigator.hardwareConcurrency || 1;
-  const count = Math.min(MOST, cores) - 1;
-  const start = (): CrewPort[] => Array.from({ length: count }, () => startMember(shared));
+  const start = (): CrewPort[] => Array.from({ length: crewSize(cores) }, () => startMember(shared));
   return new CrewHub(start, turn, { alone: cores <= FEW ? 1 : 0 });
 }
 

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { allSamples } from '@fictile/server';
 import type { Say } from './figures.ts';
-import { addressOf, withPage } from './page.ts';
+import { addressOf, openWords, withPage } from './page.ts';
 
 /** The engraved vessel among the samples with the most to work out. */
 const PROJECT = 'row-basin';
@@ -45,11 +45,8 @@ async function opened(page: Page, measure: string): Promise<number> {
 
 /** A bend pulled to and fro: how often the page's thread could not answer, and what memory became of it. */
 async function pulls(page: Page, say: Say): Promise<void> {
-  await page.goto(addressOf('/'));
-  await page.getByLabel('Type words').fill('Kiln opening weekend');
-  await page.keyboard.press('Enter');
-  await page.waitForURL(/projects/);
-  await page.goto(`${page.url()}?view=off`);
+  await openWords(page, 'Kiln opening weekend');
+  await page.waitForFunction(() => performance.getEntriesByName('edit to mesh').length > 0);
   await page.keyboard.press('Control+k');
   await page.keyboard.type('add: bend');
   await page.keyboard.press('Enter');
@@ -83,9 +80,11 @@ async function pulls(page: Page, say: Say): Promise<void> {
   const tasks = await page.evaluate(() => (globalThis as unknown as { tasks: number[] }).tasks);
   say.put('swift: memory of the page after 500 pulls', after / before, 'times', { bar: 1.5 });
   say.put('swift: times the page could not answer for 50 ms', tasks.length, '', { bar: 0, n: PULLS });
+  const shown = await page.evaluate(() => performance.getEntriesByName('edit to preview').length);
+  if (shown === 0) throw new Error('no pull was shown');
   const longest = Math.max(0, ...tasks);
   say(
-    `  ${PULLS} pulls: ${tasks.length} times over 50 ms, the longest ${longest.toFixed(0)} ms, ` +
+    `  ${PULLS} pulls, ${shown} of all shown: ${tasks.length} times over 50 ms, the longest ${longest.toFixed(0)} ms, ` +
       `memory of the page ${(before / 1e6).toFixed(0)} then ${(after / 1e6).toFixed(0)} MB`,
   );
 }

@@ -84,7 +84,7 @@ async function pulls(page: Page, say: Say): Promise<void> {
   if (shown === 0) throw new Error('no pull was shown');
   const longest = Math.max(0, ...tasks);
   say(
-    `  ${PULLS} pulls, ${shown} of all shown: ${tasks.length} times over 50 ms, the longest ${longest.toFixed(0)} ms, ` +
+    `  ${PULLS} pulls, ${shown} of all shown: ${tasks.length} over 50 ms, the longest ${longest.toFixed(0)} ms, ` +
       `memory of the page ${(before / 1e6).toFixed(0)} then ${(after / 1e6).toFixed(0)} MB`,
   );
 }

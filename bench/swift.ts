@@ -28,12 +28,10 @@ export async function benchSwift(kernels: Kernels, yardstickMs: number, say: Say
   const threads = startThreads();
   for (const pull of PULLS) {
     const hand = new Hand(kernels, threads.hub);
-    let toleranceMm = 0.1;
-    let faces = 0;
-    while (faces < FACES_PULLED && toleranceMm > 1e-4) {
-      toleranceMm /= 2;
-      faces = (await hand.ask(shapedWords(LETTERS, [pull.step(0)], toleranceMm), false)).faces;
-    }
+    const facesAt = async (toleranceMm: number): Promise<number> =>
+      (await hand.ask(shapedWords(LETTERS, [pull.step(0)], toleranceMm), false)).faces;
+    const toleranceMm = await toleranceFor(facesAt);
+    const faces = await facesAt(toleranceMm);
     const of = (by: number): Project => shapedWords(LETTERS, [pull.step(by)], toleranceMm);
     await tell(`${pull.name}, ${faces} faces`, (by) => of(by / 4), { hand, say, yardstickMs });
   }
@@ -41,6 +39,18 @@ export async function benchSwift(kernels: Kernels, yardstickMs: number, say: Say
   const { faces } = await hand.ask(onBall(0), false);
   await tell(`lettering over a ball, ${faces} faces of both`, onBall, { hand, say, yardstickMs });
   await threads.end();
+}
+
+/** The largest tolerance, within a twentieth, that asks for as many faces as are to be pulled. */
+async function toleranceFor(facesAt: (toleranceMm: number) => Promise<number>): Promise<number> {
+  let [few, many] = [0.1, 0.05];
+  while ((await facesAt(many)) < FACES_PULLED) [few, many] = [many, many / 2];
+  while (few > 1.05 * many) {
+    const middle = Math.sqrt(few * many);
+    if ((await facesAt(middle)) < FACES_PULLED) few = middle;
+    else many = middle;
+  }
+  return many;
 }
 
 interface Telling {

@@ -28,6 +28,7 @@ export type { RunContext } from './runContext.ts';
 export { parseQuantity } from './quantity.ts';
 export type { QuantityKind } from './quantity.ts';
 export { keyHash, sha256Hex } from './sha256.ts';
+export { shared, sharedDoubles, sharedFloats } from './sharedRows.ts';
 export { counted, StageLog, type StageFigure } from './stageLog.ts';
 export { utf8Bytes, utf8Text } from './utf8.ts';
 export { MM_PER, parseLength } from './units.ts';

@@ -92,13 +92,22 @@ const isSame = (a: ShadedFaces, b: ShadedFaces): boolean =>
   a.uv === b.uv;
 
 export function displayPoints(mesh: PolygonMesh, neighbours?: Adjacency): DisplayPoints {
-  const known = pointsOfFaces.get(mesh.faceVertices);
-  if (known && isSame(known.of, mesh)) return known.points;
+  const known = pointsKnown(mesh);
+  if (known) return known;
   const fans = normalFans(mesh, neighbours ?? adjacency(mesh));
   const points = { fans, ofCorner: isPainted(mesh) ? undefined : fans.fan };
+  takePoints(mesh, points);
+  return points;
+}
+
+export function pointsKnown(mesh: PolygonMesh): DisplayPoints | undefined {
+  const known = pointsOfFaces.get(mesh.faceVertices);
+  return known && isSame(known.of, mesh) ? known.points : undefined;
+}
+
+export function takePoints(mesh: PolygonMesh, points: DisplayPoints): void {
   const { faceVertices, faceStart, sharp, region, regions, uv } = mesh;
   pointsOfFaces.set(faceVertices, { of: { faceVertices, faceStart, sharp, region, regions, uv }, points });
-  return points;
 }
 
 /** All that changes while points move and faces do not. */

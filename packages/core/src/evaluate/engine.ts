@@ -79,7 +79,7 @@ export class Engine {
     if (run.preview && kept?.pull) {
       const { subject: same, of: pull } = kept.pull;
       if (pullSubject(project, piece, { ...run, under, pulled: pull.steps }) === same)
-        return ok(pulledPiece(kept.evaluated, pull, piece, { under, run, parts }));
+        return ok(await pulledPiece(kept.evaluated, pull, piece, { under, run, parts }));
     }
     const built = isLettering(piece)
       ? await letterPiece(project, piece, { run, under, parts })

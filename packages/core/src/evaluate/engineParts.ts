@@ -13,6 +13,7 @@ import { meshMemos, type MeshMemos } from './meshMemos.ts';
 import type { ShapedMeshes } from './shapeClusters.ts';
 import { FORM } from './stages/form.ts';
 import { READ_MODEL } from './stages/model.ts';
+import { NEED, type Needs } from './stages/need.ts';
 import { SHAPE } from './stages/shape.ts';
 
 export interface EngineTools extends FontTools {
@@ -58,6 +59,7 @@ const LINE_BYTES = 1e7;
 /** Of models that were read: two of the largest. */
 const MODEL_BYTES = 2e8;
 const FORM_BYTES = 2e7;
+const NEED_BYTES = 1e6;
 /** Every piece, also as it is before it is cut and as it cuts. */
 export const KEPT_PIECES = 3 * LIMITS.pieces;
 
@@ -72,8 +74,9 @@ export interface EngineParts {
   grounds: Grounds;
   edges: EdgeLines;
   cuts: Cuts;
+  needs: Needs;
   /** how fine steps needed the faces of pieces last */
-  needs: ByteCache<Need[]>;
+  lastNeeds: ByteCache<readonly Need[]>;
 }
 
 export function engineParts(tools: EngineTools): EngineParts {
@@ -91,6 +94,7 @@ export function engineParts(tools: EngineTools): EngineParts {
     grounds: new Grounds(cacheBytes * MODEL_SHARE, log),
     edges: new EdgeLines(LINE_BYTES, log),
     cuts: new Cuts(cacheBytes * CUT_SHARE, log),
-    needs: new ByteCache(KEPT_PIECES),
+    needs: new QuickMemo(NEED, new ByteCache(NEED_BYTES), log),
+    lastNeeds: new ByteCache(KEPT_PIECES),
   };
 }

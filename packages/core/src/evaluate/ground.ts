@@ -46,6 +46,9 @@ export interface Under {
   remarks: Remark[];
 }
 
+export const isLaidOnNothing = (steps: readonly Step[], grounds: ReadonlyMap<string, Ground> | undefined): boolean =>
+  !steps.some(({ id }) => grounds?.has(id));
+
 /** Stands for the piece that a panel is made round, where others have the id of a step. */
 export const AROUND = ' around';
 

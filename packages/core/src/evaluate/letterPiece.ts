@@ -5,7 +5,7 @@ import type { Layout } from '../text/index.ts';
 import type { EngineParts, EvaluateRun } from './engineParts.ts';
 import type { Evaluated } from './evaluated.ts';
 import { finishPiece } from './finishPiece.ts';
-import { ontoOf, type Under } from './ground.ts';
+import { isLaidOnNothing, ontoOf, type Under } from './ground.ts';
 import { extentFault } from './heldBack.ts';
 import { layOut } from './layOut.ts';
 import { ontoToolsOf } from './ontoTools.ts';
@@ -57,13 +57,20 @@ function needOf(piece: LetteringPiece, layout: Layout, { run, under, parts }: Pi
   const { seconds, preview } = run;
   if (piece.body.faces.shaped === 'own') return undefined;
   const onto = ontoOf(ontoToolsOf(piece, layout, run, { under, maps: parts.grounds.maps }), true);
-  const exact = shapeNeed(piece.steps, { letters: layout.letters, toleranceMm, seconds, onto });
+  const exact = shapeNeed(piece.steps, {
+    letters: layout.letters,
+    toleranceMm,
+    seconds,
+    onto,
+    isLaidOnNothing: isLaidOnNothing(piece.steps, under.grounds),
+    tools: { needs: parts.needs, crew: run.context.crew, log: parts.tools.log },
+  });
   if (!exact) return undefined;
-  return (boxes, members) => {
+  return async (boxes, members) => {
     const name = run.keptAs ?? piece.id;
-    const last = preview ? parts.needs.get(name) : undefined;
-    const needs = last?.length === boxes.length ? last : counted(parts.tools.log, 'need', () => exact(boxes, members));
-    parts.needs.set(name, needs, 1);
+    const last = preview ? parts.lastNeeds.get(name) : undefined;
+    const needs = last?.length === boxes.length ? last : await exact(boxes, members);
+    parts.lastNeeds.set(name, needs, 1);
     return needs;
   };
 }

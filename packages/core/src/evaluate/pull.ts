@@ -1,14 +1,15 @@
-import { shortKeyOf, spelled } from '../base/index.ts';
+import { sharedDoubles, shareOut, shortKeyOf, spelled, type Crew } from '../base/index.ts';
 import type { Piece, Project } from '../document/index.ts';
-import type { PolygonMesh } from '../mesh/index.ts';
-import type { PointRows } from '../shape/index.ts';
+import type { ShapeChain } from '../shape/index.ts';
 import { chainOf, isMoving, type MovingStep } from '../steps/index.ts';
 import type { EngineParts, EvaluateRun } from './engineParts.ts';
 import type { Evaluated } from './evaluated.ts';
 import { ontoOf, transformOf, type Under } from './ground.ts';
 import { ontoToolsOf } from './ontoTools.ts';
-import type { Pull } from './pullable.ts';
+import type { Pull, PullHand } from './pullable.ts';
 import { laidBy, type SteppedCluster } from './shapeClusters.ts';
+import type { ChainAlone } from './stages/chainAlone.ts';
+import { movePulled, pulledInto, pulledRows, PULLED, type PulledInto, type PullTask } from './stages/pulled.ts';
 import { valuesOfStep } from './stages/refine.ts';
 
 /** All that a piece is made of but for the values of some of its steps: what only those tell apart only moves. */
@@ -31,23 +32,40 @@ interface PullTools {
  * A piece with other values of its last shape steps, while they are pulled: the faces of the last exact mesh, moved.
  * What is told stays as it was until the hand rests.
  */
-export function pulledPiece(last: Evaluated, pull: Pull, piece: Piece, { under, run, parts }: PullTools): Evaluated {
+export async function pulledPiece(
+  last: Evaluated,
+  pull: Pull,
+  piece: Piece,
+  { under, run, parts }: PullTools,
+): Promise<Evaluated> {
   const steps = piece.steps.filter((step): step is MovingStep => pull.steps.includes(step.id) && isMoving(step));
   const tools = {
     ...ontoToolsOf(piece, pull.lines, run, { under, maps: parts.grounds.maps }),
     together: pull.together,
   };
-  const chain = chainOf(steps, { ...pull.frame, seconds: run.seconds, onto: ontoOf(tools) });
-  // the field stays that of the last exact mesh, and so do its ways
-  pull.rows.forEach((rows) => (rows.outward ??= chain.outwardOf(rows)));
+  const { seconds } = run;
+  const chain = chainOf(steps, { ...pull.frame, seconds, onto: ontoOf(tools) });
+  const hand = (pull.hand ??= handOf(pull, chain));
+  const pattern = patternFor(hand, chain);
+  const sides = sidesOf(pull, hand, run.keptAs !== undefined);
   const by = spelled(steps.map(valuesOfStep));
+  await moveAll(hand, sides, {
+    chain,
+    crew: run.context.crew,
+    alone: isAlone(pull, chain) && {
+      key: shortKeyOf('pull', [spelled(pull.frame.box), seconds, spelled(pull.earlier.map(valuesOfStep)), by]),
+      of: { steps, earlier: [...pull.earlier], box: pull.frame.box, seconds },
+    },
+  });
+  hand.pattern = pattern;
   const clusters = pull.clusters.map((cluster, i): SteppedCluster => {
+    const { places, positions, normals } = sides[i];
     const like = cluster.key;
     return {
       ...cluster,
       key: shortKeyOf('pulled', [like, by]),
-      pulled: { like, by },
-      mesh: moved(cluster.mesh, chain, pull.rows[i]),
+      pulled: { like, by, moved: { positions, normals } },
+      mesh: { ...cluster.mesh, positions: places },
     };
   });
   const onto = laidBy(chain, tools);
@@ -60,8 +78,56 @@ export function pulledPiece(last: Evaluated, pull: Pull, piece: Piece, { under, 
   };
 }
 
-function moved(mesh: PolygonMesh, chain: ReturnType<typeof chainOf>, rows: PointRows): PolygonMesh {
-  const positions = new Float64Array(3 * rows.count);
-  chain.fill(rows, positions);
-  return { ...mesh, positions };
+/** The field of outward ways stays that of the last exact mesh, and so do its ways. */
+const handOf = ({ clusters, rows }: Pull, chain: ShapeChain): PullHand => ({
+  pulled: clusters.map(({ mesh }, i) => pulledRows(mesh, { ...rows[i], outward: chain.outwardOf(rows[i]) })),
+  sides: [undefined, undefined],
+  turn: 0,
+});
+
+/** Pulled higher and lower a pattern stays as it is: its heights are kept. The name of what will stand there. */
+function patternFor(hand: PullHand, { links }: ShapeChain): string | undefined {
+  const pattern = links.length === 1 ? links[0].map.pattern : undefined;
+  for (const one of hand.pulled)
+    one.heights = pattern && {
+      of: one.heights?.of ?? sharedDoubles(one.rows.count),
+      isKnown: pattern.key === hand.pattern,
+    };
+  // none stands there until all are moved
+  hand.pattern = undefined;
+  return pattern?.key;
+}
+
+/** `isForOthers`: pieces that stand on it may keep what they have seen, so that it is never written again. */
+function sidesOf({ clusters }: Pull, hand: PullHand, isForOthers: boolean): PulledInto[] {
+  const anew = (): PulledInto[] => clusters.map(({ mesh }, i) => pulledInto(mesh, hand.pulled[i]));
+  if (isForOthers) return anew();
+  hand.turn = hand.turn === 0 ? 1 : 0;
+  return (hand.sides[hand.turn] ??= anew());
+}
+
+/** Another thread can make the chain: it asks for nothing but its steps, and for what is outward only as it begins. */
+const isAlone = ({ isLaidOnNothing }: Pull, { links }: ShapeChain): boolean =>
+  isLaidOnNothing && links.filter(({ map }) => map.usesNormal).length < 2;
+
+/** Fewer points are moved sooner than they are handed out. */
+const WORTH_SHARING = 8000;
+
+async function moveAll(
+  { pulled }: PullHand,
+  sides: readonly PulledInto[],
+  { chain, crew, alone }: { chain: ShapeChain; crew: Crew | undefined; alone: ChainAlone | false },
+): Promise<void> {
+  const here = (i: number): void => movePulled(chain, pulled[i], sides[i]);
+  const all = [...pulled.keys()];
+  if (!crew || !alone || pulled.reduce((sum, { rows }) => sum + rows.count, 0) < WORTH_SHARING)
+    return all.forEach(here);
+  const longestFirst = all.sort((a, b) => pulled[b].rows.count - pulled[a].rows.count);
+  await shareOut(longestFirst, crew, {
+    here,
+    there: async (i) => {
+      const task: PullTask = { chain: alone, pulled: pulled[i], into: sides[i] };
+      return (await crew.work(PULLED, task)) === true;
+    },
+  });
 }

@@ -8,7 +8,6 @@ import {
   paintedUv,
   type DisplayBuffers,
   type DisplayPoints,
-  type MovedBuffers,
 } from './display.ts';
 
 type Topology = Pick<DisplayBuffers, 'index' | 'groups' | 'edges'>;
@@ -34,6 +33,3 @@ export function roughDisplay(mesh: PolygonMesh): DisplayBuffers {
   const { index, groups, edges } = topologyOf(mesh, points);
   return { ...movedBuffers(mesh, points), index: index.slice(), groups, edges: edges.slice(), ...paintedUv(mesh) };
 }
-
-/** Only what moves, for who has all else of a mesh with these faces. */
-export const movedDisplay = (mesh: PolygonMesh): MovedBuffers => movedBuffers(mesh, displayPoints(mesh));

@@ -16,8 +16,10 @@ import { aroundBoxes, boxOfPoints, EMPTY_BOX, type Box3, type Vec3 } from '../ma
 import {
   foldsOf,
   outwardField,
+  outwardGrid,
   plainPoint,
   strayOf,
+  type FieldGrid,
   type OutwardField,
   type ChainFrame,
   type ShapeChain,
@@ -26,7 +28,7 @@ import {
 } from '../shape/index.ts';
 import type { Letter } from '../text/index.ts';
 import { adviceAt } from '../surface/index.ts';
-import { ontoOf, standsFlat, type OntoTools } from './ground.ts';
+import { isLaidOnNothing, ontoOf, standsFlat, type OntoTools } from './ground.ts';
 import { holdBefore } from './holdOf.ts';
 import { ontoLink, overBorder, overhanging, toldOfOnto, type Laid, type Over } from './ontoReport.ts';
 import { valuesOfStep } from './stages/refine.ts';
@@ -78,6 +80,9 @@ export interface Pullable {
   shaped: readonly Shaped[];
   together: readonly (readonly number[])[];
   frame: Pick<ChainFrame, 'box' | 'earlier' | 'outward'>;
+  /** shape steps before others that made faces anew */
+  earlier: readonly MovingStep[];
+  isLaidOnNothing: boolean;
 }
 
 /** Copies of everything, side by side; they share their meshes. */
@@ -111,7 +116,7 @@ export async function shapeClusters(
   const earlier =
     tools.earlier.length > 0 ? chainOf(tools.earlier, { box, seconds: tools.seconds, onto: lay }) : undefined;
   const outward = outwardOf(laid, steps);
-  const chain = chainOf(steps, { box, seconds: tools.seconds, onto: lay, earlier, outward });
+  const chain = chainOf(steps, { box, seconds: tools.seconds, onto: lay, earlier, outward: outward?.field });
   const { kept, remarks, over } = keptOf(laid, chain, { clusters, ...tools });
   const row: ShapedRow = { clusters, kept, laid, together, steps, chain, box, outward };
   const { toleranceMm } = tools;
@@ -146,7 +151,9 @@ export async function shapeClusters(
       clusters: made,
       shaped: looked,
       together,
-      frame: { box, earlier, outward },
+      frame: { box, earlier, outward: outward?.field },
+      earlier: tools.earlier,
+      isLaidOnNothing: isLaidOnNothing([...tools.earlier, ...steps], tools.onto?.grounds),
     },
   };
 }
@@ -166,7 +173,7 @@ interface ShapedRow {
   steps: readonly MovingStep[];
   chain: ShapeChain;
   box: Box3;
-  outward: OutwardField | undefined;
+  outward: Outward | undefined;
 }
 
 interface ShapedRowDone {
@@ -193,7 +200,7 @@ async function shapeEach(
   const done: ShapedRowDone = { added: 0, made: [], looked: [], leftAt: undefined };
   const timesMore = ontoLink(chain) ? MOST_TIMES : MOST_TIMES_SMOOTH;
   const smooth = ontoLink(chain) ? 0 : tools.faceBudget * FEW;
-  const mostFaces = tools.faceBudget / Math.max(1, clusters.length);
+  const mostFaces = Math.floor(tools.faceBudget / Math.max(1, clusters.length));
   const { toleranceMm, rough } = tools;
   const mostOf = (i: number): number => {
     const faces = faceCount(laid[i].mesh);
@@ -247,15 +254,17 @@ async function shapesTogether(
   { context, shaped, seconds, earlier, onto }: ShapeTools,
   rows: readonly StageRow<ShapeInputs, ShapeBounds>[],
 ): Promise<void> {
-  const isAlone = !outward && ![...earlier, ...steps].some(({ id }) => onto?.grounds.has(id));
   const facesOf = ({ tools }: StageRow<ShapeInputs, ShapeBounds>): number => faceCount(tools.laid.mesh);
   const faces = rows.reduce((sum, one) => sum + facesOf(one), 0);
-  if (!context.crew || !isAlone || faces < WORTH_SHARING) return;
+  if (!context.crew || !isLaidOnNothing([...earlier, ...steps], onto?.grounds) || faces < WORTH_SHARING) return;
   const longestFirst = [...rows].sort((a, b) => facesOf(b) - facesOf(a));
   await shaped.fill(longestFirst, context.crew, {
     sent: ({ inputs: { chain, solid: _, ...inputs }, tools }): ShapeTask => ({
       ...{ inputs, tools },
-      chain: { key: chain.key, of: { steps: [...steps], earlier: [...earlier], box, seconds } },
+      chain: {
+        key: chain.key,
+        of: { steps: [...steps], earlier: [...earlier], box, seconds, outward: outward?.grid() },
+      },
     }),
   });
 }
@@ -270,21 +279,27 @@ function strayRemarks(
   return byMm > drawnMm ? [remark('SHAPE_STRAYS', { stepId: steps[0].id, byMm })] : [];
 }
 
+/** Which way is outward, and the grid that tells it, for other threads. */
+interface Outward {
+  field: OutwardField;
+  grid(): FieldGrid;
+}
+
 /**
  * Which way is outward for all clusters at once, as softly as the highest step needs it; worked out when it is first
  * asked for.
  */
-function outwardOf(laid: readonly Shaped[], steps: readonly MovingStep[]): OutwardField | undefined {
+function outwardOf(laid: readonly Shaped[], steps: readonly MovingStep[]): Outward | undefined {
   const moving = steps.filter((step) => (outwardMm(step) ?? 0) !== 0);
   if (moving.length === 0) return undefined;
-  let field: OutwardField | undefined;
-  return (place) => {
-    field ??= outwardField(
+  let made: FieldGrid | undefined;
+  const grid = (): FieldGrid =>
+    (made ??= outwardGrid(
       laid.map(({ mesh }) => mesh),
       Math.max(...moving.map(outwardSigma)),
-    );
-    return field(place);
-  };
+    ));
+  let field: OutwardField | undefined;
+  return { grid, field: (place) => (field ??= outwardField(grid()))(place) };
 }
 
 /** Equal letters at one place are told apart by who they are only where steps ask for that. */

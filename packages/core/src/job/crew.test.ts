@@ -1,8 +1,8 @@
-import { quietContext, unwrap, type RunContext } from '../base/index.ts';
+import { quietContext, sha256Hex, unwrap, type RunContext } from '../base/index.ts';
 import { wordsAlone } from '../document/examples/scenes.ts';
 import type { Project } from '../document/index.ts';
-import { pieceMesh } from '../evaluate/index.ts';
-import { usualStep } from '../steps/index.ts';
+import { pieceMesh, type Engine, type MovedBuffers } from '../evaluate/index.ts';
+import { usualStep, type Step } from '../steps/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import { CrewHub, crewMember, type CrewAnswer, type CrewPort } from './crew.ts';
 
@@ -41,11 +41,13 @@ function crewOf(members: readonly Member[]) {
   return { done, crew: hub.until(1) };
 }
 
-const many: Project = wordsAlone('Hamburg & Kiln', { steps: [{ ...usualStep('bend', 'b'), angleDegrees: 80 }] });
+const shaped = (step: Step): Project => wordsAlone('Hamburg & Kiln', { steps: [step] });
+const many = shaped({ ...usualStep('bend', 'b'), angleDegrees: 80 });
+const uneven = (heightMm: number): Project => shaped({ ...usualStep('noise', 'n'), heightMm });
 
-async function built(context: Partial<RunContext>) {
+async function built(context: Partial<RunContext>, project = many) {
   const engine = await testEngine();
-  const evaluated = unwrap(await engine.evaluate(many, 'words', { ...quietContext, ...context }));
+  const evaluated = unwrap(await engine.evaluate(project, 'words', { ...quietContext, ...context }));
   return { mesh: pieceMesh(evaluated), remarks: evaluated.remarks, built: evaluated.built };
 }
 
@@ -55,6 +57,44 @@ test.each([1, 2, 3, 5])('the same bytes as alone, with %d others', async (count)
   expect(await built({ crew, progress: (share) => shares.push(share) })).toEqual(await built({}));
   expect(done.every((tasks) => tasks > 0)).toBe(true);
   expect(shares).toEqual([...shares].sort((a, b) => a - b));
+});
+
+test('the same bytes as alone where points move outward, which others are told from a grid', async () => {
+  const { crew, done } = crewOf([{}, {}]);
+  expect(await built({ crew }, uneven(2))).toEqual(await built({}, uneven(2)));
+  expect(done.every((tasks) => tasks > 0)).toBe(true);
+});
+
+const line = (shiftMm: number): Project =>
+  shaped({ ...usualStep('run', 'r'), shiftMm, path: { kind: 'ring', radiusMm: 90 } });
+
+/** One word a row: matchers take seconds for a hundred thousand numbers. */
+const sumsOf = (made: readonly (MovedBuffers | undefined)[]): (string | undefined)[] =>
+  made.map((rows) => rows && sha256Hex(new Uint8Array(new Float32Array([...rows.positions, ...rows.normals]).buffer)));
+
+test.each([
+  ['uneven', uneven],
+  ['along a line', line],
+])('what is pulled with others comes to lie as alone, on two sides in turn: %s', async (_, of) => {
+  const { crew, done } = crewOf([{}, {}]);
+  const [shared, alone] = [await testEngine(), await testEngine()];
+  const pulled = async (value: number, preview = true): Promise<(MovedBuffers | undefined)[]> => {
+    const ask = async (engine: Engine, context: RunContext) =>
+      unwrap(await engine.evaluate(of(value), 'words', context, { preview })).clusters.map(
+        (cluster) => cluster.pulled?.moved,
+      );
+    const made = await ask(shared, { ...quietContext, crew });
+    expect(sumsOf(made)).toEqual(sumsOf(await ask(alone, quietContext)));
+    return made;
+  };
+  expect(await pulled(2, false)).toContain(undefined);
+  const before = [...done];
+  const [first, second, third] = [await pulled(2.5), await pulled(3), await pulled(2.5)];
+  expect(done.every((tasks, i) => tasks > before[i])).toBe(true);
+  const at = (made: typeof first, i: number): Float32Array | undefined => made[i]?.positions;
+  first.forEach((_, i) =>
+    expect([at(first, i) === at(second, i), at(first, i) === at(third, i)]).toEqual([false, true]),
+  );
 });
 
 test('what a member leaves undone is done here: one that is gone, and one that is told to stop', async () => {

@@ -1,9 +1,11 @@
 import {
+  counted,
   fail,
   MISSING_PART,
   ownEntry,
   shortKeyOf,
   StageLog,
+  type Crew,
   type LoadUnpacker,
   type Remark,
   type Result,
@@ -14,19 +16,18 @@ import { ownOf, type Project } from '../document/index.ts';
 import { readDrawing, silhouette, type ReadDrawing } from '../drawing/index.ts';
 import {
   bufferRows,
-  display,
+  displays,
   Engine,
   flatFit,
   meetingRemarks,
   meetingsOf,
-  movedDisplay,
   neighboursOf,
   pieceMesh,
   roughDisplay,
   scenePart,
   laidPlaces,
   type Apart,
-  type DisplayBuffers,
+  type DisplayAsked,
   type EngineTools,
   type Evaluated,
   type StandingPart,
@@ -208,7 +209,7 @@ export class JobHost {
     const failures: Extract<JobAnswer, { kind: 'evaluated' }>['failures'] = [];
     for (const pieceId of visiblePieces(request.project)) {
       const evaluated = await this.#engine.evaluate(request.project, pieceId, context, { preview }).catch(brokenAlone);
-      if (evaluated.ok) pieces.push(this.#log.make('display', () => shown(evaluated.value, request.project, known)));
+      if (evaluated.ok) pieces.push(await this.#shown(evaluated.value, request.project, { known, crew: context.crew }));
       else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });
     }
@@ -219,6 +220,14 @@ export class JobHost {
       threads: 1 + (context.crew?.size ?? 0),
       heldBytes: this.#log.heldBytes(),
     };
+  }
+
+  #shown(
+    evaluated: Evaluated,
+    project: Project,
+    { known, crew }: { known: Known; crew: Crew | undefined },
+  ): Promise<ShownPiece> {
+    return counted(this.#log, 'display', () => shown(evaluated, project, { known, crew }));
   }
 
   #context(serial: number, yields: boolean): RunContext {
@@ -254,11 +263,17 @@ function brokenAlone(error: unknown): Result<never> {
 
 const visiblePieces = (project: Project): string[] => project.pieceOrder.filter((id) => project.pieces[id].visible);
 
-function shown(evaluated: Evaluated, { pieces }: Project, known: Known): ShownPiece {
+async function shown(
+  evaluated: Evaluated,
+  { pieces }: Project,
+  { known, crew }: { known: Known; crew: Crew | undefined },
+): Promise<ShownPiece> {
   const own = ownOf(pieces[evaluated.pieceId]);
   let faceSum = 0;
   let quads = 0;
   const hasLook = (letter: number): boolean => Boolean(own[evaluated.letters[letter].id]?.finish);
+  const asked: DisplayAsked[] = [];
+  const wanted = new Map<ShownCluster, number>();
   const clusters = evaluated.clusters.map((cluster): ShownCluster => {
     faceSum += faceCount(cluster.mesh);
     quads += quadCount(cluster.mesh);
@@ -270,8 +285,13 @@ function shown(evaluated: Evaluated, { pieces }: Project, known: Known): ShownPi
     const { pulled } = cluster;
     const faces = `${pulled?.like ?? cluster.key}${by}`;
     const key = pulled ? shortKeyOf('pulled', [faces, pulled.by]) : faces;
-    return { key, faces, x, y, z, letters, ...newBuffers(cluster, { key, faces }, { known, looks }) };
+    const made = newBuffers(cluster, { key, faces }, { known, looks });
+    const one: ShownCluster = { key, faces, x, y, z, letters, buffers: undefined, ...(made !== 'exact' && made) };
+    if (made === 'exact') wanted.set(one, asked.push({ mesh: cluster.mesh, apart: looks }) - 1);
+    return one;
   });
+  const drawn = await displays(asked, crew);
+  for (const [cluster, i] of wanted) cluster.buffers = drawn[i];
   return {
     pieceId: evaluated.pieceId,
     clusters,
@@ -330,21 +350,18 @@ interface Known {
   preview: boolean;
 }
 
-/** What of a cluster's buffers the page has to be sent. */
+/** What of a cluster's buffers the page has to be sent; 'exact': all of it, as an exact mesh is drawn. */
 function newBuffers(
   { mesh, pulled }: BuiltCluster,
   { key, faces }: { key: string; faces: string },
   { known, looks }: { known: Known; looks: Apart },
-): Pick<ShownCluster, 'buffers' | 'moved'> {
+): Pick<ShownCluster, 'buffers' | 'moved'> | 'exact' {
   if (known.keys.has(key)) return { buffers: undefined };
   known.keys.add(key);
-  if (pulled && known.faces.has(faces)) return { buffers: undefined, moved: movedDisplay(mesh) };
+  if (pulled && known.faces.has(faces)) return { buffers: undefined, moved: pulled.moved };
   known.faces.add(faces);
-  return { buffers: buffersFor(mesh, looks, known.preview) };
+  return known.preview && looks.letters.size + looks.cutters.size === 0 ? { buffers: roughDisplay(mesh) } : 'exact';
 }
-
-const buffersFor = (mesh: PolygonMesh, apart: Apart, preview: boolean): DisplayBuffers =>
-  preview && apart.letters.size + apart.cutters.size === 0 ? roughDisplay(mesh) : display(mesh, apart);
 
 function buffersOf(answer: JobAnswer): ArrayBuffer[] {
   if (answer.kind === 'written')
@@ -354,13 +371,13 @@ function buffersOf(answer: JobAnswer): ArrayBuffer[] {
   if (answer.kind === 'placed')
     return [answer.triangles, ...(answer.values ? [answer.values] : [])].map((one) => one.buffer as ArrayBuffer);
   if (answer.kind !== 'evaluated') return [];
-  return answer.pieces
-    .flatMap((piece) => piece.clusters)
-    .flatMap(({ buffers, moved }) => [
-      ...(buffers ? bufferRows(buffers) : []),
-      ...(moved ? [moved.positions, moved.normals] : []),
-    ])
-    .map((array) => array.buffer as ArrayBuffer);
+  return (
+    answer.pieces
+      .flatMap((piece) => piece.clusters)
+      // what is moved stays: both sides see it
+      .flatMap(({ buffers }) => (buffers ? bufferRows(buffers) : []))
+      .map((array) => array.buffer as ArrayBuffer)
+  );
 }
 
 /** What a file turns out to hold when read again. */

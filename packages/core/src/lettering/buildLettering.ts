@@ -110,7 +110,7 @@ async function build(layout: Layout, options: LetteringOptions, tools: Tools): P
   const built: LetteringStats = { clusters: clusters.length, wavefronts: 0, lifted: 0 };
   const budget = Math.min(options.faceBudget, LIMITS.laidOutFaces);
   const depthOf = (c: Cluster): DepthRange => depthRange(solidOf(c).depthMm, options.depthAnchor, scale.step);
-  const plan = planFaces(faces, clusters, {
+  const plan = await planFaces(faces, clusters, {
     scale,
     toleranceMm: options.toleranceMm,
     supportMm,

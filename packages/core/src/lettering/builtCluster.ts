@@ -16,8 +16,11 @@ export interface BuiltCluster {
    * first
    */
   restBy?: [number, number, number];
-  /** it has the faces of a cluster with another key, whose points were moved; `by` names how */
-  pulled?: { like: string; by: string };
+  /**
+   * It has the faces of a cluster with another key, whose points were moved; `by` names how. `moved`: what a renderer
+   * takes of it, written again by the pull after the next.
+   */
+  pulled?: { like: string; by: string; moved: { positions: Float32Array; normals: Float32Array } };
 }
 
 /** Three numbers a vertex, piece space: where shape steps took it from the flat layout; undefined where none did. */

@@ -17,7 +17,7 @@ import type { Cluster } from './clusters.ts';
 import type { DrawingScale } from './letterOutline.ts';
 
 /** How fine later steps need each letter: by their boxes in the flat layout, and the layout letters in each. */
-export type NeedOf = (boxes: readonly Box3[], letters: readonly (readonly number[])[]) => Need[];
+export type NeedOf = (boxes: readonly Box3[], letters: readonly (readonly number[])[]) => Promise<readonly Need[]>;
 
 /** What later steps need of the faces, and what they have, mm. */
 export interface NeedReport {
@@ -58,7 +58,11 @@ export interface PlanOptions {
 const COARSER = 1.4142135623730951;
 const TRIES = 24;
 
-export function planFaces(faces: LetteringFaces, clusters: readonly Cluster[], options: PlanOptions): FacesPlan {
+export async function planFaces(
+  faces: LetteringFaces,
+  clusters: readonly Cluster[],
+  options: PlanOptions,
+): Promise<FacesPlan> {
   const { needOf } = options;
   if (!needOf)
     return planned(
@@ -66,7 +70,7 @@ export function planFaces(faces: LetteringFaces, clusters: readonly Cluster[], o
       { faces, clusters, options, need: undefined },
     );
   const boxes = clusters.map((cluster) => boxOf(cluster, options));
-  const needs = needOf(
+  const needs = await needOf(
     boxes,
     clusters.map(({ members }) => members.map((m) => m.letter)),
   );

@@ -57,7 +57,10 @@ export function cornerNormals(mesh: PolygonMesh, known?: Adjacency): Float64Arra
 const scratch = { areas: new Scratch(), normals: new Scratch() };
 
 /** Three numbers a fan; good until the next call. */
-export function fanNormals(mesh: PolygonMesh, { start, faces }: NormalFans): Float64Array {
+export function fanNormals(
+  mesh: Pick<PolygonMesh, 'positions' | 'faceStart' | 'faceVertices'>,
+  { start, faces }: Pick<NormalFans, 'start' | 'faces'>,
+): Float64Array {
   const areas = faceAreaVectors(mesh, scratch.areas.of(3 * faceCount(mesh)));
   const fans = start.length - 1;
   const normals = scratch.normals.of(3 * fans);
@@ -65,7 +68,8 @@ export function fanNormals(mesh: PolygonMesh, { start, faces }: NormalFans): Flo
     let x = 0;
     let y = 0;
     let z = 0;
-    for (let i = start[n]; i < start[n + 1]; i++) {
+    const end = start[n + 1];
+    for (let i = start[n]; i < end; i++) {
       const f = 3 * faces[i];
       x += areas[f];
       y += areas[f + 1];

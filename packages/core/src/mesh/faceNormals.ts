@@ -5,31 +5,43 @@ import { faceCount, type PolygonMesh } from './polygonMesh.ts';
  * corner. `out`: rows that are filled in the place of new ones.
  */
 export function faceAreaVectors(
-  mesh: PolygonMesh,
+  mesh: Pick<PolygonMesh, 'positions' | 'faceStart' | 'faceVertices'>,
   out: Float64Array = new Float64Array(faceCount(mesh) * 3),
 ): Float64Array {
-  const p = mesh.positions;
-  for (let f = 0; f < faceCount(mesh); f++) {
-    const o = mesh.faceVertices[mesh.faceStart[f]] * 3;
+  const { positions: p, faceStart, faceVertices } = mesh;
+  const faces = faceCount(mesh);
+  let end = faceStart[0];
+  for (let f = 0; f < faces; f++) {
+    const start = end;
+    end = faceStart[f + 1];
+    const o = faceVertices[start] * 3;
+    const ox = p[o];
+    const oy = p[o + 1];
+    const oz = p[o + 2];
+    // the edge of the last corner is the first of the next: each place is read once
+    let b = faceVertices[start + 1] * 3;
+    let bx = p[b] - ox;
+    let by = p[b + 1] - oy;
+    let bz = p[b + 2] - oz;
     let nx = 0;
     let ny = 0;
     let nz = 0;
-    for (let c = mesh.faceStart[f] + 1; c + 1 < mesh.faceStart[f + 1]; c++) {
-      const a = mesh.faceVertices[c] * 3;
-      const b = mesh.faceVertices[c + 1] * 3;
-      const ax = p[a] - p[o];
-      const ay = p[a + 1] - p[o + 1];
-      const az = p[a + 2] - p[o + 2];
-      const bx = p[b] - p[o];
-      const by = p[b + 1] - p[o + 1];
-      const bz = p[b + 2] - p[o + 2];
+    for (let c = start + 2; c < end; c++) {
+      const ax = bx;
+      const ay = by;
+      const az = bz;
+      b = faceVertices[c] * 3;
+      bx = p[b] - ox;
+      by = p[b + 1] - oy;
+      bz = p[b + 2] - oz;
       nx += ay * bz - az * by;
       ny += az * bx - ax * bz;
       nz += ax * by - ay * bx;
     }
-    out[f * 3] = nx / 2;
-    out[f * 3 + 1] = ny / 2;
-    out[f * 3 + 2] = nz / 2;
+    const at = 3 * f;
+    out[at] = nx / 2;
+    out[at + 1] = ny / 2;
+    out[at + 2] = nz / 2;
   }
   return out;
 }

@@ -53,7 +53,7 @@ export interface PolygonMesh {
   regions: Region[];
 }
 
-export const faceCount = (mesh: PolygonMesh): number => mesh.faceStart.length - 1;
+export const faceCount = (mesh: Pick<PolygonMesh, 'faceStart'>): number => mesh.faceStart.length - 1;
 export const vertexCount = (mesh: PolygonMesh): number => mesh.positions.length / 3;
 
 export const emptyMesh = (): PolygonMesh => ({

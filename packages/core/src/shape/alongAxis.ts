@@ -23,7 +23,7 @@ export interface Along {
 export function alongAxisMap(
   step: AlongStep,
   box: Box3,
-  of: (along: Along) => Pick<PointMap, 'featureMm' | 'move'>,
+  of: (along: Along) => Pick<PointMap, 'featureMm' | 'move' | 'bends'>,
 ): PointMap {
   const span = spanOf(step, box);
   const centre = step.middle === false && step.centreMm ? step.centreMm : middleOfBox(box);

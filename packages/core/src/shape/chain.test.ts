@@ -46,6 +46,46 @@ test('steps of no strength leave everything where it is', () => {
   for (const place of somePlaces(40)) expect(distance(at(chain(...still), place), place)).toBeLessThan(1e-10);
 });
 
+test('no chord strays farther than its map says, and some nearly as far', () => {
+  const random = seededRandom(11);
+  const one = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)];
+  const axis = (): 'x' | 'y' | 'z' => one(['x', 'y', 'z']);
+  const steps = [
+    ...Array.from({ length: 30 }, () =>
+      step('bend', {
+        ...{ axis: axis(), angleDegrees: 700 * (random() - 0.5), towardDegrees: 90 * random() },
+        keeps: one(['front', 'middle', 'back', 'centre']),
+      }),
+    ),
+    ...Array.from({ length: 30 }, () =>
+      step('twist', {
+        ...{ axis: axis(), angleDegrees: 700 * (random() - 0.5), middle: random() < 0.5, centreMm: [9, -8, 7] },
+        ease: one(['even', 'soft', 'early', 'late']),
+      }),
+    ),
+  ];
+  const shares = steps.map((only) => {
+    const bent = chain(only);
+    const bends = bent.bends ?? NaN;
+    let most = 0;
+    for (let i = 0; i < 300; i++) {
+      const [a, way] = somePlaces(2 + i).slice(-2);
+      const b = a.map((v, k) => Math.min(BOX.high[k], Math.max(BOX.low[k], v + (way[k] - v) * 0.05))) as Vec3;
+      const middle = a.map((v, k) => (v + b[k]) / 2) as Vec3;
+      const [from, to] = [at(bent, a), at(bent, b)];
+      const off = distance(at(bent, middle), from.map((v, k) => (v + to[k]) / 2) as Vec3);
+      most = Math.max(most, off / ((bends * distance(a, b) ** 2) / 8));
+    }
+    return most;
+  });
+  expect(Math.max(...shares)).toBeLessThanOrEqual(1.0001);
+  expect(Math.max(...shares)).toBeGreaterThan(0.8);
+  // neither kinks nor what nobody has reckoned have a bound
+  expect(chain(step('bend', { whole: false, fromMm: -20, toMm: 20 })).bends).toBeUndefined();
+  expect(chain(step('twist', { whole: false, fromMm: -20, toMm: 20 })).bends).toBeUndefined();
+  expect(chain(step('bend'), step('twist')).bends).toBeUndefined();
+});
+
 test('each does what it says at places that can be reckoned', () => {
   // a quarter turn of the whole, the middle layer keeping its length: ends to the back
   const quarter = chain(step('bend', { angleDegrees: 90 }));

@@ -54,7 +54,14 @@ export class ShapeChain {
   #move(at: Vec3, point: ChainPoint, count: number): void {
     for (let i = 0; i < count; i++) {
       const { map } = this.links[i];
-      map.move(at, map.usesNormal ? { ...point, normal: this.normalAt(point, i) } : point);
+      if (!map.usesNormal) {
+        map.move(at, point);
+        continue;
+      }
+      const { normal } = point;
+      point.normal = this.normalAt(point, i);
+      map.move(at, point);
+      point.normal = normal;
     }
   }
 
@@ -131,6 +138,11 @@ export class ShapeChain {
   /** No wave of what the chain does is shorter, mm. */
   get featureMm(): number {
     return Math.min(...this.links.map(({ map }) => map.featureMm), Infinity);
+  }
+
+  /** What a straight line in the flat box bends at most, 1/mm; undefined: not known. */
+  get bends(): number | undefined {
+    return this.links.length === 1 && !this.frame.earlier ? this.links[0].map.bends : undefined;
   }
 
   #startOf(point: ChainPoint): Vec3 {

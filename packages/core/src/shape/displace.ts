@@ -1,3 +1,4 @@
+import { spelled } from '../base/index.ts';
 import type { StepPlace } from '../fields/index.ts';
 import { axisIndex, type Vec3 } from '../math/index.ts';
 import type { Moving, ChainStep, Displacing } from './moving.ts';
@@ -47,11 +48,12 @@ function displaceMap<S extends DisplacingStep>(step: S, pattern: Pattern<S>): Po
   const own = pattern.featureMm(step);
   return {
     usesNormal: way === undefined,
+    pattern: { key: spelled({ ...step, heightMm: 0, moves: '' }), height },
     featureMm: step.where.kind === 'all' ? own : Math.min(own, Math.max(step.where.softMm, 0.1)),
     move: (at, point) => {
       const strength = share(point);
       if (strength === 0) return;
-      const by = step.heightMm * strength * height(point.rest);
+      const by = step.heightMm * strength * (point.height ?? height(point.rest));
       if (way !== undefined) at[way] += by;
       else for (let k = 0; k < 3; k++) at[k] += by * point.normal[k];
     },

@@ -21,8 +21,9 @@ export interface MeshPoints {
   of(vertex: number): ChainPoint;
   /** a share of the way between two vertices */
   between(a: number, b: number, share: number): ChainPoint;
-  /** in the flat layout, mm */
+  /** in the flat layout, mm, square mm */
   distance(a: number, b: number): number;
+  distanceSquared(a: number, b: number): number;
 }
 
 const ZERO: Vec3 = [0, 0, 0];
@@ -36,6 +37,8 @@ export interface PointRows {
   start?: Float64Array;
   /** which way is outward as the chain begins; left out: the chain looks it up */
   outward?: Float64Array;
+  /** of the pattern of the chain's only map; left out: the map looks them up */
+  heights?: Float64Array;
   /** number of each one's letter; -1: none */
   letter: Int32Array;
   isFront: Uint8Array;
@@ -67,12 +70,13 @@ export const rowPoint = ({ start, outward }: PointRows): ChainPoint => ({
 
 export function fillPoint(
   point: ChainPoint,
-  { rest, start, outward, letter, isFront, letters, feet }: PointRows,
+  { rest, start, outward, heights, letter, isFront, letters, feet }: PointRows,
   v: number,
 ): void {
   for (let k = 0; k < 3; k++) point.rest[k] = rest[3 * v + k];
   if (start && point.start) for (let k = 0; k < 3; k++) point.start[k] = start[3 * v + k];
   if (outward && point.outward) for (let k = 0; k < 3; k++) point.outward[k] = outward[3 * v + k];
+  if (heights) point.height = heights[v];
   const own = letter[v];
   point.letter = own < 0 ? -1 : (letters[own] ?? -1);
   point.foot = own < 0 ? ZERO : (feet[own] ?? ZERO);
@@ -97,6 +101,7 @@ export function meshPoints(rows: PointRows): MeshPoints {
       point.isFront ||= isFront[b] === 1;
       return point;
     },
+    distanceSquared: (a, b) => distanceSquared(rest, 3 * a, 3 * b),
     distance: (a, b) => Math.sqrt(distanceSquared(rest, 3 * a, 3 * b)),
   };
 }

@@ -1,5 +1,4 @@
-import { cross, minus, sizeOf, type Box3, type Vec3 } from '../math/index.ts';
-import type { ChainPoint } from './pointMap.ts';
+import type { Box3, Vec3 } from '../math/index.ts';
 import type { ShapeChain } from './chain.ts';
 
 /** The longest edges that stay within the tolerance of the shaped surface, mm; Infinity: of any length. */
@@ -23,8 +22,10 @@ const MOST_CELLS = 1500;
 /** A cell is no longer than this share of the finest wave of the chain. */
 const OF_FEATURE = 0.5;
 /** The middle and the quarters of a chord tell its distance; what lies between may be farther by a little. */
-const PLACES = [0.25, 0.5, 0.75];
 const IN_HAND = 0.9;
+/** Places along a chord, from end to end. */
+const STOPS = 5;
+const LAST = STOPS - 1;
 
 /**
  * How fine the faces of a letter must be for a chain of steps: its box is cut into cells, front and back, until the
@@ -88,19 +89,31 @@ class Sampler {
   }
 
   /** Whether a cell is too wide, too high. */
-  #lacks({ x, y, wide, high }: Cell): [boolean, boolean] {
+  #lacks(cell: Cell): [boolean, boolean] {
     const { low, high: top } = this.#box;
     let [isWide, isHigh] = [false, false];
     for (const front of [true, false]) {
-      const z = front ? top[2] : low[2];
-      const at = (u: number, v: number): Vec3 => [x + u * wide, y + v * high, z];
-      for (const v of [0, 0.5, 1]) isWide ||= this.#strays(at(0, v), at(1, v), front);
-      for (const u of [0, 0.5, 1]) isHigh ||= this.#strays(at(u, 0), at(u, 1), front);
+      const strays = this.#acrossCell(cell, front ? top[2] : low[2], front);
+      for (const v of HALVES) isWide ||= strays([0, v], [LAST, v]);
+      for (const u of HALVES) isHigh ||= strays([u, 0], [u, LAST]);
       if (isWide || isHigh) continue;
-      if (this.#strays(at(0, 0), at(1, 1), front) || this.#strays(at(0, 1), at(1, 0), front))
-        [isWide, isHigh] = [wide >= high, high >= wide];
+      if (strays([0, 0], [LAST, LAST]) || strays([0, LAST], [LAST, 0]))
+        [isWide, isHigh] = [cell.wide >= cell.high, cell.high >= cell.wide];
     }
     return [isWide, isHigh];
+  }
+
+  /** Of chords between stops of a cell; each place is looked at once, whatever chords pass it. */
+  #acrossCell({ x, y, wide, high }: Cell, z: number, isFront: boolean): Strays {
+    const known = new Array<Vec3 | undefined>(STOPS * STOPS).fill(undefined);
+    const at = (u: number, v: number): Vec3 =>
+      (known[STOPS * v + u] ??= this.#at([x + (u / LAST) * wide, y + (v / LAST) * high, z], isFront));
+    return ([u, v], [toU, toV]) => {
+      const [from, to] = [at(u, v), at(toU, toV)];
+      for (let k = 1; k < LAST; k++)
+        if (this.#isFar(at(u + (k / LAST) * (toU - u), v + (k / LAST) * (toV - v)), from, to)) return true;
+      return false;
+    };
   }
 
   /** How deep a face may be at five places of the box. */
@@ -124,7 +137,7 @@ class Sampler {
           low[1] + v * (high[1] - low[1]),
           low[2] + k * size,
         ];
-        for (let k = 0; k < count; k++) if (this.#strays(at(k), at(k + 1), true)) return true;
+        for (let k = 0; k < count; k++) if (this.#strays(at(k), at(k + 1))) return true;
         return false;
       });
       if (!lacks) break;
@@ -133,21 +146,41 @@ class Sampler {
     return size < deep ? size : Infinity;
   }
 
-  #strays(a: Vec3, b: Vec3, isFront: boolean): boolean {
-    const { letter, foot, toleranceMm } = this.#options;
-    const point = (rest: Vec3): ChainPoint => ({ rest, normal: [0, 0, isFront ? 1 : -1], letter, foot, isFront: true });
-    const [from, to] = [this.#chain.at(point(a)), this.#chain.at(point(b))];
-    return PLACES.some((share) => {
-      const rest = a.map((v, k) => v + share * (b[k] - v)) as Vec3;
-      return distanceToLine(this.#chain.at(point(rest)), from, to) > IN_HAND * toleranceMm;
-    });
+  #strays(a: Vec3, b: Vec3): boolean {
+    const [from, to] = [this.#at(a, true), this.#at(b, true)];
+    for (let k = 1; k < LAST; k++) {
+      const rest = a.map((v, i) => v + (k / LAST) * (b[i] - v)) as Vec3;
+      if (this.#isFar(this.#at(rest, true), from, to)) return true;
+    }
+    return false;
+  }
+
+  #at(rest: Vec3, isFront: boolean): Vec3 {
+    const { letter, foot } = this.#options;
+    return this.#chain.at({ rest, normal: [0, 0, isFront ? 1 : -1], letter, foot, isFront: true });
+  }
+
+  #isFar(place: Vec3, from: Vec3, to: Vec3): boolean {
+    return distanceToLine(place, from, to) > IN_HAND * this.#options.toleranceMm;
   }
 }
 
+/** Whether the chord between two stops of a cell, along it and up it, lies off what lies between them. */
+type Strays = (from: readonly [number, number], to: readonly [number, number]) => boolean;
+const HALVES = [0, LAST / 2, LAST];
+
 /** From a place to the line through two others. */
 export function distanceToLine(place: Vec3, a: Vec3, b: Vec3): number {
-  const along = minus(b, a);
-  const size = sizeOf(along);
-  const off = minus(place, a);
-  return size > 0 ? sizeOf(cross(off, along)) / size : sizeOf(off);
+  const x = b[0] - a[0];
+  const y = b[1] - a[1];
+  const z = b[2] - a[2];
+  const u = place[0] - a[0];
+  const v = place[1] - a[1];
+  const w = place[2] - a[2];
+  const size = Math.sqrt(x * x + y * y + z * z);
+  if (size === 0) return Math.sqrt(u * u + v * v + w * w);
+  const cx = v * z - w * y;
+  const cy = w * x - u * z;
+  const cz = u * y - v * x;
+  return Math.sqrt(cx * cx + cy * cy + cz * cz) / size;
 }

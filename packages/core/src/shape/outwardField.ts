@@ -1,3 +1,4 @@
+import { sharedFloats } from '../base/index.ts';
 import { aroundBoxes, boxOfPoints, diagonalOf, minus, sizeOf, type Vec3 } from '../math/index.ts';
 import { areaVector, triangulate, type PolygonMesh } from '../mesh/index.ts';
 import { splineWeights } from './splineWeights.ts';
@@ -21,14 +22,14 @@ const SAMPLE_CELLS = 0.6;
  * through the bell (as in Kazhdan, Bolitho and Hoppe 2006, "Poisson surface reconstruction"), and turns by at most
  * {@link FIELD_SLOPE} / sigma a mm.
  */
-export function outwardField(meshes: readonly PolygonMesh[], sigmaMm: number): OutwardField {
+export function outwardGrid(meshes: readonly PolygonMesh[], sigmaMm: number): FieldGrid {
   const grid = gridAround(meshes, sigmaMm);
   for (const mesh of meshes) spread(mesh, grid);
   for (let axis = 0; axis < 3; axis++) {
     soften(grid, axis, [1 / 16, 4 / 16, 6 / 16, 4 / 16, 1 / 16]);
     soften(grid, axis, [1 / 4, 2 / 4, 1 / 4]);
   }
-  return reader(grid);
+  return grid;
 }
 
 /**
@@ -37,7 +38,8 @@ export function outwardField(meshes: readonly PolygonMesh[], sigmaMm: number): O
  */
 export const FIELD_SLOPE = 1.3;
 
-interface FieldGrid {
+/** A field as it is kept: other threads see its values without a copy. */
+export interface FieldGrid {
   low: Vec3;
   cell: number;
   /** cells along each axis */
@@ -54,7 +56,7 @@ function gridAround(meshes: readonly PolygonMesh[], sigmaMm: number): FieldGrid 
   while (counts().reduce((all, n) => all * n, 1) > MOST_CELLS) cell *= 1.25;
   const count = counts();
   const low = box.low.map((value) => value - MARGIN * cell) as Vec3;
-  return { low, cell, count, values: new Float32Array(3 * count[0] * count[1] * count[2]) };
+  return { low, cell, count, values: sharedFloats(3 * count[0] * count[1] * count[2]) };
 }
 
 /** Every face's normal goes to the cells around it, as much as it is large. */
@@ -81,21 +83,12 @@ function spread(mesh: PolygonMesh, grid: FieldGrid): void {
   }
 }
 
-function add(grid: FieldGrid, place: Vec3, vector: readonly number[], { weight }: { weight: number }): void {
-  const { values } = grid;
-  eachAround(grid, place, weight, {
-    use: (at, w) => {
-      for (let k = 0; k < 3; k++) values[at + k] += w * vector[k];
-    },
-  });
-}
-
-/** The 27 cells around a place, each with its share of a weight, by quadratic B-splines; none near the grid's edge. */
-function eachAround(
-  { low, cell, count }: FieldGrid,
+/** To the 27 cells around a place, each with its share of a weight, by quadratic B-splines; none near the grid's edge. */
+function add(
+  { low, cell, count, values }: FieldGrid,
   place: Vec3,
-  weight: number,
-  { use }: { use: (at: number, w: number) => void },
+  vector: readonly number[],
+  { weight }: { weight: number },
 ): void {
   const [x, y, z] = place.map((value, k) => (value - low[k]) / cell);
   const [i, j, k] = [Math.floor(x), Math.floor(y), Math.floor(z)];
@@ -103,8 +96,11 @@ function eachAround(
   const [wx, wy, wz] = [x - i, y - j, z - k].map((t) => splineWeights(t - 0.5));
   for (let c = 0; c < 3; c++)
     for (let b = 0; b < 3; b++)
-      for (let n = 0; n < 3; n++)
-        use(3 * (i + n - 1 + count[0] * (j + b - 1 + count[1] * (k + c - 1))), weight * wx[n] * wy[b] * wz[c]);
+      for (let n = 0; n < 3; n++) {
+        const at = 3 * (i + n - 1 + count[0] * (j + b - 1 + count[1] * (k + c - 1)));
+        const w = weight * wx[n] * wy[b] * wz[c];
+        for (let axis = 0; axis < 3; axis++) values[at + axis] += w * vector[axis];
+      }
 }
 
 function soften({ count, values }: FieldGrid, axis: number, kernel: readonly number[]): void {
@@ -125,18 +121,31 @@ function soften({ count, values }: FieldGrid, axis: number, kernel: readonly num
       }
 }
 
-function reader(grid: FieldGrid): OutwardField {
-  const { values } = grid;
+export function outwardField({ low, cell, count, values }: FieldGrid): OutwardField {
+  const [countX, countY, countZ] = count;
+  // in plain loops: asked for wherever a point lies that is moved outward
   return (place) => {
-    const at: Vec3 = [0, 0, 0];
-    eachAround(grid, place, SCALE, {
-      use: (cell, w) => {
-        for (let axis = 0; axis < 3; axis++) at[axis] += w * values[cell + axis];
-      },
-    });
-    const size = sizeOf(at);
-    if (size > 1) for (let axis = 0; axis < 3; axis++) at[axis] /= size;
-    return at;
+    const x = (place[0] - low[0]) / cell;
+    const y = (place[1] - low[1]) / cell;
+    const z = (place[2] - low[2]) / cell;
+    const [i, j, k] = [Math.floor(x), Math.floor(y), Math.floor(z)];
+    if (!(i >= 1 && j >= 1 && k >= 1 && i < countX - 1 && j < countY - 1 && k < countZ - 1)) return [0, 0, 0];
+    const wx = splineWeights(x - i - 0.5);
+    const wy = splineWeights(y - j - 0.5);
+    const wz = splineWeights(z - k - 0.5);
+    let [ax, ay, az] = [0, 0, 0];
+    for (let c = 0; c < 3; c++)
+      for (let b = 0; b < 3; b++) {
+        let from = 3 * (i - 1 + countX * (j + b - 1 + countY * (k + c - 1)));
+        for (let n = 0; n < 3; n++, from += 3) {
+          const w = SCALE * wx[n] * wy[b] * wz[c];
+          ax += w * values[from];
+          ay += w * values[from + 1];
+          az += w * values[from + 2];
+        }
+      }
+    const by = Math.max(1, Math.sqrt(ax * ax + ay * ay + az * az));
+    return [ax / by, ay / by, az / by];
   };
 }
 

@@ -16,6 +16,8 @@ export interface ChainPoint {
   foot: Vec3;
   /** all faces around it are fronts or backs */
   isFront: boolean;
+  /** of the pattern of the chain's only map, where that was looked up before */
+  height?: number;
 }
 
 /** A step as a map of points. */
@@ -24,6 +26,13 @@ export interface PointMap {
   usesNormal: boolean;
   /** no wave of what it does is shorter, mm */
   featureMm: number;
+  /**
+   * What a straight line in the piece's flat box bends at most, 1/mm: its second derivative by length, where this map is
+   * the first. The middle of a chord then strays by an eighth of that times its length squared. Left out: not known.
+   */
+  bends?: number;
+  /** moves by a height that only the place in the flat layout tells, in shares of its strength; `key` names it */
+  pattern?: { key: string; height(rest: Vec3): number };
   /** changes `at` in place, from where steps before have put it */
   move(at: Vec3, point: ChainPoint): void;
   /** the same within a tenth of the tolerance, but faster; left out: there is no faster way */

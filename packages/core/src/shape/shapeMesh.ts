@@ -118,14 +118,26 @@ class Images {
    */
   #far(images: Float64Array, points: MeshPoints, toleranceMm: number): Far {
     const { line, plane } = this.#straying(images, points);
-    const edge = (a: number, b: number, mayMm = toleranceMm): boolean => line(a, b) > mayMm;
+    const near = this.#surelyWithin(points);
+    const edge = (a: number, b: number, mayMm = toleranceMm): boolean => !near(a, b, mayMm) && line(a, b) > mayMm;
+    const offMm = toleranceMm - this.#flatMm;
     return {
       edge,
       within: (face) => {
+        if (face.length === 4 && near(face[0], face[2], offMm) && near(face[1], face[3], offMm)) return NEVER;
         const flat = this.#chain.usesNormals ? undefined : planeOf(images, face, this.#flatMm);
         return flat ? (a, b) => plane(flat, a, b) > toleranceMm : (a, b) => edge(a, b);
       },
     };
+  }
+
+  /** Whether a chord can't stray farther, by what is known of the chain, so that nobody has to look. */
+  #surelyWithin(points: MeshPoints): (a: number, b: number, mayMm: number) => boolean {
+    const bends = this.#shaped.start ? undefined : this.#chain.bends;
+    if (bends === undefined) return NEVER;
+    // with room for rounding
+    const eighth = (1.001 * bends) / 8;
+    return (a, b, mayMm) => eighth * points.distanceSquared(a, b) < mayMm;
   }
 
   /** The farthest that edges and diagonals stray, mm. */
@@ -169,6 +181,8 @@ class Images {
     };
   }
 }
+
+const NEVER = (): boolean => false;
 
 interface Plane {
   normal: Vec3;

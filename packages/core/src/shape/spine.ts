@@ -76,6 +76,16 @@ export class Spine {
     return this.#pieceOf(u).curvature;
   }
 
+  /** The curvature of a stretch of the layer; undefined where it is not the same all along. */
+  curvatureOf(from: number, to: number): number | undefined {
+    const curvatures = this.#pieces.filter((piece, i) => {
+      const start = i === 0 ? -Infinity : piece.from;
+      return start < to && piece.to > from;
+    });
+    const [first, ...others] = curvatures.map(({ curvature }) => curvature);
+    return others.every((one) => one === first) ? first : undefined;
+  }
+
   /** Which point of the flat layer goes there: of several the one nearest to the layer. */
   from(along: number, off: number): { u: number; h: number } {
     let best = { u: 0, h: Infinity };

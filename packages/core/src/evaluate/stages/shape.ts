@@ -1,9 +1,8 @@
 import type { Named, QuickStage } from '../../base/index.ts';
-import type { Box3 } from '../../math/index.ts';
-import { chainOf, type MovingStep } from '../../steps/index.ts';
 import type { Vec3 } from '../../math/index.ts';
 import { emptyMesh, faceCount, meshBytes, type PolygonMesh } from '../../mesh/index.ts';
 import { shapeMesh, type ShapeChain, type Shaped, type ShapedMesh } from '../../shape/index.ts';
+import { chainThere, type ChainAlone } from './chainAlone.ts';
 
 export interface ShapeInputs {
   solid: Named<PolygonMesh>;
@@ -44,7 +43,7 @@ export const SHAPE: QuickStage<ShapeInputs, ShapeBounds, ShapedMesh & { mostFace
 export interface ShapeTask {
   inputs: Omit<ShapeInputs, 'chain' | 'solid'>;
   tools: ShapeBounds;
-  chain: Named<{ steps: MovingStep[]; earlier: MovingStep[]; box: Box3; seconds: number }>;
+  chain: ChainAlone;
 }
 
 export const shapeThere = ({ inputs, tools, chain }: ShapeTask): ReturnType<typeof SHAPE.make> =>
@@ -52,12 +51,3 @@ export const shapeThere = ({ inputs, tools, chain }: ShapeTask): ReturnType<type
 
 /** The stage works on what it is laid as. */
 const UNNAMED = { solid: { key: '', of: emptyMesh() } };
-
-let last: Named<ShapeChain> | undefined;
-
-function chainThere({ key, of: { steps, earlier, box, seconds } }: ShapeTask['chain']): ShapeChain {
-  if (last?.key === key) return last.of;
-  const before = earlier.length > 0 ? chainOf(earlier, { box, seconds }) : undefined;
-  last = { key, of: chainOf(steps, { box, seconds, earlier: before }) };
-  return last.of;
-}

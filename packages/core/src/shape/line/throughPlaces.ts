@@ -1,6 +1,6 @@
 import type { StepPath } from '../../fields/index.ts';
 import { dot, minus, plus, sizeOf, unit, type Vec3 } from '../../math/index.ts';
-import type { SpaceLine } from './spaceLine.ts';
+import { fill, type LinePlace, type SpaceLine } from './spaceLine.ts';
 
 /** Of 30 degrees: where a row of places turns by more, it has a corner. */
 const CORNER_COSINE = 0.8660254037844387;
@@ -27,29 +27,50 @@ export function throughPlaces({ placesMm, closed, up }: Extract<StepPath, { kind
     const [a, b] = [sizeOf(before), sizeOf(after)];
     return unit(plus(before.map((v) => (v * b) / a) as Vec3, after, a / b));
   };
+  const pieces = Array.from({ length: count }, (_, i): Piece => ({
+    from: placeAt(i),
+    way: wayAt(i),
+    out: tangent(i, true),
+    into: tangent(i + 1, false),
+  }));
   return {
     end: Math.max(1, count),
     closed,
     pieces: Math.max(1, count),
     perPiece: count > FEW ? A_PIECE : undefined,
     up,
-    at: (t) => {
-      if (count < 1) return { place: placeAt(0), speed: [1, 0, 0] };
+    at: (t, at) => {
+      if (count < 1) {
+        fill(at.place, ...placeAt(0));
+        fill(at.speed, 1, 0, 0);
+        return at;
+      }
       const i = Math.min(count - 1, Math.max(0, Math.floor(t)));
-      return hermite(placeAt(i), wayAt(i), tangent(i, true), tangent(i + 1, false), t - i);
+      return hermite(pieces[i], t - i, at);
     },
   };
+}
+
+/** From one place to the next, with the tangents at both, of length 1. */
+interface Piece {
+  from: Vec3;
+  way: Vec3;
+  out: Vec3;
+  into: Vec3;
 }
 
 /**
  * Cubic from a place over a way, with tangents at both ends that are as long as the way; place and derivative by u from
  * 0 to 1.
  */
-function hermite(from: Vec3, way: Vec3, out: Vec3, into: Vec3, u: number): { place: Vec3; speed: Vec3 } {
+function hermite({ from, way, out, into }: Piece, u: number, at: LinePlace): LinePlace {
   const long = sizeOf(way);
   const rest = 1 - u;
-  const shares = [u * u * (3 - 2 * u), long * u * rest * rest, -long * u * u * rest];
-  const speeds = [6 * u * rest, long * rest * (1 - 3 * u), long * u * (3 * u - 2)];
-  const sum = (by: readonly number[]): Vec3 => plus(plus(plus([0, 0, 0], way, by[0]), out, by[1]), into, by[2]);
-  return { place: plus(from, sum(shares), 1), speed: sum(speeds) };
+  const [a, b, c] = [u * u * (3 - 2 * u), long * u * rest * rest, -long * u * u * rest];
+  const [d, e, f] = [6 * u * rest, long * rest * (1 - 3 * u), long * u * (3 * u - 2)];
+  for (let k = 0; k < 3; k++) {
+    at.place[k] = from[k] + (a * way[k] + b * out[k] + c * into[k]);
+    at.speed[k] = d * way[k] + e * out[k] + f * into[k];
+  }
+  return at;
 }

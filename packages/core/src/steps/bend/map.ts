@@ -60,6 +60,7 @@ export function bendMap(steps: readonly BendStep[], box: Box3, mark: (rest: Vec3
   return {
     usesNormal: false,
     featureMm: Infinity,
+    bends: bentAtMost(spine.curvatureOf(box.low[run], box.high[run]), farthest(seen, box)),
     spine,
     seen,
     from: Math.min(...bends.map((b) => b.from)),
@@ -81,4 +82,26 @@ function heightOf({ axis, keeps, middle, centreMm }: BendStep, box: Box3): numbe
   if (keeps === 'back') return box.low[k];
   if (keeps === 'middle') return (box.low[k] + box.high[k]) / 2;
   return middle ? 0 : centreMm[k];
+}
+
+/** Of a box: how far off the kept layer it reaches, mm. */
+function farthest(seen: (at: Vec3) => { h: number }, { low, high }: Box3): number {
+  const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((i): Vec3 => [
+    i & 1 ? high[0] : low[0],
+    i & 2 ? high[1] : low[1],
+    i & 4 ? high[2] : low[2],
+  ]);
+  return Math.max(...corners.map((corner) => Math.abs(seen(corner).h)));
+}
+
+/**
+ * A line that runs along the layer by a and off it by b comes to bend by the curvature times (a a q, 2 a b), q being one
+ * and the curvature times its height: most of all along the layer where q is large, else aslant. Unknown where the
+ * curvature changes: what is off the layer has a kink there.
+ */
+function bentAtMost(curvature: number | undefined, height: number): number | undefined {
+  if (curvature === undefined) return undefined;
+  const bent = Math.abs(curvature);
+  const q = 1 + bent * height;
+  return bent * (q * q >= 2 ? q : 2 / Math.sqrt(4 - q * q));
 }

@@ -23,8 +23,13 @@ export function noiseHeight({
 }: NoiseStep): (rest: Vec3) => number {
   const one = CHARACTERS[character];
   const whole = 2 - 2 ** (1 - detail);
-  return ([x, y, z]) => {
-    let [sum, strength, fine] = [0, 1, 1 / sizeMm];
+  return (rest) => {
+    const x = rest[0];
+    const y = rest[1];
+    const z = rest[2];
+    let sum = 0;
+    let strength = 1;
+    let fine = 1 / sizeMm;
     for (let octave = 0; octave < detail; octave++) {
       sum += strength * one(seed + octave, x * fine, y * fine, (z + drift) * fine);
       strength /= 2;

@@ -1,5 +1,5 @@
-import { axisIndex, type Box3, cos, PI, plus, sin, type Vec3, X, Y, Z } from '../../math/index.ts';
-import { courseOf, MeasuredPath, type PointMap } from '../../shape/index.ts';
+import { axisIndex, type Box3, cos, PI, sin, type Vec3, X, Y, Z } from '../../math/index.ts';
+import { courseOf, frame, MeasuredPath, type PointMap } from '../../shape/index.ts';
 import type { RunStep } from './fields.ts';
 import { pathOf } from './pathOf.ts';
 
@@ -28,6 +28,7 @@ export function runMap(step: RunStep, box: Box3, mark: (rest: Vec3) => Vec3): Ru
   // a line that is closed goes round by itself; on an open one its start follows its end
   const place = (s: number): number =>
     step.ends === 'round' && !line.closed && used > 0 ? s - Math.floor(s / used) * used : s;
+  const found = frame();
   return {
     usesNormal: false,
     featureMm: line.length / 8,
@@ -36,16 +37,14 @@ export function runMap(step: RunStep, box: Box3, mark: (rest: Vec3) => Vec3): Ru
     move: (at) => {
       const s = place(reach(at));
       const inside = line.closed && step.ends === 'round' ? s : Math.min(used, Math.max(0, s));
-      const { place: foot, along, up, out } = line.at(from + inside);
+      const { place: foot, along, up, out } = line.at(from + inside, found);
       const share = used > 0 ? Math.min(1, Math.max(0, s / used)) : 0;
       const size = sizeAt(share) / 100;
       const roll = ((step.rollDegrees + rollAt(share)) * PI) / 180;
       const [high0, deep] = [run === X ? at[Y] : -at[X], at[Z]];
       const [c, d] = [cos(roll) * size, sin(roll) * size];
-      const onEnd = plus(foot, along, s - inside);
-      const raised = plus(onEnd, up, c * high0 - d * deep);
-      const moved = plus(raised, out, d * high0 + c * deep);
-      for (let k = 0; k < 3; k++) at[k] = moved[k];
+      const [raised, forth] = [c * high0 - d * deep, d * high0 + c * deep];
+      for (let k = 0; k < 3; k++) at[k] = foot[k] + (s - inside) * along[k] + raised * up[k] + forth * out[k];
     },
   };
 }

@@ -1,7 +1,7 @@
 import type { StepPath } from '../../fields/index.ts';
 import { cos, PI, sin, type Vec3 } from '../../math/index.ts';
 import { CurveBuilder, drawKnots } from '../../outline/index.ts';
-import { throughPlaces, type SpaceLine } from '../../shape/index.ts';
+import { fill, linePlace, throughPlaces, type LinePlace, type SpaceLine } from '../../shape/index.ts';
 
 const FRONT_UP: Vec3 = [0, 1, 0];
 /** Pieces a turn of a formed line. */
@@ -43,10 +43,12 @@ function around({
     closed,
     pieces: Math.ceil(A_TURN * turns),
     up: FRONT_UP,
-    at: (t) => {
+    at: (t, at) => {
       const [r, dr] = radius(t);
       const [s, c] = [sin(t), cos(t)];
-      return { place: [r * s, (rise * t) / end, r * c], speed: [r * c + dr * s, rise / end, dr * c - r * s] };
+      fill(at.place, r * s, (rise * t) / end, r * c);
+      fill(at.speed, r * c + dr * s, rise / end, dr * c - r * s);
+      return at;
     },
   };
 }
@@ -60,11 +62,13 @@ function spiral({ innerMm, outerMm, turns }: Extract<StepPath, { kind: 'spiral' 
     closed: false,
     pieces: Math.ceil(A_TURN * turns),
     up: [-1, 0, 0],
-    at: (t) => {
+    at: (t, at) => {
       // a spiral from nothing has no direction at its first point
       const r = Math.max(innerMm, 1e-3) + grows * t;
       const [s, c] = [sin(t), cos(t)];
-      return { place: [-r * c, r * s, 0], speed: [r * s - grows * c, r * c + grows * s, 0] };
+      fill(at.place, -r * c, r * s, 0);
+      fill(at.speed, r * s - grows * c, r * c + grows * s, 0);
+      return at;
     },
   };
 }
@@ -77,10 +81,11 @@ function ripple({ lengthMm, heightMm, waves }: Extract<StepPath, { kind: 'ripple
     closed: false,
     pieces: Math.ceil(A_TURN * waves),
     up: FRONT_UP,
-    at: (t) => ({
-      place: [t - end / 2, (heightMm / 2) * sin(turn * t), 0],
-      speed: [1, (heightMm / 2) * turn * cos(turn * t), 0],
-    }),
+    at: (t, at) => {
+      fill(at.place, t - end / 2, (heightMm / 2) * sin(turn * t), 0);
+      fill(at.speed, 1, (heightMm / 2) * turn * cos(turn * t), 0);
+      return at;
+    },
   };
 }
 
@@ -92,16 +97,19 @@ function drawn(curve: Extract<StepPath, { kind: 'drawn' }>['curve']): SpaceLine 
   drawKnots(builder, curve);
   const { degree, control } = builder.finish();
   const count = Math.max(1, degree.length);
-  const at = (t: number): { place: Vec3; speed: Vec3 } => {
+  const at = (t: number, into: LinePlace): LinePlace => {
     const i = Math.min(count - 1, Math.max(0, Math.floor(t)));
     const row = (u: number): [number, number][] => [0, 1].map((k) => bezier(control, 8 * i + k, degree[i] ?? 1, u));
     const [[x, dx], [y, dy]] = row(t - i);
-    if (dx !== 0 || dy !== 0) return { place: [x, y, 0], speed: [dx, dy, 0] };
+    fill(into.place, x, y, 0);
+    fill(into.speed, dx, dy, 0);
+    if (dx !== 0 || dy !== 0) return into;
     // an arm of no length: the direction shows just beside it
     const [[, ex], [, ey]] = row(t - i < 0.5 ? BESIDE : 1 - BESIDE);
-    return { place: [x, y, 0], speed: [ex, ey, 0] };
+    fill(into.speed, ex, ey, 0);
+    return into;
   };
-  const first = at(1e-9).speed;
+  const first = at(1e-9, linePlace()).speed;
   return { end: count, closed: curve.closed, pieces: count, up: [-first[1], first[0], 0], at };
 }
 

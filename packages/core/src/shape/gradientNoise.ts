@@ -63,7 +63,7 @@ function mixed(of: number): number {
 const fade = (t: number): number => t * t * t * (t * (t * 6 - 15) + 10);
 const mix = (a: number, b: number, t: number): number => a + t * (b - a);
 
-/** The twelve directions, four of them twice, by the last four bits of a hash; looked up, since no branch foresees them. */
+/** The twelve directions, four of them twice, by the last four bits of a hash: no branch would foresee them. */
 const SLOPE_X = new Float64Array([1, -1, 1, -1, 1, -1, 1, -1, 0, 0, 0, 0, 1, 0, -1, 0]);
 const SLOPE_Y = new Float64Array([1, 1, -1, -1, 0, 0, 0, 0, 1, -1, 1, -1, 1, -1, 1, -1]);
 const SLOPE_Z = new Float64Array([0, 0, 0, 0, 1, 1, -1, -1, 1, 1, -1, -1, 0, 1, 0, -1]);

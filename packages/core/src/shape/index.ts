@@ -22,5 +22,5 @@ export type { PointRows, Shaped } from './meshPoints.ts';
 export type { ShapedMesh } from './shapeMesh.ts';
 export { shapeMesh, strayOf } from './shapeMesh.ts';
 export { frame, MeasuredPath } from './line/measured.ts';
-export { fill, linePlace, type LinePlace, type SpaceLine } from './line/spaceLine.ts';
+export { fill, pathSpot, type PathSpot, type SpaceLine } from './line/spaceLine.ts';
 export { throughPlaces } from './line/throughPlaces.ts';

@@ -83,7 +83,7 @@ function spread(mesh: PolygonMesh, grid: FieldGrid): void {
   }
 }
 
-/** To the 27 cells around a place, each with its share of a weight, by quadratic B-splines; none near the grid's edge. */
+/** To the 27 cells around a place, by quadratic B-splines, each its share of a weight; none near the grid's edge. */
 function add(
   { low, cell, count, values }: FieldGrid,
   place: Vec3,

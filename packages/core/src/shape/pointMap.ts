@@ -27,8 +27,8 @@ export interface PointMap {
   /** no wave of what it does is shorter, mm */
   featureMm: number;
   /**
-   * What a straight line in the piece's flat box bends at most, 1/mm: its second derivative by length, where this map is
-   * the first. The middle of a chord then strays by an eighth of that times its length squared. Left out: not known.
+   * What a straight line in the piece's flat box bends at most, 1/mm: its second derivative by length, where this map
+   * is the first. The middle of a chord then strays by an eighth of that times its length squared. Left out: not known.
    */
   bends?: number;
   /** moves by a height that only the place in the flat layout tells, in shares of its strength; `key` names it */

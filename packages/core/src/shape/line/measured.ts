@@ -1,5 +1,5 @@
 import { atan2, cos, cross, dot, minus, plus, sin, sizeOf, unit, type Vec3 } from '../../math/index.ts';
-import { fill, linePlace, type LinePlace, type SpaceLine } from './spaceLine.ts';
+import { fill, pathSpot, type PathSpot, type SpaceLine } from './spaceLine.ts';
 
 /** A place of a line with its own axes: along it, up, and out of both. */
 export interface Frame {
@@ -29,7 +29,7 @@ export class MeasuredPath {
   readonly #slope: Float64Array;
   readonly #up: Vec3[];
   readonly #upright: boolean;
-  readonly #found: LinePlace = linePlace();
+  readonly #found: PathSpot = pathSpot();
   #row = 0;
 
   constructor(path: SpaceLine, upright: boolean) {
@@ -108,7 +108,7 @@ export class MeasuredPath {
   }
 
   #framed(): Vec3[] {
-    const rows = Array.from(this.#t, (t) => this.#path.at(t, linePlace()));
+    const rows = Array.from(this.#t, (t) => this.#path.at(t, pathSpot()));
     const along = rows.map(({ speed }) => unit(speed));
     const up: Vec3[] = [square(this.#path.up, along[0])];
     for (let i = 0; i + 1 < rows.length; i++) {

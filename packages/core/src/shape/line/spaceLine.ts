@@ -1,7 +1,7 @@
 import type { Vec3 } from '../../math/index.ts';
 
 /** A place of a line, and how it goes on there: its derivative. */
-export interface LinePlace {
+export interface PathSpot {
   place: Vec3;
   speed: Vec3;
 }
@@ -15,12 +15,12 @@ export interface SpaceLine {
   /** places that each is measured at, where the usual number is not needed */
   perPiece?: number;
   /** `into` is filled and given back: a hand that pulls asks a hundred thousand times */
-  at(t: number, into: LinePlace): LinePlace;
+  at(t: number, into: PathSpot): PathSpot;
   /** up at the start */
   up: Vec3;
 }
 
-export const linePlace = (): LinePlace => ({ place: [0, 0, 0], speed: [0, 0, 0] });
+export const pathSpot = (): PathSpot => ({ place: [0, 0, 0], speed: [0, 0, 0] });
 
 export function fill(at: Vec3, x: number, y: number, z: number): void {
   at[0] = x;

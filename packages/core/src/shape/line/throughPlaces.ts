@@ -1,6 +1,6 @@
 import type { StepPath } from '../../fields/index.ts';
 import { dot, minus, plus, sizeOf, unit, type Vec3 } from '../../math/index.ts';
-import { fill, type LinePlace, type SpaceLine } from './spaceLine.ts';
+import { fill, type PathSpot, type SpaceLine } from './spaceLine.ts';
 
 /** Of 30 degrees: where a row of places turns by more, it has a corner. */
 const CORNER_COSINE = 0.8660254037844387;
@@ -27,7 +27,7 @@ export function throughPlaces({ placesMm, closed, up }: Extract<StepPath, { kind
     const [a, b] = [sizeOf(before), sizeOf(after)];
     return unit(plus(before.map((v) => (v * b) / a) as Vec3, after, a / b));
   };
-  const pieces = Array.from({ length: count }, (_, i): Piece => ({
+  const pieces = Array.from({ length: count }, (_, i): Stretch => ({
     from: placeAt(i),
     way: wayAt(i),
     out: tangent(i, true),
@@ -52,7 +52,7 @@ export function throughPlaces({ placesMm, closed, up }: Extract<StepPath, { kind
 }
 
 /** From one place to the next, with the tangents at both, of length 1. */
-interface Piece {
+interface Stretch {
   from: Vec3;
   way: Vec3;
   out: Vec3;
@@ -63,7 +63,7 @@ interface Piece {
  * Cubic from a place over a way, with tangents at both ends that are as long as the way; place and derivative by u from
  * 0 to 1.
  */
-function hermite({ from, way, out, into }: Piece, u: number, at: LinePlace): LinePlace {
+function hermite({ from, way, out, into }: Stretch, u: number, at: PathSpot): PathSpot {
   const long = sizeOf(way);
   const rest = 1 - u;
   const [a, b, c] = [u * u * (3 - 2 * u), long * u * rest * rest, -long * u * u * rest];

@@ -95,8 +95,8 @@ function farthest(seen: (at: Vec3) => { h: number }, { low, high }: Box3): numbe
 }
 
 /**
- * A line that runs along the layer by a and off it by b comes to bend by the curvature times (a a q, 2 a b), q being one
- * and the curvature times its height: most of all along the layer where q is large, else aslant. Unknown where the
+ * A line that runs along the layer by a and off it by b comes to bend by the curvature times (a a q, 2 a b), q being
+ * one and the curvature times its height: most of all along the layer where q is large, else aslant. Unknown where the
  * curvature changes: what is off the layer has a kink there.
  */
 function bentAtMost(curvature: number | undefined, height: number): number | undefined {

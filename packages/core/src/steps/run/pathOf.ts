@@ -1,7 +1,7 @@
 import type { StepPath } from '../../fields/index.ts';
 import { cos, PI, sin, type Vec3 } from '../../math/index.ts';
 import { CurveBuilder, drawKnots } from '../../outline/index.ts';
-import { fill, linePlace, throughPlaces, type LinePlace, type SpaceLine } from '../../shape/index.ts';
+import { fill, pathSpot, throughPlaces, type PathSpot, type SpaceLine } from '../../shape/index.ts';
 
 const FRONT_UP: Vec3 = [0, 1, 0];
 /** Pieces a turn of a formed line. */
@@ -97,7 +97,7 @@ function drawn(curve: Extract<StepPath, { kind: 'drawn' }>['curve']): SpaceLine 
   drawKnots(builder, curve);
   const { degree, control } = builder.finish();
   const count = Math.max(1, degree.length);
-  const at = (t: number, into: LinePlace): LinePlace => {
+  const at = (t: number, into: PathSpot): PathSpot => {
     const i = Math.min(count - 1, Math.max(0, Math.floor(t)));
     const row = (u: number): [number, number][] => [0, 1].map((k) => bezier(control, 8 * i + k, degree[i] ?? 1, u));
     const [[x, dx], [y, dy]] = row(t - i);
@@ -109,7 +109,7 @@ function drawn(curve: Extract<StepPath, { kind: 'drawn' }>['curve']): SpaceLine 
     fill(into.speed, ex, ey, 0);
     return into;
   };
-  const first = at(1e-9, linePlace()).speed;
+  const first = at(1e-9, pathSpot()).speed;
   return { end: count, closed: curve.closed, pieces: count, up: [-first[1], first[0], 0], at };
 }
 

@@ -50,8 +50,8 @@ const EASED: Readonly<Record<Ease, { slope: number; change: number }>> = {
 };
 
 /**
- * A line that runs along the axis by a and across it by b comes to bend by a a r (t'' aside, t' t' inward) and 2 a b t',
- * t being the angle and r the distance from the axis. Unknown where the twist ends in a kink.
+ * A line that runs along the axis by a and across it by b comes to bend by a a r (t'' aside, t' t' inward) and 2 a b
+ * t', t being the angle and r the distance from the axis. Unknown where the twist ends in a kink.
  */
 function twistedAtMost(
   { whole, ease }: Pick<StepOf<'twist', typeof TWIST>, 'whole' | 'ease'>,

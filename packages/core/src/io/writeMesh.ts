@@ -1,4 +1,4 @@
-import { remark, type Remark, type WriteTools } from '../base/index.ts';
+import { keptBy, remark, type Remark, type WriteTools } from '../base/index.ts';
 import { usualSlots } from '../document/index.ts';
 import { usualOf } from '../fields/index.ts';
 import { isStill, STILL, transformPoints } from '../math/index.ts';
@@ -136,8 +136,8 @@ export async function writeMesh(
   return writeScene([{ name: options.name, mesh, transform: STILL, slots: usualSlots(), letters }], options);
 }
 
-export const quadCount = (mesh: PolygonMesh): number => {
+export const quadCount = keptBy((mesh: PolygonMesh): number => {
   let quads = 0;
   for (let f = 0; f < faceCount(mesh); f++) if (mesh.faceStart[f + 1] - mesh.faceStart[f] === 4) quads++;
   return quads;
-};
+});

@@ -1,5 +1,5 @@
-import { finerTolerance, LIMITS, remark, Stopped, type Remark, type RunContext } from '../base/index.ts';
-import { faceCount } from '../mesh/index.ts';
+import { finerTolerance, LIMITS, remark, Stopped, type Named, type Remark, type RunContext } from '../base/index.ts';
+import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { gridStep, type Bands } from '../outline/index.ts';
 import { changesAlong, depthLevels, twistShare, type Corners, type Finer } from '../solid/index.ts';
 import type { Layout } from '../text/index.ts';
@@ -9,10 +9,11 @@ import { findClusters, type Cluster } from './clusters.ts';
 import {
   clusterReach,
   clusterSolid,
-  planRow,
+  planRows,
   plansTogether,
   type ClusterJob,
   type LetteringStats,
+  type PlanRow,
 } from './clusterSolid.ts';
 import { crossingLetters } from './crossingLetters.ts';
 import { isDrawn } from '../solid/index.ts';
@@ -209,7 +210,8 @@ async function raise(
   const { step } = job.scale;
   const { crew, progress } = tools.context;
   const profiles = clusters.map(profileOf);
-  const rows = clusters.map((cluster, i) => planRow(cluster, profiles[i].section, job));
+  const rows = planRows(clusters, profiles, job);
+  const known = new Map<PlanRow, Named<PolygonMesh>>();
   if (crew) await plansTogether(rows, job, { crew, progress: (share) => progress(share * PLANS) });
   const before = crew ? PLANS : 0;
   const solids: DeepCluster[] = [];
@@ -218,7 +220,7 @@ async function raise(
   for (const [i, cluster] of clusters.entries()) {
     if (tools.context.cancelled()) return undefined;
     const profile = profiles[i];
-    const { key, mesh, flat } = clusterSolid(cluster, profile, { plan: rows[i], job });
+    const { key, mesh, flat } = clusterSolid(cluster, profile, { plan: rows[i], job, known });
     plans.push({ cluster, flat });
     told.add(cluster, flat, profile.section, solidOf(cluster));
     made += faceCount(mesh);

@@ -1,6 +1,6 @@
-import type { Crew, StageRow } from '../base/index.ts';
+import { spelled, type Crew, type Named, type StageRow } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
-import { sectionEnds, sectionLayers, type Corners, type FlatWavefront, type Section } from '../solid/index.ts';
+import { sectionEnds, sectionLayers, type Corners, type FlatWavefront } from '../solid/index.ts';
 import { faceStyle, type ClusterFaces } from '../faces/index.ts';
 import type { LetteringCaches } from './caches.ts';
 import type { Cluster } from './clusters.ts';
@@ -41,21 +41,30 @@ export interface ClusterSolid {
 
 export type PlanRow = StageRow<FlatInputs, FlatTools>;
 
-/** What a cluster's plan is to be. */
-export function planRow(cluster: Cluster, section: Section, job: ClusterJob): PlanRow {
+/** What clusters' plans are to be: of a thousand letters most are equal to others, and named with them. */
+export function planRows(clusters: readonly Cluster[], profiles: readonly BuiltProfile[], job: ClusterJob): PlanRow[] {
   const { seed, corners, longestEdge, caches, built, cancelled } = job;
-  return caches.flats.row(
-    {
-      cluster: cluster.shape,
-      layers: sectionLayers(section),
-      capInsets: sectionEnds(section),
-      corners,
-      seed,
-      longestEdge,
-      style: faceStyle(job.facesOf(cluster), cluster),
-    },
-    { cancelled, count: () => built.wavefronts++ },
-  );
+  const tools: FlatTools = { cancelled, count: () => built.wavefronts++ };
+  const known = new Map<BuiltProfile, Map<string, PlanRow>>();
+  return clusters.map((cluster, i) => {
+    const { section } = profiles[i];
+    const style = faceStyle(job.facesOf(cluster), cluster);
+    const rows = known.get(profiles[i]) ?? new Map<string, PlanRow>();
+    known.set(profiles[i], rows);
+    const name = `${cluster.shape.key} ${spelled(style)}`;
+    const row =
+      rows.get(name) ??
+      caches.flats.row(
+        {
+          cluster: cluster.shape,
+          ...{ layers: sectionLayers(section), capInsets: sectionEnds(section) },
+          ...{ corners, seed, longestEdge, style },
+        },
+        tools,
+      );
+    rows.set(name, row);
+    return row;
+  });
 }
 
 /** Many plans, worked out by all threads that there are. */
@@ -75,21 +84,23 @@ export async function plansTogether(
 const pointsOf = ({ inputs }: PlanRow): number =>
   inputs.cluster.of.members.reduce((sum, { outline }) => sum + outline.of.x.length, 0);
 
-/** A cluster's mesh about its own origin, from the caches where it is known. */
+/** A cluster's mesh about its own origin, from the caches where it is known; `known`: those of this run. */
 export function clusterSolid(
   cluster: Cluster,
   { section, isSheet }: BuiltProfile,
-  { plan, job }: { plan: PlanRow; job: ClusterJob },
+  { plan, job, known }: { plan: PlanRow; job: ClusterJob; known: Map<PlanRow, Named<PolygonMesh>> },
 ): ClusterSolid {
   const { caches, built, scale, uv } = job;
   const flat = caches.flats.take(plan);
   const letters = cluster.members.map((m) => m.letter);
   if (flat.of.isFull) job.filled.push(...letters);
   if (flat.of.fellBack) job.plain.push(...letters);
-  const { key, of: mesh } = caches.solids.get(
-    { flat, section, isSheet, step: scale.step, uv },
-    { count: () => built.lifted++ },
-  );
+  // equal plans are of one profile, and so are their solids
+  const solid =
+    known.get(plan) ??
+    caches.solids.get({ flat, section, isSheet, step: scale.step, uv }, { count: () => built.lifted++ });
+  known.set(plan, solid);
+  const { key, of: mesh } = solid;
   return { key, mesh, flat: flat.of.flat };
 }
 

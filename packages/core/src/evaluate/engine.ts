@@ -78,8 +78,9 @@ export class Engine {
     if (kept?.subject === subject) return ok(asKept(kept.evaluated, piece, under));
     if (run.preview && kept?.pull) {
       const { subject: same, of: pull } = kept.pull;
-      if (pullSubject(project, piece, { ...run, under, pulled: pull.steps }) === same)
-        return ok(await pulledPiece(kept.evaluated, pull, piece, { under, run, parts }));
+      const isSame = pullSubject(project, piece, { ...run, under, pulled: pull.steps }) === same;
+      const pulled = isSame && (await pulledPiece(kept.evaluated, pull, piece, { under, run, parts }));
+      if (pulled) return ok(pulled);
     }
     const built = isLettering(piece)
       ? await letterPiece(project, piece, { run, under, parts })

@@ -43,6 +43,23 @@ test.each<[string, (by: number) => Project]>([
   expect(met).toBeGreaterThan(50);
 });
 
+test('moved outward where it was not before is no pull: which way that is was not looked for; afterwards it is', async () => {
+  const uneven = (values: object): Project => turned({ ...usualStep('noise', 's'), heightMm: 2, ...values } as Step);
+  const isPulled = async (values: object): Promise<boolean> =>
+    (await evaluate(uneven(values), true)).clusters.every(({ pulled }) => pulled);
+  await evaluate(uneven({ moves: 'x' }));
+  expect(await isPulled({ moves: 'outward' })).toBe(false);
+  expect(await isPulled({ moves: 'y' })).toBe(true);
+  await evaluate(uneven({ moves: 'outward' }));
+  // one way and back: what is outward is looked for when it is first asked for
+  expect(await isPulled({ moves: 'x' })).toBe(true);
+  const back = await evaluate(uneven({ moves: 'outward', heightMm: 2.5 }), true);
+  const exact = byRest(await evaluate(uneven({ moves: 'outward', heightMm: 2.5 })));
+  const off = [...byRest(back)].flatMap(([rest, at]) => exact.get(rest)?.map((v, k) => Math.abs(v - at[k])) ?? []);
+  expect(off.length).toBeGreaterThan(150);
+  expect(Math.max(...off)).toBeLessThan(0.4);
+});
+
 test('other words, or a step more, are no pull', async () => {
   const bend = { ...usualStep('bend', 's'), angleDegrees: 60 };
   await evaluate(turned(bend));

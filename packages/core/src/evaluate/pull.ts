@@ -1,4 +1,4 @@
-import { sharedDoubles, shareOut, shortKeyOf, spelled, type Crew } from '../base/index.ts';
+import { shared, sharedDoubles, shareOut, shortKeyOf, spelled, type Crew } from '../base/index.ts';
 import type { Piece, Project } from '../document/index.ts';
 import type { ShapeChain } from '../shape/index.ts';
 import { chainOf, isMoving, type MovingStep } from '../steps/index.ts';
@@ -30,14 +30,15 @@ interface PullTools {
 
 /**
  * A piece with other values of its last shape steps, while they are pulled: the faces of the last exact mesh, moved.
- * What is told stays as it was until the hand rests.
+ * What is told stays as it was until the hand rests. Undefined where something moves outward that did not before: which
+ * way that is nobody has looked for.
  */
 export async function pulledPiece(
   last: Evaluated,
   pull: Pull,
   piece: Piece,
   { under, run, parts }: PullTools,
-): Promise<Evaluated> {
+): Promise<Evaluated | undefined> {
   const steps = piece.steps.filter((step): step is MovingStep => pull.steps.includes(step.id) && isMoving(step));
   const tools = {
     ...ontoToolsOf(piece, pull.lines, run, { under, maps: parts.grounds.maps }),
@@ -45,7 +46,10 @@ export async function pulledPiece(
   };
   const { seconds } = run;
   const chain = chainOf(steps, { ...pull.frame, seconds, onto: ontoOf(tools) });
-  const hand = (pull.hand ??= handOf(pull, chain));
+  if (chain.usesNormals && !pull.frame.outward) return undefined;
+  const hand = (pull.hand ??= handOf(pull));
+  // the field stays that of the last exact mesh, and so do its ways
+  for (const { rows } of hand.pulled) rows.outward ??= sharedIfAny(chain.outwardOf(rows));
   const pattern = patternFor(hand, chain);
   const sides = sidesOf(pull, hand, run.keptAs !== undefined);
   const by = spelled(steps.map(valuesOfStep));
@@ -78,12 +82,13 @@ export async function pulledPiece(
   };
 }
 
-/** The field of outward ways stays that of the last exact mesh, and so do its ways. */
-const handOf = ({ clusters, rows }: Pull, chain: ShapeChain): PullHand => ({
-  pulled: clusters.map(({ mesh }, i) => pulledRows(mesh, { ...rows[i], outward: chain.outwardOf(rows[i]) })),
+const handOf = ({ clusters, rows }: Pull): PullHand => ({
+  pulled: clusters.map(({ mesh }, i) => pulledRows(mesh, rows[i])),
   sides: [undefined, undefined],
   turn: 0,
 });
+
+const sharedIfAny = (rows: Float64Array | undefined): Float64Array | undefined => rows && shared(rows);
 
 /** Pulled higher and lower a pattern stays as it is: its heights are kept. The name of what will stand there. */
 function patternFor(hand: PullHand, { links }: ShapeChain): string | undefined {

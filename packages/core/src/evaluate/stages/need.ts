@@ -24,9 +24,10 @@ export const NEED: QuickStage<NeedInputs, undefined, Need> = {
     boxes
       .map((box, i) => needOf(chain.of, box, { toleranceMm, leastMm, letter, foot: feet[i] }))
       .reduce((a, b) => ({ x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), z: Math.min(a.z, b.z) })),
-  bytesOf: () => NEED_BYTES,
+  bytesOf: () => ONE_BYTES,
 };
-const NEED_BYTES = 100;
+/** Three numbers and a short name. */
+const ONE_BYTES = 500;
 
 /** What another thread needs for it. */
 export interface NeedTask {

@@ -29,13 +29,12 @@ export interface PulledInto {
 /** Rows of the last exact mesh where all threads see them. */
 export function pulledRows(mesh: PolygonMesh, rows: PointRows): PulledRows {
   const { fans, ofCorner } = displayPoints(mesh);
-  const { rest, start, letter, isFront, outward } = rows;
+  const { rest, start, letter, isFront } = rows;
   return {
     rows: {
       ...rows,
       rest: shared(rest),
       ...(start && { start: shared(start) }),
-      ...(outward && { outward: shared(outward) }),
       letter: shared(letter),
       isFront: shared(isFront),
     },

@@ -43,7 +43,7 @@ test.each<[string, (by: number) => Project]>([
   expect(met).toBeGreaterThan(50);
 });
 
-test('moved outward where it was not before is no pull: which way that is was not looked for; afterwards it is', async () => {
+test('moved outward where it was not before is no pull: which way that is was not looked for', async () => {
   const uneven = (values: object): Project => turned({ ...usualStep('noise', 's'), heightMm: 2, ...values } as Step);
   const isPulled = async (values: object): Promise<boolean> =>
     (await evaluate(uneven(values), true)).clusters.every(({ pulled }) => pulled);

@@ -41,3 +41,21 @@ export async function shareOut<R>(rows: readonly R[], crew: Crew, { there, here 
   await Promise.all(lanes);
   for (const row of left) here(row);
 }
+
+/** Fewer points or faces are done sooner than they are handed out. */
+const WORTH_SHARING = 8000;
+
+/** The same where it is worth it, by how large rows are in points or faces; all here where it is not. */
+export async function shareLarge<R>(
+  rows: readonly R[],
+  crew: Crew | undefined,
+  { sizeOf, ...shares }: Shares<R> & { sizeOf(row: R): number },
+): Promise<void> {
+  const whole = rows.reduce((sum, row) => sum + sizeOf(row), 0);
+  if (!crew || rows.length < 2 || whole < WORTH_SHARING) return rows.forEach((row) => shares.here(row));
+  await shareOut(
+    [...rows].sort((a, b) => sizeOf(b) - sizeOf(a)),
+    crew,
+    shares,
+  );
+}

@@ -1,7 +1,7 @@
 export { parseBoundedJson } from './boundedJson.ts';
 export type { JsonBounds } from './boundedJson.ts';
 export { ByteCache } from './byteCache.ts';
-export { shareOut, type Crew } from './crew.ts';
+export { shareLarge, shareOut, type Crew } from './crew.ts';
 export { remark } from './codes.ts';
 export type {
   CutFault,

@@ -113,15 +113,38 @@ export function takePoints(mesh: PolygonMesh, points: DisplayPoints): void {
 /** All that changes while points move and faces do not. */
 export type MovedBuffers = Pick<DisplayBuffers, 'positions' | 'normals'>;
 
-export function movedBuffers(mesh: PolygonMesh, { ofCorner, fans }: DisplayPoints): MovedBuffers {
-  const { positions: p, faceVertices } = mesh;
-  const vertex = ofCorner ? fans.vertex : faceVertices;
+export function movedBuffers(mesh: PolygonMesh, points: DisplayPoints): MovedBuffers {
+  const rows = pointRows(mesh, points);
+  const count = 3 * rows.vertex.length;
+  const into = { positions: new Float32Array(count), normals: new Float32Array(count) };
+  writeMoved(mesh, rows, into);
+  return into;
+}
+
+/** The renderer's points in rows: the vertex of each, its fan where that is not itself, and what fans are made of. */
+export interface DisplayRows {
+  vertex: Uint32Array;
+  fan: Uint32Array | undefined;
+  fans: Pick<NormalFans, 'start' | 'faces'>;
+}
+
+export const pointRows = ({ faceVertices }: PolygonMesh, { ofCorner, fans }: DisplayPoints): DisplayRows => ({
+  vertex: ofCorner ? fans.vertex : faceVertices,
+  fan: ofCorner ? undefined : fans.fan,
+  fans,
+});
+
+/** Places and normals of all points, by where the vertices of these faces lie. */
+export function writeMoved(
+  mesh: Pick<PolygonMesh, 'positions' | 'faceStart' | 'faceVertices'>,
+  { vertex, fan, fans }: DisplayRows,
+  { positions, normals }: MovedBuffers,
+): void {
+  const { positions: p } = mesh;
   const ofFans = fanNormals(mesh, fans);
-  const positions = new Float32Array(3 * vertex.length);
-  const normals = new Float32Array(3 * vertex.length);
   for (let i = 0; i < vertex.length; i++) {
     const v = 3 * vertex[i];
-    const n = 3 * (ofCorner ? i : fans.fan[i]);
+    const n = 3 * (fan ? fan[i] : i);
     const at = 3 * i;
     positions[at] = p[v];
     positions[at + 1] = p[v + 1];
@@ -130,7 +153,6 @@ export function movedBuffers(mesh: PolygonMesh, { ofCorner, fans }: DisplayPoint
     normals[at + 1] = ofFans[n + 1];
     normals[at + 2] = ofFans[n + 2];
   }
-  return { positions, normals };
 }
 
 /** Only where pictures lie on it. */

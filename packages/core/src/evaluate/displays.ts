@@ -1,4 +1,4 @@
-import { shareOut, type Crew } from '../base/index.ts';
+import { shareLarge, type Crew } from '../base/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import { display, pointsKnown, takePoints, type Apart, type DisplayBuffers, type DisplayPoints } from './display.ts';
 
@@ -22,31 +22,21 @@ export function displayThere({ mesh, apart }: DisplayAsked): DisplayMade {
   return { buffers, points: pointsKnown(mesh) };
 }
 
-/** Fewer faces are drawn sooner than they are handed out. */
-const WORTH_SHARING = 8000;
-
 /** Buffers of many clusters, by all threads that there are. */
 export async function displays(asked: readonly DisplayAsked[], crew: Crew | undefined): Promise<DisplayBuffers[]> {
-  const facesOf = (i: number): number => faceCount(asked[i].mesh);
-  const all = [...asked.keys()];
-  const here = (i: number): DisplayBuffers => display(asked[i].mesh, asked[i].apart);
-  if (!crew || all.length < 2 || all.reduce((sum, i) => sum + facesOf(i), 0) < WORTH_SHARING) return all.map(here);
   const made: DisplayBuffers[] = [];
-  await shareOut(
-    all.sort((a, b) => facesOf(b) - facesOf(a)),
-    crew,
-    {
-      here: (i) => void (made[i] = here(i)),
-      there: async (i) => {
-        const { mesh, apart } = asked[i];
-        const done = (await crew.work(DISPLAY, { mesh: drawnOf(mesh), apart })) as DisplayMade | undefined;
-        if (!done) return false;
-        if (done.points) takePoints(mesh, done.points);
-        made[i] = done.buffers;
-        return true;
-      },
+  await shareLarge([...asked.keys()], crew, {
+    sizeOf: (i) => faceCount(asked[i].mesh),
+    here: (i) => void (made[i] = display(asked[i].mesh, asked[i].apart)),
+    there: async (i) => {
+      const { mesh, apart } = asked[i];
+      const done = (await crew?.work(DISPLAY, { mesh: drawnOf(mesh), apart })) as DisplayMade | undefined;
+      if (!done) return false;
+      if (done.points) takePoints(mesh, done.points);
+      made[i] = done.buffers;
+      return true;
     },
-  );
+  });
   return made;
 }
 

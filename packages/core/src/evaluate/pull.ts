@@ -1,4 +1,4 @@
-import { shared, sharedDoubles, shareOut, shortKeyOf, spelled, type Crew } from '../base/index.ts';
+import { shared, sharedDoubles, shareLarge, shortKeyOf, spelled, type Crew } from '../base/index.ts';
 import type { Piece, Project } from '../document/index.ts';
 import type { ShapeChain } from '../shape/index.ts';
 import { chainOf, isMoving, type MovingStep } from '../steps/index.ts';
@@ -56,10 +56,12 @@ export async function pulledPiece(
   await moveAll(hand, sides, {
     chain,
     crew: run.context.crew,
-    alone: isAlone(pull, chain) && {
-      key: shortKeyOf('pull', [spelled(pull.frame.box), seconds, spelled(pull.earlier.map(valuesOfStep)), by]),
-      of: { steps, earlier: [...pull.earlier], box: pull.frame.box, seconds },
-    },
+    alone: isAlone(pull, chain)
+      ? {
+          key: shortKeyOf('pull', [spelled(pull.frame.box), seconds, spelled(pull.earlier.map(valuesOfStep)), by]),
+          of: { steps, earlier: [...pull.earlier], box: pull.frame.box, seconds },
+        }
+      : undefined,
   });
   hand.pattern = pattern;
   const clusters = pull.clusters.map((cluster, i): SteppedCluster => {
@@ -115,24 +117,16 @@ function sidesOf({ clusters }: Pull, hand: PullHand, isForOthers: boolean): Pull
 const isAlone = ({ isLaidOnNothing }: Pull, { links }: ShapeChain): boolean =>
   isLaidOnNothing && links.filter(({ map }) => map.usesNormal).length < 2;
 
-/** Fewer points are moved sooner than they are handed out. */
-const WORTH_SHARING = 8000;
-
-async function moveAll(
+function moveAll(
   { pulled }: PullHand,
   sides: readonly PulledInto[],
-  { chain, crew, alone }: { chain: ShapeChain; crew: Crew | undefined; alone: ChainAlone | false },
+  { chain, crew, alone }: { chain: ShapeChain; crew: Crew | undefined; alone: ChainAlone | undefined },
 ): Promise<void> {
-  const here = (i: number): void => movePulled(chain, pulled[i], sides[i]);
-  const all = [...pulled.keys()];
-  if (!crew || !alone || pulled.reduce((sum, { rows }) => sum + rows.count, 0) < WORTH_SHARING)
-    return all.forEach(here);
-  const longestFirst = all.sort((a, b) => pulled[b].rows.count - pulled[a].rows.count);
-  await shareOut(longestFirst, crew, {
-    here,
-    there: async (i) => {
-      const task: PullTask = { chain: alone, pulled: pulled[i], into: sides[i] };
-      return (await crew.work(PULLED, task)) === true;
-    },
+  return shareLarge([...pulled.keys()], alone && crew, {
+    sizeOf: (i) => pulled[i].rows.count,
+    here: (i) => movePulled(chain, pulled[i], sides[i]),
+    there: async (i) =>
+      alone !== undefined &&
+      (await crew?.work(PULLED, { chain: alone, pulled: pulled[i], into: sides[i] } satisfies PullTask)) === true,
   });
 }

@@ -272,8 +272,7 @@ async function shown(
   let faceSum = 0;
   let quads = 0;
   const hasLook = (letter: number): boolean => Boolean(own[evaluated.letters[letter].id]?.finish);
-  const asked: DisplayAsked[] = [];
-  const wanted = new Map<ShownCluster, number>();
+  const asked: (DisplayAsked & { by: ShownCluster })[] = [];
   const clusters = evaluated.clusters.map((cluster): ShownCluster => {
     faceSum += faceCount(cluster.mesh);
     quads += quadCount(cluster.mesh);
@@ -287,11 +286,11 @@ async function shown(
     const key = pulled ? shortKeyOf('pulled', [faces, pulled.by]) : faces;
     const made = newBuffers(cluster, { key, faces }, { known, looks });
     const one: ShownCluster = { key, faces, x, y, z, letters, buffers: undefined, ...(made !== 'exact' && made) };
-    if (made === 'exact') wanted.set(one, asked.push({ mesh: cluster.mesh, apart: looks }) - 1);
+    if (made === 'exact') asked.push({ mesh: cluster.mesh, apart: looks, by: one });
     return one;
   });
   const drawn = await displays(asked, crew);
-  for (const [cluster, i] of wanted) cluster.buffers = drawn[i];
+  asked.forEach(({ by }, i) => (by.buffers = drawn[i]));
   return {
     pieceId: evaluated.pieceId,
     clusters,

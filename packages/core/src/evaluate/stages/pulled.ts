@@ -1,34 +1,27 @@
 import { shared, sharedDoubles, sharedFloats } from '../../base/index.ts';
-import { fanNormals, type NormalFans, type PolygonMesh } from '../../mesh/index.ts';
+import type { PolygonMesh } from '../../mesh/index.ts';
 import type { Vec3 } from '../../math/index.ts';
 import type { PointRows, ShapeChain } from '../../shape/index.ts';
-import { displayPoints } from '../display.ts';
+import { displayPoints, pointRows, writeMoved, type DisplayRows, type MovedBuffers } from '../display.ts';
 import { chainThere, type ChainAlone } from './chainAlone.ts';
 
 /** What a hand that pulls only moves: a cluster's points, and all that their normals and the renderer's points need. */
-export interface PulledRows {
+export interface PulledRows extends DisplayRows {
   rows: PointRows;
   faces: Pick<PolygonMesh, 'faceStart' | 'faceVertices'>;
-  fans: Pick<NormalFans, 'start' | 'faces'>;
-  /** of each of the renderer's points: its vertex, and its fan where that is not itself */
-  vertex: Uint32Array;
-  fan: Uint32Array | undefined;
   /** heights of the only map's pattern, where it has one, and whether they stand there already */
   heights?: { of: Float64Array; isKnown: boolean };
 }
 
 /** Where points and normals are written. */
-export interface PulledInto {
+export interface PulledInto extends MovedBuffers {
   /** three numbers a vertex, mm */
   places: Float64Array;
-  /** three numbers a point of the renderer */
-  positions: Float32Array;
-  normals: Float32Array;
 }
 
 /** Rows of the last exact mesh where all threads see them. */
 export function pulledRows(mesh: PolygonMesh, rows: PointRows): PulledRows {
-  const { fans, ofCorner } = displayPoints(mesh);
+  const { fans, vertex, fan } = pointRows(mesh, displayPoints(mesh));
   const { rest, start, letter, isFront } = rows;
   return {
     rows: {
@@ -40,8 +33,8 @@ export function pulledRows(mesh: PolygonMesh, rows: PointRows): PulledRows {
     },
     faces: { faceStart: shared(mesh.faceStart), faceVertices: shared(mesh.faceVertices) },
     fans: { start: shared(fans.start), faces: shared(fans.faces) },
-    vertex: shared(ofCorner ? fans.vertex : mesh.faceVertices),
-    fan: ofCorner ? undefined : shared(fans.fan),
+    vertex: shared(vertex),
+    fan: fan && shared(fan),
   };
 }
 
@@ -52,25 +45,12 @@ export const pulledInto = ({ positions }: PolygonMesh, { vertex }: PulledRows): 
 });
 
 /** Moves them, and writes what the renderer takes of them. */
-export function movePulled(
-  chain: ShapeChain,
-  { rows, faces, fans, vertex, fan, heights }: PulledRows,
-  { places, positions, normals }: PulledInto,
-): void {
+export function movePulled(chain: ShapeChain, pulled: PulledRows, into: PulledInto): void {
+  const { rows, faces, heights } = pulled;
+  const { places } = into;
   if (heights && !heights.isKnown) fillHeights(chain, rows, heights.of);
   chain.fill(heights ? { ...rows, heights: heights.of } : rows, places);
-  const ofFans = fanNormals({ ...faces, positions: places }, fans);
-  for (let i = 0; i < vertex.length; i++) {
-    const v = 3 * vertex[i];
-    const n = 3 * (fan ? fan[i] : i);
-    const at = 3 * i;
-    positions[at] = places[v];
-    positions[at + 1] = places[v + 1];
-    positions[at + 2] = places[v + 2];
-    normals[at] = ofFans[n];
-    normals[at + 1] = ofFans[n + 1];
-    normals[at + 2] = ofFans[n + 2];
-  }
+  writeMoved({ ...faces, positions: places }, pulled, into);
 }
 
 function fillHeights({ links: [{ map }] }: ShapeChain, { rest, count }: PointRows, into: Float64Array): void {

@@ -54,7 +54,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
         .first()
         .click();
       await page.getByRole('menuitem', { name: 'Lock' }).click();
-      await page.getByRole('button', { name: /^Kiln words/ }).click();
+      await page.getByRole('treeitem', { name: /^Kiln, words/ }).click();
       await expect(page.getByText('This piece is locked.')).toBeVisible();
       await nothing(page);
     });

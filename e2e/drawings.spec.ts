@@ -31,7 +31,7 @@ async function addFile(page: Page, name: string, text: string): Promise<void> {
 test('a drawing is brought in, its colours go into the file, and it is undone like anything', async ({ page }) => {
   await makeUndrawn(page, 'Kiln');
   await addFile(page, 'mark.svg', MARK);
-  await expect(page.getByRole('button', { name: /^Kiln door drawing/ })).toBeVisible();
+  await expect(page.getByRole('treeitem', { name: /^Kiln door, drawing/ })).toBeVisible();
   await expect(page.getByText('A drawing of 3 colours')).toBeVisible();
   await page.getByRole('button', { name: '#2f2c2b' }).click();
   await typeValue(page, 'These letters, raised', '30');
@@ -45,7 +45,7 @@ test('a drawing is brought in, its colours go into the file, and it is undone li
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('button', { name: /^Kiln door/ })).toHaveCount(0);
+  await expect(page.getByRole('treeitem', { name: /^Kiln door/ })).toHaveCount(0);
 });
 
 test('drawings are pasted, and let go over the workshop; what is none is told', async ({ page }) => {
@@ -56,7 +56,7 @@ test('drawings are pasted, and let go over the workshop; what is none is told', 
     data.setData('text/plain', text);
     window.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data }));
   }, MARK);
-  await expect(page.getByRole('button', { name: /^Kiln door drawing/ })).toBeVisible();
+  await expect(page.getByRole('treeitem', { name: /^Kiln door, drawing/ })).toBeVisible();
   const drop = (name: string, text: string) =>
     page.evaluate(
       ([n, t]) => {
@@ -70,13 +70,13 @@ test('drawings are pasted, and let go over the workshop; what is none is told', 
       [name, text],
     );
   await addFile(page, 'leaf.pdf', PDF);
-  await expect(page.getByRole('button', { name: /^leaf drawing/ })).toBeVisible();
+  await expect(page.getByRole('treeitem', { name: /^leaf, drawing/ })).toBeVisible();
   await addFile(page, 'notes.svg', 'no drawing at all');
   await expect(page.getByText(/That is no drawing/)).toBeVisible();
   await addFile(page, 'sign.svg', MARK.replace('</svg>', '<text x="9" y="9">Row</text></svg>'));
   await expect(page.getByText(/Text is no outline and was left out/)).toBeVisible();
   await drop('door.svg', MARK.replace('Kiln door', 'Dropped'));
-  await expect(page.getByRole('button', { name: /^Dropped drawing/ })).toBeVisible();
+  await expect(page.getByRole('treeitem', { name: /^Dropped, drawing/ })).toBeVisible();
 });
 
 /** A picture of a dark bar, 80 by 40 pixels, on light ground. */
@@ -121,7 +121,7 @@ test('the outline of a picture is looked for, seen over it, and brought in', asy
   await expect(page.getByTestId('traced')).toContainText('Nothing of the picture is ink');
   await typeValue(page, 'Share of full light', '50');
   await page.getByRole('button', { name: 'Bring it in' }).click();
-  await expect(page.getByRole('button', { name: /^bar drawing/ })).toBeVisible();
+  await expect(page.getByRole('treeitem', { name: /^bar, drawing/ })).toBeVisible();
   // 80 pixels at 96 to the inch
   await expect(value(page, 'Size of the drawing')).toHaveText('21 mm');
   await settled(page);

@@ -19,7 +19,7 @@ test('words are laid round a jug, typed anew, and laid another way', async ({ pa
   await settled(page);
   await addForm(page, 'Jug');
   await expect(page.getByRole('region', { name: 'Form' })).toContainText('turned round');
-  await pieces(page).getByRole('button', { name: /^Row/ }).first().click();
+  await pieces(page).getByRole('treeitem', { name: /^Row/ }).first().click();
   await typeValue(page, 'Size', '20');
   await putOn(page, 'Row');
   await onItsWay(page).getByRole('button', { name: 'lie on' }).click();

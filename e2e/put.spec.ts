@@ -89,7 +89,7 @@ test('a piece is put on another by pulling its row onto it', async ({ page }) =>
   await makeUndrawn(page, 'IL');
   await settled(page);
   await addForm(page, 'Slab');
-  const row = (name: RegExp) => pieces(page).getByRole('button', { name }).first();
+  const row = (name: RegExp) => pieces(page).getByRole('treeitem', { name }).first();
   await row(/^Slab/).hover();
   await page.mouse.down();
   const onto = await row(/^IL/).boundingBox();

@@ -57,13 +57,13 @@ function keysOf(page: Page): Hand {
     work: (piece) =>
       press(
         pieces(page)
-          .getByRole('button', { name: new RegExp(`^${piece}`) })
+          .getByRole('treeitem', { name: new RegExp(`^${piece}`) })
           .first(),
       ),
     begin: async (piece) => {
       await press(
         pieces(page)
-          .getByRole('button', { name: new RegExp(`^${piece}`) })
+          .getByRole('treeitem', { name: new RegExp(`^${piece}`) })
           .first(),
       );
       await command(page, 'Engrave into a body');

@@ -75,7 +75,7 @@ export const pieces = (page: Page): Locator => page.getByRole('complementary', {
 
 /** Brings a piece to work by its row. */
 export const work = (page: Page, name: RegExp): Promise<void> =>
-  pieces(page).getByRole('button', { name }).first().click();
+  pieces(page).getByRole('treeitem', { name }).first().click();
 
 /** Adds a form, and waits until it stands. */
 export async function addForm(page: Page, form: string): Promise<void> {

@@ -40,6 +40,7 @@ export const STATUS: Readonly<Record<ErrorCode | HttpErrorCode, number>> = {
   TOO_LARGE: 413,
   EDIT_MISPLACED: 422,
   PIECE_LOCKED: 422,
+  GOES_IN_CIRCLE: 422,
   PIECE_BROKE: 500,
   CANCELLED: 409,
   NOT_FOUND: 404,

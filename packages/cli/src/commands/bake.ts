@@ -4,10 +4,12 @@ import {
   isWords,
   parseBoundedJson,
   parseProject,
+  quietContext,
   meetingsOf,
   scenePart,
   standAlone,
   unpackProject,
+  unwrap,
   usualWriteOptions,
   writeScene,
   type Crew,
@@ -78,10 +80,11 @@ async function partsOf(
 ): Promise<{ parts: ScenePart[]; remarks: Remark[] }> {
   const parts: ScenePart[] = [];
   const remarks: Remark[] = [];
+  const tree = unwrap(await engine.tree(project, quietContext));
   for (const { id } of pieces) {
     const piece = project.pieces[id];
     const evaluated = await evaluatePiece(engine, project, id, { crew });
-    const part = scenePart(piece, evaluated, project);
+    const part = scenePart(piece, evaluated, { pieces: project.pieces, tree });
     parts.push(pieces.length > 1 ? { ...part, name: piece.name.trim() || part.name } : part);
     remarks.push(...evaluated.remarks);
   }

@@ -31,6 +31,8 @@ export interface ErrorParams {
   EDIT_MISPLACED: { what: string; id: string };
   /** A locked piece is not to be changed. */
   PIECE_LOCKED: { name: string };
+  /** Something would go along with what goes along with it. */
+  GOES_IN_CIRCLE: { name: string };
   /** A piece could not be computed, by a fault of ours. */
   PIECE_BROKE: Record<string, never>;
   /** The person or a newer edit stopped the work. */
@@ -197,6 +199,8 @@ export interface RemarkParams {
   REDUCE_SHORT: { stepId: string; asked: number; left: number; percent: number };
   /** These pieces are laid onto each other in a circle; the step is left out. */
   ONTO_CYCLE: { stepId: string; pieces: string };
+  /** The letter that a piece or a group hangs on is gone; it goes along with the whole piece `on`. */
+  HUNG_LETTER_GONE: { itemId: string; on: string };
   /** The line of sight meets no model; the step is left out. Held from there it would meet the nearest place. */
   ONTO_MISSES: { stepId: string; fromMm?: ParamTriple; toward?: ParamTriple; up?: ParamTriple };
   /**

@@ -4,6 +4,7 @@ import {
   contour,
   CONTOURS,
   FACES,
+  GROUP_PLACEMENT,
   OWN_LETTER,
   PLACEMENT,
   DRAWN_SHAPES,
@@ -19,6 +20,7 @@ import {
   type DrawingShape,
   type FormPiece,
   type FormShape,
+  type Group,
   type Model,
   type ModelPiece,
   type OwnLetter,
@@ -91,6 +93,12 @@ export const usualBody = (): Body => ({ solid: usualOf(SOLID), faces: usualOf(FA
 
 export const usualPlacement = (): Placement => usualOf(PLACEMENT);
 
+/** Of what stands where it is: about a place in its own space. */
+export const newGroup = (id: string, name: string, pivotMm: Group['placement']['pivotMm'] = [0, 0, 0]): Group => ({
+  ...{ id, name, visible: true, locked: false, within: '', hung: null },
+  placement: { ...usualOf(GROUP_PLACEMENT), pivotMm, atMm: [...pivotMm] },
+});
+
 export const usualView = (): SceneView => ({ surroundings: 'daylight', ground: true, kept: [] });
 
 export function newPiece(id: string, name: string, graphemes: readonly string[]): WordsPiece {
@@ -118,6 +126,8 @@ function pieceOf(id: string, name: string): Omit<Piece, 'source'> {
     role: 'seen',
     visible: true,
     locked: false,
+    within: '',
+    hung: null,
     body: usualBody(),
     placement: usualPlacement(),
     slots: usualSlots(),
@@ -133,6 +143,7 @@ export function newProject(id: string, name: string, pieces: readonly Piece[]): 
     unit: 'mm',
     pieces: Object.fromEntries(pieces.map((p) => [p.id, p])),
     pieceOrder: pieces.map((p) => p.id),
+    groups: {},
     view: usualView(),
     tracks: [],
     faceBudget: LIMITS.faceBudget,

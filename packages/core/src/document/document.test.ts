@@ -313,12 +313,11 @@ describe('reading a document', () => {
 
   test('a document of version 2 keeps its place and finishes', () => {
     const { view: _, ...rest } = stored();
-    const { by: _by, ...placement } = start().pieces.a.placement;
     const { backAsFront: _back, ...slots } = start().pieces.a.slots;
-    const own = { ...placement, atMm: [1, 2, 3] };
+    const own = { stand: 'free', atMm: [1, 2, 3], turnDegrees: [0, 0, 0] };
     const old = { ...rest, schemaVersion: 2, pieces: { a: { ...start().pieces.a, placement: own, slots } } };
     const read = unwrap(parseProject(old));
-    expect(read.pieces.a.placement).toEqual({ by: 'zero', ...own });
+    expect(read.pieces.a.placement).toEqual({ pivot: { kind: 'zero' }, ...own, sizePercent: 100 });
     expect(read.pieces.a.source).toEqual(start().pieces.a.source);
     expect(read.view).toEqual(start().view);
   });

@@ -1,14 +1,26 @@
 import type { Step } from '../steps/index.ts';
 import { fail, LIMITS, ok, ownEntry, type Result } from '../base/index.ts';
 import { usualOwn } from './defaults.ts';
+import {
+  addGroup,
+  dissolveGroup,
+  hang,
+  moveItems,
+  ordered,
+  placeGroup,
+  withGroup,
+  withoutEmpty,
+} from './groupEdits.ts';
 import { isDrawing, isForm, isLettering, isModel, isWords, ownIds } from './kinds.ts';
 import { namedAfter } from './names.ts';
 import { firstIssue } from './parse.ts';
+import { projectSchema } from './projectSchema.ts';
 import {
-  projectSchema,
   type Drawing,
   type Finish,
   type FormShape,
+  type Group,
+  type Hung,
   type Model,
   type OwnLetter,
   type Piece,
@@ -19,6 +31,7 @@ import {
   type Slots,
   type Words,
 } from './schema.ts';
+import { isLocked } from './tree.ts';
 
 /** All that can be done to a document. Edits are data: they can be named, sent, and joined. */
 export type Edit =
@@ -41,7 +54,17 @@ export type Edit =
   | { kind: 'finishBack'; pieceId: string; asFront: boolean }
   | { kind: 'setPiece'; pieceId: string; values: Partial<Pick<Piece, 'name' | 'role' | 'visible' | 'locked'>> }
   | { kind: 'addPiece'; piece: Piece; after?: string }
+  /** what hangs on it stays where it was put last, and groups that become empty go along */
   | { kind: 'removePiece'; pieceId: string }
+  /** a group where the first of its items stands, in the group that that is in */
+  | { kind: 'addGroup'; group: Group; items: readonly string[] }
+  | { kind: 'setGroup'; groupId: string; values: Partial<Pick<Group, 'name' | 'visible' | 'locked'>> }
+  | { kind: 'placeGroup'; groupId: string; values: Partial<Group['placement']> }
+  /** what is in it comes to where it was */
+  | { kind: 'dissolveGroup'; groupId: string }
+  /** pieces and groups into a group (empty: into none), before another one that is in it, or behind all that are */
+  | { kind: 'moveItems'; items: readonly string[]; within: string; before?: string }
+  | { kind: 'hang'; items: readonly string[]; hung: Hung | null }
   | { kind: 'many'; edits: readonly Edit[] };
 
 /** The document after an edit; the one before stays as it is and shares what did not change. */
@@ -66,6 +89,12 @@ const ON_PROJECTS: {
   setView: (project, { values }) => ok({ ...project, view: { ...project.view, ...values } }),
   addPiece: (project, { piece, after }) => ok(addPiece(project, piece, after)),
   removePiece,
+  addGroup: (project, { group, items }) => addGroup(project, group, items),
+  setGroup: (project, { groupId, values }) => withGroup(project, groupId, (group) => ({ ...group, ...values })),
+  placeGroup: (project, { groupId, values }) => placeGroup(project, groupId, values),
+  dissolveGroup: (project, { groupId }) => dissolveGroup(project, groupId),
+  moveItems: (project, edit) => moveItems(project, edit.items, edit),
+  hang: (project, { items, hung }) => hang(project, items, hung),
   many: (project, { edits }) =>
     edits.reduce<Result<Project>>((so, one) => (so.ok ? change(so.value, one) : so), ok(project)),
 };
@@ -110,7 +139,7 @@ function change(project: Project, edit: Edit): Result<Project> {
     return (ON_PROJECTS[edit.kind] as (project: Project, edit: Edit) => Result<Project>)(project, edit);
   const piece = ownEntry(project.pieces, edit.pieceId);
   if (!piece) return fail('EDIT_MISPLACED', { what: 'piece', id: edit.pieceId });
-  if (piece.locked && edit.kind !== 'setPiece') return fail('PIECE_LOCKED', { name: piece.name });
+  if (isLocked(project, piece) && edit.kind !== 'setPiece') return fail('PIECE_LOCKED', { name: piece.name });
   const changed = (ON_PIECES[edit.kind] as (piece: Piece, edit: Edit) => Result<Piece>)(piece, edit);
   return changed.ok ? ok({ ...project, pieces: { ...project.pieces, [piece.id]: changed.value } }) : changed;
 }
@@ -119,14 +148,14 @@ function addPiece(project: Project, piece: Piece, after: string | undefined): Pr
   const at = after === undefined ? -1 : project.pieceOrder.indexOf(after);
   const order = project.pieceOrder.slice();
   order.splice(at < 0 ? order.length : at + 1, 0, piece.id);
-  return { ...project, pieces: { ...project.pieces, [piece.id]: piece }, pieceOrder: order };
+  return ordered({ ...project, pieces: { ...project.pieces, [piece.id]: piece }, pieceOrder: order });
 }
 
 function removePiece(project: Project, { pieceId }: Of<'removePiece'>): Result<Project> {
   const removed = ownEntry(project.pieces, pieceId);
-  if (removed?.locked) return fail('PIECE_LOCKED', { name: removed.name });
+  if (removed && isLocked(project, removed)) return fail('PIECE_LOCKED', { name: removed.name });
   const pieces = Object.fromEntries(Object.entries(project.pieces).filter(([id]) => id !== pieceId));
-  return ok({ ...project, pieces, pieceOrder: project.pieceOrder.filter((id) => id !== pieceId) });
+  return ok(withoutEmpty({ ...project, pieces, pieceOrder: project.pieceOrder.filter((id) => id !== pieceId) }));
 }
 
 const misplaced = (what: string, { id }: Piece): Result<never> => fail('EDIT_MISPLACED', { what, id });

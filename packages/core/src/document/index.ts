@@ -1,6 +1,7 @@
 export {
   newDrawing,
   newForm,
+  newGroup,
   newModel,
   newPiece,
   newProject,
@@ -27,10 +28,13 @@ export {
   FIT,
   FONT,
   FORMS,
+  GROUP_PLACEMENT,
+  HUNG,
   KERN_PAIR,
   MODEL,
   OWN_LETTER,
   PATHS,
+  PIVOTS,
   PLACEMENT,
   PROFILE_KNOT,
   DRAWN_SHAPES,
@@ -85,8 +89,10 @@ export {
   type CureCode,
   type CureParams,
 } from './remarks/index.ts';
+export { projectSchema } from './projectSchema.ts';
 export { putRows, putStepOf, wayOf, withWay } from './put.ts';
 export type { Put, PutWay, StepRow } from './put.ts';
+export { closesCircle, goesWith } from './placeGraph.ts';
 export { resolveAt } from './resolveAt.ts';
 export {
   drawingSchema,
@@ -94,7 +100,6 @@ export {
   KEPT_VIEWS,
   pieceSchema,
   profileSchema,
-  projectSchema,
   sectionFileSchema,
   SCHEMA_VERSION,
   SLOTS,
@@ -102,6 +107,8 @@ export {
 } from './schema.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';
+export { asInGroups, groupsAround, isGroup, isLocked, isShown, itemOf, piecesIn, treeRows } from './tree.ts';
+export type { Item, TreeRow } from './tree.ts';
 export { usedFamilies } from './usedFonts.ts';
 export { usedModels } from './usedModels.ts';
 export type {
@@ -116,12 +123,15 @@ export type {
   Finish,
   FormPiece,
   FormShape,
+  Group,
+  Hung,
   KeptView,
   LetteringPiece,
   Model,
   ModelPiece,
   OwnLetter,
   Piece,
+  Pivot,
   Placement,
   Profile,
   Project,

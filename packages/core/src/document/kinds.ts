@@ -17,6 +17,7 @@ import type {
   Project,
   WordsPiece,
 } from './schema.ts';
+import { isShown } from './tree.ts';
 
 type Source = Piece['source'];
 export const isOfWords = (source: Source): source is WordsPiece['source'] => source.kind === 'words';
@@ -73,6 +74,7 @@ export function groundOf(piece: Piece): string | undefined {
 export const cutsOf = ({ steps }: { steps: readonly Step[] }): CuttingStep[] => steps.filter(isCutting);
 
 type Pieces = Pick<Project, 'pieces' | 'pieceOrder'>;
+type PiecesInGroups = Pick<Project, 'pieces' | 'pieceOrder' | 'groups'>;
 
 /** The steps with which a piece cuts others or becomes a part of them, on or off. */
 export const cutBy = (project: Pieces, pieceId: string): CuttingStep[] =>
@@ -85,9 +87,9 @@ export const toolsOf = ({ pieces, pieceOrder }: Pieces): Set<string> =>
   new Set(pieceOrder.flatMap((id) => cutsOf(pieces[id]).flatMap(({ target }) => (target === id ? [] : [target]))));
 
 /** Pieces that are seen by themselves: shown, and no tool for another one. */
-export function standAlone(project: Pieces): string[] {
+export function standAlone(project: PiecesInGroups): string[] {
   const tools = toolsOf(project);
-  return project.pieceOrder.filter((id) => project.pieces[id].visible && !tools.has(id));
+  return project.pieceOrder.filter((id) => isShown(project, project.pieces[id]) && !tools.has(id));
 }
 
 const NOTHING: Readonly<Record<string, OwnLetter>> = {};

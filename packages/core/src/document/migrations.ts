@@ -152,6 +152,33 @@ const toVersion17: Migration = (document) =>
     };
   });
 
+/**
+ * Version 18: there are groups, things hang on others, and pieces are sized as a whole. What a piece was held by has
+ * become its pivot. Held by its foot it stood on its lowest point however it was tilted: so does what stands on the
+ * table.
+ */
+const toVersion18: Migration = (document) => ({
+  ...withPieces(document, 18, (piece) => {
+    const { by, ...placement } = plain(piece.placement);
+    return {
+      ...piece,
+      within: '',
+      hung: null,
+      placement: { ...placement, ...pivotFrom(by, placement), sizePercent: 100 },
+    };
+  }),
+  groups: {},
+});
+
+function pivotFrom(by: unknown, { stand, turnDegrees }: Plain): Plain {
+  const spot = { across: 'middle', up: 'middle', deep: 'middle' };
+  if (by === 'middle') return { pivot: { kind: 'box', ...spot } };
+  if (by !== 'foot') return { pivot: { kind: 'zero' } };
+  const [tilt, , lean] = Array.isArray(turnDegrees) ? (turnDegrees as unknown[]) : [];
+  if (stand === 'free' && tilt === 0 && lean === 0) return { pivot: { kind: 'box', ...spot, up: 'foot' } };
+  return { pivot: { kind: 'box', ...spot }, stand: 'table' };
+}
+
 const contourOf = (contour: Plain): Plain => (contour.kind === 'wire' ? { ...contour, section: 'polygon' } : contour);
 
 const withPoints = (solid: Plain, names: readonly string[]): Plain => ({
@@ -190,4 +217,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion15,
   toVersion16,
   toVersion17,
+  toVersion18,
 ];

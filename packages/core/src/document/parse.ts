@@ -3,7 +3,8 @@ import { fail, ok, type Result } from '../base/index.ts';
 import { parseOrFirstFault } from './firstFault.ts';
 import { issueText } from './issueText.ts';
 import { MIGRATIONS, type Migration } from './migrations.ts';
-import { projectSchema, SCHEMA_VERSION, sectionFileSchema, type Profile, type Project } from './schema.ts';
+import { projectSchema } from './projectSchema.ts';
+import { SCHEMA_VERSION, sectionFileSchema, type Profile, type Project } from './schema.ts';
 
 /** Anything -> a project of the present version: migrated, then held against the schema. */
 export function parseProject(data: unknown): Result<Project> {

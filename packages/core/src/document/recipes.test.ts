@@ -9,6 +9,7 @@ import {
   parseRecipe,
   RECIPE_CHAPTERS,
   recipeEdits,
+  usualPlacement,
   type Piece,
   type WordsPiece,
   type RecipeChapter,
@@ -23,7 +24,7 @@ const made: WordsPiece = {
     faces: { ...plain.body.faces, style: 'flow', toleranceMm: 0.5 },
   },
   steps: [usualStep('triangles', 'cut')],
-  placement: { by: 'middle', stand: 'table', atMm: [1, 2, 3], turnDegrees: [0, 45, 0] },
+  placement: { ...usualPlacement(), stand: 'table', atMm: [1, 2, 3], turnDegrees: [0, 45, 0] },
   slots: { ...plain.slots, front: findFinish('celadon'), backAsFront: true },
 };
 

@@ -9,6 +9,8 @@ import {
   FACES,
   FINISH,
   FORMS,
+  GROUP_PLACEMENT,
+  HUNG,
   MODEL,
   OWN_LETTER,
   PATHS,
@@ -22,7 +24,7 @@ import { LIMITS, ownEntry } from '../base/index.ts';
 import { boundedRecord } from './firstFault.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 17;
+export const SCHEMA_VERSION = 18;
 
 /** A file that holds a drawn edge or side. */
 export const sectionFileSchema = z.object({ name: z.string().max(60).optional(), points: profileSchema });
@@ -101,6 +103,24 @@ const slotsSchema = z.object({
 /** Where a piece stands. */
 export const placementSchema = objectOf(PLACEMENT);
 
+/** What pieces and groups have alike: where they are in the tree, and what they go along with. */
+const belonging = {
+  /** id of the group that it is in; empty: in none */
+  within: z.string().max(64),
+  /** null: it goes along with its group alone */
+  hung: objectOf(HUNG).nullable(),
+};
+
+/** Pieces, and groups of such, that stand and are shown as one. */
+export const groupSchema = z.object({
+  id: z.string().min(1).max(64),
+  name: z.string().max(200),
+  visible: z.boolean(),
+  locked: z.boolean(),
+  ...belonging,
+  placement: objectOf(GROUP_PLACEMENT),
+});
+
 export const pieceSchema = z.object({
   id: z.string().min(1).max(64),
   name: z.string().max(200),
@@ -115,6 +135,7 @@ export const pieceSchema = z.object({
   ]),
   /** of words and drawings; of a form only the tolerance of its faces counts, of a model nothing */
   body: bodySchema,
+  ...belonging,
   placement: placementSchema,
   slots: slotsSchema,
   /** what is done to the mesh, in this order */
@@ -138,7 +159,8 @@ export const viewSchema = z.object({
   kept: z.array(keptViewSchema).max(KEPT_VIEWS),
 });
 
-export const projectSchema = z
+/** But for what its tree has to be: see `projectSchema`. */
+export const treelessSchema = z
   .object({
     id: z.string().min(1).max(64),
     schemaVersion: z.literal(SCHEMA_VERSION),
@@ -146,6 +168,8 @@ export const projectSchema = z
     unit: z.enum(['mm', 'cm', 'm', 'in']),
     pieces: boundedRecord(z.string(), pieceSchema, LIMITS.pieces),
     pieceOrder: z.array(z.string()).max(LIMITS.pieces),
+    /** none is empty; where they stand among pieces follows from those that are in them */
+    groups: boundedRecord(z.string(), groupSchema, LIMITS.pieces),
     view: viewSchema,
     /** changes in time: none exists in this version */
     tracks: z.array(z.unknown()).max(0),
@@ -176,6 +200,9 @@ export type Slots = z.infer<typeof slotsSchema>;
 export type KeptView = z.infer<typeof keptViewSchema>;
 export type SceneView = z.infer<typeof viewSchema>;
 export type Placement = z.infer<typeof placementSchema>;
+export type Pivot = Placement['pivot'];
+export type Group = z.infer<typeof groupSchema>;
+export type Hung = ValuesOf<typeof HUNG>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Form = z.infer<typeof formSchema>;
 export type { FormShape } from '../form/index.ts';
@@ -188,4 +215,4 @@ export type FormPiece = Piece & { source: Form };
 export type ModelPiece = Piece & { source: Model };
 /** What grows from outlines. */
 export type LetteringPiece = WordsPiece | DrawingPiece;
-export type Project = z.infer<typeof projectSchema>;
+export type Project = z.infer<typeof treelessSchema>;

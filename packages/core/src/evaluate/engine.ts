@@ -1,5 +1,9 @@
 import { ByteCache, fail, ok, ownEntry, spelled, type Result, type RunContext } from '../base/index.ts';
-import { isLettering, resolveAt, type Piece, type Project } from '../document/index.ts';
+import { isLettering, resolveAt, type Group, type Piece, type Project } from '../document/index.ts';
+import type { SceneGroup } from '../io/index.ts';
+import { afterwards, type Transform } from '../math/index.ts';
+import { groupTransform } from './placement.ts';
+import type { SceneTree } from './scenePart.ts';
 import { bodyPiece } from './bodyPiece.ts';
 import {
   engineParts,
@@ -11,6 +15,7 @@ import {
 } from './engineParts.ts';
 import { withoutSolid, type Evaluated } from './evaluated.ts';
 import { fontFacts } from './fontFacts.ts';
+import { frameAlong } from './frames.ts';
 import { alongFound } from './foundLines.ts';
 import { transformOf, type Under } from './ground.ts';
 import { heldBack } from './heldBack.ts';
@@ -51,6 +56,33 @@ export class Engine {
   ): Promise<Result<Evaluated>> {
     const resolved = resolveAt(project, seconds);
     return this.#evaluate(resolved, pieceId, { context, seconds, uv, crossings, preview });
+  }
+
+  /** Where a group stands counts from there: from what it hangs on, or the group that it is in. */
+  async groupFrame(
+    project: Project,
+    group: Group,
+    context: RunContext,
+    { seconds = 0, preview = false }: Pick<EvaluateOptions, 'seconds' | 'preview'> = {},
+  ): Promise<Result<Transform>> {
+    const run = { context, seconds, preview, uv: false, crossings: false };
+    const found = await frameAlong(resolveAt(project, seconds), group, {
+      beside: (state, id, other) => this.#beside(state, id, run, other),
+    });
+    return found.ok ? ok(found.value.frame) : found;
+  }
+
+  /** All groups as they stand. */
+  async tree(project: Project, context: RunContext): Promise<Result<SceneTree>> {
+    const tree = new Map<string, SceneGroup & { within: string }>();
+    for (const group of Object.values(project.groups)) {
+      const frame = await this.groupFrame(project, group, context);
+      if (!frame.ok) return frame;
+      const { id, name, within, placement } = group;
+      const transform = afterwards(frame.value, groupTransform(placement));
+      tree.set(id, { id, name, within, transform, pivotMm: placement.pivotMm });
+    }
+    return ok(tree);
   }
 
   /** What a font means for solids, measured on words in it. */
@@ -116,6 +148,7 @@ const subjectOf = (
 
 const asKept = (evaluated: Evaluated, piece: Piece, under: Under): Evaluated => ({
   ...evaluated,
-  transform: transformOf(piece, evaluated.clusters, under),
+  transform: transformOf(piece, evaluated, under),
+  frame: under.frame,
   built: { ...evaluated.built, wavefronts: 0, lifted: 0 },
 });

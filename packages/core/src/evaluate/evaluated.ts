@@ -2,7 +2,7 @@ import type { Remark } from '../base/index.ts';
 import { isWords, type Piece } from '../document/index.ts';
 import type { Paints } from '../io/index.ts';
 import type { BuiltCluster, LetteringStats, NeedReport } from '../lettering/index.ts';
-import type { Box3, Transform } from '../math/index.ts';
+import { STILL, type Box3, type Transform } from '../math/index.ts';
 import type { Target } from '../surface/index.ts';
 import type { Letter } from '../text/index.ts';
 import type { FoundLines } from './foundLines.ts';
@@ -19,6 +19,8 @@ export interface Evaluated {
   letters: Letter[];
   /** where the piece stands in the scene */
   transform: Transform;
+  /** where what is said of its place counts from: that with which it goes along */
+  frame: Transform;
   /** for what is drawn on letters */
   line: LineMeasures;
   remarks: Remark[];
@@ -57,7 +59,8 @@ export const withoutSolid = (piece: Piece, why: Remark): Evaluated => ({
   pieceId: piece.id,
   clusters: [],
   letters: [],
-  transform: pieceTransform(piece.placement, []),
+  frame: STILL,
+  transform: pieceTransform(piece.placement, { clusters: [], letters: [] }),
   line: { up: isWords(piece) ? piece.source.sizeMm : 0, down: 0, baselines: [], front: frontOf(piece) },
   remarks: [why],
   built: { clusters: 0, wavefronts: 0, lifted: 0 },

@@ -10,13 +10,13 @@ import {
 import { ByteCache, ownEntry, QuickMemo, remark, type Named, type Remark, type StageLog } from '../base/index.ts';
 import { ontoStepOf, standsOn, type Piece, type Project, type StandsBy } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
-import { middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
+import { afterwards, middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
 import { OntoMap, type Laying, type Target, type SurfaceMap, upFor } from '../surface/index.ts';
 import type { Cutter } from './cutter.ts';
 import type { FoundLines } from './foundLines.ts';
 import { HELD_BEFORE_MM, holdBefore, holdOf } from './holdOf.ts';
 import type { Laid } from './ontoReport.ts';
-import { pieceTransform } from './placement.ts';
+import { pieceTransform, type BuiltShape } from './placement.ts';
 import { LAID_MAP, type LayInputs } from './stages/laidMap.ts';
 import { TARGET, TARGET_BYTES } from './stages/target.ts';
 
@@ -38,6 +38,8 @@ export interface Under {
   grounds: Map<string, Ground>;
   /** id of the step, or AROUND, by which it stands where another piece does; undefined: it has a place of its own */
   last: string | undefined;
+  /** where it stands is said in this: of what it hangs on, or of its group */
+  frame: Transform;
   /** by the id of the step that runs along one */
   lines: FoundLines;
   /** by the id of the step that cuts */
@@ -100,10 +102,10 @@ export function forPanel(project: Project, panelId: string, { stepId, targetId }
   return { ...project, pieces: { ...project.pieces, [targetId]: flat } };
 }
 
-/** What lies on another piece stands where that does. */
-export function transformOf(piece: Piece, clusters: readonly BuiltCluster[], { grounds, last }: Under): Transform {
+/** What lies on another piece stands where that does; else it goes along with what it hangs on, or its group. */
+export function transformOf(piece: Piece, shape: BuiltShape, { grounds, last, frame }: Under): Transform {
   const ground = last === undefined ? undefined : grounds.get(last);
-  return ground?.transform ?? pieceTransform(piece.placement, clusters);
+  return ground?.transform ?? afterwards(frame, pieceTransform(piece.placement, shape));
 }
 
 /** Told where the line of sight of a step met nothing, or there is no edge to follow. */

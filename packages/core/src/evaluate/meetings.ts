@@ -1,6 +1,6 @@
 import { findCrossings, trianglesWithArea } from '../check/index.ts';
 import { remark, type Remark } from '../base/index.ts';
-import { cutsOf, isLettering, pieceName, standsOn, type Piece, type Project } from '../document/index.ts';
+import { cutsOf, isLettering, isShown, pieceName, standsOn, type Piece, type Project } from '../document/index.ts';
 import type { ScenePart } from '../io/index.ts';
 import { assemble } from '../lettering/index.ts';
 import { boxesMeet, boxOfPoints, transformPoints, type Box3 } from '../math/index.ts';
@@ -29,14 +29,14 @@ export function areApart(a: Piece, b: Piece): boolean {
 }
 
 /** Letterings besides a piece that it may run into: shown, and apart from it. */
-export const neighboursOf = ({ pieces, pieceOrder }: Project, piece: Piece): Piece[] =>
+export const neighboursOf = ({ pieces, pieceOrder, groups }: Project, piece: Piece): Piece[] =>
   isLettering(piece)
     ? pieceOrder
         .map((id) => pieces[id])
         .filter(
           (other) =>
             other.id !== piece.id &&
-            other.visible &&
+            isShown({ groups }, other) &&
             other.role === 'seen' &&
             isLettering(other) &&
             areApart(piece, other),

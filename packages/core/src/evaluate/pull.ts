@@ -78,7 +78,8 @@ export async function pulledPiece(
   return {
     ...last,
     clusters,
-    transform: transformOf(piece, clusters, under),
+    frame: under.frame,
+    transform: transformOf(piece, { clusters, letters: last.letters }, under),
     onto: onto && { ...onto, report: last.onto?.report },
     built: { ...last.built, wavefronts: 0, lifted: 0 },
   };

@@ -1,17 +1,31 @@
 import { ownEntry } from '../base/index.ts';
 import { cutsOf, ownOf, pieceName, type Piece, type Project } from '../document/index.ts';
-import type { CutterLook, ScenePart } from '../io/index.ts';
+import type { CutterLook, SceneGroup, ScenePart } from '../io/index.ts';
 import { assemble } from '../lettering/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { Evaluated } from './evaluated.ts';
 
+/** Groups by their ids, with that which each is in. */
+export type SceneTree = ReadonlyMap<string, SceneGroup & { within: string }>;
+
+/** The outermost first. */
+function groupsFrom(tree: SceneTree, groupId: string): SceneGroup[] {
+  const group = tree.get(groupId);
+  return group ? [...groupsFrom(tree, group.within), group] : [];
+}
+
 /** What files are written from. */
-export const scenePart = (piece: Piece, evaluated: Evaluated, { pieces }: Pick<Project, 'pieces'>): ScenePart => ({
+export const scenePart = (
+  piece: Piece,
+  evaluated: Evaluated,
+  { pieces, tree }: Pick<Project, 'pieces'> & { tree?: SceneTree },
+): ScenePart => ({
   name: pieceName(piece),
   mesh: pieceMesh(evaluated),
   transform: evaluated.transform,
   slots: piece.slots,
   paints: evaluated.paints,
+  groups: tree && groupsFrom(tree, piece.within),
   others: Object.fromEntries(
     cutsOf(piece).flatMap(({ target }) => {
       const cutter = ownEntry(pieces, target);

@@ -1,15 +1,16 @@
 import { keyOf, ok, ownEntry, remark, type Result } from '../base/index.ts';
 import { cutsOf, pieceName, type Piece, type Project } from '../document/index.ts';
+import { STILL } from '../math/index.ts';
+import type { Beside } from './beside.ts';
 import { cutterOf, forLaying } from './cutter.ts';
 import type { EngineParts, EvaluateRun } from './engineParts.ts';
-import type { Evaluated } from './evaluated.ts';
+import { frameAlong } from './frames.ts';
 import { asSeenBy, circleThrough, forPanel, nothingUnder, standsOnIn, type Under } from './ground.ts';
 
 export interface UnderTools {
   parts: EngineParts;
   run: EvaluateRun;
-  /** another piece, as it is in some state of the document */
-  beside(project: Project, pieceId: string, other?: Partial<EvaluateRun>): Promise<Result<Evaluated>>;
+  beside: Beside;
 }
 
 /** The pieces that a piece stands on, computed, and what is told of those it can't stand on. */
@@ -20,7 +21,7 @@ export async function underOf(
 ): Promise<Result<Under>> {
   const asked = standsOnIn(piece);
   const last = asked.at(-1)?.stepId;
-  const under: Under = { key: '', grounds: new Map(), last, lines: {}, cutters: new Map(), remarks: [] };
+  const under: Under = { key: '', grounds: new Map(), last, frame: STILL, lines: {}, cutters: new Map(), remarks: [] };
   for (const one of asked) {
     const { stepId, targetId } = one;
     const circle = circleThrough(project, piece.id, one);
@@ -35,6 +36,12 @@ export async function underOf(
       if (ground.value.clusters.length === 0) under.remarks.push(nothingUnder(piece, stepId));
       else under.grounds.set(stepId, asSeenBy(piece, stepId, parts.grounds.of(ground.value)));
     }
+  }
+  if (last === undefined || !under.grounds.has(last)) {
+    const along = await frameAlong(project, piece, { beside });
+    if (!along.ok) return along;
+    under.frame = along.value.frame;
+    under.remarks.push(...along.value.remarks);
   }
   const found = parts.edges.of(piece, under);
   under.lines = found.lines;

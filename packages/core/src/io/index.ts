@@ -35,5 +35,5 @@ export {
   type MeshFormat,
 } from './formats/index.ts';
 export { quadCount, usualUp, usualWriteOptions, writeMesh, writeScene } from './writeMesh.ts';
-export type { ScenePart } from './scenePart.ts';
+export type { SceneGroup, ScenePart } from './scenePart.ts';
 export type { WriteOptions, WrittenCounts, WrittenScene } from './writeMesh.ts';

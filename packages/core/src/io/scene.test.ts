@@ -1,7 +1,8 @@
+import { WebIO, type Node } from '@gltf-transform/core';
 import { unwrap } from '../base/index.ts';
 import { checkMesh } from '../check/index.ts';
 import { findFinish, usualSlots } from '../document/index.ts';
-import { STILL, turnOf } from '../math/index.ts';
+import { STILL, transformPoints, turnOf } from '../math/index.ts';
 import { faceCount } from '../mesh/index.ts';
 import { cubes } from '../testing/meshes.ts';
 import {
@@ -12,6 +13,7 @@ import {
   usualWriteOptions,
   writeScene,
   type MeshFormat,
+  type SceneGroup,
   type ScenePart,
 } from './index.ts';
 
@@ -100,5 +102,54 @@ describe('PLY', () => {
     expect(why(wild)).toBe('face');
     expect(why(new TextEncoder().encode('hello'))).toBe('start');
     expect(why(new TextEncoder().encode('hello\n'))).toBe('start');
+  });
+});
+
+describe('groups in a GLB', () => {
+  const group = (id: string, values: Partial<SceneGroup>): SceneGroup => ({
+    ...{ id, name: id, transform: STILL, pivotMm: [0, 0, 0] },
+    ...values,
+  });
+  const half = turnOf([0, 30, 0]).map((v) => v / 2);
+  const sign = group('Sign', { transform: { rows: half, move: [3, 4, 5] }, pivotMm: [1, 2, 0] });
+  const inner = group('Foot', { transform: { rows: turnOf([10, 20, 30]), move: [-3, 0, 1] }, pivotMm: [0, 9, 0] });
+  const at = { rows: turnOf([0, 0, 45]), move: [7, 8, 9] as const };
+
+  test('stand about their pivots, and pieces where they stood without them', async () => {
+    const parts = [part('Kiln', { groups: [sign] }), part('Row', { groups: [sign, inner], transform: at }), moved];
+    const { bytes } = await write('glb', {}, parts);
+    const root = (await new WebIO().readBinary(bytes)).getRoot();
+    const node = (name: string): Node => root.listNodes().find((one) => one.getName() === name) as Node;
+    const under = (name: string): string[] =>
+      node(name)
+        .listChildren()
+        .map((child) => child.getName());
+    expect(under('Kiln row')).toEqual(['Sign', 'Row two']);
+    expect(under('Sign')).toEqual(['Kiln', 'Foot']);
+    expect(under('Foot')).toEqual(['Row']);
+    const near = (is: readonly number[], was: readonly number[]): void =>
+      is.forEach((v, i) => expect(v).toBeCloseTo(was[i], 9));
+    // columns, in metres
+    const placeOf = (name: string): number[] =>
+      node(name)
+        .getWorldMatrix()
+        .slice(12, 15)
+        .map((v) => 1000 * v);
+    near(placeOf('Kiln'), [0, 0, 0]);
+    near(placeOf('Row'), at.move);
+    near(
+      node('Row')
+        .getWorldMatrix()
+        .slice(0, 3)
+        .map((v) => 1000 * v),
+      [at.rows[0], at.rows[3], at.rows[6]],
+    );
+    near(placeOf('Sign'), transformPoints(sign.transform, Float64Array.from(sign.pivotMm)) as unknown as number[]);
+    near(placeOf('Foot'), transformPoints(inner.transform, Float64Array.from(inner.pivotMm)) as unknown as number[]);
+  });
+
+  test('a piece alone stands in no group', async () => {
+    const { bytes } = await write('glb', {}, [part('Kiln', { groups: [sign] })]);
+    expect((await new WebIO().readBinary(bytes)).getRoot().listNodes()).toHaveLength(1);
   });
 });

@@ -1,5 +1,5 @@
 import type { Slots } from '../document/index.ts';
-import type { Transform } from '../math/index.ts';
+import type { Transform, Vec3 } from '../math/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { FileChoices } from './fileFields.ts';
 import type { LetterLook, PieceLooks } from './looks.ts';
@@ -8,6 +8,16 @@ import type { Paints } from './paints.ts';
 /** What is chosen for a file, and how it is called. */
 export interface WriteChoices extends FileChoices {
   name: string;
+}
+
+/** A group around pieces that are written. */
+export interface SceneGroup {
+  id: string;
+  name: string;
+  /** from its own space to the scene */
+  transform: Transform;
+  /** in its own space, mm */
+  pivotMm: Vec3;
 }
 
 /** A piece to be written: in its own space, with its place and looks. */
@@ -20,6 +30,8 @@ export interface ScenePart {
   others?: PieceLooks['others'];
   /** by their number in the regions */
   letters: readonly LetterLook[];
+  /** around it, the outermost first */
+  groups?: readonly SceneGroup[];
   /** a model's own materials */
   paints?: Paints;
 }

@@ -9,12 +9,12 @@ import {
 } from '@gltf-transform/core';
 import type { TangentMaker } from '../base/index.ts';
 import type { Finish } from '../document/index.ts';
-import { isStill, type Transform } from '../math/index.ts';
+import { afterwards, isStill, STILL, turnedBack, type Transform } from '../math/index.ts';
 import { cornerNormals, triangulate, type PolygonMesh } from '../mesh/index.ts';
 import { LinkedLevels } from './linkedLevels.ts';
 import { finishKey, finishName, finishAt, lookOf, type LetterLook, type PieceLooks } from './looks.ts';
 import { paintedMaterial, type Paints } from './paints.ts';
-import type { FilePart, WriteChoices } from './scenePart.ts';
+import type { FilePart, SceneGroup, WriteChoices } from './scenePart.ts';
 import { cornerTangents, type TexturedRows } from './tangents.ts';
 
 interface GlbOptions extends Pick<WriteChoices, 'name' | 'nodes'> {
@@ -37,19 +37,54 @@ export async function writeGlb(parts: readonly FilePart[], options: GlbOptions):
   }
   const top = document.createNode(options.name).setScale([METRES, METRES, METRES]);
   document.createScene(options.name).addChild(top);
+  const tree = new GroupNodes(document, top);
   for (const part of parts) {
     const isAlone = parts.length === 1 && isStill(part.transform);
     const node = isAlone ? top : document.createNode(part.name);
-    if (!isAlone) {
-      place(node, part.transform);
-      top.addChild(node);
-    }
+    // alone it stands in no tree
+    if (!isAlone) tree.hang(node, part.transform, parts.length > 1 ? (part.groups ?? []) : []);
     fill(node, part, options, { shared });
   }
   return new WebIO().writeBinary(document);
 }
 
 const METRES = 0.001;
+
+/** A node for each group, its origin at the group's pivot, so that other programs turn it about that. */
+class GroupNodes {
+  readonly #document: Document;
+  readonly #top: NodeInScene;
+  readonly #byId = new Map<string, NodeInScene>();
+
+  constructor(document: Document, top: Node) {
+    this.#document = document;
+    this.#top = { node: top, transform: STILL };
+  }
+
+  /** Puts a node, which stands somewhere in the scene, into its groups, the outermost first. */
+  hang(node: Node, transform: Transform, groups: readonly SceneGroup[]): void {
+    const parent = groups.reduce((outer, group) => this.#of(outer, group), this.#top);
+    place(node, turnedBack(parent.transform, transform));
+    parent.node.addChild(node);
+  }
+
+  #of(outer: NodeInScene, { id, name, transform, pivotMm }: SceneGroup): NodeInScene {
+    const known = this.#byId.get(id);
+    if (known) return known;
+    const node = this.#document.createNode(name);
+    const made = { node, transform: afterwards(transform, { rows: STILL.rows, move: pivotMm }) };
+    place(node, turnedBack(outer.transform, made.transform));
+    outer.node.addChild(node);
+    this.#byId.set(id, made);
+    return made;
+  }
+}
+
+interface NodeInScene {
+  node: Node;
+  /** from its own space to the scene */
+  transform: Transform;
+}
 
 /**
  * Programs put a coarser level in the place of its node, whose parents it then lacks: each node has the whole of its

@@ -12,7 +12,7 @@ import {
   type RunContext,
 } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
-import { ownOf, type Project } from '../document/index.ts';
+import { isShown, ownOf, type Project } from '../document/index.ts';
 import { readDrawing, silhouette, type ReadDrawing } from '../drawing/index.ts';
 import {
   bufferRows,
@@ -26,6 +26,8 @@ import {
   roughDisplay,
   scenePart,
   laidPlaces,
+  pivotPlace,
+  pivotSpots,
   type Apart,
   type DisplayAsked,
   type EngineTools,
@@ -142,6 +144,12 @@ export class JobHost {
         pieceId: request.pieceId,
         fit: flatFit(request.project.pieces[request.pieceId], evaluated),
       })),
+    spots: (request) =>
+      this.#withPiece(request, async (evaluated) => ({
+        kind: 'spots',
+        pieceId: request.pieceId,
+        spots: pivotSpots(request.project.pieces[request.pieceId], evaluated, request.closely),
+      })),
     write: (request) => this.#write(request),
     readDrawing: ({ bytes }) => readDrawing(bytes).then(drawingAnswer),
     silhouette: ({ shades, options }) => Promise.resolve(drawingAnswer(silhouette(shades, options))),
@@ -164,13 +172,15 @@ export class JobHost {
     const { project, pieceIds, options, serial } = request;
     const parts: ScenePart[] = [];
     const remarks: Remark[] = [];
+    const tree = await this.#engine.tree(project, this.#context(serial, false));
+    if (!tree.ok) return { kind: 'failed', error: tree.error };
     for (const id of pieceIds) {
       const evaluated = await this.#engine.evaluate(project, id, this.#context(serial, false), {
         uv: options.uv !== 'none',
         crossings: true,
       });
       if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
-      const part = scenePart(project.pieces[id], evaluated.value, project);
+      const part = scenePart(project.pieces[id], evaluated.value, { pieces: project.pieces, tree: tree.value });
       // among several, a piece goes by the name that people gave it
       parts.push(pieceIds.length > 1 ? { ...part, name: project.pieces[id].name.trim() || part.name } : part);
       remarks.push(...evaluated.value.remarks);
@@ -213,8 +223,13 @@ export class JobHost {
       else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });
     }
+    const groups: Extract<JobAnswer, { kind: 'evaluated' }>['groups'] = {};
+    for (const group of Object.values(request.project.groups)) {
+      const frame = await this.#engine.groupFrame(request.project, group, context, { preview });
+      if (frame.ok) groups[group.id] = frame.value;
+    }
     return {
-      ...{ kind: 'evaluated', pieces, failures },
+      ...{ kind: 'evaluated', pieces, groups, failures },
       milliseconds: this.#options.now() - started,
       stages: this.#log.take(),
       threads: 1 + (context.crew?.size ?? 0),
@@ -261,7 +276,8 @@ function brokenAlone(error: unknown): Result<never> {
   return fail('PIECE_BROKE', {});
 }
 
-const visiblePieces = (project: Project): string[] => project.pieceOrder.filter((id) => project.pieces[id].visible);
+const visiblePieces = (project: Project): string[] =>
+  project.pieceOrder.filter((id) => isShown(project, project.pieces[id]));
 
 async function shown(
   evaluated: Evaluated,
@@ -306,6 +322,8 @@ async function shown(
       isRightToLeft,
     })),
     transform: evaluated.transform,
+    frame: evaluated.frame,
+    pivot: pivotPlace(pieces[evaluated.pieceId].placement.pivot, evaluated),
     line: evaluated.line,
     remarks: evaluated.remarks,
     faces: faceSum,

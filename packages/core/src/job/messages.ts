@@ -11,16 +11,17 @@ import type {
   Laid,
   LaidPaint,
   LineMeasures,
+  PivotSpots,
 } from '../evaluate/index.ts';
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
-import type { Box3, Transform } from '../math/index.ts';
+import type { Box3, Transform, Vec3 } from '../math/index.ts';
 import type { MeshFormat, Paints, WriteOptions, WrittenScene } from '../io/index.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /**
  * Version of the messages between the page and its worker; both come from one build, so it only catches a stale page.
  */
-export const JOB_VERSION = 14;
+export const JOB_VERSION = 15;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
@@ -37,6 +38,7 @@ export type JobRequest =
   | { version: number; serial: number; kind: 'places'; project: Project; pieceId: string; what: PlaceKind }
   | { version: number; serial: number; kind: 'laid'; project: Project; pieceId: string; what: LaidPaint }
   | { version: number; serial: number; kind: 'fit'; project: Project; pieceId: string }
+  | { version: number; serial: number; kind: 'spots'; project: Project; pieceId: string; closely: number[] }
   | { version: number; serial: number; kind: 'write'; project: Project; pieceIds: string[]; options: WriteOptions }
   | { version: number; serial: number; kind: 'readDrawing'; bytes: Uint8Array }
   | { version: number; serial: number; kind: 'silhouette'; shades: Shades; options: SilhouetteOptions }
@@ -67,6 +69,9 @@ export interface ShownPiece {
   clusters: ShownCluster[];
   letters: ShownLetter[];
   transform: Transform;
+  /** where its place counts from, and where its pivot is in its own space, mm */
+  frame: Transform;
+  pivot: Vec3;
   line: LineMeasures;
   remarks: Remark[];
   faces: number;
@@ -99,7 +104,14 @@ export interface WorkFigures {
 }
 
 export type JobAnswer =
-  | ({ kind: 'evaluated'; pieces: ShownPiece[]; failures: { pieceId: string; error: Failure }[] } & WorkFigures)
+  | ({
+      kind: 'evaluated';
+      pieces: ShownPiece[];
+      /** by the id of a group: where its place counts from */
+      groups: Record<string, Transform>;
+      failures: { pieceId: string; error: Failure }[];
+    } & WorkFigures)
+  | { kind: 'spots'; pieceId: string; spots: PivotSpots }
   | { kind: 'checked'; pieceId: string; report: MeshReport; crossing: Remark[] }
   | { kind: 'placed'; pieceId: string; triangles: Float32Array; values?: Float32Array }
   | { kind: 'fit'; pieceId: string; fit: FlatFit | undefined }

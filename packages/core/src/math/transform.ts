@@ -1,6 +1,6 @@
-import { cos, PI, sin } from './trig.ts';
+import { atan2, cos, PI, sin } from './trig.ts';
 
-/** A turn and a move: rows of a 3 x 3 matrix, then the move. Points are columns. */
+/** One size, a turn and a move: rows of a 3 x 3 matrix, then the move. Points are columns. */
 export interface Transform {
   rows: readonly number[];
   move: readonly [number, number, number];
@@ -53,14 +53,48 @@ export function transformPoints({ rows, move }: Transform, points: Float64Array)
   return out;
 }
 
-/** What `from` does and then the opposite of `to`; both are turns and moves. Still where they are the same. */
+/** What `first` does, and then `then`. */
+export function afterwards(then: Transform, first: Transform): Transform {
+  if (isStill(then)) return first;
+  const move = [0, 1, 2].map((k) => dotRow(then.rows, k, first.move) + then.move[k]);
+  return { rows: product(then.rows, first.rows), move: move as unknown as Transform['move'] };
+}
+
+const dotRow = (rows: readonly number[], k: number, [x, y, z]: Transform['move']): number =>
+  rows[3 * k] * x + rows[3 * k + 1] * y + rows[3 * k + 2] * z;
+
+/** What `from` does and then the opposite of `to`. Still where they are the same. */
 export function turnedBack(to: Transform, from: Transform): Transform {
   if (to.rows.every((v, i) => v === from.rows[i]) && to.move.every((v, k) => v === from.move[k])) return STILL;
-  const back = [0, 1, 2].flatMap((r) => [to.rows[r], to.rows[r + 3], to.rows[r + 6]]);
-  const way = from.move.map((v, k) => v - to.move[k]);
-  const move = [0, 3, 6].map((r) => back[r] * way[0] + back[r + 1] * way[1] + back[r + 2] * way[2]);
-  return { rows: product(back, from.rows), move: move as [number, number, number] };
+  const r = to.rows;
+  // columns of one length: of a turn alone, which is not to be rounded once more, that is 1
+  const square = r[0] * r[0] + r[3] * r[3] + r[6] * r[6];
+  const by = Math.abs(square - 1) < 1e-12 ? 1 : 1 / square;
+  const back = [0, 1, 2].flatMap((k) => [r[k] * by, r[k + 3] * by, r[k + 6] * by]);
+  const way = from.move.map((v, k) => v - to.move[k]) as unknown as Transform['move'];
+  const move = [0, 1, 2].map((k) => dotRow(back, k, way));
+  return { rows: product(back, from.rows), move: move as unknown as Transform['move'] };
 }
+
+/** How much larger things become, 1 where they keep their size. */
+export const sizeBy = ({ rows }: Transform): number =>
+  Math.sqrt(rows[0] * rows[0] + rows[3] * rows[3] + rows[6] * rows[6]);
+
+/**
+ * Degrees about x, y and z for `turnOf`, and the size in percent, that make the same rows. Where it is tilted by a
+ * right angle all of the rest is told as the turn on the spot.
+ */
+export function turnAndSize(transform: Transform): { turnDegrees: [number, number, number]; sizePercent: number } {
+  const size = sizeBy(transform);
+  const r = transform.rows.map((v) => v / size);
+  // rows of y(x z): the middle of the last column is - sin x
+  const level = Math.sqrt(r[3] * r[3] + r[4] * r[4]);
+  const [y, z] = level > 1e-9 ? [atan2(r[2], r[8]), atan2(r[3], r[4])] : [atan2(0 - r[6], r[0]), 0];
+  return { turnDegrees: [degrees(atan2(0 - r[5], level)), degrees(y), degrees(z)], sizePercent: 100 * size };
+}
+
+/** So finely that nothing moves, and right angles stay right. */
+const degrees = (angle: number): number => Math.round((angle * 180 * 1e10) / PI) / 1e10 + 0;
 
 export const isStill = ({ rows, move }: Transform): boolean =>
   move.every((v) => v === 0) && rows.every((v, i) => v === STILL.rows[i]);

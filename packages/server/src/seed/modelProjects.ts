@@ -13,7 +13,7 @@ import {
   type Project,
   type Words,
 } from '@fictile/core';
-import { dressed, font } from './parts.ts';
+import { dressed, font, MIDDLE } from './parts.ts';
 
 interface OnModel {
   id: string;
@@ -87,7 +87,7 @@ function buildDoorPlate(): Project {
   const edits: Edit[] = [
     { kind: 'setWords', pieceId: title.id, values: { font: font('Pacifico', 400), sizeMm: 44 } },
     { kind: 'setSolid', pieceId: title.id, values: { depthMm: 8 } },
-    { kind: 'setPlacement', pieceId: title.id, values: { stand: 'table', by: 'middle' } },
+    { kind: 'setPlacement', pieceId: title.id, values: { stand: 'table', pivot: MIDDLE } },
     dressed(title.id, 'bone glaze'),
     dressed(panel.id, 'cobalt wash'),
   ];

@@ -15,3 +15,6 @@ export const dressed = (pieceId: string, name: string, slots: readonly Slot[] = 
   slots: [...slots],
   values: findFinish(name),
 });
+
+/** The pivot of what is held by its middle. */
+export const MIDDLE = { kind: 'box', across: 'middle', up: 'middle', deep: 'middle' } as const;

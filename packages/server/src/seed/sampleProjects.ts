@@ -22,6 +22,7 @@ import {
   type Step,
 } from '@fictile/core';
 import { MARK_SVG } from './mark.ts';
+import { MIDDLE } from './parts.ts';
 
 interface Sample {
   id: string;
@@ -209,7 +210,7 @@ function buildMark(): Project {
     ...['mark', 'ring'].map((pieceId): Edit => ({
       kind: 'setPlacement',
       pieceId,
-      values: { by: 'middle', atMm: [0, 0, 6] },
+      values: { pivot: MIDDLE, atMm: [0, 0, 6] },
     })),
     set('above', 'clockwise'),
     set('below', 'counter'),

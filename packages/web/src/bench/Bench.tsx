@@ -1,6 +1,7 @@
 import { isEmptyBox } from '@fictile/core';
 import { useMemo, useRef, useState, useSyncExternalStore, type ReactNode } from 'react';
-import { pieceActions, useChosen, type PieceActions } from '../pieces/index.ts';
+import { pieceActions, standsOf, useChosen, type PieceActions } from '../pieces/index.ts';
+import { usePivoting } from '../pivots/index.ts';
 import { useOnItsWay, usePutting } from '../putting/index.ts';
 import { pieceEdits } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
@@ -23,6 +24,7 @@ import { useEvaluation, type Evaluation } from './useEvaluation.ts';
 import { useMarks } from './useMarks.ts';
 import { useModels } from './useModels.tsx';
 import { useOpen } from './useOpen.ts';
+import { usePiecesOf } from './usePiecesOf.ts';
 import { otherOf } from './useOthers.ts';
 import { useTyping } from './useTyping.ts';
 
@@ -92,9 +94,17 @@ function MeshBench({ startsHeld, children }: Inside & { startsHeld: boolean }) {
 
 function ActsBench({ actions, children }: Inside & { actions: PieceActions }) {
   const { store, project } = useDocument();
-  const { chosen, lead } = useChoice();
+  const { chosen, lead, picked } = useChoice();
   const { evaluation, client, shown } = useMeshes();
-  const { camera } = useOpenParts();
+  const { camera, atWork } = useOpenParts();
+  const item = chosen.group ?? chosen.items.at(0);
+  const pivoting = usePivoting({
+    ...{ store, project, client, item },
+    pieces: usePiecesOf(project, item, evaluation.pieces),
+    transform: item && standsOf(item, evaluation)?.transform,
+    picked: chosen.group ? NONE : picked,
+    isAtWork: atWork === 'place',
+  });
   const drawings = useDrawings({ store, client, actions, chosen, busy: evaluation.busy });
   const models = useModels({ actions, chosen, client, store });
   const marks = useMarks(project);
@@ -104,19 +114,22 @@ function ActsBench({ actions, children }: Inside & { actions: PieceActions }) {
     if (step) pieceEdits(store, [lead]).steps(lead.steps.map((one) => (one.id === step.id ? step : one)));
   };
   const fit = (): void => void fitFlat(store, client, lead);
-  return <ActsContext value={{ actions, drawings, models, marks, fit, lookFrom }}>{children}</ActsContext>;
+  return <ActsContext value={{ actions, drawings, models, marks, pivoting, fit, lookFrom }}>{children}</ActsContext>;
 }
 
 /** Alignment asks for the boxes as they stand when it is used. */
 function usePieceActions(store: ProjectStore, evaluation: Evaluation, shelf: GeometryShelf): PieceActions {
-  const pieces = useRef(evaluation.pieces);
-  pieces.current = evaluation.pieces;
+  const latest = useRef(evaluation);
+  latest.current = evaluation;
   return useMemo(
     () =>
-      pieceActions(store, (id) => {
-        const shown = pieces.current.find((p) => p.pieceId === id);
-        const box = boundsOf(shown ? [shown] : [], shelf);
-        return isEmptyBox(box) ? undefined : box;
+      pieceActions(store, {
+        boxOf: (id) => {
+          const shown = latest.current.pieces.find((p) => p.pieceId === id);
+          const box = boundsOf(shown ? [shown] : [], shelf);
+          return isEmptyBox(box) ? undefined : box;
+        },
+        standing: () => latest.current,
       }),
     [store, shelf],
   );

@@ -1,6 +1,7 @@
 import { createSafeContext } from '@mantine/core';
 import type { Failure, Piece, Project, ShownPiece } from '@fictile/core';
 import type { Chosen, PieceActions } from '../pieces/index.ts';
+import type { Pivoting } from '../pivots/index.ts';
 import type { PutActs } from '../recipe/index.ts';
 import type { ProjectStore } from '../store/index.ts';
 import type { Carrying, GeometryShelf } from '../viewport/index.ts';
@@ -58,6 +59,7 @@ interface Acts {
   drawings: Drawings;
   models: Models;
   marks: MarksState;
+  pivoting: Pivoting;
   /** fits the words at work into the flat place they lie on */
   fit: () => void;
   /** lays them from where the camera stands */

@@ -7,3 +7,4 @@ export { isModelFile } from './useModels.tsx';
 export type { Open } from './useOpen.ts';
 export { useOthers } from './useOthers.ts';
 export type { TypingState } from './useTyping.ts';
+export { usePiecesOf } from './usePiecesOf.ts';

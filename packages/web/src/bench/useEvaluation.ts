@@ -1,4 +1,11 @@
-import { isShapeStep, type Failure, type Project, type ShownPiece, type WorkFigures } from '@fictile/core';
+import {
+  isShapeStep,
+  type Failure,
+  type Project,
+  type ShownPiece,
+  type Transform,
+  type WorkFigures,
+} from '@fictile/core';
 import {
   useCallback,
   useEffect,
@@ -17,6 +24,8 @@ import { JobClient, type ClientAnswer, type CrashKind } from '../worker/index.ts
 
 export interface Evaluation {
   pieces: readonly ShownPiece[];
+  /** by the id of a group: where its place counts from */
+  groups: Readonly<Record<string, Transform>>;
   failures: readonly { pieceId: string; error: Failure }[];
   milliseconds: number;
   /** the project has changed since */
@@ -32,7 +41,7 @@ interface Evaluated extends Omit<Evaluation, 'busy' | 'isLong'> {
   of: Project | undefined;
 }
 
-const NOTHING: Evaluated = { of: undefined, pieces: [], failures: [], milliseconds: 0, crash: undefined };
+const NOTHING: Evaluated = { of: undefined, pieces: [], groups: {}, failures: [], milliseconds: 0, crash: undefined };
 
 const neverChanges = () => (): void => undefined;
 
@@ -129,9 +138,9 @@ function useAsking(
       }
       shelf.update(answer.pieces);
       performance.measure(preview ? PREVIEW_MEASURE : MEASURE, { start });
-      const { pieces, failures, milliseconds } = answer;
+      const { pieces, groups, failures, milliseconds } = answer;
       noteAction({ ...actionOf(preview ? 'preview' : 'exact', pieces, start), work: workOf(answer) });
-      setStanding({ of: preview ? undefined : project, pieces, failures, milliseconds, crash: undefined });
+      setStanding({ of: preview ? undefined : project, pieces, groups, failures, milliseconds, crash: undefined });
       if (!preview) {
         pace.current.lasted = milliseconds;
         leaveOff = keepShown(project, pieces, shelf);

@@ -70,10 +70,11 @@ const STANDS: Readonly<Record<Placement['stand'], ReactNode>> = {
   free: <Picture lines="M6 2H14V10H6Z" meant="M2 16H4M8 16H12M16 16H18" />,
   table: <Picture lines="M6 7H14V15H6Z" meant="M2 16H18" />,
 };
-const HOLDS: Readonly<Record<Placement['by'], ReactNode>> = {
+const PIVOTS: Readonly<Record<Placement['pivot']['kind'], ReactNode>> = {
   zero: <Picture lines={BLOCK} meant={dot(5, 14)} />,
-  middle: <Picture lines={BLOCK} meant={dot(10, 9)} />,
-  foot: <Picture lines={BLOCK} meant={dot(10, 14)} />,
+  box: <Picture lines={BLOCK} meant={dot(10, 9)} />,
+  letter: <Picture lines="M3 15L8 3L13 15M5 10H11" meant={dot(13, 15)} />,
+  point: <Picture lines="M10 2V16M3 9H17" meant={dot(10, 9)} />,
 };
 const BACKS: Readonly<Record<'same' | 'own', ReactNode>> = {
   same: EDGES.same,
@@ -219,7 +220,7 @@ export const PICTURES = {
   letters: LETTERS,
   directions: DIRECTIONS,
   stands: STANDS,
-  holds: HOLDS,
+  pivots: PIVOTS,
   backs: BACKS,
   sizesBy: SIZES,
   lines: LINES,

@@ -5,6 +5,10 @@ import {
   isOnEdge,
   newPiece,
   usualFrame,
+  usualOf,
+  PLACEMENT,
+  STILL,
+  type ShownPiece,
   newProject,
   usualStep,
   type Box3,
@@ -31,17 +35,23 @@ let puts: { pieceId?: string; bodyId?: string }[] = [];
 const pieces = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
 const names = (): string[] => pieces().map((p) => p.name);
 
+/** As they stand where their places say, in no group. */
+const shown = (): ShownPiece[] =>
+  pieces().map(({ id, placement: { atMm } }) => ({
+    ...({ pieceId: id, letters: [], faces: 10, frame: STILL, pivot: [0, 0, 0] } as unknown as ShownPiece),
+    transform: { rows: STILL.rows, move: atMm },
+  }));
+
 function Column() {
   const state = useSyncExternalStore(store.subscribe, () => store.state);
   const chosen = useChosen(state.history.project);
-  const actions = pieceActions(store, (id) => BOXES[id]);
+  const actions = pieceActions(store, { boxOf: (id) => BOXES[id], standing: () => ({ pieces: shown(), groups: {} }) });
   return (
     <Pieces
       project={state.history.project}
       shown={[]}
-      chosen={chosen.ids}
+      chosen={chosen}
       actions={actions}
-      selection={chosen}
       onFile={() => files++}
       onModel={() => files++}
       onPut={(from) => puts.push(from)}
@@ -86,7 +96,7 @@ test('words are added behind the others, under a name of their own, and chosen',
   await add('Words');
   await add('Words');
   expect(names()).toEqual(['Title', 'Foot', 'Words', 'Words 2']);
-  const chosen = screen.getAllByRole('button', { pressed: true });
+  const chosen = screen.getAllByRole('treeitem', { selected: true });
   expect(chosen.map((row) => row.textContent)).toEqual([expect.stringContaining('Words 2')]);
 });
 
@@ -139,25 +149,25 @@ test('a piece is renamed in its place; Escape and emptiness leave the name', asy
 test('to zero and onto the table', async () => {
   act(() => store.edit({ kind: 'setPlacement', pieceId: 'a', values: { atMm: [5, 6, 7], turnDegrees: [0, 45, 0] } }));
   await pick('Title', 'Onto the table');
-  expect(pieces()[0].placement).toEqual({ by: 'zero', stand: 'table', atMm: [5, 0, 7], turnDegrees: [0, 45, 0] });
+  expect(pieces()[0].placement).toMatchObject({ stand: 'table', atMm: [5, 0, 7], turnDegrees: [0, 45, 0] });
   await pick('Title', 'To zero');
-  expect(pieces()[0].placement).toEqual({ by: 'zero', stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] });
+  expect(pieces()[0].placement).toEqual(usualOf(PLACEMENT));
 });
 
 describe('several at once', () => {
-  const row = (name: string): HTMLElement => screen.getByRole('button', { name: new RegExp(`^.?${name}`) });
+  const row = (name: string): HTMLElement => screen.getByRole('treeitem', { name: new RegExp(`^${name}`) });
   const user = userEvent.setup();
 
   test('are chosen with Ctrl or from the menu, and changed as one', async () => {
     await user.keyboard('{Control>}');
     await user.click(row('Foot'));
     await user.keyboard('{/Control}');
-    expect(screen.getAllByRole('button', { pressed: true })).toHaveLength(2);
+    expect(screen.getAllByRole('treeitem', { selected: true })).toHaveLength(2);
     await pick('Foot', 'Hide');
     expect(pieces().map((p) => p.visible)).toEqual([false, false]);
     act(() => store.undo());
     await pick('Foot', 'Leave out of the choice');
-    expect(screen.getAllByRole('button', { pressed: true })).toHaveLength(1);
+    expect(screen.getAllByRole('treeitem', { selected: true })).toHaveLength(1);
   });
 
   test('with Shift the whole row; the last chosen never goes', async () => {
@@ -166,7 +176,7 @@ describe('several at once', () => {
     await user.keyboard('{/Shift}');
     await pick('Title', 'Duplicate');
     expect(names()).toEqual(['Title', 'Title again', 'Foot', 'Foot again']);
-    const chosen = screen.getAllByRole('button', { pressed: true });
+    const chosen = screen.getAllByRole('treeitem', { selected: true });
     expect(chosen.map((button) => button.textContent)).toEqual([
       expect.stringContaining('Title again'),
       expect.stringContaining('Foot again'),
@@ -222,7 +232,7 @@ test('a plain copy stands in the place of what it was made of, which is hidden; 
   const before = pieces().length;
   await pick('Title', 'Plain copy');
   const copy = pieces().find(({ source }) => source.kind === 'model');
-  expect(copy).toMatchObject({ name: 'Title, plain', placement: { by: 'zero', stand: 'free', atMm: [0, 0, 0] } });
+  expect(copy).toMatchObject({ name: 'Title, plain', placement: usualOf(PLACEMENT) });
   expect(store.project.pieces.a.visible).toBe(false);
   act(() => store.undo());
   expect(pieces().length).toBe(before);
@@ -235,4 +245,76 @@ test('a piece is put on a body from the menu of either', async () => {
   await pick('Title', 'Put on a body');
   await pick('Slab', 'Put words on it');
   await waitFor(() => expect(puts).toEqual([{ pieceId: 'a' }, { bodyId: slab }]));
+});
+
+describe('the tree', () => {
+  const user = userEvent.setup();
+  const line = (name: string): HTMLElement => screen.getByRole('treeitem', { name: new RegExp(`^${name}`) });
+  /** Names with how deep they stand. */
+  const lines = (): string[] =>
+    screen
+      .getAllByRole('treeitem')
+      .map((row) =>
+        `${row.ariaLevel ?? row.getAttribute('aria-level')} ${row.ariaLabel ?? row.getAttribute('aria-label')}`.replace(
+          /,.*/,
+          '',
+        ),
+      );
+
+  test('a group is made, named, closed and opened, and dissolved', async () => {
+    await pick('Foot', 'Choose this too');
+    await pick('Title', 'Group');
+    expect(lines()).toEqual(['1 Group', '2 Title', '2 Foot']);
+    expect(Object.values(store.project.groups)).toMatchObject([{ placement: { pivotMm: [52, 28, 4.5] } }]);
+    await pick('Group', 'Rename');
+    await user.clear(await screen.findByRole('textbox', { name: 'Rename' }));
+    await user.keyboard('Sign{Enter}');
+    expect(lines()[0]).toBe('1 Sign');
+    await user.click(screen.getByRole('button', { name: 'Close Sign' }));
+    expect(lines()).toEqual(['1 Sign']);
+    await user.click(screen.getByRole('button', { name: 'Open Sign' }));
+    await pick('Sign', 'Duplicate');
+    expect(lines()).toEqual(['1 Sign', '2 Title', '2 Foot', '1 Sign again', '2 Title', '2 Foot']);
+    await pick('Sign', 'Dissolve the group');
+    expect(lines()).toEqual(['1 Title', '1 Foot', '1 Sign again', '2 Title', '2 Foot']);
+  });
+
+  test('by keys: rows are gone through, chosen in a row, moved, and put into groups and out', async () => {
+    await add('Star');
+    act(() => line('Star').focus());
+    await user.keyboard('{Home}');
+    expect(document.activeElement).toBe(line('Title'));
+    expect(line('Title').getAttribute('aria-selected')).toBe('true');
+    await user.keyboard('{Alt>}{ArrowDown}{/Alt}');
+    expect(names()).toEqual(['Foot', 'Title', 'Star']);
+    await user.keyboard('{Home}');
+    await pick('Foot', 'Group');
+    act(() => line('Title').focus());
+    await user.keyboard('{ArrowDown}{ArrowUp}{Alt>}{ArrowRight}{/Alt}');
+    expect(lines()).toEqual(['1 Group', '2 Foot', '2 Title', '1 Star']);
+    await user.keyboard('{ArrowLeft}{ArrowLeft}');
+    expect(lines()).toEqual(['1 Group', '1 Star']);
+    await user.keyboard('{ArrowRight}{ArrowRight}{Shift>}{ArrowDown}{/Shift}');
+    expect(screen.getAllByRole('treeitem', { selected: true })).toHaveLength(2);
+    await user.keyboard('{Alt>}{ArrowLeft}{/Alt}');
+    expect(lines()).toEqual(['1 Foot', '1 Title', '1 Star']);
+    expect(store.project.groups).toEqual({});
+  });
+
+  test('what hangs on another says so, stays where it is, and is taken off', async () => {
+    act(() => store.edit({ kind: 'setPlacement', pieceId: 'a', values: { atMm: [5, 6, 7] } }));
+    await userEvent.click(screen.getByRole('button', { name: 'More for Foot' }));
+    await userEvent.hover(await screen.findByRole('menuitem', { name: 'Hang on' }));
+    await userEvent.click(await screen.findByRole('menuitem', { name: 'Title' }));
+    expect(pieces()[1]).toMatchObject({ hung: { on: 'a', letter: 0 }, placement: { atMm: [-5, -6, -7] } });
+    expect(line('Foot').getAttribute('aria-label')).toContain('goes with Title');
+    await pick('Foot', 'Take off');
+    expect(pieces()[1].hung).toBeNull();
+  });
+
+  test('what hung on a piece that is removed hangs on nothing', async () => {
+    act(() => store.edit({ kind: 'hang', items: ['b'], hung: { on: 'a', letter: 0 } }));
+    await pick('Title', 'Remove');
+    expect(pieces()).toMatchObject([{ id: 'b', hung: null }]);
+  });
 });

@@ -1,39 +1,68 @@
-import { aroundBoxes, groundOf, middleOfBox, sizeOfBox, type Box3, type Piece, type Placement } from '@fictile/core';
+import {
+  aroundBoxes,
+  groundOf,
+  isGroup,
+  middleOfBox,
+  sizeOfBox,
+  transformPoints,
+  turnedBack,
+  STILL,
+  type Box3,
+  type Item,
+  type Placement,
+  type Transform,
+} from '@fictile/core';
 
 /** Around a piece as it stands; undefined while it has no solid. */
 export type BoxOf = (pieceId: string) => Box3 | undefined;
 
-type PlaceOf = (piece: Piece) => Partial<Placement>;
+/** How things stand that are moved together. */
+export interface Aligned {
+  /** around all of them */
+  own: Box3 | undefined;
+  /** where what is said of the place of one counts from */
+  frameOf: (item: Item) => Transform | undefined;
+}
+
+type PlaceSaid = Partial<Pick<Placement, 'atMm' | 'stand'>>;
+type PlaceOf = (item: Item) => PlaceSaid;
 
 /** Room between pieces side by side, as a share of their height. */
 const GAP = 0.25;
 
+const onTable = (item: Item): boolean => !isGroup(item) && item.placement.stand === 'table';
+
 /**
  * All of them together, their middles across on the other's, and upright too, or in depth for what stands on the table.
  */
-export function centredOn(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): PlaceOf {
-  const [own, its] = boxes(pieces, other, boxOf);
+export function centredOn({ own, frameOf }: Aligned, its: Box3 | undefined): PlaceOf {
   if (!own || !its) return stays;
   const [x, y, z] = betweenMiddles(own, its);
-  return (piece) => shifted(piece, piece.placement.stand === 'table' ? [x, 0, z] : [x, y, 0]);
+  return (item) => shifted(item, onTable(item) ? [x, 0, z] : [x, y, 0], frameOf(item));
 }
 
 /** To the right of the other, feet on one height and middles in one depth. */
-export function setBeside(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): PlaceOf {
-  const [own, its] = boxes(pieces, other, boxOf);
+export function setBeside({ own, frameOf }: Aligned, its: Box3 | undefined): PlaceOf {
   if (!own || !its) return stays;
   const gap = sizeOfBox(its)[1] * GAP;
   const by = [its.high[0] + gap - own.low[0], its.low[1] - own.low[1], betweenMiddles(own, its)[2]];
-  return (piece) => shifted(piece, by);
+  return (item) => shifted(item, by, frameOf(item));
 }
 
-/** Copies of some pieces, to the right of them; what stands on a body goes where that goes. */
-export function besideOriginals(pieces: readonly Piece[], boxOf: BoxOf): PlaceOf {
-  const own = around(pieces, boxOf);
+/** Copies, to the right of what they are copies of; what stands on a body goes where that goes. */
+export function besideOriginals({ own, frameOf }: Aligned): PlaceOf {
   if (!own) return stays;
   const [width, height] = sizeOfBox(own);
-  const by = width + height * GAP;
-  return (piece) => (groundOf(piece) === undefined ? shifted(piece, [by, 0, 0]) : {});
+  const by = [width + height * GAP, 0, 0];
+  return (item) => (isGroup(item) || groundOf(item) === undefined ? shifted(item, by, frameOf(item)) : {});
+}
+
+/** Pieces stand on the table from now on; a group is let down once. */
+export function putOnTable({ own, frameOf }: Aligned): PlaceOf {
+  return (item) => {
+    if (!isGroup(item)) return { stand: 'table', atMm: [item.placement.atMm[0], 0, item.placement.atMm[2]] };
+    return own ? shifted(item, [0, -own.low[1], 0], frameOf(item)) : {};
+  };
 }
 
 const stays: PlaceOf = () => ({});
@@ -43,16 +72,16 @@ const betweenMiddles = (from: Box3, to: Box3): number[] => {
   return middleOfBox(to).map((v, k) => v - middle[k]);
 };
 
-function boxes(pieces: readonly Piece[], other: Piece, boxOf: BoxOf): [Box3 | undefined, Box3 | undefined] {
-  return [around(pieces, boxOf), boxOf(other.id)];
-}
-
-const around = (pieces: readonly Piece[], boxOf: BoxOf): Box3 | undefined =>
-  pieces
-    .map((piece) => boxOf(piece.id))
+/** Around several pieces as they stand. */
+export const around = (ids: readonly string[], boxOf: BoxOf): Box3 | undefined =>
+  ids
+    .map(boxOf)
     .filter((box) => box !== undefined)
     .reduce<Box3 | undefined>((so, box) => (so ? aroundBoxes(so, box) : box), undefined);
 
-const shifted = ({ placement: { atMm } }: Piece, by: readonly number[]): Partial<Placement> => ({
-  atMm: atMm.map((v, k) => Math.round((v + by[k]) * 100) / 100 + 0) as Placement['atMm'],
-});
+/** Moved in the scene, which is said as its frame has it. */
+function shifted({ placement: { atMm } }: Item, by: readonly number[], frame: Transform = STILL): PlaceSaid {
+  const back = turnedBack({ rows: frame.rows, move: [0, 0, 0] }, STILL);
+  const own = transformPoints(back, Float64Array.from(by));
+  return { atMm: atMm.map((v, k) => Math.round((v + own[k]) * 100) / 100 + 0) as Placement['atMm'] };
+}

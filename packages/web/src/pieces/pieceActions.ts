@@ -3,7 +3,10 @@ import {
   findFinish,
   FORMS,
   type FormName,
+  groupsAround,
   isForm,
+  isGroup,
+  isLocked,
   isPanel,
   isWords,
   newDrawing,
@@ -11,6 +14,7 @@ import {
   newModel,
   newPiece,
   splitGraphemes,
+  stayingIn,
   usualDrawing,
   usualForms,
   usualShapes,
@@ -20,20 +24,32 @@ import {
   type DrawingShape,
   type Edit,
   type FormShape,
+  type Group,
+  type Item,
   type Model,
   type Piece,
   type Project,
+  type Transform,
 } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
-import { besideOriginals, centredOn, setBeside, type BoxOf } from './alignment.ts';
+import { around, besideOriginals, centredOn, putOnTable, setBeside, type Aligned, type BoxOf } from './alignment.ts';
+import {
+  boxesOf,
+  groupActions,
+  known,
+  leaving,
+  type GroupActions,
+  type GroupTools,
+  type Items,
+} from './groupActions.ts';
+import { frameIn, standsOf } from './standing.ts';
 
-type Several = readonly Piece[];
 /** Shapes that are drawn here. */
 export type ShapeKind = Exclude<DrawingShape['kind'], 'paths'>;
 
-/** What can be done with whole pieces, one or several at once. All of it is undoable. */
-export interface PieceActions {
+/** What can be done with whole pieces and groups, one or several at once. All of it is undoable. */
+export interface PieceActions extends GroupActions {
   /** words; gives their id, as the two below do */
   add(): string;
   addShape(kind: ShapeKind): string;
@@ -43,52 +59,88 @@ export interface PieceActions {
   /** a model that is what a piece is now, in its place; the piece is hidden; gives the model's id */
   putInstead(model: Omit<Model, 'kind'>, piece: Piece): string;
   /** gives the ids of the copies */
-  duplicate(pieces: Several): string[];
-  rename(piece: Piece, name: string): void;
-  show(pieces: Several, visible: boolean): void;
-  showAlone(pieces: Several): void;
+  duplicate(items: Items): string[];
+  rename(item: Item, name: string): void;
+  show(items: Items, visible: boolean): void;
+  showAlone(items: Items): void;
   showAll(): void;
-  lock(pieces: Several, locked: boolean): void;
+  lock(items: Items, locked: boolean): void;
   /** those that are not locked */
-  remove(pieces: Several): void;
-  toZero(pieces: Several): void;
-  ontoTable(pieces: Several): void;
-  centreOn(pieces: Several, other: Piece): void;
-  beside(pieces: Several, other: Piece): void;
+  remove(items: Items): void;
+  toZero(items: Items): void;
+  ontoTable(items: Items): void;
+  centreOn(items: Items, other: Piece): void;
+  beside(items: Items, other: Piece): void;
 }
 
-export function pieceActions(store: ProjectStore, boxOf: BoxOf): PieceActions {
-  const forAll = (pieces: Several, edit: (piece: Piece) => Edit): void =>
-    store.edit({ kind: 'many', edits: pieces.map(edit) });
-  const set = (pieces: Several, values: Extract<Edit, { kind: 'setPiece' }>['values']): void =>
-    forAll(pieces, (piece) => ({ kind: 'setPiece', pieceId: piece.id, values }));
-  const place = (pieces: Several, values: (piece: Piece) => Partial<Piece['placement']>): void =>
-    forAll(pieces, (piece) => ({ kind: 'setPlacement', pieceId: piece.id, values: values(piece) }));
-  const adding = addActions(store, boxOf);
-  const all = (): Piece[] => store.project.pieceOrder.map((id) => store.project.pieces[id]);
+export function pieceActions(store: ProjectStore, tools: GroupTools): PieceActions {
+  const { boxOf } = tools;
+  const forAll = (items: Items, edit: (item: Item) => Edit): void =>
+    store.edit({ kind: 'many', edits: items.map(edit) });
+  const set = (items: Items, values: Partial<Pick<Piece, 'name' | 'visible' | 'locked'>>): void =>
+    forAll(items, (item) => said(item, values));
+  const place = (items: Items, values: (item: Item) => Partial<Piece['placement']>): void =>
+    forAll(
+      items.filter((item) => !isLocked(store.project, item)),
+      (item) => placed(item, values(item)),
+    );
+  const aligned = (items: Items): Aligned => ({
+    own: around(boxesOf(store.project, items), boxOf),
+    frameOf: (item) => standsOf(item, tools.standing())?.frame,
+  });
+  const all = (): Item[] => [...Object.values(store.project.pieces), ...Object.values(store.project.groups)];
   return {
-    ...adding,
+    ...addActions(store, boxOf),
+    ...groupActions(store, tools),
     putInstead: (model, piece) => insteadOf(store, model, piece),
-    duplicate: (pieces) => duplicated(store, pieces, boxOf),
-    rename: (piece, name) => set([piece], { name }),
-    show: (pieces, visible) => set(pieces, { visible }),
-    showAlone: (pieces) => {
-      const alone = new Set(pieces.map((p) => p.id));
-      forAll(all(), (p) => ({ kind: 'setPiece', pieceId: p.id, values: { visible: alone.has(p.id) } }));
+    duplicate: (items) => duplicated(store, items, aligned(items)),
+    rename: (item, name) => set([item], { name }),
+    show: (items, visible) => set(items, { visible }),
+    showAlone: (items) => {
+      const inside = known(store.project, boxesOf(store.project, items));
+      const alone = new Set([...inside, ...inside.flatMap((piece) => groupsAround(store.project, piece))]);
+      forAll(all(), (item) => said(item, { visible: alone.has(item) }));
     },
     showAll: () => set(all(), { visible: true }),
-    lock: (pieces, locked) => set(pieces, { locked }),
-    remove: (pieces) =>
-      forAll(
-        pieces.filter((p) => !p.locked),
-        (p) => ({ kind: 'removePiece', pieceId: p.id }),
-      ),
-    toZero: (pieces) => place(pieces, () => ({ by: 'zero', stand: 'free', atMm: [0, 0, 0], turnDegrees: [0, 0, 0] })),
-    ontoTable: (pieces) =>
-      place(pieces, ({ placement: { atMm } }) => ({ stand: 'table', atMm: [atMm[0], 0, atMm[2]] })),
-    centreOn: (pieces, other) => place(pieces, centredOn(pieces, other, boxOf)),
-    beside: (pieces, other) => place(pieces, setBeside(pieces, other, boxOf)),
+    lock: (items, locked) => set(items, { locked }),
+    remove: (items) => store.edit({ kind: 'many', edits: removal(store.project, items, tools) }),
+    toZero: (items) =>
+      place(items, (item) => ({
+        ...(isGroup(item) ? {} : { pivot: { kind: 'zero' }, stand: 'free' }),
+        ...{ atMm: [0, 0, 0], turnDegrees: [0, 0, 0] },
+      })),
+    ontoTable: (items) => place(items, putOnTable(aligned(items))),
+    centreOn: (items, other) => place(items, centredOn(aligned(items), boxOf(other.id))),
+    beside: (items, other) => place(items, setBeside(aligned(items), boxOf(other.id))),
   };
+}
+
+/** What pieces and groups have alike. */
+const said = (item: Item, values: Partial<Pick<Piece, 'name' | 'visible' | 'locked'>>): Edit =>
+  isGroup(item) ? { kind: 'setGroup', groupId: item.id, values } : { kind: 'setPiece', pieceId: item.id, values };
+
+const placed = (item: Item, values: Partial<Piece['placement']>): Edit => {
+  if (!isGroup(item)) return { kind: 'setPlacement', pieceId: item.id, values };
+  const { pivot: _pivot, stand: _stand, ...own } = values;
+  return { kind: 'placeGroup', groupId: item.id, values: own };
+};
+
+/** What goes along with what is removed stays where it is. */
+function removal(project: Project, items: Items, { standing }: GroupTools): Edit[] {
+  const pieces = known(project, boxesOf(project, items)).filter((piece) => !isLocked(project, piece));
+  const going = new Set<Item>(pieces);
+  for (const item of items) if (isGroup(item)) going.add(item);
+  const frame = (groupId: string): Transform | undefined => frameIn(project, groupId, standing());
+  const staying = (others: Items, to: Transform | undefined): Edit[] =>
+    others.flatMap((item) => {
+      const stands = standsOf(item, standing());
+      const stay = !going.has(item) && !isLocked(project, item) && stands && to;
+      return stay ? stayingIn(item, stands, to) : [];
+    });
+  return [
+    ...[...going].flatMap((item) => leaving(project, item, { staying, frame })),
+    ...pieces.map(({ id }): Edit => ({ kind: 'removePiece', pieceId: id })),
+  ];
 }
 
 /** New pieces; each gives its id. */
@@ -137,20 +189,66 @@ const besideAll = ({ shape }: Drawing, right: number | undefined): number =>
 
 const FARTHEST_MM = 90_000;
 
-/** Gives the ids of the copies. */
-function duplicated(store: ProjectStore, pieces: Several, boxOf: BoxOf): string[] {
-  const ids = new Map(pieces.map(({ id }) => [id, freshId()]));
-  const copies = pieces.map((piece) => ({
-    ...standingOn(piece, ids),
-    id: ids.get(piece.id) ?? freshId(),
-    name: texts.pieces.copyOf(piece.name).slice(0, 200),
-    placement: { ...piece.placement, ...besideOriginals(pieces, boxOf)(piece) },
-  }));
+/** Gives the ids of the copies of what was chosen. */
+function duplicated(store: ProjectStore, items: Items, aligned: Aligned): string[] {
+  const { project } = store;
+  const chosen = new Set(items.map(({ id }) => id));
+  const outer = items.filter((item) => !groupsAround(project, item).some(({ id }) => chosen.has(id)));
+  const pieces = known(project, boxesOf(project, outer)) as Piece[];
+  const isInside = (group: Group): boolean => [group, ...groupsAround(project, group)].some(({ id }) => chosen.has(id));
+  // the innermost first: each is put round copies that are there
+  const groups = Object.values(project.groups)
+    .filter(isInside)
+    .sort((a, b) => groupsAround(project, b).length - groupsAround(project, a).length);
+  const ids = new Map([...pieces, ...groups].map(({ id }) => [id, freshId()]));
+  const beside = besideOriginals(aligned);
+  const common = <I extends Item>(item: I): I => ({
+    ...item,
+    id: ids.get(item.id) ?? freshId(),
+    hung: item.hung && { ...item.hung, on: ids.get(item.hung.on) ?? item.hung.on },
+    ...(outer.includes(item) && {
+      name: texts.pieces.copyOf(item.name).slice(0, 200),
+      placement: { ...item.placement, ...(hungAlong(item, ids) ? {} : beside(item)) },
+    }),
+  });
+  const outside = (item: Item): string => groupsAround(project, item).find((group) => !isInside(group))?.id ?? '';
+  const lastOf = (item: Item): string => boxesOf(project, [item]).at(-1) ?? item.id;
+  const after = (piece: Piece): string =>
+    lastOf([piece, ...groupsAround(project, piece).filter(isInside)].at(-1) ?? piece);
   store.edit({
     kind: 'many',
-    edits: copies.map((piece, i) => ({ kind: 'addPiece', piece, after: pieces[i].id })),
+    edits: [
+      ...rowsAfter(pieces, after, ids).map(({ piece, at }): Edit => ({
+        kind: 'addPiece',
+        piece: { ...standingOn(common(piece), ids), within: outside(piece) },
+        after: at,
+      })),
+      ...groups.map((group): Edit => ({
+        kind: 'addGroup',
+        group: common(group),
+        items: [...pieces, ...groups].filter(({ within }) => within === group.id).map(({ id }) => ids.get(id) ?? id),
+      })),
+    ],
   });
-  return copies.map((piece) => piece.id);
+  return outer.map(({ id }) => ids.get(id) ?? id);
+}
+
+/** It goes along with something that is copied too. */
+const hungAlong = ({ hung }: Item, ids: ReadonlyMap<string, string>): boolean => hung !== null && ids.has(hung.on);
+
+/** Behind what its copy comes: what it is a copy of, or the copy before it of the same group. */
+function rowsAfter(
+  pieces: readonly Piece[],
+  after: (piece: Piece) => string,
+  ids: ReadonlyMap<string, string>,
+): { piece: Piece; at: string }[] {
+  const last = new Map<string, string>();
+  return pieces.map((piece) => {
+    const behind = after(piece);
+    const at = last.get(behind) ?? behind;
+    last.set(behind, ids.get(piece.id) ?? behind);
+    return { piece, at };
+  });
 }
 
 /** A model with a piece's finishes and coordinates, and that piece hidden: one step of undo. Gives the model's id. */

@@ -1,32 +1,59 @@
-import type { Piece, Project } from '@fictile/core';
+import {
+  asInGroups,
+  itemOf,
+  ownEntry,
+  piecesIn,
+  treeRows,
+  type Group,
+  type Item,
+  type Piece,
+  type Project,
+} from '@fictile/core';
 import { useMemo, useState } from 'react';
 
-/** The pieces that are worked on: the one at work first. As long as there are pieces, one is chosen. */
+/**
+ * What is worked on: pieces, and groups with all that is in them, the one at work first. As long as there are pieces,
+ * one is chosen.
+ */
 export interface Chosen {
+  /** all pieces that it comes to, shown and locked as their groups make them */
   pieces: readonly Piece[];
   ids: readonly string[];
+  /** what was chosen itself */
+  items: readonly Item[];
+  /** the group at work; undefined: a piece is */
+  group: Group | undefined;
   /** alone, or with those chosen already (again: without it) */
-  choose: (pieceId: string, isAlso?: boolean) => void;
+  choose: (id: string, isAlso?: boolean) => void;
   /** in a row from the one at work to this one */
-  chooseTo: (pieceId: string) => void;
+  chooseTo: (id: string) => void;
   chooseThese: (ids: readonly string[]) => void;
 }
 
 export function useChosen(project: Project): Chosen {
   const [wanted, setWanted] = useState<readonly string[]>([]);
-  const ids = useMemo(() => {
-    const left = wanted.filter((id) => project.pieces[id]);
-    return left.length > 0 ? left : project.pieceOrder.slice(0, 1);
+  const items = useMemo(() => {
+    const left = wanted.flatMap((id) => itemOf(project, id) ?? []);
+    return left.length > 0 ? left : project.pieceOrder.slice(0, 1).map((id) => project.pieces[id]);
   }, [wanted, project]);
-  const pieces = useMemo(() => ids.map((id) => project.pieces[id]), [ids, project]);
+  const ids = useMemo(() => {
+    const inside = (id: string): string[] => (ownEntry(project.groups, id) ? piecesIn(project, id) : [id]);
+    return [...new Set(items.flatMap(({ id }) => inside(id)))];
+  }, [items, project]);
+  const pieces = useMemo(() => {
+    const counted = asInGroups(project);
+    return ids.map((id) => counted.pieces[id]);
+  }, [ids, project]);
+  const [first] = items;
+  const own = items.map(({ id }) => id);
   return {
-    ids,
-    pieces,
-    choose: (id, isAlso = false) => setWanted(isAlso ? toggled(ids, id) : [id]),
+    ...{ ids, pieces, items },
+    group: first && ownEntry(project.groups, first.id),
+    choose: (id, isAlso = false) => setWanted(isAlso ? toggled(own, id) : [id]),
     chooseTo: (id) => {
-      const order = project.pieceOrder;
-      const [from, to] = [order.indexOf(ids[0]), order.indexOf(id)].sort((a, b) => a - b);
-      setWanted([ids[0], ...order.slice(from, to + 1).filter((other) => other !== ids[0])]);
+      const order = treeRows(project).map((row) => row.id);
+      const [from, to] = [order.indexOf(own[0]), order.indexOf(id)].sort((a, b) => a - b);
+      setWanted([own[0], ...order.slice(from, to + 1).filter((other) => other !== own[0])]);
     },
     chooseThese: setWanted,
   };

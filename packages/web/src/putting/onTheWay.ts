@@ -2,6 +2,8 @@ import {
   isPanel,
   applyEdit,
   isLettering,
+  isLocked,
+  isShown,
   LIMITS,
   isWords,
   middleOfSide,
@@ -203,7 +205,9 @@ export function bodiesFor(project: Project, pieceId: string | undefined): Piece[
   };
   const others = project.pieceOrder
     .map((id) => project.pieces[id])
-    .filter((piece) => piece.id !== pieceId && piece.visible && !piece.locked && !standsOnIt(piece));
+    .filter(
+      (piece) => piece.id !== pieceId && isShown(project, piece) && !isLocked(project, piece) && !standsOnIt(piece),
+    );
   const bodies = others.filter((piece) => !isLettering(piece));
   return bodies.length > 0 ? bodies : others;
 }
@@ -216,7 +220,7 @@ export const lettersFor = (project: Project, bodyId: string): Piece[] =>
       (piece) =>
         piece.id !== bodyId &&
         isLettering(piece) &&
-        !piece.locked &&
+        !isLocked(project, piece) &&
         bodiesFor(project, piece.id).some(({ id }) => id === bodyId),
     );
 

@@ -5,6 +5,7 @@ import { newPiece, newProject, ownOf, STILL, type Piece, type Remark, type Shown
 import { useState, useSyncExternalStore } from 'react';
 import { ProjectStore } from '../store/index.ts';
 import { wordsOf } from '../testing/words.ts';
+import { placeIn } from '../testing/placing.ts';
 import { renderInside, serve } from '../testing/render.tsx';
 import { Recipe, type ChapterName } from './index.ts';
 
@@ -25,6 +26,8 @@ const shown = (remarks: Remark[]): ShownPiece => ({
   clusters: [],
   letters: [],
   transform: STILL,
+  frame: STILL,
+  pivot: [0, 0, 0],
   line: { up: 1, down: 0, baselines: [0], front: 0 },
   remarks,
   faces: 1234,
@@ -47,6 +50,7 @@ function Form() {
       pieces={withOther ? [a, b] : [a]}
       store={store}
       others={[]}
+      place={placeIn(store, a)}
       shown={shown(remarks)}
       milliseconds={21}
       atWork={atWork}

@@ -1,5 +1,5 @@
 import { Text, UnstyledButton } from '@mantine/core';
-import { isDrawing, isForm, isLettering, isModel, isShapeStep, isWords, type Piece } from '@fictile/core';
+import { isDrawing, isForm, isGroup, isLettering, isModel, isShapeStep, isWords, type Piece } from '@fictile/core';
 import { useMemo } from 'react';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
@@ -19,7 +19,7 @@ import { WordsChapter } from './WordsChapter.tsx';
 
 interface RecipeProps extends Pick<
   RecipeBench,
-  'shown' | 'milliseconds' | 'onStep' | 'picked' | 'onPick' | 'onSection' | 'readCurve' | 'others'
+  'shown' | 'milliseconds' | 'onStep' | 'picked' | 'onPick' | 'onSection' | 'readCurve' | 'others' | 'place'
 > {
   /** the piece at work, and those chosen with it; at least one */
   pieces: readonly Piece[];
@@ -47,7 +47,11 @@ export function Recipe({ pieces, store, atWork, onWork, laying, acts, ...shared 
   };
   return (
     <RecipeContext value={bench}>
-      {pieces.length > 1 && <Text className={classes.several}>{texts.recipe.several(pieces.length)}</Text>}
+      {isGroup(shared.place.item) ? (
+        <Text className={classes.several}>{texts.recipe.inGroup(shared.place.item.name, pieces.length)}</Text>
+      ) : (
+        pieces.length > 1 && <Text className={classes.several}>{texts.recipe.several(pieces.length)}</Text>
+      )}
       {piece.locked && (
         <div className={classes.several}>
           {texts.recipe.locked}{' '}
@@ -78,7 +82,7 @@ function Chapters({ piece }: Of<Piece>) {
       {(!isModel(piece) || piece.steps.some(isShapeStep)) && <FacesChapter piece={piece} />}
       <StepsChapter piece={piece} />
       <FinishChapter piece={piece} />
-      <PlaceChapter piece={piece} />
+      <PlaceChapter />
     </>
   );
 }

@@ -1,5 +1,7 @@
 import { createSafeContext } from '@mantine/core';
-import type { FreeCurve, Piece, RecipeChapter, Remark, ShownPiece } from '@fictile/core';
+import type { FreeCurve, Hung, Item, Piece, Placement, RecipeChapter, Remark, ShownPiece } from '@fictile/core';
+import type { Pivoting } from '../pivots/index.ts';
+import type { EditKey } from '../ui/index.ts';
 import type { PieceEdits } from './pieceEdits.ts';
 import type { Laying, PutActs } from './put/putting.ts';
 import { type OtherPiece } from '../fields/index.ts';
@@ -27,8 +29,21 @@ export interface RecipeBench {
   others: readonly OtherPiece[];
   /** what is done with how the piece lies on another one */
   laying: Laying | undefined;
+  /** where what is at work stands, and what it goes along with */
+  place: PlaceBench;
   /** pieces put on bodies; undefined: there is nothing to press */
   acts: PutActs | undefined;
+}
+
+/** The place of the piece or the group at work. */
+export interface PlaceBench {
+  item: Item;
+  put: (values: Partial<Placement>, key?: EditKey) => void;
+  pivoting: Pivoting;
+  /** what it may go along with */
+  hooks: readonly Item[];
+  /** null: with its group alone. It stays where it is */
+  hang: (hung: Hung | null) => void;
 }
 
 /** Which chapter is at work, and what the menu of each does. */

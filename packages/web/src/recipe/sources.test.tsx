@@ -21,6 +21,7 @@ import {
 } from '@fictile/core';
 import { useState, useSyncExternalStore } from 'react';
 import { ProjectStore } from '../store/index.ts';
+import { placeIn } from '../testing/placing.ts';
 import { renderInside, serve } from '../testing/render.tsx';
 import { wordsOf } from '../testing/words.ts';
 import { Recipe } from './index.ts';
@@ -55,6 +56,7 @@ function Form() {
       pieces={[state.history.project.pieces.a]}
       store={store}
       others={[]}
+      place={placeIn(store, state.history.project.pieces.a)}
       shown={undefined}
       milliseconds={1}
       atWork={undefined}

@@ -4,6 +4,7 @@ import { CurveTool } from './CurveTool.tsx';
 import { LiftTool } from './LiftTool.tsx';
 import { MarksTool } from './MarksTool.tsx';
 import { PickedTool } from './PickedTool.tsx';
+import { PivotTool } from './PivotTool.tsx';
 import { PlaceTool } from './PlaceTool.tsx';
 import { SolidTool } from './SolidTool.tsx';
 import { StepTool } from './StepTool.tsx';
@@ -17,6 +18,7 @@ export const TOOLS = [
   StepTool,
   CarryTool,
   PlaceTool,
+  PivotTool,
   MarksTool,
   LiftTool,
 ] as const;

@@ -1,10 +1,13 @@
-import { cutBy, cutsOf, groundOf, type CutStep, type Piece, type Project } from '@fictile/core';
+import { cutBy, cutsOf, groundOf, isGroup, type CutStep, type Item, type Piece, type Project } from '@fictile/core';
 import { useMemo } from 'react';
-import { useChoice, useDocument, useOpenParts, useTrials } from '../bench/index.ts';
+import { useChoice, useDocument, useMeshes, useOpenParts, useTrials } from '../bench/index.ts';
 import type { Hands } from '../viewport/index.ts';
 import { useAtWork } from './atWork.ts';
 import { usePlacing } from './usePlacing.ts';
 import { useStepping } from './useStepping.ts';
+
+/** It stands where that does. */
+const liesOnAnother = (item: Item): boolean => !isGroup(item) && groundOf(item) !== undefined;
 
 const NO_TOOLS: readonly string[] = [];
 
@@ -15,7 +18,8 @@ export function useHands(): Hands {
   const { stepId } = useOpenParts();
   const { carrying } = useTrials();
   const { atWork, isFree } = useAtWork();
-  const placing = usePlacing(store, chosen.ids);
+  const { evaluation } = useMeshes();
+  const placing = usePlacing(store, chosen.items, evaluation);
   const { stepping } = useStepping(store, lead, stepId);
   const held = useMemo(() => new Set(chosen.ids), [chosen.ids]);
   return {
@@ -23,7 +27,7 @@ export function useHands(): Hands {
     onType: typing.start,
     typed: typing.now?.pieceId,
     held,
-    placing: atWork === 'place' && isFree && !chosen.pieces.some(groundOf) ? placing : undefined,
+    placing: atWork === 'place' && isFree && !chosen.items.some(liesOnAnother) ? placing : undefined,
     stepping: atWork === 'steps' && isFree ? stepping : undefined,
     cutting: atWork === 'steps' && lead ? cuttingOf(project, lead, stepId) : NO_TOOLS,
     isCarrying: carrying !== undefined,

@@ -1,5 +1,5 @@
 import type { ThreeEvent } from '@react-three/fiber';
-import type { Box3, Placement } from '@fictile/core';
+import type { Box3, Vec3 } from '@fictile/core';
 import { useMemo, useState } from 'react';
 import { Vector3, type Ray } from 'three';
 import { bearing, facing, onPlane, onUpright, toStep, turnBetween } from './drags.ts';
@@ -22,7 +22,10 @@ export interface Placing {
 }
 
 interface HandlesProps {
-  placement: Placement;
+  /** where it stands in the scene, and is turned about */
+  pivot: Vec3;
+  /** which way it looks, radians about the upright axis */
+  bearing: number;
   /** around the piece where it stands */
   box: Box3;
   placing: Placing;
@@ -36,9 +39,9 @@ const COARSE_TURN = 15;
  * What moves and turns a piece: a ring of dots on the table with a ball that turns it, a puck before it that slides it
  * over the table, and a ball on a dotted stem that lifts it. Shift goes in coarse steps.
  */
-export function PlaceHandles({ placement, box: around, placing }: HandlesProps) {
+export function PlaceHandles({ pivot, bearing: looks, box: around, placing }: HandlesProps) {
   const [shown, setShown] = useState<{ by: string; text: string }>();
-  const { step, centre, top, puck, ring, ball, lift } = useMemo(() => spotsOf(placement, around), [placement, around]);
+  const { step, centre, top, puck, ring, ball, lift } = useHandleSpots(pivot, looks, around);
   const tell = (by: string, change: PlaceChange): void => {
     placing.change(change);
     setShown({ by, text: placing.words(change) });
@@ -96,18 +99,21 @@ export function PlaceHandles({ placement, box: around, placing }: HandlesProps) 
   );
 }
 
+function useHandleSpots([x, y, z]: Vec3, looks: number, around: Box3): ReturnType<typeof spotsOf> {
+  return useMemo(() => spotsOf([x, y, z], looks, around), [x, y, z, looks, around]);
+}
+
 /** Where the handles stand about a piece. */
-function spotsOf({ atMm, turnDegrees }: Placement, around: Box3) {
+function spotsOf(pivot: Vec3, angle: number, around: Box3) {
   const box = drawnBox(around);
   const size = box.getSize(new Vector3());
   const middle = box.getCenter(new Vector3());
-  const centre = new Vector3(atMm[0], box.min.y, atMm[2]);
+  const centre = new Vector3(pivot[0], box.min.y, pivot[2]);
   const foot = Math.hypot(size.x, size.z) / 2;
   const room = Math.max(foot * 0.12, size.y * 0.06);
   const reach = foot + Math.hypot(middle.x - centre.x, middle.z - centre.z);
   const puck = new Vector3(middle.x, box.min.y, box.max.z + room);
   const ring = Math.max(reach * 1.04, puck.z - centre.z + room); // the puck lies inside
-  const angle = (turnDegrees[1] * Math.PI) / 180;
   const top = new Vector3(middle.x, box.max.y, middle.z);
   return {
     step: gridStep(Math.max(size.x, size.y, size.z)) / 20,

@@ -23,6 +23,8 @@ const piece = (...clusters: ShownCluster[]): ShownPiece[] => [
     clusters,
     letters: [],
     transform: STILL,
+    frame: STILL,
+    pivot: [0, 0, 0],
     line: { up: 1, down: 0, baselines: [0], front: 0 },
     remarks: [],
     faces: 0,

@@ -30,3 +30,4 @@ export type { Hands, Sight } from './Solids.tsx';
 export { Viewport } from './Viewport.tsx';
 export { Ghost } from './Ghost.tsx';
 export type { Ghosts } from './Ghost.tsx';
+export { PivotMarks } from './PivotMarks.tsx';

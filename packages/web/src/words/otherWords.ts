@@ -1,3 +1,4 @@
+import { pivotTexts } from './pivotTexts.ts';
 import { recipeTexts as r } from './recipeTexts.ts';
 
 /**
@@ -144,7 +145,9 @@ export const OTHER_WORDS: Readonly<Record<string, readonly string[]>> = {
   [r.finishOf('walls')]: ['side material', 'side colour', 'extrusion colour'],
   [r.finishOf('front edge')]: ['bevel material', 'bevel colour'],
   [r.stands]: ['floor', 'gravity', 'on ground'],
-  [r.heldBy]: ['pivot', 'origin', 'anchor point', 'rotate about'],
+  [pivotTexts.label]: ['pivot', 'origin', 'anchor point', 'rotate about'],
+  [r.hook]: ['parent', 'attach', 'constrain', 'hang on', 'follow'],
+  [r.sizeLabel]: ['scale', 'resize', 'uniform scale'],
   [r.at[0]]: ['position', 'move', 'translate', 'x', 'location', 'coordinates'],
   [r.at[1]]: ['y', 'position y', 'height'],
   [r.at[2]]: ['z', 'position z'],

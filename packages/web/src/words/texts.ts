@@ -8,6 +8,7 @@ import { formTexts } from './formTexts.ts';
 import { handOverTexts } from './handOverTexts.ts';
 import { recipeTexts } from './recipeTexts.ts';
 import { cutTexts } from './cutTexts.ts';
+import { pivotTexts } from './pivotTexts.ts';
 import { putTexts } from './putTexts.ts';
 import { shapeTexts } from './shapeTexts.ts';
 import { sectionTexts } from './sectionTexts.ts';
@@ -98,7 +99,7 @@ export const texts = {
   shape: shapeTexts,
   slots: { front: 'front', frontEdge: 'front edge', wall: 'walls', backEdge: 'back edge', back: 'back' },
   stands: { free: 'free', table: 'on the table' },
-  holds: { zero: 'own zero', middle: 'middle', foot: 'foot' },
+  pivot: pivotTexts,
   backFinishes: { own: 'of its own', same: 'the same as the front' },
   anchors: { baseline: 'baseline', top: 'top', middle: 'middle', bottom: 'bottom' },
   depthAnchors: { back: 'back', middle: 'middle', front: 'front' },
@@ -148,6 +149,12 @@ export const texts = {
     setPiece: 'the piece’s name, lock or being seen',
     addPiece: 'adding a piece',
     removePiece: 'removing a piece',
+    addGroup: 'grouping',
+    setGroup: 'the group’s name, lock or being seen',
+    placeGroup: 'the group’s place',
+    dissolveGroup: 'dissolving a group',
+    moveItems: 'the order of pieces',
+    hang: 'what it goes along with',
     many: 'several changes',
   },
   view: {
@@ -215,7 +222,23 @@ export const texts = {
     beside: 'Put beside',
     alsoThis: 'Choose this too',
     notThis: 'Leave out of the choice',
-    several: (n: number): string => `${n} pieces`,
+    several: (n: number): string => `${n} chosen`,
+    newGroup: 'Group',
+    group: 'Group',
+    dissolve: 'Dissolve the group',
+    intoGroup: 'Put into',
+    outOfGroup: 'Take out of its group',
+    hangOn: 'Hang on',
+    takeOff: 'Take off',
+    inGroup: (n: number): string => (n === 1 ? 'group of 1 piece' : `group of ${n.toLocaleString('en')} pieces`),
+    along: (name: string): string => `goes with ${name}`,
+    open: (name: string): string => `Open ${name}`,
+    close: (name: string): string => `Close ${name}`,
+    over: {
+      before: (name: string): string => `before ${name}`,
+      after: (name: string): string => `behind ${name}`,
+      into: (name: string): string => `onto ${name}`,
+    },
   },
   typeCase: {
     styleThere: {
@@ -379,6 +402,8 @@ export const texts = {
     hide: 'Hide or show the piece',
     duplicate: 'Duplicate the piece',
     remove: 'Remove the piece',
+    group: 'Bring together in a group',
+    takeOff: 'Take off what it hangs on',
     add: 'Add words',
     addShape: (name: string): string => `Add: ${name.toLowerCase()}`,
     addDrawing: 'Bring in a drawing (SVG, PDF), or the outline of a picture',

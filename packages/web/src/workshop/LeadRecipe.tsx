@@ -1,5 +1,6 @@
 import { Alert, Text } from '@mantine/core';
-import type { Piece } from '@fictile/core';
+import { type Item, type Piece } from '@fictile/core';
+import { useMemo } from 'react';
 import {
   canFit,
   useActs,
@@ -10,7 +11,8 @@ import {
   useOthers,
   useTrials,
 } from '../bench/index.ts';
-import { Recipe } from '../recipe/index.ts';
+import { hooks } from '../pieces/index.ts';
+import { putPlace, Recipe, type PlaceBench } from '../recipe/index.ts';
 import { failureText, texts } from '../words/index.ts';
 import classes from './Workbench.module.css';
 
@@ -46,10 +48,24 @@ function RecipeOf({ lead }: { lead: Piece }) {
       acts={acts}
       laying={{ fit: canFit(lead) ? fit : undefined, fromView: lookFrom }}
       others={useOthers(project, evaluation, lead.id)}
+      place={usePlace(chosen.group ?? store.project.pieces[lead.id])}
       onPick={(ids) => typing.pick(lead.id, ids)}
       onSection={() => open.setShowsSection(true)}
     />
   );
+}
+
+/** Where what is at work stands. */
+function usePlace(item: Item): PlaceBench {
+  const { store, project } = useDocument();
+  const { actions, pivoting } = useActs();
+  return {
+    item,
+    pivoting,
+    hooks: useMemo(() => hooks(project, [item]), [project, item]),
+    put: putPlace(store, item),
+    hang: (hung) => (hung ? actions.hang([item], hung) : actions.takeOff([item])),
+  };
 }
 
 function Faults() {

@@ -16,9 +16,8 @@ export function SideColumn() {
       <Pieces
         project={project}
         shown={evaluation.pieces}
-        chosen={chosen.ids}
+        chosen={chosen}
         actions={actions}
-        selection={chosen}
         onFile={drawings.choose}
         onModel={models.choose}
         onPlain={models.makePlain}

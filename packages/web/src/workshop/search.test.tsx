@@ -4,6 +4,7 @@ import { waitFor } from '@testing-library/react';
 import { alsoOf, ranked, type Command } from '../commands/index.ts';
 import { Recipe } from '../recipe/index.ts';
 import { ProjectStore } from '../store/index.ts';
+import { placeIn } from '../testing/placing.ts';
 import { renderInside, serve } from '../testing/render.tsx';
 import { Offers, OffersAt } from '../ui/index.ts';
 import { workshopCommands } from './workshopCommands.ts';
@@ -119,7 +120,7 @@ const WANTED: readonly (readonly [query: string, label: string])[] = [
   ['position', 'Across'],
   ['move', 'Across'],
   ['rotate', 'Turned'],
-  ['pivot', 'Held by'],
+  ['pivot', 'Turned about'],
   ['origin', 'At zero'],
   ['reset transform', 'Put the piece to zero'],
   ['drop to floor', 'Put the piece onto the table'],
@@ -174,15 +175,17 @@ beforeAll(async () => {
         {...{ store, pieces: [lead], shown: undefined, milliseconds: 0, atWork: undefined, picked: [] }}
         {...{ onWork: nothing, onStep: nothing, onPick: nothing, onSection: nothing }}
         readCurve={async () => undefined}
+        place={placeIn(store, lead)}
         others={[{ id: 'body', name: 'Slab', isBody: true, kind: 'form', flat: undefined, steps: [] }]}
       />
     </OffersAt>,
   );
   await waitFor(() => expect(offers.list().some(({ label }) => label.startsWith('Font: Lobster'))).toBe(true));
+  const ordered = project.pieceOrder.map((id) => project.pieces[id]);
   const bench = {
     store,
     ...{ actions: {}, view: {}, singleKeys: { areOn: true }, fit: nothing },
-    chosen: { ids: ['words', 'body'], pieces: project.pieceOrder.map((id) => project.pieces[id]) },
+    chosen: { ids: ['words', 'body'], pieces: ordered, items: ordered },
   };
   const commands = workshopCommands(bench as unknown as Parameters<typeof workshopCommands>[0]);
   all = [...commands, ...offers.list()].map((command) => ({ ...command, also: alsoOf(command) }));

@@ -7,7 +7,7 @@ test('no two commands have one name, by which the search tells them apart', () =
   const ids = workshopCommands({
     store: { project, state: { history: { past: [], future: [] } } },
     actions: {},
-    chosen: { ids: ['words'], pieces: [pieces[0]] },
+    chosen: { ids: ['words'], pieces: [pieces[0]], items: [pieces[0]] },
     singleKeys: { areOn: true },
     view: {},
   } as unknown as Parameters<typeof workshopCommands>[0]).map(({ id }) => id);

@@ -1,4 +1,4 @@
-import { isLettering, isWords, RECIPE_CHAPTERS, type Edit, type Piece, type PutWay } from '@fictile/core';
+import { isLettering, isWords, RECIPE_CHAPTERS, type Edit, type Item, type Piece, type PutWay } from '@fictile/core';
 import type { Command, SingleKeys } from '../commands/index.ts';
 import type { PieceActions, FormName, ShapeKind } from '../pieces/index.ts';
 import { pasteRecipe, putRecipe, type ChapterName, type PutActs } from '../recipe/index.ts';
@@ -113,9 +113,13 @@ function pieceCommands({ store, actions, chosen, bringIn, bringModel }: CommandB
   const t = texts.commands;
   const order = store.project.pieceOrder;
   const next = (): void => chosen.choose(order[(order.indexOf(chosen.ids[0]) + 1) % order.length]);
-  const forChosen = (run: (pieces: readonly Piece[]) => void): Pick<Command, 'isPossible' | 'run'> => ({
+  const forChosen = (run: (pieces: readonly Piece[]) => void): Possible => ({
     isPossible: chosen.pieces.length > 0,
     run: () => run(chosen.pieces),
+  });
+  const forItems = (run: (items: readonly Item[]) => void): Possible => ({
+    isPossible: chosen.items.length > 0,
+    run: () => run(chosen.items),
   });
   return [
     { id: 'add', label: t.add, keys: 'N', run: () => chosen.choose(actions.add()) },
@@ -143,15 +147,43 @@ function pieceCommands({ store, actions, chosen, bringIn, bringModel }: CommandB
       id: 'duplicate',
       label: t.duplicate,
       keys: 'mod+D',
-      ...forChosen((p) => chosen.chooseThese(actions.duplicate(p))),
+      ...forItems((items) => chosen.chooseThese(actions.duplicate(items))),
     },
     { id: 'copy', label: t.copy, keys: 'mod+C', ...forChosen(([p]) => putRecipe(p, RECIPE_CHAPTERS)) },
     { id: 'paste', label: t.paste, keys: 'mod+V', hasOwnEvent: true, ...forChosen((p) => pasteRecipe(store, p)) },
-    { id: 'hide', label: t.hide, keys: 'S', ...forChosen((p) => actions.show(p, !p[0].visible)) },
+    { id: 'hide', label: t.hide, keys: 'S', ...forItems((items) => actions.show(items, !items[0].visible)) },
     { id: 'all', label: t.all, run: () => actions.showAll() },
-    { id: 'zero', label: t.zero, ...forChosen(actions.toZero) },
-    { id: 'table', label: t.table, ...forChosen(actions.ontoTable) },
-    { id: 'remove', label: t.remove, keys: 'Delete', ...forChosen(actions.remove) },
+    { id: 'zero', label: t.zero, ...forItems(actions.toZero) },
+    { id: 'table', label: t.table, ...forItems(actions.ontoTable) },
+    { id: 'remove', label: t.remove, keys: 'Delete', ...forItems(actions.remove) },
+    ...togetherCommands({ actions, chosen }),
+  ];
+}
+
+type Possible = Pick<Command, 'isPossible' | 'run'>;
+
+/** Groups, and what things hang on. */
+function togetherCommands({ actions, chosen }: Pick<CommandBench, 'actions' | 'chosen'>): Command[] {
+  const t = texts.commands;
+  const { items, group } = chosen;
+  const take = (): void => {
+    const id = actions.group(items, texts.pieces.newGroup);
+    if (id !== undefined) chosen.choose(id);
+  };
+  return [
+    { id: 'group', label: t.group, keys: 'B', isPossible: items.length > 0, run: take },
+    {
+      id: 'dissolve',
+      label: texts.pieces.dissolve,
+      isPossible: group !== undefined,
+      run: () => group && actions.dissolve(group.id),
+    },
+    {
+      id: 'take off',
+      label: t.takeOff,
+      isPossible: items.some(({ hung }) => hung),
+      run: () => actions.takeOff(items),
+    },
   ];
 }
 
@@ -183,8 +215,8 @@ function alignCommands({ store, actions, chosen }: CommandBench): Command[] {
   return others.flatMap((id) => {
     const other = store.project.pieces[id];
     return [
-      { id: `centre ${id}`, label: t.centre(other.name), run: () => actions.centreOn(chosen.pieces, other) },
-      { id: `beside ${id}`, label: t.beside(other.name), run: () => actions.beside(chosen.pieces, other) },
+      { id: `centre ${id}`, label: t.centre(other.name), run: () => actions.centreOn(chosen.items, other) },
+      { id: `beside ${id}`, label: t.beside(other.name), run: () => actions.beside(chosen.items, other) },
     ];
   });
 }

@@ -32,6 +32,7 @@ export const CURE_WORDS: { [C in CureCode]: (params: CureParams[C]) => string } 
   LEAVE_OUT: () => 'Leave them out',
   TAKE_AWAY: () => 'Take the step away',
   MOVE_IN: ({ mm }) => `Move in by ${shown(mm)} mm`,
+  HANG_ON_WHOLE: () => 'Hang it on the whole word',
   HOLD_NEAREST: () => 'Hold it at the nearest place',
   HOLD_MIDDLE: () => 'Hold it at the middle of the front',
   LAY: ({ method }) => LAY_WORDS[method],

@@ -144,6 +144,10 @@ export const FAILURE_WORDS: FailureWords = {
     page: ({ name }) => `${name || 'This piece'} is locked. Unlock it to change it.`,
     line: ({ name }) => `The piece "${name}" is locked. Unlock it first.`,
   },
+  GOES_IN_CIRCLE: {
+    page: ({ name }) => `${name || 'This piece'} would go along with itself. Hang it on something else.`,
+    line: ({ name }) => `"${name}" would go along with itself. Hang it on something else.`,
+  },
   PIECE_BROKE: {
     page:
       'This piece could not be built, by a fault of ours. Undo the last change; the other pieces are not ' +

@@ -15,6 +15,17 @@ export const LAID_EXAMPLES = {
         edits: [{ kind: 'setSteps', pieceId: 'body', steps: [{ ...usualStep('onto', 'back'), target: 'words' }] }],
       }),
     ),
+  HUNG_LETTER_GONE: () => ({
+    pieceId: 'body',
+    project: wordsOnBody({
+      form: smallBall,
+      onto: null,
+      edits: [
+        { kind: 'hang', items: ['body'], hung: { on: 'words', letter: 3 } },
+        { kind: 'spliceWords', pieceId: 'words', at: 2, remove: 1, insert: [] },
+      ],
+    }),
+  }),
   ONTO_MISSES: () =>
     ofWords(
       wordsOnBody({

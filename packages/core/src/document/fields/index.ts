@@ -3,5 +3,5 @@ export { CONTOURS } from '../../contours/index.ts';
 export { FORMS, TURNED_KNOT } from '../../form/index.ts';
 export { MODEL } from './model.ts';
 export { elementSchema } from './paths.ts';
-export { FINISH, OWN_LETTER, PLACEMENT } from './piece.ts';
+export { FINISH, GROUP_PLACEMENT, HUNG, OWN_LETTER, PIVOTS, PLACEMENT } from './piece.ts';
 export { contour, depthAnchor, FIT, FONT, KERN_PAIR, PATHS, DRAWN_SHAPES, WORD_LINES, WORDS } from './words.ts';

@@ -27,6 +27,7 @@ export interface CureParams {
   LEAVE_OUT: Record<string, never>;
   TAKE_AWAY: Record<string, never>;
   MOVE_IN: { mm: number };
+  HANG_ON_WHOLE: Record<string, never>;
   HOLD_NEAREST: Record<string, never>;
   HOLD_MIDDLE: Record<string, never>;
   LAY: { method: 'flat' | 'round' | 'direction' };

@@ -1,3 +1,4 @@
+import { deepEqual } from 'fast-equals';
 import { type CuttingStep, type OntoStep, isCutting, usualStep } from '../../steps/index.ts';
 import { ownEntry, type Remark, type RemarkParams } from '../../base/index.ts';
 import { isLettering, isModel, ontoStepOf } from '../kinds.ts';
@@ -143,4 +144,4 @@ const LEAST_RIM_MM = 0.02;
 const SMALLER = 80;
 
 const standsAt = (one: Piece, other: Piece): boolean =>
-  JSON.stringify([one.placement.by, one.placement.atMm]) === JSON.stringify([other.placement.by, other.placement.atMm]);
+  deepEqual([one.placement.pivot, one.placement.atMm], [other.placement.pivot, other.placement.atMm]);

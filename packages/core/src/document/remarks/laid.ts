@@ -6,6 +6,7 @@ import { justOver, type PieceCures } from './pieceCures.ts';
 type LaidCode =
   | 'ONTO_NOTHING'
   | 'ONTO_CYCLE'
+  | 'HUNG_LETTER_GONE'
   | 'ONTO_MISSES'
   | 'ONTO_OVERHANGS'
   | 'ONTO_OVERFULL'
@@ -18,6 +19,9 @@ type LaidCode =
 export const LAID_REMARKS: RemarkDefinitions<LaidCode> = {
   ONTO_NOTHING: { ...missing('steps', ({ stepId }, c) => c.without(stepId)), inVain: true },
   ONTO_CYCLE: missing('steps', ({ stepId }, c) => c.without(stepId)),
+  HUNG_LETTER_GONE: missing('place', ({ itemId, on }) =>
+    cure('HANG_ON_WHOLE', {}, [{ kind: 'hang', items: [itemId], hung: { on, letter: 0 } }]),
+  ),
   ONTO_MISSES: { ...missing('steps', (told, c) => heldNearest(told, c)), inVain: true },
   ONTO_OVERHANGS: warning('steps', ({ stepId, sizePercent, instead }, c) => {
     const left = instead === 'leave' ? undefined : cure('LEAVE_OUT', {}, c.step(stepId, { overhang: 'leave' }));

@@ -128,8 +128,8 @@ export class PieceCures {
 
   /** Where another piece stands. */
   broughtTo({ placement }: Piece): Cure {
-    const { by, stand, atMm } = placement;
-    return cure('BRING', {}, [{ kind: 'setPlacement', pieceId: this.piece.id, values: { by, stand, atMm } }]);
+    const { pivot, stand, atMm } = placement;
+    return cure('BRING', {}, [{ kind: 'setPlacement', pieceId: this.piece.id, values: { pivot, stand, atMm } }]);
   }
 
   /** Aside and up, where it has a place of its own and may be changed. */

@@ -12,6 +12,11 @@ export const LAID_HELP = {
     means: 'Of two pieces each would have to be there before the other.',
     helps: 'Take one of the two steps away.',
   },
+  HUNG_LETTER_GONE: {
+    name: 'Hung on a letter that is gone',
+    means: 'A piece went along with one letter, and that letter was typed over.',
+    helps: 'Hang it on another letter, or on the whole word, as the button does.',
+  },
   ONTO_MISSES: {
     name: 'Looks past the model',
     means: 'Words are laid where a line from the place they are held at meets the model. This one meets nothing.',

@@ -34,6 +34,10 @@ export const LAID_REMARKS = {
     page: ({ pieces }) => `These pieces lie on each other in a circle: ${pieces}. The step is left out.`,
     line: ({ pieces }) => `These pieces are laid onto each other: ${pieces}. The step is left out.`,
   },
+  HUNG_LETTER_GONE: {
+    page: 'The letter this hung on is gone; it goes along with the whole word.',
+    line: 'The letter that the piece hung on is gone; it goes along with the whole piece.',
+  },
   ONTO_MISSES: {
     page: 'The place it is held at does not look at the model, so the step is left out. Change where it is held.',
     line: 'Looking from --from along --toward, no model is met. Choose another place or direction.',
@@ -73,6 +77,7 @@ export const LAID_REMARKS = {
 } satisfies RemarkWords<
   | 'ONTO_NOTHING'
   | 'ONTO_CYCLE'
+  | 'HUNG_LETTER_GONE'
   | 'ONTO_MISSES'
   | 'ONTO_OVERHANGS'
   | 'ONTO_OVERFULL'

@@ -1,0 +1,122 @@
+import {
+  isGroup,
+  isLocked,
+  pivotMoved,
+  STILL,
+  type Edit,
+  type Item,
+  type Pivot,
+  type Project,
+  type ShownPiece,
+  type Transform,
+  type Vec3,
+} from '@fictile/core';
+import { useEffect, useMemo, useState } from 'react';
+import type { ProjectStore } from '../store/index.ts';
+import type { JobClient } from '../worker/index.ts';
+import {
+  marksTransform,
+  ownersOf,
+  pivotMarks,
+  type PivotMark,
+  type PivotOwner,
+  type SpotsByPiece,
+} from './pivotMarks.ts';
+
+interface PivotingBench {
+  store: ProjectStore;
+  project: Project;
+  client: JobClient | undefined;
+  /** the piece or group at work */
+  item: Item | undefined;
+  /** the pieces that it comes to, as they are built */
+  pieces: readonly ShownPiece[];
+  /** from its own space to the scene; undefined while it is not built */
+  transform: Transform | undefined;
+  /** letters that were picked: their corners are marked too */
+  picked: readonly number[];
+  isAtWork: boolean;
+}
+
+/** The pivot of the piece or group at work, and all places that it may be brought to. */
+export interface Pivoting {
+  marks: readonly PivotMark[];
+  owners: readonly PivotOwner[];
+  /** from the space of the marks to the scene */
+  transform: Transform;
+  /** where it is, in that space; undefined while it is not built */
+  at: Vec3 | undefined;
+  /** marks lie on the piece, to be pressed */
+  isOut: boolean;
+  setOut: (isOut: boolean) => void;
+  /** places are needed by a sentence too */
+  setWanted: (isWanted: boolean) => void;
+  /** letters whose places are looked at closely */
+  near: readonly string[];
+  nearer: (letter: PivotMark['letter']) => void;
+  /** nothing else moves; `at`: where it is, in the space of the marks */
+  put: (pivot: Pivot, at: Vec3) => void;
+}
+
+export function usePivoting(bench: PivotingBench): Pivoting {
+  const { project, item, pieces, transform = STILL, isAtWork, store } = bench;
+  const [outFor, setOutFor] = useState<string>();
+  const [isWanted, setWanted] = useState(false);
+  const [near, setNear] = useState<PivotMark['letter']>();
+  const isOut = isAtWork && item !== undefined && outFor === item.id && !isLocked(project, item);
+  const spots = useSpots(bench, isOut || (isAtWork && isWanted), near);
+  const marked = useMemo(() => item && { item, pieces, transform, spots }, [item, pieces, transform, spots]);
+  const marks = useMemo(() => (marked ? pivotMarks(marked, project) : []), [marked, project]);
+  const owners = useMemo(() => ownersOf(marks, project), [marks, project]);
+  const at = item && pivotOf(item, pieces);
+  return {
+    ...{ marks, owners, at, isOut, setWanted },
+    transform: marked ? marksTransform(marked) : STILL,
+    setOut: (next) => setOutFor(next ? item?.id : undefined),
+    near: near ? [`letter ${near.pieceId} ${near.id}`] : [],
+    nearer: setNear,
+    put: (pivot, to) => item && at && store.edit(pivotEdit(item, pivot, { from: at, to })),
+  };
+}
+
+/** Where a pivot is in the own space of what it is of. */
+const pivotOf = (item: Item, pieces: readonly ShownPiece[]): Vec3 | undefined =>
+  isGroup(item) ? item.placement.pivotMm : pieces.find(({ pieceId }) => pieceId === item.id)?.pivot;
+
+function pivotEdit(item: Item, pivot: Pivot, { from, to }: { from: Vec3; to: Vec3 }): Edit {
+  const { placement } = item;
+  const moved = pivotMoved(placement, from, to);
+  return isGroup(item)
+    ? { kind: 'placeGroup', groupId: item.id, values: { pivotMm: to, ...moved } }
+    : { kind: 'setPlacement', pieceId: item.id, values: { pivot, ...moved } };
+}
+
+const NONE: SpotsByPiece = {};
+
+/** Places of all its pieces, asked of the worker anew as they change. */
+function useSpots(
+  { project, client, pieces, item, picked }: PivotingBench,
+  isWanted: boolean,
+  near: PivotMark['letter'],
+): SpotsByPiece {
+  const [spots, setSpots] = useState(NONE);
+  useEffect(() => {
+    if (!isWanted || !client || !item) return;
+    let isCurrent = true;
+    const closely = (pieceId: string): number[] => [
+      ...(pieceId === item.id ? picked : []),
+      ...(near?.pieceId === pieceId ? [near.id] : []),
+    ];
+    const asked = pieces.map(async ({ pieceId }) => {
+      const answer = await client.ask({ kind: 'spots', project, pieceId, closely: closely(pieceId) });
+      return [pieceId, answer.kind === 'spots' ? answer.spots : undefined] as const;
+    });
+    void Promise.all(asked).then((found) => isCurrent && setSpots(Object.fromEntries(found)));
+    return () => {
+      isCurrent = false;
+    };
+    // where it is put does not change what it is
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [isWanted, client, item?.id, pieces, picked, near]);
+  return isWanted ? spots : NONE;
+}

@@ -1,0 +1,44 @@
+import { useEffect, useMemo } from 'react';
+import { useActs } from '../bench/index.ts';
+import type { PivotMark } from '../pivots/index.ts';
+import { PivotMarks } from '../viewport/index.ts';
+import { useAtWork } from './atWork.ts';
+
+/** The pivot while places are at work, and while it is brought elsewhere all places for it. */
+export function PivotTool() {
+  const { atWork, isFree } = useAtWork();
+  const { pivoting } = useActs();
+  const { marks, at, isOut, near, setOut } = pivoting;
+  useEffect(() => {
+    if (!isOut) return;
+    const leave = (event: KeyboardEvent): void => {
+      if (event.key === 'Escape') setOut(false);
+    };
+    window.addEventListener('keydown', leave);
+    return () => window.removeEventListener('keydown', leave);
+  }, [isOut, setOut]);
+  const shown = useMemo(() => (isOut ? marks.filter((mark) => isSeen(mark, near)) : []), [isOut, marks, near]);
+  if (atWork !== 'place' || !isFree || !at) return null;
+  const isNow = (mark: PivotMark): boolean => mark.at.every((v, k) => Math.abs(v - at[k]) < 1e-6);
+  return (
+    <PivotMarks
+      marks={shown.map((mark) => ({ ...mark, isNow: isNow(mark) }))}
+      transform={pivoting.transform}
+      pivot={at}
+      onNear={(key) => {
+        const mark = shown.find((one) => one.key === key);
+        if (mark?.letter && !near.includes(mark.of)) pivoting.nearer(mark.letter);
+      }}
+      onPress={(key) => {
+        const mark = shown.find((one) => one.key === key);
+        if (mark) pivoting.put(mark.pivot, mark.at);
+      }}
+    />
+  );
+}
+
+/** Of letters only the middle, until the pointer has come to it. */
+function isSeen({ of, letter, spot }: PivotMark, near: readonly string[]): boolean {
+  if (!letter || near.includes(of) || !spot) return true;
+  return spot.across === 'middle' && spot.up === 'middle' && spot.deep === 'front';
+}

@@ -1,0 +1,129 @@
+import { Html } from '@react-three/drei';
+import { useFrame, useThree } from '@react-three/fiber';
+import type { Transform, Vec3 } from '@fictile/core';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Vector3, type Group } from 'three';
+import { matrixOf, TOOL } from './scene.ts';
+
+/** A place that can be pressed. */
+export interface PressedMark {
+  key: string;
+  at: Vec3;
+  label: string;
+  isNow: boolean;
+}
+
+interface PivotMarksProps {
+  marks: readonly PressedMark[];
+  /** from the space of the marks to the scene */
+  transform: Transform;
+  /** where the pivot is, in the space of the marks */
+  pivot: Vec3;
+  onPress: (key: string) => void;
+  onNear: (key: string) => void;
+}
+
+const COBALT = '#22489c';
+const PAPER = '#fdfbf6';
+
+/** The pivot, and all places that it may be brought to: beads on the piece, the one under the pointer says its name. */
+export function PivotMarks({ marks, transform, pivot, onPress, onNear }: PivotMarksProps) {
+  const matrix = useMemo(() => matrixOf(transform), [transform]);
+  const invalidate = useThree((three) => three.invalidate);
+  useEffect(() => invalidate(), [marks, matrix, pivot, invalidate]);
+  const inScene = (at: Vec3): Vector3 => new Vector3(...at).applyMatrix4(matrix);
+  return (
+    <group userData={TOOL}>
+      {marks.map((mark) => (
+        <Bead key={mark.key} mark={mark} at={inScene(mark.at)} onPress={onPress} onNear={onNear} />
+      ))}
+      <PivotRing at={inScene(pivot)} />
+    </group>
+  );
+}
+
+interface BeadProps {
+  mark: PressedMark;
+  at: Vector3;
+  onPress: (key: string) => void;
+  onNear: (key: string) => void;
+}
+
+function Bead({ mark, at, onPress, onNear }: BeadProps) {
+  const group = useSteady(at, 0.5);
+  const [isOver, setIsOver] = useState(false);
+  const { gl, invalidate } = useThree();
+  useEffect(() => {
+    gl.domElement.style.cursor = isOver ? 'pointer' : '';
+    invalidate();
+    return () => void (gl.domElement.style.cursor = '');
+  }, [isOver, gl, invalidate]);
+  return (
+    <group
+      ref={group}
+      position={at}
+      onPointerOver={(event) => {
+        event.stopPropagation();
+        setIsOver(true);
+        onNear(mark.key);
+      }}
+      onPointerOut={() => setIsOver(false)}
+      onClick={(event) => {
+        event.stopPropagation();
+        onPress(mark.key);
+      }}
+    >
+      {/* easier to meet than it looks */}
+      <mesh visible={false}>
+        <sphereGeometry args={[1.7, 8, 6]} />
+      </mesh>
+      <mesh renderOrder={7} raycast={() => null}>
+        <sphereGeometry args={[isOver ? 1.5 : 1, 16, 12]} />
+        <meshBasicMaterial
+          color={isOver || mark.isNow ? COBALT : PAPER}
+          depthTest={false}
+          transparent
+          toneMapped={false}
+        />
+      </mesh>
+      <mesh renderOrder={6} raycast={() => null}>
+        <sphereGeometry args={[isOver ? 1.8 : 1.3, 16, 12]} />
+        <meshBasicMaterial color={COBALT} depthTest={false} transparent toneMapped={false} />
+      </mesh>
+      {isOver && (
+        <Html center position={[0, 4.5, 0]} zIndexRange={[5, 0]} style={{ pointerEvents: 'none' }}>
+          <span className="handle-words">{mark.label}</span>
+        </Html>
+      )}
+    </group>
+  );
+}
+
+/** Where it is turned about: a ring round a point, in the plane of the screen. */
+export function PivotRing({ at }: { at: Vector3 }) {
+  const group = useSteady(at, 1, true);
+  return (
+    <group ref={group} position={at} userData={TOOL}>
+      <mesh renderOrder={9} raycast={() => null}>
+        <ringGeometry args={[1.25, 1.7, 40]} />
+        <meshBasicMaterial color={COBALT} depthTest={false} transparent toneMapped={false} />
+      </mesh>
+      <mesh renderOrder={9} raycast={() => null}>
+        <circleGeometry args={[0.5, 20]} />
+        <meshBasicMaterial color={COBALT} depthTest={false} transparent toneMapped={false} />
+      </mesh>
+    </group>
+  );
+}
+
+/** Of one size on the screen, however far away. */
+function useSteady(at: Vector3, share: number, isFacing = false) {
+  const group = useRef<Group>(null);
+  useFrame(({ camera, size }) => {
+    if (!group.current) return;
+    const half = Math.tan(((camera as { fov?: number }).fov ?? 30) * (Math.PI / 360));
+    group.current.scale.setScalar((camera.position.distanceTo(at) * half * 12 * share) / size.height);
+    if (isFacing) group.current.quaternion.copy(camera.quaternion);
+  });
+  return group;
+}

@@ -23,19 +23,15 @@ export function PivotValue({ item, pivoting, letterText, className }: PivotValue
   const shown = pivotName(item, pivoting, letterText);
   const target = useRef<HTMLButtonElement>(null);
   useOffers(() => [valueOffer(target.current, t.label)]);
-  const open = (next: boolean): void => {
-    setIsOpen(next);
-    pivoting.setWanted(next);
-  };
   return (
-    <Popover opened={isOpen} onChange={open} position="bottom-start" withinPortal trapFocus returnFocus>
+    <Popover opened={isOpen} onChange={setIsOpen} position="bottom-start" withinPortal trapFocus returnFocus>
       <Popover.Target>
         <button
           ref={target}
           type="button"
           className={className}
           aria-label={`${t.label}: ${shown}`}
-          onClick={() => open(!isOpen)}
+          onClick={() => setIsOpen(!isOpen)}
         >
           {shown}
         </button>
@@ -48,7 +44,7 @@ export function PivotValue({ item, pivoting, letterText, className }: PivotValue
             variant="default"
             onClick={() => {
               pivoting.setOut(true);
-              open(false);
+              setIsOpen(false);
             }}
           >
             {t.press}

@@ -49,8 +49,6 @@ export interface Pivoting {
   /** marks lie on the piece, to be pressed */
   isOut: boolean;
   setOut: (isOut: boolean) => void;
-  /** places are needed by a sentence too */
-  setWanted: (isWanted: boolean) => void;
   /** letters whose places are looked at closely */
   near: readonly string[];
   nearer: (letter: PivotMark['letter']) => void;
@@ -61,16 +59,15 @@ export interface Pivoting {
 export function usePivoting(bench: PivotingBench): Pivoting {
   const { project, item, pieces, transform = STILL, isAtWork, store } = bench;
   const [outFor, setOutFor] = useState<string>();
-  const [isWanted, setWanted] = useState(false);
   const [near, setNear] = useState<PivotMark['letter']>();
   const isOut = isAtWork && item !== undefined && outFor === item.id && !isLocked(project, item);
-  const spots = useSpots(bench, isOut || (isAtWork && isWanted), near);
+  const spots = useSpots(bench, near);
   const marked = useMemo(() => item && { item, pieces, transform, spots }, [item, pieces, transform, spots]);
   const marks = useMemo(() => (marked ? pivotMarks(marked, project) : []), [marked, project]);
   const owners = useMemo(() => ownersOf(marks, project), [marks, project]);
   const at = item && pivotOf(item, pieces);
   return {
-    ...{ marks, owners, at, isOut, setWanted },
+    ...{ marks, owners, at, isOut },
     transform: marked ? marksTransform(marked) : STILL,
     setOut: (next) => setOutFor(next ? item?.id : undefined),
     near: near ? [`letter ${near.pieceId} ${near.id}`] : [],
@@ -93,30 +90,42 @@ function pivotEdit(item: Item, pivot: Pivot, { from, to }: { from: Vec3; to: Vec
 
 const NONE: SpotsByPiece = {};
 
-/** Places of all its pieces, asked of the worker anew as they change. */
+/** Places of all its pieces in their own spaces, asked of the worker anew as those change. */
 function useSpots(
-  { project, client, pieces, item, picked }: PivotingBench,
-  isWanted: boolean,
+  { project, client, pieces, item, picked, isAtWork }: PivotingBench,
   near: PivotMark['letter'],
 ): SpotsByPiece {
   const [spots, setSpots] = useState(NONE);
+  // where they stand does not change them
+  const made = pieces.map(madeOf).join(' ');
   useEffect(() => {
-    if (!isWanted || !client || !item) return;
+    if (!isAtWork || !client || !item) return;
     let isCurrent = true;
     const closely = (pieceId: string): number[] => [
       ...(pieceId === item.id ? picked : []),
       ...(near?.pieceId === pieceId ? [near.id] : []),
     ];
-    const asked = pieces.map(async ({ pieceId }) => {
-      const answer = await client.ask({ kind: 'spots', project, pieceId, closely: closely(pieceId) });
-      return [pieceId, answer.kind === 'spots' ? answer.spots : undefined] as const;
-    });
-    void Promise.all(asked).then((found) => isCurrent && setSpots(Object.fromEntries(found)));
+    const ask = async (): Promise<void> => {
+      const found = await Promise.all(
+        pieces.map(async ({ pieceId }) => {
+          const answer = await client.ask({ kind: 'spots', project, pieceId, closely: closely(pieceId) });
+          return [pieceId, answer.kind === 'spots' ? answer.spots : undefined] as const;
+        }),
+      );
+      if (isCurrent) setSpots(Object.fromEntries(found));
+    };
+    const timer = setTimeout(() => void ask(), STILL_MS);
     return () => {
       isCurrent = false;
+      clearTimeout(timer);
     };
-    // where it is put does not change what it is
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [isWanted, client, item?.id, pieces, picked, near]);
-  return isWanted ? spots : NONE;
+  }, [isAtWork, client, item?.id, made, picked, near]);
+  return isAtWork ? spots : NONE;
 }
+
+/** While a hand is at work nothing is asked. */
+const STILL_MS = 150;
+
+const madeOf = ({ pieceId, clusters }: ShownPiece): string =>
+  [pieceId, ...clusters.map(({ key, x, y, z }) => `${key} ${x} ${y} ${z}`)].join(' ');

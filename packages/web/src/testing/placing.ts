@@ -11,7 +11,6 @@ export const placeIn = (store: ProjectStore, item: Item): PlaceBench => ({
   pivoting: {
     ...{ marks: [], owners: [], transform: STILL, at: [0, 0, 0], isOut: false, near: [] },
     setOut: () => undefined,
-    setWanted: () => undefined,
     nearer: () => undefined,
     put: () => undefined,
   },

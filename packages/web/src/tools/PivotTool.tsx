@@ -12,10 +12,13 @@ export function PivotTool() {
   useEffect(() => {
     if (!isOut) return;
     const leave = (event: KeyboardEvent): void => {
-      if (event.key === 'Escape') setOut(false);
+      if (event.key !== 'Escape') return;
+      // it ends nothing else
+      event.preventDefault();
+      setOut(false);
     };
-    window.addEventListener('keydown', leave);
-    return () => window.removeEventListener('keydown', leave);
+    window.addEventListener('keydown', leave, true);
+    return () => window.removeEventListener('keydown', leave, true);
   }, [isOut, setOut]);
   const shown = useMemo(() => (isOut ? marks.filter((mark) => isSeen(mark, near)) : []), [isOut, marks, near]);
   if (atWork !== 'place' || !isFree || !at) return null;

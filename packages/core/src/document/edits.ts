@@ -60,7 +60,7 @@ export type Edit =
   | { kind: 'addGroup'; group: Group; items: readonly string[] }
   | { kind: 'setGroup'; groupId: string; values: Partial<Pick<Group, 'name' | 'visible' | 'locked'>> }
   | { kind: 'placeGroup'; groupId: string; values: Partial<Group['placement']> }
-  /** what is in it comes to where it was */
+  /** what is in it comes to where it was, and hangs on what it hung on */
   | { kind: 'dissolveGroup'; groupId: string }
   /** pieces and groups into a group (empty: into none), before another one that is in it, or behind all that are */
   | { kind: 'moveItems'; items: readonly string[]; within: string; before?: string }

@@ -40,6 +40,7 @@ export function addGroup(project: Project, group: Group, ids: readonly string[])
   return ok(withoutEmpty(filled));
 }
 
+/** What is in it comes to where it was, and hangs on what it hung on. */
 export function dissolveGroup(project: Project, groupId: string): Result<Project> {
   const group = ownEntry(project.groups, groupId);
   if (!group) return fail('EDIT_MISPLACED', { what: 'group', id: groupId });
@@ -47,7 +48,14 @@ export function dissolveGroup(project: Project, groupId: string): Result<Project
   const inside = [...Object.values(project.pieces), ...Object.values(project.groups)].filter(
     ({ within }) => within === groupId,
   );
-  return ok(withoutEmpty(inside.reduce((so, item) => withItem(so, { ...item, within: group.within }), project)));
+  return ok(
+    withoutEmpty(
+      inside.reduce(
+        (so, item) => withItem(so, { ...item, within: group.within, hung: item.hung ?? group.hung }),
+        project,
+      ),
+    ),
+  );
 }
 
 /** Pieces and groups to another place of the tree. */

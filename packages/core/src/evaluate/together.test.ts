@@ -9,6 +9,7 @@ import {
   newGroup,
   newPiece,
   newProject,
+  piecesIn,
   sameDocument,
   startHistory,
   undo,
@@ -144,7 +145,8 @@ class Play {
       // those of one level: as a page would ask for it
       const level = items.filter((item) => item.within === within);
       const group = newGroup(`group ${++this.#groups}`, 'Group', [4, 5, 6]);
-      this.#take([{ kind: 'addGroup', group, items: level.map(({ id }) => id) }]);
+      const ids = level.map(({ id }) => id);
+      this.#take([...this.#loosened(level), { kind: 'addGroup', group, items: ids }]);
       return 'nothing moves';
     },
     () => {
@@ -180,7 +182,7 @@ class Play {
       const within = this.#pick(['', ...Object.keys(this.project.groups)]);
       const to = within === '' ? STILL : standsNow(this.project.groups[within], this.now).transform;
       const edits = item.hung ? [] : stayingIn(item, standsNow(item, this.now), to);
-      this.#take([...edits, { kind: 'moveItems', items: [item.id], within }]);
+      this.#take([...edits, ...this.#loosened([item]), { kind: 'moveItems', items: [item.id], within }]);
       return 'nothing moves';
     },
     () => {
@@ -214,6 +216,22 @@ class Play {
       return 'undone';
     },
   ];
+
+  /** Places of what hangs on groups in which nothing is left when some items go elsewhere. */
+  #loosened(items: readonly Item[]): Edit[] {
+    const { groups } = this.project;
+    const goes = (item: Item): boolean =>
+      [item, ...groupsAround(this.project, item)].some((one) => items.includes(one));
+    const empty = Object.values(groups).filter(
+      (group) => !goes(group) && piecesIn(this.project, group.id).every((id) => goes(this.project.pieces[id])),
+    );
+    const loose = this.#items().filter(({ hung }) => hung && empty.some(({ id }) => id === hung.on));
+    return loose.flatMap((item) => {
+      const around = groupsAround(this.project, item).find((group) => !empty.includes(group));
+      const to = around ? standsNow(around, this.now).transform : STILL;
+      return stayingIn(item, standsNow(item, this.now), to);
+    });
+  }
 
   /** `left`: a group that is on its way out. */
   #frameOfGroup(item: Item, left?: string): Transform {

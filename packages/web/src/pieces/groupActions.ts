@@ -58,19 +58,34 @@ export function groupActions(store: ProjectStore, { boxOf, standing }: GroupTool
       const to = frame(within);
       const pivot = middleIn(to ?? STILL, boxesOf(store.project, items), boxOf);
       const group = newGroup(crypto.randomUUID(), name, pivot);
-      take([...staying(others, to), { kind: 'addGroup', group, items: items.map(({ id }) => id) }]);
+      take([
+        ...staying(others, to),
+        ...leaving(store.project, emptiedBy(store.project, items), { staying, frame }),
+        { kind: 'addGroup', group, items: items.map(({ id }) => id) },
+      ]);
       return group.id;
     },
     dissolve: (groupId) => {
       const group = ownEntry(store.project.groups, groupId);
-      if (group) take([...leaving(store.project, group, { staying, frame }), { kind: 'dissolveGroup', groupId }]);
+      if (!group) return;
+      const all: Items = [...Object.values(store.project.pieces), ...Object.values(store.project.groups)];
+      const inside = all.filter((item) => item.within === groupId && !item.hung);
+      take([
+        ...staying(inside, standsOf(group, standing())?.frame),
+        ...leaving(store.project, [group], { staying, frame }),
+        { kind: 'dissolveGroup', groupId },
+      ]);
     },
     move: (chosen, within, before) => {
       const items = free(chosen).filter(({ id }) => id !== within && id !== before);
       if (items.length === 0) return;
       const moved = items.filter((item) => !item.hung);
       const ids = items.map(({ id }) => id);
-      take([...staying(moved, frame(within)), { kind: 'moveItems', items: ids, within, before }]);
+      take([
+        ...staying(moved, frame(within)),
+        ...leaving(store.project, emptiedBy(store.project, items), { staying, frame }),
+        { kind: 'moveItems', items: ids, within, before },
+      ]);
     },
     hang: (chosen, hung) => {
       const items = free(chosen).filter(({ id }) => id !== hung.on);
@@ -112,17 +127,28 @@ function middleIn(frame: Transform, ids: readonly string[], boxOf: BoxOf): Vec3 
 
 type Staying = (items: Items, to: Transform | undefined) => Edit[];
 
-/** Places said anew for what goes along with something that goes away. */
+/** Places said anew for what hangs on something that goes away. */
 export function leaving(
   project: Project,
-  gone: Item,
+  gone: Items,
   { staying, frame }: { staying: Staying; frame: (groupId: string) => Transform | undefined },
 ): Edit[] {
+  const ids = new Set(gone.map(({ id }) => id));
   const all: Items = [...Object.values(project.pieces), ...Object.values(project.groups)];
-  const inside = all.filter((item) => item.within === gone.id && !item.hung);
-  const hung = all.filter((item) => item.hung?.on === gone.id);
-  const outside = (item: Item): string => (item.within === gone.id ? gone.within : item.within);
-  return [...inside, ...hung].flatMap((item) => staying([item], frame(outside(item))));
+  const loose = all.filter(({ hung }) => hung && ids.has(hung.on));
+  // what is in a group that goes away comes to where that is
+  const outside = (item: Item): string => groupsAround(project, item).find(({ id }) => !ids.has(id))?.id ?? '';
+  return loose.flatMap((item) => staying([item], frame(outside(item))));
+}
+
+/** Groups in which nothing is left when some items are taken out of them. */
+export function emptiedBy(project: Project, items: Items): Item[] {
+  const taken = new Set(boxesOf(project, items));
+  const isKept = (group: Item): boolean =>
+    [group, ...groupsAround(project, group)].some(({ id }) => items.some((item) => item.id === id));
+  return Object.values(project.groups).filter(
+    (group) => !isKept(group) && piecesIn(project, group.id).every((id) => taken.has(id)),
+  );
 }
 
 /** The item with an id; for those that are known to be there. */

@@ -13,6 +13,7 @@ import {
   newForm,
   newModel,
   newPiece,
+  piecesIn,
   splitGraphemes,
   stayingIn,
   usualDrawing,
@@ -125,20 +126,19 @@ const placed = (item: Item, values: Partial<Piece['placement']>): Edit => {
   return { kind: 'placeGroup', groupId: item.id, values: own };
 };
 
-/** What goes along with what is removed stays where it is. */
+/** What hangs on what is removed stays where it is. */
 function removal(project: Project, items: Items, { standing }: GroupTools): Edit[] {
   const pieces = known(project, boxesOf(project, items)).filter((piece) => !isLocked(project, piece));
-  const going = new Set<Item>(pieces);
-  for (const item of items) if (isGroup(item)) going.add(item);
-  const frame = (groupId: string): Transform | undefined => frameIn(project, groupId, standing());
+  const left = new Set(project.pieceOrder.filter((id) => !pieces.some((piece) => piece.id === id)));
+  const empty = Object.values(project.groups).filter(({ id }) => piecesIn(project, id).every((one) => !left.has(one)));
+  const going: Items = [...pieces, ...empty];
   const staying = (others: Items, to: Transform | undefined): Edit[] =>
     others.flatMap((item) => {
       const stands = standsOf(item, standing());
-      const stay = !going.has(item) && !isLocked(project, item) && stands && to;
-      return stay ? stayingIn(item, stands, to) : [];
+      return stands && to && !going.includes(item) && !isLocked(project, item) ? stayingIn(item, stands, to) : [];
     });
   return [
-    ...[...going].flatMap((item) => leaving(project, item, { staying, frame })),
+    ...leaving(project, going, { staying, frame: (groupId) => frameIn(project, groupId, standing()) }),
     ...pieces.map(({ id }): Edit => ({ kind: 'removePiece', pieceId: id })),
   ];
 }

@@ -93,7 +93,7 @@ test('a piece is put on another by pulling its row onto it', async ({ page }) =>
   await row(/^Slab/).hover();
   await page.mouse.down();
   const onto = await row(/^IL/).boundingBox();
-  await page.mouse.move((onto?.x ?? 0) + 30, (onto?.y ?? 0) + 14, { steps: 6 });
+  await page.mouse.move((onto?.x ?? 0) + 30, (onto?.y ?? 0) + 26, { steps: 6 });
   await page.mouse.up();
   await expect(onItsWay(page)).toContainText('These words are engraved 2 mm deep into Slab');
   await onItsWay(page).getByRole('button', { name: 'cut right through' }).click();

@@ -25,7 +25,7 @@ export const LIMITS = {
   meshFaces: 8_000_000,
   /** default budget of faces of a project */
   faceBudget: 2_000_000,
-  pieces: 400,
+  pieces: 1_000,
   /** knots of a curve drawn here */
   knots: 500,
   /** points of a drawn edge or side, and how far they reach in and out, in its widths */

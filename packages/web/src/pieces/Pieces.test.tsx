@@ -54,6 +54,7 @@ function Column() {
       actions={actions}
       onFile={() => files++}
       onModel={() => files++}
+      isPutting={false}
       onPut={(from) => puts.push(from)}
       onPlain={(piece) => actions.putInstead({ asset: 'a'.repeat(64), ...usualFrame('obj') }, piece)}
     />

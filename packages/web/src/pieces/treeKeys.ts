@@ -17,9 +17,9 @@ const STEPS: Readonly<Record<string, TreeStep>> = {
  * key means nothing here.
  */
 export function treeKey(event: Pressed, tools: TreeTools): boolean {
-  const { open, reached, chosen } = tools;
+  const { open, reached, chosen, isPutting } = tools;
   const at = open.findIndex(({ id }) => id === reached);
-  if (at < 0) return false;
+  if (at < 0 || isPutting) return false;
   const row = open[at];
   if (event.altKey) return moveBy(STEPS[event.key], row.id, tools);
   const isAlso = event.ctrlKey || event.metaKey;
@@ -33,7 +33,7 @@ export function treeKey(event: Pressed, tools: TreeTools): boolean {
       tools.name(row.id);
       return true;
     default:
-      return isAlso || goTo(target(event.key, at, tools), event.shiftKey, tools);
+      return !isAlso && goTo(target(event.key, at, tools), event.shiftKey, tools);
   }
 }
 

@@ -9,6 +9,8 @@ export interface TreeProps {
   actions: PieceActions;
   /** a piece is wanted as nothing but its mesh */
   onPlain: (piece: Piece) => void;
+  /** keys mean something else now: a piece is on its way onto another */
+  isPutting: boolean;
   /** a piece is to be put on a body, or words on it */
   onPut: (from: { pieceId?: string; bodyId?: string }) => void;
 }

@@ -10,7 +10,7 @@ export function SideColumn() {
   const { chosen } = useChoice();
   const { evaluation } = useMeshes();
   const { actions, drawings, models } = useActs();
-  const { start } = useTrials().acts;
+  const { start, now } = useTrials().acts;
   return (
     <aside className={classes.side} aria-label={texts.pieces.heading}>
       <Pieces
@@ -21,6 +21,7 @@ export function SideColumn() {
         onFile={drawings.choose}
         onModel={models.choose}
         onPlain={models.makePlain}
+        isPutting={now !== undefined}
         onPut={start}
       />
       <LeadChecks />

@@ -436,7 +436,7 @@ describe('records and lists are bounded', () => {
 
   test('one fault is told of a document that is wrong all over', () => {
     const pieces = Object.fromEntries(Array.from({ length: 30_000 }, (_, i) => [`a${i}`, {}]));
-    expect(why({ ...project, pieces })).toContain('no more than 400');
+    expect(why({ ...project, pieces })).toContain('no more than 1000');
     const graphemes = Array.from({ length: 50_000 }, () => ({}));
     const { a } = project.pieces;
     const withLetters = { ...project, pieces: { a: { ...a, source: { ...a.source, graphemes } } } };

@@ -1,5 +1,6 @@
 import type { Step } from '../steps/index.ts';
 import { fail, LIMITS, ok, ownEntry, type Result } from '../base/index.ts';
+import { changedFault } from './changedFault.ts';
 import { usualOwn } from './defaults.ts';
 import {
   addGroup,
@@ -13,8 +14,6 @@ import {
 } from './groupEdits.ts';
 import { isDrawing, isForm, isLettering, isModel, isWords, ownIds } from './kinds.ts';
 import { namedAfter } from './names.ts';
-import { firstIssue } from './parse.ts';
-import { projectSchema } from './projectSchema.ts';
 import {
   type Drawing,
   type Finish,
@@ -71,9 +70,8 @@ export type Edit =
 export function applyEdit(project: Project, edit: Edit): Result<Project> {
   const changed = change(project, edit);
   if (!changed.ok) return changed;
-  const parsed = projectSchema.safeParse(changed.value);
-  if (parsed.success) return ok(changed.value);
-  return fail('PROJECT_BROKEN', firstIssue(parsed.error));
+  const fault = changedFault(project, changed.value);
+  return fault ? fail('PROJECT_BROKEN', fault) : ok(changed.value);
 }
 
 type Of<K extends Edit['kind']> = Extract<Edit, { kind: K }>;

@@ -159,6 +159,23 @@ export const viewSchema = z.object({
   kept: z.array(keptViewSchema).max(KEPT_VIEWS),
 });
 
+interface InOrder {
+  pieceOrder: string[];
+  pieces: Record<string, { id: string }>;
+}
+
+const isInOrder = ({ pieceOrder, pieces }: InOrder): boolean =>
+  new Set(pieceOrder).size === pieceOrder.length &&
+  pieceOrder.length === Object.keys(pieces).length &&
+  pieceOrder.every((id) => ownEntry(pieces, id)?.id === id);
+const OUT_OF_ORDER = { path: ['pieceOrder'], message: 'pieces and their order do not agree' };
+
+const anyItem = boundedRecord(z.string(), z.custom<{ id: string }>(), LIMITS.pieces);
+/** How pieces and groups stand together, whatever each is. */
+export const orderSchema = z
+  .object({ pieces: anyItem, groups: anyItem, pieceOrder: z.array(z.string()).max(LIMITS.pieces) })
+  .refine(isInOrder, OUT_OF_ORDER);
+
 /** But for what its tree has to be: see `projectSchema`. */
 export const treelessSchema = z
   .object({
@@ -176,13 +193,7 @@ export const treelessSchema = z
     /** most faces that are built */
     faceBudget: count(100, LIMITS.meshFaces).schema,
   })
-  .refine(
-    (p) =>
-      new Set(p.pieceOrder).size === p.pieceOrder.length &&
-      p.pieceOrder.length === Object.keys(p.pieces).length &&
-      p.pieceOrder.every((id) => ownEntry(p.pieces, id)?.id === id),
-    { path: ['pieceOrder'], message: 'pieces and their order do not agree' },
-  );
+  .refine(isInOrder, OUT_OF_ORDER);
 
 export type Edge = z.infer<typeof edgeSchema>;
 export type Faces = Body['faces'];

@@ -114,23 +114,23 @@ try {
     await stands(page);
     await page
       .getByRole('complementary', { name: 'Pieces' })
-      .getByRole('button')
+      .getByRole('treeitem')
       .filter({ hasText: 'form' })
       .first()
       .click();
     await page.waitForTimeout(4000);
     await take(page, id.replace('row-', ''));
   }
-  await page.goto(`http://localhost:${PORT}/projects/row-sail`);
+  await page.goto(`http://localhost:${PORT}/projects/row-mark`);
   await stands(page);
-  await page
-    .getByTestId('checks')
-    .locator('[data-tone]', { hasText: /^Lengths/ })
-    .getByRole('button', { name: 'show' })
-    .click();
-  await page.getByTestId('checks').getByRole('button', { name: 'hide' }).waitFor();
-  await page.waitForTimeout(4000);
-  await take(page, 'stretch');
+  await page.getByRole('treeitem', { name: /^Border/ }).click();
+  await page.keyboard.press('6');
+  await page.getByRole('button', { name: /^Turned about/ }).click();
+  const owner = page.getByRole('combobox', { name: 'A place of' });
+  await owner.selectOption('the letter K of Below');
+  await page.getByRole('radio', { name: 'lower left front corner' }).check();
+  await page.waitForTimeout(2000);
+  await take(page, 'together');
 
   for (const id of ['row-clay-coil', 'row-salt-wind']) {
     await page.goto(`http://localhost:${PORT}/projects/${id}`);

@@ -3,6 +3,7 @@ import {
   coloursOf,
   findFinish,
   newDrawing,
+  newGroup,
   newPiece,
   newProject,
   readSvg,
@@ -217,6 +218,7 @@ function buildMark(): Project {
     ...[above.id, below.id].flatMap((id) => [solid(id, 10), ...finishEdits(id, ['ink', 'ink', 'ink'])]),
     solid('mark', 12),
     ...finishEdits('ring', ['gold lustre', 'gold lustre', 'gold lustre']),
+    { kind: 'addGroup', group: newGroup('border', 'Border'), items: [ring.id, above.id, below.id] },
   ];
   const project = newProject('row-mark', 'Mark of the Row', [mark, ring, above, below]);
   return edits.reduce((so, edit) => unwrap(applyEdit(so, edit)), project);

@@ -1,5 +1,14 @@
 import { parse } from 'csv-parse/sync';
-import { applyEdit, nameOf, splitGraphemes, spliceEdits, type Project, type WordsPiece } from '@fictile/core';
+import {
+  applyEdit,
+  groupsAround,
+  nameOf,
+  splitGraphemes,
+  spliceEdits,
+  type Edit,
+  type Project,
+  type WordsPiece,
+} from '@fictile/core';
 import { readGiven } from '../givenFile.ts';
 import { fault, faultOf } from '../messages.ts';
 
@@ -30,6 +39,11 @@ export function withWords(project: Project, piece: WordsPiece, words: string): P
     kind: 'many',
     edits: [
       { kind: 'setPiece', pieceId: piece.id, values: { locked: false } },
+      ...groupsAround(project, piece).map(({ id }): Edit => ({
+        kind: 'setGroup',
+        groupId: id,
+        values: { locked: false },
+      })),
       ...spliceEdits(piece.id, before, splitGraphemes(words)),
     ],
   });

@@ -4,6 +4,7 @@ import { checkMesh } from '../check/index.ts';
 import {
   applyEdit,
   newForm,
+  newGroup,
   newPiece,
   newProject,
   standAlone,
@@ -12,6 +13,7 @@ import {
   type Edit,
   type Finish,
   type FormShape,
+  type Group,
   type Project,
 } from '../document/index.ts';
 import { formMesh } from '../form/index.ts';
@@ -369,4 +371,37 @@ test('two panels made round each other are a circle, and told', async () => {
   const round = (around: string): FormShape => ({ ...usualForms().panel, around }) as FormShape;
   const [one, other] = [newForm('one', 'One', round('other')), newForm('other', 'Other', round('one'))];
   expect(codes(await evaluate(newProject('p', 'R', [one, other]), 'one'))).toContain('ONTO_CYCLE');
+});
+
+describe('a bar driven through a slab, which stand in groups and are sized', () => {
+  const bar: FormShape = { ...SLAB, widthMm: 10, heightMm: 10, depthMm: 60 };
+  const removed = async (...edits: Edit[]): Promise<number> => {
+    const made = newProject('p', 'R', [newForm('bar', 'Bar', bar), newForm('body', 'Body', SLAB)]);
+    const cut = { ...usualStep('cut', 'cut'), target: 'bar', operation: 'subtract' as const };
+    const steps: Edit[] = [
+      { kind: 'setPlacement', pieceId: 'bar', values: { atMm: [3, 12, 1] } },
+      { kind: 'setSteps', pieceId: 'body', steps: [cut] },
+    ];
+    const cutBody = await evaluate(unwrap(applyEdit(made, { kind: 'many', edits: [...steps, ...edits] })));
+    expect(checkMesh(pieceMesh(cutBody))).toMatchObject({ ...SOUND, shells: 1 });
+    return 80 * 40 * 10 - volume(cutBody);
+  };
+  const group = (...items: string[]): Edit => ({ kind: 'addGroup', group: newGroup('g', 'G', [5, 6, 7]), items });
+  const placed = (values: Partial<Group['placement']>): Edit => ({ kind: 'placeGroup', groupId: 'g', values });
+
+  test('in one group that is turned and sized nothing changes', async () => {
+    expect(await removed()).toBeCloseTo(1000, 6);
+    const turned = placed({ turnDegrees: [20, 30, 40], sizePercent: 250, atMm: [100, -50, 3] });
+    expect(await removed(group('bar', 'body'), turned)).toBeCloseTo(1000, 3);
+  });
+
+  test('the one or the other sized: the bar is as thick as it is against the slab', async () => {
+    expect(
+      await removed({ kind: 'setPlacement', pieceId: 'bar', values: { sizePercent: 50, atMm: [3, 12, 1] } }),
+    ).toBeCloseTo(250, 6);
+    expect(await removed(group('body'), placed({ sizePercent: 200 }))).toBeCloseTo(250, 6);
+    // hung on the slab it is sized with it
+    const hung: Edit = { kind: 'hang', items: ['bar'], hung: { on: 'body', letter: 0 } };
+    expect(await removed(group('body'), placed({ sizePercent: 200 }), hung)).toBeCloseTo(1000, 6);
+  });
 });

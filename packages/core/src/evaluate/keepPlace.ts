@@ -1,4 +1,4 @@
-import { isGroup, type Edit, type Group, type Item, type Placement } from '../document/index.ts';
+import { groundOf, isGroup, type Edit, type Group, type Item, type Placement } from '../document/index.ts';
 import { turnedBack, turnOf, type Transform, type Vec3 } from '../math/index.ts';
 import { standingAs } from './placement.ts';
 
@@ -12,8 +12,12 @@ export interface Stands {
   pivot: Vec3;
 }
 
-/** Says anew where something stands, so that it stays where it is when its place counts from another frame. */
+/**
+ * Says anew where something stands, so that it stays where it is when its place counts from another frame. What lies on
+ * another piece stands where that does in any frame: its own place waits.
+ */
 export function stayingIn(item: Item, { transform, frame, pivot }: Stands, to: Transform): Edit[] {
+  if (!isGroup(item) && groundOf(item) !== undefined) return [];
   const isSame = frame.rows.every((v, i) => v === to.rows[i]) && frame.move.every((v, k) => v === to.move[k]);
   if (isSame) return [];
   const values = standingAs(turnedBack(to, transform), pivot);

@@ -17,6 +17,7 @@ import valueClasses from '../ui/values.module.css';
 import { texts } from '../words/index.ts';
 import { Chapter } from './Chapter.tsx';
 import { useRecipe, type PlaceBench } from './recipeContext.ts';
+import { Told } from './Told.tsx';
 
 const T = texts.recipe;
 
@@ -29,7 +30,11 @@ export function PlaceChapter() {
   if (ground) return <Chapter name="place">{T.placeOn(ground.name || texts.pieces.newWords)}</Chapter>;
   const values = placeValues(place);
   return (
-    <Chapter name="place" more={<Sentence template={T.morePlace} values={values.more} />}>
+    <Chapter
+      name="place"
+      remarks={!isGroup(item) && <Told chapter="place" />}
+      more={<Sentence template={T.morePlace} values={values.more} />}
+    >
       <Sentence template={isGroup(item) ? T.placeGroup : T.place} values={values.plain} />
     </Chapter>
   );

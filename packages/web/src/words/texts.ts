@@ -394,6 +394,7 @@ export const texts = {
     chapter: (name: string): string => `Go to the chapter: ${name.toLowerCase()}`,
     everything: 'Choose all pieces',
     toPiece: (name: string): string => `Piece: ${name}`,
+    toGroup: (name: string): string => `Group: ${name}`,
     toProject: (name: string): string => `Project: ${name}`,
     keysOff: 'Switch single keys off',
     keysOn: 'Switch single keys on',

@@ -22,6 +22,12 @@ export function usePlaces(): () => Command[] {
       detail: texts.pieces.heading,
       run: () => chosen.choose(id),
     })),
+    ...Object.values(store.project.groups).map(({ id, name }) => ({
+      id: `group ${id}`,
+      label: t.toGroup(name),
+      detail: texts.pieces.heading,
+      run: () => chosen.choose(id),
+    })),
     ...cards
       .filter(({ id }) => id !== project.id)
       .map(({ id, name }) => ({

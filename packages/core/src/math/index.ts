@@ -3,7 +3,7 @@ export { largestThat } from './largestThat.ts';
 export { lengthOf } from './plane.ts';
 export { orient2d, orient3d } from './predicates.ts';
 export { segmentsCross } from './segmentsCross.ts';
-export { afterwards, isStill, sizeBy, STILL, transformPoints, turnAndSize, turnedBack, turnOf } from './transform.ts';
+export { afterwards, isStill, STILL, transformPoints, turnAndSize, turnedBack, turnOf } from './transform.ts';
 export type { Transform } from './transform.ts';
 export { atan2, cos, PI, sin } from './trig.ts';
 export {

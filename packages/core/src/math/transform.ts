@@ -77,8 +77,7 @@ export function turnedBack(to: Transform, from: Transform): Transform {
 }
 
 /** How much larger things become, 1 where they keep their size. */
-export const sizeBy = ({ rows }: Transform): number =>
-  Math.sqrt(rows[0] * rows[0] + rows[3] * rows[3] + rows[6] * rows[6]);
+const sizeBy = ({ rows }: Transform): number => Math.sqrt(rows[0] * rows[0] + rows[3] * rows[3] + rows[6] * rows[6]);
 
 /**
  * Degrees about x, y and z for `turnOf`, and the size in percent, that make the same rows. Where it is tilted by a

@@ -53,7 +53,7 @@ test('a GLB of two pieces is without fault for the standard’s own validator', 
   await settled(page);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByRole('menuitem', { name: 'Words', exact: true }).click();
-  await expect(page.getByRole('listitem')).toHaveCount(2);
+  await expect(page.getByRole('treeitem')).toHaveCount(2);
   await typeValue(page, 'Turned', '30');
   await choose(page, /^Stands: /, 'on the table');
   const report = await validateBytes(new Uint8Array(await saveAs(page, 'GLB')));
@@ -97,17 +97,17 @@ test('pieces are hidden, duplicated, removed and brought back', async ({ page })
     await page.getByRole('menuitem', { name: item, exact: true }).click();
   };
   await menu('Duplicate');
-  await expect(page.getByRole('listitem')).toHaveCount(2);
+  await expect(page.getByRole('treeitem')).toHaveCount(2);
   await words(page).fill('Row');
   await menu('Hide');
   await expect(page.getByText('hidden')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('hidden')).toHaveCount(0);
   await menu('Remove');
-  await expect(page.getByRole('listitem')).toHaveCount(1);
+  await expect(page.getByRole('treeitem')).toHaveCount(1);
   await expect(words(page)).toHaveValue('Row');
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('listitem')).toHaveCount(2);
+  await expect(page.getByRole('treeitem')).toHaveCount(2);
 });
 
 test('a command is found by its words and run by keyboard', async ({ page }) => {
@@ -116,7 +116,7 @@ test('a command is found by its words and run by keyboard', async ({ page }) => 
   await page.keyboard.press('Control+k');
   await page.getByPlaceholder('What do you want to do?').fill('duplicate');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('listitem')).toHaveCount(2);
+  await expect(page.getByRole('treeitem')).toHaveCount(2);
 });
 
 test('words are typed on the letters themselves', async ({ page }) => {

@@ -90,6 +90,7 @@ function expectTurned(before: Places, after: Places): void {
 }
 
 test('a sign of a word, a logo and a rule turns about a letter’s corner, by mouse', async ({ page }) => {
+  test.setTimeout(180_000);
   await makeProject(page, 'Kiln');
   await sign(page);
   const before = await places(page);
@@ -145,7 +146,8 @@ async function pressCorner(page: Page, letter: string): Promise<void> {
   const around = { x: 0.1, y: 0.52, wide: 0.03, tall: 0.03 };
   // the view comes to rest first
   await expect(() => findMark(page, letter, around)).toPass();
-  await findMark(page, `corner of the outline of ${letter}`, around);
+  // and its corners come with the next answer of the worker
+  await expect(() => findMark(page, `corner of the outline of ${letter}`, around)).toPass();
   await page.mouse.down();
   await page.mouse.up();
 }

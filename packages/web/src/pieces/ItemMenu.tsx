@@ -39,7 +39,6 @@ export function ItemMenu(props: MenuProps & { isReached: boolean }) {
           size="sm"
           tabIndex={props.isReached ? 0 : -1}
           aria-label={texts.pieces.menu(props.item.name)}
-          onKeyDown={(event) => event.stopPropagation()}
         >
           <IconDots size={15} />
         </ActionIcon>

@@ -1,7 +1,7 @@
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
 import { groupsAround, itemOf, treeRows, type Item, type Piece, type Project, type TreeRow } from '@fictile/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { texts } from '../words/index.ts';
 import classes from './Pieces.module.css';
 import { nameOf, TreeLine, type TreeLineProps } from './TreeLine.tsx';
@@ -52,7 +52,7 @@ export function PieceTree(props: TreeProps) {
         aria-multiselectable
         className={classes.list}
         style={{ height: drawn.height }}
-        onKeyDown={(event) => treeKey(event, latest.current) && event.preventDefault()}
+        onKeyDown={(event) => isOnRow(event) && treeKey(event, latest.current) && event.preventDefault()}
       >
         {drawn.rows.map(({ row, top }) => (
           <div key={row.id} role="none" className={top === undefined ? undefined : classes.virtual} style={{ top }}>
@@ -87,6 +87,10 @@ function useTree(props: TreeProps): {
   latest.current = tools;
   return { latest, naming, wanted };
 }
+
+/** Not in what stands in a row: a menu, or the field for a name. */
+const isOnRow = ({ target }: KeyboardEvent): boolean =>
+  target instanceof HTMLElement && target.dataset.row !== undefined;
 
 const NOBODY: TreeLineProps['inside'] = [];
 

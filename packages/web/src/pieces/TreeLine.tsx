@@ -106,7 +106,7 @@ function figuresOf({ item, inside, faces, hook }: TreeLineProps): string {
 function Called({ item, isNaming, latest, figures }: TreeLineProps & { figures: string }) {
   if (isNaming)
     return (
-      <span className={classes.called} onClick={stops} onDoubleClick={stops} onPointerDown={stops} onKeyDown={stops}>
+      <span className={classes.called} onClick={stops} onDoubleClick={stops} onPointerDown={stops}>
         <NameField
           label={texts.pieces.rename}
           name={item.name}

@@ -34,6 +34,7 @@ export type { Histogram, MeshReport, PlaceKind } from './check/index.ts';
 export { bodySurface, carve, prepare } from './boolean/index.ts';
 export type { Carved } from './boolean/index.ts';
 export {
+  allItems,
   ALONG,
   applyEdit,
   applyPatches,
@@ -74,6 +75,7 @@ export {
   isShown,
   isWords,
   itemOf,
+  liesOnAnother,
   KEPT_VIEWS,
   KERN_PAIR,
   MODEL,
@@ -93,7 +95,9 @@ export {
   parseRecipe,
   PATHS,
   pieceName,
+  pieceIdsOf,
   piecesIn,
+  placeItem,
   PIVOTS,
   PLACEMENT,
   PROFILE_KNOT,
@@ -106,6 +110,7 @@ export {
   redo,
   sameDocument,
   sectionFileSchema,
+  setItem,
   SHELF_FINISHES,
   SIDE,
   SLOTS,
@@ -203,6 +208,7 @@ export {
   Engine,
   HELD_BEFORE_MM,
   frameOn,
+  letterFrame,
   groupTransform,
   laidMap,
   pivotMoved,

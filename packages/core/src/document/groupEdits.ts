@@ -1,7 +1,17 @@
 import { fail, ok, ownEntry, type Result } from '../base/index.ts';
 import { closesCircle } from './placeGraph.ts';
 import type { Group, Hung, Project } from './schema.ts';
-import { groupsAround, isGroup, isLocked, itemOf, piecesIn, treeOrder, type Item } from './tree.ts';
+import {
+  allItems,
+  groupsAround,
+  isGroup,
+  isLocked,
+  itemOf,
+  pieceIdsOf,
+  piecesIn,
+  treeOrder,
+  type Item,
+} from './tree.ts';
 
 /** The document with the pieces of each group behind one another. */
 export const ordered = (project: Project): Project =>
@@ -13,7 +23,7 @@ export function withoutEmpty(project: Project): Project {
   const groups = Object.fromEntries(Object.entries(project.groups).filter(([, group]) => full.has(group)));
   const left = { ...project, groups };
   const taken = (item: Item): boolean => item.hung !== null && !itemOf(left, item.hung.on);
-  const loose = [...Object.values(left.pieces), ...Object.values(groups)].filter(taken);
+  const loose = allItems(left).filter(taken);
   return ordered(loose.reduce((so: Project, item) => withItem(so, { ...item, hung: null }), left));
 }
 
@@ -45,9 +55,7 @@ export function dissolveGroup(project: Project, groupId: string): Result<Project
   const group = ownEntry(project.groups, groupId);
   if (!group) return fail('EDIT_MISPLACED', { what: 'group', id: groupId });
   if (isLocked(project, group)) return fail('PIECE_LOCKED', { name: group.name });
-  const inside = [...Object.values(project.pieces), ...Object.values(project.groups)].filter(
-    ({ within }) => within === groupId,
-  );
+  const inside = allItems(project).filter(({ within }) => within === groupId);
   return ok(
     withoutEmpty(
       inside.reduce(
@@ -70,10 +78,10 @@ export function moveItems(
   const moved = outermost(project, items.value);
   const circle = moved.find(({ id, hung }) => !hung && within !== '' && closesCircle(project, id, within));
   if (circle) return fail('GOES_IN_CIRCLE', { name: circle.name });
-  const taken = moved.flatMap((item) => (isGroup(item) ? piecesIn(project, item.id) : [item.id]));
+  const taken = moved.flatMap((item) => pieceIdsOf(project, item));
   const left = project.pieceOrder.filter((id) => !taken.includes(id));
   const next = before === undefined ? undefined : itemOf(project, before);
-  const nextPiece = next && (isGroup(next) ? piecesIn(project, next.id).find((id) => !taken.includes(id)) : next.id);
+  const nextPiece = next && pieceIdsOf(project, next).find((id) => !taken.includes(id));
   const at = nextPiece === undefined ? endOf(project, within, left) : left.indexOf(nextPiece);
   const pieceOrder = at < 0 ? [...left, ...taken] : [...left.slice(0, at), ...taken, ...left.slice(at)];
   const placed = moved.reduce((so, item) => withItem(so, { ...item, within }), { ...project, pieceOrder });
@@ -114,7 +122,7 @@ function outermost(project: Project, items: readonly Item[]): Item[] {
   const chosen = new Set(items.map(({ id }) => id));
   const outer = items.filter((item) => !groupsAround(project, item).some(({ id }) => chosen.has(id)));
   const places = new Map(project.pieceOrder.map((id, i) => [id, i]));
-  const first = (item: Item): number => places.get(isGroup(item) ? piecesIn(project, item.id)[0] : item.id) ?? 0;
+  const first = (item: Item): number => places.get(pieceIdsOf(project, item)[0]) ?? 0;
   return [...new Set(outer)].sort((a, b) => first(a) - first(b));
 }
 

@@ -107,7 +107,19 @@ export {
 } from './schema.ts';
 export { spliceBetween, spliceEdits, splicesBetween } from './splices.ts';
 export type { Splice } from './splices.ts';
-export { asInGroups, groupsAround, isGroup, isLocked, isShown, itemOf, piecesIn, treeRows } from './tree.ts';
+export { liesOnAnother, placeItem, setItem } from './itemEdits.ts';
+export {
+  allItems,
+  asInGroups,
+  groupsAround,
+  isGroup,
+  isLocked,
+  isShown,
+  itemOf,
+  pieceIdsOf,
+  piecesIn,
+  treeRows,
+} from './tree.ts';
 export type { Item, TreeRow } from './tree.ts';
 export { usedFamilies } from './usedFonts.ts';
 export { usedModels } from './usedModels.ts';

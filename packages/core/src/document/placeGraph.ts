@@ -1,7 +1,7 @@
 import { ownEntry } from '../base/index.ts';
 import { standsOn } from './kinds.ts';
 import type { Project } from './schema.ts';
-import { isGroup, itemOf, treeOrder, type Item } from './tree.ts';
+import { allItems, isGroup, itemOf, treeOrder, type Item } from './tree.ts';
 
 type InTree = Pick<Project, 'pieces' | 'groups'>;
 
@@ -35,7 +35,7 @@ export function closesCircle(project: InTree, itemId: string, along: string): bo
 /** Why groups and what hangs on others make no tree; undefined where they do. */
 export function treeFault(project: InTree & Pick<Project, 'pieceOrder'>): string | undefined {
   const { pieces, groups, pieceOrder } = project;
-  const items: Item[] = [...Object.values(groups), ...Object.values(pieces)];
+  const items = allItems(project);
   if (Object.entries(groups).some(([id, group]) => group.id !== id || ownEntry(pieces, id)))
     return 'a group has the id of something else';
   if (items.some(({ within }) => within !== '' && !ownEntry(groups, within))) return 'a group is missing';

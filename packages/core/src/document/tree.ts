@@ -12,6 +12,12 @@ export const isGroup = (item: Item): item is Group => !('source' in item);
 export const itemOf = ({ pieces, groups }: Pick<Project, 'pieces' | 'groups'>, id: string): Item | undefined =>
   ownEntry(pieces, id) ?? ownEntry(groups, id);
 
+/** All pieces and groups. */
+export const allItems = ({ pieces, groups }: Pick<Project, 'pieces' | 'groups'>): Item[] => [
+  ...Object.values(pieces),
+  ...Object.values(groups),
+];
+
 /** The groups that something is in, the innermost first. */
 export function groupsAround({ groups }: Pick<Project, 'groups'>, { within }: Pick<Item, 'within'>): Group[] {
   const around: Group[] = [];
@@ -55,6 +61,10 @@ export const treeOrder = (project: Forest): string[] =>
 /** Ids of the pieces in a group and in the groups in it, in their order. */
 export const piecesIn = (project: Forest, groupId: string): string[] =>
   project.pieceOrder.filter((id) => groupsAround(project, project.pieces[id]).some((group) => group.id === groupId));
+
+/** Ids of the pieces that something comes to: itself, or all that are in it. */
+export const pieceIdsOf = (project: Forest, item: Item): string[] =>
+  isGroup(item) ? piecesIn(project, item.id) : [item.id];
 
 /** Shown, and in no group that is hidden. */
 export const isShown = (project: Pick<Project, 'groups'>, item: Item): boolean =>

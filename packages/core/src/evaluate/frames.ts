@@ -3,7 +3,7 @@ import { goesWith, isGroup, itemOf, type Item, type Project } from '../document/
 import { afterwards, STILL, type Transform } from '../math/index.ts';
 import type { Beside } from './beside.ts';
 import { forLaying } from './cutter.ts';
-import { frameOn, restShape } from './onLetters.ts';
+import { letterFrame } from './onLetters.ts';
 import { groupTransform } from './placement.ts';
 
 /** In what something stands, and what is told where that is not as it was said. */
@@ -36,9 +36,5 @@ export async function frameAlong(
   const letter = letters.find(({ id }) => id === letterId);
   if (!letter)
     return ok({ frame: transform, remarks: [remark('HUNG_LETTER_GONE', { itemId: item.id, on: other.id })] });
-  const { x, y, turn, id } = letter;
-  return ok({
-    frame: afterwards(transform, frameOn(restShape(other.steps, stands.value), [x, y, 0], { turn, letter: id })),
-    remarks: [],
-  });
+  return ok({ frame: afterwards(transform, letterFrame(other.steps, stands.value, letter)), remarks: [] });
 }

@@ -27,7 +27,7 @@ export { alongFound } from './foundLines.ts';
 export type { FoundLines } from './foundLines.ts';
 export { laidMap } from './ontoReport.ts';
 export type { Laid, OntoReport } from './ontoReport.ts';
-export { frameOn, restShape } from './onLetters.ts';
+export { frameOn, letterFrame, restShape } from './onLetters.ts';
 export type { RestShape } from './onLetters.ts';
 export { groupTransform, pivotPlace, spotOf, standingAs } from './placement.ts';
 export { pivotSpots } from './pivotSpots.ts';

@@ -1,4 +1,4 @@
-import { groundOf, isGroup, type Edit, type Group, type Item, type Placement } from '../document/index.ts';
+import { liesOnAnother, placeItem, type Edit, type Group, type Item, type Placement } from '../document/index.ts';
 import { turnedBack, turnOf, type Transform, type Vec3 } from '../math/index.ts';
 import { standingAs } from './placement.ts';
 
@@ -17,15 +17,10 @@ export interface Stands {
  * another piece stands where that does in any frame: its own place waits.
  */
 export function stayingIn(item: Item, { transform, frame, pivot }: Stands, to: Transform): Edit[] {
-  if (!isGroup(item) && groundOf(item) !== undefined) return [];
+  if (liesOnAnother(item)) return [];
   const isSame = frame.rows.every((v, i) => v === to.rows[i]) && frame.move.every((v, k) => v === to.move[k]);
   if (isSame) return [];
-  const values = standingAs(turnedBack(to, transform), pivot);
-  return [
-    isGroup(item)
-      ? { kind: 'placeGroup', groupId: item.id, values }
-      : { kind: 'setPlacement', pieceId: item.id, values: { ...values, stand: 'free' } },
-  ];
+  return [placeItem(item, { ...standingAs(turnedBack(to, transform), pivot), stand: 'free' })];
 }
 
 /** Another place becomes the pivot, both in the own space of what it is of: nothing else moves. */

@@ -1,6 +1,7 @@
 import { chainOf, isMoving, type Step } from '../steps/index.ts';
 import { cross, cos, minus, sin, unit, type Transform, type Vec3 } from '../math/index.ts';
 import { plainPoint } from '../shape/index.ts';
+import type { Letter } from '../text/index.ts';
 import type { Evaluated } from './evaluated.ts';
 import { alongFound } from './foundLines.ts';
 import { laidMap } from './ontoReport.ts';
@@ -24,6 +25,13 @@ export function restShape(
   });
   return (rest, letter = -1) => chain.at({ ...plainPoint(rest), letter });
 }
+
+/** In which something stands that hangs on a letter of a piece; piece space. */
+export const letterFrame = (
+  steps: readonly Step[],
+  built: Parameters<typeof restShape>[1],
+  { id, x, y, turn }: Pick<Letter, 'id' | 'x' | 'y' | 'turn'>,
+): Transform => frameOn(restShape(steps, built), [x, y, 0], { turn, letter: id });
 
 /** Of the flat piece: how far apart places are that tell a direction. */
 const BESIDE = 1e-3;

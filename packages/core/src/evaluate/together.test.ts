@@ -1,5 +1,6 @@
 import { quietContext, seededRandom, unwrap } from '../base/index.ts';
 import {
+  allItems,
   commit,
   goesWith,
   groupsAround,
@@ -10,6 +11,7 @@ import {
   newPiece,
   newProject,
   piecesIn,
+  placeItem,
   sameDocument,
   startHistory,
   undo,
@@ -24,11 +26,10 @@ import { afterwards, STILL, transformPoints, turnedBack, type Transform } from '
 import { usualStep } from '../steps/index.ts';
 import { testEngine } from '../testing/faces.ts';
 import {
-  frameOn,
+  letterFrame,
   groupTransform,
   pivotMoved,
   pivotPlace,
-  restShape,
   stayingIn,
   type Engine,
   type Evaluated,
@@ -81,8 +82,8 @@ function frameAt(project: Project, { on, letter }: { on: string; letter: number 
   const { transform } = standsNow(target, now);
   if (letter === 0 || isGroup(target)) return transform;
   const piece = now.pieces.get(on) as Evaluated;
-  const { x, y, turn } = piece.letters.find(({ id }) => id === letter) as Evaluated['letters'][number];
-  return afterwards(transform, frameOn(restShape(target.steps, piece), [x, y, 0], { turn, letter }));
+  const own = piece.letters.find(({ id }) => id === letter) as Evaluated['letters'][number];
+  return afterwards(transform, letterFrame(target.steps, piece, own));
 }
 
 /** Ids of pieces that go along with something, itself among them. */
@@ -125,7 +126,7 @@ class Play {
 
   readonly #pick = <T>(list: readonly T[]): T => list[Math.floor(this.#random() * list.length)];
   readonly #degrees = (): number => Math.round(360 * this.#random()) - 180;
-  readonly #items = (): Item[] => [...Object.values(this.project.pieces), ...Object.values(this.project.groups)];
+  readonly #items = (): Item[] => allItems(this.project);
 
   /** False: it was refused, and nothing has changed. */
   #take(edits: Edit[]): boolean {
@@ -188,12 +189,12 @@ class Play {
     () => {
       const moved = this.#pick(this.#items());
       const turnDegrees: [number, number, number] = [this.#degrees(), this.#degrees(), this.#degrees()];
-      this.#take([placed(moved, { turnDegrees })]);
+      this.#take([placeItem(moved, { turnDegrees })]);
       return { moved };
     },
     () => {
       const moved = this.#pick(this.#items());
-      this.#take([placed(moved, { sizePercent: 50 + Math.round(100 * this.#random()) })]);
+      this.#take([placeItem(moved, { sizePercent: 50 + Math.round(100 * this.#random()) })]);
       return { moved };
     },
     () => {
@@ -201,14 +202,20 @@ class Play {
       if (isGroup(item)) {
         const { placement } = item;
         const pivotMm: [number, number, number] = [this.#degrees(), 3, 4];
-        this.#take([placed(item, { pivotMm, ...pivotMoved(placement, placement.pivotMm, pivotMm) })]);
+        this.#take([
+          {
+            kind: 'placeGroup',
+            groupId: item.id,
+            values: { pivotMm, ...pivotMoved(placement, placement.pivotMm, pivotMm) },
+          },
+        ]);
         return 'nothing moves';
       }
       const pivot = this.#pick(PIVOTS);
       const [from, to] = [item.placement.pivot, pivot].map((one) =>
         pivotPlace(one, this.now.pieces.get(item.id) as Evaluated),
       );
-      this.#take([placed(item, { pivot, ...pivotMoved(item.placement, from, to) })]);
+      this.#take([placeItem(item, { pivot, ...pivotMoved(item.placement, from, to) })]);
       return 'nothing moves';
     },
     () => {
@@ -269,12 +276,6 @@ function motionOf(
   const onTable = !isGroup(item) && item.placement.stand === 'table';
   if (!onTable) at(to).forEach((v, k) => expect(Math.abs(v - at(from)[k]) / SIZE_MM).toBeLessThan(1e-9));
   return afterwards(to.transform, turnedBack(from.transform, STILL));
-}
-
-function placed(item: Item, values: object): Edit {
-  return isGroup(item)
-    ? { kind: 'placeGroup', groupId: item.id, values }
-    : { kind: 'setPlacement', pieceId: item.id, values };
 }
 
 test('500 sequences: what goes along goes along, all else stays, nothing goes in a circle', async () => {

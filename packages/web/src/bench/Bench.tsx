@@ -97,7 +97,7 @@ function ActsBench({ actions, children }: Inside & { actions: PieceActions }) {
   const { chosen, lead, picked } = useChoice();
   const { evaluation, client, shown } = useMeshes();
   const { camera, atWork } = useOpenParts();
-  const item = chosen.group ?? chosen.items.at(0);
+  const item = chosen.items.at(0);
   const pivoting = usePivoting({
     ...{ store, project, client, item },
     pieces: usePiecesOf(project, item, evaluation.pieces),

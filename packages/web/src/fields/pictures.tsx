@@ -70,12 +70,6 @@ const STANDS: Readonly<Record<Placement['stand'], ReactNode>> = {
   free: <Picture lines="M6 2H14V10H6Z" meant="M2 16H4M8 16H12M16 16H18" />,
   table: <Picture lines="M6 7H14V15H6Z" meant="M2 16H18" />,
 };
-const PIVOTS: Readonly<Record<Placement['pivot']['kind'], ReactNode>> = {
-  zero: <Picture lines={BLOCK} meant={dot(5, 14)} />,
-  box: <Picture lines={BLOCK} meant={dot(10, 9)} />,
-  letter: <Picture lines="M3 15L8 3L13 15M5 10H11" meant={dot(13, 15)} />,
-  point: <Picture lines="M10 2V16M3 9H17" meant={dot(10, 9)} />,
-};
 const BACKS: Readonly<Record<'same' | 'own', ReactNode>> = {
   same: EDGES.same,
   own: <Picture lines="M10 2V16M3 5H6A2 2 0 0 1 8 7V15" meant="M17 5H12V15" />,
@@ -220,7 +214,6 @@ export const PICTURES = {
   letters: LETTERS,
   directions: DIRECTIONS,
   stands: STANDS,
-  pivots: PIVOTS,
   backs: BACKS,
   sizesBy: SIZES,
   lines: LINES,

@@ -1,13 +1,13 @@
 import { ActionIcon, Menu } from '@mantine/core';
 import {
   closesCircle,
-  groundOf,
   groupsAround,
   isGroup,
   isLettering,
   isLocked,
   isShown,
-  ownEntry,
+  itemOf,
+  liesOnAnother,
   treeRows,
   type Item,
   type Project,
@@ -118,7 +118,7 @@ function Together({ several, alone, isFree, tools }: OfItems & { alone: Item | u
       />
       <Others
         label={t.hangOn}
-        others={several.some(liesOnSomething) ? [] : hooks(project, several)}
+        others={several.some(liesOnAnother) ? [] : hooks(project, several)}
         onTake={({ id }) => actions.hang(several, { on: id, letter: 0 })}
       />
       {several.some(({ hung }) => hung) && (
@@ -130,9 +130,6 @@ function Together({ several, alone, isFree, tools }: OfItems & { alone: Item | u
   );
 }
 
-/** What lies on another piece goes where that goes already. */
-const liesOnSomething = (item: Item): boolean => !isGroup(item) && groundOf(item) !== undefined;
-
 /** The group around that in which something is. */
 const outside = (project: Project, item: Item): string => groupsAround(project, item).at(1)?.id ?? '';
 
@@ -142,7 +139,7 @@ const mayBeIn = (project: Project, items: readonly Item[], groupId: string): boo
 /** What some items may hang on. */
 export function hooks(project: Project, items: readonly Item[]): Item[] {
   return treeRows(project)
-    .map(({ id }) => ownEntry(project.pieces, id) ?? project.groups[id])
+    .flatMap(({ id }) => itemOf(project, id) ?? [])
     .filter((other) => items.every((item) => !closesCircle(project, item.id, other.id)))
     .filter((other) => isShown(project, other));
 }

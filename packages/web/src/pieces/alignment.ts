@@ -1,7 +1,7 @@
 import {
   aroundBoxes,
-  groundOf,
   isGroup,
+  liesOnAnother,
   middleOfBox,
   sizeOfBox,
   transformPoints,
@@ -54,7 +54,7 @@ export function besideOriginals({ own, frameOf }: Aligned): PlaceOf {
   if (!own) return stays;
   const [width, height] = sizeOfBox(own);
   const by = [width + height * GAP, 0, 0];
-  return (item) => (isGroup(item) || groundOf(item) === undefined ? shifted(item, by, frameOf(item)) : {});
+  return (item) => (liesOnAnother(item) ? {} : shifted(item, by, frameOf(item)));
 }
 
 /** Pieces stand on the table from now on; a group is let down once. */

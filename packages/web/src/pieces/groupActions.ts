@@ -1,9 +1,11 @@
 import {
+  allItems,
   groupsAround,
   isLocked,
   itemOf,
   newGroup,
   ownEntry,
+  pieceIdsOf,
   piecesIn,
   stayingIn,
   transformPoints,
@@ -56,7 +58,7 @@ export function groupActions(store: ProjectStore, { boxOf, standing }: GroupTool
       const within = firstOf(store.project, items).within;
       const others = items.filter((item) => item.within !== within && !item.hung);
       const to = frame(within);
-      const pivot = middleIn(to ?? STILL, boxesOf(store.project, items), boxOf);
+      const pivot = middleIn(to ?? STILL, insideOf(store.project, items), boxOf);
       const group = newGroup(crypto.randomUUID(), name, pivot);
       take([
         ...staying(others, to),
@@ -68,8 +70,7 @@ export function groupActions(store: ProjectStore, { boxOf, standing }: GroupTool
     dissolve: (groupId) => {
       const group = ownEntry(store.project.groups, groupId);
       if (!group) return;
-      const all: Items = [...Object.values(store.project.pieces), ...Object.values(store.project.groups)];
-      const inside = all.filter((item) => item.within === groupId && !item.hung);
+      const inside = allItems(store.project).filter((item) => item.within === groupId && !item.hung);
       take([
         ...staying(inside, standsOf(group, standing())?.frame),
         ...leaving(store.project, [group], { staying, frame }),
@@ -101,9 +102,9 @@ export function groupActions(store: ProjectStore, { boxOf, standing }: GroupTool
   };
 }
 
-/** All pieces that some items come to. */
-export const boxesOf = (project: Project, items: Items): string[] =>
-  items.flatMap(({ id }) => (ownEntry(project.groups, id) ? piecesIn(project, id) : [id]));
+/** Ids of all pieces that some items come to. */
+export const insideOf = (project: Project, items: Items): string[] =>
+  items.flatMap((item) => pieceIdsOf(project, item));
 
 /** As the tree has them. */
 function firstOf(project: Project, items: Items): Item {
@@ -134,8 +135,7 @@ export function leaving(
   { staying, frame }: { staying: Staying; frame: (groupId: string) => Transform | undefined },
 ): Edit[] {
   const ids = new Set(gone.map(({ id }) => id));
-  const all: Items = [...Object.values(project.pieces), ...Object.values(project.groups)];
-  const loose = all.filter(({ hung }) => hung && ids.has(hung.on));
+  const loose = allItems(project).filter(({ hung }) => hung && ids.has(hung.on));
   // what is in a group that goes away comes to where that is
   const outside = (item: Item): string => groupsAround(project, item).find(({ id }) => !ids.has(id))?.id ?? '';
   return loose.flatMap((item) => staying([item], frame(outside(item))));
@@ -143,7 +143,7 @@ export function leaving(
 
 /** Groups in which nothing is left when some items are taken out of them. */
 export function emptiedBy(project: Project, items: Items): Item[] {
-  const taken = new Set(boxesOf(project, items));
+  const taken = new Set(insideOf(project, items));
   const isKept = (group: Item): boolean =>
     [group, ...groupsAround(project, group)].some(({ id }) => items.some((item) => item.id === id));
   return Object.values(project.groups).filter(

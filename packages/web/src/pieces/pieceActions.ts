@@ -1,4 +1,5 @@
 import {
+  allItems,
   drawingSize,
   findFinish,
   FORMS,
@@ -13,7 +14,8 @@ import {
   newForm,
   newModel,
   newPiece,
-  piecesIn,
+  placeItem,
+  setItem,
   splitGraphemes,
   stayingIn,
   usualDrawing,
@@ -36,7 +38,8 @@ import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
 import { around, besideOriginals, centredOn, putOnTable, setBeside, type Aligned, type BoxOf } from './alignment.ts';
 import {
-  boxesOf,
+  emptiedBy,
+  insideOf,
   groupActions,
   known,
   leaving,
@@ -79,17 +82,17 @@ export function pieceActions(store: ProjectStore, tools: GroupTools): PieceActio
   const forAll = (items: Items, edit: (item: Item) => Edit): void =>
     store.edit({ kind: 'many', edits: items.map(edit) });
   const set = (items: Items, values: Partial<Pick<Piece, 'name' | 'visible' | 'locked'>>): void =>
-    forAll(items, (item) => said(item, values));
+    forAll(items, (item) => setItem(item, values));
   const place = (items: Items, values: (item: Item) => Partial<Piece['placement']>): void =>
     forAll(
       items.filter((item) => !isLocked(store.project, item)),
-      (item) => placed(item, values(item)),
+      (item) => placeItem(item, values(item)),
     );
   const aligned = (items: Items): Aligned => ({
-    own: around(boxesOf(store.project, items), boxOf),
+    own: around(insideOf(store.project, items), boxOf),
     frameOf: (item) => standsOf(item, tools.standing())?.frame,
   });
-  const all = (): Item[] => [...Object.values(store.project.pieces), ...Object.values(store.project.groups)];
+  const all = (): Item[] => allItems(store.project);
   return {
     ...addActions(store, boxOf),
     ...groupActions(store, tools),
@@ -98,9 +101,9 @@ export function pieceActions(store: ProjectStore, tools: GroupTools): PieceActio
     rename: (item, name) => set([item], { name }),
     show: (items, visible) => set(items, { visible }),
     showAlone: (items) => {
-      const inside = known(store.project, boxesOf(store.project, items));
+      const inside = known(store.project, insideOf(store.project, items));
       const alone = new Set([...inside, ...inside.flatMap((piece) => groupsAround(store.project, piece))]);
-      forAll(all(), (item) => said(item, { visible: alone.has(item) }));
+      forAll(all(), (item) => setItem(item, { visible: alone.has(item) }));
     },
     showAll: () => set(all(), { visible: true }),
     lock: (items, locked) => set(items, { locked }),
@@ -116,22 +119,10 @@ export function pieceActions(store: ProjectStore, tools: GroupTools): PieceActio
   };
 }
 
-/** What pieces and groups have alike. */
-const said = (item: Item, values: Partial<Pick<Piece, 'name' | 'visible' | 'locked'>>): Edit =>
-  isGroup(item) ? { kind: 'setGroup', groupId: item.id, values } : { kind: 'setPiece', pieceId: item.id, values };
-
-const placed = (item: Item, values: Partial<Piece['placement']>): Edit => {
-  if (!isGroup(item)) return { kind: 'setPlacement', pieceId: item.id, values };
-  const { pivot: _pivot, stand: _stand, ...own } = values;
-  return { kind: 'placeGroup', groupId: item.id, values: own };
-};
-
 /** What hangs on what is removed stays where it is. */
 function removal(project: Project, items: Items, { standing }: GroupTools): Edit[] {
-  const pieces = known(project, boxesOf(project, items)).filter((piece) => !isLocked(project, piece));
-  const left = new Set(project.pieceOrder.filter((id) => !pieces.some((piece) => piece.id === id)));
-  const empty = Object.values(project.groups).filter(({ id }) => piecesIn(project, id).every((one) => !left.has(one)));
-  const going: Items = [...pieces, ...empty];
+  const pieces = known(project, insideOf(project, items)).filter((piece) => !isLocked(project, piece));
+  const going: Items = [...pieces, ...emptiedBy(project, pieces)];
   const staying = (others: Items, to: Transform | undefined): Edit[] =>
     others.flatMap((item) => {
       const stands = standsOf(item, standing());
@@ -194,7 +185,7 @@ function duplicated(store: ProjectStore, items: Items, aligned: Aligned): string
   const { project } = store;
   const chosen = new Set(items.map(({ id }) => id));
   const outer = items.filter((item) => !groupsAround(project, item).some(({ id }) => chosen.has(id)));
-  const pieces = known(project, boxesOf(project, outer)) as Piece[];
+  const pieces = known(project, insideOf(project, outer)) as Piece[];
   const isInside = (group: Group): boolean => [group, ...groupsAround(project, group)].some(({ id }) => chosen.has(id));
   // the innermost first: each is put round copies that are there
   const groups = Object.values(project.groups)
@@ -212,7 +203,7 @@ function duplicated(store: ProjectStore, items: Items, aligned: Aligned): string
     }),
   });
   const outside = (item: Item): string => groupsAround(project, item).find((group) => !isInside(group))?.id ?? '';
-  const lastOf = (item: Item): string => boxesOf(project, [item]).at(-1) ?? item.id;
+  const lastOf = (item: Item): string => insideOf(project, [item]).at(-1) ?? item.id;
   const after = (piece: Piece): string =>
     lastOf([piece, ...groupsAround(project, piece).filter(isInside)].at(-1) ?? piece);
   store.edit({

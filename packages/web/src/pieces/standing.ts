@@ -1,11 +1,10 @@
 import {
   afterwards,
-  frameOn,
   groupTransform,
   isGroup,
   itemOf,
+  letterFrame,
   ownEntry,
-  restShape,
   STILL,
   type Hung,
   type Item,
@@ -44,6 +43,5 @@ export function frameAt(project: Project, { on, letter }: Hung, standing: Standi
   const shown = standing.pieces.find(({ pieceId }) => pieceId === on);
   const own = shown?.letters.find(({ id }) => id === letter);
   if (isGroup(target) || !shown || !own) return stands.transform;
-  const { x, y, turn, id } = own;
-  return afterwards(stands.transform, frameOn(restShape(target.steps, shown), [x, y, 0], { turn, letter: id }));
+  return afterwards(stands.transform, letterFrame(target.steps, shown, own));
 }

@@ -1,5 +1,5 @@
-import { ownEntry } from '@fictile/core';
 import type { KeyboardEvent } from 'react';
+import { known } from './groupActions.ts';
 import type { TreeTools } from './treeTools.ts';
 import { steppedTo, type TreeStep } from './treeMoves.ts';
 
@@ -79,9 +79,7 @@ function moveBy(step: TreeStep | undefined, id: string, { rows, chosen, project,
   const place = step && steppedTo(rows, id, step);
   if (!step) return false;
   if (!place) return true;
-  const items = chosen.items.some((item) => item.id === id)
-    ? chosen.items
-    : [ownEntry(project.pieces, id) ?? project.groups[id]];
+  const items = chosen.items.some((item) => item.id === id) ? chosen.items : known(project, [id]);
   actions.move(items, place.within, place.before);
   reach(id);
   return true;

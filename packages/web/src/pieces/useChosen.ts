@@ -2,7 +2,7 @@ import {
   asInGroups,
   itemOf,
   ownEntry,
-  piecesIn,
+  pieceIdsOf,
   treeRows,
   type Group,
   type Item,
@@ -36,10 +36,7 @@ export function useChosen(project: Project): Chosen {
     const left = wanted.flatMap((id) => itemOf(project, id) ?? []);
     return left.length > 0 ? left : project.pieceOrder.slice(0, 1).map((id) => project.pieces[id]);
   }, [wanted, project]);
-  const ids = useMemo(() => {
-    const inside = (id: string): string[] => (ownEntry(project.groups, id) ? piecesIn(project, id) : [id]);
-    return [...new Set(items.flatMap(({ id }) => inside(id)))];
-  }, [items, project]);
+  const ids = useMemo(() => [...new Set(items.flatMap((item) => pieceIdsOf(project, item)))], [items, project]);
   const pieces = useMemo(() => {
     const counted = asInGroups(project);
     return ids.map((id) => counted.pieces[id]);

@@ -3,7 +3,7 @@ import { isGroup, type Item, type Pivot } from '@fictile/core';
 import { useRef, useState } from 'react';
 import { useOffers, valueOffer } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
-import { WHOLE, type PivotMark } from './pivotMarks.ts';
+import { isAt, WHOLE, type PivotMark } from './pivotMarks.ts';
 import classes from './Pivots.module.css';
 import { DEPTHS, spotKey, spotName, spotsAt, type Spot } from './spotNames.ts';
 import type { Pivoting } from './usePivoting.ts';
@@ -62,8 +62,7 @@ export function PivotValue({ item, pivoting, letterText, className }: PivotValue
 export function pivotName(item: Item, { marks, at }: Pivoting, letterText: (id: number) => string): string {
   const t = texts.pivot;
   if (isGroup(item)) {
-    const mark = marks.find((one) => at && one.at.every((v, k) => Math.abs(v - at[k]) < 1e-6));
-    return mark?.label ?? t.point;
+    return marks.find((mark) => isAt(mark, at))?.label ?? t.point;
   }
   const { pivot } = item.placement;
   if (pivot.kind === 'zero') return t.zeroName;
@@ -121,12 +120,10 @@ function Places({ item, pivoting }: Pick<PivotValueProps, 'item' | 'pivoting'>) 
   );
 }
 
-const NEAR_MM = 1e-6;
-
 /** The mark at which the pivot is, of what it was said to be of. */
 function markNow(item: Item, { marks, at }: Pivoting): PivotMark | undefined {
   if (!isGroup(item)) return marks.find(({ pivot }) => samePivot(pivot, item.placement.pivot));
-  return marks.find((mark) => at && mark.at.every((v, k) => Math.abs(v - at[k]) < NEAR_MM));
+  return marks.find((mark) => isAt(mark, at));
 }
 
 function samePivot(a: Pivot, b: Pivot): boolean {

@@ -1,3 +1,3 @@
 export { PivotValue } from './PivotValue.tsx';
-export type { PivotMark } from './pivotMarks.ts';
+export { isAt, type PivotMark } from './pivotMarks.ts';
 export { usePivoting, type Pivoting } from './usePivoting.ts';

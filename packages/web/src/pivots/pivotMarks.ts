@@ -31,7 +31,7 @@ export interface PivotMark {
   pivot: Pivot;
   label: string;
   /** the letter whose places it leads to */
-  letter: { pieceId: string; id: number } | undefined;
+  letter: { pieceId: string; id: number; text: string } | undefined;
 }
 
 /** What has places: the whole, a piece of a group, letters. */
@@ -79,11 +79,14 @@ function ownerName(
   const name = ownEntry(pieces, letter?.pieceId ?? of)?.name ?? '';
   if (!letter) return name;
   const isOnly = marks.every((one) => !one.letter || one.letter.pieceId === letter.pieceId);
-  return isOnly ? t.letter(letterText(marks, of)) : t.letterOf(letterText(marks, of), name);
+  return isOnly ? t.letter(letter.text) : t.letterOf(letter.text, name);
 }
 
-const letterText = (marks: readonly PivotMark[], of: string): string =>
-  marks.find((one) => one.of === of)?.label.match(/“(.+)”/)?.[1] ?? '';
+const NEAR_MM = 1e-6;
+
+/** Whether a mark is where something is, both in the space of the marks. */
+export const isAt = (mark: PivotMark, at: Vec3 | undefined): boolean =>
+  at !== undefined && mark.at.every((v, k) => Math.abs(v - at[k]) < NEAR_MM);
 
 function boxMarks(
   of: string,
@@ -108,7 +111,7 @@ function pieceMarks(pieceId: string, spots: PivotSpots | undefined): PivotMark[]
     boxMarks(`letter ${pieceId} ${id}`, box, (spot) => ({
       pivot: { kind: 'letter', letter: id, ...spot },
       label: texts.pivot.of(spotName(spot), text),
-      letter: { pieceId, id },
+      letter: { pieceId, id, text },
     })),
   );
   const names = new Map(spots.letters.map(({ id, text }) => [id, text]));
@@ -119,7 +122,7 @@ function pieceMarks(pieceId: string, spots: PivotSpots | undefined): PivotMark[]
     at,
     pivot: { kind: 'point', pointMm: at },
     label: texts.pivot.of(texts.pivot.outline, names.get(id) ?? ''),
-    letter: { pieceId, id },
+    letter: { pieceId, id, text: names.get(id) ?? '' },
   }));
   return [...whole, ...letters, ...corners];
 }

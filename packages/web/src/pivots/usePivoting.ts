@@ -49,8 +49,8 @@ export interface Pivoting {
   /** marks lie on the piece, to be pressed */
   isOut: boolean;
   setOut: (isOut: boolean) => void;
-  /** letters whose places are looked at closely */
-  near: readonly string[];
+  /** the letter whose places are looked at closely, as marks say what they are of */
+  near: string | undefined;
   nearer: (letter: PivotMark['letter']) => void;
   /** nothing else moves; `at`: where it is, in the space of the marks */
   put: (pivot: Pivot, at: Vec3) => void;
@@ -70,7 +70,7 @@ export function usePivoting(bench: PivotingBench): Pivoting {
     ...{ marks, owners, at, isOut },
     transform: marked ? marksTransform(marked) : STILL,
     setOut: (next) => setOutFor(next ? item?.id : undefined),
-    near: near ? [`letter ${near.pieceId} ${near.id}`] : [],
+    near: near && `letter ${near.pieceId} ${near.id}`,
     nearer: setNear,
     put: (pivot, to) => item && at && store.edit(pivotEdit(item, pivot, { from: at, to })),
   };

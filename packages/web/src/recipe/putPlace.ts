@@ -1,4 +1,4 @@
-import { isGroup, type Item } from '@fictile/core';
+import { placeItem, type Item } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import type { PlaceBench } from './recipeContext.ts';
 
@@ -8,12 +8,5 @@ export const putPlace =
   (values, key) => {
     const isDrag = typeof key === 'object';
     const name = isDrag ? key.drag : key;
-    const { pivot: _pivot, stand: _stand, ...own } = values;
-    store.edit(
-      isGroup(item)
-        ? { kind: 'placeGroup', groupId: item.id, values: own }
-        : { kind: 'setPlacement', pieceId: item.id, values },
-      name && `${item.id} ${name}`,
-      { isDrag },
-    );
+    store.edit(placeItem(item, values), name && `${item.id} ${name}`, { isDrag });
   };

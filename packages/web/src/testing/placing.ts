@@ -9,7 +9,7 @@ export const placeIn = (store: ProjectStore, item: Item): PlaceBench => ({
   hooks: [],
   hang: (hung) => store.edit({ kind: 'hang', items: [item.id], hung }),
   pivoting: {
-    ...{ marks: [], owners: [], transform: STILL, at: [0, 0, 0], isOut: false, near: [] },
+    ...{ marks: [], owners: [], transform: STILL, at: [0, 0, 0], isOut: false, near: undefined },
     setOut: () => undefined,
     nearer: () => undefined,
     put: () => undefined,

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { useActs } from '../bench/index.ts';
-import type { PivotMark } from '../pivots/index.ts';
+import { isAt, type PivotMark } from '../pivots/index.ts';
 import { PivotMarks } from '../viewport/index.ts';
 import { useAtWork } from './atWork.ts';
 
@@ -22,15 +22,14 @@ export function PivotTool() {
   }, [isOut, setOut]);
   const shown = useMemo(() => (isOut ? marks.filter((mark) => isSeen(mark, near)) : []), [isOut, marks, near]);
   if (atWork !== 'place' || !isFree || !at) return null;
-  const isNow = (mark: PivotMark): boolean => mark.at.every((v, k) => Math.abs(v - at[k]) < 1e-6);
   return (
     <PivotMarks
-      marks={shown.map((mark) => ({ ...mark, isNow: isNow(mark) }))}
+      marks={shown.map((mark) => ({ ...mark, isNow: isAt(mark, at) }))}
       transform={pivoting.transform}
       pivot={at}
       onNear={(key) => {
         const mark = shown.find((one) => one.key === key);
-        if (mark?.letter && !near.includes(mark.of)) pivoting.nearer(mark.letter);
+        if (mark?.letter && mark.of !== near) pivoting.nearer(mark.letter);
       }}
       onPress={(key) => {
         const mark = shown.find((one) => one.key === key);
@@ -41,7 +40,7 @@ export function PivotTool() {
 }
 
 /** Of letters only the middle, until the pointer has come to it. */
-function isSeen({ of, letter, spot }: PivotMark, near: readonly string[]): boolean {
-  if (!letter || near.includes(of) || !spot) return true;
+function isSeen({ of, letter, spot }: PivotMark, near: string | undefined): boolean {
+  if (!letter || of === near || !spot) return true;
   return spot.across === 'middle' && spot.up === 'middle' && spot.deep === 'front';
 }

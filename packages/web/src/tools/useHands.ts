@@ -1,13 +1,10 @@
-import { cutBy, cutsOf, groundOf, isGroup, type CutStep, type Item, type Piece, type Project } from '@fictile/core';
+import { cutBy, cutsOf, liesOnAnother, type CutStep, type Piece, type Project } from '@fictile/core';
 import { useMemo } from 'react';
 import { useChoice, useDocument, useMeshes, useOpenParts, useTrials } from '../bench/index.ts';
 import type { Hands } from '../viewport/index.ts';
 import { useAtWork } from './atWork.ts';
 import { usePlacing } from './usePlacing.ts';
 import { useStepping } from './useStepping.ts';
-
-/** It stands where that does. */
-const liesOnAnother = (item: Item): boolean => !isGroup(item) && groundOf(item) !== undefined;
 
 const NO_TOOLS: readonly string[] = [];
 

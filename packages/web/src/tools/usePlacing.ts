@@ -5,6 +5,7 @@ import {
   isLocked,
   isStill,
   itemOf,
+  placeItem,
   standingAs,
   transformPoints,
   turnedBack,
@@ -50,7 +51,7 @@ export function usePlacing(store: ProjectStore, items: readonly Item[], standing
         drag.begin();
       },
       change: (change) => {
-        const edits = from.current.map((held): Edit => placedAt(held.item, after(held, change)));
+        const edits = from.current.map((held): Edit => placeItem(held.item, after(held, change)));
         if (edits.length > 0) store.edit({ kind: 'many', edits }, drag.of('place'), { isDrag: true });
       },
       words: texts.view.dragged,
@@ -60,9 +61,6 @@ export function usePlacing(store: ProjectStore, items: readonly Item[], standing
 }
 
 type Placed = Partial<Pick<Placement, 'atMm' | 'turnDegrees' | 'sizePercent'>>;
-
-const placedAt = (item: Item, values: Placed): Edit =>
-  isGroup(item) ? { kind: 'placeGroup', groupId: item.id, values } : { kind: 'setPlacement', pieceId: item.id, values };
 
 const FARTHEST_MM = 100_000;
 const within = (v: number): number => Math.min(FARTHEST_MM, Math.max(-FARTHEST_MM, v));

@@ -1,8 +1,9 @@
 import { Html } from '@react-three/drei';
-import { useFrame, useThree } from '@react-three/fiber';
+import { useThree } from '@react-three/fiber';
 import type { Transform, Vec3 } from '@fictile/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { Vector3, type Group } from 'three';
+import { useEffect, useMemo, useState } from 'react';
+import { Vector3 } from 'three';
+import { COBALT, PAPER, useCursor, useSteady } from './handleParts.tsx';
 import { matrixOf, TOOL } from './scene.ts';
 
 /** A place that can be pressed. */
@@ -22,9 +23,6 @@ interface PivotMarksProps {
   onPress: (key: string) => void;
   onNear: (key: string) => void;
 }
-
-const COBALT = '#22489c';
-const PAPER = '#fdfbf6';
 
 /** The pivot, and all places that it may be brought to: beads on the piece, the one under the pointer says its name. */
 export function PivotMarks({ marks, transform, pivot, onPress, onNear }: PivotMarksProps) {
@@ -50,14 +48,9 @@ interface BeadProps {
 }
 
 function Bead({ mark, at, onPress, onNear }: BeadProps) {
-  const group = useSteady(at, 0.5);
+  const group = useSteady(at, 0.375);
   const [isOver, setIsOver] = useState(false);
-  const { gl, invalidate } = useThree();
-  useEffect(() => {
-    gl.domElement.style.cursor = isOver ? 'pointer' : '';
-    invalidate();
-    return () => void (gl.domElement.style.cursor = '');
-  }, [isOver, gl, invalidate]);
+  useCursor(isOver ? 'pointer' : '', isOver);
   return (
     <group
       ref={group}
@@ -100,8 +93,8 @@ function Bead({ mark, at, onPress, onNear }: BeadProps) {
 }
 
 /** Where it is turned about: a ring round a point, in the plane of the screen. */
-export function PivotRing({ at }: { at: Vector3 }) {
-  const group = useSteady(at, 1, true);
+function PivotRing({ at }: { at: Vector3 }) {
+  const group = useSteady(at, 0.75, true);
   return (
     <group ref={group} position={at} userData={TOOL}>
       <mesh renderOrder={9} raycast={() => null}>
@@ -114,16 +107,4 @@ export function PivotRing({ at }: { at: Vector3 }) {
       </mesh>
     </group>
   );
-}
-
-/** Of one size on the screen, however far away. */
-function useSteady(at: Vector3, share: number, isFacing = false) {
-  const group = useRef<Group>(null);
-  useFrame(({ camera, size }) => {
-    if (!group.current) return;
-    const half = Math.tan(((camera as { fov?: number }).fov ?? 30) * (Math.PI / 360));
-    group.current.scale.setScalar((camera.position.distanceTo(at) * half * 12 * share) / size.height);
-    if (isFacing) group.current.quaternion.copy(camera.quaternion);
-  });
-  return group;
 }

@@ -1,11 +1,12 @@
 import { Html } from '@react-three/drei';
 import { useFrame, useThree } from '@react-three/fiber';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { BufferGeometry, CanvasTexture, Float32BufferAttribute, type Group, type Vector3 } from 'three';
 import type { DragHandlers } from './useDrag.ts';
 import { useOwnGeometry } from './useOwnGeometry.ts';
 
-const COBALT = '#22489c';
+export const COBALT = '#22489c';
+export const PAPER = '#fdfbf6';
 
 let dotTexture: CanvasTexture | undefined;
 
@@ -56,20 +57,34 @@ export interface KnobProps {
   children: ReactNode;
 }
 
-/** Something to take hold of, of the same size on the screen however far away. */
-export function Knob({ at, drag, text, onDone, onDoubleClick, size: share = 1, children }: KnobProps) {
+/** Of the same size on the screen, however far away; `isFacing`: turned to it. */
+export function useSteady(at: Vector3, share: number, isFacing = false): RefObject<Group | null> {
   const group = useRef<Group>(null);
-  const [isOver, setIsOver] = useState(false);
-  const { gl, invalidate } = useThree();
   useFrame(({ camera, size }) => {
+    if (!group.current) return;
     const half = Math.tan(((camera as { fov?: number }).fov ?? 30) * (Math.PI / 360));
-    group.current?.scale.setScalar((camera.position.distanceTo(at) * half * 16 * share) / size.height);
+    group.current.scale.setScalar((camera.position.distanceTo(at) * half * 16 * share) / size.height);
+    if (isFacing) group.current.quaternion.copy(camera.quaternion);
   });
+  return group;
+}
+
+/** What the pointer looks like; the view is drawn again as that or what it depends on changes. */
+export function useCursor(cursor: string, ...changes: readonly [isOver: boolean, text?: string]): void {
+  const { gl, invalidate } = useThree();
+  const [isOver, text] = changes;
   useEffect(() => {
-    gl.domElement.style.cursor = isOver || text !== undefined ? 'grab' : '';
+    gl.domElement.style.cursor = cursor;
     invalidate();
     return () => void (gl.domElement.style.cursor = '');
-  }, [isOver, text, gl, invalidate]);
+  }, [cursor, isOver, text, gl, invalidate]);
+}
+
+/** Something to take hold of, of the same size on the screen however far away. */
+export function Knob({ at, drag, text, onDone, onDoubleClick, size: share = 1, children }: KnobProps) {
+  const group = useSteady(at, share);
+  const [isOver, setIsOver] = useState(false);
+  useCursor(isOver || text !== undefined ? 'grab' : '', isOver, text);
   const isLit = isOver || text !== undefined;
   return (
     <group
@@ -90,7 +105,7 @@ export function Knob({ at, drag, text, onDone, onDoubleClick, size: share = 1, c
     >
       <mesh renderOrder={7}>
         {children}
-        <meshBasicMaterial color="#fdfbf6" depthTest={false} transparent toneMapped={false} />
+        <meshBasicMaterial color={PAPER} depthTest={false} transparent toneMapped={false} />
       </mesh>
       <mesh renderOrder={8} scale={isLit ? 0.9 : 0.72} raycast={() => null}>
         {children}

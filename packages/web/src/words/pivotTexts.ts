@@ -21,5 +21,4 @@ export const pivotTexts = {
   point: 'pivot',
   press: 'Press it on the piece',
   none: 'Its places are being looked for.',
-  pressing: 'Press the place to turn about. Esc ends.',
 } as const;

@@ -48,7 +48,7 @@ function RecipeOf({ lead }: { lead: Piece }) {
       acts={acts}
       laying={{ fit: canFit(lead) ? fit : undefined, fromView: lookFrom }}
       others={useOthers(project, evaluation, lead.id)}
-      place={usePlace(chosen.group ?? store.project.pieces[lead.id])}
+      place={usePlace(chosen.items[0])}
       onPick={(ids) => typing.pick(lead.id, ids)}
       onSection={() => open.setShowsSection(true)}
     />

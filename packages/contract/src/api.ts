@@ -97,6 +97,8 @@ export const conflictSchema = errorSchema.extend({ newer: storedProjectSchema })
 
 export type ProjectCard = z.infer<typeof projectCardSchema>;
 export type StoredProject = z.infer<typeof storedProjectSchema>;
+/** The same on its way. */
+export type WrittenProject = z.input<typeof storedProjectSchema>;
 export type Saved = z.infer<typeof savedSchema>;
 export type Revision = z.infer<typeof revisionSchema>;
 export type AssetKind = z.infer<typeof assetKindSchema>;

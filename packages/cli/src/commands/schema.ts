@@ -1,4 +1,4 @@
-import { projectSchema, sectionFileSchema } from '@fictile/core';
+import { documentSchema, sectionFileSchema } from '@fictile/core';
 import { z } from 'zod';
 import { say } from '../console.ts';
 import { flagSchema } from '../flagKinds.ts';
@@ -8,7 +8,7 @@ import { fault } from '../messages.ts';
 /** The JSON Schema of a file that this program reads. */
 export function schema(row: readonly string[]): void {
   const [name = 'project'] = row;
-  if (name === 'project') say(JSON.stringify(z.toJSONSchema(projectSchema, { unrepresentable: 'any' }), null, 2));
+  if (name === 'project') say(JSON.stringify(z.toJSONSchema(documentSchema, { unrepresentable: 'any' }), null, 2));
   else if (name === 'case') say(JSON.stringify(caseSchema(), null, 2));
   else if (name === 'section') say(JSON.stringify(z.toJSONSchema(sectionFileSchema), null, 2));
   else throw fault('COMMAND_UNKNOWN', `There is no schema "${name}". There are: project, case, section.`);

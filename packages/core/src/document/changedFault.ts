@@ -1,16 +1,27 @@
-import { firstIssue } from './parse.ts';
+import { ownEntry } from '../base/index.ts';
+import { folded } from './copies.ts';
+import { firstIssue } from './issueText.ts';
 import { treeFault } from './placeGraph.ts';
-import { orderSchema, treelessSchema, type Project } from './schema.ts';
+import { changeFault } from './projectSchema.ts';
+import { documentSchema, orderSchema, type Project } from './schema.ts';
 
 /**
  * What is wrong with a document that was made of a sound one; undefined: nothing. Pieces and groups that both share are
- * not looked at again: among a thousand that takes longer than anything else.
+ * not looked at again, nor what copies have from their sources: among a thousand that takes longer than anything else.
  */
 export function changedFault(before: Project, after: Project): { path: string; why: string } | undefined {
-  const pieces = changedIn(before.pieces, after.pieces);
-  const few = { ...after, pieces, groups: changedIn(before.groups, after.groups), pieceOrder: Object.keys(pieces) };
-  for (const parsed of [treelessSchema.safeParse(few), orderSchema.safeParse(after)])
+  const document = folded(after);
+  const was = folded(before);
+  const pieces = changedIn(was.pieces, document.pieces);
+  const copies = changedIn(was.copies ?? {}, document.copies ?? {});
+  const pieceOrder = [...Object.keys(pieces), ...Object.keys(copies)];
+  const few = { ...document, pieces, copies, groups: changedIn(before.groups, after.groups), pieceOrder };
+  for (const parsed of [documentSchema.safeParse(few), orderSchema.safeParse(after)])
     if (!parsed.success) return firstIssue(parsed.error);
+  for (const piece of Object.values(after.pieces)) {
+    const fault = ownEntry(before.pieces, piece.id) === piece ? undefined : changeFault(after, piece);
+    if (fault !== undefined) return { path: `copies.${piece.id}.changes`, why: fault };
+  }
   const why = treeFault(after);
   return why === undefined ? undefined : { path: 'groups', why };
 }

@@ -1,6 +1,7 @@
 import type { Step } from '../steps/index.ts';
 import { fail, LIMITS, ok, ownEntry, type Result } from '../base/index.ts';
 import { changedFault } from './changedFault.ts';
+import { followed, sourceOf, withoutSource } from './copies.ts';
 import { usualOwn } from './defaults.ts';
 import {
   addGroup,
@@ -13,6 +14,7 @@ import {
   withoutEmpty,
 } from './groupEdits.ts';
 import { isDrawing, isForm, isLettering, isModel, isWords, ownIds } from './kinds.ts';
+import { changesOf, withSoundChanges } from './linked.ts';
 import { namedAfter } from './names.ts';
 import {
   type Drawing,
@@ -53,7 +55,11 @@ export type Edit =
   | { kind: 'finishBack'; pieceId: string; asFront: boolean }
   | { kind: 'setPiece'; pieceId: string; values: Partial<Pick<Piece, 'name' | 'role' | 'visible' | 'locked'>> }
   | { kind: 'addPiece'; piece: Piece; after?: string }
-  /** what hangs on it stays where it was put last, and groups that become empty go along */
+  /** a copy follows its source again in values (by `Changes`), or in all; as it was where it can't */
+  | { kind: 'followAgain'; pieceId: string; paths: readonly string[] | 'all' }
+  /** a copy follows nothing any more, and stays as it is */
+  | { kind: 'unlink'; pieceId: string }
+  /** what hangs on it stays where it was put last, groups that become empty go along, its first copy takes its place */
   | { kind: 'removePiece'; pieceId: string }
   /** a group where the first of its items stands, in the group that that is in */
   | { kind: 'addGroup'; group: Group; items: readonly string[] }
@@ -70,13 +76,14 @@ export type Edit =
 export function applyEdit(project: Project, edit: Edit): Result<Project> {
   const changed = change(project, edit);
   if (!changed.ok) return changed;
-  const fault = changedFault(project, changed.value);
-  return fault ? fail('PROJECT_BROKEN', fault) : ok(changed.value);
+  const next = followed(project, changed.value);
+  const fault = changedFault(project, next);
+  return fault ? fail('PROJECT_BROKEN', fault) : ok(next);
 }
 
 type Of<K extends Edit['kind']> = Extract<Edit, { kind: K }>;
 type PieceKind = { [K in Edit['kind']]: Of<K> extends { pieceId: string } ? K : never }[Edit['kind']];
-type OnPieces = Exclude<PieceKind, 'removePiece'>;
+type OnPieces = Exclude<PieceKind, 'removePiece' | 'followAgain'>;
 
 /** What edits make of the whole document. */
 const ON_PROJECTS: {
@@ -87,6 +94,7 @@ const ON_PROJECTS: {
   setView: (project, { values }) => ok({ ...project, view: { ...project.view, ...values } }),
   addPiece: (project, { piece, after }) => ok(addPiece(project, piece, after)),
   removePiece,
+  followAgain,
   addGroup: (project, { group, items }) => addGroup(project, group, items),
   setGroup: (project, { groupId, values }) => withGroup(project, groupId, (group) => ({ ...group, ...values })),
   placeGroup: (project, { groupId, values }) => placeGroup(project, groupId, values),
@@ -128,6 +136,7 @@ const ON_PIECES: { readonly [K in OnPieces]: (piece: Piece, edit: Of<K>) => Resu
   },
   finishBack: (piece, { asFront }) => ok({ ...piece, slots: finishBack(piece.slots, asFront) }),
   setPiece: (piece, { values }) => ok({ ...piece, ...values }),
+  unlink: (piece) => ok(withoutSource(piece)),
 };
 
 const isOnPieces = (edit: Edit): edit is Of<OnPieces> => edit.kind in ON_PIECES;
@@ -154,6 +163,16 @@ function removePiece(project: Project, { pieceId }: Of<'removePiece'>): Result<P
   if (removed && isLocked(project, removed)) return fail('PIECE_LOCKED', { name: removed.name });
   const pieces = Object.fromEntries(Object.entries(project.pieces).filter(([id]) => id !== pieceId));
   return ok(withoutEmpty({ ...project, pieces, pieceOrder: project.pieceOrder.filter((id) => id !== pieceId) }));
+}
+
+function followAgain(project: Project, { pieceId, paths }: Of<'followAgain'>): Result<Project> {
+  const piece = ownEntry(project.pieces, pieceId);
+  const source = piece && sourceOf(project, piece);
+  if (!source) return fail('EDIT_MISPLACED', { what: 'copy', id: pieceId });
+  if (isLocked(project, piece)) return fail('PIECE_LOCKED', { name: piece.name });
+  const left = Object.entries(changesOf(source, piece)).filter(([path]) => paths !== 'all' && !paths.includes(path));
+  const copy = withSoundChanges(source, piece, Object.fromEntries(left));
+  return ok({ ...project, pieces: { ...project.pieces, [pieceId]: copy } });
 }
 
 const misplaced = (what: string, { id }: Piece): Result<never> => fail('EDIT_MISPLACED', { what, id });

@@ -1,6 +1,7 @@
 import type { Result } from '../base/index.ts';
 import { applyEdit, type Edit } from './edits.ts';
-import { applyPatches, diff, reversed, type Patch } from './patches.ts';
+import { reversed, type Patch } from './patches.ts';
+import { projectDiff, projectPatched } from './projectPatches.ts';
 import type { Project } from './schema.ts';
 
 interface Entry {
@@ -26,12 +27,12 @@ export const startHistory = (project: Project): History => ({ project, past: [],
 export function commit(history: History, edit: Edit, joinKey?: string): Result<History> {
   const next = applyEdit(history.project, edit);
   if (!next.ok) return next;
-  const patches = diff(history.project, next.value);
+  const patches = projectDiff(history.project, next.value);
   if (patches.length === 0) return { ok: true, value: history };
   const last = history.past[history.past.length - 1];
   const joins = joinKey !== undefined && last?.joinKey === joinKey && history.future.length === 0;
-  const before = joins ? applyPatches(history.project, reversed(last.patches)) : history.project;
-  const entry: Entry = { edit, patches: joins ? diff(before, next.value) : patches, joinKey };
+  const before = joins ? projectPatched(history.project, reversed(last.patches)) : history.project;
+  const entry: Entry = { edit, patches: joins ? projectDiff(before, next.value) : patches, joinKey };
   // what was only tried and taken back leaves nothing to undo
   const kept = entry.patches.length > 0 ? [entry] : [];
   return {
@@ -44,7 +45,7 @@ export function undo(history: History): History {
   const last = history.past[history.past.length - 1];
   if (!last) return history;
   return {
-    project: applyPatches(history.project, reversed(last.patches)),
+    project: projectPatched(history.project, reversed(last.patches)),
     past: history.past.slice(0, -1),
     future: [{ ...last, joinKey: undefined }, ...history.future],
   };
@@ -53,5 +54,5 @@ export function undo(history: History): History {
 export function redo(history: History): History {
   const [next, ...rest] = history.future;
   if (!next) return history;
-  return { project: applyPatches(history.project, next.patches), past: [...history.past, next], future: rest };
+  return { project: projectPatched(history.project, next.patches), past: [...history.past, next], future: rest };
 }

@@ -57,7 +57,10 @@ export {
   edgeStepsOf,
   standAlone,
   toolsOf,
+  AROUND,
   groundOf,
+  isOwnStand,
+  standsInOrder,
   standsOn,
   isDrawing,
   isForm,
@@ -90,11 +93,17 @@ export {
   type CureParams,
 } from './remarks/index.ts';
 export { projectSchema } from './projectSchema.ts';
+export { copiesOf, folded, isCopy, sourceOf, unfolded } from './copies.ts';
+export type { CopyPiece } from './copies.ts';
+export { changesOf, hasOwnStep, isAlike } from './linked.ts';
+export type { Changes } from './linked.ts';
+export { projectDiff, projectPatched } from './projectPatches.ts';
 export { putRows, putStepOf, wayOf, withWay } from './put.ts';
 export type { Put, PutWay, StepRow } from './put.ts';
 export { closesCircle, goesWith } from './placeGraph.ts';
 export { resolveAt } from './resolveAt.ts';
 export {
+  documentSchema,
   drawingSchema,
   edgeSchema,
   KEPT_VIEWS,
@@ -147,6 +156,7 @@ export type {
   Placement,
   Profile,
   Project,
+  ProjectDocument,
   SceneView,
   Side,
   Slot,

@@ -30,3 +30,8 @@ const TOLD: IssueTexts = {
 export const issueText = (issue: z.core.$ZodIssue): string =>
   (TOLD[issue.code] as ((issue: z.core.$ZodIssue) => string) | undefined)?.(issue) ??
   'it is not one of the values that there are';
+
+export function firstIssue(error: z.ZodError): { path: string; why: string } {
+  const issue = error.issues[0];
+  return { path: issue.path.map(String).join('.') || 'document', why: issueText(issue) };
+}

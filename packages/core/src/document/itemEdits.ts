@@ -1,10 +1,11 @@
 import type { Edit } from './edits.ts';
 import { groundOf } from './kinds.ts';
-import type { Piece, Placement } from './schema.ts';
+import type { Piece, Placement, Project } from './schema.ts';
 import { isGroup, type Item } from './tree.ts';
 
 /** It stands where that does, whatever is said of its own place. */
-export const liesOnAnother = (item: Item): boolean => !isGroup(item) && groundOf(item) !== undefined;
+export const liesOnAnother = (project: Pick<Project, 'pieces'>, item: Item): boolean =>
+  !isGroup(item) && groundOf(project, item) !== undefined;
 
 /** Says where a piece or a group stands; a group's pivot is numbers, and it stands on no table. */
 export function placeItem(item: Item, values: Partial<Placement>): Edit {

@@ -170,6 +170,9 @@ const toVersion18: Migration = (document) => ({
   groups: {},
 });
 
+/** Version 19: pieces may follow others; none did. */
+const toVersion19: Migration = (document) => withPieces(document, 19, (piece) => piece);
+
 function pivotFrom(by: unknown, { stand, turnDegrees }: Plain): Plain {
   const spot = { across: 'middle', up: 'middle', deep: 'middle' };
   if (by === 'middle') return { pivot: { kind: 'box', ...spot } };
@@ -218,4 +221,5 @@ export const MIGRATIONS: readonly Migration[] = [
   toVersion16,
   toVersion17,
   toVersion18,
+  toVersion19,
 ];

@@ -1,19 +1,20 @@
-import type { z } from 'zod';
 import { fail, ok, type Result } from '../base/index.ts';
 import { parseOrFirstFault } from './firstFault.ts';
-import { issueText } from './issueText.ts';
+import { firstIssue } from './issueText.ts';
 import { MIGRATIONS, type Migration } from './migrations.ts';
-import { projectSchema } from './projectSchema.ts';
-import { SCHEMA_VERSION, sectionFileSchema, type Profile, type Project } from './schema.ts';
+import { fromDocument } from './projectSchema.ts';
+import { documentSchema, SCHEMA_VERSION, sectionFileSchema, type Profile, type Project } from './schema.ts';
 
 /** Anything -> a project of the present version: migrated, then held against the schema. */
 export function parseProject(data: unknown): Result<Project> {
   const version = versionOf(data);
   if (version === undefined) return fail('PROJECT_BROKEN', { path: 'schemaVersion', why: 'missing' });
   if (version > SCHEMA_VERSION) return fail('PROJECT_NEWER', { version, known: SCHEMA_VERSION });
-  const parsed = parseOrFirstFault(projectSchema, migrate(data, version, MIGRATIONS));
+  const parsed = parseOrFirstFault(documentSchema, migrate(data, version, MIGRATIONS));
   if ('path' in parsed) return fail('PROJECT_BROKEN', { path: parsed.path.join('.') || 'document', why: parsed.why });
-  return parsed.success ? ok(parsed.data) : fail('PROJECT_BROKEN', firstIssue(parsed.error));
+  if (!parsed.success) return fail('PROJECT_BROKEN', firstIssue(parsed.error));
+  const made = fromDocument(parsed.data);
+  return 'path' in made ? fail('PROJECT_BROKEN', made) : ok(made.project);
 }
 
 /** A file of a drawn edge or side -> its points. */
@@ -37,9 +38,4 @@ function versionOf(data: unknown): number | undefined {
 /** Runs the steps from `version` on; step n brings a document of version n to n + 1. */
 export function migrate(data: unknown, version: number, migrations: readonly Migration[]): unknown {
   return migrations.slice(version - 1).reduce((document, step) => step(document), data);
-}
-
-export function firstIssue(error: z.ZodError): { path: string; why: string } {
-  const issue = error.issues[0];
-  return { path: issue.path.map(String).join('.') || 'document', why: issueText(issue) };
 }

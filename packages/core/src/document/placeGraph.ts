@@ -1,6 +1,6 @@
 import { ownEntry } from '../base/index.ts';
 import { standsOn } from './kinds.ts';
-import type { Project } from './schema.ts';
+import type { Piece, Project } from './schema.ts';
 import { allItems, isGroup, itemOf, treeOrder, type Item } from './tree.ts';
 
 type InTree = Pick<Project, 'pieces' | 'groups'>;
@@ -9,13 +9,17 @@ type InTree = Pick<Project, 'pieces' | 'groups'>;
 export const goesWith = ({ hung, within }: Pick<Item, 'hung' | 'within'>): string | undefined =>
   hung?.on ?? (within === '' ? undefined : within);
 
-/** Ids of all that must stand before something can. */
+/** Ids of all that must stand before something can; a copy is made as its source stands. */
 function asksFor(item: Item): string[] {
   const along = goesWith(item);
   const own = along === undefined ? [] : [along];
   if (isGroup(item)) return own;
   const { around, edges, onto } = standsOn(item);
-  return [...own, ...[around, onto?.targetId].filter((id) => id !== undefined), ...edges.map((one) => one.targetId)];
+  return [
+    ...own,
+    ...[around, onto?.targetId, item.copyOf].filter((id) => id !== undefined),
+    ...edges.map((one) => one.targetId),
+  ];
 }
 
 /** Whether something would stand on itself, over others, if it went along with a piece or a group. */
@@ -40,6 +44,8 @@ export function treeFault(project: InTree & Pick<Project, 'pieceOrder'>): string
     return 'a group has the id of something else';
   if (items.some(({ within }) => within !== '' && !ownEntry(groups, within))) return 'a group is missing';
   if (items.some(({ hung }) => hung && !itemOf(project, hung.on))) return 'what something hangs on is missing';
+  if (Object.values(pieces).some(({ copyOf }) => copyOf !== undefined && isNoSource(ownEntry(pieces, copyOf))))
+    return 'the piece that a copy follows is missing';
   if (items.some((item) => goesWith(item) !== undefined && closesCircle(project, item.id, goesWith(item) ?? '')))
     return 'something would go along with itself';
   if (Object.keys(groups).length === 0) return undefined;
@@ -48,3 +54,6 @@ export function treeFault(project: InTree & Pick<Project, 'pieceOrder'>): string
   if (Object.keys(groups).some((id) => !full.has(id))) return 'a group is empty';
   return treeOrder(project).every((id, i) => id === pieceOrder[i]) ? undefined : 'pieces of a group stand apart';
 }
+
+/** Copies follow no copies. */
+const isNoSource = (piece: Piece | undefined): boolean => piece?.copyOf !== undefined || !piece;

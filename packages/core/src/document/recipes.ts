@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { fail, ok, type Result } from '../base/index.ts';
 import type { Edit } from './edits.ts';
 import { isOfDrawing, isOfWords } from './kinds.ts';
-import { firstIssue } from './parse.ts';
+import { firstIssue } from './issueText.ts';
 import { drawingSchema, pieceSchema, SLOTS, wordsSchema, type Piece } from './schema.ts';
 
 export const RECIPE_CHAPTERS = ['words', 'solid', 'faces', 'steps', 'finish', 'place'] as const;

@@ -24,7 +24,7 @@ import { LIMITS, ownEntry } from '../base/index.ts';
 import { boundedRecord } from './firstFault.ts';
 
 /** Version of the document's shape; older documents are brought up by migrations.ts. */
-export const SCHEMA_VERSION = 18;
+export const SCHEMA_VERSION = 19;
 
 /** A file that holds a drawn edge or side. */
 export const sectionFileSchema = z.object({ name: z.string().max(60).optional(), points: profileSchema });
@@ -111,22 +111,33 @@ const belonging = {
   hung: objectOf(HUNG).nullable(),
 };
 
-/** Pieces, and groups of such, that stand and are shown as one. */
-export const groupSchema = z.object({
+/** What is each piece's and each group's own. */
+const ownSide = {
   id: z.string().min(1).max(64),
   name: z.string().max(200),
   visible: z.boolean(),
   locked: z.boolean(),
   ...belonging,
-  placement: objectOf(GROUP_PLACEMENT),
+};
+
+/** Pieces, and groups of such, that stand and are shown as one. */
+export const groupSchema = z.object({ ...ownSide, placement: objectOf(GROUP_PLACEMENT) });
+
+/** Most values in which a linked copy differs. */
+const MOST_CHANGES = 2000;
+
+/** A piece that follows another one, as documents keep it: what it has otherwise, by JSON pointers (see `linked.ts`). */
+export const copySchema = z.object({
+  ...ownSide,
+  placement: placementSchema,
+  /** id of a piece that is no copy itself */
+  copyOf: z.string().min(1).max(64),
+  changes: boundedRecord(z.string().min(1).max(400), z.unknown(), MOST_CHANGES),
 });
 
 export const pieceSchema = z.object({
-  id: z.string().min(1).max(64),
-  name: z.string().max(200),
+  ...ownSide,
   role: z.enum(['seen', 'cutter']),
-  visible: z.boolean(),
-  locked: z.boolean(),
   source: z.discriminatedUnion('kind', [
     wordsSchema.refine(idsAreOwn, { path: ['graphemes'], message: 'ids are used twice or reach nextId' }),
     drawingSchema,
@@ -135,7 +146,6 @@ export const pieceSchema = z.object({
   ]),
   /** of words and drawings; of a form only the tolerance of its faces counts, of a model nothing */
   body: bodySchema,
-  ...belonging,
   placement: placementSchema,
   slots: slotsSchema,
   /** what is done to the mesh, in this order */
@@ -162,12 +172,13 @@ export const viewSchema = z.object({
 interface InOrder {
   pieceOrder: string[];
   pieces: Record<string, { id: string }>;
+  copies?: Record<string, { id: string }>;
 }
 
-const isInOrder = ({ pieceOrder, pieces }: InOrder): boolean =>
+const isInOrder = ({ pieceOrder, pieces, copies = {} }: InOrder): boolean =>
   new Set(pieceOrder).size === pieceOrder.length &&
-  pieceOrder.length === Object.keys(pieces).length &&
-  pieceOrder.every((id) => ownEntry(pieces, id)?.id === id);
+  pieceOrder.length === Object.keys(pieces).length + Object.keys(copies).length &&
+  pieceOrder.every((id) => (ownEntry(pieces, id) ?? ownEntry(copies, id))?.id === id);
 const OUT_OF_ORDER = { path: ['pieceOrder'], message: 'pieces and their order do not agree' };
 
 const anyItem = boundedRecord(z.string(), z.custom<{ id: string }>(), LIMITS.pieces);
@@ -176,14 +187,16 @@ export const orderSchema = z
   .object({ pieces: anyItem, groups: anyItem, pieceOrder: z.array(z.string()).max(LIMITS.pieces) })
   .refine(isInOrder, OUT_OF_ORDER);
 
-/** But for what its tree has to be: see `projectSchema`. */
-export const treelessSchema = z
+/** A document as it is kept, but for what its tree has to be and what copies come to: see `projectSchema`. */
+export const documentSchema = z
   .object({
     id: z.string().min(1).max(64),
     schemaVersion: z.literal(SCHEMA_VERSION),
     name: z.string().max(200),
     unit: z.enum(['mm', 'cm', 'm', 'in']),
     pieces: boundedRecord(z.string(), pieceSchema, LIMITS.pieces),
+    /** left out: there are none */
+    copies: boundedRecord(z.string(), copySchema, LIMITS.pieces).optional(),
     pieceOrder: z.array(z.string()).max(LIMITS.pieces),
     /** none is empty; where they stand among pieces follows from those that are in them */
     groups: boundedRecord(z.string(), groupSchema, LIMITS.pieces),
@@ -214,7 +227,9 @@ export type Placement = z.infer<typeof placementSchema>;
 export type Pivot = Placement['pivot'];
 export type Group = z.infer<typeof groupSchema>;
 export type Hung = ValuesOf<typeof HUNG>;
-export type Piece = z.infer<typeof pieceSchema>;
+/** `copyOf`: id of the piece that it follows, in all that is not said otherwise in it. */
+export type Piece = z.infer<typeof pieceSchema> & { copyOf?: string };
+export type LinkedCopy = z.infer<typeof copySchema>;
 export type Form = z.infer<typeof formSchema>;
 export type { FormShape } from '../form/index.ts';
 export type Model = z.infer<typeof modelSchema>;
@@ -226,4 +241,6 @@ export type FormPiece = Piece & { source: Form };
 export type ModelPiece = Piece & { source: Model };
 /** What grows from outlines. */
 export type LetteringPiece = WordsPiece | DrawingPiece;
-export type Project = z.infer<typeof treelessSchema>;
+export type ProjectDocument = z.infer<typeof documentSchema>;
+/** A document as it is worked on: copies stand among the pieces, complete, and share with their sources what is alike. */
+export type Project = Omit<ProjectDocument, 'pieces' | 'copies'> & { pieces: Record<string, Piece> };

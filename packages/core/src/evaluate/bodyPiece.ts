@@ -1,10 +1,9 @@
 import { keyOf, type Remark, type Result } from '../base/index.ts';
-import { isForm, isModel, type Piece, type Project } from '../document/index.ts';
+import { AROUND, isForm, isModel, type Piece, type Project } from '../document/index.ts';
 import type { BuiltCluster } from '../lettering/index.ts';
 import { formCluster, modelCluster, modelRemarks } from './bodySource.ts';
 import type { Evaluated } from './evaluated.ts';
 import { finishPiece, type BuiltPiece } from './finishPiece.ts';
-import { AROUND } from './ground.ts';
 import type { PieceTools } from './letterPiece.ts';
 
 /** A form or a model, then its steps. */

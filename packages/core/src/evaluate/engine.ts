@@ -1,10 +1,11 @@
 import { ByteCache, fail, ok, ownEntry, spelled, type Result, type RunContext } from '../base/index.ts';
-import { isLettering, resolveAt, type Group, type Piece, type Project } from '../document/index.ts';
+import { isAlike, isLettering, resolveAt, sourceOf, type Group, type Piece, type Project } from '../document/index.ts';
 import type { SceneGroup } from '../io/index.ts';
 import { afterwards, type Transform } from '../math/index.ts';
 import { groupTransform } from './placement.ts';
 import type { SceneTree } from './scenePart.ts';
 import { bodyPiece } from './bodyPiece.ts';
+import { SourcesOfCopies, standingAsCopy } from './copyPiece.ts';
 import {
   engineParts,
   KEPT_PIECES,
@@ -39,6 +40,7 @@ export class Engine {
   readonly #parts: EngineParts;
   /** by piece: among many, those that did not change cost nothing */
   readonly #kept = new ByteCache<Kept>(KEPT_PIECES);
+  readonly #sources = new SourcesOfCopies();
 
   constructor(tools: EngineTools) {
     this.#parts = engineParts(tools);
@@ -93,6 +95,8 @@ export class Engine {
   async #evaluate(project: Project, pieceId: string, run: EvaluateRun): Promise<Result<Evaluated>> {
     const asked = ownEntry(project.pieces, pieceId);
     if (!asked) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
+    const source = run.cut ? undefined : sourceOf(project, asked);
+    if (source && isAlike(source, asked)) return this.#copied(project, asked, source, { run });
     const early = heldBack(asked);
     if (early) return ok(withoutSolid(asked, early));
     const parts = this.#parts;
@@ -123,6 +127,24 @@ export class Engine {
       this.#kept.set(name, { subject, evaluated: built.value, pull: pulled }, 1);
     }
     return built;
+  }
+
+  /** A copy in which nothing is changed: what its source is, where the copy stands. */
+  async #copied(
+    project: Project,
+    copy: Piece,
+    source: Piece,
+    { run }: { run: EvaluateRun },
+  ): Promise<Result<Evaluated>> {
+    const made = await this.#sources.get(project, source.id, run, () =>
+      this.#evaluate(project, source.id, { ...run, keptAs: undefined }),
+    );
+    if (!made.ok) return made;
+    const along = await frameAlong(project, copy, {
+      beside: (state, id, other) => this.#beside(state, id, run, other),
+    });
+    if (!along.ok) return along;
+    return ok(standingAsCopy(copy, made.value, along.value));
   }
 
   /** Another piece that this one needs, as it is in some state of the document. */

@@ -7,7 +7,7 @@ import { letterFrame } from './onLetters.ts';
 import { groupTransform } from './placement.ts';
 
 /** In what something stands, and what is told where that is not as it was said. */
-interface FrameFound {
+export interface FrameFound {
   frame: Transform;
   remarks: Remark[];
 }

@@ -8,7 +8,7 @@ import {
   isRepeating,
 } from '../steps/index.ts';
 import { ByteCache, ownEntry, QuickMemo, remark, type Named, type Remark, type StageLog } from '../base/index.ts';
-import { ontoStepOf, standsOn, type Piece, type Project, type StandsBy } from '../document/index.ts';
+import { AROUND, ontoStepOf, standsInOrder, type Piece, type Project, type StandsBy } from '../document/index.ts';
 import { clustersBox, clustersKey, type BuiltCluster } from '../lettering/index.ts';
 import { afterwards, middleOfBox, plus, type Box3, type Transform, type Vec3 } from '../math/index.ts';
 import { OntoMap, type Laying, type Target, type SurfaceMap, upFor } from '../surface/index.ts';
@@ -51,15 +51,6 @@ export interface Under {
 export const isLaidOnNothing = (steps: readonly Step[], grounds: ReadonlyMap<string, Ground> | undefined): boolean =>
   !steps.some(({ id }) => grounds?.has(id));
 
-/** Stands for the piece that a panel is made round, where others have the id of a step. */
-export const AROUND = ' around';
-
-/** Other pieces that a piece asks for, by what for: the id of a step, or AROUND. */
-export function standsOnIn(piece: Piece): StandsBy[] {
-  const { around, edges, onto } = standsOn(piece);
-  return [...(around === undefined ? [] : [{ stepId: AROUND, targetId: around }]), ...edges, ...(onto ? [onto] : [])];
-}
-
 /**
  * The pieces of a circle in which one piece stands on another, that stands on others, until the first is met again.
  * Undefined where there is none. A panel is made round words as they lie flat (`forPanel`): what they stand on closes
@@ -75,7 +66,7 @@ export function circleThrough(project: Project, pieceId: string, first: StandsBy
     if (seen.has(name)) return undefined;
     seen.add(name);
     const piece = ownEntry(project.pieces, targetId);
-    for (const next of piece ? standsOnIn(piece) : []) {
+    for (const next of piece ? standsInOrder(piece) : []) {
       const rest = isFlat && next.stepId !== AROUND ? undefined : back(next);
       if (rest) return [targetId, ...rest];
     }
@@ -93,7 +84,7 @@ export function forPanel(project: Project, panelId: string, { stepId, targetId }
   const piece = ownEntry(project.pieces, targetId);
   if (stepId !== AROUND || !piece) return project;
   const circling = new Set(
-    standsOnIn(piece)
+    standsInOrder(piece)
       .filter((one) => one.stepId !== AROUND && circleThrough(project, panelId, one))
       .map((one) => one.stepId),
   );

@@ -1,4 +1,4 @@
-import { liesOnAnother, placeItem, type Edit, type Group, type Item, type Placement } from '../document/index.ts';
+import { placeItem, type Edit, type Group, type Item, type Placement } from '../document/index.ts';
 import { turnedBack, turnOf, type Transform, type Vec3 } from '../math/index.ts';
 import { standingAs } from './placement.ts';
 
@@ -13,11 +13,10 @@ export interface Stands {
 }
 
 /**
- * Says anew where something stands, so that it stays where it is when its place counts from another frame. What lies on
- * another piece stands where that does in any frame: its own place waits.
+ * Says anew where something stands, so that it stays where it is when its place counts from another frame. Not for what
+ * lies on another piece: it stands where that does in any frame, and its own place waits.
  */
 export function stayingIn(item: Item, { transform, frame, pivot }: Stands, to: Transform): Edit[] {
-  if (liesOnAnother(item)) return [];
   const isSame = frame.rows.every((v, i) => v === to.rows[i]) && frame.move.every((v, k) => v === to.move[k]);
   if (isSame) return [];
   return [placeItem(item, { ...standingAs(turnedBack(to, transform), pivot), stand: 'free' })];

@@ -1,15 +1,19 @@
 import { quietContext, seededRandom, unwrap } from '../base/index.ts';
 import {
   allItems,
+  applyEdit,
   commit,
+  folded,
   goesWith,
   groupsAround,
+  isCopy,
   isGroup,
   itemOf,
   newForm,
   newGroup,
   newPiece,
   newProject,
+  parseProject,
   piecesIn,
   placeItem,
   sameDocument,
@@ -22,6 +26,7 @@ import {
   type Pivot,
   type Project,
 } from '../document/index.ts';
+import { clustersKey } from '../lettering/index.ts';
 import { afterwards, STILL, transformPoints, turnedBack, type Transform } from '../math/index.ts';
 import { usualStep } from '../steps/index.ts';
 import { testEngine } from '../testing/faces.ts';
@@ -40,7 +45,7 @@ beforeAll(async () => {
   engine = await testEngine();
 });
 
-/** A word that is bent, one that is not, two bodies. */
+/** A word that is bent, one that is not, two bodies, a copy that follows the bent one. */
 function scene(): Project {
   const bent = newPiece('bent', 'Row', [...'Row']);
   bent.steps = [{ ...usualStep('bend', 'bend'), angleDegrees: 70 }];
@@ -48,7 +53,10 @@ function scene(): Project {
   ball.placement = { ...ball.placement, stand: 'table', atMm: [40, 3, -20], turnDegrees: [0, 20, 15] };
   const plain = newPiece('plain', 'Kiln', [...'Ki']);
   plain.placement = { ...plain.placement, atMm: [5, 60, 10], turnDegrees: [10, 0, 0] };
-  return newProject('p', 'Sign', [bent, plain, ball, newForm('slab', 'Slab', usualForms().block)]);
+  const slab = newForm('slab', 'Slab', usualForms().block);
+  const copy = { ...bent, id: 'copy', name: 'Row 2', copyOf: 'bent' };
+  const project = newProject('p', 'Sign', [bent, plain, ball, slab]);
+  return unwrap(applyEdit(project, { kind: 'addPiece', piece: copy }));
 }
 
 interface Standing {
@@ -110,11 +118,15 @@ const PIVOTS: Pivot[] = [
   { kind: 'letter', letter: 2, across: 'right', up: 'foot', deep: 'middle' },
 ];
 
+const AGAIN = { kind: 'followAgain', paths: 'all' } as const;
+
 class Play {
   history: History = startHistory(scene());
   now!: Standing;
   readonly #random: () => number;
   #groups = 0;
+  /** by the id of a copy, what it was made of: there it stands at first */
+  readonly #madeOf = new Map<string, string>();
 
   constructor(seed: number) {
     this.#random = seededRandom(seed);
@@ -138,7 +150,7 @@ class Play {
     return next.ok;
   }
 
-  readonly #ways: readonly (() => { moved: Item } | 'nothing moves' | 'undone')[] = [
+  readonly #ways: readonly (() => { moved: Item } | 'nothing moves' | 'shapes change' | 'undone')[] = [
     () => {
       const items = this.#items().filter(() => this.#random() < 0.4);
       if (items.length === 0) return 'nothing moves';
@@ -222,7 +234,47 @@ class Play {
       this.history = undo(this.history);
       return 'undone';
     },
+    () => {
+      const piece = this.#pick(Object.values(this.project.pieces));
+      const id = `copy ${++this.#groups}`;
+      this.#madeOf.set(id, piece.id);
+      this.#take([{ kind: 'addPiece', piece: { ...piece, id, copyOf: piece.copyOf ?? piece.id } }]);
+      return 'nothing moves';
+    },
+    () => {
+      const { copyOf, id } = this.#pick(Object.values(this.project.pieces));
+      const values = { depthMm: this.#pick([6, 9, 12]) };
+      this.#take([{ kind: 'setSolid', pieceId: this.#pick([copyOf ?? id, id]), values }]);
+      return 'shapes change';
+    },
+    () => {
+      const copy = this.#pick(Object.values(this.project.pieces).filter(isCopy));
+      if (!copy) return 'nothing moves';
+      this.#take([
+        this.#pick<Edit>([
+          { kind: 'unlink', pieceId: copy.id },
+          { ...AGAIN, pieceId: copy.id },
+        ]),
+      ]);
+      return 'shapes change';
+    },
   ];
+
+  /** Each copy is what a piece would be with all that it shows, and says to a document no more than what is its own. */
+  async #copiesAreAsFresh(): Promise<void> {
+    const copies = Object.values(this.project.pieces).filter(isCopy);
+    const free = copies.map(({ id }): Edit => ({ kind: 'unlink', pieceId: id }));
+    const fresh = unwrap(applyEdit(this.project, { kind: 'many', edits: free }));
+    for (const { id } of copies) {
+      const [own, alone] = await Promise.all(
+        [this.project, fresh].map((one) => engine.evaluate(one, id, quietContext)),
+      );
+      const told = [own, alone].map(unwrap).map((one) => [clustersKey(one.clusters), one.transform, one.frame]);
+      expect(told[0]).toEqual(told[1]);
+    }
+    const read = unwrap(parseProject(JSON.parse(JSON.stringify(folded(this.project)))));
+    expect(sameDocument(read, this.project)).toBe(true);
+  }
 
   /** Places of what hangs on groups in which nothing is left when some items go elsewhere. */
   #loosened(items: readonly Item[]): Edit[] {
@@ -252,13 +304,17 @@ class Play {
     const done = this.#pick(this.#ways)();
     this.now = await standing(this.project);
     if (done === 'undone') return;
+    if (done === 'shapes change') return this.#copiesAreAsFresh();
     const along = done === 'nothing moves' ? new Set<string>() : goingWith(before, done.moved.id);
     const motion =
       done === 'nothing moves' || this.history.past.length === past
         ? STILL
         : motionOf(before, this.project, { id: done.moved.id, was, is: this.now });
     for (const id of this.project.pieceOrder) {
-      const [from, to] = [was.pieces.get(id), this.now.pieces.get(id)] as [Evaluated, Evaluated];
+      const [from, to] = [
+        was.pieces.get(id) ?? was.pieces.get(this.#madeOf.get(id) ?? ''),
+        this.now.pieces.get(id),
+      ] as [Evaluated, Evaluated];
       expect(strayed(from.transform, to.transform, along.has(id) ? motion : STILL)).toBeLessThan(1e-9);
     }
   }

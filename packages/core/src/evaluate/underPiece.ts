@@ -1,11 +1,20 @@
 import { keyOf, ok, ownEntry, remark, type Result } from '../base/index.ts';
-import { cutsOf, pieceName, type Piece, type Project } from '../document/index.ts';
+import {
+  cutsOf,
+  hasOwnStep,
+  isOwnStand,
+  pieceName,
+  sourceOf,
+  standsInOrder,
+  type Piece,
+  type Project,
+} from '../document/index.ts';
 import { STILL } from '../math/index.ts';
 import type { Beside } from './beside.ts';
 import { cutterOf, forLaying } from './cutter.ts';
 import type { EngineParts, EvaluateRun } from './engineParts.ts';
 import { frameAlong } from './frames.ts';
-import { asSeenBy, circleThrough, forPanel, nothingUnder, standsOnIn, type Under } from './ground.ts';
+import { asSeenBy, circleThrough, forPanel, nothingUnder, type Under } from './ground.ts';
 
 export interface UnderTools {
   parts: EngineParts;
@@ -19,8 +28,10 @@ export async function underOf(
   piece: Piece,
   { parts, run, beside }: UnderTools,
 ): Promise<Result<Under>> {
-  const asked = standsOnIn(piece);
-  const last = asked.at(-1)?.stepId;
+  const source = sourceOf(project, piece);
+  const asked = standsInOrder(piece);
+  const own = asked.at(-1);
+  const last = own && isOwnStand(source, piece, own) ? own.stepId : undefined;
   const under: Under = { key: '', grounds: new Map(), last, frame: STILL, lines: {}, cutters: new Map(), remarks: [] };
   for (const one of asked) {
     const { stepId, targetId } = one;
@@ -31,7 +42,9 @@ export async function underOf(
         remark('ONTO_CYCLE', { stepId, pieces: circle.map((one) => one.name || pieceName(one)).join(', ') }),
       );
     else {
-      const ground = await beside(forPanel(forLaying(project, piece.id, targetId), piece.id, one), targetId);
+      // what is laid as its source is finds what that finds
+      const { id } = source && !isOwnStand(source, piece, one) ? source : piece;
+      const ground = await beside(forPanel(forLaying(project, id, targetId), id, one), targetId);
       if (!ground.ok) return ground;
       if (ground.value.clusters.length === 0) under.remarks.push(nothingUnder(piece, stepId));
       else under.grounds.set(stepId, asSeenBy(piece, stepId, parts.grounds.of(ground.value)));
@@ -47,7 +60,8 @@ export async function underOf(
   under.lines = found.lines;
   under.remarks.push(...found.remarks);
   for (const step of cutsOf(piece).filter((one) => one.on)) {
-    const cutter = await cutterOf(project, piece, step, {
+    const as = source && !hasOwnStep(source, piece, step.id) ? inPlaceOf(project, piece, source) : { project, piece };
+    const cutter = await cutterOf(as.project, as.piece, step, {
       evaluate: beside,
       targetOf: (evaluated) => parts.grounds.of(evaluated).target,
       looks: !run.preview,
@@ -58,4 +72,11 @@ export async function underOf(
   }
   under.key = keyOf('under', [[...under.grounds, ...under.cutters].map(([id, { key }]) => [id, key]), under.remarks]);
   return ok(under);
+}
+
+/** A copy where its source stands: what cuts the source cuts each copy alike. */
+function inPlaceOf(project: Project, copy: Piece, source: Piece): { project: Project; piece: Piece } {
+  const { placement, within, hung } = source;
+  const piece = { ...copy, placement, within, hung };
+  return { project: { ...project, pieces: { ...project.pieces, [copy.id]: piece } }, piece };
 }

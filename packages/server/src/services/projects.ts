@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
-import { isWords, parseProject, type Project } from '@fictile/core';
-import type { ProjectCard, Revision, Saved, StoredProject } from '@fictile/contract';
+import { folded, isWords, parseProject, type Project } from '@fictile/core';
+import type { ProjectCard, Revision, Saved, WrittenProject } from '@fictile/contract';
 import { and, desc, eq, inArray, isNotNull, isNull, lt } from 'drizzle-orm';
 import type { Database, Tables } from '../db/open.ts';
 import { answers, parts, projects, revisions } from '../db/schema.ts';
@@ -54,13 +54,13 @@ export class ProjectService {
     if (changed.length === 0) throw httpFault('NOT_FOUND', { what: 'revision', id: `${id} ${number}` });
   }
 
-  async read(id: string): Promise<StoredProject> {
+  async read(id: string): Promise<WrittenProject> {
     const stored = await this.#newest(this.#database.tables, id);
     if (!stored) throw httpFault('NOT_FOUND', { what: 'project', id });
     return stored;
   }
 
-  async readRevision(id: string, number: number): Promise<StoredProject> {
+  async readRevision(id: string, number: number): Promise<WrittenProject> {
     const [row] = await this.#database.tables
       .select()
       .from(revisions)
@@ -88,7 +88,7 @@ export class ProjectService {
 
   async create(document: unknown, key: string): Promise<Saved> {
     const project = parsed(document);
-    const kept = await splitDocument(project);
+    const kept = await splitDocument(folded(project));
     return this.#once(key, requestOf('create', project), async (tables) => {
       if (await this.#standing(tables, project.id))
         throw httpFault('ALREADY_THERE', { what: 'project', id: project.id });
@@ -115,7 +115,7 @@ export class ProjectService {
     const project = parsed(document);
     if (project.id !== id)
       throw httpFault('REQUEST_BROKEN', { path: 'project.id', why: 'is not the one in the address' });
-    const kept = await splitDocument(project);
+    const kept = await splitDocument(folded(project));
     return this.#once(key, requestOf(`save ${baseRevision}`, project), async (tables) => {
       const standing = await this.#standing(tables, id);
       if (!standing) throw httpFault('NOT_FOUND', { what: 'project', id });
@@ -152,7 +152,7 @@ export class ProjectService {
     return row;
   }
 
-  async #newest(tables: Tables, id: string): Promise<StoredProject | undefined> {
+  async #newest(tables: Tables, id: string): Promise<WrittenProject | undefined> {
     const [row] = await tables
       .select({ document: revisions.document, number: revisions.number, createdAt: revisions.createdAt })
       .from(projects)
@@ -162,7 +162,7 @@ export class ProjectService {
   }
 
   /** A revision whole; a fault of its own where it can't be read, so that nobody takes it for lost. */
-  async #stored(tables: Tables, id: string, { document, number, createdAt }: RevisionRow): Promise<StoredProject> {
+  async #stored(tables: Tables, id: string, { document, number, createdAt }: RevisionRow): Promise<WrittenProject> {
     const unreadable = (why: string): Fault => httpFault('REVISION_UNREADABLE', { id, revision: number, why });
     let data: unknown;
     try {
@@ -172,7 +172,7 @@ export class ProjectService {
     }
     const project = parseProject(data);
     if (!project.ok) throw unreadable(`${project.error.code} ${JSON.stringify(project.error.params)}`);
-    return { project: project.value, revision: number, updatedAt: createdAt };
+    return { project: folded(project.value), revision: number, updatedAt: createdAt };
   }
 
   /** A save that came too late, with what stands now where that can be read. */
@@ -248,7 +248,7 @@ function parsed(document: unknown): Project {
 
 const requestOf = (what: string, project: Project): string =>
   createHash('sha256')
-    .update(`${what} ${project.id} ${JSON.stringify(project)}`)
+    .update(`${what} ${project.id} ${JSON.stringify(folded(project))}`)
     .digest('hex');
 
 const LONGEST_WORDS = 200;

@@ -118,7 +118,7 @@ function Together({ several, alone, isFree, tools }: OfItems & { alone: Item | u
       />
       <Others
         label={t.hangOn}
-        others={several.some(liesOnAnother) ? [] : hooks(project, several)}
+        others={several.some((item) => liesOnAnother(project, item)) ? [] : hooks(project, several)}
         onTake={({ id }) => actions.hang(several, { on: id, letter: 0 })}
       />
       {several.some(({ hung }) => hung) && (

@@ -1,7 +1,6 @@
 import {
   aroundBoxes,
   isGroup,
-  liesOnAnother,
   middleOfBox,
   sizeOfBox,
   transformPoints,
@@ -22,6 +21,8 @@ export interface Aligned {
   own: Box3 | undefined;
   /** where what is said of the place of one counts from */
   frameOf: (item: Item) => Transform | undefined;
+  /** it stands where another piece does */
+  lies: (item: Item) => boolean;
 }
 
 type PlaceSaid = Partial<Pick<Placement, 'atMm' | 'stand'>>;
@@ -50,11 +51,11 @@ export function setBeside({ own, frameOf }: Aligned, its: Box3 | undefined): Pla
 }
 
 /** Copies, to the right of what they are copies of; what stands on a body goes where that goes. */
-export function besideOriginals({ own, frameOf }: Aligned): PlaceOf {
+export function besideOriginals({ own, frameOf, lies }: Aligned): PlaceOf {
   if (!own) return stays;
   const [width, height] = sizeOfBox(own);
   const by = [width + height * GAP, 0, 0];
-  return (item) => (liesOnAnother(item) ? {} : shifted(item, by, frameOf(item)));
+  return (item) => (lies(item) ? {} : shifted(item, by, frameOf(item)));
 }
 
 /** Pieces stand on the table from now on; a group is let down once. */

@@ -3,6 +3,7 @@ import {
   groupsAround,
   isLocked,
   itemOf,
+  liesOnAnother,
   newGroup,
   ownEntry,
   pieceIdsOf,
@@ -47,7 +48,7 @@ export function groupActions(store: ProjectStore, { boxOf, standing }: GroupTool
   const staying = (items: Items, to: Transform | undefined): Edit[] =>
     items.flatMap((item) => {
       const stands = standsOf(item, standing());
-      return stands && to ? stayingIn(item, stands, to) : [];
+      return stands && to && !liesOnAnother(store.project, item) ? stayingIn(item, stands, to) : [];
     });
   const frame = (groupId: string): Transform | undefined => frameIn(store.project, groupId, standing());
   const take = (edits: Edit[]): void => store.edit({ kind: 'many', edits });

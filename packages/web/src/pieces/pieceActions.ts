@@ -10,6 +10,7 @@ import {
   isLocked,
   isPanel,
   isWords,
+  liesOnAnother,
   newDrawing,
   newForm,
   newModel,
@@ -91,6 +92,7 @@ export function pieceActions(store: ProjectStore, tools: GroupTools): PieceActio
   const aligned = (items: Items): Aligned => ({
     own: around(insideOf(store.project, items), boxOf),
     frameOf: (item) => standsOf(item, tools.standing())?.frame,
+    lies: (item) => liesOnAnother(store.project, item),
   });
   const all = (): Item[] => allItems(store.project);
   return {
@@ -126,7 +128,8 @@ function removal(project: Project, items: Items, { standing }: GroupTools): Edit
   const staying = (others: Items, to: Transform | undefined): Edit[] =>
     others.flatMap((item) => {
       const stands = standsOf(item, standing());
-      return stands && to && !going.includes(item) && !isLocked(project, item) ? stayingIn(item, stands, to) : [];
+      const isFree = !going.includes(item) && !isLocked(project, item) && !liesOnAnother(project, item);
+      return stands && to && isFree ? stayingIn(item, stands, to) : [];
     });
   return [
     ...leaving(project, going, { staying, frame: (groupId) => frameIn(project, groupId, standing()) }),

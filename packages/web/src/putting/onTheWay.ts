@@ -194,9 +194,9 @@ export function bodiesFor(project: Project, pieceId: string | undefined): Piece[
   const standsOnIt = (piece: Piece): boolean => {
     const seen = new Set<string>();
     for (
-      let under = groundOf(piece);
+      let under = groundOf(project, piece);
       under !== undefined && !seen.has(under);
-      under = under in project.pieces ? groundOf(project.pieces[under]) : undefined
+      under = under in project.pieces ? groundOf(project, project.pieces[under]) : undefined
     ) {
       if (under === pieceId) return !isPanel(piece);
       seen.add(under);

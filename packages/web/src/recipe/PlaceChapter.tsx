@@ -1,6 +1,5 @@
 import {
   fieldAt,
-  groundOf,
   GROUP_PLACEMENT,
   isGroup,
   isWords,
@@ -25,8 +24,7 @@ const T = texts.recipe;
 export function PlaceChapter() {
   const { place, others } = useRecipe();
   const { item } = place;
-  const under = isGroup(item) ? undefined : groundOf(item);
-  const ground = under && others.find(({ id }) => id === under);
+  const ground = others.find(({ id }) => id === place.ground);
   if (ground) return <Chapter name="place">{T.placeOn(ground.name || texts.pieces.newWords)}</Chapter>;
   const values = placeValues(place);
   return (

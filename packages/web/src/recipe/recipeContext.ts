@@ -38,6 +38,8 @@ export interface RecipeBench {
 /** The place of the piece or the group at work. */
 export interface PlaceBench {
   item: Item;
+  /** id of the piece where it stands, instead of a place of its own */
+  ground: string | undefined;
   put: (values: Partial<Placement>, key?: EditKey) => void;
   pivoting: Pivoting;
   /** what it may go along with */

@@ -1,4 +1,12 @@
-import { applyPatches, diff, parseProject, type Patch, type Project } from '@fictile/core';
+import {
+  applyPatches,
+  folded,
+  parseProject,
+  projectDiff,
+  type Patch,
+  type Project,
+  type ProjectDocument,
+} from '@fictile/core';
 import { liveTabs, tabName } from './tabs.ts';
 import { wholesInBrowser, type Wholes } from './wholes.ts';
 
@@ -26,7 +34,7 @@ interface Change {
  * What stands in localStorage: all of a small document, or the changes of a large one since a whole that IndexedDB
  * holds.
  */
-type Kept = { baseRevision: number; project: Project } | Journal;
+type Kept = { baseRevision: number; project: ProjectDocument } | Journal;
 
 interface Journal {
   baseRevision: number;
@@ -89,7 +97,7 @@ export class DraftKeeper {
     this.#isDropped = false;
     this.#baseRevision = baseRevision;
     if (!this.#isLarge) {
-      const text = JSON.stringify({ baseRevision, project } satisfies Kept);
+      const text = JSON.stringify({ baseRevision, project: folded(project) } satisfies Kept);
       if (text.length <= SMALL) {
         this.#last = project;
         this.#onKept(write(this.#name, text));
@@ -98,7 +106,7 @@ export class DraftKeeper {
       this.#isLarge = true;
       remove(this.#name);
     }
-    const patches = diff(this.#last, project).map(({ path, after }) => ({ path, after }));
+    const patches = projectDiff(this.#last, project).map(({ path, after }) => ({ path, after }));
     this.#last = project;
     this.#journal.push({ n: ++this.#n, patches });
     this.#numbers.set(project, this.#n);
@@ -138,7 +146,7 @@ export class DraftKeeper {
     }
     this.#putting = true;
     const upTo = this.#n;
-    const done = await this.#wholes.put(this.#name, { ...draft, upTo }).then(
+    const done = await this.#wholes.put(this.#name, { ...draft, project: folded(draft.project), upTo }).then(
       () => true,
       () => false,
     );
@@ -216,16 +224,16 @@ async function joined(name: string, { wholes, readRevision }: Sources): Promise<
     base !== null && first && first.n <= base + 1
       ? await readRevision?.(baseRevision).catch(() => undefined)
       : undefined;
-  if (grown) return checked(after(grown, changes, base ?? 0), baseRevision);
+  if (grown) return checked(after(folded(grown), changes, base ?? 0), baseRevision);
   // an earlier state is better than none
   return whole && checked(whole.project, whole.baseRevision);
 }
 
-const after = (project: Project, changes: readonly Change[], upTo: number): Project =>
+const after = (document: ProjectDocument, changes: readonly Change[], upTo: number): ProjectDocument =>
   changes
     .filter(({ n }) => n > upTo)
     .flatMap(({ patches }) => patches)
-    .reduce((so, patch) => applyPatches(so, [{ ...patch, before: undefined }]), project);
+    .reduce((so, patch) => applyPatches(so, [{ ...patch, before: undefined }]), document);
 
 function checked(document: unknown, baseRevision: number): Draft | undefined {
   const project = parseProject(document);

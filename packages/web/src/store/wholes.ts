@@ -1,9 +1,9 @@
 import { createStore, del, entries, get, set } from 'idb-keyval';
-import type { Project } from '@fictile/core';
+import type { ProjectDocument } from '@fictile/core';
 
 /** A whole document in the browser's database, as it was after so many changes. */
 export interface Whole {
-  project: Project;
+  project: ProjectDocument;
   baseRevision: number;
   /** the last change that it holds */
   upTo: number;

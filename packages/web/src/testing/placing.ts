@@ -6,6 +6,7 @@ import type { ProjectStore } from '../store/index.ts';
 export const placeIn = (store: ProjectStore, item: Item): PlaceBench => ({
   item,
   put: putPlace(store, item),
+  ground: undefined,
   hooks: [],
   hang: (hung) => store.edit({ kind: 'hang', items: [item.id], hung }),
   pivoting: {

@@ -149,6 +149,8 @@ export const texts = {
     setPiece: 'the piece’s name, lock or being seen',
     addPiece: 'adding a piece',
     removePiece: 'removing a piece',
+    followAgain: 'following again',
+    unlink: 'a copy of its own',
     addGroup: 'grouping',
     setGroup: 'the group’s name, lock or being seen',
     placeGroup: 'the group’s place',

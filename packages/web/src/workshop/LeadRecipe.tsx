@@ -1,5 +1,5 @@
 import { Alert, Text } from '@mantine/core';
-import { type Item, type Piece } from '@fictile/core';
+import { groundOf, isGroup, type Item, type Piece } from '@fictile/core';
 import { useMemo } from 'react';
 import {
   canFit,
@@ -62,6 +62,7 @@ function usePlace(item: Item): PlaceBench {
   return {
     item,
     pivoting,
+    ground: isGroup(item) ? undefined : groundOf(project, item),
     hooks: useMemo(() => hooks(project, [item]), [project, item]),
     put: putPlace(store, item),
     hang: (hung) => (hung ? actions.hang([item], hung) : actions.takeOff([item])),

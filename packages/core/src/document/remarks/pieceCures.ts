@@ -10,7 +10,7 @@ import {
 } from '../../steps/index.ts';
 import type { RemarkParams } from '../../base/index.ts';
 import type { Edit } from '../edits.ts';
-import { groundOf, isModel, isWords } from '../kinds.ts';
+import { standOf, isModel, isWords } from '../kinds.ts';
 import type { Faces, Piece } from '../schema.ts';
 import { canClose, cure, type Cure } from './cure.ts';
 
@@ -134,7 +134,7 @@ export class PieceCures {
 
   /** Aside and up, where it has a place of its own and may be changed. */
   room(acrossMm: number, upMm: number): Cure | undefined {
-    if (this.piece.locked || groundOf(this.piece) !== undefined) return undefined;
+    if (this.piece.locked || standOf(this.piece)) return undefined;
     const [x, y, z] = this.piece.placement.atMm;
     const values = { atMm: [x + acrossMm, y + upMm, z] as [number, number, number] };
     return cure('MAKE_ROOM', {}, [{ kind: 'setPlacement', pieceId: this.piece.id, values }]);

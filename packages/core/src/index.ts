@@ -234,6 +234,7 @@ export {
   bufferRows,
   roughDisplay,
   scenePart,
+  sharedMeshes,
   sectionOf,
   sidePlaceAt,
 } from './evaluate/index.ts';

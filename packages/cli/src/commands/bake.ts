@@ -7,6 +7,7 @@ import {
   quietContext,
   meetingsOf,
   scenePart,
+  sharedMeshes,
   standAlone,
   unpackProject,
   unwrap,
@@ -81,10 +82,11 @@ async function partsOf(
   const parts: ScenePart[] = [];
   const remarks: Remark[] = [];
   const tree = unwrap(await engine.tree(project, quietContext));
+  const meshOf = sharedMeshes();
   for (const { id } of pieces) {
     const piece = project.pieces[id];
     const evaluated = await evaluatePiece(engine, project, id, { crew });
-    const part = scenePart(piece, evaluated, { pieces: project.pieces, tree });
+    const part = scenePart(piece, evaluated, { pieces: project.pieces, tree, meshOf });
     parts.push(pieces.length > 1 ? { ...part, name: piece.name.trim() || part.name } : part);
     remarks.push(...evaluated.remarks);
   }

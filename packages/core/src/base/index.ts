@@ -18,6 +18,7 @@ export { finerTolerance } from './finerTolerance.ts';
 export { textHash } from './hash.ts';
 export { crc32 } from './crc32.ts';
 export { keptBy } from './keptBy.ts';
+export { OnceBy } from './onceBy.ts';
 export { LIMITS } from './limits.ts';
 export { ownEntry } from './own.ts';
 export { seededRandom } from './random.ts';

@@ -12,7 +12,7 @@ export { CREW_STAGES } from './crewStages.ts';
 export { Engine } from './engine.ts';
 export { meetingRemarks, meetingsOf, neighboursOf } from './meetings.ts';
 export type { StandingPart } from './meetings.ts';
-export { pieceMesh, scenePart } from './scenePart.ts';
+export { pieceMesh, scenePart, sharedMeshes } from './scenePart.ts';
 export type { SceneTree } from './scenePart.ts';
 export type { EngineTools } from './engine.ts';
 export { modelRemarks } from './bodySource.ts';

@@ -1,4 +1,4 @@
-import { ownEntry } from '../base/index.ts';
+import { keptBy, ownEntry } from '../base/index.ts';
 import { cutsOf, ownOf, pieceName, type Piece, type Project } from '../document/index.ts';
 import type { CutterLook, SceneGroup, ScenePart } from '../io/index.ts';
 import { assemble } from '../lettering/index.ts';
@@ -18,10 +18,10 @@ function groupsFrom(tree: SceneTree, groupId: string): SceneGroup[] {
 export const scenePart = (
   piece: Piece,
   evaluated: Evaluated,
-  { pieces, tree }: Pick<Project, 'pieces'> & { tree?: SceneTree },
+  { pieces, tree, meshOf = pieceMesh }: Pick<Project, 'pieces'> & { tree?: SceneTree; meshOf?: typeof pieceMesh },
 ): ScenePart => ({
   name: pieceName(piece),
-  mesh: pieceMesh(evaluated),
+  mesh: meshOf(evaluated),
   transform: evaluated.transform,
   slots: piece.slots,
   paints: evaluated.paints,
@@ -41,6 +41,12 @@ export const scenePart = (
 
 /** One mesh of a whole piece. */
 export const pieceMesh = (evaluated: Evaluated): PolygonMesh => assemble(evaluated.clusters);
+
+/** The same for the pieces of one file: copies in which nothing is changed share it with their source. */
+export function sharedMeshes(): (evaluated: Evaluated) => PolygonMesh {
+  const made = keptBy(assemble);
+  return ({ clusters }) => made(clusters);
+}
 
 const cutterLook = (piece: Piece): CutterLook => ({
   slots: piece.slots,

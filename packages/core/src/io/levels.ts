@@ -1,4 +1,4 @@
-import type { Simplifier } from '../base/index.ts';
+import { keptBy, type Simplifier } from '../base/index.ts';
 import type { PolygonMesh } from '../mesh/index.ts';
 import { reduce } from '../refine/index.ts';
 
@@ -45,9 +45,8 @@ export function levelsOf<P extends { mesh: PolygonMesh }>(
 ): P[][] {
   if (levels === 1) return [[...parts]];
   if (!simplifier) throw new Error('no simplifier was handed in');
-  return Array.from({ length: levels }, (_, level) =>
-    level === 0
-      ? [...parts]
-      : parts.map((part) => ({ ...part, mesh: reduce(part.mesh, { share: 1 / (1 << level) }, simplifier) })),
-  );
+  return Array.from({ length: levels }, (_, level) => {
+    const reduced = keptBy((mesh: PolygonMesh) => reduce(mesh, { share: 1 / (1 << level) }, simplifier));
+    return level === 0 ? [...parts] : parts.map((part) => ({ ...part, mesh: reduced(part.mesh) }));
+  });
 }

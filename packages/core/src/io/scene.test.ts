@@ -26,6 +26,7 @@ const part = (name: string, values: Partial<ScenePart> = {}): ScenePart => ({
   ...values,
 });
 const moved = part('Row two', { transform: { rows: turnOf([0, 0, 90]), move: [10, 0, 0] } });
+const BLUE = { ...findFinish('terracotta'), colour: '#2040a0' };
 const text = (bytes: Uint8Array | undefined): string => new TextDecoder().decode(bytes);
 const write = (format: MeshFormat, choices = {}, parts = [part('Kiln'), moved]) =>
   writeScene(parts, { ...usualWriteOptions(format, 'Kiln row'), ...choices });
@@ -72,6 +73,23 @@ test('a GLB has a node a piece, with its place, and a material a finish', async 
   expect(named('Row two').translation).toEqual([10, 0, 0]);
   expect(named('Row two').rotation[2]).toBeCloseTo(Math.SQRT1_2, 6);
   expect(json.materials.map((m: { name: string }) => m.name)).toEqual(['terracotta']);
+});
+
+test('parts of one mesh share it in a GLB as long as they look alike, letters too', async () => {
+  const one = part('Kiln');
+  const parts = [
+    one,
+    { ...moved, mesh: one.mesh },
+    part('own', { mesh: one.mesh, slots: { ...usualSlots(), wall: BLUE } }),
+  ];
+  for (const nodes of ['one', 'letters'] as const) {
+    const root = (await new WebIO().readBinary((await write('glb', { nodes }, parts)).bytes)).getRoot();
+    const owners = root.listMeshes().map((mesh) => root.listNodes().filter((node) => node.getMesh() === mesh).length);
+    expect(owners).toEqual([2, 1]);
+  }
+  const many = Array.from({ length: 1000 }, (_, i) => ({ ...moved, name: `Kiln ${i}`, mesh: one.mesh }));
+  const [alone, all] = [await write('glb', {}, [one]), await write('glb', {}, many)];
+  expect((all.bytes.length - alone.bytes.length) / many.length).toBeLessThan(400);
 });
 
 test('looks: gloss is smoothness, metal and glow as they are said', () => {

@@ -7,7 +7,7 @@ import {
   type Node,
   type Texture,
 } from '@gltf-transform/core';
-import type { TangentMaker } from '../base/index.ts';
+import { OnceBy, spelled, type TangentMaker } from '../base/index.ts';
 import type { Finish } from '../document/index.ts';
 import { afterwards, isStill, STILL, turnedBack, type Transform } from '../math/index.ts';
 import { cornerNormals, triangulate, type PolygonMesh } from '../mesh/index.ts';
@@ -30,7 +30,13 @@ interface GlbOptions extends Pick<WriteChoices, 'name' | 'nodes'> {
 export async function writeGlb(parts: readonly FilePart[], options: GlbOptions): Promise<Uint8Array> {
   const document = new Document();
   document.getRoot().getAsset().generator = 'Fictile';
-  const shared: Shared = { document, buffer: document.createBuffer(), materials: new Map(), painted: new Map() };
+  const shared: Shared = {
+    document,
+    buffer: document.createBuffer(),
+    materials: new Map(),
+    painted: new Map(),
+    meshes: new OnceBy(),
+  };
   if (parts.some(({ level = 0 }) => level > 0)) {
     linkedLevels(parts, options, shared);
     return new WebIO().registerExtensions([LinkedLevels]).writeBinary(document);
@@ -113,6 +119,14 @@ interface Shared {
   materials: Map<string, Material>;
   /** of a model's own materials: their materials and pictures here */
   painted: Map<Paints, { materials: Map<number, Material>; textures: Map<number, Texture> }>;
+  /** of parts that look alike too */
+  meshes: OnceBy<PolygonMesh, NamedMesh[]>;
+}
+
+/** A mesh with the name of the node that it hangs on. */
+interface NamedMesh {
+  name: string;
+  mesh: Mesh;
 }
 
 function place(node: Node, { rows, move }: Transform, scale = 1): void {
@@ -122,17 +136,23 @@ function place(node: Node, { rows, move }: Transform, scale = 1): void {
 }
 
 function fill(node: Node, part: FilePart, options: GlbOptions, { shared }: { shared: Shared }): void {
-  const { mesh, letters } = part;
+  const { slots, others, letters, paints } = part;
+  const looks = spelled([slots, others, letters, paints === undefined]);
+  const meshes = shared.meshes.get(part.mesh, looks, () => meshesOf(part, options, shared));
+  if (options.nodes === 'one') for (const { mesh } of meshes) node.setMesh(mesh);
+  else for (const { name, mesh } of meshes) node.addChild(shared.document.createNode(name).setMesh(mesh));
+}
+
+/** One, or one a letter. */
+function meshesOf(part: FilePart, options: GlbOptions, shared: Shared): NamedMesh[] {
+  const { mesh, letters, name } = part;
   const writer = new Writer(shared, part, options.tangents);
-  if (options.nodes === 'one') {
-    if (mesh.region.length > 0) node.setMesh(writer.mesh(part.name, () => true));
-    return;
-  }
+  if (options.nodes === 'one') return mesh.region.length > 0 ? [{ name, mesh: writer.mesh(name, () => true) }] : [];
   const present = [...new Set(mesh.regions.map((r) => r.letter))].sort((a, b) => a - b);
-  for (const letter of present) {
-    const name = `${letters[letter]?.text ?? 'rest'} ${letter + 1}`;
-    node.addChild(shared.document.createNode(name).setMesh(writer.mesh(name, (l) => l === letter)));
-  }
+  return present.map((letter) => {
+    const own = `${letters[letter]?.text ?? 'rest'} ${letter + 1}`;
+    return { name: own, mesh: writer.mesh(own, (l) => l === letter) };
+  });
 }
 
 class Writer {

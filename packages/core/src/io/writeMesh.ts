@@ -1,4 +1,4 @@
-import { keptBy, remark, type Remark, type WriteTools } from '../base/index.ts';
+import { keptBy, OnceBy, remark, spelled, type Remark, type WriteTools } from '../base/index.ts';
 import { usualSlots } from '../document/index.ts';
 import { usualOf } from '../fields/index.ts';
 import { isStill, STILL, transformPoints } from '../math/index.ts';
@@ -77,7 +77,7 @@ async function writeParts(parts: readonly FilePart[], options: WriteOptions, too
   const { holds, write } = formatOf(options.format);
   const textured = holds.has('uv');
   let collapsed = 0;
-  const meshes = parts.map((part) => {
+  const made = (part: FilePart): PolygonMesh => {
     let mesh = holds.has('frame') ? inFrame(placed(part), frameOf(options)) : part.mesh;
     if (!holds.has('doubles')) {
       const rounded = toFloat32(mesh);
@@ -89,7 +89,11 @@ async function writeParts(parts: readonly FilePart[], options: WriteOptions, too
       ? asItCame(mesh, textured)
       : withFileUv(mesh, part.letters, { space: textured ? options.uv : 'none', tileMm: options.uvTileMm });
     return options.triangles || !holds.has('polygons') ? asTriangles(mesh) : mesh;
-  });
+  };
+  const shared = new OnceBy<PolygonMesh, PolygonMesh>();
+  const meshes = parts.map((part) =>
+    holds.has('frame') ? made(part) : shared.get(part.mesh, spelled(part.letters), () => made(part)),
+  );
   const remarks = collapsed > 0 ? [remark('ROUNDING_COLLAPSED', { faces: collapsed })] : [];
   const names = ownNames(parts.map((part) => part.name));
   const ready = parts.map((part, i) => ({ ...part, name: names[i], mesh: meshes[i] }));

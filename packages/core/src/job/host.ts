@@ -1,6 +1,7 @@
 import {
   counted,
   fail,
+  keptBy,
   MISSING_PART,
   ownEntry,
   shortKeyOf,
@@ -25,6 +26,7 @@ import {
   pieceMesh,
   roughDisplay,
   scenePart,
+  sharedMeshes,
   laidPlaces,
   pivotPlace,
   pivotSpots,
@@ -172,15 +174,18 @@ export class JobHost {
     const { project, pieceIds, options, serial } = request;
     const parts: ScenePart[] = [];
     const remarks: Remark[] = [];
-    const tree = await this.#engine.tree(project, this.#context(serial, false));
+    const context = this.#context(serial, false);
+    const meshOf = sharedMeshes();
+    const tree = await this.#engine.tree(project, context);
     if (!tree.ok) return { kind: 'failed', error: tree.error };
     for (const id of pieceIds) {
-      const evaluated = await this.#engine.evaluate(project, id, this.#context(serial, false), {
+      const evaluated = await this.#engine.evaluate(project, id, context, {
         uv: options.uv !== 'none',
         crossings: true,
       });
       if (!evaluated.ok) return { kind: 'failed', error: evaluated.error };
-      const part = scenePart(project.pieces[id], evaluated.value, { pieces: project.pieces, tree: tree.value });
+      const { pieces } = project;
+      const part = scenePart(pieces[id], evaluated.value, { pieces, tree: tree.value, meshOf });
       // among several, a piece goes by the name that people gave it
       parts.push(pieceIds.length > 1 ? { ...part, name: project.pieces[id].name.trim() || part.name } : part);
       remarks.push(...evaluated.value.remarks);
@@ -310,17 +315,7 @@ async function shown(
   return {
     pieceId: evaluated.pieceId,
     clusters,
-    letters: evaluated.letters.map(({ id, text, line, word, x, y, advance, turn, isRightToLeft }) => ({
-      id,
-      text,
-      line,
-      word,
-      x,
-      y,
-      advance,
-      turn,
-      isRightToLeft,
-    })),
+    letters: shownLetters(evaluated.letters),
     transform: evaluated.transform,
     frame: evaluated.frame,
     pivot: pivotPlace(pieces[evaluated.pieceId].placement.pivot, evaluated),
@@ -338,6 +333,21 @@ async function shown(
     paints: paintsFor(evaluated, known.keys),
   };
 }
+
+/** Copies share them with their source, on the way too. */
+const shownLetters = keptBy((letters: Evaluated['letters']): ShownPiece['letters'] =>
+  letters.map(({ id, text, line, word, x, y, advance, turn, isRightToLeft }) => ({
+    id,
+    text,
+    line,
+    word,
+    x,
+    y,
+    advance,
+    turn,
+    isRightToLeft,
+  })),
+);
 
 const drawingAnswer = (read: Result<ReadDrawing>): JobAnswer =>
   read.ok ? { kind: 'drawing', drawing: read.value } : { kind: 'failed', error: read.error };

@@ -316,7 +316,7 @@ export type {
   WriteOptions,
   WrittenScene,
 } from './io/index.ts';
-export { CrewHub, crewMember, crewSize, JOB_VERSION, JobHost } from './job/index.ts';
+export { CrewHub, crewMember, crewSize, JOB_VERSION, JobHost, ProjectSender, ProjectTaker } from './job/index.ts';
 export type {
   CrewAnswer,
   CrewPort,
@@ -324,6 +324,7 @@ export type {
   JobAnswer,
   JobReply,
   JobRequest,
+  SentRequest,
   ShownCluster,
   ShownPiece,
   WorkFigures,

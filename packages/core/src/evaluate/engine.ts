@@ -1,4 +1,4 @@
-import { ByteCache, fail, ok, ownEntry, spelled, type Result, type RunContext } from '../base/index.ts';
+import { ByteCache, fail, keptBy, ok, ownEntry, spelled, type Result, type RunContext } from '../base/index.ts';
 import { isAlike, isLettering, resolveAt, sourceOf, type Group, type Piece, type Project } from '../document/index.ts';
 import type { SceneGroup } from '../io/index.ts';
 import { afterwards, type Transform } from '../math/index.ts';
@@ -166,7 +166,13 @@ const subjectOf = (
   { source, body, steps }: Piece,
   { uv, crossings, seconds, cut }: EvaluateRun,
   { under }: { under: Under },
-): string => spelled([uv, crossings, seconds, source, body, steps, faceBudget, under.key, cut?.key, cut?.isSmooth]);
+): string =>
+  [
+    spelled([uv, crossings, seconds, faceBudget, under.key, cut?.key, cut?.isSmooth]),
+    ...[source, body, steps].map(spelledOnce),
+  ].join(' ');
+
+const spelledOnce = keptBy<object, string>(spelled);
 
 const asKept = (evaluated: Evaluated, piece: Piece, under: Under): Evaluated => ({
   ...evaluated,

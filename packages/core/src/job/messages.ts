@@ -21,7 +21,7 @@ import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 /**
  * Version of the messages between the page and its worker; both come from one build, so it only catches a stale page.
  */
-export const JOB_VERSION = 15;
+export const JOB_VERSION = 16;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =

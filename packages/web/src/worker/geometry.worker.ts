@@ -1,4 +1,4 @@
-import { JobHost, type JobReply, type JobRequest } from '@fictile/core';
+import { JobHost, ProjectTaker, type JobReply, type SentRequest } from '@fictile/core';
 import { fontListSchema } from '@fictile/contract';
 import { loadKernels } from '@fictile/kernels';
 import { SHARED, type StartMessage } from './shared.ts';
@@ -8,7 +8,7 @@ const ALIVE_MS = 1000;
 const CACHE_BYTES = 384 * 1024 * 1024;
 /** The global scope of a worker, as far as it is used; the compiler knows the page's scope only. */
 interface WorkerScope {
-  onmessage: ((event: MessageEvent<StartMessage | JobRequest>) => void) | null;
+  onmessage: ((event: MessageEvent<StartMessage | SentRequest>) => void) | null;
   postMessage(message: unknown, transfer: ArrayBuffer[]): void;
 }
 const context = self as unknown as WorkerScope;
@@ -17,12 +17,19 @@ const context = self as unknown as WorkerScope;
  * Requests that come before everything is loaded wait here; the handler stands from the first moment, so none is lost.
  */
 let host: Promise<JobHost> | undefined;
+const projects = new ProjectTaker();
 
 context.onmessage = (event) => {
   const message = event.data;
   if (message.kind === 'start') host = started(message);
-  else void host?.then((ready) => ready.take(message)).catch(() => undefined);
+  else take(message);
 };
+
+/** At once, in the order in which they come: each says what has changed since the one before. */
+function take(message: SentRequest): void {
+  const request = projects.take(message);
+  void host?.then((ready) => ready.take(request)).catch(() => undefined);
+}
 
 /** A part of it that can't be loaded is said: nothing would ever answer otherwise. */
 function started(message: StartMessage): Promise<JobHost> {

@@ -1,4 +1,4 @@
-import { JOB_VERSION, type JobAnswer, type JobReply, type JobRequest } from '@fictile/core';
+import { JOB_VERSION, ProjectSender, type JobAnswer, type JobReply, type JobRequest } from '@fictile/core';
 import { SHARED, type StartMessage } from './shared.ts';
 
 type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version' | 'serial'> : never) : never;
@@ -34,6 +34,8 @@ interface Waiting {
  */
 export class JobClient {
   #worker: Worker | undefined;
+  /** what the worker has of projects */
+  #sender = new ProjectSender();
   readonly #shared = new Int32Array(new SharedArrayBuffer(8));
   readonly #waiting = new Map<number, Waiting>();
   readonly #watch: Watch;
@@ -61,7 +63,7 @@ export class JobClient {
       if (this.#waiting.size === 0) this.#lastAlive.at = Date.now();
       this.#waiting.set(serial, { since: Date.now(), resolve });
       this.#look ??= setInterval(() => this.#lookAfter(), LOOK_MS);
-      worker.postMessage({ ...request, version: JOB_VERSION, serial });
+      worker.postMessage(this.#sender.send({ ...request, version: JOB_VERSION, serial } as JobRequest));
     });
   }
 
@@ -90,6 +92,7 @@ export class JobClient {
   #start(): Worker {
     const worker = new Worker(new URL('./geometry.worker.ts', import.meta.url), { type: 'module' });
     this.#hasAnswered = false;
+    this.#sender = new ProjectSender();
     worker.onmessage = (event: MessageEvent<JobReply>) => this.#receive(event.data);
     // a worker whose own file is missing says nothing but this, before it has answered anything
     worker.onerror = (event) =>

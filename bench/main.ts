@@ -25,6 +25,7 @@ import { benchSwiftBuild } from './swiftBuild.ts';
 import { benchSwiftPage } from './swiftPage.ts';
 import { benchThreads } from './swiftThreads.ts';
 import { benchSwiftTyping } from './swiftTyping.ts';
+import { benchTogether } from './together.ts';
 import { benchUneven } from './unevenCases.ts';
 import { benchWords } from './wordRun.ts';
 
@@ -74,6 +75,10 @@ if (process.argv.includes('--swift')) {
   await benchSwiftBuild(kernels, await benchFaces(kernels), say);
   benchCommandLine(say);
   if (!process.argv.includes('--no-browser')) await benchSwiftPage(say);
+  end();
+}
+if (process.argv.includes('--together')) {
+  await benchTogether(kernels, yardstickMs, say);
   end();
 }
 const faces = await benchFaces(kernels);

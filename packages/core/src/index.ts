@@ -316,7 +316,16 @@ export type {
   WriteOptions,
   WrittenScene,
 } from './io/index.ts';
-export { CrewHub, crewMember, crewSize, JOB_VERSION, JobHost, ProjectSender, ProjectTaker } from './job/index.ts';
+export {
+  allShown,
+  CrewHub,
+  crewMember,
+  crewSize,
+  JOB_VERSION,
+  JobHost,
+  ProjectSender,
+  ProjectTaker,
+} from './job/index.ts';
 export type {
   CrewAnswer,
   CrewPort,

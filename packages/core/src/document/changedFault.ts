@@ -4,6 +4,7 @@ import { firstIssue } from './issueText.ts';
 import { treeFault } from './placeGraph.ts';
 import { changeFault } from './projectSchema.ts';
 import { documentSchema, orderSchema, type Project } from './schema.ts';
+import { allItems, isGroup, itemOf, type Item } from './tree.ts';
 
 /**
  * What is wrong with a document that was made of a sound one; undefined: nothing. Pieces and groups that both share are
@@ -22,8 +23,24 @@ export function changedFault(before: Project, after: Project): { path: string; w
     const fault = ownEntry(before.pieces, piece.id) === piece ? undefined : changeFault(after, piece);
     if (fault !== undefined) return { path: `copies.${piece.id}.changes`, why: fault };
   }
-  const why = treeFault(after);
+  const why = hasSameTree(before, after) ? undefined : treeFault(after);
   return why === undefined ? undefined : { path: 'groups', why };
+}
+
+/** Nothing says otherwise what it is in, goes along with, stands on or follows. */
+const hasSameTree = (before: Project, after: Project): boolean =>
+  before.pieceOrder === after.pieceOrder &&
+  Object.keys(before.groups).length === Object.keys(after.groups).length &&
+  allItems(after).every((item) => {
+    const was = itemOf(before, item.id);
+    return was === item || (was !== undefined && standsAlike(was, item));
+  });
+
+function standsAlike(a: Item, b: Item): boolean {
+  if (a.within !== b.within || a.hung !== b.hung) return false;
+  return isGroup(a) || isGroup(b)
+    ? isGroup(a) === isGroup(b)
+    : a.copyOf === b.copyOf && a.source === b.source && a.steps === b.steps;
 }
 
 const changedIn = <T>(before: Readonly<Record<string, T>>, after: Readonly<Record<string, T>>): Record<string, T> =>

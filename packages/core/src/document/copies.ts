@@ -1,4 +1,4 @@
-import { ownEntry } from '../base/index.ts';
+import { keptBy, ownEntry } from '../base/index.ts';
 import { changesOf, isAlike, ownSideOf, withChanges, withSoundChanges, type Changes } from './linked.ts';
 import { namedAfter } from './names.ts';
 import type { LinkedCopy, Piece, Project, ProjectDocument } from './schema.ts';
@@ -42,7 +42,7 @@ function foldedCopy(source: Piece, piece: CopyPiece): LinkedCopy {
 }
 
 /** A document as it is kept: of copies only what is their own. */
-export function folded(project: Project): ProjectDocument {
+export const folded = keptBy((project: Project): ProjectDocument => {
   const copies: Record<string, LinkedCopy> = {};
   const pieces: Record<string, Piece> = {};
   for (const [id, piece] of Object.entries(project.pieces)) {
@@ -51,7 +51,7 @@ export function folded(project: Project): ProjectDocument {
     else pieces[id] = piece;
   }
   return { ...project, pieces, ...(Object.keys(copies).length > 0 && { copies }) };
-}
+});
 
 /** Copies complete; they share with their sources what they have alike. Without those whose source is missing. */
 export function unfolded({ copies = {}, ...document }: ProjectDocument): Project {

@@ -94,7 +94,12 @@ describe('a linked copy', () => {
   });
 
   test('with a text of its own has its own letters', () => {
-    const own = run(three(), type('2', 4, 0, 's'), { kind: 'setOwn', pieceId: '2', ids: [5], values: { turnDegrees: 3 } });
+    const own = run(three(), type('2', 4, 0, 's'), {
+      kind: 'setOwn',
+      pieceId: '2',
+      ids: [5],
+      values: { turnDegrees: 3 },
+    });
     const typed = run(own, type('kiln', 4, 0, '!'), {
       kind: 'setOwn',
       pieceId: 'kiln',

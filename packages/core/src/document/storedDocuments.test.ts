@@ -32,7 +32,9 @@ describe.each(storedVersions)('version %i', (version) => {
   const project = unwrap(parseProject(stored));
 
   test('words and values are what they were', () => {
-    const left = lost(stored, folded(project)).filter((path) => version > LAST_HELD_BY || !/\.placement\.by$/.test(path));
+    const left = lost(stored, folded(project)).filter(
+      (path) => version > LAST_HELD_BY || !/\.placement\.by$/.test(path),
+    );
     expect(left).toEqual(version === SCHEMA_VERSION ? [] : ['schemaVersion']);
   });
 

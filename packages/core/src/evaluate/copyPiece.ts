@@ -1,5 +1,5 @@
-import type { Result, RunContext } from '../base/index.ts';
-import type { Piece, Project } from '../document/index.ts';
+import { ok, type Result, type RunContext } from '../base/index.ts';
+import { goesWith, type Piece, type Project } from '../document/index.ts';
 import { afterwards } from '../math/index.ts';
 import type { EvaluateRun } from './engineParts.ts';
 import type { Evaluated } from './evaluated.ts';
@@ -12,29 +12,66 @@ export const standingAsCopy = (copy: Piece, source: Evaluated, { frame, remarks 
   pieceId: copy.id,
   frame,
   transform: afterwards(frame, pieceTransform(copy.placement, source)),
-  remarks: [...source.remarks.filter(({ code }) => code !== 'HUNG_LETTER_GONE'), ...remarks],
+  remarks: withOwn(source.remarks, remarks),
   built: { ...source.built, wavefronts: 0, lifted: 0 },
 });
 
-/** Sources of copies, each looked up once while one request is worked on. */
-export class SourcesOfCopies {
-  readonly #known = new WeakMap<RunContext, WeakMap<Project, Map<string, Evaluated>>>();
+/** What is told of the place of the source is not told of the copy. */
+const withOwn = (remarks: Evaluated['remarks'], own: Evaluated['remarks']): Evaluated['remarks'] =>
+  own.length === 0 && remarks.every(isOfShape) ? remarks : [...remarks.filter(isOfShape), ...own];
 
-  async get(
+const isOfShape = ({ code }: Evaluated['remarks'][number]): boolean => code !== 'HUNG_LETTER_GONE';
+
+interface Known {
+  /** of pieces that others follow */
+  sources: Map<string, Evaluated>;
+  /** in which copies stand, by what they go along with */
+  frames: Map<string, FrameFound>;
+}
+
+/** What many copies ask for alike, once while one request is worked on. */
+export class KnownOfRun {
+  readonly #known = new WeakMap<RunContext, WeakMap<Project, Known>>();
+
+  source(
     project: Project,
     pieceId: string,
     { context, uv, crossings, preview, seconds }: EvaluateRun,
     make: () => Promise<Result<Evaluated>>,
   ): Promise<Result<Evaluated>> {
-    const ofRun = this.#known.get(context) ?? new WeakMap<Project, Map<string, Evaluated>>();
-    this.#known.set(context, ofRun);
-    const ofProject = ofRun.get(project) ?? new Map<string, Evaluated>();
-    ofRun.set(project, ofProject);
-    const name = [pieceId, uv, crossings, preview, seconds].join(' ');
-    const known = ofProject.get(name);
-    if (known) return { ok: true, value: known };
-    const made = await make();
-    if (made.ok) ofProject.set(name, made.value);
-    return made;
+    const { sources } = this.#of(context, project);
+    return once(sources, [pieceId, uv, crossings, preview, seconds].join(' '), make);
   }
+
+  async frame(
+    project: Project,
+    piece: Piece,
+    { context, preview, seconds }: EvaluateRun,
+    make: () => Promise<Result<FrameFound>>,
+  ): Promise<Result<FrameFound>> {
+    const { frames } = this.#of(context, project);
+    const name = [goesWith(piece), piece.hung?.letter, preview, seconds].join(' ');
+    const known = frames.get(name);
+    if (known) return ok(known);
+    const found = await make();
+    // what is told names the piece
+    if (found.ok && found.value.remarks.length === 0) frames.set(name, found.value);
+    return found;
+  }
+
+  #of(context: RunContext, project: Project): Known {
+    const ofRun = this.#known.get(context) ?? new WeakMap<Project, Known>();
+    this.#known.set(context, ofRun);
+    const known = ofRun.get(project) ?? { sources: new Map(), frames: new Map() };
+    ofRun.set(project, known);
+    return known;
+  }
+}
+
+async function once<T>(known: Map<string, T>, name: string, make: () => Promise<Result<T>>): Promise<Result<T>> {
+  const had = known.get(name);
+  if (had) return ok(had);
+  const made = await make();
+  if (made.ok) known.set(name, made.value);
+  return made;
 }

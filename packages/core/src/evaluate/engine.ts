@@ -5,7 +5,7 @@ import { afterwards, type Transform } from '../math/index.ts';
 import { groupTransform } from './placement.ts';
 import type { SceneTree } from './scenePart.ts';
 import { bodyPiece } from './bodyPiece.ts';
-import { SourcesOfCopies, standingAsCopy } from './copyPiece.ts';
+import { KnownOfRun, standingAsCopy } from './copyPiece.ts';
 import {
   engineParts,
   KEPT_PIECES,
@@ -40,7 +40,7 @@ export class Engine {
   readonly #parts: EngineParts;
   /** by piece: among many, those that did not change cost nothing */
   readonly #kept = new ByteCache<Kept>(KEPT_PIECES);
-  readonly #sources = new SourcesOfCopies();
+  readonly #known = new KnownOfRun();
 
   constructor(tools: EngineTools) {
     this.#parts = engineParts(tools);
@@ -57,7 +57,9 @@ export class Engine {
     { seconds = 0, uv = false, crossings = false, preview = false }: EvaluateOptions = {},
   ): Promise<Result<Evaluated>> {
     const resolved = resolveAt(project, seconds);
-    return this.#evaluate(resolved, pieceId, { context, seconds, uv, crossings, preview });
+    const run = { context, seconds, uv, crossings, preview };
+    const make = (): Promise<Result<Evaluated>> => this.#evaluate(resolved, pieceId, run);
+    return followedIn(resolved.pieces).has(pieceId) ? this.#known.source(resolved, pieceId, run, make) : make();
   }
 
   /** Where a group stands counts from there: from what it hangs on, or the group that it is in. */
@@ -136,13 +138,13 @@ export class Engine {
     source: Piece,
     { run }: { run: EvaluateRun },
   ): Promise<Result<Evaluated>> {
-    const made = await this.#sources.get(project, source.id, run, () =>
+    const made = await this.#known.source(project, source.id, run, () =>
       this.#evaluate(project, source.id, { ...run, keptAs: undefined }),
     );
     if (!made.ok) return made;
-    const along = await frameAlong(project, copy, {
-      beside: (state, id, other) => this.#beside(state, id, run, other),
-    });
+    const along = await this.#known.frame(project, copy, run, () =>
+      frameAlong(project, copy, { beside: (state, id, other) => this.#beside(state, id, run, other) }),
+    );
     if (!along.ok) return along;
     return ok(standingAsCopy(copy, made.value, along.value));
   }
@@ -159,6 +161,11 @@ export class Engine {
     return this.#evaluate(project, pieceId, { ...run, uv: false, crossings: false, cut: undefined, keptAs, ...other });
   }
 }
+
+/** Ids of pieces that others follow. */
+const followedIn = keptBy(
+  (pieces: Project['pieces']) => new Set(Object.values(pieces).flatMap(({ copyOf }) => copyOf ?? [])),
+);
 
 /** All that a piece is made of, but for where it stands. */
 const subjectOf = (

@@ -1,9 +1,17 @@
 import { findCrossings, trianglesWithArea } from '../check/index.ts';
-import { remark, type Remark } from '../base/index.ts';
+import { keptBy, remark, type Remark } from '../base/index.ts';
 import { cutsOf, isLettering, isShown, pieceName, standsOn, type Piece, type Project } from '../document/index.ts';
 import type { ScenePart } from '../io/index.ts';
 import { assemble } from '../lettering/index.ts';
-import { boxesMeet, boxOfPoints, transformPoints, type Box3 } from '../math/index.ts';
+import {
+  boxesMeet,
+  boxOfPoints,
+  EMPTY_BOX,
+  isEmptyBox,
+  transformPoints,
+  type Box3,
+  type Transform,
+} from '../math/index.ts';
 import { faceCorners, faceCount, MeshSink, triangulate, type PolygonMesh } from '../mesh/index.ts';
 
 /** A piece as it stands among others. */
@@ -29,19 +37,17 @@ export function areApart(a: Piece, b: Piece): boolean {
 }
 
 /** Letterings besides a piece that it may run into: shown, and apart from it. */
-export const neighboursOf = ({ pieces, pieceOrder, groups }: Project, piece: Piece): Piece[] =>
+export const neighboursOf = (project: Project, piece: Piece): Piece[] =>
   isLettering(piece)
-    ? pieceOrder
-        .map((id) => pieces[id])
-        .filter(
-          (other) =>
-            other.id !== piece.id &&
-            isShown({ groups }, other) &&
-            other.role === 'seen' &&
-            isLettering(other) &&
-            areApart(piece, other),
-        )
+    ? project.pieceOrder.map((id) => project.pieces[id]).filter((other) => isNeighbour(project, piece, other))
     : [];
+
+const isNeighbour = ({ groups }: Project, piece: Piece, other: Piece): boolean =>
+  other.id !== piece.id &&
+  isShown({ groups }, other) &&
+  other.role === 'seen' &&
+  isLettering(other) &&
+  areApart(piece, other);
 
 /**
  * What is told where a lettering runs into others as they stand: with whom, and the shortest way aside or up that makes
@@ -52,8 +58,9 @@ export function meetingRemarks(
   others: readonly StandingPart[],
   cancelled: () => boolean,
 ): Remark[] {
-  const own = standing(here);
-  return others.flatMap((there) => {
+  const near = others.filter((there) => boxesMeet(roomOf(here), roomOf(there)));
+  const own = near.length > 0 ? standing(here) : undefined;
+  return near.flatMap((there) => {
     const other = standing(there);
     if (!own || !other || !boxesMeet(own.box, other.box) || !meet(own, other, cancelled)) return [];
     const [acrossMm, upMm] = wayOut(own.box, other.box);
@@ -76,14 +83,23 @@ export function meetingsOf(
   parts: readonly StandingPart['part'][],
 ): Remark[] {
   const row = pieceIds.map((id, i): StandingPart => ({ piece: project.pieces[id], part: parts[i] }));
+  const isNear = (here: StandingPart, there: StandingPart): boolean =>
+    boxesMeet(roomOf(here), roomOf(there)) && isNeighbour(project, here.piece, there.piece);
   return row.flatMap((here, i) => {
-    const near = new Set(neighboursOf(project, here.piece));
-    return meetingRemarks(
-      here,
-      row.slice(i + 1).filter(({ piece }) => near.has(piece)),
-      () => false,
-    );
+    const near = isLettering(here.piece) ? row.slice(i + 1).filter((there) => isNear(here, there)) : [];
+    return meetingRemarks(here, near, () => false);
   });
+}
+
+/** In which it lies: among a thousand pieces few come near each other. */
+const roomOf = keptBy(({ part: { mesh, transform } }: StandingPart): Box3 => boxOfBox(transform, boxOfMesh(mesh)));
+const boxOfMesh = keptBy(({ positions }: PolygonMesh): Box3 => boxOfPoints(positions));
+
+/** Around a box that is moved. */
+function boxOfBox(transform: Transform, { low, high }: Box3): Box3 {
+  if (isEmptyBox({ low, high })) return EMPTY_BOX;
+  const corners = Array.from({ length: 8 }, (_, i) => [0, 1, 2].map((k) => ((i >> k) & 1 ? high[k] : low[k])));
+  return boxOfPoints(transformPoints(transform, Float64Array.from(corners.flat())));
 }
 
 interface StandingPiece {

@@ -1,3 +1,4 @@
+import { keptBy } from '../base/index.ts';
 import type { Group, Pivot, Placement } from '../document/index.ts';
 import { clustersBox, letterBox, type BuiltCluster } from '../lettering/index.ts';
 import {
@@ -36,11 +37,14 @@ function about(
   [x, y, z]: Vec3,
   { atMm, turnDegrees, sizePercent }: Pick<Placement, 'atMm' | 'turnDegrees' | 'sizePercent'>,
 ): Transform {
-  const turned = turnOf(turnDegrees);
+  const turned = turnSaid(turnDegrees);
   const rows = sizePercent === 100 ? turned : turned.map((v) => (v * sizePercent) / 100);
   const move = [0, 3, 6].map((r, k) => atMm[k] - (rows[r] * x + rows[r + 1] * y + rows[r + 2] * z));
   return { rows, move: move as unknown as Vec3 };
 }
+
+/** What is said of many pieces again and again. */
+const turnSaid = keptBy(turnOf);
 
 const ZERO: Vec3 = [0, 0, 0];
 

@@ -13,7 +13,7 @@ import {
   type RunContext,
 } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
-import { isShown, ownOf, type Project } from '../document/index.ts';
+import { isAlike, isShown, ownOf, sourceOf, type Project } from '../document/index.ts';
 import { readDrawing, silhouette, type ReadDrawing } from '../drawing/index.ts';
 import {
   bufferRows,
@@ -40,6 +40,7 @@ import type { BuiltCluster } from '../lettering/index.ts';
 import { inMm, quadCount, readBack, writeScene, type ScenePart } from '../io/index.ts';
 import { faceCount, type PolygonMesh } from '../mesh/index.ts';
 import type { CrewHub } from './crew.ts';
+import { CopyRow, type PlacedPiece } from './shownCopies.ts';
 import {
   JOB_VERSION,
   type JobAnswer,
@@ -221,11 +222,19 @@ export class JobHost {
     const context = this.#context(request.serial, true);
     this.#log.take();
     const pieces: ShownPiece[] = [];
+    const copies = new CopyRow();
+    const first = new Map<string, ShownPiece>();
     const failures: Extract<JobAnswer, { kind: 'evaluated' }>['failures'] = [];
     for (const pieceId of visiblePieces(request.project)) {
       const evaluated = await this.#engine.evaluate(request.project, pieceId, context, { preview }).catch(brokenAlone);
-      if (evaluated.ok) pieces.push(await this.#shown(evaluated.value, request.project, { known, crew: context.crew }));
-      else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
+      const recipe = recipeOf(request.project, pieceId);
+      const like = first.get(recipe);
+      if (evaluated.ok && like) copies.add(placed(evaluated.value, request.project), like);
+      else if (evaluated.ok) {
+        const shown = await this.#shown(evaluated.value, request.project, { known, crew: context.crew });
+        pieces.push(shown);
+        first.set(recipe, shown);
+      } else if (evaluated.error.code === 'CANCELLED') return { kind: 'failed', error: evaluated.error };
       else failures.push({ pieceId, error: evaluated.error });
     }
     const groups: Extract<JobAnswer, { kind: 'evaluated' }>['groups'] = {};
@@ -234,7 +243,7 @@ export class JobHost {
       if (frame.ok) groups[group.id] = frame.value;
     }
     return {
-      ...{ kind: 'evaluated', pieces, groups, failures },
+      ...{ kind: 'evaluated', pieces, copies: copies.finish(), groups, failures },
       milliseconds: this.#options.now() - started,
       stages: this.#log.take(),
       threads: 1 + (context.crew?.size ?? 0),
@@ -281,8 +290,26 @@ function brokenAlone(error: unknown): Result<never> {
   return fail('PIECE_BROKE', {});
 }
 
-const visiblePieces = (project: Project): string[] =>
-  project.pieceOrder.filter((id) => isShown(project, project.pieces[id]));
+function visiblePieces(project: Project): string[] {
+  const shown = project.pieceOrder.filter((id) => project.pieces[id].visible);
+  const isAllShown = Object.values(project.groups).every(({ visible }) => visible);
+  return isAllShown ? shown : shown.filter((id) => isShown(project, project.pieces[id]));
+}
+
+/** Id of the piece that says how a piece is made: its own, or that of its source where nothing is changed. */
+function recipeOf(project: Project, pieceId: string): string {
+  const piece = project.pieces[pieceId];
+  const source = sourceOf(project, piece);
+  return source && isAlike(source, piece) ? source.id : pieceId;
+}
+
+const placed = (evaluated: Evaluated, { pieces }: Pick<Project, 'pieces'>): PlacedPiece => ({
+  pieceId: evaluated.pieceId,
+  transform: evaluated.transform,
+  frame: evaluated.frame,
+  pivot: pivotPlace(pieces[evaluated.pieceId].placement.pivot, evaluated),
+  remarks: evaluated.remarks,
+});
 
 async function shown(
   evaluated: Evaluated,
@@ -313,14 +340,10 @@ async function shown(
   const drawn = await displays(asked, crew);
   asked.forEach(({ by }, i) => (by.buffers = drawn[i]));
   return {
-    pieceId: evaluated.pieceId,
+    ...placed(evaluated, { pieces }),
     clusters,
     letters: shownLetters(evaluated.letters),
-    transform: evaluated.transform,
-    frame: evaluated.frame,
-    pivot: pivotPlace(pieces[evaluated.pieceId].placement.pivot, evaluated),
     line: evaluated.line,
-    remarks: evaluated.remarks,
     faces: faceSum,
     quads,
     bodyFaces: evaluated.bodyFaces,

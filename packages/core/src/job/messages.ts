@@ -16,12 +16,13 @@ import type {
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
 import type { Box3, Transform, Vec3 } from '../math/index.ts';
 import type { MeshFormat, Paints, WriteOptions, WrittenScene } from '../io/index.ts';
+import type { ShownCopies } from './shownCopies.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /**
  * Version of the messages between the page and its worker; both come from one build, so it only catches a stale page.
  */
-export const JOB_VERSION = 16;
+export const JOB_VERSION = 17;
 
 /** What a worker is asked. `serial` grows from request to request. */
 export type JobRequest =
@@ -107,6 +108,7 @@ export type JobAnswer =
   | ({
       kind: 'evaluated';
       pieces: ShownPiece[];
+      copies: ShownCopies;
       /** by the id of a group: where its place counts from */
       groups: Record<string, Transform>;
       failures: { pieceId: string; error: Failure }[];

@@ -36,11 +36,11 @@ function sineCosine(degrees: number): [number, number] {
 }
 
 function product(a: readonly number[], b: readonly number[]): number[] {
-  return Array.from({ length: 9 }, (_, i) => {
-    const row = i - (i % 3);
-    const column = i % 3;
-    return a[row] * b[column] + a[row + 1] * b[column + 3] + a[row + 2] * b[column + 6];
-  });
+  const made = new Array<number>(9);
+  for (let row = 0; row < 9; row += 3)
+    for (let column = 0; column < 3; column++)
+      made[row + column] = a[row] * b[column] + a[row + 1] * b[column + 3] + a[row + 2] * b[column + 6];
+  return made;
 }
 
 /** Places of points, three numbers each, after the transform. */

@@ -1,4 +1,4 @@
-import { JOB_VERSION, ProjectSender, type JobAnswer, type JobReply, type JobRequest } from '@fictile/core';
+import { allShown, JOB_VERSION, ProjectSender, type JobAnswer, type JobReply, type JobRequest } from '@fictile/core';
 import { SHARED, type StartMessage } from './shared.ts';
 
 type Ask = JobRequest extends infer R ? (R extends JobRequest ? Omit<R, 'version' | 'serial'> : never) : never;
@@ -117,7 +117,7 @@ export class JobClient {
     const { answer } = reply;
     const isMissing = answer.kind === 'crashed' && NOT_FETCHED.test(answer.message);
     const why: CrashKind = isMissing ? 'missing' : 'broken';
-    this.#waiting.get(reply.serial)?.resolve(answer.kind === 'crashed' ? { ...answer, why } : answer);
+    this.#waiting.get(reply.serial)?.resolve(whole(answer, why));
     this.#waiting.delete(reply.serial);
     // a worker does not ask again for a file that it could not get
     if (isMissing) this.#giveUp(why, answer.message);
@@ -152,4 +152,9 @@ export class JobClient {
     for (const { resolve } of waiting) resolve({ kind: 'crashed', message, why });
     this.#tellLong();
   }
+}
+
+function whole(answer: JobAnswer, why: CrashKind): ClientAnswer {
+  if (answer.kind === 'crashed') return { ...answer, why };
+  return answer.kind === 'evaluated' ? { ...answer, pieces: allShown(answer.pieces, answer.copies) } : answer;
 }

@@ -1,7 +1,7 @@
 import {
   allShown,
   applyEdit,
-  folded,
+  asDocument,
   JOB_VERSION,
   JobHost,
   newForm,
@@ -97,7 +97,7 @@ class Page {
 export async function benchTogether(kernels: Kernels, yardstickMs: number, say: Say): Promise<void> {
   say('\nTogether: 1,000 pieces, 990 of them linked copies of the other ten');
   const project = thousand();
-  const text = JSON.stringify(folded(project));
+  const text = JSON.stringify(asDocument(project));
   say(`the document has ${(text.length / 1e6).toFixed(2)} MB`);
   const tell = (name: string, ms: number, [bar, aim]: readonly [number, number]): void => {
     say(`${name}: ${ms.toFixed(0)} ms = ${(ms / yardstickMs).toFixed(1)} yardsticks`);

@@ -52,6 +52,7 @@ const WEB_LEVELS: Readonly<Record<string, number>> = {
   views: 4,
   fields: 4,
   pieces: 4,
+  copies: 4,
   pivots: 4,
   checks: 4,
   handover: 4,

@@ -1,5 +1,5 @@
 import { ownEntry } from '../base/index.ts';
-import { folded } from './copies.ts';
+import { asDocument } from './copies.ts';
 import { firstIssue } from './issueText.ts';
 import { treeFault } from './placeGraph.ts';
 import { changeFault } from './projectSchema.ts';
@@ -11,8 +11,8 @@ import { allItems, isGroup, itemOf, type Item } from './tree.ts';
  * not looked at again, nor what copies have from their sources: among a thousand that takes longer than anything else.
  */
 export function changedFault(before: Project, after: Project): { path: string; why: string } | undefined {
-  const document = folded(after);
-  const was = folded(before);
+  const document = asDocument(after);
+  const was = asDocument(before);
   const pieces = changedIn(was.pieces, document.pieces);
   const copies = changedIn(was.copies ?? {}, document.copies ?? {});
   const pieceOrder = [...Object.keys(pieces), ...Object.keys(copies)];

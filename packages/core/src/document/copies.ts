@@ -8,27 +8,25 @@ export type CopyPiece = Piece & { copyOf: string };
 
 export const isCopy = (piece: Piece): piece is CopyPiece => piece.copyOf !== undefined;
 
-type Pieces = Pick<Project, 'pieces'>;
-
 /** The piece that a copy follows; undefined for what is no copy. */
-export const sourceOf = ({ pieces }: Pieces, piece: Piece): Piece | undefined =>
+export const originalOf = ({ pieces }: Pick<Project, 'pieces'>, piece: Piece): Piece | undefined =>
   piece.copyOf === undefined ? undefined : ownEntry(pieces, piece.copyOf);
 
 /** Those that follow a piece, in their order. */
 export const copiesOf = ({ pieces, pieceOrder }: Pick<Project, 'pieces' | 'pieceOrder'>, pieceId: string): Piece[] =>
   pieceOrder.map((id) => pieces[id]).filter(({ copyOf }) => copyOf === pieceId);
 
-interface Kept {
+interface KeptCopy {
   source: Piece;
   copy: LinkedCopy;
   piece: Piece;
 }
 
-/** What was folded or unfolded, by either: what does not change stays the same object. */
-const keptByPiece = new WeakMap<Piece, Kept>();
-const keptByCopy = new WeakMap<LinkedCopy, Kept>();
+/** What was asDocument or asProject, by either: what does not change stays the same object. */
+const keptByPiece = new WeakMap<Piece, KeptCopy>();
+const keptByCopy = new WeakMap<LinkedCopy, KeptCopy>();
 
-function keep(kept: Kept): Kept {
+function keep(kept: KeptCopy): KeptCopy {
   keptByPiece.set(kept.piece, kept);
   keptByCopy.set(kept.copy, kept);
   return kept;
@@ -42,11 +40,11 @@ function foldedCopy(source: Piece, piece: CopyPiece): LinkedCopy {
 }
 
 /** A document as it is kept: of copies only what is their own. */
-export const folded = keptBy((project: Project): ProjectDocument => {
+export const asDocument = keptBy((project: Project): ProjectDocument => {
   const copies: Record<string, LinkedCopy> = {};
   const pieces: Record<string, Piece> = {};
   for (const [id, piece] of Object.entries(project.pieces)) {
-    const source = sourceOf(project, piece);
+    const source = originalOf(project, piece);
     if (source && isCopy(piece)) copies[id] = foldedCopy(source, piece);
     else pieces[id] = piece;
   }
@@ -54,7 +52,7 @@ export const folded = keptBy((project: Project): ProjectDocument => {
 });
 
 /** Copies complete; they share with their sources what they have alike. Without those whose source is missing. */
-export function unfolded({ copies = {}, ...document }: ProjectDocument): Project {
+export function asProject({ copies = {}, ...document }: ProjectDocument): Project {
   const pieces: Record<string, Piece> = { ...document.pieces };
   for (const [id, copy] of Object.entries(copies)) {
     const source = ownEntry(document.pieces, copy.copyOf);

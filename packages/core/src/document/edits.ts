@@ -1,7 +1,7 @@
 import type { Step } from '../steps/index.ts';
 import { fail, LIMITS, ok, ownEntry, type Result } from '../base/index.ts';
 import { changedFault } from './changedFault.ts';
-import { followed, sourceOf, withoutSource } from './copies.ts';
+import { followed, originalOf, withoutSource } from './copies.ts';
 import { usualOwn } from './defaults.ts';
 import {
   addGroup,
@@ -167,7 +167,7 @@ function removePiece(project: Project, { pieceId }: Of<'removePiece'>): Result<P
 
 function followAgain(project: Project, { pieceId, paths }: Of<'followAgain'>): Result<Project> {
   const piece = ownEntry(project.pieces, pieceId);
-  const source = piece && sourceOf(project, piece);
+  const source = piece && originalOf(project, piece);
   if (!source) return fail('EDIT_MISPLACED', { what: 'copy', id: pieceId });
   if (isLocked(project, piece)) return fail('PIECE_LOCKED', { name: piece.name });
   const left = Object.entries(changesOf(source, piece)).filter(([path]) => paths !== 'all' && !paths.includes(path));

@@ -21,6 +21,7 @@ export { applyEdit } from './edits.ts';
 export type { Edit } from './edits.ts';
 export {
   ALONG,
+  ARRANGEMENT,
   CONTOURS,
   EDGE,
   FACES,
@@ -45,6 +46,7 @@ export {
   WORD_LINES,
   WORDS,
 } from './fields/index.ts';
+export { groundOf, isOwnStand } from './ground.ts';
 export { exampleOf, REMARK_CODES, type RemarkExample } from './examples/index.ts';
 export { findFinish, SHELF_FINISHES, usualSlots } from './finishes.ts';
 export { commit, redo, startHistory, undo } from './history.ts';
@@ -58,8 +60,6 @@ export {
   standAlone,
   toolsOf,
   AROUND,
-  groundOf,
-  isOwnStand,
   standsInOrder,
   standsOn,
   isDrawing,
@@ -93,7 +93,7 @@ export {
   type CureParams,
 } from './remarks/index.ts';
 export { projectSchema } from './projectSchema.ts';
-export { copiesOf, folded, isCopy, sourceOf, unfolded } from './copies.ts';
+export { copiesOf, asDocument, isCopy, originalOf, asProject } from './copies.ts';
 export type { CopyPiece } from './copies.ts';
 export { changesOf, hasOwnStep, isAlike } from './linked.ts';
 export type { Changes } from './linked.ts';

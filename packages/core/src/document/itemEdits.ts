@@ -1,5 +1,5 @@
 import type { Edit } from './edits.ts';
-import { groundOf } from './kinds.ts';
+import { groundOf } from './ground.ts';
 import type { Piece, Placement, Project } from './schema.ts';
 import { isGroup, type Item } from './tree.ts';
 

@@ -17,8 +17,6 @@ import type {
   Project,
   WordsPiece,
 } from './schema.ts';
-import { sourceOf } from './copies.ts';
-import { hasOwnStep } from './linked.ts';
 import { isShown } from './tree.ts';
 
 type Source = Piece['source'];
@@ -66,29 +64,18 @@ export function standsOn({ source, steps }: Pick<Piece, 'source' | 'steps'>): {
   };
 }
 
-/**
- * Id of the piece where a piece stands, instead of a place of its own; undefined where it has one. A copy that is laid
- * or led only as its source is keeps the shape that the source has from it, and stands by itself.
- */
-export function groundOf(project: Pick<Project, 'pieces'>, piece: Piece): string | undefined {
-  const stand = standOf(piece);
-  return stand && isOwnStand(sourceOf(project, piece), piece, stand) ? stand.targetId : undefined;
-}
-
 /** Stands for the piece that a panel is made round, where others have the id of a step. */
 export const AROUND = ' around';
 
-/** Other pieces that a piece asks for, by what for: the id of a step, or AROUND. It stands where the last of them does. */
+/**
+ * Other pieces that a piece asks for, by what for: the id of a step, or AROUND. It stands where the last of them does.
+ */
 export function standsInOrder(piece: Pick<Piece, 'source' | 'steps'>): StandsBy[] {
   const { around, edges, onto } = standsOn(piece);
   return [...(around === undefined ? [] : [{ stepId: AROUND, targetId: around }]), ...edges, ...(onto ? [onto] : [])];
 }
 
 export const standOf = (piece: Pick<Piece, 'source' | 'steps'>): StandsBy | undefined => standsInOrder(piece).at(-1);
-
-/** Whether it is said in a piece itself that it stands on another, and not only in the piece that it follows. */
-export const isOwnStand = (source: Piece | undefined, piece: Piece, { stepId }: StandsBy): boolean =>
-  stepId === AROUND ? !source || standsOn(source).around !== standsOn(piece).around : hasOwnStep(source, piece, stepId);
 
 /** Steps with which other pieces cut a piece, or become a part of it. */
 export const cutsOf = ({ steps }: { steps: readonly Step[] }): CuttingStep[] => steps.filter(isCutting);

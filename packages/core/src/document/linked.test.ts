@@ -5,7 +5,7 @@ import {
   changesOf,
   commit,
   copiesOf,
-  folded,
+  asDocument,
   isAlike,
   isWords,
   newForm,
@@ -127,7 +127,7 @@ describe('a linked copy', () => {
   });
 
   test('follows no copy, nothing that is missing, and its source hangs not on it', () => {
-    const document = folded(three());
+    const document = asDocument(three());
     const with2 = (values: object): unknown => ({
       ...document,
       copies: { ...document.copies, 2: { ...document.copies?.['2'], ...values } },
@@ -161,7 +161,7 @@ describe('a linked copy', () => {
 test('in a thousand the copies say little, and a source that is typed on is one difference', () => {
   const edits = Array.from({ length: 990 }, (_, i) => copyOf(source(), `c${i}`, `Kiln ${i + 2}`));
   const many = run(newProject('p', 'Row', [source()]), ...edits);
-  const text = JSON.stringify(folded(many));
+  const text = JSON.stringify(asDocument(many));
   expect(text.length / JSON.stringify(many).length).toBeLessThan(0.2);
   const history = unwrap(commit(startHistory(many), type('kiln', 4, 0, '!')));
   // words with their counter, and of each copy the name that goes along
@@ -232,7 +232,7 @@ test('60 sequences: a copy is its source with its changes, through undo and file
       const { source: values, own } = told[told.length - 1];
       const shows = [values, ...own.map((row) => row.map((one, f) => one ?? values[f]))];
       expect(['kiln', '2', '3'].map((id) => read(history.project.pieces[id]))).toEqual(shows);
-      const kept: unknown = JSON.parse(JSON.stringify(folded(history.project)));
+      const kept: unknown = JSON.parse(JSON.stringify(asDocument(history.project)));
       expect(sameDocument(unwrap(parseProject(kept)), history.project)).toBe(true);
       const changes = ['2', '3'].map((id) =>
         Object.keys(changesOf(history.project.pieces.kiln, history.project.pieces[id])),

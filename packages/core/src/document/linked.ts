@@ -20,9 +20,9 @@ interface StepOrder {
 export const OWN_KEYS = ['id', 'name', 'visible', 'locked', 'within', 'hung', 'placement', 'copyOf'] as const;
 type OwnKey = (typeof OWN_KEYS)[number];
 
-type Plain = Readonly<Record<string, unknown>>;
+type PlainTree = Readonly<Record<string, unknown>>;
 
-const isPlain = (v: unknown): v is Plain => typeof v === 'object' && v !== null && !Array.isArray(v);
+const isPlain = (v: unknown): v is PlainTree => typeof v === 'object' && v !== null && !Array.isArray(v);
 
 const FOLLOWED = ['role', 'source', 'body', 'slots', 'steps'] as const satisfies Exclude<keyof Piece, OwnKey>[];
 
@@ -46,7 +46,7 @@ const TEXT_PATH = '/source/graphemes';
 const idsOf = ({ steps }: Piece): string[] => steps.map(({ id }) => id);
 
 /** What is followed of a piece, with its steps by their ids. */
-const asTree = (piece: Piece): Plain => ({
+const asTree = (piece: Piece): PlainTree => ({
   ...Object.fromEntries(FOLLOWED.map((key) => [key, piece[key]])),
   steps: Object.fromEntries(piece.steps.map((step) => [step.id, step])),
 });
@@ -71,11 +71,11 @@ function collect(into: Record<string, unknown>, path: string, [from, to]: readon
   }
 }
 
-/** Records of one kind that lack nothing which the other has; a row of steps says by itself what it lacks. */
-const isOfOneKind = (from: Plain, to: Plain, path: string): boolean =>
+/** Records of one kind that lack nothing which the other has; a row of steps says itself what it lacks. */
+const isOfOneKind = (from: PlainTree, to: PlainTree, path: string): boolean =>
   from.kind === to.kind && (path === STEPS_PATH || Object.keys(from).every((key) => Object.hasOwn(to, key)));
 
-/** Letters go by numbers that only their own text gives: with a text of its own come all that is said of its letters. */
+/** Letters go by numbers that their text gives: with a text of its own comes all that is said of its letters. */
 const isOfOwnText = (changes: Changes): boolean => Object.hasOwn(changes, TEXT_PATH);
 
 function withOwnText(changes: Changes, { source }: Piece): Changes {

@@ -1,5 +1,5 @@
 import { deepEqual } from 'fast-equals';
-import { isCopy, sourceOf, unfolded } from './copies.ts';
+import { isCopy, originalOf, asProject } from './copies.ts';
 import { isAlike } from './linked.ts';
 import { treeFault } from './placeGraph.ts';
 import { documentSchema, pieceSchema, type Piece, type Project, type ProjectDocument } from './schema.ts';
@@ -10,12 +10,12 @@ export const projectSchema = documentSchema.transform((document, context): Proje
   const made = fromDocument(document);
   if (!('path' in made)) return made.project;
   context.addIssue({ code: 'custom', path: made.path.split('.'), message: made.why });
-  return unfolded(document);
+  return asProject(document);
 });
 
 /** A document of the right shape -> a project, or what is wrong with it as a whole. */
 export function fromDocument(document: ProjectDocument): { project: Project } | { path: string; why: string } {
-  const project = unfolded(document);
+  const project = asProject(document);
   for (const [id, { copyOf }] of Object.entries(document.copies ?? {}))
     if (!Object.hasOwn(document.pieces, copyOf))
       return { path: `copies.${id}.copyOf`, why: 'the piece that it follows is missing' };
@@ -38,7 +38,7 @@ export function changeFault(
   piece: Piece,
   { holdsMore }: { holdsMore?: string } = {},
 ): string | undefined {
-  const source = sourceOf(project, piece);
+  const source = originalOf(project, piece);
   if (!source || !isCopy(piece) || isAlike(source, piece)) return undefined;
   const parsed = pieceSchema.safeParse(piece);
   if (!parsed.success) return firstIssue(parsed.error).why;

@@ -126,7 +126,7 @@ export const groupSchema = z.object({ ...ownSide, placement: objectOf(GROUP_PLAC
 /** Most values in which a linked copy differs. */
 const MOST_CHANGES = 2000;
 
-/** A piece that follows another one, as documents keep it: what it has otherwise, by JSON pointers (see `linked.ts`). */
+/** A piece that follows another one, as documents keep it: what it has otherwise, by pointers (see `linked.ts`). */
 export const copySchema = z.object({
   ...ownSide,
   placement: placementSchema,
@@ -242,5 +242,7 @@ export type ModelPiece = Piece & { source: Model };
 /** What grows from outlines. */
 export type LetteringPiece = WordsPiece | DrawingPiece;
 export type ProjectDocument = z.infer<typeof documentSchema>;
-/** A document as it is worked on: copies stand among the pieces, complete, and share with their sources what is alike. */
+/**
+ * A document as it is worked on: copies stand among the pieces, complete, and share with their sources what is alike.
+ */
 export type Project = Omit<ProjectDocument, 'pieces' | 'copies'> & { pieces: Record<string, Piece> };

@@ -5,7 +5,7 @@ import { Engine, pieceMesh } from '../evaluate/index.ts';
 import { testTools } from '../testing/faces.ts';
 import { found, hashOf, lost, storedDocument, storedVersions } from '../testing/storedDocuments.ts';
 import { MIGRATIONS } from './migrations.ts';
-import { documentSchema, folded, parseProject, SCHEMA_VERSION } from './index.ts';
+import { documentSchema, asDocument, parseProject, SCHEMA_VERSION } from './index.ts';
 
 const engine = new Engine(await testTools());
 const known = found();
@@ -32,7 +32,7 @@ describe.each(storedVersions)('version %i', (version) => {
   const project = unwrap(parseProject(stored));
 
   test('words and values are what they were', () => {
-    const left = lost(stored, folded(project)).filter(
+    const left = lost(stored, asDocument(project)).filter(
       (path) => version > LAST_HELD_BY || !/\.placement\.by$/.test(path),
     );
     expect(left).toEqual(version === SCHEMA_VERSION ? [] : ['schemaVersion']);

@@ -81,7 +81,7 @@ test('what a copy alone is cut by cuts it where it stands, beside what cuts the 
   expect(Math.abs(own / bite - 1)).toBeLessThan(1e-4);
 });
 
-test('a copy of what is laid on a body keeps its shape and stands by itself, until it is laid in another way', async () => {
+test('a copy of what is laid on a body keeps its shape and stands by itself, until it is laid otherwise', async () => {
   const words: Piece = {
     ...newPiece('words', 'Kiln', [...'Kiln']),
     steps: [{ ...usualStep('onto', 'onto'), target: 'ball', place: middleOfSide('front') }],

@@ -22,7 +22,7 @@ const withOwn = (remarks: Evaluated['remarks'], own: Evaluated['remarks']): Eval
 
 const isOfShape = ({ code }: Evaluated['remarks'][number]): boolean => code !== 'HUNG_LETTER_GONE';
 
-interface Known {
+interface KnownAlike {
   /** of pieces that others follow */
   sources: Map<string, Evaluated>;
   /** in which copies stand, by what they go along with */
@@ -31,11 +31,10 @@ interface Known {
 
 /** What many copies ask for alike, once while one request is worked on. */
 export class KnownOfRun {
-  readonly #known = new WeakMap<RunContext, WeakMap<Project, Known>>();
+  readonly #known = new WeakMap<RunContext, WeakMap<Project, KnownAlike>>();
 
   source(
-    project: Project,
-    pieceId: string,
+    { project, pieceId }: { project: Project; pieceId: string },
     { context, uv, crossings, preview, seconds }: EvaluateRun,
     make: () => Promise<Result<Evaluated>>,
   ): Promise<Result<Evaluated>> {
@@ -44,8 +43,7 @@ export class KnownOfRun {
   }
 
   async frame(
-    project: Project,
-    piece: Piece,
+    { project, piece }: { project: Project; piece: Piece },
     { context, preview, seconds }: EvaluateRun,
     make: () => Promise<Result<FrameFound>>,
   ): Promise<Result<FrameFound>> {
@@ -59,8 +57,8 @@ export class KnownOfRun {
     return found;
   }
 
-  #of(context: RunContext, project: Project): Known {
-    const ofRun = this.#known.get(context) ?? new WeakMap<Project, Known>();
+  #of(context: RunContext, project: Project): KnownAlike {
+    const ofRun = this.#known.get(context) ?? new WeakMap<Project, KnownAlike>();
     this.#known.set(context, ofRun);
     const known = ofRun.get(project) ?? { sources: new Map(), frames: new Map() };
     ofRun.set(project, known);

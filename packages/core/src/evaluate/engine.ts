@@ -1,5 +1,13 @@
 import { ByteCache, fail, keptBy, ok, ownEntry, spelled, type Result, type RunContext } from '../base/index.ts';
-import { isAlike, isLettering, resolveAt, sourceOf, type Group, type Piece, type Project } from '../document/index.ts';
+import {
+  isAlike,
+  isLettering,
+  resolveAt,
+  originalOf,
+  type Group,
+  type Piece,
+  type Project,
+} from '../document/index.ts';
 import type { SceneGroup } from '../io/index.ts';
 import { afterwards, type Transform } from '../math/index.ts';
 import { groupTransform } from './placement.ts';
@@ -59,7 +67,9 @@ export class Engine {
     const resolved = resolveAt(project, seconds);
     const run = { context, seconds, uv, crossings, preview };
     const make = (): Promise<Result<Evaluated>> => this.#evaluate(resolved, pieceId, run);
-    return followedIn(resolved.pieces).has(pieceId) ? this.#known.source(resolved, pieceId, run, make) : make();
+    return followedIn(resolved.pieces).has(pieceId)
+      ? this.#known.source({ project: resolved, pieceId }, run, make)
+      : make();
   }
 
   /** Where a group stands counts from there: from what it hangs on, or the group that it is in. */
@@ -97,7 +107,7 @@ export class Engine {
   async #evaluate(project: Project, pieceId: string, run: EvaluateRun): Promise<Result<Evaluated>> {
     const asked = ownEntry(project.pieces, pieceId);
     if (!asked) return fail('EDIT_MISPLACED', { what: 'piece', id: pieceId });
-    const source = run.cut ? undefined : sourceOf(project, asked);
+    const source = run.cut ? undefined : originalOf(project, asked);
     if (source && isAlike(source, asked)) return this.#copied(project, asked, source, { run });
     const early = heldBack(asked);
     if (early) return ok(withoutSolid(asked, early));
@@ -138,11 +148,11 @@ export class Engine {
     source: Piece,
     { run }: { run: EvaluateRun },
   ): Promise<Result<Evaluated>> {
-    const made = await this.#known.source(project, source.id, run, () =>
+    const made = await this.#known.source({ project, pieceId: source.id }, run, () =>
       this.#evaluate(project, source.id, { ...run, keptAs: undefined }),
     );
     if (!made.ok) return made;
-    const along = await this.#known.frame(project, copy, run, () =>
+    const along = await this.#known.frame({ project, piece: copy }, run, () =>
       frameAlong(project, copy, { beside: (state, id, other) => this.#beside(state, id, run, other) }),
     );
     if (!along.ok) return along;

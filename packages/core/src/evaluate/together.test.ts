@@ -3,7 +3,7 @@ import {
   allItems,
   applyEdit,
   commit,
-  folded,
+  asDocument,
   goesWith,
   groupsAround,
   isCopy,
@@ -272,7 +272,7 @@ class Play {
       const told = [own, alone].map(unwrap).map((one) => [clustersKey(one.clusters), one.transform, one.frame]);
       expect(told[0]).toEqual(told[1]);
     }
-    const read = unwrap(parseProject(JSON.parse(JSON.stringify(folded(this.project)))));
+    const read = unwrap(parseProject(JSON.parse(JSON.stringify(asDocument(this.project)))));
     expect(sameDocument(read, this.project)).toBe(true);
   }
 

@@ -4,7 +4,7 @@ import {
   hasOwnStep,
   isOwnStand,
   pieceName,
-  sourceOf,
+  originalOf,
   standsInOrder,
   type Piece,
   type Project,
@@ -28,7 +28,7 @@ export async function underOf(
   piece: Piece,
   { parts, run, beside }: UnderTools,
 ): Promise<Result<Under>> {
-  const source = sourceOf(project, piece);
+  const source = originalOf(project, piece);
   const asked = standsInOrder(piece);
   const own = asked.at(-1);
   const last = own && isOwnStand(source, piece, own) ? own.stepId : undefined;

@@ -10,7 +10,7 @@ import {
   utf8Bytes,
   type Result,
 } from '../base/index.ts';
-import { folded, parseProject, type Project } from '../document/index.ts';
+import { asDocument, parseProject, type Project } from '../document/index.ts';
 import { zipRows } from './zipRows.ts';
 
 const DOCUMENT = 'document.json';
@@ -26,7 +26,9 @@ export interface ProjectFile {
 
 /** A project with all it needs as one `.fictile` file: a zip of its document and its assets by hash. */
 export function packProject({ project, assets }: ProjectFile): Uint8Array {
-  const entries: Zippable = { [DOCUMENT]: [utf8Bytes([JSON.stringify(folded(project), null, 1)]), { mtime: STAMP }] };
+  const entries: Zippable = {
+    [DOCUMENT]: [utf8Bytes([JSON.stringify(asDocument(project), null, 1)]), { mtime: STAMP }],
+  };
   for (const [hash, bytes] of assets) entries[ASSETS + hash] = [bytes, { mtime: STAMP, level: 0 }];
   return zipSync(entries);
 }

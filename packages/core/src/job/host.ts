@@ -13,7 +13,7 @@ import {
   type RunContext,
 } from '../base/index.ts';
 import { checkMesh, checkUnless, faultPlaces } from '../check/index.ts';
-import { isAlike, isShown, ownOf, sourceOf, type Project } from '../document/index.ts';
+import { isAlike, isShown, ownOf, originalOf, type Project } from '../document/index.ts';
 import { readDrawing, silhouette, type ReadDrawing } from '../drawing/index.ts';
 import {
   bufferRows,
@@ -299,7 +299,7 @@ function visiblePieces(project: Project): string[] {
 /** Id of the piece that says how a piece is made: its own, or that of its source where nothing is changed. */
 function recipeOf(project: Project, pieceId: string): string {
   const piece = project.pieces[pieceId];
-  const source = sourceOf(project, piece);
+  const source = originalOf(project, piece);
   return source && isAlike(source, piece) ? source.id : pieceId;
 }
 

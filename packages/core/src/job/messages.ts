@@ -16,7 +16,6 @@ import type {
 import type { LetteringStats, NeedReport } from '../lettering/index.ts';
 import type { Box3, Transform, Vec3 } from '../math/index.ts';
 import type { MeshFormat, Paints, WriteOptions, WrittenScene } from '../io/index.ts';
-import type { ShownCopies } from './shownCopies.ts';
 import type { CaretLetter, FontRef, Letter } from '../text/index.ts';
 
 /**
@@ -91,6 +90,20 @@ export interface ShownPiece {
   lines?: FoundLines;
   /** a model's own materials; only where the page does not hold this key yet */
   paints?: { key: string; paints: Paints | undefined };
+}
+
+/**
+ * Copies in which nothing is changed: each as another piece, but for where it stands. Numbers in one row, since a
+ * thousand small records take longer on the way than all that they say.
+ */
+export interface ShownCopies {
+  /** ids of the copies, and of the pieces that they are like */
+  ids: string[];
+  like: string[];
+  /** 27 a copy: rows and move of its transform, of its frame, and its pivot */
+  places: Float64Array;
+  /** by the id of a copy, where other things are told of it than of what it is like */
+  remarks: Record<string, Remark[]>;
 }
 
 /** What an evaluation took. */

@@ -1,4 +1,4 @@
-import { folded, projectDiff, unfolded, applyPatches } from '../document/index.ts';
+import { asDocument, projectDiff, asProject, applyPatches } from '../document/index.ts';
 import type { Patch, Project, ProjectDocument } from '../document/index.ts';
 import type { JobRequest } from './messages.ts';
 
@@ -25,7 +25,7 @@ export class ProjectSender {
     const last = this.#last;
     this.#last = project;
     const isNext = last?.id === project.id;
-    const sent: SentProject = isNext ? { patches: projectDiff(last, project) } : { whole: folded(project) };
+    const sent: SentProject = isNext ? { patches: projectDiff(last, project) } : { whole: asDocument(project) };
     return { ...request, project: sent } as SentRequest;
   }
 }
@@ -43,7 +43,7 @@ export class ProjectTaker {
     if ('patches' in sent && sent.patches.length === 0 && this.#last) return this.#last.project;
     const document = 'whole' in sent ? sent.whole : applyPatches(this.#last?.document, sent.patches);
     if (!document) throw new Error('changes of a project that never came');
-    this.#last = { document, project: unfolded(document) };
+    this.#last = { document, project: asProject(document) };
     return this.#last.project;
   }
 }

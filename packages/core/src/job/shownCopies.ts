@@ -1,20 +1,6 @@
 import type { Remark } from '../base/index.ts';
 import type { Transform, Vec3 } from '../math/index.ts';
-import type { ShownPiece } from './messages.ts';
-
-/**
- * Copies in which nothing is changed: each as another piece, but for where it stands. Numbers in one row, since a
- * thousand small records take longer on the way than all that they say.
- */
-export interface ShownCopies {
-  /** ids of the copies, and of the pieces that they are like */
-  ids: string[];
-  like: string[];
-  /** 27 a copy: rows and move of its transform, of its frame, and its pivot */
-  places: Float64Array;
-  /** by the id of a copy, where other things are told of it than of what it is like */
-  remarks: Record<string, Remark[]>;
-}
+import type { ShownCopies, ShownPiece } from './messages.ts';
 
 const NUMBERS = 27;
 

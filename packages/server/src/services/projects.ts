@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { folded, isWords, parseProject, type Project } from '@fictile/core';
+import { asDocument, isWords, parseProject, type Project } from '@fictile/core';
 import type { ProjectCard, Revision, Saved, WrittenProject } from '@fictile/contract';
 import { and, desc, eq, inArray, isNotNull, isNull, lt } from 'drizzle-orm';
 import type { Database, Tables } from '../db/open.ts';
@@ -88,7 +88,7 @@ export class ProjectService {
 
   async create(document: unknown, key: string): Promise<Saved> {
     const project = parsed(document);
-    const kept = await splitDocument(folded(project));
+    const kept = await splitDocument(asDocument(project));
     return this.#once(key, requestOf('create', project), async (tables) => {
       if (await this.#standing(tables, project.id))
         throw httpFault('ALREADY_THERE', { what: 'project', id: project.id });
@@ -115,7 +115,7 @@ export class ProjectService {
     const project = parsed(document);
     if (project.id !== id)
       throw httpFault('REQUEST_BROKEN', { path: 'project.id', why: 'is not the one in the address' });
-    const kept = await splitDocument(folded(project));
+    const kept = await splitDocument(asDocument(project));
     return this.#once(key, requestOf(`save ${baseRevision}`, project), async (tables) => {
       const standing = await this.#standing(tables, id);
       if (!standing) throw httpFault('NOT_FOUND', { what: 'project', id });
@@ -172,7 +172,7 @@ export class ProjectService {
     }
     const project = parseProject(data);
     if (!project.ok) throw unreadable(`${project.error.code} ${JSON.stringify(project.error.params)}`);
-    return { project: folded(project.value), revision: number, updatedAt: createdAt };
+    return { project: asDocument(project.value), revision: number, updatedAt: createdAt };
   }
 
   /** A save that came too late, with what stands now where that can be read. */
@@ -248,7 +248,7 @@ function parsed(document: unknown): Project {
 
 const requestOf = (what: string, project: Project): string =>
   createHash('sha256')
-    .update(`${what} ${project.id} ${JSON.stringify(folded(project))}`)
+    .update(`${what} ${project.id} ${JSON.stringify(asDocument(project))}`)
     .digest('hex');
 
 const LONGEST_WORDS = 200;

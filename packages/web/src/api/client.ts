@@ -17,7 +17,7 @@ import {
   type Saved,
   type StoredProject,
 } from '@fictile/contract';
-import { folded, type Model, type Project } from '@fictile/core';
+import { asDocument, type Model, type Project } from '@fictile/core';
 
 /** No answer came, or the server itself failed: trying again later makes sense. */
 export class Unreachable extends Error {
@@ -126,12 +126,12 @@ export const api = {
     done(reach(shapeAddress(shape), { method: 'DELETE' })),
 
   createProject: async (project: Project, key: string): Promise<Saved> => {
-    const response = await send('POST', '/api/projects', { project: folded(project) }, { key });
+    const response = await send('POST', '/api/projects', { project: asDocument(project) }, { key });
     return savedSchema.parse(await bodyOf(response));
   },
 
   saveProject: async (project: Project, baseRevision: number, key: string): Promise<SaveResult> => {
-    const response = await send('PUT', addressOf(project.id), { project: folded(project), baseRevision }, { key });
+    const response = await send('PUT', addressOf(project.id), { project: asDocument(project), baseRevision }, { key });
     if (response.status === 409) return { kind: 'conflict', newer: conflictSchema.parse(await response.json()).newer };
     return { kind: 'saved', saved: savedSchema.parse(await bodyOf(response)) };
   },

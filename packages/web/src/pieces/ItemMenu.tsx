@@ -49,7 +49,7 @@ export function ItemMenu(props: MenuProps & { isReached: boolean }) {
 }
 
 function MenuItems({ item, latest, onRename }: MenuProps) {
-  const { project, chosen, actions, onPlain } = latest.current;
+  const { project, chosen, actions, onPlain, onCopies } = latest.current;
   const t = texts.pieces;
   const isChosen = chosen.items.some(({ id }) => id === item.id);
   // the menu of what is chosen is for all that is chosen
@@ -61,6 +61,8 @@ function MenuItems({ item, latest, onRename }: MenuProps) {
       {!alone && <Menu.Label>{t.several(several.length)}</Menu.Label>}
       <Menu.Item onClick={() => afterMenu(onRename)}>{t.rename}</Menu.Item>
       <Menu.Item onClick={() => chosen.chooseThese(actions.duplicate(several))}>{t.duplicate}</Menu.Item>
+      <Menu.Item onClick={() => chosen.chooseThese(actions.copyBeside(several))}>{texts.copies.again}</Menu.Item>
+      <Menu.Item onClick={() => afterMenu(() => onCopies(several))}>{texts.copies.menu} …</Menu.Item>
       {alone && !isGroup(alone) && <Menu.Item onClick={() => onPlain(alone)}>{t.plain}</Menu.Item>}
       <Menu.Item onClick={() => actions.show(several, !item.visible)}>{item.visible ? t.hide : t.show}</Menu.Item>
       <Menu.Item onClick={() => actions.showAlone(several)}>{t.alone}</Menu.Item>

@@ -1,5 +1,14 @@
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
-import { groupsAround, itemOf, treeRows, type Item, type Piece, type Project, type TreeRow } from '@fictile/core';
+import {
+  groupsAround,
+  itemOf,
+  originalOf,
+  treeRows,
+  type Item,
+  type Piece,
+  type Project,
+  type TreeRow,
+} from '@fictile/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
 import { texts } from '../words/index.ts';
@@ -38,6 +47,7 @@ export function PieceTree(props: TreeProps) {
   const lineOf = (row: TreeRow): TreeLineProps => ({
     ...{ row, latest, at: 1, of: 1, ...places.get(row.id) },
     ...{ item: itemOf(project, row.id) as Item, hook: hookOf(project, row.id) },
+    source: row.isGroup ? undefined : originalOf(project, project.pieces[row.id]),
     ...{ inside: insides.get(row.id) ?? NOBODY, faces: faces.get(row.id) },
     ...{ isOpen: !closed.has(row.id), isChosen: chosenIds.has(row.id), isLead: row.id === chosen.items[0].id },
     ...{ isReached: row.id === reached, isNaming: naming === row.id },

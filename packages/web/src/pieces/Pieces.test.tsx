@@ -56,6 +56,7 @@ function Column() {
       onModel={() => files++}
       isPutting={false}
       onPut={(from) => puts.push(from)}
+      onCopies={() => undefined}
       onPlain={(piece) => actions.putInstead({ asset: 'a'.repeat(64), ...usualFrame('obj') }, piece)}
     />
   );
@@ -83,6 +84,26 @@ async function add(what: string): Promise<void> {
   await userEvent.click(screen.getByRole('button', { name: 'Add' }));
   await userEvent.click(await screen.findByRole('menuitem', { name: what }));
 }
+
+test('a linked copy comes beside what it follows, several in a group; a copy of a copy follows the same', async () => {
+  await userEvent.click(screen.getByRole('button', { name: 'More for Title' }));
+  await userEvent.click(await screen.findByRole('menuitem', { name: 'Linked copy' }));
+  expect(names()).toEqual(['Title', 'Title 2', 'Foot']);
+  const [, copy] = pieces();
+  expect([copy.copyOf, copy.placement.atMm]).toEqual(['a', [15, 0, 0]]);
+  screen.getByRole('treeitem', { name: /^Title 2, .*follows Title/ });
+  const actions = pieceActions(store, { boxOf: (id) => BOXES[id], standing: () => ({ pieces: shown(), groups: {} }) });
+  const motions = [1, 2].map((i) => ({ rows: STILL.rows, move: [0, 30 * i, 0] as const }));
+  let ids: string[] = [];
+  act(() => void (ids = actions.copies([copy], motions)));
+  const [group] = ids;
+  const made = pieces().filter(({ within }) => within === group);
+  expect(made.map((piece) => [piece.name, piece.copyOf, piece.placement.atMm])).toEqual([
+    ['Title 3', 'a', [15, 30, 0]],
+    ['Title 4', 'a', [15, 60, 0]],
+  ]);
+  expect(store.project.groups[group].name).toBe('Copies of Title 2');
+});
 
 test('shapes are added under their own names, and a file is asked for', async () => {
   await add('Star');

@@ -1,7 +1,7 @@
 import { ActionIcon } from '@mantine/core';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { isGroup, type Item, type Piece, type TreeRow } from '@fictile/core';
-import { IconAnchor, IconChevronDown, IconChevronRight, IconEyeOff, IconLock } from '@tabler/icons-react';
+import { isAlike, isGroup, type Item, type Piece, type TreeRow } from '@fictile/core';
+import { IconAnchor, IconChevronDown, IconChevronRight, IconCopy, IconEyeOff, IconLock } from '@tabler/icons-react';
 import { memo, type CSSProperties, type RefObject, type SyntheticEvent } from 'react';
 import { NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -18,6 +18,8 @@ export interface TreeLineProps {
   item: Item;
   /** what it goes along with; undefined: nothing but its group */
   hook: Item | undefined;
+  /** of a linked copy: what it follows */
+  source: Piece | undefined;
   /** of a group: what is in it */
   inside: readonly Piece[];
   faces: number | undefined;
@@ -74,6 +76,7 @@ export const TreeLine = memo(function TreeLine(props: TreeLineProps) {
       {row.isGroup && <Turn {...{ row, item, isOpen, latest }} />}
       {isGroup(item) ? <GroupTile pieces={props.inside} /> : <PieceTile piece={item} />}
       <Called {...props} figures={figures} />
+      {props.source && <IconCopy size={14} aria-hidden />}
       {props.hook && <IconAnchor size={14} aria-hidden />}
       {!item.visible && <IconEyeOff size={14} aria-hidden />}
       {item.locked && <IconLock size={14} aria-hidden />}
@@ -92,14 +95,15 @@ const shiftOf = (way: { x: number; y: number } | null): string | undefined =>
 
 export const nameOf = ({ name }: Item): string => name || texts.pieces.newWords;
 
-function figuresOf({ item, inside, faces, hook }: TreeLineProps): string {
+function figuresOf({ item, inside, faces, hook, source }: TreeLineProps): string {
   const t = texts.pieces;
+  const follows = source && (isAlike(source, item as Piece) ? texts.copies.row : texts.copies.own)(nameOf(source));
   const own = isGroup(item)
     ? [t.inGroup(inside.length)]
     : faces === undefined
       ? []
       : [t.figures(item.source.kind, faces)];
-  const marks = [hook ? t.along(nameOf(hook)) : '', item.visible ? '' : t.hidden, item.locked ? t.locked : ''];
+  const marks = [follows, hook ? t.along(nameOf(hook)) : '', item.visible ? '' : t.hidden, item.locked ? t.locked : ''];
   return [...own, ...marks].filter(Boolean).join(', ');
 }
 

@@ -29,7 +29,7 @@ type PlaceSaid = Partial<Pick<Placement, 'atMm' | 'stand'>>;
 type PlaceOf = (item: Item) => PlaceSaid;
 
 /** Room between pieces side by side, as a share of their height. */
-const GAP = 0.25;
+export const GAP = 0.25;
 
 const onTable = (item: Item): boolean => !isGroup(item) && item.placement.stand === 'table';
 

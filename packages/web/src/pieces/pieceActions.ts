@@ -2,10 +2,8 @@ import {
   allItems,
   drawingSize,
   findFinish,
-  FORMS,
   type FormName,
   groupsAround,
-  isForm,
   isGroup,
   isLocked,
   isPanel,
@@ -17,18 +15,18 @@ import {
   newPiece,
   placeItem,
   setItem,
+  sizeOfBox,
   splitGraphemes,
+  STILL,
   stayingIn,
   usualDrawing,
   usualForms,
   usualShapes,
-  withOtherPieces,
-  withPieces,
+  type Box3,
   type Drawing,
   type DrawingShape,
   type Edit,
   type FormShape,
-  type Group,
   type Item,
   type Model,
   type Piece,
@@ -37,7 +35,17 @@ import {
 } from '@fictile/core';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
-import { around, besideOriginals, centredOn, putOnTable, setBeside, type Aligned, type BoxOf } from './alignment.ts';
+import { copyEdits, linkedCopies } from './copying.ts';
+import {
+  around,
+  besideOriginals,
+  GAP,
+  centredOn,
+  putOnTable,
+  setBeside,
+  type Aligned,
+  type BoxOf,
+} from './alignment.ts';
 import {
   emptiedBy,
   insideOf,
@@ -65,6 +73,12 @@ export interface PieceActions extends GroupActions {
   putInstead(model: Omit<Model, 'kind'>, piece: Piece): string;
   /** gives the ids of the copies */
   duplicate(items: Items): string[];
+  /** copies that follow what they are made of, each moved so in the scene; gives the ids of what is to be chosen */
+  copies(items: Items, motions: readonly Transform[]): string[];
+  /** around them as they stand; undefined while they have no solid */
+  boxAround(items: Items): Box3 | undefined;
+  /** one such, beside what it is made of */
+  copyBeside(items: Items): string[];
   rename(item: Item, name: string): void;
   show(items: Items, visible: boolean): void;
   showAlone(items: Items): void;
@@ -89,8 +103,9 @@ export function pieceActions(store: ProjectStore, tools: GroupTools): PieceActio
       items.filter((item) => !isLocked(store.project, item)),
       (item) => placeItem(item, values(item)),
     );
+  const boxAround = (items: Items): Box3 | undefined => around(insideOf(store.project, items), boxOf);
   const aligned = (items: Items): Aligned => ({
-    own: around(insideOf(store.project, items), boxOf),
+    own: boxAround(items),
     frameOf: (item) => standsOf(item, tools.standing())?.frame,
     lies: (item) => liesOnAnother(store.project, item),
   });
@@ -99,7 +114,22 @@ export function pieceActions(store: ProjectStore, tools: GroupTools): PieceActio
     ...addActions(store, boxOf),
     ...groupActions(store, tools),
     putInstead: (model, piece) => insteadOf(store, model, piece),
-    duplicate: (items) => duplicated(store, items, aligned(items)),
+    duplicate: (items) => {
+      const beside = besideOriginals(aligned(items));
+      const copied = copyEdits(store.project, items, {
+        nameOf: (item) => texts.pieces.copyOf(item.name),
+        placeOf: beside,
+      });
+      store.edit({ kind: 'many', edits: copied.edits });
+      return copied.ids;
+    },
+    boxAround,
+    copyBeside: (items) => {
+      const own = boxAround(items);
+      const move: Transform['move'] = [own ? sizeOfBox(own)[0] + sizeOfBox(own)[1] * GAP : 0, 0, 0];
+      return linkedCopies(store, items, { motions: [{ rows: STILL.rows, move }], standing: tools.standing() });
+    },
+    copies: (items, motions) => linkedCopies(store, items, { motions, standing: tools.standing() }),
     rename: (item, name) => set([item], { name }),
     show: (items, visible) => set(items, { visible }),
     showAlone: (items) => {
@@ -183,68 +213,6 @@ const besideAll = ({ shape }: Drawing, right: number | undefined): number =>
 
 const FARTHEST_MM = 90_000;
 
-/** Gives the ids of the copies of what was chosen. */
-function duplicated(store: ProjectStore, items: Items, aligned: Aligned): string[] {
-  const { project } = store;
-  const chosen = new Set(items.map(({ id }) => id));
-  const outer = items.filter((item) => !groupsAround(project, item).some(({ id }) => chosen.has(id)));
-  const pieces = known(project, insideOf(project, outer)) as Piece[];
-  const isInside = (group: Group): boolean => [group, ...groupsAround(project, group)].some(({ id }) => chosen.has(id));
-  // the innermost first: each is put round copies that are there
-  const groups = Object.values(project.groups)
-    .filter(isInside)
-    .sort((a, b) => groupsAround(project, b).length - groupsAround(project, a).length);
-  const ids = new Map([...pieces, ...groups].map(({ id }) => [id, freshId()]));
-  const beside = besideOriginals(aligned);
-  const common = <I extends Item>(item: I): I => ({
-    ...item,
-    id: ids.get(item.id) ?? freshId(),
-    hung: item.hung && { ...item.hung, on: ids.get(item.hung.on) ?? item.hung.on },
-    ...(outer.includes(item) && {
-      name: texts.pieces.copyOf(item.name).slice(0, 200),
-      placement: { ...item.placement, ...(hungAlong(item, ids) ? {} : beside(item)) },
-    }),
-  });
-  const outside = (item: Item): string => groupsAround(project, item).find((group) => !isInside(group))?.id ?? '';
-  const lastOf = (item: Item): string => insideOf(project, [item]).at(-1) ?? item.id;
-  const after = (piece: Piece): string =>
-    lastOf([piece, ...groupsAround(project, piece).filter(isInside)].at(-1) ?? piece);
-  store.edit({
-    kind: 'many',
-    edits: [
-      ...rowsAfter(pieces, after, ids).map(({ piece, at }): Edit => ({
-        kind: 'addPiece',
-        piece: { ...standingOn(common(piece), ids), within: outside(piece) },
-        after: at,
-      })),
-      ...groups.map((group): Edit => ({
-        kind: 'addGroup',
-        group: common(group),
-        items: [...pieces, ...groups].filter(({ within }) => within === group.id).map(({ id }) => ids.get(id) ?? id),
-      })),
-    ],
-  });
-  return outer.map(({ id }) => ids.get(id) ?? id);
-}
-
-/** It goes along with something that is copied too. */
-const hungAlong = ({ hung }: Item, ids: ReadonlyMap<string, string>): boolean => hung !== null && ids.has(hung.on);
-
-/** Behind what its copy comes: what it is a copy of, or the copy before it of the same group. */
-function rowsAfter(
-  pieces: readonly Piece[],
-  after: (piece: Piece) => string,
-  ids: ReadonlyMap<string, string>,
-): { piece: Piece; at: string }[] {
-  const last = new Map<string, string>();
-  return pieces.map((piece) => {
-    const behind = after(piece);
-    const at = last.get(behind) ?? behind;
-    last.set(behind, ids.get(piece.id) ?? behind);
-    return { piece, at };
-  });
-}
-
 /** A model with a piece's finishes and coordinates, and that piece hidden: one step of undo. Gives the model's id. */
 function insteadOf(store: ProjectStore, model: Omit<Model, 'kind'>, { id, slots, name }: Piece): string {
   const copy = newModel(freshId(), nameFor(store.project, texts.pieces.plainOf(name).slice(0, 200)), model);
@@ -256,18 +224,6 @@ function insteadOf(store: ProjectStore, model: Omit<Model, 'kind'>, { id, slots,
     ],
   });
   return copy.id;
-}
-
-/**
- * A piece that stands on others under new ids, where those have any: copies of several stand on each other as they did.
- */
-function standingOn(piece: Piece, ids: ReadonlyMap<string, string>): Piece {
-  const renamed = (id: string): string => ids.get(id) ?? id;
-  const steps = piece.steps.map((step) => withOtherPieces(step, renamed));
-  if (!isForm(piece)) return { ...piece, steps };
-  const { source } = piece;
-  const form = withPieces(FORMS[source.form.kind], source.form, renamed);
-  return { ...piece, steps, source: { ...source, form } };
 }
 
 /** Between what is there and the middle of a new body. */

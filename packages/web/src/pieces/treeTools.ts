@@ -1,4 +1,4 @@
-import type { Piece, Project, ShownPiece, TreeRow } from '@fictile/core';
+import type { Item, Piece, Project, ShownPiece, TreeRow } from '@fictile/core';
 import type { PieceActions } from './pieceActions.ts';
 import type { Chosen } from './useChosen.ts';
 
@@ -9,6 +9,8 @@ export interface TreeProps {
   actions: PieceActions;
   /** a piece is wanted as nothing but its mesh */
   onPlain: (piece: Piece) => void;
+  /** pieces or groups are to get linked copies */
+  onCopies: (items: readonly Item[]) => void;
   /** keys mean something else now: a piece is on its way onto another */
   isPutting: boolean;
   /** a piece is to be put on a body, or words on it */

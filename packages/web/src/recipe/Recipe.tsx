@@ -1,6 +1,6 @@
 import { Text, UnstyledButton } from '@mantine/core';
 import { isDrawing, isForm, isGroup, isLettering, isModel, isShapeStep, isWords, type Piece } from '@fictile/core';
-import { useMemo } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import type { ProjectStore } from '../store/index.ts';
 import { texts } from '../words/index.ts';
 import { FormChapter, ModelChapter } from './BodyChapter.tsx';
@@ -27,11 +27,13 @@ interface RecipeProps extends Pick<
   atWork: ChapterName | undefined;
   onWork: (chapter: ChapterName) => void;
   laying?: RecipeBench['laying'];
+  /** what the piece follows, or what follows it */
+  linked?: ReactNode;
   acts?: RecipeBench['acts'];
 }
 
 /** How a piece is made, as sentences with live values. */
-export function Recipe({ pieces, store, atWork, onWork, laying, acts, ...shared }: RecipeProps) {
+export function Recipe({ pieces, store, atWork, onWork, laying, acts, linked, ...shared }: RecipeProps) {
   const [piece] = pieces;
   const edits = useMemo(() => pieceEdits(store, pieces), [store, pieces]);
   const bench: RecipeBench = {
@@ -52,6 +54,7 @@ export function Recipe({ pieces, store, atWork, onWork, laying, acts, ...shared 
       ) : (
         pieces.length > 1 && <Text className={classes.several}>{texts.recipe.several(pieces.length)}</Text>
       )}
+      {linked}
       {piece.locked && (
         <div className={classes.several}>
           {texts.recipe.locked}{' '}

@@ -1,6 +1,6 @@
 import {
   applyPatches,
-  folded,
+  asDocument,
   parseProject,
   projectDiff,
   type Patch,
@@ -97,7 +97,7 @@ export class DraftKeeper {
     this.#isDropped = false;
     this.#baseRevision = baseRevision;
     if (!this.#isLarge) {
-      const text = JSON.stringify({ baseRevision, project: folded(project) } satisfies Kept);
+      const text = JSON.stringify({ baseRevision, project: asDocument(project) } satisfies Kept);
       if (text.length <= SMALL) {
         this.#last = project;
         this.#onKept(write(this.#name, text));
@@ -146,7 +146,7 @@ export class DraftKeeper {
     }
     this.#putting = true;
     const upTo = this.#n;
-    const done = await this.#wholes.put(this.#name, { ...draft, project: folded(draft.project), upTo }).then(
+    const done = await this.#wholes.put(this.#name, { ...draft, project: asDocument(draft.project), upTo }).then(
       () => true,
       () => false,
     );
@@ -224,7 +224,7 @@ async function joined(name: string, { wholes, readRevision }: Sources): Promise<
     base !== null && first && first.n <= base + 1
       ? await readRevision?.(baseRevision).catch(() => undefined)
       : undefined;
-  if (grown) return checked(after(folded(grown), changes, base ?? 0), baseRevision);
+  if (grown) return checked(after(asDocument(grown), changes, base ?? 0), baseRevision);
   // an earlier state is better than none
   return whole && checked(whole.project, whole.baseRevision);
 }

@@ -24,7 +24,8 @@ export function useHands(): Hands {
     onType: typing.start,
     typed: typing.now?.pieceId,
     held,
-    placing: atWork === 'place' && isFree && !chosen.items.some((item) => liesOnAnother(project, item)) ? placing : undefined,
+    placing:
+      atWork === 'place' && isFree && !chosen.items.some((item) => liesOnAnother(project, item)) ? placing : undefined,
     stepping: atWork === 'steps' && isFree ? stepping : undefined,
     cutting: atWork === 'steps' && lead ? cuttingOf(project, lead, stepId) : NO_TOOLS,
     isCarrying: carrying !== undefined,

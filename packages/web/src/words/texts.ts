@@ -1,3 +1,4 @@
+import { copyTexts } from './copyTexts.ts';
 import { figureTexts } from './figureTexts.ts';
 import { helpTexts } from './helpTexts.ts';
 import { buildingTexts, savingTexts } from './keepingTexts.ts';
@@ -100,6 +101,7 @@ export const texts = {
   slots: { front: 'front', frontEdge: 'front edge', wall: 'walls', backEdge: 'back edge', back: 'back' },
   stands: { free: 'free', table: 'on the table' },
   pivot: pivotTexts,
+  copies: copyTexts,
   backFinishes: { own: 'of its own', same: 'the same as the front' },
   anchors: { baseline: 'baseline', top: 'top', middle: 'middle', bottom: 'bottom' },
   depthAnchors: { back: 'back', middle: 'middle', front: 'front' },

@@ -11,6 +11,7 @@ import {
   useOthers,
   useTrials,
 } from '../bench/index.ts';
+import { LinkedLine } from '../copies/index.ts';
 import { hooks } from '../pieces/index.ts';
 import { putPlace, Recipe, type PlaceBench } from '../recipe/index.ts';
 import { failureText, texts } from '../words/index.ts';
@@ -49,6 +50,17 @@ function RecipeOf({ lead }: { lead: Piece }) {
       laying={{ fit: canFit(lead) ? fit : undefined, fromView: lookFrom }}
       others={useOthers(project, evaluation, lead.id)}
       place={usePlace(chosen.items[0])}
+      linked={
+        chosen.items.length === 1 &&
+        !chosen.group && (
+          <LinkedLine
+            project={project}
+            piece={project.pieces[lead.id]}
+            choose={chosen.chooseThese}
+            edit={(edit) => store.edit(edit)}
+          />
+        )
+      }
       onPick={(ids) => typing.pick(lead.id, ids)}
       onSection={() => open.setShowsSection(true)}
     />

@@ -1,5 +1,8 @@
+import { pieceIdsOf, type Box3, type Item, type Project } from '@fictile/core';
+import { useState } from 'react';
 import { useActs, useChoice, useDocument, useMeshes, useTrials } from '../bench/index.ts';
 import { Checks, OnceChecks } from '../checks/index.ts';
+import { CopiesDialog, type ToCopy } from '../copies/index.ts';
 import { Pieces } from '../pieces/index.ts';
 import { texts } from '../words/index.ts';
 import classes from './Workbench.module.css';
@@ -11,6 +14,7 @@ export function SideColumn() {
   const { evaluation } = useMeshes();
   const { actions, drawings, models } = useActs();
   const { start, now } = useTrials().acts;
+  const [copied, setCopied] = useState<readonly Item[]>(NONE);
   return (
     <aside className={classes.side} aria-label={texts.pieces.heading}>
       <Pieces
@@ -21,12 +25,30 @@ export function SideColumn() {
         onFile={drawings.choose}
         onModel={models.choose}
         onPlain={models.makePlain}
+        onCopies={setCopied}
         isPutting={now !== undefined}
         onPut={start}
       />
       <LeadChecks />
+      <CopiesDialog
+        of={toCopy(copied, project, actions.boxAround(copied))}
+        present={project.pieceOrder.length}
+        onMake={(motions) => {
+          chosen.chooseThese(actions.copies(copied, motions));
+          setCopied(NONE);
+        }}
+        onClose={() => setCopied(NONE)}
+      />
     </aside>
   );
+}
+
+const NONE: readonly Item[] = [];
+
+function toCopy(items: readonly Item[], project: Project, box: Box3 | undefined): ToCopy | undefined {
+  if (items.length === 0) return undefined;
+  const inside = items.flatMap((item) => pieceIdsOf(project, item));
+  return { name: items.map(({ name }) => name).join(', '), pieces: inside.length, box };
 }
 
 function LeadChecks() {

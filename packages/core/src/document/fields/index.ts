@@ -1,3 +1,4 @@
+export { ARRANGEMENT } from './arrangement.ts';
 export { ALONG, EDGE, FACES, PROFILE_KNOT, profileSchema, SIDE, SOLID, SWELL, type Profile } from './body.ts';
 export { CONTOURS } from '../../contours/index.ts';
 export { FORMS, TURNED_KNOT } from '../../form/index.ts';

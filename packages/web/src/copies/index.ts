@@ -1,0 +1,3 @@
+export { CopiesDialog } from './CopiesDialog.tsx';
+export type { ToCopy } from './CopiesDialog.tsx';
+export { LinkedLine } from './LinkedLine.tsx';

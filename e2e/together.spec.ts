@@ -1,5 +1,6 @@
 import { NodeIO, type Node } from '@gltf-transform/core';
 import { expect, test, type Page } from '@playwright/test';
+import { validateBytes } from 'gltf-validator';
 import {
   addForm,
   command,
@@ -197,4 +198,38 @@ test('a word hung on a ball goes along with it, and is taken off where it is', a
   await page.keyboard.press('Control+z');
   await settled(page);
   await expect(row(page, /goes with/)).toHaveCount(0);
+});
+
+test('ten linked copies: one is changed, then the source is retyped; the file shares their mesh', async ({ page }) => {
+  await makeUndrawn(page, 'Kiln');
+  await settled(page);
+  await pieces(page).getByRole('button', { name: 'More for Kiln' }).click();
+  await page.getByRole('menuitem', { name: 'Linked copies …' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Linked copies of Kiln' });
+  await typeValue(page, 'How many', '10');
+  await dialog.getByRole('button', { name: 'Make 10 copies' }).click();
+  await settled(page);
+  await expect(row(page, /^Copies of Kiln, group of 10 pieces/)).toHaveAttribute('aria-selected', 'true');
+  const own = row(page, /^Kiln 4,/);
+  await work(page, /^Kiln 4,/);
+  await typeValue(page, 'Raise', '31');
+  await expect(own).toHaveAccessibleName(/changed, follows Kiln/);
+  await page.getByRole('button', { name: 'Work on what it follows: Kiln' }).click();
+  await expect(page.getByRole('button', { name: 'Choose its linked copies: 10 linked copies' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Words', exact: true }).fill('Row');
+  await settled(page);
+  await expect(pieces(page).getByRole('treeitem', { name: /^Row \d+, follows Row/ })).toHaveCount(10);
+  const bytes = new Uint8Array(await saveAs(page, 'GLB'));
+  await page.keyboard.press('Escape');
+  expect((await validateBytes(bytes)).issues.messages).toEqual([]);
+  const root = (await new NodeIO().readBinary(bytes)).getRoot();
+  const shared = root.listMeshes().map((mesh) => root.listNodes().filter((node) => node.getMesh() === mesh).length);
+  expect(shared.sort()).toEqual([1, 10]);
+  await work(page, /^Row 4,/);
+  await page.getByRole('button', { name: 'What is its own: 1 thing' }).click();
+  await page.getByRole('button', { name: 'Follow again: Solid: depth' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'What is its own: nothing yet' })).toBeVisible();
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
+  await expect(pieces(page).getByRole('treeitem', { name: /follows Kiln$/ })).toHaveCount(10);
 });

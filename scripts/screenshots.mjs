@@ -132,13 +132,14 @@ try {
   await page.waitForTimeout(2000);
   await take(page, 'together');
 
-  for (const id of ['row-clay-coil', 'row-salt-wind']) {
-    await page.goto(`http://localhost:${PORT}/projects/${id}`);
-    await stands(page);
-    if (id === 'row-salt-wind') await page.getByRole('button', { name: 'Edges' }).click();
-    await page.waitForTimeout(4000);
-    await take(page, id.replace('row-', ''));
-  }
+  await linkedCopies(page);
+  await take(page, 'copies');
+
+  await page.goto(`http://localhost:${PORT}/projects/row-salt-wind`);
+  await stands(page);
+  await page.getByRole('button', { name: 'Edges' }).click();
+  await page.waitForTimeout(4000);
+  await take(page, 'salt-wind');
 
   await page.goto(`http://localhost:${PORT}/projects/row-opening-night`);
   await stands(page);
@@ -171,6 +172,35 @@ try {
   await browser.close();
   server.kill();
   rmSync(data, { recursive: true, force: true });
+}
+
+/** A word round a circle, its copies following it but for one that says something else and is deeper. */
+async function linkedCopies(page) {
+  await page.goto(`http://localhost:${PORT}/`);
+  await page.getByRole('textbox', { name: /words/i }).first().fill('Row');
+  await page.keyboard.press('Enter');
+  await stands(page);
+  await page.getByRole('button', { name: 'More for Row' }).click();
+  await page.getByRole('menuitem', { name: 'Linked copies …' }).click();
+  await page.getByRole('button', { name: 'How they stand: in a row' }).click();
+  await page.getByRole('menuitem', { name: 'round a circle' }).click();
+  const count = page.getByRole('spinbutton', { name: 'How many' });
+  await count.focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('7');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Make 7 copies' }).click();
+  await stands(page);
+  await page.getByRole('treeitem', { name: /^Row 2,/ }).click();
+  await page.getByRole('textbox', { name: 'Words', exact: true }).fill('Kiln');
+  await page.getByRole('spinbutton', { name: 'Raise' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('60');
+  await page.keyboard.press('Enter');
+  await stands(page);
+  await page.getByRole('button', { name: 'Fit' }).click();
+  await page.getByRole('button', { name: /^What is its own/ }).click();
+  await page.waitForTimeout(2000);
 }
 
 /** Words on their way over the body that they lie on. */

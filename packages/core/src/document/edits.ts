@@ -76,7 +76,8 @@ export type Edit =
 export function applyEdit(project: Project, edit: Edit): Result<Project> {
   const changed = change(project, edit);
   if (!changed.ok) return changed;
-  const next = followed(project, changed.value);
+  // a whole document has its copies as they are to be
+  const next = edit.kind === 'takeDocument' ? changed.value : followed(project, changed.value);
   const fault = changedFault(project, next);
   return fault ? fail('PROJECT_BROKEN', fault) : ok(next);
 }

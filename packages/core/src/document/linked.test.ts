@@ -111,6 +111,17 @@ describe('a linked copy', () => {
     expect(typed.pieces['2'].name).toBe(own.pieces['2'].name);
   });
 
+  test('is what a whole document says that is taken', () => {
+    const mine = run(three(), { kind: 'setSolid', pieceId: 'kiln', values: { depthMm: 10 } });
+    const own = run(mine, { kind: 'setSolid', pieceId: '2', values: { depthMm: 20 } });
+    const theirs = run(
+      run(own, { kind: 'setSolid', pieceId: 'kiln', values: { depthMm: 30 } }),
+      { kind: 'setSolid', pieceId: '2', values: { depthMm: 10 } },
+    );
+    const taken = unwrap(applyEdit(mine, { kind: 'takeDocument', project: theirs }));
+    expect(['kiln', '2', '3'].map((id) => taken.pieces[id].body.solid.depthMm)).toEqual([30, 10, 30]);
+  });
+
   test('is made independent with all that it has', () => {
     const free = run(three(), { kind: 'unlink', pieceId: '2' }, type('kiln', 0, 4, 'Oven'));
     expect([textOf(free.pieces['2']), free.pieces['2'].copyOf]).toEqual(['Kiln', undefined]);

@@ -14,12 +14,12 @@ import {
   useState,
   useSyncExternalStore,
   type Dispatch,
-  type RefObject,
   type SetStateAction,
 } from 'react';
 import { keepShown, shownLast } from './standAtOnce.ts';
 import { GeometryShelf } from '../viewport/index.ts';
 import { markBuild, noteAction, watchLongTasks, type Action } from '../store/index.ts';
+import { useHeldPointer } from '../ui/index.ts';
 import { JobClient, type ClientAnswer, type CrashKind } from '../worker/index.ts';
 
 export interface Evaluation {
@@ -192,19 +192,6 @@ function useStandAtOnce(shelf: GeometryShelf, setStanding: Asking['setStanding']
     },
     [shelf, setStanding],
   );
-}
-
-/** Whether a button of the pointer is held down now. */
-function useHeldPointer(): RefObject<boolean> {
-  const isHeld = useRef(false);
-  useEffect(() => {
-    const down = (): void => void (isHeld.current = true);
-    const up = (): void => void (isHeld.current = false);
-    const heard = [['pointerdown', down] as const, ['pointerup', up] as const, ['pointercancel', up] as const];
-    for (const [name, listener] of heard) window.addEventListener(name, listener, true);
-    return () => heard.forEach(([name, listener]) => window.removeEventListener(name, listener, true));
-  }, []);
-  return isHeld;
 }
 
 /** A worker as long as one is wanted; `onLeft`: what it made is of no use any more. */

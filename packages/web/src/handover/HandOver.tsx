@@ -1,5 +1,6 @@
 import { Button, Checkbox, Radio, Stack, Text } from '@mantine/core';
 import {
+  asDocument,
   FILE_TOLERANCE,
   isOfFile,
   materialsFileName,
@@ -172,7 +173,7 @@ function useWritten(
   options: WriteOptions,
 ) {
   const [made, setMade] = useState<{ wish: string; written?: Written; failed?: string }>();
-  const wish = JSON.stringify([pieceIds, options, project.pieces]);
+  const wish = JSON.stringify([pieceIds, options, asDocument(project)]);
   useEffect(() => {
     if (!client || pieceIds.length === 0) return;
     let current = true;

@@ -1,7 +1,7 @@
 import { ActionIcon } from '@mantine/core';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { isAlike, isGroup, type Item, type Piece, type TreeRow } from '@fictile/core';
-import { IconAnchor, IconChevronDown, IconChevronRight, IconCopy, IconEyeOff, IconLock } from '@tabler/icons-react';
+import { IconAnchor, IconChevronDown, IconChevronRight, IconEyeOff, IconLock } from '@tabler/icons-react';
 import { memo, type CSSProperties, type RefObject, type SyntheticEvent } from 'react';
 import { NameField } from '../ui/index.ts';
 import { texts } from '../words/index.ts';
@@ -76,7 +76,6 @@ export const TreeLine = memo(function TreeLine(props: TreeLineProps) {
       {row.isGroup && <Turn {...{ row, item, isOpen, latest }} />}
       {isGroup(item) ? <GroupTile pieces={props.inside} /> : <PieceTile piece={item} />}
       <Called {...props} figures={figures} />
-      {props.source && <IconCopy size={14} aria-hidden />}
       {props.hook && <IconAnchor size={14} aria-hidden />}
       {!item.visible && <IconEyeOff size={14} aria-hidden />}
       {item.locked && <IconLock size={14} aria-hidden />}
@@ -100,10 +99,12 @@ function figuresOf({ item, inside, faces, hook, source }: TreeLineProps): string
   const follows = source && (isAlike(source, item as Piece) ? texts.copies.row : texts.copies.own)(nameOf(source));
   const own = isGroup(item)
     ? [t.inGroup(inside.length)]
-    : faces === undefined
-      ? []
-      : [t.figures(item.source.kind, faces)];
-  const marks = [follows, hook ? t.along(nameOf(hook)) : '', item.visible ? '' : t.hidden, item.locked ? t.locked : ''];
+    : follows
+      ? [follows]
+      : faces === undefined
+        ? []
+        : [t.figures(item.source.kind, faces)];
+  const marks = [hook ? t.along(nameOf(hook)) : '', item.visible ? '' : t.hidden, item.locked ? t.locked : ''];
   return [...own, ...marks].filter(Boolean).join(', ');
 }
 

@@ -24,6 +24,7 @@ export { TextValue } from './TextValue.tsx';
 export { Swatch } from './Swatch.tsx';
 export { Unreached } from './Unreached.tsx';
 export { useAddress } from './useAddress.ts';
+export { useHeldPointer } from './useHeldPointer.ts';
 export { useMovable } from './useMovable.ts';
 export { useDragName } from './useDragName.ts';
 export { useTrial } from './useTrial.ts';

@@ -8,6 +8,8 @@ export interface ViewSettings {
   mode: SurfaceMode;
   showEdges: boolean;
   showGrid: boolean;
+  /** what is chosen stays in the middle */
+  follows: boolean;
 }
 
 export const USUAL_VIEW: ViewSettings = {
@@ -16,6 +18,7 @@ export const USUAL_VIEW: ViewSettings = {
   mode: { parts: false, flat: false },
   showEdges: false,
   showGrid: false,
+  follows: false,
 };
 
 export const wishFor = (settings: ViewSettings, view: ViewWish['view']): ViewSettings => ({

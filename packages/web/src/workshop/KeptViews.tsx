@@ -45,6 +45,11 @@ export function KeptViews({ settings, onChange, scene, onScene, pose }: KeptView
             checked={settings.second !== undefined}
             onChange={() => onChange(withSecond(settings))}
           />
+          <Switch
+            label={t.follow}
+            checked={settings.follows}
+            onChange={() => onChange({ ...settings, follows: !settings.follows })}
+          />
           {scene.kept.length === 0 && (
             <Text size="sm" c="dimmed">
               {t.none}

@@ -80,3 +80,9 @@ describe('views by name', () => {
     expect(settings.second).toBeUndefined();
   });
 });
+
+test('the view follows what is chosen on request', async () => {
+  await press('Views');
+  await userEvent.click(await screen.findByRole('switch', { name: 'Follow what is chosen' }));
+  expect(settings.follows).toBe(true);
+});

@@ -13,6 +13,7 @@ import { SecondView } from './SecondView.tsx';
 import { SizeLabel } from './SizeLabel.tsx';
 import { TypingField } from './TypingField.tsx';
 import { useBox } from './useBox.ts';
+import { useFollowing } from './useFollowing.ts';
 import { ViewBar } from './ViewBar.tsx';
 import classes from './Workbench.module.css';
 
@@ -27,6 +28,7 @@ export function ViewPane({ children }: { children: ReactNode }) {
   const backdrop = useBackdrop(project);
   const box = useBox(project, evaluation.pieces, shelf);
   const isBeside = comparing?.how === 'beside';
+  useFollowing();
   return (
     <main
       className={classes.view}

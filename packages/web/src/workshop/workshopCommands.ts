@@ -240,6 +240,7 @@ function viewCommands({ store, view, setView }: CommandBench): Command[] {
     { id: 'flat', label: t.flat, run: () => setView({ ...view, mode: { ...view.mode, flat: !view.mode.flat } }) },
     { id: 'grid', label: t.grid, keys: 'G', run: () => setView({ ...view, showGrid: !view.showGrid }) },
     { id: 'second', label: t.second, run: () => setView(withSecond(view)) },
+    { id: 'follow', label: t.follow, run: () => setView({ ...view, follows: !view.follows }) },
   ];
 }
 

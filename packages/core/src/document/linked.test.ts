@@ -114,10 +114,11 @@ describe('a linked copy', () => {
   test('is what a whole document says that is taken', () => {
     const mine = run(three(), { kind: 'setSolid', pieceId: 'kiln', values: { depthMm: 10 } });
     const own = run(mine, { kind: 'setSolid', pieceId: '2', values: { depthMm: 20 } });
-    const theirs = run(
-      run(own, { kind: 'setSolid', pieceId: 'kiln', values: { depthMm: 30 } }),
-      { kind: 'setSolid', pieceId: '2', values: { depthMm: 10 } },
-    );
+    const theirs = run(run(own, { kind: 'setSolid', pieceId: 'kiln', values: { depthMm: 30 } }), {
+      kind: 'setSolid',
+      pieceId: '2',
+      values: { depthMm: 10 },
+    });
     const taken = unwrap(applyEdit(mine, { kind: 'takeDocument', project: theirs }));
     expect(['kiln', '2', '3'].map((id) => taken.pieces[id].body.solid.depthMm)).toEqual([30, 10, 30]);
   });

@@ -1,6 +1,6 @@
 import { deepEqual } from 'fast-equals';
 import { ownEntry } from '../base/index.ts';
-import { ownIds } from './kinds.ts';
+import { isOfWords, ownIds } from './kinds.ts';
 import { pieceSchema, type Piece } from './schema.ts';
 
 /**
@@ -79,7 +79,7 @@ const isOfOneKind = (from: PlainTree, to: PlainTree, path: string): boolean =>
 const isOfOwnText = (changes: Changes): boolean => Object.hasOwn(changes, TEXT_PATH);
 
 function withOwnText(changes: Changes, { source }: Piece): Changes {
-  if (source.kind !== 'words') return changes;
+  if (!isOfWords(source)) return changes;
   const others = Object.entries(changes).filter(([path]) => !/^\/source\/(graphemes|nextId|own)(\/|$)/.test(path));
   const { graphemes, nextId, own } = source;
   return {
@@ -135,7 +135,7 @@ function put(target: unknown, [key, ...rest]: readonly string[], value: unknown)
 /** Nothing is said of letters that are gone. */
 function tidied(copy: Piece): Piece {
   const { source } = copy;
-  if (source.kind !== 'words') return copy;
+  if (!isOfWords(source)) return copy;
   const ids = new Set(ownIds(copy).map(String));
   const kept = Object.entries(source.own).filter(([id]) => ids.has(id));
   if (kept.length === Object.keys(source.own).length) return copy;

@@ -3,7 +3,6 @@
 export type {
   Changes,
   Contour,
-  CopyPiece,
   Cure,
   CureCode,
   CureParams,

@@ -22,7 +22,7 @@ interface KeptCopy {
   piece: Piece;
 }
 
-/** What was asDocument or asProject, by either: what does not change stays the same object. */
+/** A copy as documents keep it and as it is worked on, by either: what does not change stays the same object. */
 const keptByPiece = new WeakMap<Piece, KeptCopy>();
 const keptByCopy = new WeakMap<LinkedCopy, KeptCopy>();
 
@@ -99,7 +99,8 @@ function followedCopy(before: Project, after: Project, copy: CopyPiece): Piece {
   if (was === source && ownEntry(before.pieces, copy.id) === copy) return copy;
   if (isAlike(source, copy)) return copy;
   const differed = changesOf(was ?? source, copy);
-  const made = withSoundChanges(source, copy, differed);
+  // what an edit says of the copy itself is refused where it can't be; what the source no longer bears is left out
+  const made = (was === source ? withChanges : withSoundChanges)(source, copy, differed);
   const name = was && was !== source ? nameFollowing(made, was, source) : copy.name;
   const next = name === copy.name ? made : { ...made, name };
   const kept = name === copy.name && isAlike(source, next) ? keptByPiece.get(copy)?.copy : undefined;

@@ -94,10 +94,9 @@ export {
 } from './remarks/index.ts';
 export { projectSchema } from './projectSchema.ts';
 export { copiesOf, asDocument, isCopy, originalOf, asProject } from './copies.ts';
-export type { CopyPiece } from './copies.ts';
 export { changesOf, hasOwnStep, isAlike } from './linked.ts';
 export type { Changes } from './linked.ts';
-export { projectDiff, projectPatched } from './projectPatches.ts';
+export { projectDiff } from './projectPatches.ts';
 export { putRows, putStepOf, wayOf, withWay } from './put.ts';
 export type { Put, PutWay, StepRow } from './put.ts';
 export { closesCircle, goesWith } from './placeGraph.ts';

@@ -155,6 +155,9 @@ describe('a linked copy', () => {
     expect(refusal(three(), { kind: 'hang', items: ['kiln'], hung: { on: '2', letter: 0 } })).toMatchObject({
       code: 'GOES_IN_CIRCLE',
     });
+    expect(refusal(three(), { kind: 'setSolid', pieceId: '2', values: { depthMm: -1 } })).toMatchObject({
+      code: 'PROJECT_BROKEN',
+    });
     expect(refusal(three(), { kind: 'followAgain', pieceId: 'kiln', paths: 'all' })).toMatchObject({
       code: 'EDIT_MISPLACED',
     });

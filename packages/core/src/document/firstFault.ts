@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { issueText } from './issueText.ts';
+import { isRecord } from './patches.ts';
 
 export interface SchemaFault {
   path: (string | number)[];
@@ -67,7 +68,7 @@ function firstFault(schema: z.ZodType, data: unknown, path: (string | number)[])
 const inner = (schema: z.ZodOptional | z.ZodNullable): z.ZodType => schema.unwrap() as z.ZodType;
 
 function faultInObject(schema: z.ZodObject, data: unknown, path: (string | number)[]): SchemaFault | undefined {
-  if (!isPlain(data)) return { path, why: 'it is no record' };
+  if (!isRecord(data)) return { path, why: 'it is no record' };
   for (const [key, child] of Object.entries(schema.shape)) {
     const fault = firstFault(child as z.ZodType, Object.hasOwn(data, key) ? data[key] : undefined, [...path, key]);
     if (fault) return fault;
@@ -93,7 +94,7 @@ function mostOf({ def }: z.ZodArray): number | undefined {
 }
 
 function faultInRecord(schema: z.ZodRecord, data: unknown, path: (string | number)[]): SchemaFault | undefined {
-  if (!isPlain(data)) return { path, why: 'it is no record' };
+  if (!isRecord(data)) return { path, why: 'it is no record' };
   const most = schema.meta()?.most;
   const keys = Object.keys(data);
   if (typeof most === 'number' && keys.length > most) return { path, why: tooMany(most) };
@@ -107,7 +108,7 @@ function faultInRecord(schema: z.ZodRecord, data: unknown, path: (string | numbe
 }
 
 function optionOf(schema: z.ZodDiscriminatedUnion, data: unknown): z.ZodType | undefined {
-  if (!isPlain(data)) return undefined;
+  if (!isRecord(data)) return undefined;
   const { discriminator } = schema.def;
   const kind = data[discriminator];
   return (schema.options as z.ZodType[]).find(
@@ -115,6 +116,3 @@ function optionOf(schema: z.ZodDiscriminatedUnion, data: unknown): z.ZodType | u
       option instanceof z.ZodObject && (option.shape[discriminator] as z.ZodType | undefined)?.safeParse(kind).success,
   );
 }
-
-const isPlain = (data: unknown): data is Record<string, unknown> =>
-  typeof data === 'object' && data !== null && !Array.isArray(data);

@@ -1,6 +1,7 @@
 import { deepEqual } from 'fast-equals';
 import { ownEntry } from '../base/index.ts';
 import { isOfWords, ownIds } from './kinds.ts';
+import { isRecord } from './patches.ts';
 import { pieceSchema, type Piece } from './schema.ts';
 
 /**
@@ -17,12 +18,9 @@ interface StepOrder {
 }
 
 /** What is each piece's own, whatever it follows. */
-export const OWN_KEYS = ['id', 'name', 'visible', 'locked', 'within', 'hung', 'placement', 'copyOf'] as const;
-type OwnKey = (typeof OWN_KEYS)[number];
+type OwnKey = 'id' | 'name' | 'visible' | 'locked' | 'within' | 'hung' | 'placement' | 'copyOf';
 
 type PlainTree = Readonly<Record<string, unknown>>;
-
-const isPlain = (v: unknown): v is PlainTree => typeof v === 'object' && v !== null && !Array.isArray(v);
 
 const FOLLOWED = ['role', 'source', 'body', 'slots', 'steps'] as const satisfies Exclude<keyof Piece, OwnKey>[];
 
@@ -60,7 +58,7 @@ const segmentsOf = (pointer: string): string[] =>
 
 function collect(into: Record<string, unknown>, path: string, [from, to]: readonly [unknown, unknown]): void {
   if (Object.is(from, to) || (Array.isArray(to) && deepEqual(from, to))) return;
-  if (!isPlain(from) || !isPlain(to) || !isOfOneKind(from, to, path)) {
+  if (!isRecord(from) || !isRecord(to) || !isOfOneKind(from, to, path)) {
     into[path] = to;
     return;
   }
@@ -124,7 +122,7 @@ function stepOrder(source: Piece, changes: Changes): string[] {
 }
 
 function put(target: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
-  if (!isPlain(target)) return target;
+  if (!isRecord(target)) return target;
   if (rest.length > 0 && !Object.hasOwn(target, key)) return target;
   // another kind has other values
   if (rest.length === 0 && 'kind' in target && !Object.hasOwn(target, key)) return target;

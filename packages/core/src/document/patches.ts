@@ -7,16 +7,15 @@ export interface Patch {
   after: unknown;
 }
 
-type PlainValue = Readonly<Record<string, unknown>>;
-
-const isPlain = (v: unknown): v is PlainValue => typeof v === 'object' && v !== null && !Array.isArray(v);
+export const isRecord = (v: unknown): v is Readonly<Record<string, unknown>> =>
+  typeof v === 'object' && v !== null && !Array.isArray(v);
 
 /**
  * Differences of two plain documents, as deep as objects go; arrays are compared as wholes. Shared parts cost nothing.
  */
 export function diff(before: unknown, after: unknown, path: readonly (string | number)[] = []): Patch[] {
   if (Object.is(before, after)) return [];
-  if (isPlain(before) && isPlain(after)) {
+  if (isRecord(before) && isRecord(after)) {
     const keys = new Set([...Object.keys(before), ...Object.keys(after)]);
     return [...keys].flatMap((key) => diff(before[key], after[key], [...path, key]));
   }
@@ -37,7 +36,7 @@ export function applyPatches<T>(document: T, patches: readonly Patch[]): T {
 function put(target: unknown, path: readonly (string | number)[], value: unknown): unknown {
   if (path.length === 0) return value;
   const [key, ...rest] = path;
-  const source = isPlain(target) ? target : {};
+  const source = isRecord(target) ? target : {};
   const child = put(source[key], rest, value);
   if (child !== undefined) return { ...source, [key]: child };
   return Object.fromEntries(Object.entries(source).filter(([name]) => name !== String(key)));

@@ -2,7 +2,7 @@ import { findCrossings, trianglesWithArea } from '../check/index.ts';
 import { keptBy, remark, type Remark } from '../base/index.ts';
 import { cutsOf, isLettering, isShown, pieceName, standsOn, type Piece, type Project } from '../document/index.ts';
 import type { ScenePart } from '../io/index.ts';
-import { assemble } from '../lettering/index.ts';
+import { assemble, meshBox } from '../lettering/index.ts';
 import {
   boxesMeet,
   boxOfPoints,
@@ -92,8 +92,7 @@ export function meetingsOf(
 }
 
 /** In which it lies: among a thousand pieces few come near each other. */
-const roomOf = keptBy(({ part: { mesh, transform } }: StandingPart): Box3 => boxOfBox(transform, boxOfMesh(mesh)));
-const boxOfMesh = keptBy(({ positions }: PolygonMesh): Box3 => boxOfPoints(positions));
+const roomOf = keptBy(({ part: { mesh, transform } }: StandingPart): Box3 => boxOfBox(transform, meshBox(mesh)));
 
 /** Around a box that is moved. */
 function boxOfBox(transform: Transform, { low, high }: Box3): Box3 {

@@ -3,7 +3,7 @@ import { aroundBoxes, boxOfPoints, EMPTY_BOX, plus, type Box3, type Vec3 } from 
 import type { PolygonMesh } from '../mesh/index.ts';
 import type { BuiltCluster } from './builtCluster.ts';
 
-const meshBox = keptBy(({ positions }: PolygonMesh) => boxOfPoints(positions));
+export const meshBox = keptBy(({ positions }: PolygonMesh) => boxOfPoints(positions));
 
 /** Around a cluster where it stands, piece space. */
 export function clusterBox({ mesh, x, y, z }: BuiltCluster): Box3 {

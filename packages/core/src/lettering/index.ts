@@ -1,5 +1,5 @@
 export { clustersKey, restOf, type BuiltCluster } from './builtCluster.ts';
-export { clustersBox, letterBox } from './clusterBox.ts';
+export { clustersBox, letterBox, meshBox } from './clusterBox.ts';
 export { textsOf } from './textsOf.ts';
 export { crossingLetters } from './crossingLetters.ts';
 export { assemble } from './assemble.ts';

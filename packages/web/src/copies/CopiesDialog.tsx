@@ -69,7 +69,8 @@ function usualFor(box: Box3 | undefined): Arrangement {
   if (!box) return usual;
   const [width, height] = sizeOfBox(box);
   const room = ROOM * Math.min(width, height);
-  const within = (mm: number): number => Math.min(10_000, Math.max(1, Math.ceil(mm)));
+  const { max } = shownAs(ARRANGEMENT.apartMm);
+  const within = (mm: number): number => Math.min(max, Math.max(1, Math.ceil(mm)));
   return { ...usual, apartMm: within(width + room), apartDownMm: within(height + room), radiusMm: within(2 * width) };
 }
 

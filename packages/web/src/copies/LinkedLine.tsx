@@ -1,6 +1,7 @@
 import { Button, Popover } from '@mantine/core';
+import { useMergedRef } from '@mantine/hooks';
 import { changesOf, copiesOf, originalOf, type Edit, type Piece, type Project } from '@fictile/core';
-import { useRef, useState } from 'react';
+import { useRef, useState, type Ref } from 'react';
 import { Sentence, useOffers, valueOffer } from '../ui/index.ts';
 import valueClasses from '../ui/values.module.css';
 import { texts } from '../words/index.ts';
@@ -24,14 +25,12 @@ export function LinkedLine({ project, piece, choose, edit }: LinkedLineProps) {
   if (copies.length === 0) return null;
   const shown = T.copies(copies.length);
   return (
-    <div className={classes.line}>
-      <Sentence
-        template={T.followed}
-        values={{
-          copies: <Value label={T.chooseCopies} shown={shown} onPress={() => choose(copies.map(({ id }) => id))} />,
-        }}
-      />
-    </div>
+    <Sentence
+      template={T.followed}
+      values={{
+        copies: <Value label={T.chooseCopies} shown={shown} onPress={() => choose(copies.map(({ id }) => id))} />,
+      }}
+    />
   );
 }
 
@@ -39,15 +38,13 @@ function Follows({ piece, source, choose, edit }: Omit<LinkedLineProps, 'project
   const changes = namedChanges(changesOf(source, piece), piece, source);
   const name = source.name || texts.pieces.newWords;
   return (
-    <div className={classes.line}>
-      <Sentence
-        template={T.follows}
-        values={{
-          source: <Value label={T.source} shown={name} onPress={() => choose([source.id])} />,
-          changes: <OwnChanges {...{ piece, changes, edit }} />,
-        }}
-      />
-    </div>
+    <Sentence
+      template={T.follows}
+      values={{
+        source: <Value label={T.source} shown={name} onPress={() => choose([source.id])} />,
+        changes: <OwnChanges {...{ piece, changes, edit }} />,
+      }}
+    />
   );
 }
 
@@ -90,7 +87,7 @@ interface ValueProps {
   shown: string;
   onPress: () => void;
   /** of the card that opens at it */
-  ref?: React.Ref<HTMLButtonElement>;
+  ref?: Ref<HTMLButtonElement>;
 }
 
 /** A word of the sentence that does something. */
@@ -99,11 +96,7 @@ function Value({ label, shown, onPress, ref }: ValueProps) {
   useOffers(() => [valueOffer(own.current, label)]);
   return (
     <button
-      ref={(button) => {
-        own.current = button;
-        if (typeof ref === 'function') ref(button);
-        else if (ref) ref.current = button;
-      }}
+      ref={useMergedRef(own, ref)}
       type="button"
       className={valueClasses.value}
       aria-label={`${label}: ${shown}`}

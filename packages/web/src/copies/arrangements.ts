@@ -1,7 +1,7 @@
 import {
+  groupTransform,
   STILL,
   transformPoints,
-  turnOf,
   type ARRANGEMENT,
   type Transform,
   type ValuesOf,
@@ -41,9 +41,8 @@ function round({ radiusMm, plane, turned }: Arrangement, middle: Vec3, share: nu
   const centre: Vec3 = lies
     ? [middle[0], middle[1], middle[2] - radiusMm]
     : [middle[0], middle[1] - radiusMm, middle[2]];
-  const rows = turnOf(lies ? [0, 360 * share, 0] : [0, 0, -360 * share]);
-  const [x, y, z] = transformPoints({ rows, move: [0, 0, 0] }, Float64Array.from(centre));
-  const turn: Transform = { rows, move: [centre[0] - x, centre[1] - y, centre[2] - z] };
+  const turnDegrees: Vec3 = lies ? [0, 360 * share, 0] : [0, 0, -360 * share];
+  const turn = groupTransform({ pivotMm: centre, atMm: centre, turnDegrees, sizePercent: 100 });
   if (turned === 'turned') return turn;
   const at = transformPoints(turn, Float64Array.from(middle));
   return moved(middle.map((v, k) => at[k] - v));

@@ -10,6 +10,7 @@ import {
   type Item,
   type Placement,
   type Transform,
+  type Vec3,
 } from '@fictile/core';
 
 /** Around a piece as it stands; undefined while it has no solid. */
@@ -29,7 +30,7 @@ type PlaceSaid = Partial<Pick<Placement, 'atMm' | 'stand'>>;
 type PlaceOf = (item: Item) => PlaceSaid;
 
 /** Room between pieces side by side, as a share of their height. */
-export const GAP = 0.25;
+const GAP = 0.25;
 
 const onTable = (item: Item): boolean => !isGroup(item) && item.placement.stand === 'table';
 
@@ -50,11 +51,16 @@ export function setBeside({ own, frameOf }: Aligned, its: Box3 | undefined): Pla
   return (item) => shifted(item, by, frameOf(item));
 }
 
+/** How far something is moved that comes to the right of where it stands. */
+export function besideItself(own: Box3): Vec3 {
+  const [width, height] = sizeOfBox(own);
+  return [width + height * GAP, 0, 0];
+}
+
 /** Copies, to the right of what they are copies of; what stands on a body goes where that goes. */
 export function besideOriginals({ own, frameOf, lies }: Aligned): PlaceOf {
   if (!own) return stays;
-  const [width, height] = sizeOfBox(own);
-  const by = [width + height * GAP, 0, 0];
+  const by = besideItself(own);
   return (item) => (lies(item) ? {} : shifted(item, by, frameOf(item)));
 }
 

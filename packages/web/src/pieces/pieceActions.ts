@@ -15,7 +15,6 @@ import {
   newPiece,
   placeItem,
   setItem,
-  sizeOfBox,
   splitGraphemes,
   STILL,
   stayingIn,
@@ -39,7 +38,7 @@ import { copyEdits, linkedCopies } from './copying.ts';
 import {
   around,
   besideOriginals,
-  GAP,
+  besideItself,
   centredOn,
   putOnTable,
   setBeside,
@@ -126,7 +125,7 @@ export function pieceActions(store: ProjectStore, tools: GroupTools): PieceActio
     boxAround,
     copyBeside: (items) => {
       const own = boxAround(items);
-      const move: Transform['move'] = [own ? sizeOfBox(own)[0] + sizeOfBox(own)[1] * GAP : 0, 0, 0];
+      const move = own ? besideItself(own) : STILL.move;
       return linkedCopies(store, items, { motions: [{ rows: STILL.rows, move }], standing: tools.standing() });
     },
     copies: (items, motions) => linkedCopies(store, items, { motions, standing: tools.standing() }),

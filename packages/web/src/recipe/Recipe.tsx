@@ -54,7 +54,7 @@ export function Recipe({ pieces, store, atWork, onWork, laying, acts, linked, ..
       ) : (
         pieces.length > 1 && <Text className={classes.several}>{texts.recipe.several(pieces.length)}</Text>
       )}
-      {linked}
+      {linked && <div className={classes.several}>{linked}</div>}
       {piece.locked && (
         <div className={classes.several}>
           {texts.recipe.locked}{' '}
